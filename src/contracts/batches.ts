@@ -1,0 +1,70 @@
+import { z } from 'zod';
+import { EVENT_KINDS } from '../core/batch/event.ts';
+import { figure, freeText, isoDay, recordId, version, wholeNumber } from './fields.ts';
+
+const places = z.strictObject({
+  germinate: recordId('place to germinate').nullable(),
+  grow: recordId('place to grow on').nullable(),
+  pot: recordId('place in the pot').nullable(),
+  harden: recordId('place to harden').nullable(),
+});
+
+const plants = wholeNumber('plants wanted', 1, 1_000_000);
+
+export const batchInput = z.strictObject({
+  cropId: recordId('crop'),
+  varietyId: recordId('variety').nullable(),
+  lotId: recordId('lot').nullable(),
+  plantsWanted: plants,
+  spare_frac: figure('spare share', 0, 3),
+  transplantOn: isoDay('transplant date'),
+  hardening_days: wholeNumber('hardening days', 0, 60),
+  places,
+  sowContainerId: recordId('sowing tray'),
+  potContainerId: recordId('pot').nullable(),
+  note: freeText('note', 2000),
+});
+export type BatchInput = z.infer<typeof batchInput>;
+
+/** Any of the plan's parts, with the version it was read at. */
+export const batchPatch = batchInput.partial().extend({ version, note: z.string().trim().max(2000).optional() });
+export type BatchPatch = z.infer<typeof batchPatch>;
+
+export const idempotencyKey = z
+  .string({ error: 'idempotencyKey: a fresh random text for each log line' })
+  .min(8, { error: 'idempotencyKey: at least 8 letters' })
+  .max(100, { error: 'idempotencyKey: at most 100 letters' });
+
+/** Kinds a person may log; splits and plan changes are written by their own calls. */
+export const LOGGABLE = EVENT_KINDS.filter((kind) => !['split-out', 'split-in', 'edited'].includes(kind));
+
+export const eventInput = z.strictObject({
+  idempotencyKey,
+  kind: z.enum(LOGGABLE as [string, ...string[]]),
+  day: isoDay('day'),
+  count: wholeNumber('number', 0, 1_000_000).nullable().default(null),
+  placeId: recordId('place').nullable().default(null),
+  note: freeText('note', 2000),
+  cause: freeText('cause', 120),
+  correctsId: recordId('line corrected').nullable().default(null),
+});
+export type EventInput = z.infer<typeof eventInput>;
+
+export const splitInput = z.strictObject({
+  idempotencyKey,
+  version,
+  day: isoDay('day'),
+  count: wholeNumber('plants to split off', 1, 1_000_000),
+  transplantOn: isoDay('transplant date').optional(),
+  note: freeText('note', 2000),
+});
+export type SplitInput = z.infer<typeof splitInput>;
+
+export const importInput = z.strictObject({
+  text: z.string().max(2_000_000, { error: 'file: at most 2 MB' }),
+  /** false: only say what would happen. */
+  commit: z.boolean(),
+  idempotencyKey: idempotencyKey.optional(),
+});
+export type ImportInput = z.infer<typeof importInput>;
+

@@ -1,0 +1,101 @@
+import Papa from 'papaparse';
+import type { Crop, EmergencePoint, Hardiness, SeedLight } from '../core/model.ts';
+
+/** The texts of the library's files as they stand in src/stores. */
+export interface LibraryTexts {
+  readonly crops: string;
+  readonly routes: string;
+  readonly emergenceDays: string;
+  readonly emergencePercent: string;
+}
+
+export const TABLE_SOURCE =
+  'Harrington & Minges 1954, Vegetable Seed Germination, University of California Agricultural Extension Service; written down from memory';
+const MEMORY_SOURCE = 'common practice from memory, not published data';
+/** Growth stops gaining this far above the reference day temperature. Common practice, no source. */
+const OPTIMUM_ABOVE_DAY_K = 4;
+/** Cardinal base and ceiling lie this far outside the range a grower would sow in. Common practice, no source. */
+const CARDINAL_MARGIN_K = 4;
+const POT_AT_frac = 0.4;
+
+type Row = Record<string, string>;
+
+/** Emergence table of each tabled crop, by the table's own crop name. Columns are degrees Celsius. */
+export function emergenceTables(texts: Pick<LibraryTexts, 'emergenceDays' | 'emergencePercent'>): Map<string, EmergencePoint[]> {
+  const percents = new Map(rowsOf(texts.emergencePercent).map((row) => [row['crop']!, row]));
+  const tables = new Map<string, EmergencePoint[]>();
+  for (const row of rowsOf(texts.emergenceDays)) {
+    const name = row['crop']!;
+    const points: EmergencePoint[] = [];
+    for (const column of Object.keys(row).filter((key) => key !== 'crop')) {
+      const days = row[column]!;
+      const percent = percents.get(name)?.[column] ?? '';
+      if (days === '' && percent === '') continue;
+      points.push({
+        temperature_C: Number(column),
+        // "No germination" and 0% say the same, whichever of the two tables has it.
+        days: days === 'NG' || (days === '' && percent === '0') ? 'none' : days === '' ? null : Number(days),
+        percent: percent === '' ? (days === 'NG' ? 0 : null) : Number(percent),
+      });
+    }
+    tables.set(name, points);
+  }
+  return tables;
+}
+
+/** The crops of the library, numbered from 1 in the order of the file. */
+export function cropsFromLibrary(texts: LibraryTexts): Crop[] {
+  const tables = emergenceTables(texts);
+  const routes = new Map(rowsOf(texts.routes).map((row) => [row['crop']!, row]));
+  return rowsOf(texts.crops).map((row, i) => {
+    const name = row['crop']!;
+    const route = routes.get(name);
+    if (!route) throw new RangeError(`crop-routes.csv has no line for ${name}`);
+    const table = route['table'] === '' ? [] : (tables.get(route['table']!) ?? []);
+    const n = (column: string): number => Number(row[column]);
+    return {
+      id: i + 1,
+      name,
+      group: row['group'] as 'warm' | 'cool',
+      light: ({ L: 'light', D: 'dark', N: 'neutral' } as Record<string, SeedLight>)[row['light']!]!,
+      depth_mm: n('depth_mm'),
+      germMin_C: n('germ_min_C'),
+      germBest_C: n('germ_best_C'),
+      germMax_C: n('germ_max_C'),
+      germBase_C: n('germ_min_C') - CARDINAL_MARGIN_K,
+      germCeiling_C: n('germ_max_C') + CARDINAL_MARGIN_K,
+      germBest_days: route['emerge_days'] === '' ? 7 : Number(route['emerge_days']),
+      emergence: table,
+      growDay_C: n('grow_day_C'),
+      growNight_C: n('grow_night_C'),
+      base_C: n('base_C'),
+      growOptimum_C: n('grow_day_C') + OPTIMUM_ABOVE_DAY_K,
+      weeksLow: n('weeks_low'),
+      weeksHigh: n('weeks_high'),
+      potAt_frac: POT_AT_frac,
+      potted: route['potted'] === 'yes',
+      hardening_days: Number(route['hardening_days']),
+      hardiness: row['hardiness'] as Hardiness,
+      plantSoilMin_C: n('plant_soil_min_C'),
+      plantNightMin_C: n('plant_night_min_C'),
+      weeksFromLastFrost: n('weeks_from_last_frost'),
+      source: table.length === 0 ? MEMORY_SOURCE : tableSource(name, route['table']!),
+    };
+  });
+}
+
+const SAME: Readonly<Record<string, string>> = {
+  aubergine: 'eggplant',
+  'bean (climbing)': 'bean (snap)',
+  beetroot: 'beet',
+  melon: 'muskmelon',
+  'sweet corn': 'corn (sweet)',
+};
+
+function tableSource(crop: string, table: string): string {
+  return crop === table || SAME[crop] === table ? TABLE_SOURCE : `${TABLE_SOURCE}; table of ${table}, a near relative`;
+}
+
+function rowsOf(text: string): Row[] {
+  return Papa.parse<Row>(text, { header: true, comments: '#', skipEmptyLines: true }).data;
+}

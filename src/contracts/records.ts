@@ -1,0 +1,84 @@
+import type { EventKind, SplitSnapshot } from '../core/batch/event.ts';
+import type { BatchPlan, Container, Crop, OffHeatRule, Place } from '../core/model.ts';
+import type { LengthUnit } from '../core/units/length.ts';
+import type { TemperatureUnit } from '../core/units/temperature.ts';
+
+/** Plain records as the repositories return them and the screens read them. Days are day numbers, instants epoch ms. */
+export interface NurseryRecord {
+  readonly version: number;
+  readonly name: string;
+  readonly placeName: string;
+  readonly latitude_deg: number;
+  readonly longitude_deg: number;
+  readonly timeZone: string;
+  readonly temperatureUnit: TemperatureUnit;
+  readonly lengthUnit: LengthUnit;
+  readonly firstWeekday: number;
+  readonly lastFrost: string;
+  readonly firstFrost: string;
+  readonly spare_frac: number;
+  readonly offHeat: OffHeatRule;
+  /** null: the machine's clock. */
+  readonly demoClock: DemoClock | null;
+}
+
+export interface DemoClock {
+  /** The demo's instant when it was last set or paused, epoch ms. */
+  readonly at_ms: number;
+  /** The machine's instant at that moment, epoch ms. */
+  readonly anchor_ms: number;
+  readonly running: boolean;
+  readonly rate: number;
+}
+
+export type Versioned<T> = T & { readonly version: number };
+export type CropRecord = Versioned<Crop>;
+export type PlaceRecord = Versioned<Place>;
+export type ContainerRecord = Versioned<Container>;
+
+export interface VarietyRecord {
+  readonly id: number;
+  readonly version: number;
+  readonly cropId: number;
+  readonly name: string;
+  readonly note: string;
+}
+
+export interface LotRecord {
+  readonly id: number;
+  readonly version: number;
+  readonly varietyId: number;
+  readonly code: string;
+  readonly receivedOn: number | null;
+  readonly germination_percent: number | null;
+  readonly testedOn: number | null;
+  readonly seeds_count: number | null;
+}
+
+export interface BatchRecord {
+  readonly id: number;
+  readonly version: number;
+  readonly code: string;
+  /** Letter of the batch among those of its crop and variety. */
+  readonly letter: string;
+  readonly cropId: number;
+  readonly varietyId: number | null;
+  readonly lotId: number | null;
+  readonly plan: BatchPlan;
+  readonly note: string;
+  readonly splitFromId: number | null;
+}
+
+export interface EventRecord {
+  readonly id: number;
+  readonly batchId: number;
+  readonly kind: EventKind;
+  readonly day: number;
+  readonly count: number | null;
+  readonly placeId: number | null;
+  readonly note: string;
+  readonly cause: string;
+  readonly correctsId: number | null;
+  readonly snapshot: SplitSnapshot | null;
+  readonly recordedAt_ms: number;
+}

@@ -1,0 +1,74 @@
+import type { DayNumber } from '../calendar/dayNumber.ts';
+
+export const EVENT_KINDS = [
+  'sown',
+  'counted',
+  'emerged',
+  'off-heat',
+  'potted',
+  'spaced',
+  'hardening-started',
+  'rung',
+  'planted-out',
+  'moved',
+  'lost',
+  'held',
+  'note',
+  'split-out',
+  'split-in',
+  'edited',
+  'ended',
+  'withdrawn',
+] as const;
+export type EventKind = (typeof EVENT_KINDS)[number];
+
+export const EVENT_WORDS: Readonly<Record<EventKind, string>> = {
+  sown: 'Sown',
+  counted: 'Counted',
+  emerged: 'Half up',
+  'off-heat': 'Off the heat',
+  potted: 'Potted up',
+  spaced: 'Spaced out',
+  'hardening-started': 'Hardening started',
+  rung: 'Rung of hardening',
+  'planted-out': 'Planted out',
+  moved: 'Moved',
+  lost: 'Lost',
+  held: 'Held back',
+  note: 'Note',
+  'split-out': 'Part split off',
+  'split-in': 'Split from another batch',
+  edited: 'Plan changed',
+  ended: 'Ended',
+  withdrawn: 'Withdrawn',
+};
+
+/** State handed to the new batch by a split. Days are day numbers. */
+export interface SplitSnapshot {
+  readonly phase: Phase;
+  readonly sown_count: number;
+  readonly emerged_count: number | null;
+  readonly placeId: number | null;
+  readonly rung: number;
+  readonly rungOn: DayNumber | null;
+  readonly facts: Readonly<Partial<Record<FactKey, DayNumber>>>;
+}
+
+export type FactKey = 'sow' | 'half-up' | 'off-heat' | 'pot' | 'space' | 'harden' | 'plant';
+export type Phase = 'planned' | 'sown' | 'emerged' | 'growing' | 'potted' | 'hardening' | 'planted' | 'ended';
+
+/** A line of the log. What happened is never changed: a correction is another line that names the one it replaces. */
+export interface BatchEvent {
+  readonly id: number;
+  readonly kind: EventKind;
+  readonly day: DayNumber;
+  /** Plants, seeds, cells or rung number, by kind. */
+  readonly count: number | null;
+  readonly placeId: number | null;
+  readonly note: string;
+  /** Cause of a loss or an end, or the job a hold puts off. */
+  readonly cause: string;
+  /** The event this one replaces or withdraws. */
+  readonly correctsId: number | null;
+  readonly snapshot: SplitSnapshot | null;
+}

@@ -1,0 +1,149 @@
+import type { DayNumber } from '../calendar/dayNumber.ts';
+import type { BatchPlan, Container, Crop, OffHeatRule, Stage } from '../model.ts';
+import { cellsToSow, slotsFor, traysFor } from '../quantities/trays.ts';
+import { backwardChain } from '../schedule/backward.ts';
+import { milestoneOf, type Chain, type ChainResult, type MilestoneKey } from '../schedule/chain.ts';
+import { forwardChain } from '../schedule/forward.ts';
+import type { SeasonTables } from '../schedule/seasonTables.ts';
+import type { BatchState } from './reduce.ts';
+
+/** A batch's plan back from its date and its forecast forward from its log. */
+export interface Progress {
+  readonly planned: ChainResult;
+  readonly forecast: ChainResult;
+  /** Forecast planting day less the day asked for; positive = late. null when the forecast is not to be had. */
+  readonly late_days: number | null;
+  /** Days the plants are ready before hardening is due; 0 when not early. */
+  readonly early_days: number;
+  /** Where the batch stands and will stand. */
+  readonly stands: readonly Stand[];
+}
+
+/** A run of days in one place. `to` is the day it leaves, not included. */
+export interface Stand {
+  readonly placeId: number;
+  readonly stage: Stage;
+  readonly from: DayNumber;
+  readonly to: DayNumber;
+  readonly slots: number;
+  readonly trays: number;
+}
+
+export interface ProgressInput {
+  readonly crop: Crop;
+  readonly plan: BatchPlan;
+  readonly state: BatchState;
+  readonly offHeat: OffHeatRule;
+  readonly tables: SeasonTables;
+  readonly containers: ReadonlyMap<number, Container>;
+  readonly today: DayNumber;
+}
+
+/** The plan with the places the batch has really been put in: the stage it is in follows its present place. */
+export function planAsItStands(plan: BatchPlan, state: BatchState): BatchPlan {
+  if (state.placeId === null) return plan;
+  const stage = stageOfPhase(state);
+  if (stage === null || plan.places[stage] === state.placeId) return plan;
+  return { ...plan, places: { ...plan.places, [stage]: state.placeId } };
+}
+
+/** The stage a batch is in, or null before sowing and after planting. */
+export function stageOfPhase(state: BatchState): Stage | null {
+  switch (state.phase) {
+    case 'sown':
+    case 'emerged':
+      return 'germinate';
+    case 'growing':
+      return 'grow';
+    case 'potted':
+      return 'pot';
+    case 'hardening':
+      return 'harden';
+    default:
+      return null;
+  }
+}
+
+/** Plan, forecast and stands of one batch on a day. */
+export function batchProgress(input: ProgressInput): Progress {
+  const { crop, plan, state, offHeat, tables, today } = input;
+  const planned = backwardChain({ crop, plan, offHeat, tables });
+  const sowOn = planned.kind === 'chain' ? milestoneOf(planned, 'sow')!.day : today;
+  const forecast = forwardChain({
+    crop,
+    plan: planAsItStands(plan, state),
+    offHeat,
+    tables,
+    sowOn,
+    facts: state.facts,
+    today,
+    waitForDate: true,
+  });
+  if (forecast.kind !== 'chain') return { planned, forecast, late_days: null, early_days: 0, stands: [] };
+  const due = plan.transplantOn - plan.hardening_days;
+  return {
+    planned,
+    forecast,
+    late_days: milestoneOf(forecast, 'plant')!.day - plan.transplantOn,
+    early_days: state.facts.harden === undefined ? Math.max(0, due - Math.floor(forecast.ready_t)) : 0,
+    stands: standsOf(input, forecast),
+  };
+}
+
+/** Days a batch takes room in each place: logged stays as they were, the rest as forecast. */
+function standsOf(input: ProgressInput, chain: Chain): Stand[] {
+  const { plan, state, containers, today } = input;
+  const real = planAsItStands(plan, state);
+  const day = (key: MilestoneKey) => milestoneOf(chain, key)?.day ?? null;
+  const sowContainer = containers.get(plan.sowContainerId);
+  const potContainer = plan.potContainerId === null ? undefined : containers.get(plan.potContainerId);
+  if (!sowContainer) return [];
+  const cells = state.sown_count ?? cellsToSow(plan);
+  const plants = state.alive_count ?? cells;
+  const end = state.phase === 'ended' ? (state.lastDay ?? today) : day('plant')!;
+  const pot = day('pot');
+  const space = day('space');
+  const stands: Stand[] = [];
+  const push = (stage: Stage, from: DayNumber | null, to: DayNumber | null, spaced = false): void => {
+    if (from === null || to === null) return;
+    const inPot = potContainer !== undefined && pot !== null && from >= pot && stage !== 'germinate' && stage !== 'grow';
+    const container = inPot ? potContainer : sowContainer;
+    const count = inPot ? plants : Math.max(1, cells);
+    const trays = traysFor(Math.max(1, count), container);
+    const slots = slotsFor(Math.max(1, count), container, spaced);
+    for (const piece of piecesOf(state, real.places[stage], from, Math.min(to, end))) {
+      if (piece.to > piece.from) stands.push({ ...piece, stage, trays, slots });
+    }
+  };
+  push('germinate', day('sow'), day('off-heat'));
+  push('grow', day('off-heat'), pot ?? day('harden'));
+  if (pot !== null) {
+    push('pot', pot, space ?? day('harden'));
+    if (space !== null) push('pot', space, day('harden'), true);
+  }
+  push('harden', day('harden'), day('plant'), space !== null);
+  return stands;
+}
+
+/** Splits a run of days where the log says the batch was carried elsewhere. */
+function piecesOf(
+  state: BatchState,
+  plannedPlace: number | null,
+  from: DayNumber,
+  to: DayNumber,
+): { placeId: number; from: DayNumber; to: DayNumber }[] {
+  const pieces: { placeId: number; from: DayNumber; to: DayNumber }[] = [];
+  const lastLogged = state.lastDay ?? -Infinity;
+  const current = state.stays.filter((stay) => stay.from <= from).at(-1);
+  const inLog = from <= lastLogged && current !== undefined;
+  const startPlace = inLog ? current.placeId : plannedPlace;
+  if (startPlace === null) return pieces;
+  let open = { placeId: startPlace, from };
+  for (const stay of state.stays) {
+    if (stay.from <= from || stay.from >= to) continue;
+    pieces.push({ ...open, to: stay.from });
+    open = { placeId: stay.placeId, from: stay.from };
+  }
+  pieces.push({ ...open, to });
+  return pieces;
+}

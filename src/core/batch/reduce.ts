@@ -1,0 +1,273 @@
+import type { DayNumber } from '../calendar/dayNumber.ts';
+import type { BatchEvent, EventKind, FactKey, Phase } from './event.ts';
+
+/** Where a batch has stood since a day. */
+export interface Stay {
+  readonly placeId: number;
+  readonly from: DayNumber;
+}
+
+/** What the log says of a batch. */
+export interface BatchState {
+  readonly phase: Phase;
+  readonly facts: Readonly<Partial<Record<FactKey, DayNumber>>>;
+  /** Cells or seeds sown; null before sowing. */
+  readonly sown_count: number | null;
+  /** Highest count seen up; null before the first count. */
+  readonly up_count: number | null;
+  readonly lastCountOn: DayNumber | null;
+  /** Plants still there: sown, less those that did not come once potted, less losses and splits. null before sowing. */
+  readonly alive_count: number | null;
+  readonly lost_count: number;
+  readonly planted_count: number | null;
+  readonly placeId: number | null;
+  readonly stays: readonly Stay[];
+  readonly rung: number;
+  readonly rungOn: DayNumber | null;
+  /** Day up to which a job was put off, by job. */
+  readonly held: Readonly<Record<string, DayNumber>>;
+  readonly endCause: string;
+  readonly lastDay: DayNumber | null;
+}
+
+export const UNSOWN: BatchState = {
+  phase: 'planned',
+  facts: {},
+  sown_count: null,
+  up_count: null,
+  lastCountOn: null,
+  alive_count: null,
+  lost_count: 0,
+  planted_count: null,
+  placeId: null,
+  stays: [],
+  rung: 0,
+  rungOn: null,
+  held: {},
+  endCause: '',
+  lastDay: null,
+};
+
+/** Why an event cannot follow a state. `field` names the part of the event at fault. */
+export interface Refusal {
+  readonly field: 'kind' | 'day' | 'count';
+  readonly reason: string;
+}
+
+const PHASE_ORDER: readonly Phase[] = ['planned', 'sown', 'emerged', 'growing', 'potted', 'hardening', 'planted', 'ended'];
+const order = (phase: Phase): number => PHASE_ORDER.indexOf(phase);
+
+/** From which phase to which an event may be logged, and what it makes of the batch. */
+const STEPS: Readonly<Partial<Record<EventKind, { from: Phase; upTo: Phase; to: Phase; fact: FactKey }>>> = {
+  sown: { from: 'planned', upTo: 'planned', to: 'sown', fact: 'sow' },
+  emerged: { from: 'sown', upTo: 'sown', to: 'emerged', fact: 'half-up' },
+  'off-heat': { from: 'sown', upTo: 'emerged', to: 'growing', fact: 'off-heat' },
+  potted: { from: 'emerged', upTo: 'growing', to: 'potted', fact: 'pot' },
+  'hardening-started': { from: 'emerged', upTo: 'potted', to: 'hardening', fact: 'harden' },
+  'planted-out': { from: 'emerged', upTo: 'hardening', to: 'planted', fact: 'plant' },
+};
+
+const FREE: readonly EventKind[] = ['note', 'edited', 'withdrawn', 'held'];
+const DONE_WORDS: Readonly<Record<Phase, string>> = {
+  planned: 'not sown yet',
+  sown: 'sown, nothing logged as up yet',
+  emerged: 'up, still on the heat',
+  growing: 'growing on',
+  potted: 'potted',
+  hardening: 'hardening',
+  planted: 'planted out',
+  ended: 'ended',
+};
+
+/** Why an event cannot follow, or null when it can. */
+export function refusalOf(state: BatchState, event: BatchEvent): Refusal | null {
+  if (FREE.includes(event.kind)) return null;
+  if (state.phase === 'ended') return { field: 'kind', reason: 'this batch has ended; withdraw its end first' };
+  if (event.kind === 'split-in') {
+    return state.lastDay === null ? null : { field: 'kind', reason: 'a split can only begin a batch' };
+  }
+  if (state.lastDay !== null && event.day < state.lastDay) {
+    return { field: 'day', reason: 'this is before the last thing logged for the batch; correct that line first' };
+  }
+  const step = STEPS[event.kind];
+  if (step && (order(state.phase) < order(step.from) || order(state.phase) > order(step.upTo))) {
+    const again = state.facts[step.fact] !== undefined;
+    return {
+      field: 'kind',
+      reason: again ? 'this is logged already; correct that line instead' : `the batch is ${DONE_WORDS[state.phase]}`,
+    };
+  }
+  if (event.kind === 'ended') return null;
+  if (!step && order(state.phase) < order('sown')) return { field: 'kind', reason: 'the batch is not sown yet' };
+  if (state.phase === 'planted' && (event.kind === 'lost' || event.kind === 'moved' || event.kind === 'split-out')) {
+    return { field: 'kind', reason: 'the batch is planted out' };
+  }
+  if (event.kind === 'counted' && order(state.phase) > order('growing')) {
+    return { field: 'kind', reason: `counting what is up ends with potting; the batch is ${DONE_WORDS[state.phase]}` };
+  }
+  if (event.kind === 'spaced' && state.phase !== 'potted') return { field: 'kind', reason: 'only potted plants are spaced out' };
+  if (event.kind === 'spaced' && state.facts.space !== undefined) return { field: 'kind', reason: 'these are spaced already' };
+  if (event.kind === 'rung' && state.phase !== 'hardening') return { field: 'kind', reason: 'hardening has not started' };
+  return countRefusal(state, event);
+}
+
+function countRefusal(state: BatchState, event: BatchEvent): Refusal | null {
+  const { kind, count } = event;
+  const needsCount = ['sown', 'counted', 'lost', 'potted', 'split-out', 'rung'].includes(kind);
+  if (count === null) return needsCount ? { field: 'count', reason: 'say how many' } : null;
+  if (kind === 'sown' && count < 1) return { field: 'count', reason: 'at least one must be sown' };
+  if ((kind === 'counted' || kind === 'emerged') && count > state.sown_count!) {
+    return { field: 'count', reason: `${count} up of ${state.sown_count} sown cannot be; count again or correct the sowing` };
+  }
+  if ((kind === 'counted' || kind === 'emerged') && state.up_count !== null && count < state.up_count) {
+    return { field: 'count', reason: `${state.up_count} were up before; log those that died as lost` };
+  }
+  if ((kind === 'potted' || kind === 'lost' || kind === 'planted-out') && count > state.alive_count!) {
+    return { field: 'count', reason: `only ${state.alive_count} are left` };
+  }
+  if (kind === 'potted' && count < 1) return { field: 'count', reason: 'at least one must be potted' };
+  if (kind === 'lost' && count < 1) return { field: 'count', reason: 'at least one must be lost' };
+  if (kind === 'split-out' && !(count >= 1 && count < state.alive_count!)) {
+    return { field: 'count', reason: `split off at least 1 and fewer than the ${state.alive_count} there are` };
+  }
+  if (kind === 'rung' && count !== state.rung + 1) {
+    return { field: 'count', reason: `the next rung is ${state.rung + 1}` };
+  }
+  return null;
+}
+
+/** The state after an event that may follow. */
+export function applyEvent(state: BatchState, event: BatchEvent): BatchState {
+  if (event.kind === 'held') {
+    const until = Math.max(state.held[event.cause] ?? -Infinity, event.day + 1);
+    return { ...state, held: { ...state.held, [event.cause]: until } };
+  }
+  if (FREE.includes(event.kind)) return state;
+  const next: Mutable<BatchState> = { ...state, lastDay: Math.max(state.lastDay ?? -Infinity, event.day) };
+  const step = STEPS[event.kind];
+  if (step) {
+    next.phase = step.to;
+    next.facts = { ...state.facts, [step.fact]: event.day };
+  }
+  const { count } = event;
+  switch (event.kind) {
+    case 'sown':
+      next.sown_count = count;
+      next.alive_count = count;
+      break;
+    case 'counted':
+      next.up_count = count;
+      next.lastCountOn = event.day;
+      break;
+    case 'emerged':
+      if (count !== null) {
+        next.up_count = count;
+        next.lastCountOn = event.day;
+      }
+      break;
+    case 'off-heat':
+      if (state.facts['half-up'] === undefined) next.facts = { ...next.facts, 'half-up': event.day };
+      break;
+    case 'potted':
+      next.lost_count = state.lost_count + (state.alive_count! - count!);
+      next.alive_count = count;
+      break;
+    case 'spaced':
+      next.facts = { ...state.facts, space: event.day };
+      break;
+    case 'hardening-started':
+      next.rung = 1;
+      next.rungOn = event.day;
+      break;
+    case 'rung':
+      next.rung = count!;
+      next.rungOn = event.day;
+      break;
+    case 'lost':
+      next.alive_count = state.alive_count! - count!;
+      next.lost_count = state.lost_count + count!;
+      break;
+    case 'split-out':
+      next.alive_count = state.alive_count! - count!;
+      break;
+    case 'planted-out':
+      next.planted_count = count ?? state.alive_count;
+      break;
+    case 'split-in':
+      Object.assign(next, fromSplit(event));
+      break;
+    case 'ended':
+      next.phase = 'ended';
+      next.endCause = event.cause;
+      break;
+    default:
+      break;
+  }
+  if (event.placeId !== null && event.placeId !== state.placeId) {
+    next.placeId = event.placeId;
+    next.stays = [...state.stays, { placeId: event.placeId, from: event.day }];
+  }
+  return next;
+}
+
+function fromSplit(event: BatchEvent): Partial<BatchState> {
+  const snapshot = event.snapshot;
+  if (!snapshot) throw new RangeError(`event ${event.id} is a split without the state it came from`);
+  return {
+    phase: snapshot.phase,
+    facts: snapshot.facts,
+    sown_count: snapshot.sown_count,
+    up_count: snapshot.emerged_count,
+    alive_count: event.count,
+    rung: snapshot.rung,
+    rungOn: snapshot.rungOn,
+  };
+}
+
+/** Events that count: neither replaced nor withdrawn, each at the place of the event it corrects. */
+export function effectiveEvents(events: readonly BatchEvent[]): BatchEvent[] {
+  const replacedBy = new Map<number, BatchEvent>();
+  for (const event of events) if (event.correctsId !== null) replacedBy.set(event.correctsId, event);
+  const kept: BatchEvent[] = [];
+  for (const event of events) {
+    if (event.correctsId !== null) continue;
+    let last = event;
+    while (replacedBy.has(last.id)) last = replacedBy.get(last.id)!;
+    if (last.kind !== 'withdrawn') kept.push(last);
+  }
+  return kept.map((event, i) => ({ event, i })).sort((a, b) => a.event.day - b.event.day || a.i - b.i).map((x) => x.event);
+}
+
+/** A refusal met while reading a log, with the event it is about. */
+export interface LogRefusal extends Refusal {
+  readonly event: BatchEvent;
+}
+
+/**
+ * The state of a batch by its log, and the first event that cannot follow those before it (null when all can). Used both
+ * to read a batch and to try a new or corrected event before it is written.
+ */
+export function reduceLog(events: readonly BatchEvent[]): { state: BatchState; refusal: LogRefusal | null } {
+  let state = UNSOWN;
+  for (const event of effectiveEvents(events)) {
+    const refusal = refusalOf(state, event);
+    if (refusal) return { state, refusal: { ...refusal, event } };
+    state = applyEvent(state, event);
+  }
+  return { state, refusal: null };
+}
+
+/** What a split hands to the new batch. */
+export function splitSnapshot(state: BatchState) {
+  return {
+    phase: state.phase,
+    sown_count: state.sown_count!,
+    emerged_count: state.up_count,
+    placeId: state.placeId,
+    rung: state.rung,
+    rungOn: state.rungOn,
+    facts: state.facts,
+  };
+}
+
+type Mutable<T> = { -readonly [K in keyof T]: T[K] };

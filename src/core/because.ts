@@ -1,0 +1,20 @@
+/** The arithmetic behind a figure, so that a screen can open it: rule, inputs, source. */
+export interface Because {
+  /** One sentence in the grower's words. */
+  readonly rule: string;
+  readonly inputs: readonly BecauseInput[];
+  /** Published source, "common practice, no source", "from memory", or "your own log". */
+  readonly source: string;
+}
+
+/** A named input. Dates are ISO days; temperatures are given apart so that the screen can change scale. */
+export interface BecauseInput {
+  readonly name: string;
+  readonly value?: string;
+  readonly temperature_C?: number;
+  readonly degreeDays?: number;
+  readonly date?: string;
+}
+
+export const COMMON_PRACTICE = 'common practice, no source';
+export const OWN_LOG = 'your own log';

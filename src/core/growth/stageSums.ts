@@ -1,0 +1,65 @@
+import { COMMON_PRACTICE } from '../because.ts';
+import { daysToEmerge, germinationRate } from '../germination/germinationRate.ts';
+import type { Crop } from '../model.ts';
+
+/** Days a plant stands still after potting. @source common practice, no source ("two or three days") */
+export const POTTING_CHECK_DAYS = 2;
+/** Weeks at the reference temperatures, beyond the long end of the rule of weeks, until a plant is over-age. */
+export const OVER_AGE_WEEKS = 2;
+/** Share of the time in the pot after which leaves touch and trays are spaced. */
+export const SPACE_AT_frac = 0.5;
+export const STAGE_SUM_SOURCE = `rule of weeks of the crop book turned into degree-days (${COMMON_PRACTICE})`;
+
+/** Degree-days above the crop's base from half up. */
+export interface StageSums {
+  /** Half up to ready for hardening. */
+  readonly ready_degreeDays: number;
+  /** Half up to ready for the pot; null for crops that are not potted by this route. */
+  readonly pot_degreeDays: number | null;
+  /** Half up to spacing out; null without potting. */
+  readonly space_degreeDays: number | null;
+  /** Half up to over-age. */
+  readonly overAge_degreeDays: number;
+}
+
+type GrowthTraits = Pick<Crop, 'base_C' | 'growOptimum_C'>;
+
+/**
+ * Degree-days one day adds: mean of day and night, not above the optimum, less the base; never below 0.
+ * @source degree-day method with an upper cut-off (McMaster & Wilhelm 1997, Agric. For. Meteorol. 87, 291-300, method 1)
+ * @example degreeDaysOfDay({base_C: 7, growOptimum_C: 26}, 22, 17) // 12.5
+ */
+export function degreeDaysOfDay(crop: GrowthTraits, day_C: number, night_C: number): number {
+  return Math.max(0, Math.min((day_C + night_C) / 2, crop.growOptimum_C) - crop.base_C);
+}
+
+/** Weeks from sowing to the first hardening day by the crop's rule: the middle of its range. */
+export function ruleWeeks(crop: Pick<Crop, 'weeksLow' | 'weeksHigh'>): number {
+  return (crop.weeksLow + crop.weeksHigh) / 2;
+}
+
+/**
+ * Stage sums that give back the crop's rule of weeks at its reference temperatures (best germination temperature, then
+ * growDay_C and growNight_C), the usual route of the crop included.
+ * @throws RangeError when the crop never germinates at its best temperature, gains nothing at its reference
+ * temperatures, or its weeks leave no time to grow
+ */
+export function stageSums(crop: Crop, potted: boolean): StageSums {
+  const emerge_days = daysToEmerge(germinationRate(crop), crop.germBest_C);
+  if (emerge_days === null) {
+    throw new RangeError(`${crop.name} never germinates at its own best temperature, ${crop.germBest_C} degrees C`);
+  }
+  const perDay = degreeDaysOfDay(crop, crop.growDay_C, crop.growNight_C);
+  const check_days = crop.potted ? POTTING_CHECK_DAYS : 0;
+  const grow_days = ruleWeeks(crop) * 7 - emerge_days - check_days;
+  if (!(perDay > 0)) throw new RangeError(`${crop.name} does not grow at its reference temperatures: base ${crop.base_C}`);
+  if (!(grow_days > 0)) throw new RangeError(`${crop.name}: ${ruleWeeks(crop)} weeks leave no time after emergence`);
+  const ready = grow_days * perDay;
+  const pot = potted ? ready * crop.potAt_frac : null;
+  return {
+    ready_degreeDays: ready,
+    pot_degreeDays: pot,
+    space_degreeDays: pot === null ? null : pot + (ready - pot) * SPACE_AT_frac,
+    overAge_degreeDays: ready + ((crop.weeksHigh - crop.weeksLow) / 2 + OVER_AGE_WEEKS) * 7 * perDay,
+  };
+}

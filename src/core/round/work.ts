@@ -1,0 +1,211 @@
+import type { DayNumber } from '../calendar/dayNumber.ts';
+import type { EventKind } from '../batch/event.ts';
+import type { Progress } from '../batch/progress.ts';
+import { planAsItStands } from '../batch/progress.ts';
+import type { BatchState } from '../batch/reduce.ts';
+import type { BatchPlan, Container, Stage } from '../model.ts';
+import { cellsToSow, traysFor } from '../quantities/trays.ts';
+import { milestoneOf, type Chain } from '../schedule/chain.ts';
+import { LAST_RUNG, rungWords } from './ladder.ts';
+
+export type JobKind = 'sow' | 'look' | 'off-heat' | 'pot' | 'space' | 'harden' | 'rung' | 'plant';
+
+export const JOB_WORDS: Readonly<Record<JobKind, string>> = {
+  sow: 'Sow',
+  look: 'Look and count',
+  'off-heat': 'Off the heat',
+  pot: 'Pot up',
+  space: 'Space out',
+  harden: 'Start hardening',
+  rung: 'Next rung',
+  plant: 'Plant out',
+};
+
+/** The event one tap logs for a job. */
+export const JOB_EVENT: Readonly<Record<JobKind, EventKind>> = {
+  sow: 'sown',
+  look: 'counted',
+  'off-heat': 'off-heat',
+  pot: 'potted',
+  space: 'spaced',
+  harden: 'hardening-started',
+  rung: 'rung',
+  plant: 'planted-out',
+};
+
+/** A piece of work of one batch. Days are day numbers; `why` may hold {day} and {until} for dates. */
+export interface Job {
+  readonly batchId: number;
+  readonly kind: JobKind;
+  readonly dueOn: DayNumber;
+  /** Place where the work is done. */
+  readonly placeId: number | null;
+  /** Place the trays go to, where they move. */
+  readonly toPlaceId: number | null;
+  readonly trays: number;
+  /** Number offered when the job is logged; null where none is wanted. */
+  readonly count: number | null;
+  readonly max_count: number | null;
+  readonly countWord: string;
+  readonly why: string;
+  readonly whyDay: DayNumber | null;
+}
+
+export interface WorkInput {
+  readonly batchId: number;
+  readonly plan: BatchPlan;
+  readonly state: BatchState;
+  readonly progress: Progress;
+  readonly containers: ReadonlyMap<number, Container>;
+}
+
+/** All work still to come of one batch, in order of day; the first is what it waits for now. */
+export function workOf(input: WorkInput): Job[] {
+  const { forecast } = input.progress;
+  const { phase } = input.state;
+  if (forecast.kind !== 'chain' || phase === 'planted' || phase === 'ended') return [];
+  const jobs: Job[] = [];
+  const facts = input.state.facts;
+  if (phase === 'planned') jobs.push(sowJob(input, forecast));
+  if (phase === 'planned' || phase === 'sown') jobs.push(lookJob(input, forecast));
+  if (facts['off-heat'] === undefined && facts.pot === undefined && facts.harden === undefined) {
+    jobs.push(offHeatJob(input, forecast));
+  }
+  if (facts.pot === undefined && facts.harden === undefined && milestoneOf(forecast, 'pot')) {
+    jobs.push(potJob(input, forecast));
+  }
+  if (facts.space === undefined && facts.harden === undefined && milestoneOf(forecast, 'space')) {
+    jobs.push(spaceJob(input, forecast));
+  }
+  if (facts.harden === undefined) jobs.push(hardenJob(input, forecast));
+  jobs.push(...rungJobs(input, forecast), plantJob(input, forecast));
+  return jobs.sort((a, b) => a.dueOn - b.dueOn);
+}
+
+/**
+ * Work for a day's round: what is due or overdue, not put off. Later steps of a batch wait for the earlier, so a batch
+ * offers the one it waits for; counting goes on beside "off the heat".
+ */
+export function roundOf(input: WorkInput, today: DayNumber): Job[] {
+  const due = workOf(input).filter((job) => job.dueOn <= today);
+  const first = due[0];
+  if (!first) return [];
+  const offered = first.kind === 'look' ? due.filter((job) => job.kind === 'look') : [first];
+  return offered.filter((job) => !(input.state.held[job.kind]! > today) && !countedToday(input, job, today));
+}
+
+function countedToday({ state }: WorkInput, job: Job, today: DayNumber): boolean {
+  return job.kind === 'look' && state.lastCountOn === today;
+}
+
+function job(input: WorkInput, kind: JobKind, dueOn: DayNumber, stage: Stage, toStage: Stage | null, rest: Partial<Job>): Job {
+  const { plan, state, containers } = input;
+  const places = planAsItStands(plan, state).places;
+  const potted = state.facts.pot !== undefined || kind === 'space' || ((kind === 'harden' || kind === 'rung' || kind === 'plant') && plan.potContainerId !== null);
+  const container = containers.get(potted ? plan.potContainerId! : plan.sowContainerId);
+  const plants = (potted ? state.alive_count : state.sown_count) ?? cellsToSow(plan);
+  const to = toStage === null ? null : places[toStage];
+  const from = kind === 'sow' ? places.germinate : places[stage];
+  return {
+    batchId: input.batchId,
+    kind,
+    dueOn,
+    placeId: from,
+    toPlaceId: to === from ? null : to,
+    trays: container ? traysFor(Math.max(1, plants), container) : 0,
+    count: null,
+    max_count: null,
+    countWord: 'plants',
+    why: '',
+    whyDay: null,
+    ...rest,
+  };
+}
+
+const dayOf = (chain: Chain, key: Parameters<typeof milestoneOf>[1]): DayNumber => milestoneOf(chain, key)!.day;
+
+/** Day a step is due by the forecast, not put off by lateness, so that lateness shows. */
+const dueDay = (chain: Chain, key: Parameters<typeof milestoneOf>[1]): DayNumber => milestoneOf(chain, key)!.dueOn;
+
+function sowJob(input: WorkInput, chain: Chain): Job {
+  const cells = cellsToSow(input.plan);
+  return job(input, 'sow', dueDay(chain, 'sow'), 'germinate', null, {
+    count: cells,
+    max_count: 1_000_000,
+    countWord: 'cells sown',
+    why: `${cells} cells for ${input.plan.plantsWanted} plants; half up about {day}`,
+    whyDay: dayOf(chain, 'half-up'),
+  });
+}
+
+function lookJob(input: WorkInput, chain: Chain): Job {
+  const { up_count, sown_count } = input.state;
+  return job(input, 'look', dueDay(chain, 'first-up'), 'germinate', null, {
+    count: up_count ?? 0,
+    max_count: sown_count ?? cellsToSow(input.plan),
+    countWord: 'up',
+    why: up_count === null ? 'nothing counted yet; half expected {day}' : `${up_count} of ${sown_count} up; half expected {day}`,
+    whyDay: dayOf(chain, 'half-up'),
+  });
+}
+
+function offHeatJob(input: WorkInput, chain: Chain): Job {
+  const { up_count, sown_count } = input.state;
+  return job(input, 'off-heat', dueDay(chain, 'off-heat'), 'germinate', 'grow', {
+    why: up_count === null ? 'half up by the forecast; into the light' : `${up_count} of ${sown_count} up; into the light before they stretch`,
+  });
+}
+
+function potJob(input: WorkInput, chain: Chain): Job {
+  const alive = input.state.up_count ?? input.state.alive_count ?? cellsToSow(input.plan);
+  const pots = input.containers.get(input.plan.potContainerId!);
+  const trays = pots ? traysFor(Math.max(1, alive), pots) : 0;
+  return job(input, 'pot', dueDay(chain, 'pot'), 'grow', 'pot', {
+    count: alive,
+    max_count: input.state.alive_count ?? cellsToSow(input.plan),
+    countWord: 'potted',
+    why: `grown enough for ${pots?.name ?? 'pots'}: ${trays} tray${trays === 1 ? '' : 's'} of pots; roots at the base tell`,
+  });
+}
+
+function spaceJob(input: WorkInput, chain: Chain): Job {
+  return job(input, 'space', dueDay(chain, 'space'), 'pot', null, { why: 'leaves touch about now; twice the room' });
+}
+
+function hardenJob(input: WorkInput, chain: Chain): Job {
+  return job(input, 'harden', dueDay(chain, 'harden'), input.plan.potContainerId === null ? 'grow' : 'pot', 'harden', {
+    why: `rung 1: ${rungWords(1)}; to go out {day}`,
+    whyDay: dayOf(chain, 'plant'),
+  });
+}
+
+function rungJobs(input: WorkInput, chain: Chain): Job[] {
+  const { state, plan } = input;
+  const started = state.facts.harden;
+  const first = started ?? dayOf(chain, 'harden');
+  const reached = started === undefined ? 1 : state.rung;
+  const lastOn = started === undefined ? first : (state.rungOn ?? first);
+  const last = Math.min(LAST_RUNG, plan.hardening_days);
+  const jobs: Job[] = [];
+  for (let rung = reached + 1; rung <= last; rung++) {
+    jobs.push(
+      job(input, 'rung', lastOn + (rung - reached), 'harden', null, {
+        count: rung,
+        max_count: LAST_RUNG,
+        countWord: 'rung',
+        why: `rung ${rung} of ${last}: ${rungWords(rung)}; not in a gale or frost`,
+      }),
+    );
+  }
+  return jobs;
+}
+
+function plantJob(input: WorkInput, chain: Chain): Job {
+  const count = input.state.alive_count ?? cellsToSow(input.plan);
+  return job(input, 'plant', dueDay(chain, 'plant'), 'harden', null, {
+    count,
+    max_count: input.state.alive_count ?? 1_000_000,
+    countWord: 'planted',
+    why: `${input.plan.plantsWanted} wanted; look at soil, nights and wind first`,
+  });
+}

@@ -1,0 +1,89 @@
+import { FIRST_UP_PROGRESS } from '../germination/spread.ts';
+import { POTTING_CHECK_DAYS } from '../growth/stageSums.ts';
+import { noonOf, type ChainResult, type Milestone, type MilestoneKey } from './chain.ts';
+import { becauseOf } from './chainBecause.ts';
+import { offHeatAfter, routeOf, unreachable, type RouteInput } from './route.ts';
+import { timeAfter, timeBefore, totalAt } from './thermalIntegral.ts';
+
+const BISECTIONS = 48;
+
+/**
+ * The chain backward from the transplant date at the temperatures the places really have, day by day: less hardening,
+ * less the time in the pot, less the time from off the heat to potting, less the time to emerge. The sowing day is the
+ * one whose noon lies nearest.
+ *
+ * Growth between half up and off the heat happens in the germination place; the half-up time is found by bisection
+ * because the off-heat time depends on it.
+ */
+export function backwardChain(input: RouteInput): ChainResult {
+  const route = routeOf(input);
+  if ('kind' in route) return route;
+  const { plan, tables } = input;
+  const { sums } = route;
+  const potted = sums.pot_degreeDays !== null;
+  const plant_t = noonOf(plan.transplantOn);
+  const harden_t = plant_t - plan.hardening_days;
+  if (harden_t <= tables.from || plant_t >= tables.from + tables.days) {
+    return unreachable('harden', plan.places.harden, 'the transplant date lies outside the seasons worked out');
+  }
+
+  let off_latest = harden_t;
+  let pot_t: number | null = null;
+  let space_t: number | null = null;
+  let growth = sums.ready_degreeDays;
+  if (sums.pot_degreeDays !== null) {
+    const restart = timeBefore(route.inPot, harden_t, sums.ready_degreeDays - sums.pot_degreeDays);
+    if (restart === null) return unreachable('pot', route.places.pot, 'too cold there before that date: it never gets ready');
+    pot_t = restart - POTTING_CHECK_DAYS;
+    space_t = timeAfter(route.inPot, restart, sums.space_degreeDays! - sums.pot_degreeDays);
+    off_latest = pot_t;
+    growth = sums.pot_degreeDays;
+  }
+
+  const surplus = (half: number): number => {
+    const off = Math.min(offHeatAfter(route, input.offHeat, half) ?? off_latest, off_latest);
+    const heat = totalAt(route.inHeat, off) - totalAt(route.inHeat, half);
+    return heat + totalAt(route.inGrow, off_latest) - totalAt(route.inGrow, off) - growth;
+  };
+  if (!(surplus(tables.from) >= 0)) {
+    return unreachable('grow', route.places.grow, 'too cold there before that date: it never grows enough');
+  }
+  let enough: number = tables.from;
+  let short = off_latest;
+  for (let i = 0; i < BISECTIONS; i++) {
+    const middle = (enough + short) / 2;
+    if (surplus(middle) >= 0) enough = middle;
+    else short = middle;
+  }
+  const half_t = enough;
+  const sow_exact = timeBefore(route.germination, half_t, 1);
+  if (sow_exact === null) {
+    return unreachable('germinate', route.places.germinate, 'too cold or too hot there: it never comes up');
+  }
+  const sow_t = noonOf(Math.floor(sow_exact));
+  const off_t = Math.min(offHeatAfter(route, input.offHeat, half_t) ?? off_latest, off_latest);
+  const first_t = Math.min(half_t, timeAfter(route.germination, sow_exact, FIRST_UP_PROGRESS) ?? half_t);
+
+  const times: [MilestoneKey, number | null][] = [
+    ['sow', sow_t],
+    ['first-up', first_t],
+    ['half-up', half_t],
+    ['off-heat', off_t],
+    ['pot', pot_t],
+    ['space', space_t],
+    ['harden', harden_t],
+    ['plant', plant_t],
+  ];
+  const milestones: Milestone[] = [];
+  for (const [key, t] of times) {
+    if (t === null) continue;
+    const because = becauseOf(key, { ...input, route }, milestones, false, false);
+    milestones.push({ key, t, day: Math.floor(t), dueOn: Math.floor(t), status: 'planned', because });
+  }
+  const after = timeAfter(
+    potted ? route.inPot : route.inGrow,
+    harden_t,
+    sums.overAge_degreeDays - sums.ready_degreeDays,
+  );
+  return { kind: 'chain', milestones, ready_t: harden_t, overAge_t: after };
+}

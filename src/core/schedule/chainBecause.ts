@@ -1,0 +1,111 @@
+import { COMMON_PRACTICE, OWN_LOG, type Because, type BecauseInput } from '../because.ts';
+import { isoFromDay } from '../calendar/dayNumber.ts';
+import { FIRST_UP_PROGRESS, SPREAD_SIGMA } from '../germination/spread.ts';
+import { STAGE_SUM_SOURCE } from '../growth/stageSums.ts';
+import type { Stage } from '../model.ts';
+import type { Milestone, MilestoneKey } from './chain.ts';
+import { temperatureOn } from './placeClimate.ts';
+import type { Route, RouteInput } from './route.ts';
+
+export interface BecauseContext extends RouteInput {
+  readonly route: Route;
+}
+
+/** Why a milestone falls where it does, told from the milestones before it. */
+export function becauseOf(
+  key: MilestoneKey,
+  context: BecauseContext,
+  before: readonly Milestone[],
+  done: boolean,
+  overdue: boolean,
+): Because {
+  if (done) return { rule: 'Logged.', inputs: [], source: OWN_LOG };
+  const told = WHY[key](context, before);
+  if (!overdue) return told;
+  return { ...told, rule: `${told.rule} That day has passed without a log, so today is taken.` };
+}
+
+type Why = (context: BecauseContext, before: readonly Milestone[]) => Because;
+
+const WHY: Readonly<Record<MilestoneKey, Why>> = {
+  sow: (c, before) => ({
+    rule: 'Counted back from the transplant date: hardening, growing, then the days to emerge at the temperature of the place.',
+    inputs: [
+      ...climateInputs(c, 'germinate', before, c.plan.transplantOn - c.plan.hardening_days - 42),
+      { name: 'transplant date', date: isoFromDay(c.plan.transplantOn) },
+    ],
+    source: germinationSource(c),
+  }),
+  'first-up': (c, before) => ({
+    rule: `The first 5% show at ${FIRST_UP_PROGRESS.toFixed(2)} of the way to half up. Look every day from here.`,
+    inputs: climateInputs(c, 'germinate', before),
+    source: `log-normal spread in thermal time, sigma ${SPREAD_SIGMA} (${COMMON_PRACTICE})`,
+  }),
+  'half-up': (c, before) => ({
+    rule: 'Half are up when the daily germination rate at the temperature of the place adds up to 1.',
+    inputs: climateInputs(c, 'germinate', before),
+    source: germinationSource(c),
+  }),
+  'off-heat': (c) => ({
+    rule:
+      c.offHeat.kind === 'half-up'
+        ? 'House rule: off the heat and into the light the day half are up. Left hot, seedlings stretch.'
+        : c.offHeat.kind === 'all-up'
+          ? 'House rule: off the heat when 90% of those that will come are up.'
+          : `House rule: off the heat ${c.offHeat.days} days after half up.`,
+    inputs: [],
+    source: COMMON_PRACTICE,
+  }),
+  pot: (c, before) => ({
+    rule: `Ready for the pot at ${Math.round(c.crop.potAt_frac * 100)}% of its growth, counted in degree-days above ${c.crop.name}'s base.`,
+    inputs: [...growthInputs(c, c.route.sums.pot_degreeDays), ...climateInputs(c, 'grow', before)],
+    source: STAGE_SUM_SOURCE,
+  }),
+  space: (c, before) => ({
+    rule: 'Leaves touch about half way through its time in the pot: lift out every other plant, twice the room.',
+    inputs: [...growthInputs(c, c.route.sums.space_degreeDays), ...climateInputs(c, 'pot', before)],
+    source: COMMON_PRACTICE,
+  }),
+  harden: (c, before) => ({
+    rule: 'Grown enough to meet the weather, and not sooner than its hardening days before the transplant date.',
+    inputs: [
+      ...growthInputs(c, c.route.sums.ready_degreeDays),
+      ...climateInputs(c, c.plan.potContainerId === null ? 'grow' : 'pot', before),
+      { name: 'hardening', value: `${c.plan.hardening_days} days` },
+    ],
+    source: STAGE_SUM_SOURCE,
+  }),
+  plant: (c) => ({
+    rule: `${c.plan.hardening_days} hardening days, then out. The weather and the soil have the last word.`,
+    inputs: [{ name: 'asked for', date: isoFromDay(c.plan.transplantOn) }],
+    source: COMMON_PRACTICE,
+  }),
+};
+
+function climateInputs(
+  c: BecauseContext,
+  stage: Stage,
+  before: readonly Milestone[],
+  fallback_day = c.plan.transplantOn,
+): BecauseInput[] {
+  const placeId = c.plan.places[stage];
+  if (placeId === null) return [];
+  const day = before.at(-1)?.day ?? fallback_day;
+  const place = c.tables.places.get(placeId);
+  const { day_C, night_C } = temperatureOn(c.tables.climateOf(placeId), day);
+  return [
+    { name: `${place?.name ?? 'place'} by day`, temperature_C: day_C },
+    { name: `${place?.name ?? 'place'} by night`, temperature_C: night_C },
+  ];
+}
+
+function growthInputs(c: BecauseContext, sum: number | null): BecauseInput[] {
+  return [
+    { name: 'base', temperature_C: c.crop.base_C },
+    ...(sum === null ? [] : [{ name: 'from half up', degreeDays: sum }]),
+  ];
+}
+
+function germinationSource(c: BecauseContext): string {
+  return c.crop.emergence.length > 0 ? c.crop.source : `cardinal temperatures: ${c.crop.source}`;
+}

@@ -1,0 +1,97 @@
+import type { DayNumber } from '../calendar/dayNumber.ts';
+import { FIRST_UP_PROGRESS } from '../germination/spread.ts';
+import { POTTING_CHECK_DAYS } from '../growth/stageSums.ts';
+import { becauseOf, type BecauseContext } from './chainBecause.ts';
+import { noonOf, type Chain, type ChainResult, type Milestone, type MilestoneKey } from './chain.ts';
+import { offHeatAfter, routeOf, unreachable, type RouteInput } from './route.ts';
+import { timeAfter, totalAt } from './thermalIntegral.ts';
+
+/** Days on which a step really happened, by the log. */
+export type Facts = Readonly<Partial<Record<MilestoneKey, DayNumber>>>;
+
+export interface ForwardInput extends RouteInput {
+  /** Day it is to be sown if it has not been. */
+  readonly sowOn: DayNumber;
+  readonly facts: Facts;
+  /** Nothing that has not happened is forecast before this day; null to work out a plan freely. */
+  readonly today: DayNumber | null;
+  /** Whether hardening waits for the plan's transplant date when plants are ready sooner. */
+  readonly waitForDate: boolean;
+}
+
+/**
+ * The chain forward from what has happened. A logged step replaces its forecast and all after it follows. Work is done at
+ * noon, so that a span of days rounds to the nearest day.
+ */
+export function forwardChain(input: ForwardInput): ChainResult {
+  const route = routeOf(input);
+  if ('kind' in route) return route;
+  const { facts, today, plan } = input;
+  const floor_t = today === null ? -Infinity : noonOf(today);
+  const context: BecauseContext = { ...input, route };
+  const milestones: Milestone[] = [];
+  const add = (key: MilestoneKey, computed_t: number): number => {
+    const fact = facts[key];
+    const t = fact !== undefined ? noonOf(fact) : Math.max(computed_t, floor_t);
+    milestones.push({
+      key,
+      t,
+      day: Math.floor(t),
+      dueOn: Math.floor(fact !== undefined ? t : computed_t),
+      status: fact !== undefined ? 'done' : 'forecast',
+      because: becauseOf(key, context, milestones, fact !== undefined, computed_t < floor_t),
+    });
+    return t;
+  };
+
+  const sow_t = add('sow', noonOf(input.sowOn));
+  const half = timeAfter(route.germination, sow_t, 1);
+  if (half === null && facts['half-up'] === undefined && facts['off-heat'] === undefined && facts.pot === undefined) {
+    return unreachable('germinate', route.places.germinate, 'too cold or too hot there: it never comes up');
+  }
+  const first = timeAfter(route.germination, sow_t, FIRST_UP_PROGRESS);
+  const laterUp = facts['half-up'] ?? facts['off-heat'] ?? facts.pot;
+  // A later step in the log bounds an unlogged earlier one, so that the chain never runs backwards.
+  const half_estimate = laterUp === undefined ? half! : Math.min(half ?? Infinity, noonOf(laterUp));
+  add('first-up', Math.min(first ?? half_estimate, half_estimate));
+  const half_t = add('half-up', half_estimate);
+  const off = offHeatAfter(route, input.offHeat, half_t) ?? half_t;
+  const off_t = add('off-heat', facts.pot === undefined ? off : Math.min(off, noonOf(facts.pot)));
+
+  const { sums } = route;
+  const grownInHeat = Math.max(0, totalAt(route.inHeat, off_t) - totalAt(route.inHeat, half_t));
+  let ready_t: number | null;
+  let from_t = off_t;
+  let left = sums.ready_degreeDays - grownInHeat;
+  let overLeft = sums.overAge_degreeDays - grownInHeat;
+  if (sums.pot_degreeDays !== null) {
+    const pot = timeAfter(route.inGrow, off_t, sums.pot_degreeDays - grownInHeat);
+    if (pot === null && facts.pot === undefined) {
+      return unreachable('grow', route.places.grow, 'too cold there: it never grows to potting size');
+    }
+    const pot_t = add('pot', pot ?? off_t);
+    // The logged potting is itself a sign of the stage reached: growth in a full cell before it is not counted.
+    from_t = pot_t + POTTING_CHECK_DAYS;
+    left = sums.ready_degreeDays - sums.pot_degreeDays;
+    overLeft = sums.overAge_degreeDays - sums.pot_degreeDays;
+    const space = timeAfter(route.inPot, from_t, sums.space_degreeDays! - sums.pot_degreeDays);
+    if (space !== null || facts.space !== undefined) add('space', space ?? from_t);
+  }
+  ready_t = timeAfter(route.inPot, from_t, left);
+  const overAge_t = timeAfter(route.inPot, from_t, overLeft);
+  if (ready_t === null) {
+    if (facts.harden === undefined) {
+      return unreachable(
+        sums.pot_degreeDays === null ? 'grow' : 'pot',
+        sums.pot_degreeDays === null ? route.places.grow : route.places.pot,
+        'too cold there: it never grows ready for hardening',
+      );
+    }
+    ready_t = noonOf(facts.harden);
+  }
+  const due_t = noonOf(plan.transplantOn - plan.hardening_days);
+  const harden_t = add('harden', input.waitForDate ? Math.max(ready_t, due_t) : ready_t);
+  add('plant', harden_t + plan.hardening_days);
+  const chain: Chain = { kind: 'chain', milestones, ready_t, overAge_t };
+  return chain;
+}

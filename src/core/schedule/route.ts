@@ -1,0 +1,58 @@
+import { ALL_UP_PROGRESS } from '../germination/spread.ts';
+import { stageSums, type StageSums } from '../growth/stageSums.ts';
+import type { BatchPlan, Crop, OffHeatRule, Stage } from '../model.ts';
+import type { Unreachable } from './chain.ts';
+import type { SeasonTables } from './seasonTables.ts';
+import { timeAfter, type ThermalIntegral } from './thermalIntegral.ts';
+
+/** What a chain is worked out from. */
+export interface RouteInput {
+  readonly crop: Crop;
+  readonly plan: BatchPlan;
+  readonly offHeat: OffHeatRule;
+  readonly tables: SeasonTables;
+}
+
+/** A batch's places resolved to running totals, with its stage sums. */
+export interface Route {
+  readonly sums: StageSums;
+  readonly places: Readonly<Record<Stage, number | null>>;
+  readonly germination: ThermalIntegral;
+  /** Growth in the germination place (between half up and off the heat), the growing place and the potting place. */
+  readonly inHeat: ThermalIntegral;
+  readonly inGrow: ThermalIntegral;
+  readonly inPot: ThermalIntegral;
+}
+
+/** The route of a batch, or what is missing for it. */
+export function routeOf({ crop, plan, tables }: RouteInput): Route | Unreachable {
+  const potted = plan.potContainerId !== null;
+  const missing = (['germinate', 'grow', ...(potted ? (['pot'] as const) : [])] as const).find(
+    (stage) => plan.places[stage] === null,
+  );
+  if (missing) return unreachable(missing, null, 'no place is chosen for this stage');
+  const germinate = plan.places.germinate!;
+  const grow = plan.places.grow!;
+  return {
+    sums: stageSums(crop, potted),
+    places: plan.places,
+    germination: tables.germinationOf(crop, germinate),
+    inHeat: tables.growthOf(crop, germinate),
+    inGrow: tables.growthOf(crop, grow),
+    inPot: tables.growthOf(crop, potted ? plan.places.pot! : grow),
+  };
+}
+
+/**
+ * When a tray comes off the heat by the house's rule, given when it was half up. null when it never gets there.
+ * The time from half up to "all up" is the further thermal progress from 1 to ALL_UP_PROGRESS.
+ */
+export function offHeatAfter(route: Route, rule: OffHeatRule, halfUp_t: number): number | null {
+  if (rule.kind === 'half-up') return halfUp_t;
+  if (rule.kind === 'days-after') return halfUp_t + rule.days;
+  return timeAfter(route.germination, halfUp_t, ALL_UP_PROGRESS - 1);
+}
+
+export function unreachable(stage: Stage, placeId: number | null, reason: string): Unreachable {
+  return { kind: 'unreachable', stage, placeId, reason };
+}

@@ -1,0 +1,159 @@
+import { COMMON_PRACTICE } from '../because.ts';
+import type { DayNumber } from '../calendar/dayNumber.ts';
+import { nearestOccurrence, type MonthDay } from '../calendar/monthDay.ts';
+import { emergenceShare_frac } from '../germination/germinationRate.ts';
+import type { BatchPlan, Crop, Stage } from '../model.ts';
+import { milestoneOf, type Chain } from './chain.ts';
+import { meanTemperature_C } from './placeClimate.ts';
+import type { SeasonTables } from './seasonTables.ts';
+import { stageRange, suitsStage } from './suits.ts';
+
+export interface FrostDates {
+  readonly lastFrost: MonthDay;
+  readonly firstFrost: MonthDay;
+}
+
+export interface Warning {
+  readonly code: 'temperature' | 'few-come-up' | 'unsuitable-place' | 'past' | 'frost' | 'autumn-frost' | 'over-age';
+  readonly stage: Stage | null;
+  /** Day the warning is about, for the screen to write in the reader's form. */
+  readonly day: DayNumber | null;
+  readonly text: string;
+  readonly temperatures_C: readonly number[];
+  readonly source: string;
+}
+
+const FEW_frac = 0.6;
+const STAGE_WORDS: Readonly<Record<Stage, string>> = {
+  germinate: 'to germinate',
+  grow: 'to grow on',
+  pot: 'in the pot',
+  harden: 'to harden off',
+};
+
+/**
+ * What a grower should know before the chain is trusted. Texts hold {0}, {1} where temperatures_C belong and {day} where
+ * the day belongs, so that the screen writes them in the reader's units.
+ */
+export function chainWarnings(
+  chain: Chain,
+  crop: Crop,
+  plan: BatchPlan,
+  tables: SeasonTables,
+  frost: FrostDates,
+  today: DayNumber,
+): Warning[] {
+  const warnings: Warning[] = [];
+  const sow = milestoneOf(chain, 'sow')!;
+  if (sow.day < today && sow.status !== 'done') {
+    warnings.push(warning('past', 'germinate', sow.day, 'Sowing would have been on {day}, which is past.', []));
+  }
+  for (const { stage, from, to } of stageSpans(chain, plan)) {
+    warnings.push(...stageWarnings(stage, from, to, crop, plan, tables));
+  }
+  warnings.push(...frostWarnings(chain, crop, frost));
+  const plant = milestoneOf(chain, 'plant')!;
+  if (chain.overAge_t !== null && chain.overAge_t < plant.t) {
+    warnings.push(warning('over-age', null, Math.floor(chain.overAge_t), 'Over-age from {day}, before it goes out.', []));
+  }
+  return warnings;
+}
+
+/** Days each stage lasts by a chain, both included. */
+export function stageSpans(chain: Chain, plan: BatchPlan): { stage: Stage; from: DayNumber; to: DayNumber }[] {
+  const day = (key: Parameters<typeof milestoneOf>[1]) => milestoneOf(chain, key)?.day;
+  const off = day('off-heat')!;
+  const harden = day('harden')!;
+  const pot = day('pot');
+  const spans: { stage: Stage; from: DayNumber; to: DayNumber }[] = [
+    { stage: 'germinate', from: day('sow')!, to: off },
+    { stage: 'grow', from: off, to: pot ?? harden },
+  ];
+  if (pot !== undefined && plan.potContainerId !== null) spans.push({ stage: 'pot', from: pot, to: harden });
+  spans.push({ stage: 'harden', from: harden, to: day('plant')! });
+  return spans;
+}
+
+function stageWarnings(
+  stage: Stage,
+  from: DayNumber,
+  to: DayNumber,
+  crop: Crop,
+  plan: BatchPlan,
+  tables: SeasonTables,
+): Warning[] {
+  const placeId = plan.places[stage];
+  const place = placeId === null ? undefined : tables.places.get(placeId);
+  if (!place) return [];
+  const climate = tables.climateOf(place.id);
+  const found: Warning[] = [];
+  if (!suitsStage(place, stage, crop)) {
+    const why = place.lit ? 'is not a place for it' : 'is dark';
+    found.push(warning('unsuitable-place', stage, from, `${place.name} ${why}: ${crop.name} ${STAGE_WORDS[stage]} wants another.`, []));
+  }
+  let coldest = Infinity;
+  let hottest = -Infinity;
+  for (let day = from; day <= to; day++) {
+    const i = Math.min(Math.max(day - tables.from, 0), tables.days - 1);
+    coldest = Math.min(coldest, climate.night_C[i]!);
+    hottest = Math.max(hottest, climate.day_C[i]!);
+  }
+  const range = stageRange(crop, stage);
+  if (coldest < range.low_C) {
+    const text = `${place.name} goes down to {0}; ${crop.name} ${STAGE_WORDS[stage]} wants {1} or more.`;
+    found.push(warning('temperature', stage, from, text, [coldest, range.low_C]));
+  }
+  if (hottest > range.high_C) {
+    const text = `${place.name} goes up to {0}; ${crop.name} ${STAGE_WORDS[stage]} wants {1} or less.`;
+    found.push(warning('temperature', stage, from, text, [hottest, range.high_C]));
+  }
+  if (stage === 'germinate') {
+    const mean = meanTemperature_C(climate, from, to);
+    const share = emergenceShare_frac(crop.emergence, mean);
+    if (share !== null && share < FEW_frac) {
+      const text = `At {0} only about ${Math.round(share * 100)}% of the usual number come up.`;
+      found.push({ ...warning('few-come-up', stage, from, text, [mean]), source: crop.source });
+    }
+  }
+  return found;
+}
+
+function frostWarnings(chain: Chain, crop: Crop, frost: FrostDates): Warning[] {
+  const plant = milestoneOf(chain, 'plant')!.day;
+  const lastFrost = nearestOccurrence(frost.lastFrost, plant);
+  const goesOut = lastFrost + 7 * crop.weeksFromLastFrost;
+  const firstFrost = nearestOccurrence(frost.firstFrost, plant);
+  const springSide = Math.abs(plant - lastFrost) <= Math.abs(plant - firstFrost);
+  if (springSide && plant < goesOut) {
+    const weeks = crop.weeksFromLastFrost;
+    const when =
+      weeks === 0 ? 'on' : `${Math.abs(weeks)} week${Math.abs(weeks) === 1 ? '' : 's'} ${weeks > 0 ? 'after' : 'before'}`;
+    return [
+      warning('frost', 'harden', goesOut, `${capital(crop.name)} goes out ${when} the mean last frost: {day}.`, []),
+    ];
+  }
+  if (!springSide && crop.hardiness !== 'hardy' && plant >= firstFrost) {
+    return [warning('autumn-frost', 'harden', firstFrost, 'The mean first frost of autumn is {day}.', [])];
+  }
+  return [];
+}
+
+/** Mean last frost that belongs to the spring of a day. */
+export function lastFrostFor(day: DayNumber, frost: FrostDates): DayNumber {
+  return nearestOccurrence(frost.lastFrost, day);
+}
+
+function warning(
+  code: Warning['code'],
+  stage: Stage | null,
+  day: DayNumber | null,
+  text: string,
+  temperatures_C: readonly number[],
+): Warning {
+  return { code, stage, day, text, temperatures_C, source: COMMON_PRACTICE };
+}
+
+function capital(word: string): string {
+  return word.charAt(0).toUpperCase() + word.slice(1);
+}
+

@@ -1,0 +1,130 @@
+import type { Sequelize, Transaction } from 'sequelize';
+import { isoFromDay } from '../core/calendar/dayNumber.ts';
+import type { EventKind, SplitSnapshot } from '../core/batch/event.ts';
+import type { BatchPlan } from '../core/model.ts';
+import { shortCode } from '../core/quantities/shortCode.ts';
+import type { BatchRecord } from '../contracts/records.ts';
+import { BatchEventModel, BatchModel } from './models.ts';
+import { batchRecord } from './world.ts';
+
+/** What a batch is made of, before it has a number. */
+export interface NewBatch {
+  readonly cropId: number;
+  readonly varietyId: number | null;
+  readonly lotId: number | null;
+  readonly plan: BatchPlan;
+  readonly note: string;
+  readonly splitFromId: number | null;
+}
+
+/** A line to be written to the log. */
+export interface NewEvent {
+  readonly batchId: number;
+  readonly kind: EventKind;
+  readonly day: number;
+  readonly count: number | null;
+  readonly placeId: number | null;
+  readonly note: string;
+  readonly cause: string;
+  readonly correctsId: number | null;
+  readonly snapshot: SplitSnapshot | null;
+  readonly idempotencyKey: string;
+  readonly requestHash: string;
+  /** Epoch ms by the application's clock. */
+  readonly recordedAt_ms: number;
+}
+
+/** Writes a batch with its code and its letter among those of its crop and variety. */
+export async function insertBatch(db: Sequelize, batch: NewBatch, transaction: Transaction): Promise<BatchRecord> {
+  // One at a time, so that two made at once do not get the same letter.
+  await db.query('SELECT pg_advisory_xact_lock(727273)', { transaction });
+  const [rows] = await db.query(
+    `SELECT nextval(pg_get_serial_sequence('batches', 'id'))::integer AS id,
+       (SELECT count(*)::integer FROM batches WHERE crop_id = $1 AND variety_id IS NOT DISTINCT FROM $2) AS before`,
+    { bind: [batch.cropId, batch.varietyId], transaction },
+  );
+  const { id, before } = (rows as { id: number; before: number }[])[0]!;
+  const row = await BatchModel.create(
+    {
+      id,
+      code: shortCode(id),
+      letter: letterOf(before),
+      cropId: batch.cropId,
+      varietyId: batch.varietyId,
+      lotId: batch.lotId,
+      ...planColumns(batch.plan),
+      note: batch.note,
+      splitFromId: batch.splitFromId,
+    },
+    { transaction },
+  );
+  return batchRecord(row);
+}
+
+/** Reads a batch and holds it until the transaction ends. null when there is none. */
+export async function lockBatch(id: number, transaction: Transaction): Promise<BatchRecord | null> {
+  const row = await BatchModel.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE });
+  return row ? batchRecord(row) : null;
+}
+
+/** Changes a batch if it still has the version it was read at; null when someone else was first. */
+export async function updateBatch(
+  id: number,
+  version: number,
+  batch: Pick<NewBatch, 'varietyId' | 'lotId' | 'plan' | 'note'>,
+  transaction: Transaction,
+): Promise<BatchRecord | null> {
+  const [, rows] = await BatchModel.update(
+    { version: version + 1, varietyId: batch.varietyId, lotId: batch.lotId, ...planColumns(batch.plan), note: batch.note },
+    { where: { id, version }, returning: true, transaction },
+  );
+  return rows[0] ? batchRecord(rows[0]) : null;
+}
+
+/** Writes a line to the log and returns its number. */
+export async function insertEvent(event: NewEvent, transaction: Transaction): Promise<number> {
+  const row = await BatchEventModel.create(
+    { ...event, day: isoFromDay(event.day), recordedAt: new Date(event.recordedAt_ms) },
+    { transaction },
+  );
+  return row.id;
+}
+
+/** The line already written under a key, if any. */
+export async function eventByKey(
+  idempotencyKey: string,
+  transaction: Transaction,
+): Promise<{ id: number; batchId: number; requestHash: string } | null> {
+  return BatchEventModel.findOne({
+    where: { idempotencyKey },
+    attributes: ['id', 'batchId', 'requestHash'],
+    raw: true,
+    transaction,
+  });
+}
+
+/** A, B, ... Z, AA, AB, ... */
+export function letterOf(n: number): string {
+  const letters: string[] = [];
+  let rest = n;
+  do {
+    letters.unshift(String.fromCharCode(65 + (rest % 26)));
+    rest = Math.floor(rest / 26) - 1;
+  } while (rest >= 0);
+  return letters.join('');
+}
+
+function planColumns(plan: BatchPlan) {
+  return {
+    plantsWanted: plan.plantsWanted,
+    spare_frac: plan.spare_frac,
+    transplantOn: isoFromDay(plan.transplantOn),
+    hardening_days: plan.hardening_days,
+    germinatePlaceId: plan.places.germinate,
+    growPlaceId: plan.places.grow,
+    potPlaceId: plan.places.pot,
+    hardenPlaceId: plan.places.harden,
+    sowContainerId: plan.sowContainerId,
+    potContainerId: plan.potContainerId,
+  };
+}

@@ -1,0 +1,17 @@
+import pg from 'pg';
+import { Sequelize } from 'sequelize';
+import { defineModels } from './models.ts';
+
+/** A pool on a PostgreSQL address, with the models defined on it. */
+export function connect(url: string): Sequelize {
+  const db = new Sequelize(url, {
+    dialect: 'postgres',
+    dialectModule: pg,
+    logging: false,
+    pool: { max: 8, min: 0, acquire: 8_000, idle: 30_000 },
+    dialectOptions: { connectionTimeoutMillis: 3_000, statement_timeout: 20_000, application_name: 'crook' },
+    retry: { max: 1 },
+  });
+  defineModels(db);
+  return db;
+}

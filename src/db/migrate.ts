@@ -1,0 +1,91 @@
+import type { Sequelize } from 'sequelize';
+import { Umzug, type UmzugStorage } from 'umzug';
+import * as books from './migrations/001-books.ts';
+import * as batches from './migrations/002-batches.ts';
+import * as imports from './migrations/003-imports-and-feed.ts';
+
+interface Step {
+  up(db: Sequelize): Promise<void>;
+  down(db: Sequelize): Promise<void>;
+}
+
+const STEPS: readonly [string, Step][] = [
+  ['001-books', books],
+  ['002-batches', batches],
+  ['003-imports-and-feed', imports],
+];
+
+export const MIGRATION_NAMES = STEPS.map(([name]) => name);
+/** Any fixed number: only the one who holds it migrates. */
+const ADVISORY_LOCK = 727_272;
+
+function umzugFor(db: Sequelize): Umzug<Sequelize> {
+  const storage: UmzugStorage<Sequelize> = {
+    async executed() {
+      await db.query('CREATE TABLE IF NOT EXISTS migrations (name text PRIMARY KEY, at timestamptz NOT NULL DEFAULT now())');
+      const [rows] = await db.query('SELECT name FROM migrations ORDER BY name');
+      return (rows as { name: string }[]).map((row) => row.name);
+    },
+    // Written inside the step's own transaction, below.
+    async logMigration() {},
+    async unlogMigration() {},
+  };
+  return new Umzug<Sequelize>({
+    context: db,
+    logger: undefined,
+    storage,
+    migrations: STEPS.map(([name, step]) => ({
+      name,
+      up: () => inTransaction(db, (one) => step.up(one), `INSERT INTO migrations (name) VALUES ('${name}')`),
+      down: () => inTransaction(db, (one) => step.down(one), `DELETE FROM migrations WHERE name = '${name}'`),
+    })),
+  });
+}
+
+/** Brings the database to the newest form. Safe when two start at once: the second waits, then finds nothing to do. */
+export async function migrateUp(db: Sequelize): Promise<string[]> {
+  return underLock(db, async () => (await umzugFor(db).up()).map((done) => done.name));
+}
+
+/** Takes migrations back until only those up to and including `keep` remain ('' for none). Data they hold is lost. */
+export async function migrateDown(db: Sequelize, keep: string): Promise<string[]> {
+  return underLock(db, async () => {
+    const undone: string[] = [];
+    for (const name of (await umzugFor(db).executed()).map((m) => m.name).reverse()) {
+      if (keep !== '' && name <= keep) break;
+      await umzugFor(db).down({ migrations: [name] });
+      undone.push(name);
+    }
+    return undone;
+  });
+}
+
+/** Names still to be run. */
+export async function pendingMigrations(db: Sequelize): Promise<string[]> {
+  const [rows] = await db.query("SELECT to_regclass('migrations') IS NOT NULL AS there");
+  if (!(rows as { there: boolean }[])[0]!.there) return [...MIGRATION_NAMES];
+  const [done] = await db.query('SELECT name FROM migrations');
+  const names = new Set((done as { name: string }[]).map((row) => row.name));
+  return MIGRATION_NAMES.filter((name) => !names.has(name));
+}
+
+async function underLock<T>(db: Sequelize, work: () => Promise<T>): Promise<T> {
+  return db.transaction(async (transaction) => {
+    await db.query(`SELECT pg_advisory_xact_lock(${ADVISORY_LOCK})`, { transaction });
+    return work();
+  });
+}
+
+/** Runs a step on one connection inside one transaction, with its mark in the same. */
+async function inTransaction(db: Sequelize, step: (one: Sequelize) => Promise<void>, mark: string): Promise<void> {
+  await db.transaction(async (transaction) => {
+    const one = new Proxy(db, {
+      get(target, key, receiver) {
+        if (key === 'query') return (sql: string) => target.query(sql, { transaction });
+        return Reflect.get(target, key, receiver) as unknown;
+      },
+    });
+    await step(one);
+    await db.query(mark, { transaction });
+  });
+}

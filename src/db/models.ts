@@ -1,0 +1,300 @@
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type ModelAttributeColumnOptions,
+  type Sequelize,
+} from 'sequelize';
+import type { EventKind, SplitSnapshot } from '../core/batch/event.ts';
+import type { Container, Crop, EmergencePoint, OffHeatRule, PlaceKind } from '../core/model.ts';
+import type { DemoClock } from '../contracts/records.ts';
+
+type Columns<M extends Model> = Record<keyof InferAttributes<M>, ModelAttributeColumnOptions>;
+
+const column = (type: ModelAttributeColumnOptions['type'], field: string, allowNull = false) => ({ type, field, allowNull });
+const figure = (field: string, allowNull = false) => column(DataTypes.DOUBLE, field, allowNull);
+const whole = (field: string, allowNull = false) => column(DataTypes.INTEGER, field, allowNull);
+const text = (field: string, allowNull = false) => column(DataTypes.TEXT, field, allowNull);
+const flag = (field: string) => column(DataTypes.BOOLEAN, field);
+const day = (field: string, allowNull = false) => column(DataTypes.DATEONLY, field, allowNull);
+const json = (field: string, allowNull = false) => column(DataTypes.JSONB, field, allowNull);
+const id = { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true };
+const version = { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 };
+
+export class NurseryModel extends Model<InferAttributes<NurseryModel>, InferCreationAttributes<NurseryModel>> {
+  declare id: number;
+  declare version: CreationOptional<number>;
+  declare name: string;
+  declare placeName: string;
+  declare latitude_deg: number;
+  declare longitude_deg: number;
+  declare timeZone: string;
+  declare temperatureUnit: 'C' | 'F';
+  declare lengthUnit: 'cm' | 'in';
+  declare firstWeekday: number;
+  declare lastFrost: string;
+  declare firstFrost: string;
+  declare spare_frac: number;
+  declare offHeat: OffHeatRule;
+  declare demoClock: DemoClock | null;
+  declare feedKey: CreationOptional<string>;
+}
+
+export class CropModel extends Model<InferAttributes<CropModel>, InferCreationAttributes<CropModel>> {
+  declare id: CreationOptional<number>;
+  declare version: CreationOptional<number>;
+  declare name: string;
+  declare group: Crop['group'];
+  declare light: Crop['light'];
+  declare depth_mm: number;
+  declare germMin_C: number;
+  declare germBest_C: number;
+  declare germMax_C: number;
+  declare germBase_C: number;
+  declare germCeiling_C: number;
+  declare germBest_days: number;
+  declare emergence: EmergencePoint[];
+  declare growDay_C: number;
+  declare growNight_C: number;
+  declare base_C: number;
+  declare growOptimum_C: number;
+  declare weeksLow: number;
+  declare weeksHigh: number;
+  declare potAt_frac: number;
+  declare potted: boolean;
+  declare hardening_days: number;
+  declare hardiness: Crop['hardiness'];
+  declare plantSoilMin_C: number;
+  declare plantNightMin_C: number;
+  declare weeksFromLastFrost: number;
+  declare source: string;
+}
+
+export class VarietyModel extends Model<InferAttributes<VarietyModel>, InferCreationAttributes<VarietyModel>> {
+  declare id: CreationOptional<number>;
+  declare version: CreationOptional<number>;
+  declare cropId: number;
+  declare name: string;
+  declare note: string;
+}
+
+export class LotModel extends Model<InferAttributes<LotModel>, InferCreationAttributes<LotModel>> {
+  declare id: CreationOptional<number>;
+  declare version: CreationOptional<number>;
+  declare varietyId: number;
+  declare code: string;
+  declare receivedOn: string | null;
+  declare germination_percent: number | null;
+  declare testedOn: string | null;
+  declare seeds_count: number | null;
+}
+
+export class PlaceModel extends Model<InferAttributes<PlaceModel>, InferCreationAttributes<PlaceModel>> {
+  declare id: CreationOptional<number>;
+  declare version: CreationOptional<number>;
+  declare name: string;
+  declare kind: PlaceKind;
+  declare lit: boolean;
+  declare room_trays: number;
+  declare walkOrder: number;
+}
+
+export class PlacePeriodModel extends Model<InferAttributes<PlacePeriodModel>, InferCreationAttributes<PlacePeriodModel>> {
+  declare placeId: number;
+  declare from: string;
+  declare day_C: number;
+  declare night_C: number;
+}
+
+export class ContainerModel extends Model<InferAttributes<ContainerModel>, InferCreationAttributes<ContainerModel>> {
+  declare id: CreationOptional<number>;
+  declare version: CreationOptional<number>;
+  declare name: string;
+  declare kind: Container['kind'];
+  declare cells: number;
+  declare perCarryingTray: number;
+  declare footprint_slots: number;
+  declare volume_L: number;
+}
+
+export class BatchModel extends Model<InferAttributes<BatchModel>, InferCreationAttributes<BatchModel>> {
+  declare id: CreationOptional<number>;
+  declare version: CreationOptional<number>;
+  declare code: string;
+  declare letter: string;
+  declare cropId: number;
+  declare varietyId: number | null;
+  declare lotId: number | null;
+  declare plantsWanted: number;
+  declare spare_frac: number;
+  declare transplantOn: string;
+  declare hardening_days: number;
+  declare germinatePlaceId: number | null;
+  declare growPlaceId: number | null;
+  declare potPlaceId: number | null;
+  declare hardenPlaceId: number | null;
+  declare sowContainerId: number;
+  declare potContainerId: number | null;
+  declare note: string;
+  declare splitFromId: CreationOptional<number | null>;
+}
+
+export class BatchEventModel extends Model<InferAttributes<BatchEventModel>, InferCreationAttributes<BatchEventModel>> {
+  declare id: CreationOptional<number>;
+  declare batchId: number;
+  declare kind: EventKind;
+  declare day: string;
+  declare count: number | null;
+  declare placeId: number | null;
+  declare note: string;
+  declare cause: string;
+  declare correctsId: number | null;
+  declare snapshot: SplitSnapshot | null;
+  declare recordedAt: CreationOptional<Date>;
+  declare idempotencyKey: string;
+  declare requestHash: string;
+}
+
+/** Defines every model on a connection. */
+export function defineModels(sequelize: Sequelize): void {
+  const on = (tableName: string) => ({ sequelize, tableName, timestamps: false });
+
+  const nursery: Columns<NurseryModel> = {
+    id: { type: DataTypes.INTEGER, primaryKey: true },
+    version,
+    name: text('name'),
+    placeName: text('place_name'),
+    latitude_deg: figure('latitude_deg'),
+    longitude_deg: figure('longitude_deg'),
+    timeZone: text('time_zone'),
+    temperatureUnit: text('temperature_unit'),
+    lengthUnit: text('length_unit'),
+    firstWeekday: whole('first_weekday'),
+    lastFrost: text('last_frost'),
+    firstFrost: text('first_frost'),
+    spare_frac: figure('spare_frac'),
+    offHeat: json('off_heat'),
+    demoClock: json('demo_clock', true),
+    feedKey: { ...text('feed_key'), defaultValue: DataTypes.UUIDV4 },
+  };
+  NurseryModel.init(nursery, on('nursery'));
+
+  const crops: Columns<CropModel> = {
+    id,
+    version,
+    name: text('name'),
+    group: text('crop_group'),
+    light: text('light'),
+    depth_mm: figure('depth_mm'),
+    germMin_C: figure('germ_min_c'),
+    germBest_C: figure('germ_best_c'),
+    germMax_C: figure('germ_max_c'),
+    germBase_C: figure('germ_base_c'),
+    germCeiling_C: figure('germ_ceiling_c'),
+    germBest_days: figure('germ_best_days'),
+    emergence: json('emergence'),
+    growDay_C: figure('grow_day_c'),
+    growNight_C: figure('grow_night_c'),
+    base_C: figure('base_c'),
+    growOptimum_C: figure('grow_optimum_c'),
+    weeksLow: figure('weeks_low'),
+    weeksHigh: figure('weeks_high'),
+    potAt_frac: figure('pot_at_frac'),
+    potted: flag('potted'),
+    hardening_days: whole('hardening_days'),
+    hardiness: text('hardiness'),
+    plantSoilMin_C: figure('plant_soil_min_c'),
+    plantNightMin_C: figure('plant_night_min_c'),
+    weeksFromLastFrost: figure('weeks_from_last_frost'),
+    source: text('source'),
+  };
+  CropModel.init(crops, on('crops'));
+
+  const varieties: Columns<VarietyModel> = { id, version, cropId: whole('crop_id'), name: text('name'), note: text('note') };
+  VarietyModel.init(varieties, on('varieties'));
+
+  const lots: Columns<LotModel> = {
+    id,
+    version,
+    varietyId: whole('variety_id'),
+    code: text('code'),
+    receivedOn: day('received_on', true),
+    germination_percent: figure('germination_percent', true),
+    testedOn: day('tested_on', true),
+    seeds_count: whole('seeds_count', true),
+  };
+  LotModel.init(lots, on('lots'));
+
+  const places: Columns<PlaceModel> = {
+    id,
+    version,
+    name: text('name'),
+    kind: text('kind'),
+    lit: flag('lit'),
+    room_trays: figure('room_trays'),
+    walkOrder: whole('walk_order'),
+  };
+  PlaceModel.init(places, on('places'));
+
+  const periods: Columns<PlacePeriodModel> = {
+    placeId: { ...whole('place_id'), primaryKey: true },
+    from: { ...text('from_month_day'), primaryKey: true },
+    day_C: figure('day_c'),
+    night_C: figure('night_c'),
+  };
+  PlacePeriodModel.init(periods, on('place_periods'));
+
+  const containers: Columns<ContainerModel> = {
+    id,
+    version,
+    name: text('name'),
+    kind: text('kind'),
+    cells: whole('cells'),
+    perCarryingTray: whole('per_carrying_tray'),
+    footprint_slots: figure('footprint_slots'),
+    volume_L: figure('volume_l'),
+  };
+  ContainerModel.init(containers, on('containers'));
+
+  const batches: Columns<BatchModel> = {
+    id,
+    version,
+    code: text('code'),
+    letter: text('letter'),
+    cropId: whole('crop_id'),
+    varietyId: whole('variety_id', true),
+    lotId: whole('lot_id', true),
+    plantsWanted: whole('plants_wanted'),
+    spare_frac: figure('spare_frac'),
+    transplantOn: day('transplant_on'),
+    hardening_days: whole('hardening_days'),
+    germinatePlaceId: whole('germinate_place_id', true),
+    growPlaceId: whole('grow_place_id', true),
+    potPlaceId: whole('pot_place_id', true),
+    hardenPlaceId: whole('harden_place_id', true),
+    sowContainerId: whole('sow_container_id'),
+    potContainerId: whole('pot_container_id', true),
+    note: text('note'),
+    splitFromId: whole('split_from_id', true),
+  };
+  BatchModel.init(batches, on('batches'));
+
+  const events: Columns<BatchEventModel> = {
+    id,
+    batchId: whole('batch_id'),
+    kind: text('kind'),
+    day: day('on_day'),
+    count: whole('count', true),
+    placeId: whole('place_id', true),
+    note: text('note'),
+    cause: text('cause'),
+    correctsId: whole('corrects_id', true),
+    snapshot: json('snapshot', true),
+    recordedAt: { ...column(DataTypes.DATE, 'recorded_at'), defaultValue: DataTypes.NOW },
+    idempotencyKey: text('idempotency_key'),
+    requestHash: text('request_hash'),
+  };
+  BatchEventModel.init(events, on('batch_events'));
+}

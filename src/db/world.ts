@@ -1,0 +1,161 @@
+import { Transaction, type Sequelize } from 'sequelize';
+import { requireDay } from '../core/calendar/dayNumber.ts';
+import type {
+  BatchRecord,
+  ContainerRecord,
+  CropRecord,
+  EventRecord,
+  LotRecord,
+  NurseryRecord,
+  PlaceRecord,
+  VarietyRecord,
+} from '../contracts/records.ts';
+import {
+  BatchModel,
+  ContainerModel,
+  CropModel,
+  LotModel,
+  NurseryModel,
+  PlaceModel,
+  PlacePeriodModel,
+  VarietyModel,
+} from './models.ts';
+
+/** Everything the nursery has written down, as one consistent picture. */
+export interface World {
+  readonly revision: string;
+  readonly nursery: NurseryRecord;
+  readonly feedKey: string;
+  readonly crops: readonly CropRecord[];
+  readonly varieties: readonly VarietyRecord[];
+  readonly lots: readonly LotRecord[];
+  readonly places: readonly PlaceRecord[];
+  readonly containers: readonly ContainerRecord[];
+  readonly batches: readonly BatchRecord[];
+  /** By batch id, in the order written. */
+  readonly events: ReadonlyMap<number, readonly EventRecord[]>;
+}
+
+/** The number every write bumps: while it stands, a World read before is still true. */
+export async function readRevision(db: Sequelize, transaction: Transaction | null = null): Promise<string> {
+  const [rows] = await db.query('SELECT n::text AS n FROM revision', { transaction });
+  return (rows as { n: string }[])[0]!.n;
+}
+
+/** Reads all in one snapshot. null when the nursery is not set up yet. */
+export async function readWorld(db: Sequelize): Promise<World | null> {
+  return db.transaction({ isolationLevel: Transaction.ISOLATION_LEVELS.REPEATABLE_READ }, async (transaction) => {
+    const all = { raw: true as const, transaction };
+    const revision = await readRevision(db, transaction);
+    const nursery = await NurseryModel.findByPk(1, all);
+    if (!nursery) return null;
+    const crops = await CropModel.findAll({ ...all, order: ['name'] });
+    const varieties = await VarietyModel.findAll({ ...all, order: ['name'] });
+    const lots = await LotModel.findAll({ ...all, order: ['id'] });
+    const places = await PlaceModel.findAll({ ...all, order: ['walkOrder', 'id'] });
+    const periods = await PlacePeriodModel.findAll({ ...all, order: ['placeId', 'from'] });
+    const containers = await ContainerModel.findAll({ ...all, order: ['id'] });
+    const batches = await BatchModel.findAll({ ...all, order: ['id'] });
+    const events = await readEvents(db, null, transaction);
+    const { id: _one, feedKey, ...plainNursery } = nursery;
+    return {
+      revision,
+      nursery: plainNursery,
+      feedKey,
+      crops,
+      varieties,
+      lots: lots.map((lot) => ({ ...lot, receivedOn: dayOrNull(lot.receivedOn), testedOn: dayOrNull(lot.testedOn) })),
+      places: places.map((place) => ({
+        ...place,
+        periods: periods
+          .filter((p) => p.placeId === place.id)
+          .map(({ from, day_C, night_C }) => ({ from, day_C, night_C })),
+      })),
+      containers,
+      batches: batches.map(batchRecord),
+      events: groupByBatch(events),
+    };
+  });
+}
+
+/** Events of one batch, or of all (batchId null), in the order written. Raw: this is the one table that grows large. */
+export async function readEvents(
+  db: Sequelize,
+  batchId: number | null,
+  transaction: Transaction,
+): Promise<EventRecord[]> {
+  const [rows] = await db.query(
+    `SELECT id, batch_id, kind, on_day::text AS on_day, count, place_id, note, cause, corrects_id, snapshot,
+       extract(epoch FROM recorded_at) * 1000 AS recorded_ms
+     FROM batch_events WHERE $1::integer IS NULL OR batch_id = $1 ORDER BY id`,
+    { bind: [batchId], transaction },
+  );
+  return (rows as EventRow[]).map((row) => ({
+    id: row.id,
+    batchId: row.batch_id,
+    kind: row.kind,
+    day: requireDay(row.on_day),
+    count: row.count,
+    placeId: row.place_id,
+    note: row.note,
+    cause: row.cause,
+    correctsId: row.corrects_id,
+    snapshot: row.snapshot,
+    recordedAt_ms: Number(row.recorded_ms),
+  }));
+}
+
+interface EventRow {
+  id: number;
+  batch_id: number;
+  kind: EventRecord['kind'];
+  on_day: string;
+  count: number | null;
+  place_id: number | null;
+  note: string;
+  cause: string;
+  corrects_id: number | null;
+  snapshot: EventRecord['snapshot'];
+  recorded_ms: string;
+}
+
+/** A batch row as a plain record. */
+export function batchRecord(row: BatchModel): BatchRecord {
+  return {
+    id: row.id,
+    version: row.version,
+    code: row.code,
+    letter: row.letter,
+    cropId: row.cropId,
+    varietyId: row.varietyId,
+    lotId: row.lotId,
+    plan: {
+      plantsWanted: row.plantsWanted,
+      spare_frac: row.spare_frac,
+      transplantOn: requireDay(row.transplantOn),
+      hardening_days: row.hardening_days,
+      places: {
+        germinate: row.germinatePlaceId,
+        grow: row.growPlaceId,
+        pot: row.potPlaceId,
+        harden: row.hardenPlaceId,
+      },
+      sowContainerId: row.sowContainerId,
+      potContainerId: row.potContainerId,
+    },
+    note: row.note,
+    splitFromId: row.splitFromId,
+  };
+}
+
+function groupByBatch(events: readonly EventRecord[]): Map<number, EventRecord[]> {
+  const groups = new Map<number, EventRecord[]>();
+  for (const event of events) {
+    const group = groups.get(event.batchId);
+    if (group) group.push(event);
+    else groups.set(event.batchId, [event]);
+  }
+  return groups;
+}
+
+const dayOrNull = (iso: string | null): number | null => (iso === null ? null : requireDay(iso));

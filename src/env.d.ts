@@ -1,0 +1,8 @@
+/// <reference types="astro/client" />
+
+declare namespace App {
+  interface Locals {
+    /** The season as it stands, read once for each page. */
+    season: import('./server/season.ts').Season;
+  }
+}

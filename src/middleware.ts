@@ -1,0 +1,71 @@
+import { defineMiddleware } from 'astro:middleware';
+import { ProblemError } from './contracts/problem.ts';
+import { databaseIsAway, problemOf, problemResponse } from './server/edge.ts';
+import { log } from './server/log.ts';
+import { awayPage } from './server/awayPage.ts';
+import { readSeason } from './server/season.ts';
+
+const UNSAFE = new Set(['POST', 'PUT', 'PATCH', 'DELETE']);
+
+/** Headers on every answer. The content security policy's script and style parts are added by the build, with hashes. */
+const HEADERS: Readonly<Record<string, string>> = {
+  'x-content-type-options': 'nosniff',
+  'x-frame-options': 'DENY',
+  'referrer-policy': 'same-origin',
+  'cross-origin-opener-policy': 'same-origin',
+  'cross-origin-resource-policy': 'same-origin',
+  'permissions-policy': 'camera=(), microphone=(), geolocation=()',
+};
+
+export const onRequest = defineMiddleware(async (context, next) => {
+  const started = performance.now();
+  const { request, url } = context;
+  const response = await answer(context, next);
+  for (const [name, value] of Object.entries(HEADERS)) response.headers.set(name, value);
+  const ms = Math.round((performance.now() - started) * 10) / 10;
+  log.info({ method: request.method, path: url.pathname, status: response.status, ms }, 'request');
+  response.headers.set('server-timing', `app;dur=${ms}`);
+  return response;
+});
+
+async function answer(
+  context: Parameters<typeof onRequest>[0],
+  next: Parameters<typeof onRequest>[1],
+): Promise<Response> {
+  const { request, url } = context;
+  const isApi = url.pathname.startsWith('/api/');
+  if (UNSAFE.has(request.method) && !sameOrigin(request)) {
+    return problemResponse({
+      type: 'about:blank',
+      title: 'Not from here',
+      status: 403,
+      detail: 'Changes are taken only from the application’s own pages.',
+    });
+  }
+  try {
+    if (!isApi) context.locals.season = await readSeason();
+    return await next();
+  } catch (error) {
+    if (isApi) return problemResponse(problemOf(error, url.pathname));
+    if (databaseIsAway(error)) {
+      problemOf(error, url.pathname);
+      return awayPage();
+    }
+    if (error instanceof ProblemError && error.problem.status === 404) return context.rewrite('/404');
+    throw error;
+  }
+}
+
+/**
+ * Whether an unsafe call comes from the application's own pages: the Origin's host is the host called. Calls without an
+ * Origin (scripts on this machine) are taken unless the browser says they come from another site.
+ */
+function sameOrigin(request: Request): boolean {
+  const origin = request.headers.get('origin');
+  if (origin === null) return !['cross-site', 'same-site'].includes(request.headers.get('sec-fetch-site') ?? '');
+  try {
+    return new URL(origin).host === request.headers.get('host');
+  } catch {
+    return false;
+  }
+}

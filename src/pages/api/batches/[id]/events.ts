@@ -1,0 +1,8 @@
+import { eventInput } from '../../../../contracts/batches.ts';
+import { logEvent } from '../../../../server/changeBatches.ts';
+import { body, endpoint, idParam, json } from '../../../../server/edge.ts';
+
+export const POST = endpoint(async (context) => {
+  const logged = await logEvent(idParam(context), await body(context, eventInput));
+  return json(logged, logged.repeated ? 200 : 201);
+});

@@ -1,0 +1,8 @@
+import { splitInput } from '../../../../contracts/batches.ts';
+import { splitBatch } from '../../../../server/changeBatches.ts';
+import { body, endpoint, idParam, json } from '../../../../server/edge.ts';
+
+export const POST = endpoint(async (context) => {
+  const split = await splitBatch(idParam(context), await body(context, splitInput));
+  return json(split, split.repeated ? 200 : 201);
+});

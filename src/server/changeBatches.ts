@@ -1,0 +1,321 @@
+import { createHash, randomUUID } from 'node:crypto';
+import type { Transaction } from 'sequelize';
+import { isoFromDay, requireDay } from '../core/calendar/dayNumber.ts';
+import type { BatchEvent, EventKind } from '../core/batch/event.ts';
+import { reduceLog, splitSnapshot, type BatchState } from '../core/batch/reduce.ts';
+import type { BatchPlan } from '../core/model.ts';
+import type { BatchInput, BatchPatch, EventInput, SplitInput } from '../contracts/batches.ts';
+import { fieldProblem, ProblemError } from '../contracts/problem.ts';
+import type { BatchRecord, EventRecord } from '../contracts/records.ts';
+import { eventByKey, insertBatch, insertEvent, lockBatch, updateBatch, type NewEvent } from '../db/batches.ts';
+import { readEvents, type World } from '../db/world.ts';
+import { database } from './database.ts';
+import { readSeason } from './season.ts';
+
+/** Makes a batch. Returns it as written. */
+export async function createBatch(input: BatchInput): Promise<BatchRecord> {
+  const { world } = await readSeason();
+  requireKnown(world, input);
+  return database().transaction((transaction) => insertBatch(database(), newBatch(input), transaction));
+}
+
+/** Changes a batch's plan if it is still the version read; the change is written to its log as well. */
+export async function patchBatch(id: number, patch: BatchPatch): Promise<BatchRecord> {
+  const { world, now } = await readSeason();
+  return database().transaction(async (transaction) => {
+    const before = await lockBatch(id, transaction);
+    if (!before) throw missing(id);
+    if (before.version !== patch.version) throw stale(before, patch);
+    const { version: _version, ...changes } = patch;
+    const input: BatchInput = { ...batchInputOf(before), ...changes };
+    requireKnown(world, input);
+    if (input.cropId !== before.cropId) throw fieldProblem('cropId', 'A batch keeps its crop; make a new batch instead.');
+    const after = await updateBatch(id, before.version, newBatch(input), transaction);
+    if (!after) throw stale(before, patch);
+    const said = describeChange(batchInputOf(before), batchInputOf(after));
+    if (said) {
+      await insertEvent({ ...line(id, 'edited', now.today, now.instant_ms), note: said }, transaction);
+    }
+    return after;
+  });
+}
+
+/** What became of a log post: written now, or written before under the same key. */
+export interface Logged {
+  readonly eventId: number;
+  readonly repeated: boolean;
+}
+
+/** Writes a line to a batch's log, if it can follow those before. The same key twice writes once. */
+export async function logEvent(batchId: number, input: EventInput): Promise<Logged> {
+  const { world, now } = await readSeason();
+  const requestHash = hashOf({ batchId, ...input });
+  const day = requireDay(input.day);
+  if (day > now.today) throw fieldProblem('day', `Log what has happened: ${input.day} is still to come.`);
+  if (input.placeId !== null && !world.places.some((place) => place.id === input.placeId)) {
+    throw fieldProblem('placeId', 'There is no such place.');
+  }
+  if (input.kind === 'withdrawn' && input.correctsId === null) {
+    throw fieldProblem('correctsId', 'Say which line is withdrawn.');
+  }
+  return database().transaction(async (transaction) => {
+    const batch = await lockBatch(batchId, transaction);
+    if (!batch) throw missing(batchId);
+    const repeated = await repeatedKey(input.idempotencyKey, requestHash, transaction);
+    if (repeated !== null) return { eventId: repeated, repeated: true };
+    const events = await readEvents(database(), batchId, transaction);
+    const event: NewEvent = {
+      batchId,
+      kind: input.kind as EventKind,
+      day,
+      count: input.count,
+      placeId: input.placeId ?? placeByKind(input.kind as EventKind, batch.plan),
+      note: input.note,
+      cause: input.cause,
+      correctsId: input.correctsId,
+      snapshot: null,
+      idempotencyKey: input.idempotencyKey,
+      requestHash,
+      recordedAt_ms: now.instant_ms,
+    };
+    requireFollows(events, event);
+    return { eventId: await insertEvent(event, transaction), repeated: false };
+  });
+}
+
+/** Splits plants off into a batch of their own, which goes on from the state of the first. */
+export async function splitBatch(id: number, input: SplitInput): Promise<{ batchId: number; repeated: boolean }> {
+  const { now } = await readSeason();
+  const requestHash = hashOf({ id, ...input });
+  const day = requireDay(input.day);
+  if (day > now.today) throw fieldProblem('day', `A split is logged when it is done: ${input.day} is still to come.`);
+  return database().transaction(async (transaction) => {
+    const batch = await lockBatch(id, transaction);
+    if (!batch) throw missing(id);
+    const repeated = await repeatedKey(`${input.idempotencyKey}/in`, requestHash, transaction);
+    if (repeated !== null) {
+      const before = (await eventByKey(`${input.idempotencyKey}/in`, transaction))!;
+      return { batchId: before.batchId, repeated: true };
+    }
+    if (batch.version !== input.version) throw stale(batch, input);
+    const events = await readEvents(database(), id, transaction);
+    const { state } = reduceLog(events);
+    return { batchId: await split(batch, state, events, input, day, requestHash, now.instant_ms, transaction), repeated: false };
+  });
+}
+
+async function split(
+  batch: BatchRecord,
+  state: BatchState,
+  events: readonly EventRecord[],
+  input: SplitInput,
+  day: number,
+  requestHash: string,
+  recordedAt_ms: number,
+  transaction: Transaction,
+): Promise<number> {
+  const present = state.phase === 'planned' ? batch.plan.plantsWanted : state.alive_count!;
+  if (input.count >= present) throw fieldProblem('count', `Split off fewer than the ${present} there are.`);
+  const share = input.count / present;
+  const wanted = Math.min(batch.plan.plantsWanted - 1, Math.max(1, Math.round(batch.plan.plantsWanted * share)));
+  if (wanted < 1) throw fieldProblem('count', 'One plant cannot be split.');
+  const part: BatchPlan = {
+    ...batch.plan,
+    plantsWanted: wanted,
+    transplantOn: input.transplantOn ? requireDay(input.transplantOn) : batch.plan.transplantOn,
+  };
+  const rest: BatchPlan = { ...batch.plan, plantsWanted: batch.plan.plantsWanted - wanted };
+  const made = await insertBatch(database(), { ...batch, plan: part, note: input.note, splitFromId: batch.id }, transaction);
+  const base = { requestHash, recordedAt_ms };
+  if (state.phase !== 'planned') {
+    const out: NewEvent = {
+      ...line(batch.id, 'split-out', day, recordedAt_ms),
+      ...base,
+      count: input.count,
+      note: `to ${made.code}`,
+      idempotencyKey: `${input.idempotencyKey}/out`,
+    };
+    requireFollows(events, out);
+    await insertEvent(out, transaction);
+    await insertEvent(
+      {
+        ...line(made.id, 'split-in', day, recordedAt_ms),
+        ...base,
+        count: input.count,
+        placeId: state.placeId,
+        note: `from ${batch.code}`,
+        snapshot: splitSnapshot(state),
+        idempotencyKey: `${input.idempotencyKey}/in`,
+      },
+      transaction,
+    );
+  } else {
+    const note = { ...line(made.id, 'note', day, recordedAt_ms), ...base, note: `split from ${batch.code} before sowing` };
+    await insertEvent({ ...note, idempotencyKey: `${input.idempotencyKey}/in` }, transaction);
+  }
+  const changed = await updateBatch(batch.id, batch.version, { ...batch, plan: rest }, transaction);
+  if (!changed) throw stale(batch, input);
+  return made.id;
+}
+
+/** Refuses an event that cannot follow, with the field at fault. */
+function requireFollows(events: readonly EventRecord[], event: NewEvent): void {
+  if (event.correctsId !== null) requireCorrectable(events, event);
+  const trial: BatchEvent = { ...event, id: Number.MAX_SAFE_INTEGER };
+  const { refusal } = reduceLog([...events, trial]);
+  if (!refusal) return;
+  if (refusal.event.id === trial.id) throw fieldProblem(refusal.field, sentence(refusal.reason));
+  throw fieldProblem(
+    refusal.field,
+    `With this, the line "${refusal.event.kind}" of ${isoFromDay(refusal.event.day)} could not stand: ${refusal.reason}. Correct that line first.`,
+  );
+}
+
+function requireCorrectable(events: readonly EventRecord[], event: NewEvent): void {
+  const target = events.find((e) => e.id === event.correctsId);
+  if (!target) throw fieldProblem('correctsId', 'That line is not in the log of this batch.');
+  if (target.kind === 'withdrawn' || ['split-out', 'split-in', 'edited'].includes(target.kind)) {
+    throw fieldProblem('correctsId', 'That line cannot be corrected; log what is true now instead.');
+  }
+  if (event.kind !== 'withdrawn' && event.kind !== target.kind) {
+    throw fieldProblem('kind', `A line of the kind "${target.kind}" is corrected by one of the same kind, or withdrawn.`);
+  }
+  const by = events.find((e) => e.correctsId === event.correctsId);
+  if (by) {
+    throw new ProblemError(409, 'Corrected already', 'Someone has corrected this line; look at it as it now stands.', {
+      current: by,
+      yours: event,
+    });
+  }
+}
+
+async function repeatedKey(key: string, requestHash: string, transaction: Transaction): Promise<number | null> {
+  const known = await eventByKey(key, transaction);
+  if (!known) return null;
+  if (known.requestHash !== requestHash) {
+    throw fieldProblem('idempotencyKey', 'This key was used for another line; use a fresh one for each.');
+  }
+  return known.id;
+}
+
+const PLACE_OF: Readonly<Partial<Record<EventKind, keyof BatchPlan['places']>>> = {
+  sown: 'germinate',
+  'off-heat': 'grow',
+  potted: 'pot',
+  'hardening-started': 'harden',
+};
+
+function placeByKind(kind: EventKind, plan: BatchPlan): number | null {
+  const stage = PLACE_OF[kind];
+  return stage ? plan.places[stage] : null;
+}
+
+function line(batchId: number, kind: EventKind, day: number, recordedAt_ms: number): NewEvent {
+  const key = randomUUID();
+  return {
+    batchId,
+    kind,
+    day,
+    count: null,
+    placeId: null,
+    note: '',
+    cause: '',
+    correctsId: null,
+    snapshot: null,
+    idempotencyKey: key,
+    requestHash: key,
+    recordedAt_ms,
+  };
+}
+
+/** A batch's plan as a person would send it. */
+export function batchInputOf(batch: BatchRecord): BatchInput {
+  return {
+    cropId: batch.cropId,
+    varietyId: batch.varietyId,
+    lotId: batch.lotId,
+    plantsWanted: batch.plan.plantsWanted,
+    spare_frac: batch.plan.spare_frac,
+    transplantOn: isoFromDay(batch.plan.transplantOn),
+    hardening_days: batch.plan.hardening_days,
+    places: batch.plan.places,
+    sowContainerId: batch.plan.sowContainerId,
+    potContainerId: batch.plan.potContainerId,
+    note: batch.note,
+  };
+}
+
+/** The record to be written for an input that Zod has passed. */
+export function newBatch(input: BatchInput) {
+  const plan: BatchPlan = {
+    plantsWanted: input.plantsWanted,
+    spare_frac: input.spare_frac,
+    transplantOn: requireDay(input.transplantOn),
+    hardening_days: input.hardening_days,
+    places: input.places,
+    sowContainerId: input.sowContainerId,
+    potContainerId: input.potContainerId,
+  };
+  const { cropId, varietyId, lotId, note } = input;
+  return { cropId, varietyId, lotId, plan, note, splitFromId: null };
+}
+
+/** Refuses numbers of things that are not in the books, naming the field. */
+export function requireKnown(world: World, input: BatchInput): void {
+  const has = (list: readonly { id: number }[], id: number | null) => id === null || list.some((item) => item.id === id);
+  if (!has(world.crops, input.cropId)) throw fieldProblem('cropId', 'There is no such crop; choose one from the book.');
+  const variety = world.varieties.find((v) => v.id === input.varietyId);
+  if (input.varietyId !== null && variety?.cropId !== input.cropId) {
+    throw fieldProblem('varietyId', 'This is not a variety of that crop.');
+  }
+  if (input.lotId !== null && !world.lots.some((lot) => lot.id === input.lotId && lot.varietyId === input.varietyId)) {
+    throw fieldProblem('lotId', 'This is not a lot of that variety.');
+  }
+  for (const [stage, id] of Object.entries(input.places)) {
+    if (!has(world.places, id)) throw fieldProblem(`places.${stage}`, 'There is no such place.');
+  }
+  const sow = world.containers.find((container) => container.id === input.sowContainerId);
+  if (!sow || sow.kind === 'pot') throw fieldProblem('sowContainerId', 'Choose a tray to sow in.');
+  const pot = world.containers.find((container) => container.id === input.potContainerId);
+  if (input.potContainerId !== null && pot?.kind !== 'pot') throw fieldProblem('potContainerId', 'Choose a pot.');
+}
+
+function describeChange(before: BatchInput, after: BatchInput): string {
+  const flat = (input: BatchInput) => ({ ...input, places: JSON.stringify(input.places) }) as Record<string, unknown>;
+  const [b, a] = [flat(before), flat(after)];
+  const WORDS: Record<string, string> = {
+    transplantOn: 'transplant date',
+    plantsWanted: 'plants wanted',
+    spare_frac: 'spare share',
+    hardening_days: 'hardening days',
+    varietyId: 'variety',
+    lotId: 'lot',
+    sowContainerId: 'sowing tray',
+    potContainerId: 'pot',
+  };
+  return Object.keys(a)
+    .filter((key) => a[key] !== b[key])
+    .map((key) =>
+      ['transplantOn', 'plantsWanted', 'spare_frac', 'hardening_days'].includes(key)
+        ? `${WORDS[key]} ${String(b[key])} to ${String(a[key])}`
+        : (WORDS[key] ?? key),
+    )
+    .join('; ');
+}
+
+function hashOf(value: unknown): string {
+  return createHash('sha256').update(JSON.stringify(value)).digest('hex');
+}
+
+function missing(id: number): ProblemError {
+  return new ProblemError(404, 'No such batch', `There is no batch number ${id}.`);
+}
+
+function stale(current: BatchRecord, yours: unknown): ProblemError {
+  return new ProblemError(409, 'Changed by someone else', 'Someone changed this since you opened it. Both versions are kept here; choose.', {
+    current: { ...batchInputOf(current), version: current.version },
+    yours,
+  });
+}
+
+const sentence = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;

@@ -1,0 +1,92 @@
+import type { z } from 'zod';
+import { ForeignKeyConstraintError } from 'sequelize';
+import { stageSums } from '../core/growth/stageSums.ts';
+import { containerInput, cropInput, lotInput, placeInput, varietyInput, type NurseryInput } from '../contracts/books.ts';
+import { fieldProblem, ProblemError } from '../contracts/problem.ts';
+import { requireDay } from '../core/calendar/dayNumber.ts';
+import { insertLine, updateLine, updateNursery, type BookInputs, type BookName, type BookWrite } from '../db/books.ts';
+import { database } from './database.ts';
+import { readSeason } from './season.ts';
+
+/** The schema of each book's lines. */
+export const BOOK_SCHEMAS = {
+  crops: cropInput,
+  varieties: varietyInput,
+  lots: lotInput,
+  places: placeInput,
+  containers: containerInput,
+} satisfies Record<BookName, z.ZodType>;
+
+export const BOOK_NAMES = Object.keys(BOOK_SCHEMAS) as BookName[];
+const ONE: Readonly<Record<BookName, string>> = {
+  crops: 'crop',
+  varieties: 'variety',
+  lots: 'lot',
+  places: 'place',
+  containers: 'container',
+};
+
+/** The lines of a book as they stand. */
+export async function readBook(book: BookName): Promise<readonly { id: number; version: number }[]> {
+  return (await readSeason()).world[book];
+}
+
+/** Adds a line to a book, or changes one read at `version`. */
+export async function writeLine<B extends BookName>(
+  book: B,
+  input: BookInputs[B],
+  existing: { id: number; version: number } | null,
+): Promise<{ id: number; version: number }> {
+  requireSense(book, input);
+  let write: BookWrite;
+  try {
+    write = existing
+      ? await updateLine(database(), book, existing.id, existing.version, input)
+      : await insertLine(database(), book, input);
+  } catch (error) {
+    if (error instanceof ForeignKeyConstraintError) {
+      throw fieldProblem('cropId' in input ? 'cropId' : 'varietyId', 'That line of the books is not there, or batches hold on to it.');
+    }
+    throw error;
+  }
+  if (write.kind === 'taken') {
+    throw fieldProblem('code' in input ? 'code' : 'name', `There is a ${ONE[book]} of this name already.`);
+  }
+  if (write.kind === 'missing') throw new ProblemError(404, `No such ${ONE[book]}`, `There is no ${ONE[book]} number ${existing!.id}.`);
+  if (write.kind === 'stale') {
+    const current = (await readBook(book)).find((item) => item.id === existing!.id);
+    throw new ProblemError(409, 'Changed by someone else', 'Someone changed this since you opened it. Both versions are kept here; choose.', {
+      current,
+      yours: { ...input, version: existing!.version },
+    });
+  }
+  return { id: write.id, version: write.version };
+}
+
+/** Changes the nursery's settings. */
+export async function writeNursery(input: NurseryInput): Promise<void> {
+  if (await updateNursery(input)) return;
+  const { world } = await readSeason();
+  throw new ProblemError(409, 'Changed by someone else', 'Someone changed the settings since you opened them.', {
+    current: world.nursery,
+    yours: input,
+  });
+}
+
+/** What Zod cannot see: whether the figures together make a crop that can be raised, and days in order. */
+function requireSense<B extends BookName>(book: B, input: BookInputs[B]): void {
+  if (book === 'crops') {
+    try {
+      stageSums({ ...(input as BookInputs['crops']), id: 0 }, false);
+    } catch (error) {
+      if (error instanceof RangeError) throw fieldProblem('weeksLow', error.message);
+      throw error;
+    }
+  }
+  if (book === 'lots') {
+    const lot = input as BookInputs['lots'];
+    if (lot.receivedOn && lot.testedOn && requireDay(lot.testedOn) < requireDay(lot.receivedOn) - 3650) {
+      throw fieldProblem('testedOn', 'The test is more than ten years older than the lot.');
+    }
+  }
+}

@@ -1,0 +1,24 @@
+/** Settings from the environment, read once at each start. Nothing here is a secret kept in the repository. */
+export interface Config {
+  readonly databaseUrl: string;
+  readonly host: string;
+  readonly port: number;
+  readonly logLevel: string;
+  /** Further host names the application answers to, such as a name in the house's own network. */
+  readonly allowedHosts: readonly string[];
+}
+
+/** @throws Error naming the setting when one is missing or wrong */
+export function readConfig(env: Readonly<Record<string, string | undefined>>): Config {
+  const databaseUrl = env['DATABASE_URL'];
+  if (!databaseUrl) throw new Error('DATABASE_URL is not set; start with bin/start, which sets it');
+  const port = Number(env['PORT'] ?? 4310);
+  if (!(Number.isInteger(port) && port >= 1 && port <= 65_535)) throw new Error(`PORT is "${env['PORT']}"; use 1 to 65535`);
+  return {
+    databaseUrl,
+    host: env['HOST'] ?? '127.0.0.1',
+    port,
+    logLevel: env['LOG_LEVEL'] ?? 'info',
+    allowedHosts: (env['ALLOWED_HOSTS'] ?? '').split(',').filter(Boolean),
+  };
+}

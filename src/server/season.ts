@@ -1,0 +1,114 @@
+import { batchProgress, type Progress } from '../core/batch/progress.ts';
+import { reduceLog, type BatchState } from '../core/batch/reduce.ts';
+import { roundOf, workOf, type Job } from '../core/round/work.ts';
+import { climateStart } from '../core/schedule/placeClimate.ts';
+import { seasonTables, type SeasonTables } from '../core/schedule/seasonTables.ts';
+import type { BatchRecord, EventRecord } from '../contracts/records.ts';
+import { ProblemError } from '../contracts/problem.ts';
+import { readRevision, readWorld, type World } from '../db/world.ts';
+import { nowAt, type Now } from './clock.ts';
+import { database } from './database.ts';
+
+/** Days the tables cover from 1 January of last year: to the end of the year after next. */
+export const TABLE_DAYS = 4 * 366;
+
+/** A batch with all that follows from its log and its plan. */
+export interface BatchView {
+  readonly batch: BatchRecord;
+  readonly name: string;
+  readonly cropName: string;
+  readonly varietyName: string;
+  readonly events: readonly EventRecord[];
+  readonly state: BatchState;
+  readonly progress: Progress;
+  /** Work for today's round. */
+  readonly round: readonly Job[];
+  /** All work still to come. */
+  readonly work: readonly Job[];
+}
+
+/** The whole season as it stands at the application's now. */
+export interface Season {
+  readonly world: World;
+  readonly now: Now;
+  readonly tables: SeasonTables;
+  readonly batches: readonly BatchView[];
+}
+
+interface Held {
+  world?: World;
+  season?: Season;
+}
+const held = ((globalThis as { crookSeason?: Held }).crookSeason ??= {});
+
+/**
+ * The season, worked out anew only when something was written or the day changed.
+ * @throws ProblemError 503 when the nursery has not been set up
+ */
+export async function readSeason(): Promise<Season> {
+  const world = await currentWorld();
+  const now = nowAt(world.nursery);
+  const known = held.season;
+  if (known && known.world === world && known.now.today === now.today) return { ...known, now };
+  const season = workOut(world, now);
+  held.season = season;
+  return season;
+}
+
+async function currentWorld(): Promise<World> {
+  const db = database();
+  if (held.world && held.world.revision === (await readRevision(db))) return held.world;
+  const world = await readWorld(db);
+  if (!world) throw new ProblemError(503, 'Not set up yet', 'Start the application with bin/start, which sets up a nursery.');
+  held.world = world;
+  return world;
+}
+
+/** Works the season out from what is written. Pure but for its arguments. */
+export function workOut(world: World, now: Now): Season {
+  const tables = seasonTables(world.places, climateStart(now.today), TABLE_DAYS);
+  const crops = new Map(world.crops.map((crop) => [crop.id, crop]));
+  const varieties = new Map(world.varieties.map((variety) => [variety.id, variety]));
+  const containers = new Map(world.containers.map((container) => [container.id, container]));
+  const batches = world.batches.map((batch): BatchView => {
+    const crop = crops.get(batch.cropId)!;
+    const varietyName = batch.varietyId === null ? '' : (varieties.get(batch.varietyId)?.name ?? '');
+    const events = world.events.get(batch.id) ?? [];
+    const { state } = reduceLog(events);
+    const progress = batchProgress({
+      crop,
+      plan: batch.plan,
+      state,
+      offHeat: world.nursery.offHeat,
+      tables,
+      containers,
+      today: now.today,
+    });
+    const input = { batchId: batch.id, plan: batch.plan, state, progress, containers };
+    return {
+      batch,
+      name: batchName(crop.name, varietyName, batch.letter),
+      cropName: crop.name,
+      varietyName,
+      events,
+      state,
+      progress,
+      round: roundOf(input, now.today),
+      work: workOf(input),
+    };
+  });
+  return { world, now, tables, batches };
+}
+
+/** How a batch is called: crop, variety, letter. */
+export function batchName(crop: string, variety: string, letter: string): string {
+  const capital = crop.charAt(0).toUpperCase() + crop.slice(1);
+  return [capital, variety, letter].filter(Boolean).join(' ');
+}
+
+/** One batch of a season, or a 404 problem. */
+export function batchIn(season: Season, id: number): BatchView {
+  const view = season.batches.find((b) => b.batch.id === id);
+  if (!view) throw new ProblemError(404, 'No such batch', `There is no batch number ${id}.`);
+  return view;
+}

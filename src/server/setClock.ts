@@ -1,0 +1,10 @@
+import type { ClockInput } from '../contracts/books.ts';
+import { updateDemoClock } from '../db/books.ts';
+import { changedClock } from './clock.ts';
+import { readSeason } from './season.ts';
+
+/** Sets, runs or pauses the demo's clock. */
+export async function updateDemoClockTo(change: ClockInput): Promise<void> {
+  const { world } = await readSeason();
+  await updateDemoClock(changedClock(world.nursery, change));
+}

@@ -1,0 +1,143 @@
+import { readFile } from 'node:fs/promises';
+import type { Sequelize } from 'sequelize';
+import { isoFromDay } from '../core/calendar/dayNumber.ts';
+import type { BatchPlan, Container, Crop, Place } from '../core/model.ts';
+import { cropsFromLibrary, type LibraryTexts } from '../contracts/cropLibrary.ts';
+import type { DemoClock } from '../contracts/records.ts';
+import { insertBatch, insertEvent, type NewEvent } from '../db/batches.ts';
+import { ContainerModel, CropModel, LotModel, NurseryModel, PlaceModel, PlacePeriodModel, VarietyModel } from '../db/models.ts';
+import { morningOf } from './clock.ts';
+
+/** The nursery a start begins with. */
+export interface NurserySeed {
+  readonly nursery: Omit<Parameters<typeof NurseryModel.create>[0] & object, 'id' | 'demoClock' | 'version'> & { timeZone: string };
+  /** Calendar day the demo's clock stands on; null for a real nursery. */
+  readonly demoToday: number | null;
+  readonly places: readonly Place[];
+  readonly containers: readonly Container[];
+  readonly batches: readonly {
+    readonly crop: string;
+    readonly variety: string;
+    readonly plan: BatchPlan;
+    readonly events: readonly Pick<NewEvent, 'kind' | 'day' | 'count' | 'placeId' | 'cause' | 'note'>[];
+  }[];
+}
+
+/** What stands in the database: nothing, the demo, or a real nursery. */
+export async function whatIsThere(): Promise<'nothing' | 'demo' | 'nursery'> {
+  const row = await NurseryModel.findByPk(1, { raw: true });
+  if (!row) return 'nothing';
+  return row.demoClock ? 'demo' : 'nursery';
+}
+
+/** The crop library that ships with the application. */
+export async function libraryCrops(): Promise<Crop[]> {
+  const read = (name: string) => readFile(new URL(`../stores/${name}`, import.meta.url), 'utf8');
+  const texts: LibraryTexts = {
+    crops: await read('crops.csv'),
+    routes: await read('crop-routes.csv'),
+    emergenceDays: await read('emergence-days.csv'),
+    emergencePercent: await read('emergence-percent.csv'),
+  };
+  return cropsFromLibrary(texts);
+}
+
+/** Empties the database of the demo and writes a nursery in its place, all or nothing. Refuses to touch a real nursery. */
+export async function setUp(db: Sequelize, seed: NurserySeed, machine_ms: number): Promise<void> {
+  if ((await whatIsThere()) === 'nursery') throw new Error('there is a real nursery in this database; it is never overwritten');
+  const crops = await libraryCrops();
+  await db.transaction(async (transaction) => {
+    await db.query(
+      `TRUNCATE imports, batch_events, batches, containers, place_periods, places, lots, varieties, crops, nursery
+       RESTART IDENTITY`,
+      { transaction },
+    );
+    const at_ms = seed.demoToday === null ? 0 : morningOf(seed.demoToday, seed.nursery.timeZone);
+    const demoClock: DemoClock | null =
+      seed.demoToday === null ? null : { at_ms, anchor_ms: machine_ms, running: false, rate: 60 };
+    await NurseryModel.create({ ...(seed.nursery as object), id: 1, demoClock } as never, { transaction });
+    const cropIds = new Map<string, number>();
+    for (const { id: _id, ...crop } of crops) {
+      const row = await CropModel.create({ ...crop, emergence: [...crop.emergence] }, { transaction });
+      cropIds.set(crop.name, row.id);
+    }
+    const placeIds = new Map<number, number>();
+    for (const { id, periods, ...place } of seed.places) {
+      const row = await PlaceModel.create(place, { transaction });
+      placeIds.set(id, row.id);
+      await PlacePeriodModel.bulkCreate(periods.map((period) => ({ ...period, placeId: row.id })), { transaction });
+    }
+    const containerIds = new Map<number, number>();
+    for (const { id, ...container } of seed.containers) {
+      containerIds.set(id, (await ContainerModel.create(container, { transaction })).id);
+    }
+    await writeBatches(db, seed, { cropIds, placeIds, containerIds }, transaction);
+  });
+}
+
+interface Ids {
+  readonly cropIds: ReadonlyMap<string, number>;
+  readonly placeIds: ReadonlyMap<number, number>;
+  readonly containerIds: ReadonlyMap<number, number>;
+}
+
+async function writeBatches(
+  db: Sequelize,
+  seed: NurserySeed,
+  ids: Ids,
+  transaction: Parameters<typeof insertBatch>[2],
+): Promise<void> {
+  const place = (id: number | null) => (id === null ? null : ids.placeIds.get(id)!);
+  const varieties = new Map<string, { varietyId: number; lotId: number }>();
+  for (const [i, demo] of seed.batches.entries()) {
+    const cropId = ids.cropIds.get(demo.crop)!;
+    const key = `${demo.crop}/${demo.variety}`;
+    if (!varieties.has(key)) {
+      const variety = await VarietyModel.create({ cropId, name: demo.variety, note: '' }, { transaction });
+      const lot = await LotModel.create(
+        {
+          varietyId: variety.id,
+          code: `WB-${String(100 + varieties.size)}`,
+          receivedOn: isoFromDay(demo.plan.transplantOn - 150),
+          germination_percent: 86 + (varieties.size % 10),
+          testedOn: isoFromDay(demo.plan.transplantOn - 200),
+          seeds_count: 1000,
+        },
+        { transaction },
+      );
+      varieties.set(key, { varietyId: variety.id, lotId: lot.id });
+    }
+    const plan: BatchPlan = {
+      ...demo.plan,
+      places: {
+        germinate: place(demo.plan.places.germinate),
+        grow: place(demo.plan.places.grow),
+        pot: place(demo.plan.places.pot),
+        harden: place(demo.plan.places.harden),
+      },
+      sowContainerId: ids.containerIds.get(demo.plan.sowContainerId)!,
+      potContainerId: demo.plan.potContainerId === null ? null : ids.containerIds.get(demo.plan.potContainerId)!,
+    };
+    const batch = await insertBatch(
+      db,
+      { cropId, ...varieties.get(key)!, plan, note: '', splitFromId: null },
+      transaction,
+    );
+    for (const [j, event] of demo.events.entries()) {
+      const idempotencyKey = `seed-${i}-${j}`.padEnd(8, '.');
+      await insertEvent(
+        {
+          ...event,
+          batchId: batch.id,
+          placeId: place(event.placeId),
+          correctsId: null,
+          snapshot: null,
+          idempotencyKey,
+          requestHash: idempotencyKey,
+          recordedAt_ms: morningOf(event.day, seed.nursery.timeZone),
+        },
+        transaction,
+      );
+    }
+  }
+}
