@@ -112,7 +112,7 @@ export const DEMO_BATCHES: readonly DemoBatch[] = [
   line('pepper', 'Long Oxbow', 100, '2027-06-10', [1, 3, 4, 6], 2, 5, { lag: 2 }),
   line('aubergine', 'Dusk Bell', 60, '2027-06-01', [1, 3, 3, 6], 2, 6),
   line('aubergine', 'Dusk Bell', 40, '2027-06-08', [1, 3, 3, 6], 2, 6, { skip: 'half-up' }),
-  line('basil', 'Sweet Ferry', 150, '2027-05-30', [3, 3, 4, 6], 1, 7, {
+  line('basil', 'Sweet Ferry', 150, '2027-05-14', [3, 3, 4, 6], 1, 7, {
     loss: { days: 16, count: 40, cause: 'damped off', whole: true },
   }),
   line('basil', 'Sweet Ferry', 150, '2027-06-06', [3, 3, 4, 6], 1, 7),

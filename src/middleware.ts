@@ -51,7 +51,7 @@ async function answer(
       problemOf(error, url.pathname);
       return awayPage();
     }
-    if (error instanceof ProblemError && error.problem.status === 404) return context.rewrite('/404');
+    if (error instanceof ProblemError && error.problem.status === 404) return await context.rewrite('/404');
     throw error;
   }
 }

@@ -119,8 +119,8 @@ function countRefusal(state: BatchState, event: BatchEvent): Refusal | null {
   if ((kind === 'counted' || kind === 'emerged') && count > state.sown_count!) {
     return { field: 'count', reason: `${count} up of ${state.sown_count} sown cannot be; count again or correct the sowing` };
   }
-  if ((kind === 'counted' || kind === 'emerged') && state.up_count !== null && count < state.up_count) {
-    return { field: 'count', reason: `${state.up_count} were up before; log those that died as lost` };
+  if ((kind === 'counted' || kind === 'emerged') && state.up_count !== null && count < state.up_count - state.lost_count) {
+    return { field: 'count', reason: `${state.up_count - state.lost_count} were up before; log those that died as lost` };
   }
   if ((kind === 'potted' || kind === 'lost' || kind === 'planted-out') && count > state.alive_count!) {
     return { field: 'count', reason: `only ${state.alive_count} are left` };
@@ -158,6 +158,8 @@ export function applyEvent(state: BatchState, event: BatchEvent): BatchState {
     case 'counted':
       next.up_count = count;
       next.lastCountOn = event.day;
+      // Off the heat a count is of plants standing: what has not come by then is not waited for.
+      if (state.phase === 'growing') next.alive_count = Math.min(state.alive_count!, count!);
       break;
     case 'emerged':
       if (count !== null) {

@@ -1,0 +1,291 @@
+import { useCallback, useEffect, useState } from 'react';
+import { isoFromDay } from '../../core/calendar/dayNumber.ts';
+import type { RoundJob, RoundPlace, RoundView } from '../../contracts/views.ts';
+import { call, freshKey, trouble } from '../../ui/call.ts';
+import { counted, dayNight, spokenDay } from '../../ui/format.ts';
+import { keptLines, postLine, sendKept, type LogLine } from '../../ui/logPost.ts';
+import { temperatureColour } from '../../ui/ramp.ts';
+import { JobPanel } from './JobPanel.tsx';
+
+/** A job that was logged in this sitting, so that it can be undone. */
+interface Done {
+  readonly job: RoundJob;
+  readonly placeId: number | null;
+  readonly said: string;
+  /** null while it waits on this device for a network. */
+  readonly eventId: number | null;
+  readonly undone: boolean;
+}
+
+/** Today's work, place by place in walking order: one tap logs it, the panel changes number or date first. */
+export function Round({ initial }: { readonly initial: RoundView }) {
+  const [view, setView] = useState(initial);
+  const [open, setOpen] = useState<string | null>(null);
+  const [done, setDone] = useState<readonly Done[]>([]);
+  const [message, setMessage] = useState('');
+  const [busy, setBusy] = useState<string | null>(null);
+  const [kept, setKept] = useState(0);
+
+  const refresh = useCallback(async () => {
+    const answer = await call<RoundView>('GET', '/api/round');
+    if (answer.kind === 'done') setView(answer.value);
+  }, []);
+
+  const flush = useCallback(async () => {
+    if (keptLines().length === 0) return;
+    const { sent, refused } = await sendKept();
+    setKept(keptLines().length);
+    if (sent + refused.length > 0) {
+      setMessage([`${counted(sent, 'line')} sent.`, ...refused].join(' '));
+      await refresh();
+    }
+  }, [refresh]);
+
+  useEffect(() => {
+    setKept(keptLines().length);
+    void flush();
+    const again = () => void flush();
+    window.addEventListener('online', again);
+    return () => window.removeEventListener('online', again);
+  }, [flush]);
+
+  async function log(job: RoundJob, line: Omit<LogLine, 'idempotencyKey'>, said: string): Promise<string | null> {
+    setBusy(job.key);
+    const answer = await postLine(job.batchId, { idempotencyKey: freshKey(), ...line });
+    setBusy(null);
+    if (answer.kind === 'problem' || answer.kind === 'offline') {
+      setMessage(trouble(answer));
+      return trouble(answer);
+    }
+    setOpen(null);
+    setMessage(`${job.name}: ${said}.`);
+    const eventId = answer.kind === 'done' ? answer.value.eventId : null;
+    setDone((list) => [...list, { job, placeId: job.placeId, said, eventId, undone: false }]);
+    if (answer.kind === 'kept') {
+      setKept(keptLines().length);
+      setView((v) => ({ ...v, places: v.places.map((p) => ({ ...p, jobs: p.jobs.filter((j) => j.key !== job.key) })) }));
+    } else await refresh();
+    return null;
+  }
+
+  async function undo(item: Done): Promise<void> {
+    const line = { kind: 'withdrawn', day: isoFromDay(view.today), correctsId: item.eventId, note: 'undone on the round' };
+    const answer = await postLine(item.job.batchId, { idempotencyKey: freshKey(), ...line });
+    if (answer.kind !== 'done') {
+      setMessage(answer.kind === 'kept' ? 'Undo is kept on this device.' : trouble(answer));
+      return;
+    }
+    setDone((list) => list.filter((d) => d !== item));
+    setMessage(`${item.job.name}: undone.`);
+    await refresh();
+  }
+
+  const jobs = view.places.flatMap((place) => place.jobs);
+  const late = jobs.filter((job) => job.late_days > 0).length;
+  const opened = jobs.find((job) => job.key === open) ?? null;
+
+  return (
+    <div className="grid grid-cols-1 gap-6 min-[1000px]:grid-cols-[minmax(0,1fr)_430px]">
+      <div>
+        <div className="flex flex-wrap items-baseline gap-x-4">
+          <h1>Today's round</h1>
+          <p className="text-ink2">
+            {jobs.length === 0 ? 'nothing due' : counted(jobs.length, 'job')}
+            {late > 0 && `, ${late} late`}
+          </p>
+          <button type="button" className="link-btn no-print ml-auto max-[700px]:hidden" onClick={() => window.print()}>
+            Print
+          </button>
+        </div>
+        <p role="status" aria-live="polite" className={message ? 'note-bar my-2' : 'sr-only'}>
+          {message}
+        </p>
+        {kept > 0 && (
+          <p className="note-bar bad my-2">
+            {counted(kept, 'line')} kept on this device until there is a connection.{' '}
+            <button type="button" className="link-btn" onClick={() => void flush()}>
+              Send now
+            </button>
+          </p>
+        )}
+        {view.places
+          .filter((place) => place.jobs.length > 0 || done.some((d) => d.placeId === place.id))
+          .map((place) => (
+            <section key={place.id} aria-label={place.name}>
+              <PlaceHead place={place} unit={view.unit} />
+              <ul>
+                {place.jobs.map((job) => (
+                  <JobLine
+                    key={job.key}
+                    job={job}
+                    today={view.today}
+                    busy={busy === job.key}
+                    open={open === job.key}
+                    onOpen={() => setOpen(open === job.key ? null : job.key)}
+                    onLog={(line, said) => void log(job, line, said)}
+                  >
+                    {open === job.key && (
+                      <div className="mt-3 min-[1000px]:hidden">
+                        <JobPanel key={`narrow ${job.key}`} job={job} today={view.today} onLog={(l, s) => log(job, l, s)} />
+                      </div>
+                    )}
+                  </JobLine>
+                ))}
+                {done
+                  .filter((d) => d.placeId === place.id)
+                  .map((d, i) => (
+                    <li key={`${d.job.key} ${i}`} className="flex items-center gap-4 border-b border-line py-2 text-ink3">
+                      <span className="num w-14 text-right text-xl">{d.job.trays}</span>
+                      <span className="flex-1">
+                        <s>
+                          {d.job.words}: {d.job.name}
+                        </s>{' '}
+                        <span className="font-semibold">{d.said}</span>
+                      </span>
+                      {d.eventId !== null && (
+                        <button type="button" className="btn no-print" onClick={() => void undo(d)}>
+                          Undo
+                        </button>
+                      )}
+                    </li>
+                  ))}
+              </ul>
+            </section>
+          ))}
+        {jobs.length === 0 && done.length === 0 && (
+          <div className="card mt-4 max-w-xl">
+            <h2>Nothing waits today</h2>
+            <p className="mt-1">
+              Work comes from the batches&rsquo; chains. <a href="/batches/new">Make a batch</a>, or look at what comes in{' '}
+              <a href="/season">Season</a>.
+            </p>
+          </div>
+        )}
+      </div>
+      <aside className="hidden min-[1000px]:block" aria-label="The job in hand">
+        <div className="sticky top-4">
+          {opened ? (
+            <JobPanel key={`wide ${opened.key}`} job={opened} today={view.today} onLog={(l, s) => log(opened, l, s)} />
+          ) : (
+            <Hint jobs={jobs} />
+          )}
+        </div>
+      </aside>
+    </div>
+  );
+}
+
+function PlaceHead({ place, unit }: { readonly place: RoundPlace; readonly unit: 'C' | 'F' }) {
+  return (
+    <div className="mt-5 flex items-end gap-3 border-b-2 border-ink pb-1">
+      <h2>{place.name}</h2>
+      {place.id !== 0 && (
+        <>
+          <svg width="10" height="20" aria-hidden="true">
+            <rect width="10" height="20" fill={temperatureColour((place.day_C + place.night_C) / 2)} />
+          </svg>
+          <span className="num text-lg">{dayNight(place.day_C, place.night_C, unit)}</span>
+          <span className={`ml-auto text-[0.92rem] ${place.used_slots > place.room_trays ? 'font-bold text-brick' : 'text-ink2'}`}>
+            {place.used_slots > place.room_trays && 'over room: '}
+            {place.used_slots} of {place.room_trays} tray slots
+          </span>
+        </>
+      )}
+    </div>
+  );
+}
+
+interface LineProps {
+  readonly job: RoundJob;
+  readonly today: number;
+  readonly busy: boolean;
+  readonly open: boolean;
+  readonly onOpen: () => void;
+  readonly onLog: (line: Omit<LogLine, 'idempotencyKey'>, said: string) => void;
+  readonly children: React.ReactNode;
+}
+
+const TAP: Readonly<Record<string, string>> = {
+  sow: 'Sown',
+  'off-heat': 'Moved',
+  pot: 'Potted',
+  space: 'Spaced',
+  harden: 'Out',
+  rung: 'Done',
+  plant: 'Planted',
+};
+
+function JobLine({ job, today, busy, open, onOpen, onLog, children }: LineProps) {
+  const day = isoFromDay(today);
+  const why = job.whyDay === null ? job.why : job.why.replaceAll('{day}', spokenDay(job.whyDay, today));
+  const tap = () => onLog({ kind: job.eventKind, day, count: job.count }, `${TAP[job.kind]!.toLowerCase()}`);
+  return (
+    <li className="border-b border-line py-2.5">
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+        <div className="w-14 text-right leading-none">
+          <div className="num text-2xl">{job.trays}</div>
+          <div className="text-[0.8rem] text-ink2">{job.trays === 1 ? 'tray' : 'trays'}</div>
+        </div>
+        <div className="min-w-[200px] flex-1">
+          <p className="leading-snug">
+            <button type="button" className="num cursor-pointer text-left text-[1.08rem]" aria-expanded={open} onClick={onOpen}>
+              {job.words}: {job.name}
+            </button>{' '}
+            {job.late_days > 0 && <span className="tag bad">{counted(job.late_days, 'day')} late</span>}
+          </p>
+          <p className="text-[0.95rem] text-ink2">
+            {why}
+            {job.toPlace && `; to ${job.toPlace}`} · <a href={`/batches/${job.batchId}`}>{job.code}</a>
+          </p>
+        </div>
+        <div className="no-print flex gap-2 max-[700px]:w-full max-[700px]:[&>button]:flex-1">
+          {job.kind === 'look' ? (
+            <>
+              <button type="button" className="btn solid" disabled={busy} onClick={onOpen} aria-label={`Count ${job.name}`}>
+                Count
+              </button>
+              <button
+                type="button"
+                className="btn"
+                disabled={busy}
+                aria-label={`${job.count ? 'No more up' : 'None yet'}: ${job.name}`}
+                onClick={() => onLog({ kind: 'counted', day, count: job.count ?? 0 }, job.count ? 'no more up' : 'none up yet')}
+              >
+                {job.count ? 'No more' : 'None yet'}
+              </button>
+            </>
+          ) : (
+            <>
+              <button type="button" className="btn solid" disabled={busy} onClick={tap} aria-label={`${TAP[job.kind]}: ${job.name}`}>
+                {TAP[job.kind]}
+              </button>
+              <button
+                type="button"
+                className="btn"
+                disabled={busy}
+                aria-label={`Not today: ${job.words}, ${job.name}`}
+                onClick={() => onLog({ kind: 'held', day, cause: job.kind }, 'put off to tomorrow')}
+              >
+                Not today
+              </button>
+            </>
+          )}
+        </div>
+      </div>
+      {children}
+    </li>
+  );
+}
+
+function Hint({ jobs }: { readonly jobs: readonly RoundJob[] }) {
+  const trays = jobs.reduce((sum, job) => sum + job.trays, 0);
+  return (
+    <div className="card text-ink2">
+      <p>
+        <span className="num text-3xl text-ink">{trays}</span> trays to touch today.
+      </p>
+      <p className="mt-2">The plum button logs a job as it stands. Press the job&rsquo;s words to change number, day or place first.</p>
+      <p className="mt-2">Water and electricity: lift leads and plugs clear before you water, and trust only benches behind a residual-current device.</p>
+    </div>
+  );
+}

@@ -1,0 +1,66 @@
+import { isoFromDay } from '../core/calendar/dayNumber.ts';
+import { JOB_EVENT, JOB_WORDS, type Job } from '../core/round/work.ts';
+import { temperatureOn } from '../core/schedule/placeClimate.ts';
+import type { RoundJob, RoundPlace, RoundView } from '../contracts/views.ts';
+import type { BatchView, Season } from './season.ts';
+
+/** Share of seed that comes when a lot has no test. Common practice, no source. */
+const USUAL_GERMINATION_frac = 0.85;
+
+/** Today's round in walking order. Work without a place comes first. */
+export function roundView(season: Season): RoundView {
+  const { world, now, tables, batches } = season;
+  const jobs = batches.flatMap((view) => view.round.map((job) => roundJob(view, job, season)));
+  const places: RoundPlace[] = world.places.map((place) => ({
+    id: place.id,
+    name: place.name,
+    ...temperatureOn(tables.climateOf(place.id), now.today),
+    room_trays: place.room_trays,
+    used_slots: batches
+      .flatMap((view) => (view.state.phase === 'planned' ? [] : view.progress.stands))
+      .filter((stand) => stand.placeId === place.id && stand.from <= now.today && stand.to > now.today)
+      .reduce((sum, stand) => sum + stand.slots, 0),
+    jobs: jobs.filter((job) => job.placeId === place.id),
+  }));
+  const homeless = jobs.filter((job) => !world.places.some((place) => place.id === job.placeId));
+  const nowhere = { id: 0, name: 'No place chosen', day_C: 0, night_C: 0, room_trays: 0, used_slots: 0, jobs: homeless };
+  return {
+    today: now.today,
+    unit: world.nursery.temperatureUnit,
+    places: homeless.length > 0 ? [nowhere, ...places] : places,
+  };
+}
+
+function roundJob(view: BatchView, job: Job, season: Season): RoundJob {
+  const { today } = season.now;
+  const lot = season.world.lots.find((l) => l.id === view.batch.lotId);
+  const germination = lot?.germination_percent ? lot.germination_percent / 100 : USUAL_GERMINATION_frac;
+  const sown = view.state.sown_count;
+  return {
+    key: `${job.batchId}/${job.kind}/${job.kind === 'rung' ? job.count : ''}`,
+    batchId: job.batchId,
+    code: view.batch.code,
+    name: view.name,
+    kind: job.kind,
+    words: job.kind === 'rung' ? `Rung ${job.count} of hardening` : JOB_WORDS[job.kind],
+    eventKind: JOB_EVENT[job.kind],
+    dueOn: job.dueOn,
+    late_days: job.kind === 'look' ? 0 : Math.max(0, today - job.dueOn),
+    trays: job.trays,
+    count: job.count,
+    max_count: job.max_count,
+    countWord: job.countWord,
+    why: job.why,
+    whyDay: job.whyDay,
+    toPlace: job.toPlaceId === null ? null : (season.world.places.find((p) => p.id === job.toPlaceId)?.name ?? null),
+    placeId: job.placeId,
+    expected_count: sown === null ? null : Math.round(sown * germination),
+    sown_count: sown,
+  };
+}
+
+/** The round for the API: ISO days. */
+export function roundAnswer(season: Season) {
+  const view = roundView(season);
+  return { ...view, todayIso: isoFromDay(view.today) };
+}

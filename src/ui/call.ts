@@ -1,0 +1,41 @@
+import type { Problem } from '../contracts/problem.ts';
+
+/** How a call to the application ended. */
+export type Answer<T> =
+  | { readonly kind: 'done'; readonly value: T }
+  | { readonly kind: 'problem'; readonly problem: Problem }
+  | { readonly kind: 'offline' };
+
+/** Calls the application with JSON. Never throws: no network is an answer as well. */
+export async function call<T>(method: 'GET' | 'POST' | 'PUT' | 'PATCH', path: string, body?: unknown): Promise<Answer<T>> {
+  let response: Response;
+  try {
+    response = await fetch(path, {
+      method,
+      ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
+    });
+  } catch {
+    return { kind: 'offline' };
+  }
+  const value = (await response.json().catch(() => null)) as unknown;
+  if (response.ok) return { kind: 'done', value: value as T };
+  const problem = (value ?? { type: 'about:blank', title: 'No answer', status: response.status, detail: 'Try again.' }) as Problem;
+  return { kind: 'problem', problem };
+}
+
+/** What to tell a person about an answer that is not done. */
+export function trouble(answer: Exclude<Answer<unknown>, { kind: 'done' }>): string {
+  if (answer.kind === 'offline') return 'No connection. What you typed is still here; try again.';
+  const { problem } = answer;
+  return problem.errors?.map((e) => e.message).join(' ') || problem.detail;
+}
+
+/** Message for a field, from a problem. */
+export function fieldError(problem: Problem | null, path: string): string | undefined {
+  return problem?.errors?.find((e) => e.path === path)?.message;
+}
+
+/** A fresh key for a log line, made once per intention so that a retry never counts twice. */
+export function freshKey(): string {
+  return crypto.randomUUID();
+}

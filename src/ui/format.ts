@@ -1,0 +1,84 @@
+import type { Because, BecauseInput } from '../core/because.ts';
+import { civilFromDay, dayFromIso, weekdayOf } from '../core/calendar/dayNumber.ts';
+import { shownTemperature, type TemperatureUnit } from '../core/units/temperature.ts';
+
+const MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December']; // prettier-ignore
+const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
+
+/** "12 Apr", or "12 Apr 2028" when the year is not the one read in. */
+export function shortDay(day: number, yearOfReader?: number): string {
+  const { year, month, day: d } = civilFromDay(day);
+  const text = `${d} ${MONTHS[month - 1]!.slice(0, 3)}`;
+  return yearOfReader !== undefined && year !== yearOfReader ? `${text} ${year}` : text;
+}
+
+/** "Mon 12 April". */
+export function longDay(day: number): string {
+  const { month, day: d } = civilFromDay(day);
+  return `${WEEKDAYS[weekdayOf(day) - 1]} ${d} ${MONTHS[month - 1]}`;
+}
+
+/** "today", "tomorrow", "Thu 15 Apr", as near to speech as is clear. */
+export function spokenDay(day: number, today: number): string {
+  if (day === today) return 'today';
+  if (day === today + 1) return 'tomorrow';
+  if (day === today - 1) return 'yesterday';
+  return `${WEEKDAYS[weekdayOf(day) - 1]} ${shortDay(day, civilFromDay(today).year)}`;
+}
+
+/** Name of a month, 1-12. */
+export function monthName(month: number): string {
+  return MONTHS[month - 1]!;
+}
+
+/** "18°" or "18.5°" in the reader's scale. */
+export function degrees(temperature_C: number, unit: TemperatureUnit): string {
+  const shown = Math.round(shownTemperature(temperature_C, unit) * 10) / 10;
+  return `${shown}°`.replace('-', '−');
+}
+
+/** "23°", or "16–9°" where day and night differ. */
+export function dayNight(day_C: number, night_C: number, unit: TemperatureUnit): string {
+  return day_C === night_C ? degrees(day_C, unit) : `${degrees(night_C, unit).replace('°', '')}–${degrees(day_C, unit)}`;
+}
+
+/** "1 tray", "3 trays". */
+export function counted(n: number, one: string, many = `${one}s`): string {
+  return `${n.toLocaleString('en-GB')} ${n === 1 ? one : many}`;
+}
+
+/** "2 days late", "on time", "3 days early". */
+export function lateness(late_days: number): string {
+  if (late_days === 0) return 'on time';
+  return late_days > 0 ? `${counted(late_days, 'day')} late` : `${counted(-late_days, 'day')} early`;
+}
+
+/** Puts days and temperatures where a text has {day}, {0}, {1}. */
+export function fillText(
+  text: string,
+  day: number | null,
+  temperatures_C: readonly number[],
+  unit: TemperatureUnit,
+  today: number,
+): string {
+  let filled = day === null ? text : text.replaceAll('{day}', spokenDay(day, today));
+  temperatures_C.forEach((t, i) => (filled = filled.replaceAll(`{${i}}`, degrees(t, unit))));
+  return filled;
+}
+
+/** An input of a because, written for the reader. */
+export function becauseInput(input: BecauseInput, unit: TemperatureUnit): string {
+  if (input.temperature_C !== undefined) return `${input.name} ${degrees(input.temperature_C, unit)}`;
+  if (input.degreeDays !== undefined) {
+    const shown = unit === 'F' ? input.degreeDays * 1.8 : input.degreeDays;
+    return `${input.name} ${Math.round(shown)} degree-days`;
+  }
+  if (input.date !== undefined) return `${input.name} ${shortDay(dayFromIso(input.date)!)}`;
+  return `${input.name} ${input.value ?? ''}`;
+}
+
+/** The whole because in one line, for titles and tables. */
+export function becauseLine(because: Because, unit: TemperatureUnit): string {
+  const inputs = because.inputs.map((input) => becauseInput(input, unit)).join(', ');
+  return `${because.rule}${inputs ? ` (${inputs}.)` : ''} Source: ${because.source}.`;
+}
