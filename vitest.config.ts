@@ -3,7 +3,13 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'unit', include: ['src/**/*.test.ts', 'tests/references/**/*.test.ts'], environment: 'node' } },
+      {
+        test: {
+          name: 'unit',
+          include: ['src/**/*.test.ts', 'tests/references/**/*.test.ts'],
+          environment: 'node',
+        },
+      },
       {
         test: {
           name: 'integration',

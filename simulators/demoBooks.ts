@@ -20,31 +20,147 @@ export const DEMO_TODAY = '2027-04-12';
 
 const steady = (day_C: number, night_C: number): PlacePeriod[] => [{ from: '01-01', day_C, night_C }];
 const byMonth = (table: Readonly<Record<string, readonly [number, number]>>): PlacePeriod[] =>
-  Object.entries(table).map(([from, [day_C, night_C]]) => ({ from, day_C, night_C }));
+  Object.entries(table).map(([from, [day_C, night_C]]) => ({
+    from,
+    day_C,
+    night_C,
+  }));
 
 const COOL_BAY = { '01-01': [12, 7], '03-01': [16, 9], '04-01': [18, 10], '05-01': [21, 12], '06-01': [24, 14], '09-01': [20, 12], '11-01': [13, 8] } as const; // prettier-ignore
 const FRAMES = { '01-01': [7, 2], '03-01': [12, 4], '04-01': [15, 6], '05-01': [18, 9], '06-01': [22, 12], '09-01': [18, 10], '11-01': [10, 4] } as const; // prettier-ignore
 const GROUND = { '01-01': [6, 1], '03-01': [9, 3], '04-01': [12, 5], '05-10': [16, 8], '06-01': [19, 11], '07-01': [21, 13], '09-01': [17, 10], '10-01': [13, 7], '11-01': [9, 3] } as const; // prettier-ignore
 
 export const DEMO_PLACES: readonly Place[] = [
-  { id: 1, name: 'Dark chamber', kind: 'dark-chamber', lit: false, room_trays: 12, walkOrder: 1, periods: steady(26, 26) },
-  { id: 2, name: 'Lit chamber', kind: 'lit-chamber', lit: true, room_trays: 16, walkOrder: 2, periods: steady(20, 18) },
-  { id: 3, name: 'Bench 1', kind: 'bench', lit: true, room_trays: 40, walkOrder: 3, periods: steady(23, 20) },
-  { id: 4, name: 'Bench 2', kind: 'bench', lit: true, room_trays: 44, walkOrder: 4, periods: steady(20, 15) },
-  { id: 5, name: 'Cool bay', kind: 'house', lit: true, room_trays: 90, walkOrder: 5, periods: byMonth(COOL_BAY) },
-  { id: 6, name: 'Frames', kind: 'frame', lit: true, room_trays: 80, walkOrder: 6, periods: byMonth(FRAMES) },
-  { id: 7, name: 'Standing ground', kind: 'ground', lit: true, room_trays: 120, walkOrder: 7, periods: byMonth(GROUND) },
+  {
+    id: 1,
+    name: 'Dark chamber',
+    kind: 'dark-chamber',
+    lit: false,
+    room_trays: 12,
+    walkOrder: 1,
+    periods: steady(26, 26),
+  },
+  {
+    id: 2,
+    name: 'Lit chamber',
+    kind: 'lit-chamber',
+    lit: true,
+    room_trays: 16,
+    walkOrder: 2,
+    periods: steady(20, 18),
+  },
+  {
+    id: 3,
+    name: 'Bench 1',
+    kind: 'bench',
+    lit: true,
+    room_trays: 40,
+    walkOrder: 3,
+    periods: steady(23, 20),
+  },
+  {
+    id: 4,
+    name: 'Bench 2',
+    kind: 'bench',
+    lit: true,
+    room_trays: 44,
+    walkOrder: 4,
+    periods: steady(20, 15),
+  },
+  {
+    id: 5,
+    name: 'Cool bay',
+    kind: 'house',
+    lit: true,
+    room_trays: 90,
+    walkOrder: 5,
+    periods: byMonth(COOL_BAY),
+  },
+  {
+    id: 6,
+    name: 'Frames',
+    kind: 'frame',
+    lit: true,
+    room_trays: 80,
+    walkOrder: 6,
+    periods: byMonth(FRAMES),
+  },
+  {
+    id: 7,
+    name: 'Standing ground',
+    kind: 'ground',
+    lit: true,
+    room_trays: 120,
+    walkOrder: 7,
+    periods: byMonth(GROUND),
+  },
 ];
 
 /** Trays and pots a nursery usually has; also the start of an empty one. Common sizes, no source. */
 export const USUAL_CONTAINERS: readonly Container[] = [
-  { id: 1, name: '104-cell tray', kind: 'cell-tray', cells: 104, perCarryingTray: 1, footprint_slots: 1, volume_L: 2.2 },
-  { id: 2, name: '60-cell tray', kind: 'cell-tray', cells: 60, perCarryingTray: 1, footprint_slots: 1, volume_L: 3 },
-  { id: 3, name: '40-cell deep tray', kind: 'cell-tray', cells: 40, perCarryingTray: 1, footprint_slots: 1, volume_L: 4.8 },
-  { id: 4, name: 'Seed tray', kind: 'seed-tray', cells: 80, perCarryingTray: 1, footprint_slots: 1, volume_L: 4 },
-  { id: 5, name: '9 cm pot', kind: 'pot', cells: 1, perCarryingTray: 18, footprint_slots: 1, volume_L: 0.37 },
-  { id: 6, name: '10 cm pot', kind: 'pot', cells: 1, perCarryingTray: 15, footprint_slots: 1, volume_L: 0.5 },
-  { id: 7, name: '7 cm pot', kind: 'pot', cells: 1, perCarryingTray: 35, footprint_slots: 1, volume_L: 0.2 },
+  {
+    id: 1,
+    name: '104-cell tray',
+    kind: 'cell-tray',
+    cells: 104,
+    perCarryingTray: 1,
+    footprint_slots: 1,
+    volume_L: 2.2,
+  },
+  {
+    id: 2,
+    name: '60-cell tray',
+    kind: 'cell-tray',
+    cells: 60,
+    perCarryingTray: 1,
+    footprint_slots: 1,
+    volume_L: 3,
+  },
+  {
+    id: 3,
+    name: '40-cell deep tray',
+    kind: 'cell-tray',
+    cells: 40,
+    perCarryingTray: 1,
+    footprint_slots: 1,
+    volume_L: 4.8,
+  },
+  {
+    id: 4,
+    name: 'Seed tray',
+    kind: 'seed-tray',
+    cells: 80,
+    perCarryingTray: 1,
+    footprint_slots: 1,
+    volume_L: 4,
+  },
+  {
+    id: 5,
+    name: '9 cm pot',
+    kind: 'pot',
+    cells: 1,
+    perCarryingTray: 18,
+    footprint_slots: 1,
+    volume_L: 0.37,
+  },
+  {
+    id: 6,
+    name: '10 cm pot',
+    kind: 'pot',
+    cells: 1,
+    perCarryingTray: 15,
+    footprint_slots: 1,
+    volume_L: 0.5,
+  },
+  {
+    id: 7,
+    name: '7 cm pot',
+    kind: 'pot',
+    cells: 1,
+    perCarryingTray: 35,
+    footprint_slots: 1,
+    volume_L: 0.2,
+  },
 ];
 
 /** What was sown or is to be sown. `skip` leaves a step unlogged, so that it is late; `lag` delays what was done, days. */
@@ -61,7 +177,12 @@ export interface DemoBatch {
   readonly potContainer?: number;
   readonly skip?: 'sow' | 'half-up' | 'off-heat' | 'pot' | 'space' | 'harden';
   readonly lag?: number;
-  readonly loss?: { readonly days: number; readonly count: number; readonly cause: string; readonly whole?: boolean };
+  readonly loss?: {
+    readonly days: number;
+    readonly count: number;
+    readonly cause: string;
+    readonly whole?: boolean;
+  };
 }
 
 const line = (
@@ -89,29 +210,49 @@ const line = (
 export const DEMO_BATCHES: readonly DemoBatch[] = [
   line('lettuce', 'Mill Frill', 200, '2027-04-03', [2, 4, 4, 6], 1, null),
   line('pea', 'Hedge Runner', 300, '2027-04-05', [4, 5, 5, 7], 1, null),
-  line('cabbage', 'Weir Green', 240, '2027-04-08', [2, 5, 5, 6], 2, null, { loss: { days: 20, count: 14, cause: 'slugs' } }),
+  line('cabbage', 'Weir Green', 240, '2027-04-08', [2, 5, 5, 6], 2, null, {
+    loss: { days: 20, count: 14, cause: 'slugs' },
+  }),
   line('onion', 'Quarry Brown', 400, '2027-04-14', [2, 5, 5, 6], 1, null),
   line('cabbage', 'Weir Green', 240, '2027-04-16', [2, 5, 5, 6], 2, null),
   line('lettuce', 'Mill Frill', 200, '2027-04-17', [2, 5, 5, 6], 1, null),
-  line('kale', 'Tar Feather', 180, '2027-04-18', [2, 5, 5, 6], 2, null, { lag: 2 }),
+  line('kale', 'Tar Feather', 180, '2027-04-18', [2, 5, 5, 6], 2, null, {
+    lag: 2,
+  }),
   line('sweet pea', 'Old Ribbon', 120, '2027-04-22', [5, 5, 5, 6], 3, null),
-  line('broccoli', 'Toll Gate', 200, '2027-04-20', [2, 5, 5, 6], 2, null, { skip: 'harden' }),
+  line('broccoli', 'Toll Gate', 200, '2027-04-20', [2, 5, 5, 6], 2, null, {
+    skip: 'harden',
+  }),
   line('leek', 'Salt Road', 500, '2027-05-04', [4, 5, 5, 6], 1, null),
   line('parsley', 'Ferry Curl', 150, '2027-05-01', [3, 5, 5, 6], 1, null),
-  line('snapdragon', 'Chalk Pink', 200, '2027-05-08', [2, 4, 5, 6], 1, 7, { skip: 'space' }),
+  line('snapdragon', 'Chalk Pink', 200, '2027-05-08', [2, 4, 5, 6], 1, 7, {
+    skip: 'space',
+  }),
   line('pansy', 'Vicar Blue', 160, '2027-04-28', [2, 4, 5, 6], 1, 7),
-  line('feverfew', 'White Lane', 120, '2027-05-06', [2, 4, 5, 6], 1, 7, { lag: 3 }),
+  line('feverfew', 'White Lane', 120, '2027-05-06', [2, 4, 5, 6], 1, 7, {
+    lag: 3,
+  }),
   line('celery', 'Fen Light', 200, '2027-05-24', [2, 4, 5, 6], 1, 7),
   line('celeriac', 'Drum Major', 150, '2027-05-26', [2, 4, 5, 6], 1, 7),
-  line('tomato', 'Ridge Ember', 120, '2027-05-10', [1, 3, 4, 6], 2, 6, { lag: 1 }),
-  line('tomato', 'Ridge Ember', 120, '2027-05-24', [1, 3, 5, 6], 2, 6, { skip: 'pot' }),
+  line('tomato', 'Ridge Ember', 120, '2027-05-10', [1, 3, 4, 6], 2, 6, {
+    lag: 1,
+  }),
+  line('tomato', 'Ridge Ember', 120, '2027-05-24', [1, 3, 5, 6], 2, 6, {
+    skip: 'pot',
+  }),
   line('tomato', 'Low Lantern', 90, '2027-05-24', [1, 3, 5, 6], 2, 6),
-  line('tomato', 'Ridge Ember', 180, '2027-06-02', [1, 3, 5, 6], 2, 6, { skip: 'off-heat' }),
+  line('tomato', 'Ridge Ember', 180, '2027-06-02', [1, 3, 5, 6], 2, 6, {
+    skip: 'off-heat',
+  }),
   line('tomato', 'Low Lantern', 120, '2027-06-06', [1, 3, 5, 6], 2, 6),
   line('pepper', 'Long Oxbow', 100, '2027-05-28', [1, 3, 4, 6], 2, 5),
-  line('pepper', 'Long Oxbow', 100, '2027-06-10', [1, 3, 4, 6], 2, 5, { lag: 2 }),
+  line('pepper', 'Long Oxbow', 100, '2027-06-10', [1, 3, 4, 6], 2, 5, {
+    lag: 2,
+  }),
   line('aubergine', 'Dusk Bell', 60, '2027-06-01', [1, 3, 3, 6], 2, 6),
-  line('aubergine', 'Dusk Bell', 40, '2027-06-08', [1, 3, 3, 6], 2, 6, { skip: 'half-up' }),
+  line('aubergine', 'Dusk Bell', 40, '2027-06-08', [1, 3, 3, 6], 2, 6, {
+    skip: 'half-up',
+  }),
   line('basil', 'Sweet Ferry', 150, '2027-05-14', [3, 3, 4, 6], 1, 7, {
     loss: { days: 16, count: 40, cause: 'damped off', whole: true },
   }),
@@ -123,7 +264,9 @@ export const DEMO_BATCHES: readonly DemoBatch[] = [
   line('lettuce', 'Mill Frill', 200, '2027-05-08', [2, 5, 5, 6], 1, null),
   line('lettuce', 'Mill Frill', 200, '2027-05-22', [2, 5, 5, 6], 1, null),
   line('beetroot', 'Cellar Door', 300, '2027-05-02', [4, 5, 5, 6], 1, null),
-  line('chard', 'Lamp Post', 120, '2027-05-04', [4, 5, 5, 6], 2, null, { skip: 'sow' }),
+  line('chard', 'Lamp Post', 120, '2027-05-04', [4, 5, 5, 6], 2, null, {
+    skip: 'sow',
+  }),
   line('cauliflower', 'Chapel White', 160, '2027-05-10', [2, 5, 5, 6], 2, null),
   line('courgette', 'Tin Whistle', 80, '2027-05-24', [1, 4, 4, 6], 3, null),
   line('cucumber', 'Long Acre', 60, '2027-05-26', [1, 4, 4, 6], 3, null),

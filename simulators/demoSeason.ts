@@ -35,7 +35,12 @@ export function demoSeason(crops: readonly Crop[]): DemoBatchWithLog[] {
     const crop = crops.find((c) => c.name === demo.crop);
     if (!crop) throw new RangeError(`the demo sows ${demo.crop}, which is not in the library`);
     const plan = planOf(demo, crop);
-    return { crop: demo.crop, variety: demo.variety, plan, events: logOf(demo, crop, plan, tables, today, i) };
+    return {
+      crop: demo.crop,
+      variety: demo.variety,
+      plan,
+      events: logOf(demo, crop, plan, tables, today, i),
+    };
   });
 }
 
@@ -45,7 +50,12 @@ function planOf(demo: DemoBatch, crop: Crop): BatchPlan {
     spare_frac: DEMO_NURSERY.spare_frac,
     transplantOn: requireDay(demo.out),
     hardening_days: crop.hardening_days,
-    places: { germinate: demo.germinate, grow: demo.grow, pot: demo.pot ?? null, harden: demo.harden },
+    places: {
+      germinate: demo.germinate,
+      grow: demo.grow,
+      pot: demo.pot ?? null,
+      harden: demo.harden,
+    },
     sowContainerId: demo.tray,
     potContainerId: demo.potContainer ?? null,
   };
@@ -54,7 +64,14 @@ function planOf(demo: DemoBatch, crop: Crop): BatchPlan {
 /** A small fixed wobble of -1, 0 or 1 days, different for each batch and step. */
 const wobble = (i: number, step: number): number => ((i * 7 + step * 5) % 3) - 1;
 
-function logOf(demo: DemoBatch, crop: Crop, plan: BatchPlan, tables: SeasonTables, today: number, i: number): DemoEvent[] {
+function logOf(
+  demo: DemoBatch,
+  crop: Crop,
+  plan: BatchPlan,
+  tables: SeasonTables,
+  today: number,
+  i: number,
+): DemoEvent[] {
   const input = { crop, plan, offHeat: DEMO_NURSERY.offHeat, tables };
   const planned = backwardChain(input);
   if (planned.kind !== 'chain') throw new RangeError(`the demo's ${demo.crop} cannot be: ${planned.reason}`);
@@ -66,17 +83,33 @@ function logOf(demo: DemoBatch, crop: Crop, plan: BatchPlan, tables: SeasonTable
   let alive = cells;
   let before = -Infinity;
   const chainNow = (): Chain => {
-    const chain = forwardChain({ ...input, sowOn, facts: facts as Facts, today: null, waitForDate: true });
+    const chain = forwardChain({
+      ...input,
+      sowOn,
+      facts: facts as Facts,
+      today: null,
+      waitForDate: true,
+    });
     if (chain.kind !== 'chain') throw new RangeError(`the demo's ${demo.crop} cannot be: ${chain.reason}`);
     return chain;
   };
-  const put = (kind: EventKind, day: number, count: number | null, placeId: number | null = null, cause = '', note = '') => {
+  const put = (
+    kind: EventKind,
+    day: number,
+    count: number | null,
+    placeId: number | null = null,
+    cause = '',
+    note = '',
+  ) => {
     events.push({ kind, day, count, placeId, cause, note });
     before = day;
   };
   /** Day a step was done, or null when it has not been yet. */
   const doneOn = (key: MilestoneKey, step: number): number | null => {
-    const day = Math.max(before, milestoneOf(chainNow(), key)!.day + wobble(i, step) + (key === 'sow' ? -wobble(i, step) : 0));
+    const day = Math.max(
+      before,
+      milestoneOf(chainNow(), key)!.day + wobble(i, step) + (key === 'sow' ? -wobble(i, step) : 0),
+    );
     return demo.skip === key || day > today || (day === today && key !== 'sow') ? null : day;
   };
 
@@ -86,7 +119,8 @@ function logOf(demo: DemoBatch, crop: Crop, plan: BatchPlan, tables: SeasonTable
   facts.sow = sown;
   const first = milestoneOf(chainNow(), 'first-up')!.day;
   const half = doneOn('half-up', 1);
-  if (first > sown && first < today && (half === null || first < half)) put('counted', first, Math.max(1, Math.round(up * 0.1)));
+  if (first > sown && first < today && (half === null || first < half))
+    put('counted', first, Math.max(1, Math.round(up * 0.1)));
   if (half === null) return events;
   put('emerged', half, Math.round(up * 0.56));
   facts['half-up'] = half;
@@ -94,7 +128,10 @@ function logOf(demo: DemoBatch, crop: Crop, plan: BatchPlan, tables: SeasonTable
   if (off === null) return events;
   put('off-heat', off, null, plan.places.grow);
   facts['off-heat'] = off;
-  if (off + 5 < today) put('counted', off + 5, up);
+  if (off + 5 < today) {
+    put('counted', off + 5, up);
+    alive = up;
+  }
   if (demo.loss && sown + demo.loss.days < today) {
     const day = Math.max(before, sown + demo.loss.days);
     put('lost', day, demo.loss.count, null, demo.loss.cause);

@@ -14,8 +14,19 @@ interface Call {
 }
 
 const book = (name: string, one: string, input: z.ZodType): Call[] => [
-  { method: 'get', path: `/api/${name}`, summary: `All lines of the book of ${name}`, status: 200 },
-  { method: 'post', path: `/api/${name}`, summary: `Add a ${one}`, body: input, status: 201 },
+  {
+    method: 'get',
+    path: `/api/${name}`,
+    summary: `All lines of the book of ${name}`,
+    status: 200,
+  },
+  {
+    method: 'post',
+    path: `/api/${name}`,
+    summary: `Add a ${one}`,
+    body: input,
+    status: 201,
+  },
   {
     method: 'put',
     path: `/api/${name}/{id}`,
@@ -27,29 +38,125 @@ const book = (name: string, one: string, input: z.ZodType): Call[] => [
 
 /** Every call of the application. The OpenAPI document is made from this, and a test holds it against the endpoints. */
 export const CALLS: readonly Call[] = [
-  { method: 'get', path: '/api/health', summary: 'Database, migrations and clock', status: 200 },
-  { method: 'get', path: '/api/openapi.json', summary: 'This document', status: 200 },
-  { method: 'get', path: '/api/clock', summary: 'The application’s now', status: 200 },
-  { method: 'put', path: '/api/clock', summary: 'Set, run or pause the demo’s clock', body: clockInput, status: 200 },
+  {
+    method: 'get',
+    path: '/api/health',
+    summary: 'Database, migrations and clock',
+    status: 200,
+  },
+  {
+    method: 'get',
+    path: '/api/openapi.json',
+    summary: 'This document',
+    status: 200,
+  },
+  {
+    method: 'get',
+    path: '/api/clock',
+    summary: 'The application’s now',
+    status: 200,
+  },
+  {
+    method: 'put',
+    path: '/api/clock',
+    summary: 'Set, run or pause the demo’s clock',
+    body: clockInput,
+    status: 200,
+  },
   { method: 'get', path: '/api/nursery', summary: 'Settings', status: 200 },
-  { method: 'put', path: '/api/nursery', summary: 'Change settings', body: nurseryInput, status: 200 },
+  {
+    method: 'put',
+    path: '/api/nursery',
+    summary: 'Change settings',
+    body: nurseryInput,
+    status: 200,
+  },
   ...book('crops', 'crop', cropInput),
   ...book('varieties', 'variety', varietyInput),
   ...book('lots', 'lot', lotInput),
   ...book('places', 'place', placeInput),
   ...book('containers', 'container', containerInput),
-  { method: 'get', path: '/api/batches', summary: 'All batches with state and forecast', status: 200 },
-  { method: 'post', path: '/api/batches', summary: 'Make a batch', body: batchInput, status: 201 },
-  { method: 'get', path: '/api/batches/{id}', summary: 'One batch with chain and log', status: 200 },
-  { method: 'patch', path: '/api/batches/{id}', summary: 'Change a plan; 409 with both versions when stale', body: batchPatch, status: 200 },
-  { method: 'post', path: '/api/batches/{id}/events', summary: 'Log, correct or withdraw a line', body: eventInput, status: 201 },
-  { method: 'post', path: '/api/batches/{id}/split', summary: 'Split part off into its own batch', body: splitInput, status: 201 },
-  { method: 'get', path: '/api/round', summary: 'Work due today, in walking order', status: 200 },
-  { method: 'post', path: '/api/import', summary: 'Preview or read in batches from CSV', body: importInput, status: 200 },
-  { method: 'get', path: '/api/batches.csv', summary: 'Batches as CSV', status: 200, type: 'text/csv' },
-  { method: 'get', path: '/api/log.csv', summary: 'The log as CSV', status: 200, type: 'text/csv' },
-  { method: 'get', path: '/api/work.ics', summary: 'Work to come as an iCalendar file', status: 200, type: 'text/calendar' },
-  { method: 'get', path: '/api/feed/{key}.ics', summary: 'The same as a feed, by its key', status: 200, type: 'text/calendar' },
+  {
+    method: 'get',
+    path: '/api/batches',
+    summary: 'All batches with state and forecast',
+    status: 200,
+  },
+  {
+    method: 'post',
+    path: '/api/batches',
+    summary: 'Make a batch',
+    body: batchInput,
+    status: 201,
+  },
+  {
+    method: 'get',
+    path: '/api/batches/{id}',
+    summary: 'One batch with chain and log',
+    status: 200,
+  },
+  {
+    method: 'patch',
+    path: '/api/batches/{id}',
+    summary: 'Change a plan; 409 with both versions when stale',
+    body: batchPatch,
+    status: 200,
+  },
+  {
+    method: 'post',
+    path: '/api/batches/{id}/events',
+    summary: 'Log, correct or withdraw a line',
+    body: eventInput,
+    status: 201,
+  },
+  {
+    method: 'post',
+    path: '/api/batches/{id}/split',
+    summary: 'Split part off into its own batch',
+    body: splitInput,
+    status: 201,
+  },
+  {
+    method: 'get',
+    path: '/api/round',
+    summary: 'Work due today, in walking order',
+    status: 200,
+  },
+  {
+    method: 'post',
+    path: '/api/import',
+    summary: 'Preview or read in batches from CSV',
+    body: importInput,
+    status: 200,
+  },
+  {
+    method: 'get',
+    path: '/api/batches.csv',
+    summary: 'Batches as CSV',
+    status: 200,
+    type: 'text/csv',
+  },
+  {
+    method: 'get',
+    path: '/api/log.csv',
+    summary: 'The log as CSV',
+    status: 200,
+    type: 'text/csv',
+  },
+  {
+    method: 'get',
+    path: '/api/work.ics',
+    summary: 'Work to come as an iCalendar file',
+    status: 200,
+    type: 'text/calendar',
+  },
+  {
+    method: 'get',
+    path: '/api/feed/{key}.ics',
+    summary: 'The same as a feed, by its key',
+    status: 200,
+    type: 'text/calendar',
+  },
 ];
 
 const problem = z.object({
@@ -65,12 +172,19 @@ const problem = z.object({
 /** OpenAPI 3.1 document of the calls, its bodies made from the Zod schemas. */
 export function openApiDocument(): object {
   const schemaOf = (schema: z.ZodType) => {
-    const { $schema: _dialect, ...rest } = z.toJSONSchema(schema, { io: 'input', unrepresentable: 'any' });
+    const { $schema: _dialect, ...rest } = z.toJSONSchema(schema, {
+      io: 'input',
+      unrepresentable: 'any',
+    });
     return rest;
   };
   const problemAnswer = (description: string) => ({
     description,
-    content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } },
+    content: {
+      'application/problem+json': {
+        schema: { $ref: '#/components/schemas/Problem' },
+      },
+    },
   });
   const paths: Record<string, Record<string, unknown>> = {};
   for (const call of CALLS) {
@@ -83,17 +197,36 @@ export function openApiDocument(): object {
     (paths[call.path] ??= {})[call.method] = {
       summary: call.summary,
       ...(parameters.length > 0 ? { parameters } : {}),
-      ...(call.body ? { requestBody: { required: true, content: { 'application/json': { schema: schemaOf(call.body) } } } } : {}),
+      ...(call.body
+        ? {
+            requestBody: {
+              required: true,
+              content: { 'application/json': { schema: schemaOf(call.body) } },
+            },
+          }
+        : {}),
       responses: {
-        [call.status]: { description: 'Done', content: { [call.type ?? 'application/json']: {} } },
-        ...(call.body ? { 422: problemAnswer('A field is at fault'), 409: problemAnswer('Changed by someone else') } : {}),
+        [call.status]: {
+          description: 'Done',
+          content: { [call.type ?? 'application/json']: {} },
+        },
+        ...(call.body
+          ? {
+              422: problemAnswer('A field is at fault'),
+              409: problemAnswer('Changed by someone else'),
+            }
+          : {}),
         503: problemAnswer('The database is away'),
       },
     };
   }
   return {
     openapi: '3.1.0',
-    info: { title: 'Crook', version: '1', description: 'Days are YYYY-MM-DD at the nursery; temperatures are degrees Celsius.' },
+    info: {
+      title: 'Crook',
+      version: '1',
+      description: 'Days are YYYY-MM-DD at the nursery; temperatures are degrees Celsius.',
+    },
     paths,
     components: { schemas: { Problem: schemaOf(problem) } },
   };

@@ -67,4 +67,3 @@ export const importInput = z.strictObject({
   idempotencyKey: idempotencyKey.optional(),
 });
 export type ImportInput = z.infer<typeof importInput>;
-

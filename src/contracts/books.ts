@@ -1,5 +1,15 @@
 import { z } from 'zod';
-import { figure, freeText, isoDay, monthDay, recordId, shortText, temperature_C, version, wholeNumber } from './fields.ts';
+import {
+  figure,
+  freeText,
+  isoDay,
+  monthDay,
+  recordId,
+  shortText,
+  temperature_C,
+  version,
+  wholeNumber,
+} from './fields.ts';
 
 const emergencePoint = z.strictObject({
   temperature_C: temperature_C('table temperature'),
@@ -47,15 +57,27 @@ export const cropInput = z
       if (!((crop[low] as number) < (crop[high] as number))) ctx.addIssue({ code: 'custom', path: [high], message });
     }
     if (crop.weeksHigh < crop.weeksLow) {
-      ctx.addIssue({ code: 'custom', path: ['weeksHigh'], message: 'the long end must not be below the short end' });
+      ctx.addIssue({
+        code: 'custom',
+        path: ['weeksHigh'],
+        message: 'the long end must not be below the short end',
+      });
     }
     if (!((crop.growDay_C + crop.growNight_C) / 2 > crop.base_C)) {
-      ctx.addIssue({ code: 'custom', path: ['base_C'], message: 'the base must lie below the mean of growing day and night' });
+      ctx.addIssue({
+        code: 'custom',
+        path: ['base_C'],
+        message: 'the base must lie below the mean of growing day and night',
+      });
     }
     const seen = new Set<number>();
     crop.emergence.forEach((point, i) => {
       if (seen.has(point.temperature_C)) {
-        ctx.addIssue({ code: 'custom', path: ['emergence', i, 'temperature_C'], message: 'this temperature is in the table twice' });
+        ctx.addIssue({
+          code: 'custom',
+          path: ['emergence', i, 'temperature_C'],
+          message: 'this temperature is in the table twice',
+        });
       }
       seen.add(point.temperature_C);
     });
@@ -102,11 +124,20 @@ export const placeInput = z
   .superRefine((place, ctx) => {
     const seen = new Set<string>();
     place.periods.forEach((p, i) => {
-      if (seen.has(p.from)) ctx.addIssue({ code: 'custom', path: ['periods', i, 'from'], message: 'two periods begin on this day' });
+      if (seen.has(p.from))
+        ctx.addIssue({
+          code: 'custom',
+          path: ['periods', i, 'from'],
+          message: 'two periods begin on this day',
+        });
       seen.add(p.from);
     });
     if (place.kind === 'dark-chamber' && place.lit) {
-      ctx.addIssue({ code: 'custom', path: ['lit'], message: 'a dark chamber has no light; choose a lit chamber instead' });
+      ctx.addIssue({
+        code: 'custom',
+        path: ['lit'],
+        message: 'a dark chamber has no light; choose a lit chamber instead',
+      });
     }
   });
 export type PlaceInput = z.infer<typeof placeInput>;
@@ -124,7 +155,10 @@ export type ContainerInput = z.infer<typeof containerInput>;
 export const offHeatInput = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('half-up') }),
   z.strictObject({ kind: z.literal('all-up') }),
-  z.strictObject({ kind: z.literal('days-after'), days: wholeNumber('days after half up', 1, 30) }),
+  z.strictObject({
+    kind: z.literal('days-after'),
+    days: wholeNumber('days after half up', 1, 30),
+  }),
 ]);
 
 const timeZone = z.string().refine(
@@ -160,7 +194,10 @@ export const clockInput = z.strictObject({
   /** Local day to set the demo's clock to, at eight in the morning. */
   setTo: isoDay('day').optional(),
   running: z.boolean().optional(),
-  rate: z.union([z.literal(1), z.literal(60), z.literal(3600), z.literal(86_400)], { error: 'speed: 1, 60, 3600 or 86400' }).optional(),
+  rate: z
+    .union([z.literal(1), z.literal(60), z.literal(3600), z.literal(86_400)], {
+      error: 'speed: 1, 60, 3600 or 86400',
+    })
+    .optional(),
 });
 export type ClockInput = z.infer<typeof clockInput>;
-

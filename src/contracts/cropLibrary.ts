@@ -21,7 +21,9 @@ const POT_AT_frac = 0.4;
 type Row = Record<string, string>;
 
 /** Emergence table of each tabled crop, by the table's own crop name. Columns are degrees Celsius. */
-export function emergenceTables(texts: Pick<LibraryTexts, 'emergenceDays' | 'emergencePercent'>): Map<string, EmergencePoint[]> {
+export function emergenceTables(
+  texts: Pick<LibraryTexts, 'emergenceDays' | 'emergencePercent'>,
+): Map<string, EmergencePoint[]> {
   const percents = new Map(rowsOf(texts.emergencePercent).map((row) => [row['crop']!, row]));
   const tables = new Map<string, EmergencePoint[]>();
   for (const row of rowsOf(texts.emergenceDays)) {
@@ -97,5 +99,9 @@ function tableSource(crop: string, table: string): string {
 }
 
 function rowsOf(text: string): Row[] {
-  return Papa.parse<Row>(text, { header: true, comments: '#', skipEmptyLines: true }).data;
+  return Papa.parse<Row>(text, {
+    header: true,
+    comments: '#',
+    skipEmptyLines: true,
+  }).data;
 }

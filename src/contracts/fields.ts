@@ -23,7 +23,9 @@ export const temperature_C = (name: string) => figure(`${name} in degrees C`, -4
 export const isoDay = (name: string) =>
   z
     .string({ error: `${name}: a date such as 2027-05-20` })
-    .refine((text) => dayFromIso(text) !== null, { error: `${name}: not a date of the calendar; write it as 2027-05-20` })
+    .refine((text) => dayFromIso(text) !== null, {
+      error: `${name}: not a date of the calendar; write it as 2027-05-20`,
+    })
     .meta({ format: 'date', examples: ['2027-05-20'] });
 
 export const monthDay = (name: string) =>

@@ -30,5 +30,7 @@ export class ProblemError extends Error {
 
 /** 422 for one field. */
 export function fieldProblem(path: string, message: string): ProblemError {
-  return new ProblemError(422, 'Please look again', message, { errors: [{ path, message }] });
+  return new ProblemError(422, 'Please look again', message, {
+    errors: [{ path, message }],
+  });
 }

@@ -38,5 +38,10 @@ export interface RoundView {
   readonly today: number;
   readonly unit: 'C' | 'F';
   readonly places: readonly RoundPlace[];
+  /** The coming week, from tomorrow. */
+  readonly ahead: readonly {
+    readonly day: number;
+    readonly jobs: number;
+    readonly trays: number;
+  }[];
 }
-

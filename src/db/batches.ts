@@ -63,7 +63,10 @@ export async function insertBatch(db: Sequelize, batch: NewBatch, transaction: T
 
 /** Reads a batch and holds it until the transaction ends. null when there is none. */
 export async function lockBatch(id: number, transaction: Transaction): Promise<BatchRecord | null> {
-  const row = await BatchModel.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE });
+  const row = await BatchModel.findByPk(id, {
+    transaction,
+    lock: transaction.LOCK.UPDATE,
+  });
   return row ? batchRecord(row) : null;
 }
 
@@ -75,7 +78,13 @@ export async function updateBatch(
   transaction: Transaction,
 ): Promise<BatchRecord | null> {
   const [, rows] = await BatchModel.update(
-    { version: version + 1, varietyId: batch.varietyId, lotId: batch.lotId, ...planColumns(batch.plan), note: batch.note },
+    {
+      version: version + 1,
+      varietyId: batch.varietyId,
+      lotId: batch.lotId,
+      ...planColumns(batch.plan),
+      note: batch.note,
+    },
     { where: { id, version }, returning: true, transaction },
   );
   return rows[0] ? batchRecord(rows[0]) : null;
@@ -84,7 +93,11 @@ export async function updateBatch(
 /** Writes a line to the log and returns its number. */
 export async function insertEvent(event: NewEvent, transaction: Transaction): Promise<number> {
   const row = await BatchEventModel.create(
-    { ...event, day: isoFromDay(event.day), recordedAt: new Date(event.recordedAt_ms) },
+    {
+      ...event,
+      day: isoFromDay(event.day),
+      recordedAt: new Date(event.recordedAt_ms),
+    },
     { transaction },
   );
   return row.id;

@@ -1,7 +1,22 @@
 import { QueryTypes, UniqueConstraintError, type ModelStatic, type Sequelize, type Transaction } from 'sequelize';
-import type { ContainerInput, CropInput, LotInput, NurseryInput, PlaceInput, VarietyInput } from '../contracts/books.ts';
+import type {
+  ContainerInput,
+  CropInput,
+  LotInput,
+  NurseryInput,
+  PlaceInput,
+  VarietyInput,
+} from '../contracts/books.ts';
 import type { DemoClock } from '../contracts/records.ts';
-import { ContainerModel, CropModel, LotModel, NurseryModel, PlaceModel, PlacePeriodModel, VarietyModel } from './models.ts';
+import {
+  ContainerModel,
+  CropModel,
+  LotModel,
+  NurseryModel,
+  PlaceModel,
+  PlacePeriodModel,
+  VarietyModel,
+} from './models.ts';
 
 /** What a book's line is made of, by book. */
 export interface BookInputs {
@@ -52,7 +67,10 @@ export async function updateLine<B extends BookName>(
   return refusingDoubles(() =>
     db.transaction(async (transaction) => {
       const { periods, ...columns } = withoutPeriods(input);
-      const [changed] = await MODELS[book].update({ ...columns, version: version + 1 }, { where: { id, version }, transaction });
+      const [changed] = await MODELS[book].update(
+        { ...columns, version: version + 1 },
+        { where: { id, version }, transaction },
+      );
       if (changed === 0) {
         const there = await MODELS[book].count({ where: { id }, transaction });
         return { kind: there ? 'stale' : 'missing' };

@@ -9,7 +9,11 @@ export function connect(url: string): Sequelize {
     dialectModule: pg,
     logging: false,
     pool: { max: 8, min: 0, acquire: 8_000, idle: 30_000 },
-    dialectOptions: { connectionTimeoutMillis: 3_000, statement_timeout: 20_000, application_name: 'crook' },
+    dialectOptions: {
+      connectionTimeoutMillis: 3_000,
+      statement_timeout: 20_000,
+      application_name: 'crook',
+    },
     retry: { max: 1 },
   });
   defineModels(db);

@@ -22,7 +22,9 @@ const ADVISORY_LOCK = 727_272;
 function umzugFor(db: Sequelize): Umzug<Sequelize> {
   const storage: UmzugStorage<Sequelize> = {
     async executed() {
-      await db.query('CREATE TABLE IF NOT EXISTS migrations (name text PRIMARY KEY, at timestamptz NOT NULL DEFAULT now())');
+      await db.query(
+        'CREATE TABLE IF NOT EXISTS migrations (name text PRIMARY KEY, at timestamptz NOT NULL DEFAULT now())',
+      );
       const [rows] = await db.query('SELECT name FROM migrations ORDER BY name');
       return (rows as { name: string }[]).map((row) => row.name);
     },
@@ -71,7 +73,9 @@ export async function pendingMigrations(db: Sequelize): Promise<string[]> {
 
 async function underLock<T>(db: Sequelize, work: () => Promise<T>): Promise<T> {
   return db.transaction(async (transaction) => {
-    await db.query(`SELECT pg_advisory_xact_lock(${ADVISORY_LOCK})`, { transaction });
+    await db.query(`SELECT pg_advisory_xact_lock(${ADVISORY_LOCK})`, {
+      transaction,
+    });
     return work();
   });
 }

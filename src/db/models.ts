@@ -13,7 +13,11 @@ import type { DemoClock } from '../contracts/records.ts';
 
 type Columns<M extends Model> = Record<keyof InferAttributes<M>, ModelAttributeColumnOptions>;
 
-const column = (type: ModelAttributeColumnOptions['type'], field: string, allowNull = false) => ({ type, field, allowNull });
+const column = (type: ModelAttributeColumnOptions['type'], field: string, allowNull = false) => ({
+  type,
+  field,
+  allowNull,
+});
 const figure = (field: string, allowNull = false) => column(DataTypes.DOUBLE, field, allowNull);
 const whole = (field: string, allowNull = false) => column(DataTypes.INTEGER, field, allowNull);
 const text = (field: string, allowNull = false) => column(DataTypes.TEXT, field, allowNull);
@@ -101,7 +105,10 @@ export class PlaceModel extends Model<InferAttributes<PlaceModel>, InferCreation
   declare walkOrder: number;
 }
 
-export class PlacePeriodModel extends Model<InferAttributes<PlacePeriodModel>, InferCreationAttributes<PlacePeriodModel>> {
+export class PlacePeriodModel extends Model<
+  InferAttributes<PlacePeriodModel>,
+  InferCreationAttributes<PlacePeriodModel>
+> {
   declare placeId: number;
   declare from: string;
   declare day_C: number;
@@ -159,7 +166,11 @@ export class BatchEventModel extends Model<InferAttributes<BatchEventModel>, Inf
 
 /** Defines every model on a connection. */
 export function defineModels(sequelize: Sequelize): void {
-  const on = (tableName: string) => ({ sequelize, tableName, timestamps: false });
+  const on = (tableName: string) => ({
+    sequelize,
+    tableName,
+    timestamps: false,
+  });
 
   const nursery: Columns<NurseryModel> = {
     id: { type: DataTypes.INTEGER, primaryKey: true },
@@ -212,7 +223,13 @@ export function defineModels(sequelize: Sequelize): void {
   };
   CropModel.init(crops, on('crops'));
 
-  const varieties: Columns<VarietyModel> = { id, version, cropId: whole('crop_id'), name: text('name'), note: text('note') };
+  const varieties: Columns<VarietyModel> = {
+    id,
+    version,
+    cropId: whole('crop_id'),
+    name: text('name'),
+    note: text('note'),
+  };
   VarietyModel.init(varieties, on('varieties'));
 
   const lots: Columns<LotModel> = {
@@ -292,7 +309,10 @@ export function defineModels(sequelize: Sequelize): void {
     cause: text('cause'),
     correctsId: whole('corrects_id', true),
     snapshot: json('snapshot', true),
-    recordedAt: { ...column(DataTypes.DATE, 'recorded_at'), defaultValue: DataTypes.NOW },
+    recordedAt: {
+      ...column(DataTypes.DATE, 'recorded_at'),
+      defaultValue: DataTypes.NOW,
+    },
     idempotencyKey: text('idempotency_key'),
     requestHash: text('request_hash'),
   };

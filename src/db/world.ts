@@ -38,7 +38,9 @@ export interface World {
 
 /** The number every write bumps: while it stands, a World read before is still true. */
 export async function readRevision(db: Sequelize, transaction: Transaction | null = null): Promise<string> {
-  const [rows] = await db.query('SELECT n::text AS n FROM revision', { transaction });
+  const [rows] = await db.query('SELECT n::text AS n FROM revision', {
+    transaction,
+  });
   return (rows as { n: string }[])[0]!.n;
 }
 
@@ -52,9 +54,18 @@ export async function readWorld(db: Sequelize): Promise<World | null> {
     const crops = await CropModel.findAll({ ...all, order: ['name'] });
     const varieties = await VarietyModel.findAll({ ...all, order: ['name'] });
     const lots = await LotModel.findAll({ ...all, order: ['id'] });
-    const places = await PlaceModel.findAll({ ...all, order: ['walkOrder', 'id'] });
-    const periods = await PlacePeriodModel.findAll({ ...all, order: ['placeId', 'from'] });
-    const containers = await ContainerModel.findAll({ ...all, order: ['id'] });
+    const places = await PlaceModel.findAll({
+      ...all,
+      order: ['walkOrder', 'id'],
+    });
+    const periods = await PlacePeriodModel.findAll({
+      ...all,
+      order: ['placeId', 'from'],
+    });
+    const containers = await ContainerModel.findAll({
+      ...all,
+      order: ['id'],
+    });
     const batches = await BatchModel.findAll({ ...all, order: ['id'] });
     const events = await readEvents(db, null, transaction);
     const { id: _one, feedKey, ...plainNursery } = nursery;
@@ -64,7 +75,11 @@ export async function readWorld(db: Sequelize): Promise<World | null> {
       feedKey,
       crops,
       varieties,
-      lots: lots.map((lot) => ({ ...lot, receivedOn: dayOrNull(lot.receivedOn), testedOn: dayOrNull(lot.testedOn) })),
+      lots: lots.map((lot) => ({
+        ...lot,
+        receivedOn: dayOrNull(lot.receivedOn),
+        testedOn: dayOrNull(lot.testedOn),
+      })),
       places: places.map((place) => ({
         ...place,
         periods: periods

@@ -11,7 +11,8 @@ import { body, check, idParam, json } from './edge.ts';
 /** The book named in the address, or a 404. */
 export function bookParam(context: APIContext): BookName {
   const name = context.params['book'] as BookName;
-  if (!BOOK_NAMES.includes(name)) throw new ProblemError(404, 'No such call', 'See /api/openapi.json for what there is.');
+  if (!BOOK_NAMES.includes(name))
+    throw new ProblemError(404, 'No such call', 'See /api/openapi.json for what there is.');
   return name;
 }
 
@@ -28,10 +29,19 @@ export async function addLine(context: APIContext, book: BookName): Promise<Resp
 export async function changeLine(context: APIContext, book: BookName): Promise<Response> {
   const sent = await body(context, z.strictObject({ version, line: z.unknown() }));
   const line = check(BOOK_SCHEMAS[book], sent.line) as BookInputs[typeof book];
-  return json(await writeLine(book, line, { id: idParam(context), version: sent.version }));
+  return json(
+    await writeLine(book, line, {
+      id: idParam(context),
+      version: sent.version,
+    }),
+  );
 }
 
 function lotAnswer(lot: LotRecord) {
   const iso = (day: number | null) => (day === null ? null : isoFromDay(day));
-  return { ...lot, receivedOn: iso(lot.receivedOn), testedOn: iso(lot.testedOn) };
+  return {
+    ...lot,
+    receivedOn: iso(lot.receivedOn),
+    testedOn: iso(lot.testedOn),
+  };
 }

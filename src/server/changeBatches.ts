@@ -29,7 +29,8 @@ export async function patchBatch(id: number, patch: BatchPatch): Promise<BatchRe
     const { version: _version, ...changes } = patch;
     const input: BatchInput = { ...batchInputOf(before), ...changes };
     requireKnown(world, input);
-    if (input.cropId !== before.cropId) throw fieldProblem('cropId', 'A batch keeps its crop; make a new batch instead.');
+    if (input.cropId !== before.cropId)
+      throw fieldProblem('cropId', 'A batch keeps its crop; make a new batch instead.');
     const after = await updateBatch(id, before.version, newBatch(input), transaction);
     if (!after) throw stale(before, patch);
     const said = describeChange(batchInputOf(before), batchInputOf(after));
@@ -100,7 +101,10 @@ export async function splitBatch(id: number, input: SplitInput): Promise<{ batch
     if (batch.version !== input.version) throw stale(batch, input);
     const events = await readEvents(database(), id, transaction);
     const { state } = reduceLog(events);
-    return { batchId: await split(batch, state, events, input, day, requestHash, now.instant_ms, transaction), repeated: false };
+    return {
+      batchId: await split(batch, state, events, input, day, requestHash, now.instant_ms, transaction),
+      repeated: false,
+    };
   });
 }
 
@@ -124,8 +128,15 @@ async function split(
     plantsWanted: wanted,
     transplantOn: input.transplantOn ? requireDay(input.transplantOn) : batch.plan.transplantOn,
   };
-  const rest: BatchPlan = { ...batch.plan, plantsWanted: batch.plan.plantsWanted - wanted };
-  const made = await insertBatch(database(), { ...batch, plan: part, note: input.note, splitFromId: batch.id }, transaction);
+  const rest: BatchPlan = {
+    ...batch.plan,
+    plantsWanted: batch.plan.plantsWanted - wanted,
+  };
+  const made = await insertBatch(
+    database(),
+    { ...batch, plan: part, note: input.note, splitFromId: batch.id },
+    transaction,
+  );
   const base = { requestHash, recordedAt_ms };
   if (state.phase !== 'planned') {
     const out: NewEvent = {
@@ -150,7 +161,11 @@ async function split(
       transaction,
     );
   } else {
-    const note = { ...line(made.id, 'note', day, recordedAt_ms), ...base, note: `split from ${batch.code} before sowing` };
+    const note = {
+      ...line(made.id, 'note', day, recordedAt_ms),
+      ...base,
+      note: `split from ${batch.code} before sowing`,
+    };
     await insertEvent({ ...note, idempotencyKey: `${input.idempotencyKey}/in` }, transaction);
   }
   const changed = await updateBatch(batch.id, batch.version, { ...batch, plan: rest }, transaction);
@@ -178,7 +193,10 @@ function requireCorrectable(events: readonly EventRecord[], event: NewEvent): vo
     throw fieldProblem('correctsId', 'That line cannot be corrected; log what is true now instead.');
   }
   if (event.kind !== 'withdrawn' && event.kind !== target.kind) {
-    throw fieldProblem('kind', `A line of the kind "${target.kind}" is corrected by one of the same kind, or withdrawn.`);
+    throw fieldProblem(
+      'kind',
+      `A line of the kind "${target.kind}" is corrected by one of the same kind, or withdrawn.`,
+    );
   }
   const by = events.find((e) => e.correctsId === event.correctsId);
   if (by) {
@@ -262,7 +280,8 @@ export function newBatch(input: BatchInput) {
 
 /** Refuses numbers of things that are not in the books, naming the field. */
 export function requireKnown(world: World, input: BatchInput): void {
-  const has = (list: readonly { id: number }[], id: number | null) => id === null || list.some((item) => item.id === id);
+  const has = (list: readonly { id: number }[], id: number | null) =>
+    id === null || list.some((item) => item.id === id);
   if (!has(world.crops, input.cropId)) throw fieldProblem('cropId', 'There is no such crop; choose one from the book.');
   const variety = world.varieties.find((v) => v.id === input.varietyId);
   if (input.varietyId !== null && variety?.cropId !== input.cropId) {
@@ -312,10 +331,15 @@ function missing(id: number): ProblemError {
 }
 
 function stale(current: BatchRecord, yours: unknown): ProblemError {
-  return new ProblemError(409, 'Changed by someone else', 'Someone changed this since you opened it. Both versions are kept here; choose.', {
-    current: { ...batchInputOf(current), version: current.version },
-    yours,
-  });
+  return new ProblemError(
+    409,
+    'Changed by someone else',
+    'Someone changed this since you opened it. Both versions are kept here; choose.',
+    {
+      current: { ...batchInputOf(current), version: current.version },
+      yours,
+    },
+  );
 }
 
 const sentence = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;

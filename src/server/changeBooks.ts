@@ -1,7 +1,14 @@
 import type { z } from 'zod';
 import { ForeignKeyConstraintError } from 'sequelize';
 import { stageSums } from '../core/growth/stageSums.ts';
-import { containerInput, cropInput, lotInput, placeInput, varietyInput, type NurseryInput } from '../contracts/books.ts';
+import {
+  containerInput,
+  cropInput,
+  lotInput,
+  placeInput,
+  varietyInput,
+  type NurseryInput,
+} from '../contracts/books.ts';
 import { fieldProblem, ProblemError } from '../contracts/problem.ts';
 import { requireDay } from '../core/calendar/dayNumber.ts';
 import { insertLine, updateLine, updateNursery, type BookInputs, type BookName, type BookWrite } from '../db/books.ts';
@@ -45,20 +52,29 @@ export async function writeLine<B extends BookName>(
       : await insertLine(database(), book, input);
   } catch (error) {
     if (error instanceof ForeignKeyConstraintError) {
-      throw fieldProblem('cropId' in input ? 'cropId' : 'varietyId', 'That line of the books is not there, or batches hold on to it.');
+      throw fieldProblem(
+        'cropId' in input ? 'cropId' : 'varietyId',
+        'That line of the books is not there, or batches hold on to it.',
+      );
     }
     throw error;
   }
   if (write.kind === 'taken') {
     throw fieldProblem('code' in input ? 'code' : 'name', `There is a ${ONE[book]} of this name already.`);
   }
-  if (write.kind === 'missing') throw new ProblemError(404, `No such ${ONE[book]}`, `There is no ${ONE[book]} number ${existing!.id}.`);
+  if (write.kind === 'missing')
+    throw new ProblemError(404, `No such ${ONE[book]}`, `There is no ${ONE[book]} number ${existing!.id}.`);
   if (write.kind === 'stale') {
     const current = (await readBook(book)).find((item) => item.id === existing!.id);
-    throw new ProblemError(409, 'Changed by someone else', 'Someone changed this since you opened it. Both versions are kept here; choose.', {
-      current,
-      yours: { ...input, version: existing!.version },
-    });
+    throw new ProblemError(
+      409,
+      'Changed by someone else',
+      'Someone changed this since you opened it. Both versions are kept here; choose.',
+      {
+        current,
+        yours: { ...input, version: existing!.version },
+      },
+    );
   }
   return { id: write.id, version: write.version };
 }

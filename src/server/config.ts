@@ -13,7 +13,8 @@ export function readConfig(env: Readonly<Record<string, string | undefined>>): C
   const databaseUrl = env['DATABASE_URL'];
   if (!databaseUrl) throw new Error('DATABASE_URL is not set; start with bin/start, which sets it');
   const port = Number(env['PORT'] ?? 4310);
-  if (!(Number.isInteger(port) && port >= 1 && port <= 65_535)) throw new Error(`PORT is "${env['PORT']}"; use 1 to 65535`);
+  if (!(Number.isInteger(port) && port >= 1 && port <= 65_535))
+    throw new Error(`PORT is "${env['PORT']}"; use 1 to 65535`);
   return {
     databaseUrl,
     host: env['HOST'] ?? '127.0.0.1',

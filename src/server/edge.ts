@@ -26,7 +26,10 @@ export function endpoint(handler: Handler): APIRoute {
 export function json(body: unknown, status = 200): Response {
   return new Response(JSON.stringify(body), {
     status,
-    headers: { 'content-type': 'application/json; charset=utf-8', 'cache-control': 'no-store' },
+    headers: {
+      'content-type': 'application/json; charset=utf-8',
+      'cache-control': 'no-store',
+    },
   });
 }
 
@@ -74,11 +77,20 @@ export function problemOf(error: unknown, path: string): Problem {
     };
   }
   log.error({ path, err: error instanceof BaseError ? error.message : error }, 'unforeseen');
-  return { type: 'about:blank', title: 'Something broke', status: 500, detail: 'It is in the log. Nothing was written.' };
+  return {
+    type: 'about:blank',
+    title: 'Something broke',
+    status: 500,
+    detail: 'It is in the log. Nothing was written.',
+  };
 }
 
 /** The body of a call, parsed and checked. */
-export async function body<T extends z.ZodType>(context: APIContext, schema: T, most_bytes = BODY_BYTES): Promise<z.output<T>> {
+export async function body<T extends z.ZodType>(
+  context: APIContext,
+  schema: T,
+  most_bytes = BODY_BYTES,
+): Promise<z.output<T>> {
   const text = await bodyText(context.request, most_bytes);
   let value: unknown;
   try {
@@ -93,8 +105,19 @@ export async function body<T extends z.ZodType>(context: APIContext, schema: T, 
 export function check<T extends z.ZodType>(schema: T, value: unknown): z.output<T> {
   const result = schema.safeParse(value);
   if (result.success) return result.data;
-  const errors: FieldError[] = result.error.issues.map((issue) => ({ path: issue.path.join('.'), message: issue.message }));
-  throw new ProblemError(422, 'Please look again', errors.map((e) => e.message).join('; ').slice(0, 600), { errors });
+  const errors: FieldError[] = result.error.issues.map((issue) => ({
+    path: issue.path.join('.'),
+    message: issue.message,
+  }));
+  throw new ProblemError(
+    422,
+    'Please look again',
+    errors
+      .map((e) => e.message)
+      .join('; ')
+      .slice(0, 600),
+    { errors },
+  );
 }
 
 /** The number in the address, or a 404. */

@@ -33,8 +33,12 @@ export function frameOf(season: Season) {
     plant: soon(STEP_JOBS['plant-out']),
   };
   const ground = world.places.filter((p) => p.kind === 'ground')[0];
-  const late = batches.flatMap((b) => b.round).filter((job) => job.dueOn < now.today).length;
-  return { counts, late, outside: ground ? temperatureOn(tables.climateOf(ground.id), now.today) : null };
+  const late = batches.flatMap((b) => b.round).filter((job) => job.kind !== 'look' && job.dueOn < now.today).length;
+  return {
+    counts,
+    late,
+    outside: ground ? temperatureOn(tables.climateOf(ground.id), now.today) : null,
+  };
 }
 
 /** Whether a batch will be late or cannot be reached. */

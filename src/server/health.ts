@@ -9,7 +9,11 @@ export interface Health {
   readonly ok: boolean;
   readonly database: 'up' | 'away';
   readonly pendingMigrations: readonly string[];
-  readonly clock: { readonly instant: string; readonly today: string; readonly source: 'machine' | 'demo' } | null;
+  readonly clock: {
+    readonly instant: string;
+    readonly today: string;
+    readonly source: 'machine' | 'demo';
+  } | null;
 }
 
 /** Whether the application can work, and by which clock. */
@@ -17,7 +21,13 @@ export async function readHealth(): Promise<Health> {
   try {
     await ping(database());
     const pending = await pendingMigrations(database());
-    if (pending.length > 0) return { ok: false, database: 'up', pendingMigrations: pending, clock: null };
+    if (pending.length > 0)
+      return {
+        ok: false,
+        database: 'up',
+        pendingMigrations: pending,
+        clock: null,
+      };
     const { world, now } = await readSeason();
     const clock = {
       instant: new Date(now.instant_ms).toISOString(),

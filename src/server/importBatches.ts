@@ -6,6 +6,7 @@ import { milestoneOf } from '../core/schedule/chain.ts';
 import { placesForStage } from '../core/schedule/suits.ts';
 import { STAGES, type Stage } from '../core/model.ts';
 import { batchInput, type BatchInput, type ImportInput } from '../contracts/batches.ts';
+import type { ImportAnswer, ImportLine } from '../contracts/importAnswer.ts';
 import { fieldProblem, ProblemError, type FieldError } from '../contracts/problem.ts';
 import { insertBatch } from '../db/batches.ts';
 import type { World } from '../db/world.ts';
@@ -20,25 +21,6 @@ const KNOWN = [
   'sow_tray', 'pot_container', 'note', 'phase', 'sow_on', 'half_up_on', 'pot_on', 'harden_on', 'plant_on', 'late_days', 'left',
 ] as const; // prettier-ignore
 
-/** A line of the file as it would be made. */
-export interface ImportLine {
-  /** Line of the file, the heading being 1. */
-  readonly line: number;
-  readonly crop: string;
-  readonly variety: string;
-  readonly plants: number;
-  readonly transplantOn: string;
-  readonly sowOn: string | null;
-}
-
-export interface ImportAnswer {
-  readonly lines: readonly ImportLine[];
-  readonly errors: readonly FieldError[];
-  /** Batches made: 0 for a preview. */
-  readonly made: number;
-  readonly repeated: boolean;
-}
-
 /**
  * Reads batches from CSV: comma, semicolon or tab, with or without byte-order mark. A preview says what would be made and
  * what is wrong, line by line; a commit makes all or none.
@@ -50,13 +32,18 @@ export async function importBatches(input: ImportInput): Promise<ImportAnswer> {
   const { inputs, lines, errors } = parseFile(input.text, season);
   if (!input.commit) return { lines, errors, made: 0, repeated: false };
   if (errors.length > 0) {
-    throw new ProblemError(422, 'Nothing was read in', 'Some lines are wrong; mend them and send the file again.', { errors });
+    throw new ProblemError(422, 'Nothing was read in', 'Some lines are wrong; mend them and send the file again.', {
+      errors,
+    });
   }
   return database().transaction(async (transaction) => {
     const [rows] = await database().query(
       `INSERT INTO imports (idempotency_key, request_hash, batches_count) VALUES ($1, $2, $3)
        ON CONFLICT DO NOTHING RETURNING idempotency_key`,
-      { bind: [input.idempotencyKey!, requestHash, inputs.length], transaction },
+      {
+        bind: [input.idempotencyKey!, requestHash, inputs.length],
+        transaction,
+      },
     );
     if (rows.length === 0) return { lines, errors, made: inputs.length, repeated: true };
     for (const one of inputs) await insertBatch(database(), newBatch(one), transaction);
@@ -83,19 +70,30 @@ function parseFile(text: string, season: Season): { inputs: BatchInput[]; lines:
     return { inputs: [], lines: [], errors: [{ path: 'heading', message }] };
   }
   if (strange.length > 0) {
-    errors.push({ path: 'heading', message: `Not known: ${strange.join(', ')}. Take these columns out or mend their names.` });
+    errors.push({
+      path: 'heading',
+      message: `Not known: ${strange.join(', ')}. Take these columns out or mend their names.`,
+    });
   }
   if (parsed.data.length > MOST_LINES) {
     const message = `More than ${MOST_LINES} lines. Cut the file into parts; nothing was read.`;
     return { inputs: [], lines: [], errors: [{ path: 'file', message }] };
   }
-  if (parsed.data.length === 0) errors.push({ path: 'file', message: 'The file has a heading but no lines.' });
+  if (parsed.data.length === 0)
+    errors.push({
+      path: 'file',
+      message: 'The file has a heading but no lines.',
+    });
   const inputs: BatchInput[] = [];
   const lines: ImportLine[] = [];
   parsed.data.forEach((row, i) => {
     const lineNumber = i + 2;
     const read = readLine(row, season);
-    for (const error of read.errors) errors.push({ path: `lines.${lineNumber}.${error.path}`, message: error.message });
+    for (const error of read.errors)
+      errors.push({
+        path: `lines.${lineNumber}.${error.path}`,
+        message: error.message,
+      });
     if (read.input) {
       inputs.push(read.input);
       lines.push(lineOf(lineNumber, read.input, season));
@@ -125,14 +123,22 @@ function readLine(row: Row, season: Season): { input: BatchInput | null; errors:
     fail(column, `"${text}" is not a figure`);
     return otherwise;
   };
-  const find = (column: string, list: readonly { id: number; name: string }[], otherwise: number | null): number | null => {
+  const find = (
+    column: string,
+    list: readonly { id: number; name: string }[],
+    otherwise: number | null,
+  ): number | null => {
     const text = cell(column);
     if (text === '') return otherwise;
     const found = list.find((item) => same(item.name, text));
     if (!found) fail(column, `"${text}" is not in the books`);
     return found?.id ?? otherwise;
   };
-  const varietyId = find('variety', world.varieties.filter((v) => v.cropId === crop.id), null);
+  const varietyId = find(
+    'variety',
+    world.varieties.filter((v) => v.cropId === crop.id),
+    null,
+  );
   const lots = world.lots.filter((lot) => lot.varietyId === varietyId).map((lot) => ({ id: lot.id, name: lot.code }));
   const transplantOn = dayFromIso(cell('transplant_on'));
   if (cell('plants') === '') fail('plants', 'is empty');
@@ -147,16 +153,28 @@ function readLine(row: Row, season: Season): { input: BatchInput | null; errors:
     transplantOn: isoFromDay(transplantOn ?? season.now.today),
     hardening_days: number('hardening_days', crop.hardening_days),
     places: Object.fromEntries(STAGES.map((stage) => [stage, find(stage, world.places, defaults.places[stage])])),
-    sowContainerId: find('sow_tray', world.containers.filter((c) => c.kind !== 'pot'), defaults.sowContainerId),
-    potContainerId: find('pot_container', world.containers.filter((c) => c.kind === 'pot'), defaults.potContainerId),
+    sowContainerId: find(
+      'sow_tray',
+      world.containers.filter((c) => c.kind !== 'pot'),
+      defaults.sowContainerId,
+    ),
+    potContainerId: find(
+      'pot_container',
+      world.containers.filter((c) => c.kind === 'pot'),
+      defaults.potContainerId,
+    ),
     note: cell('note'),
   };
   const checked = batchInput.safeParse(candidate);
   if (!checked.success) {
     const COLUMN: Record<string, string> = { plantsWanted: 'plants', spare_frac: 'spare_percent', transplantOn: 'transplant_on', sowContainerId: 'sow_tray', potContainerId: 'pot_container' }; // prettier-ignore
-    for (const issue of checked.error.issues) fail(COLUMN[String(issue.path[0])] ?? String(issue.path.join('.')), issue.message);
+    for (const issue of checked.error.issues)
+      fail(COLUMN[String(issue.path[0])] ?? String(issue.path.join('.')), issue.message);
   }
-  return { input: errors.length === 0 && checked.success ? checked.data : null, errors };
+  return {
+    input: errors.length === 0 && checked.success ? checked.data : null,
+    errors,
+  };
 }
 
 /** Places and containers a batch of a crop gets when nothing is said: the best fitting, the crop's usual route. */
@@ -164,13 +182,22 @@ export function defaultsFor(
   season: Pick<Season, 'world' | 'tables'>,
   cropId: number,
   transplantOn: number,
-): { places: Record<Stage, number | null>; sowContainerId: number | null; potContainerId: number | null } {
+): {
+  places: Record<Stage, number | null>;
+  sowContainerId: number | null;
+  potContainerId: number | null;
+} {
   const { world, tables } = season;
   const crop = world.crops.find((c) => c.id === cropId)!;
   const rough = { germinate: 56, grow: 42, pot: 21, harden: 7 };
   const best = (stage: Stage) => placesForStage(tables, crop, stage, transplantOn - rough[stage])[0]?.placeId ?? null;
   return {
-    places: { germinate: best('germinate'), grow: best('grow'), pot: best('pot'), harden: best('harden') },
+    places: {
+      germinate: best('germinate'),
+      grow: best('grow'),
+      pot: best('pot'),
+      harden: best('harden'),
+    },
     sowContainerId: firstOf(world, (c) => c.kind === 'cell-tray') ?? firstOf(world, (c) => c.kind !== 'pot'),
     potContainerId: crop.potted ? firstOf(world, (c) => c.kind === 'pot') : null,
   };

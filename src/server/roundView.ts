@@ -23,11 +23,28 @@ export function roundView(season: Season): RoundView {
     jobs: jobs.filter((job) => job.placeId === place.id),
   }));
   const homeless = jobs.filter((job) => !world.places.some((place) => place.id === job.placeId));
-  const nowhere = { id: 0, name: 'No place chosen', day_C: 0, night_C: 0, room_trays: 0, used_slots: 0, jobs: homeless };
+  const nowhere = {
+    id: 0,
+    name: 'No place chosen',
+    day_C: 0,
+    night_C: 0,
+    room_trays: 0,
+    used_slots: 0,
+    jobs: homeless,
+  };
   return {
     today: now.today,
     unit: world.nursery.temperatureUnit,
     places: homeless.length > 0 ? [nowhere, ...places] : places,
+    ahead: Array.from({ length: 7 }, (_, i) => {
+      const day = now.today + 1 + i;
+      const due = batches.flatMap((view) => view.work).filter((job) => job.dueOn === day);
+      return {
+        day,
+        jobs: due.length,
+        trays: due.reduce((sum, job) => sum + job.trays, 0),
+      };
+    }),
   };
 }
 

@@ -59,7 +59,8 @@ async function currentWorld(): Promise<World> {
   const db = database();
   if (held.world && held.world.revision === (await readRevision(db))) return held.world;
   const world = await readWorld(db);
-  if (!world) throw new ProblemError(503, 'Not set up yet', 'Start the application with bin/start, which sets up a nursery.');
+  if (!world)
+    throw new ProblemError(503, 'Not set up yet', 'Start the application with bin/start, which sets up a nursery.');
   held.world = world;
   return world;
 }
@@ -84,7 +85,13 @@ export function workOut(world: World, now: Now): Season {
       containers,
       today: now.today,
     });
-    const input = { batchId: batch.id, plan: batch.plan, state, progress, containers };
+    const input = {
+      batchId: batch.id,
+      plan: batch.plan,
+      state,
+      progress,
+      containers,
+    };
     return {
       batch,
       name: batchName(crop.name, varietyName, batch.letter),

@@ -5,12 +5,22 @@ import type { BatchPlan, Container, Crop, Place } from '../core/model.ts';
 import { cropsFromLibrary, type LibraryTexts } from '../contracts/cropLibrary.ts';
 import type { DemoClock } from '../contracts/records.ts';
 import { insertBatch, insertEvent, type NewEvent } from '../db/batches.ts';
-import { ContainerModel, CropModel, LotModel, NurseryModel, PlaceModel, PlacePeriodModel, VarietyModel } from '../db/models.ts';
+import {
+  ContainerModel,
+  CropModel,
+  LotModel,
+  NurseryModel,
+  PlaceModel,
+  PlacePeriodModel,
+  VarietyModel,
+} from '../db/models.ts';
 import { morningOf } from './clock.ts';
 
 /** The nursery a start begins with. */
 export interface NurserySeed {
-  readonly nursery: Omit<Parameters<typeof NurseryModel.create>[0] & object, 'id' | 'demoClock' | 'version'> & { timeZone: string };
+  readonly nursery: Omit<Parameters<typeof NurseryModel.create>[0] & object, 'id' | 'demoClock' | 'version'> & {
+    timeZone: string;
+  };
   /** Calendar day the demo's clock stands on; null for a real nursery. */
   readonly demoToday: number | null;
   readonly places: readonly Place[];
@@ -44,7 +54,8 @@ export async function libraryCrops(): Promise<Crop[]> {
 
 /** Empties the database of the demo and writes a nursery in its place, all or nothing. Refuses to touch a real nursery. */
 export async function setUp(db: Sequelize, seed: NurserySeed, machine_ms: number): Promise<void> {
-  if ((await whatIsThere()) === 'nursery') throw new Error('there is a real nursery in this database; it is never overwritten');
+  if ((await whatIsThere()) === 'nursery')
+    throw new Error('there is a real nursery in this database; it is never overwritten');
   const crops = await libraryCrops();
   await db.transaction(async (transaction) => {
     await db.query(
@@ -65,7 +76,10 @@ export async function setUp(db: Sequelize, seed: NurserySeed, machine_ms: number
     for (const { id, periods, ...place } of seed.places) {
       const row = await PlaceModel.create(place, { transaction });
       placeIds.set(id, row.id);
-      await PlacePeriodModel.bulkCreate(periods.map((period) => ({ ...period, placeId: row.id })), { transaction });
+      await PlacePeriodModel.bulkCreate(
+        periods.map((period) => ({ ...period, placeId: row.id })),
+        { transaction },
+      );
     }
     const containerIds = new Map<number, number>();
     for (const { id, ...container } of seed.containers) {

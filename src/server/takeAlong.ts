@@ -11,7 +11,16 @@ export const BATCH_COLUMNS = [
   'code', 'crop', 'variety', 'lot', 'plants', 'spare_percent', 'transplant_on', 'hardening_days',
   'germinate', 'grow', 'pot', 'harden', 'sow_tray', 'pot_container', 'note',
 ] as const; // prettier-ignore
-const FORECAST_COLUMNS = ['phase', 'sow_on', 'half_up_on', 'pot_on', 'harden_on', 'plant_on', 'late_days', 'left'] as const;
+const FORECAST_COLUMNS = [
+  'phase',
+  'sow_on',
+  'half_up_on',
+  'pot_on',
+  'harden_on',
+  'plant_on',
+  'late_days',
+  'left',
+] as const;
 const LOG_COLUMNS = [
   'line', 'batch_code', 'batch', 'day', 'what', 'count', 'place', 'cause', 'note', 'corrects_line', 'recorded_at',
 ] as const; // prettier-ignore

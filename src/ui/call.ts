@@ -7,19 +7,33 @@ export type Answer<T> =
   | { readonly kind: 'offline' };
 
 /** Calls the application with JSON. Never throws: no network is an answer as well. */
-export async function call<T>(method: 'GET' | 'POST' | 'PUT' | 'PATCH', path: string, body?: unknown): Promise<Answer<T>> {
+export async function call<T>(
+  method: 'GET' | 'POST' | 'PUT' | 'PATCH',
+  path: string,
+  body?: unknown,
+): Promise<Answer<T>> {
   let response: Response;
   try {
     response = await fetch(path, {
       method,
-      ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
+      ...(body === undefined
+        ? {}
+        : {
+            headers: { 'content-type': 'application/json' },
+            body: JSON.stringify(body),
+          }),
     });
   } catch {
     return { kind: 'offline' };
   }
   const value = (await response.json().catch(() => null)) as unknown;
   if (response.ok) return { kind: 'done', value: value as T };
-  const problem = (value ?? { type: 'about:blank', title: 'No answer', status: response.status, detail: 'Try again.' }) as Problem;
+  const problem = (value ?? {
+    type: 'about:blank',
+    title: 'No answer',
+    status: response.status,
+    detail: 'Try again.',
+  }) as Problem;
   return { kind: 'problem', problem };
 }
 

@@ -39,7 +39,9 @@ export function degrees(temperature_C: number, unit: TemperatureUnit): string {
 
 /** "23°", or "16–9°" where day and night differ. */
 export function dayNight(day_C: number, night_C: number, unit: TemperatureUnit): string {
-  return day_C === night_C ? degrees(day_C, unit) : `${degrees(night_C, unit).replace('°', '')}–${degrees(day_C, unit)}`;
+  return day_C === night_C
+    ? degrees(day_C, unit)
+    : `${degrees(night_C, unit).replace('°', '')}–${degrees(day_C, unit)}`;
 }
 
 /** "1 tray", "3 trays". */

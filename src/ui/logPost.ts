@@ -1,4 +1,3 @@
-
 import { call, type Answer } from './call.ts';
 
 /** What the application answers to a log line. */

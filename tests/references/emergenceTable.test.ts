@@ -1,12 +1,22 @@
 import { describe, expect, it } from 'vitest';
 import { emergenceTables } from '../../src/contracts/cropLibrary.ts';
-import { cardinalRate, daysToEmerge, emergenceShare_frac, tabledRate } from '../../src/core/germination/germinationRate.ts';
+import {
+  cardinalRate,
+  daysToEmerge,
+  emergenceShare_frac,
+  tabledRate,
+} from '../../src/core/germination/germinationRate.ts';
 import { texts } from './library.ts';
 
 // Harrington & Minges 1954, Vegetable Seed Germination (University of California Agricultural Extension Service),
 // written down from memory. The check below reads the file's raw columns itself, not through the parser under test.
-const header = texts.emergenceDays.split('\n').find((line) => line.startsWith('crop,'))!.split(',');
-const lines = texts.emergenceDays.split('\n').filter((line) => line && !line.startsWith('#') && !line.startsWith('crop,'));
+const header = texts.emergenceDays
+  .split('\n')
+  .find((line) => line.startsWith('crop,'))!
+  .split(',');
+const lines = texts.emergenceDays
+  .split('\n')
+  .filter((line) => line && !line.startsWith('#') && !line.startsWith('crop,'));
 const tables = emergenceTables(texts);
 
 describe('days to emerge at every tabled crop and temperature', () => {
@@ -56,7 +66,13 @@ describe('between and beyond the tabled temperatures', () => {
 });
 
 describe('cardinal temperatures', () => {
-  const crop = { germBase_C: 10, germBest_C: 24, germCeiling_C: 34, germBest_days: 6, emergence: [] };
+  const crop = {
+    germBase_C: 10,
+    germBest_C: 24,
+    germCeiling_C: 34,
+    germBest_days: 6,
+    emergence: [],
+  };
   // Worked by hand from Garcia-Huidobro, Monteith & Squire 1982: theta50 = 6 x 14 = 84 degree-days.
   it('follows (T - Tb) / theta50 below the optimum', () => {
     expect(daysToEmerge(cardinalRate(crop), 17)).toBeCloseTo(84 / 7, 9);

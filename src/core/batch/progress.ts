@@ -106,7 +106,8 @@ function standsOf(input: ProgressInput, chain: Chain): Stand[] {
   const stands: Stand[] = [];
   const push = (stage: Stage, from: DayNumber | null, to: DayNumber | null, spaced = false): void => {
     if (from === null || to === null) return;
-    const inPot = potContainer !== undefined && pot !== null && from >= pot && stage !== 'germinate' && stage !== 'grow';
+    const inPot =
+      potContainer !== undefined && pot !== null && from >= pot && stage !== 'germinate' && stage !== 'grow';
     const container = inPot ? potContainer : sowContainer;
     const count = inPot ? plants : Math.max(1, cells);
     const trays = traysFor(Math.max(1, count), container);

@@ -54,17 +54,41 @@ export interface Refusal {
   readonly reason: string;
 }
 
-const PHASE_ORDER: readonly Phase[] = ['planned', 'sown', 'emerged', 'growing', 'potted', 'hardening', 'planted', 'ended'];
+const PHASE_ORDER: readonly Phase[] = [
+  'planned',
+  'sown',
+  'emerged',
+  'growing',
+  'potted',
+  'hardening',
+  'planted',
+  'ended',
+];
 const order = (phase: Phase): number => PHASE_ORDER.indexOf(phase);
 
 /** From which phase to which an event may be logged, and what it makes of the batch. */
 const STEPS: Readonly<Partial<Record<EventKind, { from: Phase; upTo: Phase; to: Phase; fact: FactKey }>>> = {
   sown: { from: 'planned', upTo: 'planned', to: 'sown', fact: 'sow' },
   emerged: { from: 'sown', upTo: 'sown', to: 'emerged', fact: 'half-up' },
-  'off-heat': { from: 'sown', upTo: 'emerged', to: 'growing', fact: 'off-heat' },
+  'off-heat': {
+    from: 'sown',
+    upTo: 'emerged',
+    to: 'growing',
+    fact: 'off-heat',
+  },
   potted: { from: 'emerged', upTo: 'growing', to: 'potted', fact: 'pot' },
-  'hardening-started': { from: 'emerged', upTo: 'potted', to: 'hardening', fact: 'harden' },
-  'planted-out': { from: 'emerged', upTo: 'hardening', to: 'planted', fact: 'plant' },
+  'hardening-started': {
+    from: 'emerged',
+    upTo: 'potted',
+    to: 'hardening',
+    fact: 'harden',
+  },
+  'planted-out': {
+    from: 'emerged',
+    upTo: 'hardening',
+    to: 'planted',
+    fact: 'plant',
+  },
 };
 
 const FREE: readonly EventKind[] = ['note', 'edited', 'withdrawn', 'held'];
@@ -82,12 +106,19 @@ const DONE_WORDS: Readonly<Record<Phase, string>> = {
 /** Why an event cannot follow, or null when it can. */
 export function refusalOf(state: BatchState, event: BatchEvent): Refusal | null {
   if (FREE.includes(event.kind)) return null;
-  if (state.phase === 'ended') return { field: 'kind', reason: 'this batch has ended; withdraw its end first' };
+  if (state.phase === 'ended')
+    return {
+      field: 'kind',
+      reason: 'this batch has ended; withdraw its end first',
+    };
   if (event.kind === 'split-in') {
     return state.lastDay === null ? null : { field: 'kind', reason: 'a split can only begin a batch' };
   }
   if (state.lastDay !== null && event.day < state.lastDay) {
-    return { field: 'day', reason: 'this is before the last thing logged for the batch; correct that line first' };
+    return {
+      field: 'day',
+      reason: 'this is before the last thing logged for the batch; correct that line first',
+    };
   }
   const step = STEPS[event.kind];
   if (step && (order(state.phase) < order(step.from) || order(state.phase) > order(step.upTo))) {
@@ -103,11 +134,17 @@ export function refusalOf(state: BatchState, event: BatchEvent): Refusal | null 
     return { field: 'kind', reason: 'the batch is planted out' };
   }
   if (event.kind === 'counted' && order(state.phase) > order('growing')) {
-    return { field: 'kind', reason: `counting what is up ends with potting; the batch is ${DONE_WORDS[state.phase]}` };
+    return {
+      field: 'kind',
+      reason: `counting what is up ends with potting; the batch is ${DONE_WORDS[state.phase]}`,
+    };
   }
-  if (event.kind === 'spaced' && state.phase !== 'potted') return { field: 'kind', reason: 'only potted plants are spaced out' };
-  if (event.kind === 'spaced' && state.facts.space !== undefined) return { field: 'kind', reason: 'these are spaced already' };
-  if (event.kind === 'rung' && state.phase !== 'hardening') return { field: 'kind', reason: 'hardening has not started' };
+  if (event.kind === 'spaced' && state.phase !== 'potted')
+    return { field: 'kind', reason: 'only potted plants are spaced out' };
+  if (event.kind === 'spaced' && state.facts.space !== undefined)
+    return { field: 'kind', reason: 'these are spaced already' };
+  if (event.kind === 'rung' && state.phase !== 'hardening')
+    return { field: 'kind', reason: 'hardening has not started' };
   return countRefusal(state, event);
 }
 
@@ -117,10 +154,20 @@ function countRefusal(state: BatchState, event: BatchEvent): Refusal | null {
   if (count === null) return needsCount ? { field: 'count', reason: 'say how many' } : null;
   if (kind === 'sown' && count < 1) return { field: 'count', reason: 'at least one must be sown' };
   if ((kind === 'counted' || kind === 'emerged') && count > state.sown_count!) {
-    return { field: 'count', reason: `${count} up of ${state.sown_count} sown cannot be; count again or correct the sowing` };
+    return {
+      field: 'count',
+      reason: `${count} up of ${state.sown_count} sown cannot be; count again or correct the sowing`,
+    };
   }
-  if ((kind === 'counted' || kind === 'emerged') && state.up_count !== null && count < state.up_count - state.lost_count) {
-    return { field: 'count', reason: `${state.up_count - state.lost_count} were up before; log those that died as lost` };
+  if (
+    (kind === 'counted' || kind === 'emerged') &&
+    state.up_count !== null &&
+    count < state.up_count - state.lost_count
+  ) {
+    return {
+      field: 'count',
+      reason: `${state.up_count - state.lost_count} were up before; log those that died as lost`,
+    };
   }
   if ((kind === 'potted' || kind === 'lost' || kind === 'planted-out') && count > state.alive_count!) {
     return { field: 'count', reason: `only ${state.alive_count} are left` };
@@ -128,7 +175,10 @@ function countRefusal(state: BatchState, event: BatchEvent): Refusal | null {
   if (kind === 'potted' && count < 1) return { field: 'count', reason: 'at least one must be potted' };
   if (kind === 'lost' && count < 1) return { field: 'count', reason: 'at least one must be lost' };
   if (kind === 'split-out' && !(count >= 1 && count < state.alive_count!)) {
-    return { field: 'count', reason: `split off at least 1 and fewer than the ${state.alive_count} there are` };
+    return {
+      field: 'count',
+      reason: `split off at least 1 and fewer than the ${state.alive_count} there are`,
+    };
   }
   if (kind === 'rung' && count !== state.rung + 1) {
     return { field: 'count', reason: `the next rung is ${state.rung + 1}` };
@@ -143,7 +193,10 @@ export function applyEvent(state: BatchState, event: BatchEvent): BatchState {
     return { ...state, held: { ...state.held, [event.cause]: until } };
   }
   if (FREE.includes(event.kind)) return state;
-  const next: Mutable<BatchState> = { ...state, lastDay: Math.max(state.lastDay ?? -Infinity, event.day) };
+  const next: Mutable<BatchState> = {
+    ...state,
+    lastDay: Math.max(state.lastDay ?? -Infinity, event.day),
+  };
   const step = STEPS[event.kind];
   if (step) {
     next.phase = step.to;
@@ -237,7 +290,10 @@ export function effectiveEvents(events: readonly BatchEvent[]): BatchEvent[] {
     while (replacedBy.has(last.id)) last = replacedBy.get(last.id)!;
     if (last.kind !== 'withdrawn') kept.push(last);
   }
-  return kept.map((event, i) => ({ event, i })).sort((a, b) => a.event.day - b.event.day || a.i - b.i).map((x) => x.event);
+  return kept
+    .map((event, i) => ({ event, i }))
+    .sort((a, b) => a.event.day - b.event.day || a.i - b.i)
+    .map((x) => x.event);
 }
 
 /** A refusal met while reading a log, with the event it is about. */
@@ -249,7 +305,10 @@ export interface LogRefusal extends Refusal {
  * The state of a batch by its log, and the first event that cannot follow those before it (null when all can). Used both
  * to read a batch and to try a new or corrected event before it is written.
  */
-export function reduceLog(events: readonly BatchEvent[]): { state: BatchState; refusal: LogRefusal | null } {
+export function reduceLog(events: readonly BatchEvent[]): {
+  state: BatchState;
+  refusal: LogRefusal | null;
+} {
   let state = UNSOWN;
   for (const event of effectiveEvents(events)) {
     const refusal = refusalOf(state, event);

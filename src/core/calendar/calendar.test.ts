@@ -1,7 +1,16 @@
 import { addDays, differenceInCalendarDays, formatISO, getISODay } from 'date-fns';
 import { DateTime } from 'luxon';
 import { describe, expect, it } from 'vitest';
-import { civilFromDay, dayFromIso, daysInMonth, FIRST_DAY, isoFromDay, LAST_DAY, requireDay, weekdayOf } from './dayNumber.ts';
+import {
+  civilFromDay,
+  dayFromIso,
+  daysInMonth,
+  FIRST_DAY,
+  isoFromDay,
+  LAST_DAY,
+  requireDay,
+  weekdayOf,
+} from './dayNumber.ts';
 import { localTimeAt } from './localDay.ts';
 import { dayOfMonthDay, isMonthDay, nearestOccurrence } from './monthDay.ts';
 import { seasonOf } from './season.ts';
@@ -25,7 +34,17 @@ describe('day numbers against date-fns', () => {
   it('knows its ends and refuses what is not in the calendar', () => {
     expect(isoFromDay(FIRST_DAY)).toBe('1900-01-01');
     expect(isoFromDay(LAST_DAY)).toBe('2199-12-31');
-    for (const bad of ['2027-02-29', '2100-02-29', '2027-13-01', '2027-00-10', '2027-04-31', '27-04-01', '2027-4-1', '', '1899-12-31']) {
+    for (const bad of [
+      '2027-02-29',
+      '2100-02-29',
+      '2027-13-01',
+      '2027-00-10',
+      '2027-04-31',
+      '27-04-01',
+      '2027-4-1',
+      '',
+      '1899-12-31',
+    ]) {
       expect(dayFromIso(bad), bad).toBeNull();
     }
     expect(dayFromIso('2028-02-29')).not.toBeNull();

@@ -22,7 +22,11 @@ export function dayFromCivil(year: number, month: number, day: number): DayNumbe
 }
 
 /** Year, month (1-12) and day of month of a day number. */
-export function civilFromDay(day: DayNumber): { year: number; month: number; day: number } {
+export function civilFromDay(day: DayNumber): {
+  year: number;
+  month: number;
+  day: number;
+} {
   const z = Math.floor(day) + 719_468;
   const era = Math.floor(z / 146_097);
   const doe = z - era * 146_097;
@@ -30,7 +34,11 @@ export function civilFromDay(day: DayNumber): { year: number; month: number; day
   const doy = doe - (365 * yoe + Math.floor(yoe / 4) - Math.floor(yoe / 100));
   const mp = Math.floor((5 * doy + 2) / 153);
   const month = mp < 10 ? mp + 3 : mp - 9;
-  return { year: yoe + era * 400 + (month <= 2 ? 1 : 0), month, day: doy - Math.floor((153 * mp + 2) / 5) + 1 };
+  return {
+    year: yoe + era * 400 + (month <= 2 ? 1 : 0),
+    month,
+    day: doy - Math.floor((153 * mp + 2) / 5) + 1,
+  };
 }
 
 /** Whether the year has a 29 February. */

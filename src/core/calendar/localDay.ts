@@ -30,5 +30,8 @@ export function localTimeAt(instant_ms: number, timeZone: string): LocalTime {
   }
   const part: Record<string, number> = {};
   for (const { type, value } of format.formatToParts(instant_ms)) part[type] = Number(value);
-  return { day: dayFromCivil(part['year']!, part['month']!, part['day']!), minute: part['hour']! * 60 + part['minute']! };
+  return {
+    day: dayFromCivil(part['year']!, part['month']!, part['day']!),
+    minute: part['hour']! * 60 + part['minute']!,
+  };
 }

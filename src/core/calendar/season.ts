@@ -15,7 +15,12 @@ export interface Season {
  */
 export function seasonOf(day: DayNumber, latitude_deg: number): Season {
   const { year, month } = civilFromDay(day);
-  if (latitude_deg >= 0) return { label: String(year), from: dayFromCivil(year, 1, 1), to: dayFromCivil(year, 12, 31) };
+  if (latitude_deg >= 0)
+    return {
+      label: String(year),
+      from: dayFromCivil(year, 1, 1),
+      to: dayFromCivil(year, 12, 31),
+    };
   const start = month >= 7 ? year : year - 1;
   return {
     label: `${start}/${String((start + 1) % 100).padStart(2, '0')}`,

@@ -44,7 +44,10 @@ export function cardinalRate(crop: GerminationTraits): GerminationRate {
 export function tabledRate(table: readonly EmergencePoint[]): GerminationRate {
   const points = table
     .filter((p) => p.days !== null)
-    .map((p) => ({ x: p.temperature_C, y: typeof p.days === 'number' ? 1 / p.days : 0 }))
+    .map((p) => ({
+      x: p.temperature_C,
+      y: typeof p.days === 'number' ? 1 / p.days : 0,
+    }))
     .sort((a, b) => a.x - b.x);
   const inside = monotoneCubic(points);
   const first = points[0]!;

@@ -52,7 +52,8 @@ export function stageSums(crop: Crop, potted: boolean): StageSums {
   const perDay = degreeDaysOfDay(crop, crop.growDay_C, crop.growNight_C);
   const check_days = crop.potted ? POTTING_CHECK_DAYS : 0;
   const grow_days = ruleWeeks(crop) * 7 - emerge_days - check_days;
-  if (!(perDay > 0)) throw new RangeError(`${crop.name} does not grow at its reference temperatures: base ${crop.base_C}`);
+  if (!(perDay > 0))
+    throw new RangeError(`${crop.name} does not grow at its reference temperatures: base ${crop.base_C}`);
   if (!(grow_days > 0)) throw new RangeError(`${crop.name}: ${ruleWeeks(crop)} weeks leave no time after emergence`);
   const ready = grow_days * perDay;
   const pot = potted ? ready * crop.potAt_frac : null;

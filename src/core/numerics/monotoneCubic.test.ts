@@ -13,7 +13,10 @@ describe('monotoneCubic', () => {
         (steps) => {
           let x = 0;
           let y = 0;
-          const points = steps.map(([dx, dy]) => ({ x: (x += dx), y: (y += dy) }));
+          const points = steps.map(([dx, dy]) => ({
+            x: (x += dx),
+            y: (y += dy),
+          }));
           const f = monotoneCubic(points);
           for (const p of points) expect(f(p.x)).toBeCloseTo(p.y, 9);
           let before = -Infinity;

@@ -98,10 +98,20 @@ function countedToday({ state }: WorkInput, job: Job, today: DayNumber): boolean
   return job.kind === 'look' && state.lastCountOn === today;
 }
 
-function job(input: WorkInput, kind: JobKind, dueOn: DayNumber, stage: Stage, toStage: Stage | null, rest: Partial<Job>): Job {
+function job(
+  input: WorkInput,
+  kind: JobKind,
+  dueOn: DayNumber,
+  stage: Stage,
+  toStage: Stage | null,
+  rest: Partial<Job>,
+): Job {
   const { plan, state, containers } = input;
   const places = planAsItStands(plan, state).places;
-  const potted = state.facts.pot !== undefined || kind === 'space' || ((kind === 'harden' || kind === 'rung' || kind === 'plant') && plan.potContainerId !== null);
+  const potted =
+    state.facts.pot !== undefined ||
+    kind === 'space' ||
+    ((kind === 'harden' || kind === 'rung' || kind === 'plant') && plan.potContainerId !== null);
   const container = containers.get(potted ? plan.potContainerId! : plan.sowContainerId);
   const plants = (potted ? state.alive_count : state.sown_count) ?? cellsToSow(plan);
   const to = toStage === null ? null : places[toStage];
@@ -144,7 +154,10 @@ function lookJob(input: WorkInput, chain: Chain): Job {
     count: up_count ?? 0,
     max_count: sown_count ?? cellsToSow(input.plan),
     countWord: 'up',
-    why: up_count === null ? 'nothing counted yet; half expected {day}' : `${up_count} of ${sown_count} up; half expected {day}`,
+    why:
+      up_count === null
+        ? 'nothing counted yet; half expected {day}'
+        : `${up_count} of ${sown_count} up; half expected {day}`,
     whyDay: dayOf(chain, 'half-up'),
   });
 }
@@ -152,7 +165,10 @@ function lookJob(input: WorkInput, chain: Chain): Job {
 function offHeatJob(input: WorkInput, chain: Chain): Job {
   const { up_count, sown_count } = input.state;
   return job(input, 'off-heat', dueDay(chain, 'off-heat'), 'germinate', 'grow', {
-    why: up_count === null ? 'half up by the forecast; into the light' : `${up_count} of ${sown_count} up; into the light before they stretch`,
+    why:
+      up_count === null
+        ? 'half up by the forecast; into the light'
+        : `${up_count} of ${sown_count} up; into the light before they stretch`,
   });
 }
 
@@ -169,7 +185,9 @@ function potJob(input: WorkInput, chain: Chain): Job {
 }
 
 function spaceJob(input: WorkInput, chain: Chain): Job {
-  return job(input, 'space', dueDay(chain, 'space'), 'pot', null, { why: 'leaves touch about now; twice the room' });
+  return job(input, 'space', dueDay(chain, 'space'), 'pot', null, {
+    why: 'leaves touch about now; twice the room',
+  });
 }
 
 function hardenJob(input: WorkInput, chain: Chain): Job {

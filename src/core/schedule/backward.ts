@@ -33,7 +33,8 @@ export function backwardChain(input: RouteInput): ChainResult {
   let growth = sums.ready_degreeDays;
   if (sums.pot_degreeDays !== null) {
     const restart = timeBefore(route.inPot, harden_t, sums.ready_degreeDays - sums.pot_degreeDays);
-    if (restart === null) return unreachable('pot', route.places.pot, 'too cold there before that date: it never gets ready');
+    if (restart === null)
+      return unreachable('pot', route.places.pot, 'too cold there before that date: it never gets ready');
     pot_t = restart - POTTING_CHECK_DAYS;
     space_t = timeAfter(route.inPot, restart, sums.space_degreeDays! - sums.pot_degreeDays);
     off_latest = pot_t;
@@ -78,7 +79,14 @@ export function backwardChain(input: RouteInput): ChainResult {
   for (const [key, t] of times) {
     if (t === null) continue;
     const because = becauseOf(key, { ...input, route }, milestones, false, false);
-    milestones.push({ key, t, day: Math.floor(t), dueOn: Math.floor(t), status: 'planned', because });
+    milestones.push({
+      key,
+      t,
+      day: Math.floor(t),
+      dueOn: Math.floor(t),
+      status: 'planned',
+      because,
+    });
   }
   const after = timeAfter(
     potted ? route.inPot : route.inGrow,

@@ -22,7 +22,10 @@ export function becauseOf(
   if (done) return { rule: 'Logged.', inputs: [], source: OWN_LOG };
   const told = WHY[key](context, before);
   if (!overdue) return told;
-  return { ...told, rule: `${told.rule} That day has passed without a log, so today is taken.` };
+  return {
+    ...told,
+    rule: `${told.rule} That day has passed without a log, so today is taken.`,
+  };
 }
 
 type Why = (context: BecauseContext, before: readonly Milestone[]) => Because;

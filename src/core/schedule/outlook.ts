@@ -27,7 +27,13 @@ export function outlook(input: RouteInput, frost: FrostDates, today: DayNumber):
   const plan = backwardChain(input);
   const ruleSowOn = ruleOfWeeksSowDay(input.crop, input.plan);
   if (plan.kind === 'unreachable') {
-    const stuck = forwardChain({ ...input, sowOn: today, facts: {}, today, waitForDate: false });
+    const stuck = forwardChain({
+      ...input,
+      sowOn: today,
+      facts: {},
+      today,
+      waitForDate: false,
+    });
     return {
       plan,
       warnings: [],
@@ -39,7 +45,15 @@ export function outlook(input: RouteInput, frost: FrostDates, today: DayNumber):
   }
   const sow = milestoneOf(plan, 'sow')!;
   const past = sow.day < today;
-  const soonest = past ? forwardChain({ ...input, sowOn: today, facts: {}, today, waitForDate: false }) : null;
+  const soonest = past
+    ? forwardChain({
+        ...input,
+        sowOn: today,
+        facts: {},
+        today,
+        waitForDate: false,
+      })
+    : null;
   return {
     plan,
     warnings: chainWarnings(plan, input.crop, input.plan, input.tables, frost, today),
@@ -53,7 +67,10 @@ export function outlook(input: RouteInput, frost: FrostDates, today: DayNumber):
 /** Places with which the stage in the way would work: their chain is tried, not guessed. */
 function alternatives(input: RouteInput, stage: Stage, day: DayNumber): PlaceFit[] {
   return placesForStage(input.tables, input.crop, stage, day).filter((fit) => {
-    const plan = { ...input.plan, places: { ...input.plan.places, [stage]: fit.placeId } };
+    const plan = {
+      ...input.plan,
+      places: { ...input.plan.places, [stage]: fit.placeId },
+    };
     const tried = backwardChain({ ...input, plan });
     return tried.kind === 'chain' || tried.stage !== stage;
   });

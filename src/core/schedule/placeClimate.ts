@@ -20,7 +20,11 @@ export const DAY_SHARE_frac = 0.5;
  * @param days how many days, at least 1
  * @throws RangeError for a place without periods
  */
-export function placeClimate(place: Pick<Place, 'id' | 'name' | 'periods'>, from: DayNumber, days: number): PlaceClimate {
+export function placeClimate(
+  place: Pick<Place, 'id' | 'name' | 'periods'>,
+  from: DayNumber,
+  days: number,
+): PlaceClimate {
   if (place.periods.length === 0) throw new RangeError(`${place.name} has no temperature: give it at least one period`);
   const day_C = new Float64Array(days);
   const night_C = new Float64Array(days);

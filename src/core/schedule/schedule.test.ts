@@ -18,13 +18,22 @@ const FROM = requireDay('2026-01-01');
 const HALF: OffHeatRule = { kind: 'half-up' };
 const FROST = { lastFrost: '05-10', firstFrost: '10-15' };
 
-function planFor(crop: Crop, places: { germinate: Place; grow: Place; pot: Place; harden: Place }, transplantOn: number): BatchPlan {
+function planFor(
+  crop: Crop,
+  places: { germinate: Place; grow: Place; pot: Place; harden: Place },
+  transplantOn: number,
+): BatchPlan {
   return {
     plantsWanted: 100,
     spare_frac: 0.1,
     transplantOn,
     hardening_days: crop.hardening_days,
-    places: { germinate: places.germinate.id, grow: places.grow.id, pot: places.pot.id, harden: places.harden.id },
+    places: {
+      germinate: places.germinate.id,
+      grow: places.grow.id,
+      pot: places.pot.id,
+      harden: places.harden.id,
+    },
     sowContainerId: 1,
     potContainerId: crop.potted ? 2 : null,
   };
@@ -43,7 +52,16 @@ describe('the rule of weeks at the reference temperatures', () => {
     const plan = planFor(crop, { germinate: hot, grow: reference, pot: reference, harden: reference }, FROM + 500);
     const sowOn = FROM + 200;
     const forward = chainOf(
-      forwardChain({ crop, plan, offHeat: HALF, tables, sowOn, facts: {}, today: null, waitForDate: false }),
+      forwardChain({
+        crop,
+        plan,
+        offHeat: HALF,
+        tables,
+        sowOn,
+        facts: {},
+        today: null,
+        waitForDate: false,
+      }),
     );
     expect(forward.ready_t - noonOf(sowOn)).toBeCloseTo(ruleWeeks(crop) * 7, 6);
     const backward = chainOf(backwardChain({ crop, plan, offHeat: HALF, tables }));
@@ -74,7 +92,16 @@ describe('forward against a slow hourly sum', () => {
     const sowOn = requireDay('2027-03-16');
     const plan = planFor(tomato, { germinate: warm, grow: bench, pot: bench, harden: bench }, requireDay('2027-06-01'));
     const chain = chainOf(
-      forwardChain({ crop: tomato, plan, offHeat: HALF, tables, sowOn, facts: {}, today: null, waitForDate: false }),
+      forwardChain({
+        crop: tomato,
+        plan,
+        offHeat: HALF,
+        tables,
+        sowOn,
+        facts: {},
+        today: null,
+        waitForDate: false,
+      }),
     );
 
     const rate = germinationRate(tomato);
@@ -115,16 +142,43 @@ describe('backward and forward', () => {
           const house: Place = {
             ...steadyPlace(20, 14),
             periods: [
-              { from: '01-01', day_C: crop.growDay_C - 2 + shift_K, night_C: crop.growNight_C - 1 + shift_K },
-              { from: '04-01', day_C: crop.growDay_C + shift_K, night_C: crop.growNight_C + shift_K },
-              { from: '06-01', day_C: crop.growDay_C + 2 + shift_K, night_C: crop.growNight_C + 1 + shift_K },
+              {
+                from: '01-01',
+                day_C: crop.growDay_C - 2 + shift_K,
+                night_C: crop.growNight_C - 1 + shift_K,
+              },
+              {
+                from: '04-01',
+                day_C: crop.growDay_C + shift_K,
+                night_C: crop.growNight_C + shift_K,
+              },
+              {
+                from: '06-01',
+                day_C: crop.growDay_C + 2 + shift_K,
+                night_C: crop.growNight_C + 1 + shift_K,
+              },
             ],
           };
           const tables = seasonTables([hot, house], FROM, 900);
-          const plan = planFor(crop, { germinate: hot, grow: house, pot: house, harden: house }, requireDay('2027-03-15') + offset);
+          const plan = planFor(
+            crop,
+            { germinate: hot, grow: house, pot: house, harden: house },
+            requireDay('2027-03-15') + offset,
+          );
           const back = chainOf(backwardChain({ crop, plan, offHeat, tables }));
           const sowOn = milestoneOf(back, 'sow')!.day;
-          const forth = chainOf(forwardChain({ crop, plan, offHeat, tables, sowOn, facts: {}, today: null, waitForDate: false }));
+          const forth = chainOf(
+            forwardChain({
+              crop,
+              plan,
+              offHeat,
+              tables,
+              sowOn,
+              facts: {},
+              today: null,
+              waitForDate: false,
+            }),
+          );
           expect(Math.abs(milestoneOf(forth, 'plant')!.t - noonOf(plan.transplantOn))).toBeLessThanOrEqual(1);
           const days = forth.milestones.map((m) => m.t);
           expect(days).toEqual([...days].sort((a, b) => a - b));
@@ -141,7 +195,18 @@ describe('backward and forward', () => {
     const tables = seasonTables([hot, house], FROM, 900);
     const plan = planFor(tomato, { germinate: hot, grow: house, pot: house, harden: house }, FROM + 500);
     const run = (facts: object, today: number | null) =>
-      chainOf(forwardChain({ crop: tomato, plan, offHeat: HALF, tables, sowOn: FROM + 300, facts, today, waitForDate: false }));
+      chainOf(
+        forwardChain({
+          crop: tomato,
+          plan,
+          offHeat: HALF,
+          tables,
+          sowOn: FROM + 300,
+          facts,
+          today,
+          waitForDate: false,
+        }),
+      );
     const free = run({}, null);
     const half = milestoneOf(free, 'half-up')!.day;
     const late = run({ sow: FROM + 300, 'half-up': half + 4 }, null);
@@ -149,7 +214,11 @@ describe('backward and forward', () => {
     expect(late.ready_t - free.ready_t).toBeLessThan(5);
     expect(milestoneOf(late, 'half-up')!.status).toBe('done');
     const unseen = run({ sow: FROM + 300 }, half + 6);
-    expect(milestoneOf(unseen, 'half-up')!).toMatchObject({ day: half + 6, dueOn: half, status: 'forecast' });
+    expect(milestoneOf(unseen, 'half-up')!).toMatchObject({
+      day: half + 6,
+      dueOn: half,
+      status: 'forecast',
+    });
   });
 });
 
@@ -164,18 +233,49 @@ describe('what cannot be reached', () => {
   it('says which place would do where the crop never comes up', () => {
     const plan = planFor(tomato, { germinate: cold, grow: house, pot: house, harden: house }, requireDay('2027-06-20'));
     const result = outlook({ crop: tomato, plan, offHeat: HALF, tables }, FROST, today);
-    expect(result.plan).toMatchObject({ kind: 'unreachable', stage: 'germinate', placeId: cold.id });
+    expect(result.plan).toMatchObject({
+      kind: 'unreachable',
+      stage: 'germinate',
+      placeId: cold.id,
+    });
     expect(result.wouldDo.map((fit) => fit.placeId)).toEqual([hot.id, house.id]);
   });
 
   it('says the earliest date still to be had when the date asks for a sowing past', () => {
     const places = { germinate: hot, grow: house, pot: house, harden: house };
-    const result = outlook({ crop: tomato, plan: planFor(tomato, places, requireDay('2027-05-01')), offHeat: HALF, tables }, FROST, today);
+    const result = outlook(
+      {
+        crop: tomato,
+        plan: planFor(tomato, places, requireDay('2027-05-01')),
+        offHeat: HALF,
+        tables,
+      },
+      FROST,
+      today,
+    );
     expect(result.warnings.map((w) => w.code)).toContain('past');
     const earliest = result.earliestTransplantOn!;
-    const again = outlook({ crop: tomato, plan: planFor(tomato, places, earliest), offHeat: HALF, tables }, FROST, today);
+    const again = outlook(
+      {
+        crop: tomato,
+        plan: planFor(tomato, places, earliest),
+        offHeat: HALF,
+        tables,
+      },
+      FROST,
+      today,
+    );
     expect(again.warnings.map((w) => w.code)).not.toContain('past');
-    const sooner = outlook({ crop: tomato, plan: planFor(tomato, places, earliest - 2), offHeat: HALF, tables }, FROST, today);
+    const sooner = outlook(
+      {
+        crop: tomato,
+        plan: planFor(tomato, places, earliest - 2),
+        offHeat: HALF,
+        tables,
+      },
+      FROST,
+      today,
+    );
     expect(sooner.warnings.map((w) => w.code)).toContain('past');
   });
 
@@ -191,7 +291,10 @@ describe('running totals', () => {
   it('go there and back', () => {
     fc.assert(
       fc.property(
-        fc.array(fc.oneof(fc.constant(0), fc.double({ min: 0.01, max: 20, noNaN: true })), { minLength: 5, maxLength: 60 }),
+        fc.array(fc.oneof(fc.constant(0), fc.double({ min: 0.01, max: 20, noNaN: true })), {
+          minLength: 5,
+          maxLength: 60,
+        }),
         fc.double({ min: 0, max: 1, noNaN: true }),
         fc.double({ min: 0.001, max: 40, noNaN: true }),
         (gains, where, amount) => {

@@ -50,7 +50,12 @@ export function placesForStage(tables: SeasonTables, crop: Crop, stage: Stage, d
 }
 
 /** Lowest night a plant of the hardiness stands when grown on or hardened. @source common practice, no source */
-const NIGHT_FLOOR_C: Readonly<Record<Crop['hardiness'], number>> = { hardy: -4, 'half-hardy': 0, tender: 4, tropical: 10 };
+const NIGHT_FLOOR_C: Readonly<Record<Crop['hardiness'], number>> = {
+  hardy: -4,
+  'half-hardy': 0,
+  tender: 4,
+  tropical: 10,
+};
 /** Above this by day young plants suffer. @source common practice, no source */
 const DAY_CEILING_C = 35;
 
@@ -58,6 +63,13 @@ const DAY_CEILING_C = 35;
 export function stageRange(crop: Crop, stage: Stage): { low_C: number; high_C: number } {
   if (stage === 'germinate') return { low_C: crop.germMin_C, high_C: crop.germMax_C };
   const floor = NIGHT_FLOOR_C[crop.hardiness];
-  if (stage === 'harden') return { low_C: crop.hardiness === 'tropical' ? 8 : floor, high_C: DAY_CEILING_C };
-  return { low_C: Math.max(floor, Math.min(crop.base_C, crop.growNight_C - 6)), high_C: DAY_CEILING_C };
+  if (stage === 'harden')
+    return {
+      low_C: crop.hardiness === 'tropical' ? 8 : floor,
+      high_C: DAY_CEILING_C,
+    };
+  return {
+    low_C: Math.max(floor, Math.min(crop.base_C, crop.growNight_C - 6)),
+    high_C: DAY_CEILING_C,
+  };
 }

@@ -54,7 +54,9 @@ export function chainWarnings(
   warnings.push(...frostWarnings(chain, crop, frost));
   const plant = milestoneOf(chain, 'plant')!;
   if (chain.overAge_t !== null && chain.overAge_t < plant.t) {
-    warnings.push(warning('over-age', null, Math.floor(chain.overAge_t), 'Over-age from {day}, before it goes out.', []));
+    warnings.push(
+      warning('over-age', null, Math.floor(chain.overAge_t), 'Over-age from {day}, before it goes out.', []),
+    );
   }
   return warnings;
 }
@@ -89,7 +91,15 @@ function stageWarnings(
   const found: Warning[] = [];
   if (!suitsStage(place, stage, crop)) {
     const why = place.lit ? 'is not a place for it' : 'is dark';
-    found.push(warning('unsuitable-place', stage, from, `${place.name} ${why}: ${crop.name} ${STAGE_WORDS[stage]} wants another.`, []));
+    found.push(
+      warning(
+        'unsuitable-place',
+        stage,
+        from,
+        `${place.name} ${why}: ${crop.name} ${STAGE_WORDS[stage]} wants another.`,
+        [],
+      ),
+    );
   }
   let coldest = Infinity;
   let hottest = -Infinity;
@@ -112,7 +122,10 @@ function stageWarnings(
     const share = emergenceShare_frac(crop.emergence, mean);
     if (share !== null && share < FEW_frac) {
       const text = `At {0} only about ${Math.round(share * 100)}% of the usual number come up.`;
-      found.push({ ...warning('few-come-up', stage, from, text, [mean]), source: crop.source });
+      found.push({
+        ...warning('few-come-up', stage, from, text, [mean]),
+        source: crop.source,
+      });
     }
   }
   return found;
@@ -127,7 +140,9 @@ function frostWarnings(chain: Chain, crop: Crop, frost: FrostDates): Warning[] {
   if (springSide && plant < goesOut) {
     const weeks = crop.weeksFromLastFrost;
     const when =
-      weeks === 0 ? 'on' : `${Math.abs(weeks)} week${Math.abs(weeks) === 1 ? '' : 's'} ${weeks > 0 ? 'after' : 'before'}`;
+      weeks === 0
+        ? 'on'
+        : `${Math.abs(weeks)} week${Math.abs(weeks) === 1 ? '' : 's'} ${weeks > 0 ? 'after' : 'before'}`;
     return [
       warning('frost', 'harden', goesOut, `${capital(crop.name)} goes out ${when} the mean last frost: {day}.`, []),
     ];
@@ -156,4 +171,3 @@ function warning(
 function capital(word: string): string {
   return word.charAt(0).toUpperCase() + word.slice(1);
 }
-

@@ -23,7 +23,12 @@ export function JobPanel({ job, today, onLog }: Props) {
   const half = looking && job.expected_count !== null && count >= job.expected_count / 2;
 
   async function save(kind: string, said: string): Promise<void> {
-    const line = { kind, day, count: job.kind === 'rung' ? job.count : counting ? count : null, note };
+    const line = {
+      kind,
+      day,
+      count: job.kind === 'rung' ? job.count : counting ? count : null,
+      note,
+    };
     setWrong((await onLog(line, said)) ?? '');
   }
 
@@ -40,7 +45,12 @@ export function JobPanel({ job, today, onLog }: Props) {
       {counting && (
         <>
           <div className="mt-4 grid grid-cols-[76px_1fr_76px] items-center gap-2 text-center">
-            <button type="button" className="btn h-19 text-3xl" aria-label="One fewer" onClick={() => setCount(clamp(count - 1))}>
+            <button
+              type="button"
+              className="btn h-19 text-3xl"
+              aria-label="One fewer"
+              onClick={() => setCount(clamp(count - 1))}
+            >
               −
             </button>
             <div>
@@ -56,7 +66,12 @@ export function JobPanel({ job, today, onLog }: Props) {
                 {job.sown_count !== null && looking && ` of ${job.sown_count}`}
               </p>
             </div>
-            <button type="button" className="btn h-19 text-3xl" aria-label="One more" onClick={() => setCount(clamp(count + 1))}>
+            <button
+              type="button"
+              className="btn h-19 text-3xl"
+              aria-label="One more"
+              onClick={() => setCount(clamp(count + 1))}
+            >
               +
             </button>
           </div>
@@ -81,12 +96,13 @@ export function JobPanel({ job, today, onLog }: Props) {
         <p className="note-bar mt-4">
           {half ? (
             <>
-              <strong>Half are up.</strong> {count} of about {job.expected_count} expected. Save, then it comes off the heat.
+              <strong>Half are up.</strong> {count} of about {job.expected_count} expected. Save, then it comes off the
+              heat.
             </>
           ) : (
             <>
-              <strong>Half up at {Math.ceil(job.expected_count / 2)}.</strong> About {job.expected_count} of {job.sown_count} are expected in
-              the end.
+              <strong>Half up at {Math.ceil(job.expected_count / 2)}.</strong> About {job.expected_count} of{' '}
+              {job.sown_count} are expected in the end.
             </>
           )}
         </p>
@@ -94,11 +110,24 @@ export function JobPanel({ job, today, onLog }: Props) {
       <div className="mt-4 grid grid-cols-2 gap-3">
         <div className="field">
           <label htmlFor={`${id}day`}>Day it was done</label>
-          <input id={`${id}day`} type="date" className="input" max={isoFromDay(today)} value={day} onChange={(e) => setDay(e.target.value)} />
+          <input
+            id={`${id}day`}
+            type="date"
+            className="input"
+            max={isoFromDay(today)}
+            value={day}
+            onChange={(e) => setDay(e.target.value)}
+          />
         </div>
         <div className="field">
           <label htmlFor={`${id}note`}>Note</label>
-          <input id={`${id}note`} className="input" value={note} maxLength={2000} onChange={(e) => setNote(e.target.value)} />
+          <input
+            id={`${id}note`}
+            className="input"
+            value={note}
+            maxLength={2000}
+            onChange={(e) => setNote(e.target.value)}
+          />
         </div>
       </div>
       {wrong && (
@@ -111,7 +140,9 @@ export function JobPanel({ job, today, onLog }: Props) {
           <button
             type="button"
             className="btn solid min-h-12"
-            onClick={() => void save(half ? 'emerged' : 'counted', half ? `half up, ${count} counted` : `${count} counted`)}
+            onClick={() =>
+              void save(half ? 'emerged' : 'counted', half ? `half up, ${count} counted` : `${count} counted`)
+            }
           >
             {half ? `Save: half up with ${count}` : `Save: ${count} up`}
           </button>

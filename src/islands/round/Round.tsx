@@ -51,7 +51,10 @@ export function Round({ initial }: { readonly initial: RoundView }) {
 
   async function log(job: RoundJob, line: Omit<LogLine, 'idempotencyKey'>, said: string): Promise<string | null> {
     setBusy(job.key);
-    const answer = await postLine(job.batchId, { idempotencyKey: freshKey(), ...line });
+    const answer = await postLine(job.batchId, {
+      idempotencyKey: freshKey(),
+      ...line,
+    });
     setBusy(null);
     if (answer.kind === 'problem' || answer.kind === 'offline') {
       setMessage(trouble(answer));
@@ -63,14 +66,28 @@ export function Round({ initial }: { readonly initial: RoundView }) {
     setDone((list) => [...list, { job, placeId: job.placeId, said, eventId, undone: false }]);
     if (answer.kind === 'kept') {
       setKept(keptLines().length);
-      setView((v) => ({ ...v, places: v.places.map((p) => ({ ...p, jobs: p.jobs.filter((j) => j.key !== job.key) })) }));
+      setView((v) => ({
+        ...v,
+        places: v.places.map((p) => ({
+          ...p,
+          jobs: p.jobs.filter((j) => j.key !== job.key),
+        })),
+      }));
     } else await refresh();
     return null;
   }
 
   async function undo(item: Done): Promise<void> {
-    const line = { kind: 'withdrawn', day: isoFromDay(view.today), correctsId: item.eventId, note: 'undone on the round' };
-    const answer = await postLine(item.job.batchId, { idempotencyKey: freshKey(), ...line });
+    const line = {
+      kind: 'withdrawn',
+      day: isoFromDay(view.today),
+      correctsId: item.eventId,
+      note: 'undone on the round',
+    };
+    const answer = await postLine(item.job.batchId, {
+      idempotencyKey: freshKey(),
+      ...line,
+    });
     if (answer.kind !== 'done') {
       setMessage(answer.kind === 'kept' ? 'Undo is kept on this device.' : trouble(answer));
       return;
@@ -126,7 +143,12 @@ export function Round({ initial }: { readonly initial: RoundView }) {
                   >
                     {open === job.key && (
                       <div className="mt-3 min-[1000px]:hidden">
-                        <JobPanel key={`narrow ${job.key}`} job={job} today={view.today} onLog={(l, s) => log(job, l, s)} />
+                        <JobPanel
+                          key={`narrow ${job.key}`}
+                          job={job}
+                          today={view.today}
+                          onLog={(l, s) => log(job, l, s)}
+                        />
                       </div>
                     )}
                   </JobLine>
@@ -134,7 +156,10 @@ export function Round({ initial }: { readonly initial: RoundView }) {
                 {done
                   .filter((d) => d.placeId === place.id)
                   .map((d, i) => (
-                    <li key={`${d.job.key} ${i}`} className="flex items-center gap-4 border-b border-line py-2 text-ink3">
+                    <li
+                      key={`${d.job.key} ${i}`}
+                      className="flex items-center gap-4 border-b border-line py-2 text-ink3"
+                    >
                       <span className="num w-14 text-right text-xl">{d.job.trays}</span>
                       <span className="flex-1">
                         <s>
@@ -156,8 +181,8 @@ export function Round({ initial }: { readonly initial: RoundView }) {
           <div className="card mt-4 max-w-xl">
             <h2>Nothing waits today</h2>
             <p className="mt-1">
-              Work comes from the batches&rsquo; chains. <a href="/batches/new">Make a batch</a>, or look at what comes in{' '}
-              <a href="/season">Season</a>.
+              Work comes from the batches&rsquo; chains. <a href="/batches/new">Make a batch</a>, or look at what comes
+              in <a href="/season">Season</a>.
             </p>
           </div>
         )}
@@ -167,7 +192,7 @@ export function Round({ initial }: { readonly initial: RoundView }) {
           {opened ? (
             <JobPanel key={`wide ${opened.key}`} job={opened} today={view.today} onLog={(l, s) => log(opened, l, s)} />
           ) : (
-            <Hint jobs={jobs} />
+            <Hint jobs={jobs} ahead={view.ahead} today={view.today} />
           )}
         </div>
       </aside>
@@ -185,7 +210,9 @@ function PlaceHead({ place, unit }: { readonly place: RoundPlace; readonly unit:
             <rect width="10" height="20" fill={temperatureColour((place.day_C + place.night_C) / 2)} />
           </svg>
           <span className="num text-lg">{dayNight(place.day_C, place.night_C, unit)}</span>
-          <span className={`ml-auto text-[0.92rem] ${place.used_slots > place.room_trays ? 'font-bold text-brick' : 'text-ink2'}`}>
+          <span
+            className={`ml-auto text-[0.92rem] ${place.used_slots > place.room_trays ? 'font-bold text-brick' : 'text-ink2'}`}
+          >
             {place.used_slots > place.room_trays && 'over room: '}
             {place.used_slots} of {place.room_trays} tray slots
           </span>
@@ -228,7 +255,12 @@ function JobLine({ job, today, busy, open, onOpen, onLog, children }: LineProps)
         </div>
         <div className="min-w-[200px] flex-1">
           <p className="leading-snug">
-            <button type="button" className="num cursor-pointer text-left text-[1.08rem]" aria-expanded={open} onClick={onOpen}>
+            <button
+              type="button"
+              className="num cursor-pointer text-left text-[1.08rem]"
+              aria-expanded={open}
+              onClick={onOpen}
+            >
               {job.words}: {job.name}
             </button>{' '}
             {job.late_days > 0 && <span className="tag bad">{counted(job.late_days, 'day')} late</span>}
@@ -241,7 +273,13 @@ function JobLine({ job, today, busy, open, onOpen, onLog, children }: LineProps)
         <div className="no-print flex gap-2 max-[700px]:w-full max-[700px]:[&>button]:flex-1">
           {job.kind === 'look' ? (
             <>
-              <button type="button" className="btn solid" disabled={busy} onClick={onOpen} aria-label={`Count ${job.name}`}>
+              <button
+                type="button"
+                className="btn solid"
+                disabled={busy}
+                onClick={onOpen}
+                aria-label={`Count ${job.name}`}
+              >
                 Count
               </button>
               <button
@@ -249,14 +287,22 @@ function JobLine({ job, today, busy, open, onOpen, onLog, children }: LineProps)
                 className="btn"
                 disabled={busy}
                 aria-label={`${job.count ? 'No more up' : 'None yet'}: ${job.name}`}
-                onClick={() => onLog({ kind: 'counted', day, count: job.count ?? 0 }, job.count ? 'no more up' : 'none up yet')}
+                onClick={() =>
+                  onLog({ kind: 'counted', day, count: job.count ?? 0 }, job.count ? 'no more up' : 'none up yet')
+                }
               >
                 {job.count ? 'No more' : 'None yet'}
               </button>
             </>
           ) : (
             <>
-              <button type="button" className="btn solid" disabled={busy} onClick={tap} aria-label={`${TAP[job.kind]}: ${job.name}`}>
+              <button
+                type="button"
+                className="btn solid"
+                disabled={busy}
+                onClick={tap}
+                aria-label={`${TAP[job.kind]}: ${job.name}`}
+              >
                 {TAP[job.kind]}
               </button>
               <button
@@ -277,15 +323,47 @@ function JobLine({ job, today, busy, open, onOpen, onLog, children }: LineProps)
   );
 }
 
-function Hint({ jobs }: { readonly jobs: readonly RoundJob[] }) {
+function Hint({ jobs, ahead, today }: { readonly jobs: readonly RoundJob[] } & Pick<RoundView, 'ahead' | 'today'>) {
   const trays = jobs.reduce((sum, job) => sum + job.trays, 0);
+  const most = Math.max(1, ...ahead.map((day) => day.trays));
   return (
     <div className="card text-ink2">
       <p>
         <span className="num text-3xl text-ink">{trays}</span> trays to touch today.
       </p>
-      <p className="mt-2">The plum button logs a job as it stands. Press the job&rsquo;s words to change number, day or place first.</p>
-      <p className="mt-2">Water and electricity: lift leads and plugs clear before you water, and trust only benches behind a residual-current device.</p>
+      <p className="mt-2">
+        The plum button logs a job as it stands. Press the job&rsquo;s words to change number, day or note first.
+      </p>
+      <h2 className="mt-5 text-ink">The week ahead</h2>
+      <table className="plain-table mt-1">
+        <thead className="sr-only">
+          <tr>
+            <th>Day</th>
+            <th>Jobs</th>
+            <th>Trays</th>
+          </tr>
+        </thead>
+        <tbody>
+          {ahead.map((day) => (
+            <tr key={day.day}>
+              <td className="w-28 text-ink">{spokenDay(day.day, today)}</td>
+              <td className="r w-16">{counted(day.jobs, 'job')}</td>
+              <td>
+                <span className="flex items-center gap-2">
+                  <svg width="120" height="10" aria-hidden="true">
+                    <rect width={(120 * day.trays) / most} height="10" rx="1" className="fill-ink3" />
+                  </svg>
+                  {counted(day.trays, 'tray')}
+                </span>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="mt-4 text-[0.92rem]">
+        Water and electricity: lift leads and plugs clear before you water, and use only benches behind a
+        residual-current device, wired as your local code asks.
+      </p>
     </div>
   );
 }

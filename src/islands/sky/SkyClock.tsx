@@ -51,7 +51,12 @@ export function SkyClock({ clock, today, minute, timeZone }: Props) {
       >
         <span aria-hidden="true">{clock.running ? '❚❚' : '▶'}</span>
       </button>
-      <button type="button" className="min-h-11 cursor-pointer underline underline-offset-4" aria-expanded={open} onClick={() => setOpen(!open)}>
+      <button
+        type="button"
+        className="min-h-11 cursor-pointer underline underline-offset-4"
+        aria-expanded={open}
+        onClick={() => setOpen(!open)}
+      >
         <small>set</small>
       </button>
       {open && (

@@ -6,7 +6,12 @@ import { readSeason } from '../../server/season.ts';
 
 const answer = async () => {
   const { now, world } = await readSeason();
-  return json({ instant_ms: now.instant_ms, today: isoFromDay(now.today), minute: now.minute, demoClock: world.nursery.demoClock });
+  return json({
+    instant_ms: now.instant_ms,
+    today: isoFromDay(now.today),
+    minute: now.minute,
+    demoClock: world.nursery.demoClock,
+  });
 };
 
 export const GET = endpoint(answer);

@@ -12,6 +12,9 @@ export const GET = endpoint(async ({ params }) => {
     throw new ProblemError(404, 'No such feed', 'Take the address of the feed from Books, Take along.');
   }
   return new Response(workCalendar(season), {
-    headers: { 'content-type': 'text/calendar; charset=utf-8', 'cache-control': 'private, max-age=300' },
+    headers: {
+      'content-type': 'text/calendar; charset=utf-8',
+      'cache-control': 'private, max-age=300',
+    },
   });
 });

@@ -1,0 +1,27 @@
+import type { Phase } from '../core/batch/event.ts';
+import type { BatchPlan } from '../core/model.ts';
+import type { ChainResult } from '../core/schedule/chain.ts';
+import type { EventRecord } from './records.ts';
+
+/** What the page of a batch shows. */
+export interface BatchPageData {
+  readonly id: number;
+  readonly version: number;
+  readonly code: string;
+  readonly name: string;
+  readonly note: string;
+  readonly plan: BatchPlan;
+  readonly phase: Phase;
+  readonly alive_count: number | null;
+  readonly lost_count: number;
+  readonly planned: ChainResult;
+  readonly forecast: ChainResult;
+  readonly late_days: number | null;
+  readonly ruleSowOn: number;
+  readonly events: readonly EventRecord[];
+  readonly places: readonly { readonly id: number; readonly name: string }[];
+  readonly placeNow: string | null;
+  readonly splitFrom: { readonly id: number; readonly code: string } | null;
+  readonly today: number;
+  readonly unit: 'C' | 'F';
+}

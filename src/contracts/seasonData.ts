@@ -1,0 +1,39 @@
+import type { BatchState } from '../core/batch/reduce.ts';
+import type { BatchPlan, Container, Crop, OffHeatRule, Place } from '../core/model.ts';
+import type { TemperatureUnit } from '../core/units/temperature.ts';
+
+/** What the drawing of the season and the batch form work from, in the browser. */
+export interface HouseData {
+  readonly today: number;
+  readonly tablesFrom: number;
+  readonly tableDays: number;
+  readonly unit: TemperatureUnit;
+  readonly lastFrost: string;
+  readonly firstFrost: string;
+  readonly spare_frac: number;
+  readonly offHeat: OffHeatRule;
+  readonly crops: readonly Crop[];
+  readonly varieties: readonly {
+    readonly id: number;
+    readonly cropId: number;
+    readonly name: string;
+  }[];
+  readonly lots: readonly {
+    readonly id: number;
+    readonly varietyId: number;
+    readonly code: string;
+  }[];
+  readonly places: readonly Place[];
+  readonly containers: readonly Container[];
+}
+
+/** A batch as the season's drawing needs it. */
+export interface SeasonBatch {
+  readonly id: number;
+  readonly version: number;
+  readonly code: string;
+  readonly name: string;
+  readonly cropId: number;
+  readonly plan: BatchPlan;
+  readonly state: Omit<BatchState, 'held' | 'endCause'>;
+}

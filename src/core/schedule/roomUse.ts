@@ -1,0 +1,63 @@
+import type { DayNumber } from '../calendar/dayNumber.ts';
+
+/** A run of days in which a place holds more than it has room for. `to` is the first day it fits again. */
+export interface OverRoom {
+  readonly placeId: number;
+  readonly from: DayNumber;
+  readonly to: DayNumber;
+  /** Most tray slots over room on any of these days. */
+  readonly most_slots: number;
+}
+
+interface Standing {
+  readonly placeId: number;
+  readonly from: DayNumber;
+  readonly to: DayNumber;
+  readonly slots: number;
+}
+
+/** Tray slots taken in each place on each day of [from, from + days). */
+export function roomUsed(stands: readonly Standing[], from: DayNumber, days: number): Map<number, Float64Array> {
+  const used = new Map<number, Float64Array>();
+  for (const stand of stands) {
+    let row = used.get(stand.placeId);
+    if (!row) used.set(stand.placeId, (row = new Float64Array(days)));
+    const end = Math.min(stand.to, from + days);
+    for (let day = Math.max(stand.from, from); day < end; day++) row[day - from]! += stand.slots;
+  }
+  return used;
+}
+
+/** Every run of days over room, place by place, in order of day. */
+export function overRoom(
+  stands: readonly Standing[],
+  rooms: readonly { readonly id: number; readonly room_trays: number }[],
+  from: DayNumber,
+  days: number,
+): OverRoom[] {
+  const used = roomUsed(stands, from, days);
+  const runs: OverRoom[] = [];
+  for (const { id, room_trays } of rooms) {
+    const row = used.get(id);
+    if (!row) continue;
+    let start = -1;
+    let most = 0;
+    for (let i = 0; i <= days; i++) {
+      const over = i < days ? row[i]! - room_trays : 0;
+      if (over > 0) {
+        if (start < 0) start = i;
+        most = Math.max(most, over);
+      } else if (start >= 0) {
+        runs.push({
+          placeId: id,
+          from: from + start,
+          to: from + i,
+          most_slots: most,
+        });
+        start = -1;
+        most = 0;
+      }
+    }
+  }
+  return runs.sort((a, b) => a.from - b.from || a.placeId - b.placeId);
+}

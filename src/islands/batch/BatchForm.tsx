@@ -1,0 +1,356 @@
+import { useEffect, useId, useMemo, useState } from 'react';
+import { dayFromIso, isoFromDay } from '../../core/calendar/dayNumber.ts';
+import { STAGES, type BatchPlan, type Crop, type Stage } from '../../core/model.ts';
+import { cellsToSow, slotsFor, traysFor } from '../../core/quantities/trays.ts';
+import { outlook } from '../../core/schedule/outlook.ts';
+import { placesForStage } from '../../core/schedule/suits.ts';
+import type { BatchInput } from '../../contracts/batches.ts';
+import type { Problem } from '../../contracts/problem.ts';
+import type { HouseData } from '../../contracts/seasonData.ts';
+import { call, fieldError, trouble } from '../../ui/call.ts';
+import { counted, dayNight } from '../../ui/format.ts';
+import { CropSearch } from './CropSearch.tsx';
+import { Field, SelectField } from '../../ui/Field.tsx';
+import { Outlook } from './Outlook.tsx';
+import { Stale } from '../../ui/Stale.tsx';
+import { useTables } from './useTables.ts';
+
+const STAGE_LABELS: Readonly<Record<Stage, string>> = {
+  germinate: 'Germinates in',
+  grow: 'Grows on in',
+  pot: 'In the pot in',
+  harden: 'Hardens in',
+};
+/** Days before transplanting at which a stage's temperature is looked at when places are proposed. */
+const ROUGH_DAYS: Readonly<Record<Stage, number>> = {
+  germinate: 56,
+  grow: 42,
+  pot: 21,
+  harden: 4,
+};
+
+/** What is typed; numbers stay text until they are figures, so that nothing typed is lost. */
+export interface Draft {
+  readonly cropId: number | null;
+  readonly varietyId: number | null;
+  readonly lotId: number | null;
+  readonly plants: string;
+  readonly transplantOn: string;
+  readonly hardening: string;
+  readonly spare: string;
+  readonly places: Readonly<Record<Stage, number | null>>;
+  readonly sowContainerId: number | null;
+  readonly potContainerId: number | null;
+  readonly note: string;
+}
+
+interface Props {
+  readonly house: HouseData;
+  /** A batch to change, or null for a new one. */
+  readonly editing: {
+    readonly id: number;
+    readonly version: number;
+    readonly input: BatchInput;
+  } | null;
+}
+
+/** Makes or changes a batch. The chain of dates follows while typing. */
+export function BatchForm({ house, editing }: Props) {
+  const id = useId();
+  const tables = useTables(house);
+  const [draft, setDraft] = useState<Draft>(() => (editing ? draftOf(editing.input) : emptyDraft(house)));
+  const [version, setVersion] = useState(editing?.version ?? 0);
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const [message, setMessage] = useState('');
+  const [busy, setBusy] = useState(false);
+  const [ready, setReady] = useState(false);
+  useEffect(() => setReady(true), []);
+
+  const crop = house.crops.find((c) => c.id === draft.cropId) ?? null;
+  const transplantDay = dayFromIso(draft.transplantOn);
+  const plants = /^\d{1,7}$/.test(draft.plants) ? Number(draft.plants) : null;
+  const set = (change: Partial<Draft>) => setDraft((d) => ({ ...d, ...change }));
+
+  function chooseCrop(chosen: Crop): void {
+    const around = transplantDay ?? house.today + 70;
+    const best = (stage: Stage) =>
+      placesForStage(tables, chosen, stage, around - ROUGH_DAYS[stage])[0]?.placeId ?? null;
+    const pots = house.containers.filter((c) => c.kind === 'pot');
+    set({
+      cropId: chosen.id,
+      varietyId: null,
+      lotId: null,
+      hardening: String(chosen.hardening_days),
+      places: {
+        germinate: best('germinate'),
+        grow: best('grow'),
+        pot: best('pot'),
+        harden: best('harden'),
+      },
+      potContainerId: chosen.potted ? (draft.potContainerId ?? pots[0]?.id ?? null) : null,
+    });
+  }
+
+  const plan = useMemo((): BatchPlan | null => {
+    if (transplantDay === null || draft.sowContainerId === null) return null;
+    return {
+      plantsWanted: plants ?? 1,
+      spare_frac: Number(draft.spare) / 100 || 0,
+      transplantOn: transplantDay,
+      hardening_days: /^\d{1,2}$/.test(draft.hardening) ? Number(draft.hardening) : (crop?.hardening_days ?? 7),
+      places: draft.places,
+      sowContainerId: draft.sowContainerId,
+      potContainerId: draft.potContainerId,
+    };
+  }, [draft, plants, transplantDay, crop]);
+  const ahead = useMemo(
+    () => (crop && plan ? outlook({ crop, plan, offHeat: house.offHeat, tables }, house, house.today) : null),
+    [crop, plan, house, tables],
+  );
+
+  async function save(withVersion: number): Promise<void> {
+    setBusy(true);
+    setProblem(null);
+    const body = inputOf(draft);
+    const answer = editing
+      ? await call<{ id: number }>('PATCH', `/api/batches/${editing.id}`, {
+          ...body,
+          version: withVersion,
+        })
+      : await call<{ id: number }>('POST', '/api/batches', body);
+    setBusy(false);
+    if (answer.kind === 'done') {
+      location.assign(`/batches/${answer.value.id}`);
+      return;
+    }
+    setMessage(trouble(answer));
+    if (answer.kind === 'problem') setProblem(answer.problem);
+  }
+
+  const err = (path: string) => fieldError(problem, path);
+  const varieties = house.varieties.filter((v) => v.cropId === draft.cropId);
+  const lots = house.lots.filter((lot) => lot.varietyId === draft.varietyId);
+  const sow = house.containers.find((c) => c.id === draft.sowContainerId);
+  const pot = house.containers.find((c) => c.id === draft.potContainerId);
+  const cells = plan && plants ? cellsToSow(plan) : null;
+
+  return (
+    <form
+      className="grid grid-cols-1 gap-6 min-[900px]:grid-cols-[minmax(0,440px)_minmax(0,1fr)]"
+      data-typing
+      data-ready={ready}
+      noValidate
+      onSubmit={(e) => {
+        e.preventDefault();
+        void save(version);
+      }}
+    >
+      <div className="flex flex-col gap-4">
+        <CropSearch
+          crops={house.crops}
+          chosen={crop}
+          fixed={editing !== null}
+          error={err('cropId')}
+          onChoose={chooseCrop}
+        />
+        <div className="grid grid-cols-2 gap-3">
+          <Field
+            id={`${id}plants`}
+            label="Plants wanted"
+            inputMode="numeric"
+            value={draft.plants}
+            error={err('plantsWanted')}
+            onValue={(plants) => set({ plants })}
+          />
+          <Field
+            id={`${id}date`}
+            label="Transplant date"
+            type="date"
+            value={draft.transplantOn}
+            error={err('transplantOn')}
+            onValue={(transplantOn) => set({ transplantOn })}
+          />
+          <SelectField
+            id={`${id}variety`}
+            label="Variety"
+            value={draft.varietyId}
+            none="not said"
+            options={varieties}
+            error={err('varietyId')}
+            onValue={(varietyId) => set({ varietyId, lotId: null })}
+          />
+          <SelectField
+            id={`${id}lot`}
+            label="Lot"
+            value={draft.lotId}
+            none="not said"
+            options={lots.map((lot) => ({ id: lot.id, name: lot.code }))}
+            error={err('lotId')}
+            onValue={(lotId) => set({ lotId })}
+          />
+        </div>
+        <fieldset className="grid grid-cols-2 gap-3">
+          <legend className="mb-1 font-semibold">Where it goes</legend>
+          {STAGES.filter((stage) => stage !== 'pot' || draft.potContainerId !== null).map((stage) => (
+            <SelectField
+              key={stage}
+              id={`${id}${stage}`}
+              label={STAGE_LABELS[stage]}
+              value={draft.places[stage]}
+              none="no place"
+              error={err(`places.${stage}`)}
+              options={
+                crop
+                  ? placesForStage(tables, crop, stage, (transplantDay ?? house.today + 70) - ROUGH_DAYS[stage]).map(
+                      (fit) => ({
+                        id: fit.placeId,
+                        name: `${fit.name}, ${dayNight(fit.day_C, fit.night_C, house.unit)}${fit.inRange ? '' : ' (outside its range)'}`,
+                      }),
+                    )
+                  : house.places
+              }
+              onValue={(placeId) => set({ places: { ...draft.places, [stage]: placeId } })}
+            />
+          ))}
+        </fieldset>
+        <div className="grid grid-cols-2 gap-3">
+          <SelectField
+            id={`${id}tray`}
+            label="Sown in"
+            value={draft.sowContainerId}
+            options={house.containers.filter((c) => c.kind !== 'pot')}
+            error={err('sowContainerId')}
+            onValue={(sowContainerId) => set({ sowContainerId })}
+          />
+          <SelectField
+            id={`${id}pot`}
+            label="Potted into"
+            value={draft.potContainerId}
+            none="stays in its tray"
+            options={house.containers.filter((c) => c.kind === 'pot')}
+            error={err('potContainerId')}
+            onValue={(potContainerId) =>
+              set({
+                potContainerId,
+                places: {
+                  ...draft.places,
+                  pot: draft.places.pot ?? draft.places.grow,
+                },
+              })
+            }
+          />
+          <Field
+            id={`${id}hardening`}
+            label="Hardening days"
+            inputMode="numeric"
+            value={draft.hardening}
+            error={err('hardening_days')}
+            onValue={(hardening) => set({ hardening })}
+          />
+          <Field
+            id={`${id}spare`}
+            label="Spare, %"
+            inputMode="decimal"
+            value={draft.spare}
+            error={err('spare_frac')}
+            onValue={(spare) => set({ spare })}
+          />
+        </div>
+        <Field id={`${id}note`} label="Note" value={draft.note} error={err('note')} onValue={(note) => set({ note })} />
+        {cells !== null && sow && (
+          <p className="text-ink2">
+            <span className="num text-xl text-ink">{cells}</span> cells in {counted(traysFor(cells, sow), 'tray')}
+            {pot && (
+              <>
+                ; potted <span className="num text-xl text-ink">{traysFor(cells, pot)}</span> trays of {pot.name},
+                spaced {slotsFor(cells, pot, true)} slots
+              </>
+            )}
+          </p>
+        )}
+        {problem?.status === 409 && problem.current ? (
+          <Stale
+            current={problem.current as Record<string, unknown>}
+            yours={inputOf(draft)}
+            onKeepMine={() => {
+              const latest = (problem.current as { version: number }).version;
+              setVersion(latest);
+              void save(latest);
+            }}
+            onTakeTheirs={() => {
+              const { version: latest, ...theirs } = problem.current as BatchInput & { version: number };
+              setVersion(latest);
+              setDraft(draftOf(theirs));
+              setProblem(null);
+              setMessage('Their version is here now; change it and save.');
+            }}
+          />
+        ) : (
+          message && (
+            <p role="alert" className="note-bar bad">
+              {message}
+            </p>
+          )
+        )}
+        <button type="submit" className="btn solid min-h-12" disabled={busy}>
+          {editing ? 'Save the change' : 'Make this batch'}
+        </button>
+      </div>
+      <Outlook
+        crop={crop}
+        plan={plan}
+        ahead={ahead}
+        house={house}
+        onPlace={(stage, placeId) => set({ places: { ...draft.places, [stage]: placeId } })}
+        onDate={(day) => set({ transplantOn: isoFromDay(day) })}
+      />
+    </form>
+  );
+}
+
+function emptyDraft(house: HouseData): Draft {
+  return {
+    cropId: null,
+    varietyId: null,
+    lotId: null,
+    plants: '',
+    transplantOn: '',
+    hardening: '7',
+    spare: String(Math.round(house.spare_frac * 1000) / 10),
+    places: { germinate: null, grow: null, pot: null, harden: null },
+    sowContainerId:
+      (house.containers.find((c) => c.kind === 'cell-tray') ?? house.containers.find((c) => c.kind !== 'pot'))?.id ??
+      null,
+    potContainerId: null,
+    note: '',
+  };
+}
+
+function draftOf(input: BatchInput): Draft {
+  return {
+    ...input,
+    plants: String(input.plantsWanted),
+    hardening: String(input.hardening_days),
+    spare: String(Math.round(input.spare_frac * 1000) / 10),
+  };
+}
+
+/** The call's body. What is not a figure goes as text, so that the answer names the field. */
+function inputOf(draft: Draft): Record<string, unknown> {
+  const figure = (text: string): number | string =>
+    text.trim() !== '' && Number.isFinite(Number(text)) ? Number(text) : text;
+  const spare = figure(draft.spare);
+  return {
+    cropId: draft.cropId,
+    varietyId: draft.varietyId,
+    lotId: draft.lotId,
+    plantsWanted: figure(draft.plants),
+    spare_frac: typeof spare === 'number' ? spare / 100 : spare,
+    transplantOn: draft.transplantOn,
+    hardening_days: figure(draft.hardening),
+    places: draft.places,
+    sowContainerId: draft.sowContainerId,
+    potContainerId: draft.potContainerId,
+    note: draft.note,
+  };
+}

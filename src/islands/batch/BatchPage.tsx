@@ -1,0 +1,411 @@
+import { useEffect, useId, useState } from 'react';
+import { isoFromDay } from '../../core/calendar/dayNumber.ts';
+import { EVENT_WORDS, type Phase } from '../../core/batch/event.ts';
+import { MILESTONE_WORDS } from '../../core/schedule/chain.ts';
+import type { BatchPageData } from '../../contracts/batchPage.ts';
+import { BecauseText } from '../../ui/Because.tsx';
+import { call, freshKey, trouble } from '../../ui/call.ts';
+import { Field } from '../../ui/Field.tsx';
+import { lateness, shortDay, spokenDay } from '../../ui/format.ts';
+import { postLine, type LogLine } from '../../ui/logPost.ts';
+import { LogForm } from './LogForm.tsx';
+
+export const PHASE_WORDS: Readonly<Record<Phase, string>> = {
+  planned: 'to be sown',
+  sown: 'sown, not up yet',
+  emerged: 'half up, on the heat',
+  growing: 'growing on',
+  potted: 'in the pot',
+  hardening: 'hardening off',
+  planted: 'planted out',
+  ended: 'ended',
+};
+
+/** One batch: chain planned against actual, its log with corrections, and what can be done with it. */
+export function BatchPage({ data }: { readonly data: BatchPageData }) {
+  const [message, setMessage] = useState('');
+  const [tool, setTool] = useState<'log' | 'lose' | 'split' | 'end' | null>(null);
+  const [ready, setReady] = useState(false);
+  useEffect(() => setReady(true), []);
+  const closed = data.phase === 'planted' || data.phase === 'ended';
+
+  async function post(line: Omit<LogLine, 'idempotencyKey'>): Promise<string | null> {
+    const answer = await postLine(data.id, {
+      idempotencyKey: freshKey(),
+      ...line,
+    });
+    if (answer.kind === 'problem' || answer.kind === 'offline') return trouble(answer);
+    if (answer.kind === 'kept') {
+      setMessage('No connection: kept on this device, and sent from the round later.');
+      return null;
+    }
+    location.reload();
+    return null;
+  }
+
+  return (
+    <div data-ready={ready}>
+      <div className="flex flex-wrap items-baseline gap-x-4">
+        <h1>{data.name}</h1>
+        <p className="text-ink2">
+          code <span className="num text-lg text-ink">{data.code}</span>
+          {data.splitFrom && (
+            <>
+              , split from <a href={`/batches/${data.splitFrom.id}`}>{data.splitFrom.code}</a>
+            </>
+          )}
+        </p>
+      </div>
+      <dl className="mt-2 flex flex-wrap gap-x-9 gap-y-2">
+        <Figure
+          value={String(data.alive_count ?? data.plan.plantsWanted)}
+          words={data.alive_count === null ? 'plants wanted' : `there, of ${data.plan.plantsWanted} wanted`}
+        />
+        <Figure value={PHASE_WORDS[data.phase]} words={data.placeNow ?? 'no place yet'} />
+        <Figure value={shortDay(data.plan.transplantOn)} words="asked to go out" />
+        {!closed && (
+          <Figure
+            value={data.late_days === null ? 'cannot be' : lateness(data.late_days)}
+            words="by the forecast"
+            bad={(data.late_days ?? 99) > 1}
+          />
+        )}
+        {data.lost_count > 0 && <Figure value={String(data.lost_count)} words="lost" />}
+      </dl>
+      {data.note && <p className="mt-2 max-w-[70ch]">{data.note}</p>}
+      <p role="status" aria-live="polite" className={message ? 'note-bar my-2' : 'sr-only'}>
+        {message}
+      </p>
+      <div className="no-print mt-4 flex flex-wrap gap-2">
+        {data.phase !== 'ended' && (
+          <button
+            type="button"
+            className="btn solid"
+            aria-expanded={tool === 'log'}
+            onClick={() => setTool(tool === 'log' ? null : 'log')}
+          >
+            Log
+          </button>
+        )}
+        {!closed && data.phase !== 'planned' && (
+          <button
+            type="button"
+            className="btn"
+            aria-expanded={tool === 'lose'}
+            onClick={() => setTool(tool === 'lose' ? null : 'lose')}
+          >
+            Lose some
+          </button>
+        )}
+        {!closed && (
+          <button
+            type="button"
+            className="btn"
+            aria-expanded={tool === 'split'}
+            onClick={() => setTool(tool === 'split' ? null : 'split')}
+          >
+            Split off a part
+          </button>
+        )}
+        {data.phase !== 'ended' && (
+          <button
+            type="button"
+            className="btn"
+            aria-expanded={tool === 'end'}
+            onClick={() => setTool(tool === 'end' ? null : 'end')}
+          >
+            End
+          </button>
+        )}
+        <a className="btn" href={`/batches/${data.id}/edit`}>
+          Change the plan
+        </a>
+      </div>
+      {tool && (
+        <div className="card mt-3 max-w-2xl" data-typing>
+          {tool === 'log' && <LogForm data={data} onPost={post} />}
+          {tool === 'lose' && <CauseForm data={data} kind="lost" onPost={post} />}
+          {tool === 'end' && <CauseForm data={data} kind="ended" onPost={post} />}
+          {tool === 'split' && <SplitForm data={data} />}
+        </div>
+      )}
+      <div className="mt-6 grid grid-cols-1 gap-8 min-[1000px]:grid-cols-2">
+        <ChainTable data={data} />
+        <Log data={data} onPost={post} />
+      </div>
+    </div>
+  );
+}
+
+function Figure({
+  value,
+  words,
+  bad = false,
+}: {
+  readonly value: string;
+  readonly words: string;
+  readonly bad?: boolean;
+}) {
+  return (
+    <div className="flex flex-col-reverse">
+      <dt className="text-[0.9rem] text-ink2">{words}</dt>
+      <dd className={`num text-2xl ${bad ? 'text-brick' : ''}`}>{value}</dd>
+    </div>
+  );
+}
+
+function ChainTable({ data }: { readonly data: BatchPageData }) {
+  const { planned, forecast, today, unit } = data;
+  const keys =
+    forecast.kind === 'chain'
+      ? forecast.milestones.map((m) => m.key)
+      : planned.kind === 'chain'
+        ? planned.milestones.map((m) => m.key)
+        : [];
+  return (
+    <section aria-label="Chain, planned against actual">
+      <h2>Chain</h2>
+      {forecast.kind === 'unreachable' && (
+        <p className="note-bar bad my-2">From here it cannot be reached: {forecast.reason}.</p>
+      )}
+      {planned.kind === 'unreachable' && (
+        <p className="note-bar bad my-2">The plan cannot be worked out: {planned.reason}.</p>
+      )}
+      <table className="plain-table">
+        <thead>
+          <tr>
+            <th>Step</th>
+            <th>Planned</th>
+            <th>Actual or forecast</th>
+            <th className="r">Days</th>
+          </tr>
+        </thead>
+        <tbody>
+          {keys.map((key) => {
+            const plan = planned.kind === 'chain' ? planned.milestones.find((m) => m.key === key) : undefined;
+            const now = forecast.kind === 'chain' ? forecast.milestones.find((m) => m.key === key) : undefined;
+            const shift = plan && now ? now.day - plan.day : 0;
+            return (
+              <tr key={key}>
+                <td>
+                  <details>
+                    <summary>{MILESTONE_WORDS[key]}</summary>
+                    {(now ?? plan) && (
+                      <BecauseText
+                        because={(now?.status === 'done' ? (plan ?? now) : (now ?? plan))!.because}
+                        unit={unit}
+                      />
+                    )}
+                  </details>
+                </td>
+                <td className="text-ink2">{plan ? shortDay(plan.day) : ''}</td>
+                <td>
+                  {now && (
+                    <>
+                      <span className="num">{spokenDay(now.day, today)}</span>{' '}
+                      <span className="text-[0.88rem] text-ink2">
+                        {now.status === 'done' ? 'done' : now.dueOn < now.day ? 'overdue' : 'forecast'}
+                      </span>
+                    </>
+                  )}
+                </td>
+                <td className="r num">
+                  {shift > 0 ? '+' : ''}
+                  {shift === 0 ? '·' : shift}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <p className="mt-2 text-[0.92rem] text-ink2">
+        The rule of weeks says sow {shortDay(data.ruleSowOn)}. Press a step for its reason.
+      </p>
+    </section>
+  );
+}
+
+function Log({
+  data,
+  onPost,
+}: {
+  readonly data: BatchPageData;
+  readonly onPost: (line: Omit<LogLine, 'idempotencyKey'>) => Promise<string | null>;
+}) {
+  const [editing, setEditing] = useState<number | null>(null);
+  const [wrong, setWrong] = useState('');
+  const replaced = new Set(data.events.map((e) => e.correctsId).filter((id) => id !== null));
+  return (
+    <section aria-label="Log">
+      <h2>Log</h2>
+      {data.events.length === 0 && <p className="mt-1 text-ink2">Nothing has happened yet.</p>}
+      {wrong && (
+        <p role="alert" className="note-bar bad my-2">
+          {wrong}
+        </p>
+      )}
+      <ol reversed>
+        {[...data.events].reverse().map((event) => {
+          const gone = replaced.has(event.id) || event.kind === 'withdrawn';
+          const fixable = !gone && !['split-out', 'split-in', 'edited'].includes(event.kind);
+          return (
+            <li key={event.id} className="border-b border-line py-1.5">
+              <div className="flex items-baseline gap-3">
+                <span className="num w-16 shrink-0">{shortDay(event.day)}</span>
+                <span className={`flex-1 ${gone ? 'text-ink3 line-through' : ''}`}>
+                  {EVENT_WORDS[event.kind]}
+                  {event.count !== null && ` ${event.count}`}
+                  {event.placeId !== null && `, ${data.places.find((p) => p.id === event.placeId)?.name ?? ''}`}
+                  {event.cause && `, ${event.cause}`}
+                  {event.note && <span className="text-ink2">: {event.note}</span>}
+                  {event.correctsId !== null && <span className="text-ink2"> (corrects line {event.correctsId})</span>}
+                </span>
+                {fixable && (
+                  <span className="no-print flex gap-3 text-[0.9rem]">
+                    <button
+                      type="button"
+                      className="link-btn"
+                      onClick={() => setEditing(editing === event.id ? null : event.id)}
+                    >
+                      Correct
+                    </button>
+                    <button
+                      type="button"
+                      className="link-btn"
+                      onClick={() => {
+                        const line = {
+                          kind: 'withdrawn',
+                          day: isoFromDay(data.today),
+                          correctsId: event.id,
+                        };
+                        void onPost(line).then((w) => setWrong(w ?? ''));
+                      }}
+                    >
+                      Withdraw
+                    </button>
+                  </span>
+                )}
+              </div>
+              {editing === event.id && (
+                <div className="card my-2" data-typing>
+                  <LogForm data={data} correcting={event} onPost={onPost} />
+                </div>
+              )}
+            </li>
+          );
+        })}
+      </ol>
+      <p className="mt-2 text-[0.92rem] text-ink2">
+        Lines are never changed: a correction is a new line, and the old one stays to be read.
+      </p>
+    </section>
+  );
+}
+
+const CAUSES = ['damped off', 'slugs', 'mice', 'too hot', 'frost', 'dried out', 'leggy', 'culled', 'given away'];
+
+function CauseForm({
+  data,
+  kind,
+  onPost,
+}: {
+  readonly data: BatchPageData;
+  readonly kind: 'lost' | 'ended';
+  readonly onPost: (line: Omit<LogLine, 'idempotencyKey'>) => Promise<string | null>;
+}) {
+  const id = useId();
+  const [count, setCount] = useState('');
+  const [cause, setCause] = useState('');
+  const [day, setDay] = useState(isoFromDay(data.today));
+  const [wrong, setWrong] = useState('');
+  const losing = kind === 'lost';
+  return (
+    <form
+      noValidate
+      className="grid grid-cols-1 gap-3 min-[600px]:grid-cols-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void onPost({
+          kind,
+          day,
+          cause,
+          count: losing ? (count === '' ? null : Number(count)) : null,
+        }).then((w) => setWrong(w ?? ''));
+      }}
+    >
+      {losing && (
+        <Field
+          id={`${id}n`}
+          label={`How many of ${data.alive_count}`}
+          inputMode="numeric"
+          value={count}
+          onValue={setCount}
+        />
+      )}
+      <Field id={`${id}c`} label="Cause" list={`${id}causes`} value={cause} onValue={setCause} />
+      <datalist id={`${id}causes`}>
+        {CAUSES.map((c) => (
+          <option key={c} value={c} />
+        ))}
+      </datalist>
+      <Field id={`${id}d`} label="Day" type="date" value={day} max={isoFromDay(data.today)} onValue={setDay} />
+      {wrong && (
+        <p role="alert" className="note-bar bad col-span-full">
+          {wrong}
+        </p>
+      )}
+      <button type="submit" className="btn solid col-span-full">
+        {losing ? 'Log the loss' : 'End this batch'}
+      </button>
+    </form>
+  );
+}
+
+function SplitForm({ data }: { readonly data: BatchPageData }) {
+  const id = useId();
+  const [count, setCount] = useState('');
+  const [date, setDate] = useState(isoFromDay(data.plan.transplantOn));
+  const [key] = useState(freshKey);
+  const [wrong, setWrong] = useState('');
+  const present = data.alive_count ?? data.plan.plantsWanted;
+  async function split(): Promise<void> {
+    const body = {
+      idempotencyKey: key,
+      version: data.version,
+      day: isoFromDay(data.today),
+      count: Number(count),
+      transplantOn: date,
+      note: '',
+    };
+    const answer = await call<{ batchId: number }>('POST', `/api/batches/${data.id}/split`, body);
+    if (answer.kind === 'done') location.assign(`/batches/${answer.value.batchId}`);
+    else setWrong(trouble(answer));
+  }
+  return (
+    <form
+      noValidate
+      className="grid grid-cols-1 gap-3 min-[600px]:grid-cols-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void split();
+      }}
+    >
+      <Field
+        id={`${id}n`}
+        label={`Plants to split off, of ${present}`}
+        inputMode="numeric"
+        value={count}
+        onValue={setCount}
+      />
+      <Field id={`${id}d`} label="Their transplant date" type="date" value={date} onValue={setDate} />
+      {wrong && (
+        <p role="alert" className="note-bar bad col-span-full">
+          {wrong}
+        </p>
+      )}
+      <button type="submit" className="btn solid col-span-full">
+        Split them off
+      </button>
+    </form>
+  );
+}

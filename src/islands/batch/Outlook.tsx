@@ -1,0 +1,112 @@
+import type { BatchPlan, Crop, Stage } from '../../core/model.ts';
+import { milestoneOf } from '../../core/schedule/chain.ts';
+import type { Outlook as OutlookRecord } from '../../core/schedule/outlook.ts';
+import type { HouseData } from '../../contracts/seasonData.ts';
+import { ChainList } from '../../ui/ChainList.tsx';
+import { counted, dayNight, fillText, spokenDay } from '../../ui/format.ts';
+
+interface Props {
+  readonly crop: Crop | null;
+  readonly plan: BatchPlan | null;
+  readonly ahead: OutlookRecord | null;
+  readonly house: HouseData;
+  readonly onPlace: (stage: Stage, placeId: number) => void;
+  readonly onDate: (day: number) => void;
+}
+
+/** What a batch would be: sowing day large, the chain with its reasons, the rule of weeks beside it, warnings with ways out. */
+export function Outlook({ crop, plan, ahead, house, onPlace, onDate }: Props) {
+  if (!crop || !plan || !ahead) {
+    return (
+      <div className="card self-start text-ink2">
+        <p>
+          Type a crop and the day it is to go out. Every date back to sowing appears here, from the temperatures your
+          places really have.
+        </p>
+      </div>
+    );
+  }
+  const { today, unit } = house;
+  const say = (text: string, day: number | null, temperatures: readonly number[]) =>
+    fillText(text, day, temperatures, unit, today);
+  const chain = ahead.plan;
+  const earliest = ahead.earliestTransplantOn;
+  return (
+    <section className="card self-start" aria-label="Chain of dates" aria-live="polite">
+      {chain.kind === 'chain' ? (
+        <>
+          <p className="text-ink2">Sow</p>
+          <p className="num text-4xl">{spokenDay(milestoneOf(chain, 'sow')!.day, today)}</p>
+          <p className="mt-1">
+            The rule of weeks says {spokenDay(ahead.ruleSowOn, today)}:{' '}
+            <strong>{ruleWords(ahead.laterThanRule_days!)}</strong>
+          </p>
+        </>
+      ) : (
+        <div className="note-bar bad" role="alert">
+          <p className="font-semibold">This cannot be reached.</p>
+          <p>
+            {house.places.find((p) => p.id === chain.placeId)?.name ?? 'No place'}: {chain.reason}.
+          </p>
+          {ahead.wouldDo.length > 0 && (
+            <p className="mt-2 flex flex-wrap items-center gap-2">
+              These would do:
+              {ahead.wouldDo.slice(0, 3).map((fit) => (
+                <button
+                  key={fit.placeId}
+                  type="button"
+                  className="btn small"
+                  onClick={() => onPlace(chain.stage, fit.placeId)}
+                >
+                  {fit.name}, {dayNight(fit.day_C, fit.night_C, unit)}
+                </button>
+              ))}
+            </p>
+          )}
+        </div>
+      )}
+      {ahead.warnings.length > 0 && (
+        <ul className="mt-3 flex flex-col gap-2">
+          {ahead.warnings.map((warning, i) => (
+            <li key={i} className="note-bar bad">
+              {say(warning.text, warning.day, warning.temperatures_C)}
+              {warning.code === 'frost' && warning.day !== null && (
+                <button type="button" className="btn small ml-2" onClick={() => onDate(warning.day!)}>
+                  Take that day
+                </button>
+              )}
+              {warning.code === 'past' && earliest !== null && (
+                <button type="button" className="btn small ml-2" onClick={() => onDate(earliest)}>
+                  Earliest: out {spokenDay(earliest, today)}
+                </button>
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
+      {chain.kind === 'unreachable' && earliest !== null && (
+        <p className="mt-2">
+          Sown today it could go out{' '}
+          <button type="button" className="btn small" onClick={() => onDate(earliest)}>
+            {spokenDay(earliest, today)}
+          </button>
+        </p>
+      )}
+      {chain.kind === 'chain' && (
+        <div className="mt-3">
+          <ChainList chain={chain} places={plan.places} placeList={house.places} today={today} unit={unit} />
+          <p className="mt-2 text-[0.92rem] text-ink2">
+            Press a date for its reason. The forecast is arithmetic on your temperatures: look at the plants.
+          </p>
+        </div>
+      )}
+    </section>
+  );
+}
+
+function ruleWords(later_days: number): string {
+  if (later_days === 0) return 'the same day.';
+  return later_days > 0
+    ? `you may sow ${counted(later_days, 'day')} later, your places are warmer than the rule assumes.`
+    : `sow ${counted(-later_days, 'day')} sooner, your places are cooler than the rule assumes.`;
+}

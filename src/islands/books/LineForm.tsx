@@ -1,0 +1,236 @@
+import { useEffect, useId, useState, type ReactNode } from 'react';
+import type { Problem } from '../../contracts/problem.ts';
+import { shownTemperature, temperatureFromShown, type TemperatureUnit } from '../../core/units/temperature.ts';
+import { call, fieldError, trouble } from '../../ui/call.ts';
+import { Stale } from '../../ui/Stale.tsx';
+import type { FieldSpec, Typed } from './fields.ts';
+
+interface Props {
+  /** Where lines of the book are sent. */
+  readonly path: string;
+  readonly fields: readonly FieldSpec[];
+  /** The line to change, or null for a new one. */
+  readonly line:
+    | (Readonly<Record<string, unknown>> & {
+        readonly id: number;
+        readonly version: number;
+      })
+    | null;
+  /** Start of a new line. */
+  readonly blank: Readonly<Record<string, unknown>>;
+  readonly unit: TemperatureUnit;
+  /** Parts of the line not among the fields (tables), with their editor. */
+  readonly extra?: Readonly<Record<string, unknown>>;
+  readonly onTyped?: (values: Record<string, unknown>) => void;
+  readonly onStaleTaken?: (current: Record<string, unknown>) => void;
+  readonly children?: (error: (path: string) => string | undefined) => ReactNode;
+  readonly saveWords: string;
+  /** How the body is sent; the books' lines by default. */
+  readonly send?: (
+    values: Record<string, unknown>,
+    version: number,
+  ) => { method: 'POST' | 'PUT'; path: string; body: unknown };
+  readonly after: (id: number) => string;
+}
+
+/** A line of a book, typed and saved; what is wrong stands at its field and nothing typed is lost. */
+export function LineForm(props: Props) {
+  const { path, fields, line, blank, unit, extra, onTyped, children, saveWords, send, after } = props;
+  const id = useId();
+  const [typed, setTyped] = useState<Typed>(() => typedOf(fields, line ?? blank, unit));
+  const [version, setVersion] = useState(line?.version ?? 0);
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const [message, setMessage] = useState('');
+  const [ready, setReady] = useState(false);
+  useEffect(() => setReady(true), []);
+
+  function change(key: string, value: string | boolean): void {
+    const next = { ...typed, [key]: value };
+    setTyped(next);
+    onTyped?.(valuesOf(fields, next, unit));
+  }
+
+  async function save(withVersion: number): Promise<void> {
+    const values = { ...valuesOf(fields, typed, unit), ...extra };
+    const order = send
+      ? send(values, withVersion)
+      : line
+        ? {
+            method: 'PUT' as const,
+            path: `${path}/${line.id}`,
+            body: { version: withVersion, line: values },
+          }
+        : { method: 'POST' as const, path, body: values };
+    const answer = await call<{ id: number }>(order.method, order.path, order.body);
+    if (answer.kind === 'done') {
+      location.assign(after(answer.value.id));
+      return;
+    }
+    setProblem(answer.kind === 'problem' ? answer.problem : null);
+    setMessage(trouble(answer));
+  }
+
+  const error = (fieldPath: string) => fieldError(problem, fieldPath);
+  return (
+    <form
+      noValidate
+      data-ready={ready}
+      data-typing
+      onSubmit={(e) => {
+        e.preventDefault();
+        void save(version);
+      }}
+    >
+      <div className="grid grid-cols-1 gap-3 min-[560px]:grid-cols-2 min-[900px]:grid-cols-3">
+        {fields.map((field) => (
+          <OneField
+            key={field.key}
+            id={`${id}${field.key}`}
+            field={field}
+            value={typed[field.key] ?? ''}
+            error={error(field.key)}
+            onChange={(v) => change(field.key, v)}
+          />
+        ))}
+      </div>
+      {children?.(error)}
+      {problem?.status === 409 && problem.current ? (
+        <Stale
+          current={problem.current as Record<string, unknown>}
+          yours={{ ...valuesOf(fields, typed, unit), ...extra }}
+          onKeepMine={() => {
+            const latest = (problem.current as { version: number }).version;
+            setVersion(latest);
+            void save(latest);
+          }}
+          onTakeTheirs={() => {
+            const current = problem.current as Record<string, unknown> & {
+              version: number;
+            };
+            setVersion(current.version);
+            setTyped(typedOf(fields, current, unit));
+            props.onStaleTaken?.(current);
+            setProblem(null);
+            setMessage('Their version is here now; change it and save.');
+          }}
+        />
+      ) : (
+        message && (
+          <p role="alert" className="note-bar bad mt-3">
+            {message}
+          </p>
+        )
+      )}
+      <button type="submit" className="btn solid mt-4 min-w-48">
+        {saveWords}
+      </button>
+    </form>
+  );
+}
+
+interface OneFieldProps {
+  readonly id: string;
+  readonly field: FieldSpec;
+  readonly value: string | boolean;
+  readonly error: string | undefined;
+  readonly onChange: (value: string | boolean) => void;
+}
+
+function OneField({ id, field, value, error, onChange }: OneFieldProps) {
+  const wrong = {
+    'aria-invalid': error ? true : undefined,
+    'aria-describedby': error ? `${id}-error` : undefined,
+  };
+  let control: ReactNode;
+  if (field.kind === 'flag') {
+    return (
+      <label className="flex min-h-11 items-center gap-2 self-end font-semibold">
+        <input
+          type="checkbox"
+          className="size-5 accent-plum"
+          checked={value === true}
+          onChange={(e) => onChange(e.target.checked)}
+        />
+        {field.label}
+      </label>
+    );
+  }
+  if (field.options) {
+    control = (
+      <select id={id} className="input" {...wrong} value={String(value)} onChange={(e) => onChange(e.target.value)}>
+        {(field.optional || value === '') && <option value="">{field.optional ? 'none' : 'choose'}</option>}
+        {field.options.map(([option, words]) => (
+          <option key={option} value={option}>
+            {words}
+          </option>
+        ))}
+      </select>
+    );
+  } else {
+    control = (
+      <input
+        id={id}
+        className="input"
+        {...wrong}
+        type={field.kind === 'date' ? 'date' : 'text'}
+        inputMode={field.kind === 'number' || field.kind === 'temperature' ? 'decimal' : undefined}
+        value={String(value)}
+        onChange={(e) => onChange(e.target.value)}
+      />
+    );
+  }
+  return (
+    <div className="field">
+      <label htmlFor={id}>{field.label}</label>
+      {control}
+      {field.hint && <span className="text-[0.85rem] text-ink2">{field.hint}</span>}
+      {error && (
+        <span id={`${id}-error`} className="err">
+          {error}
+        </span>
+      )}
+    </div>
+  );
+}
+
+/** Figures as they are typed, in the reader's temperature scale. */
+export function typedOf(
+  fields: readonly FieldSpec[],
+  line: Readonly<Record<string, unknown>>,
+  unit: TemperatureUnit,
+): Typed {
+  const typed: Record<string, string | boolean> = {};
+  for (const field of fields) {
+    const value = line[field.key];
+    if (field.kind === 'flag') typed[field.key] = value === true;
+    else if (value === null || value === undefined) typed[field.key] = '';
+    else if (field.kind === 'temperature') typed[field.key] = typedTemperature(value as number, unit);
+    else typed[field.key] = String(value);
+  }
+  return typed;
+}
+
+/** A temperature as typed, to a tenth at most. */
+export function typedTemperature(temperature_C: number, unit: TemperatureUnit): string {
+  return String(Math.round(shownTemperature(temperature_C, unit) * 10) / 10);
+}
+
+/** What is sent: figures where figures were typed, the text itself where not, so that the answer can name the field. */
+export function valuesOf(fields: readonly FieldSpec[], typed: Typed, unit: TemperatureUnit): Record<string, unknown> {
+  const values: Record<string, unknown> = {};
+  for (const field of fields) {
+    const value = typed[field.key];
+    if (typeof value === 'boolean' || value === undefined) values[field.key] = value ?? null;
+    else if (value.trim() === '' && field.optional) values[field.key] = field.kind === 'text' ? '' : null;
+    else if (field.kind === 'number' || field.kind === 'link') values[field.key] = figureOr(value, (n) => n);
+    else if (field.kind === 'temperature') values[field.key] = figureOr(value, (n) => temperatureFromShown(n, unit));
+    else values[field.key] = value;
+  }
+  return values;
+}
+
+/** The figure in a text, a comma taken as the decimal sign; the text itself when it is none. */
+export function figureOr(text: string, convert: (n: number) => number): number | string {
+  const figure = Number(text.trim().replace(',', '.').replace('−', '-'));
+  return text.trim() !== '' && Number.isFinite(figure) ? convert(figure) : text;
+}

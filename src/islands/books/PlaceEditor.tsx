@@ -1,0 +1,136 @@
+import { useState } from 'react';
+import type { PlaceRecord } from '../../contracts/records.ts';
+import { temperatureFromShown, type TemperatureUnit } from '../../core/units/temperature.ts';
+import type { FieldSpec } from './fields.ts';
+import { figureOr, LineForm, typedTemperature } from './LineForm.tsx';
+
+export const KIND_WORDS = [
+  ['dark-chamber', 'dark chamber'],
+  ['lit-chamber', 'lit chamber'],
+  ['bench', 'bench'],
+  ['house', 'house or bay'],
+  ['frame', 'frame'],
+  ['ground', 'standing ground'],
+] as const;
+
+const FIELDS: readonly FieldSpec[] = [
+  { key: 'name', label: 'Name', kind: 'text' },
+  { key: 'kind', label: 'Kind', kind: 'choice', options: KIND_WORDS },
+  { key: 'lit', label: 'Has light', kind: 'flag' },
+  { key: 'room_trays', label: 'Room, standard trays', kind: 'number' },
+  {
+    key: 'walkOrder',
+    label: 'Place in the round',
+    kind: 'number',
+    hint: '1 is walked first',
+  },
+];
+
+interface Row {
+  readonly from: string;
+  readonly day: string;
+  readonly night: string;
+}
+
+/** A place: kind, room, and its temperature by day and night for each part of the year. */
+export function PlaceEditor({
+  place,
+  unit,
+  next,
+}: {
+  readonly place: PlaceRecord | null;
+  readonly unit: TemperatureUnit;
+  readonly next: number;
+}) {
+  const [rows, setRows] = useState<readonly Row[]>(() =>
+    rowsOf(place?.periods ?? [{ from: '01-01', day_C: 20, night_C: 16 }], unit),
+  );
+  const setRow = (i: number, change: Partial<Row>) =>
+    setRows(rows.map((row, j) => (j === i ? { ...row, ...change } : row)));
+  const toC = (text: string) => figureOr(text, (n) => Math.round(temperatureFromShown(n, unit) * 100) / 100);
+  const periods = rows.map((row) => ({
+    from: row.from,
+    day_C: toC(row.day),
+    night_C: toC(row.night),
+  }));
+  return (
+    <LineForm
+      path="/api/places"
+      fields={FIELDS}
+      line={place as unknown as (Record<string, unknown> & { id: number; version: number }) | null}
+      blank={{ kind: 'bench', lit: true, walkOrder: next, room_trays: 20 }}
+      unit={unit}
+      extra={{ periods }}
+      onStaleTaken={(current) => setRows(rowsOf(current['periods'] as PlaceRecord['periods'], unit))}
+      saveWords={place ? 'Save the place' : 'Add the place'}
+      after={(id) => `/books/places?place=${id}`}
+    >
+      {(error) => (
+        <fieldset className="mt-5">
+          <legend className="num text-[1.1rem]">Temperature through the year</legend>
+          <p className="text-[0.9rem] text-ink2">
+            Write the month and day it begins (03-01 is 1 March); it lasts until the next begins. What the plants feel,
+            not the dial.
+          </p>
+          {error('periods') && <p className="err">{error('periods')}</p>}
+          <table className="plain-table mt-2 max-w-xl">
+            <thead>
+              <tr>
+                <th>From</th>
+                <th>Day, °{unit}</th>
+                <th>Night, °{unit}</th>
+                <th />
+              </tr>
+            </thead>
+            <tbody>
+              {rows.map((row, i) => (
+                <tr key={i}>
+                  {(['from', 'day', 'night'] as const).map((part) => {
+                    const wrong = error(`periods.${i}.${part === 'from' ? 'from' : `${part}_C`}`);
+                    return (
+                      <td key={part}>
+                        <input
+                          className="input"
+                          aria-label={`Period ${i + 1}, ${part}`}
+                          aria-invalid={wrong ? true : undefined}
+                          value={row[part]}
+                          onChange={(e) => setRow(i, { [part]: e.target.value })}
+                        />
+                        {wrong && <span className="text-[0.85rem] font-semibold text-brick">{wrong}</span>}
+                      </td>
+                    );
+                  })}
+                  <td>
+                    <button
+                      type="button"
+                      className="link-btn"
+                      aria-label={`Take out period ${i + 1}`}
+                      onClick={() => setRows(rows.filter((_, j) => j !== i))}
+                    >
+                      Take out
+                    </button>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <button
+            type="button"
+            className="btn mt-2"
+            onClick={() => setRows([...rows, { from: '', day: '', night: '' }])}
+          >
+            Add a period
+          </button>
+        </fieldset>
+      )}
+    </LineForm>
+  );
+}
+
+function rowsOf(periods: PlaceRecord['periods'], unit: TemperatureUnit): Row[] {
+  return periods.map((p) => ({
+    from: p.from,
+    day: typedTemperature(p.day_C, unit),
+    night: typedTemperature(p.night_C, unit),
+  }));
+}

@@ -1,0 +1,98 @@
+import {
+  CartesianGrid,
+  ComposedChart,
+  Line,
+  ReferenceLine,
+  ResponsiveContainer,
+  Scatter,
+  Tooltip,
+  XAxis,
+  YAxis,
+} from 'recharts';
+
+interface Props {
+  readonly unit: 'C' | 'F';
+  readonly curve: readonly {
+    readonly t: number;
+    readonly days: number | null;
+  }[];
+  readonly points: readonly { readonly t: number; readonly days: number }[];
+  readonly best: number;
+}
+
+const MOST_DAYS = 30;
+
+/** Days to half up against temperature: the curve in use, the table's own points on it. Loaded only where it is shown. */
+export default function ResponseChart({ unit, curve, points, best }: Props) {
+  const shown = curve.map((p) => ({
+    t: p.t,
+    days: p.days !== null && p.days <= MOST_DAYS ? p.days : null,
+  }));
+  const most = Math.min(MOST_DAYS, Math.ceil(Math.max(8, ...shown.map((p) => p.days ?? 0)) / 5) * 5);
+  return (
+    <ResponsiveContainer width="100%" height="100%">
+      <ComposedChart data={shown} margin={{ top: 12, right: 16, bottom: 18, left: 0 }} accessibilityLayer={false}>
+        <CartesianGrid stroke="#d8dad1" vertical={false} />
+        <XAxis
+          dataKey="t"
+          type="number"
+          domain={['dataMin', 'dataMax']}
+          tickCount={9}
+          tick={{ fontSize: 13, fill: '#4d5952' }}
+          label={{
+            value: `medium, °${unit}`,
+            position: 'insideBottom',
+            offset: -10,
+            fontSize: 13,
+            fill: '#4d5952',
+          }}
+        />
+        <YAxis
+          domain={[0, most]}
+          tick={{ fontSize: 13, fill: '#4d5952' }}
+          width={40}
+          label={{
+            value: 'days',
+            angle: -90,
+            position: 'insideLeft',
+            fontSize: 13,
+            fill: '#4d5952',
+          }}
+        />
+        {Number.isFinite(best) && (
+          <ReferenceLine
+            x={best}
+            stroke="#1d2823"
+            strokeDasharray="4 3"
+            label={{
+              value: 'best',
+              position: 'top',
+              fontSize: 12,
+              fill: '#1d2823',
+            }}
+          />
+        )}
+        <Line
+          dataKey="days"
+          stroke="#1d2823"
+          strokeWidth={2.4}
+          dot={false}
+          isAnimationActive={false}
+          name="days to half up"
+        />
+        <Scatter
+          data={points.filter((p) => p.days <= most)}
+          dataKey="days"
+          fill="#6a2560"
+          isAnimationActive={false}
+          name="table"
+        />
+        <Tooltip
+          formatter={(value) => [`${Number(value).toFixed(1)} days`, '']}
+          labelFormatter={(t) => `${Number(t).toFixed(0)}°`}
+          separator=""
+        />
+      </ComposedChart>
+    </ResponsiveContainer>
+  );
+}

@@ -1,0 +1,14 @@
+/** How a line of a book is typed: what each field is called and what kind of figure it is. */
+export interface FieldSpec {
+  readonly key: string;
+  readonly label: string;
+  readonly kind: 'text' | 'number' | 'temperature' | 'flag' | 'choice' | 'date' | 'link';
+  /** For a choice: value and words. For a link: number of the line and its name. */
+  readonly options?: readonly (readonly [string | number, string])[];
+  /** May be left empty. */
+  readonly optional?: boolean;
+  readonly hint?: string;
+}
+
+/** Text of each field while it is being typed. */
+export type Typed = Readonly<Record<string, string | boolean>>;

@@ -1,0 +1,70 @@
+import { useMemo } from 'react';
+import { batchProgress, type Progress, type Stand } from '../../core/batch/progress.ts';
+import type { BatchState } from '../../core/batch/reduce.ts';
+import type { BatchPlan } from '../../core/model.ts';
+import { overRoom, type OverRoom } from '../../core/schedule/roomUse.ts';
+import type { HouseData, SeasonBatch } from '../../contracts/seasonData.ts';
+import { useTables } from '../batch/useTables.ts';
+
+export interface Worked {
+  readonly batch: SeasonBatch;
+  readonly progress: Progress;
+}
+
+export interface Band extends Stand {
+  readonly batchId: number;
+  readonly index: number;
+  readonly last: boolean;
+}
+
+export interface SeasonWork {
+  readonly worked: readonly Worked[];
+  /** Works one batch out as if its plan were another. */
+  readonly tryPlan: (batch: SeasonBatch, plan: BatchPlan) => Progress;
+}
+
+/** Every batch's plan and forecast in the browser, and the means to try another date. */
+export function useSeason(house: HouseData, batches: readonly SeasonBatch[]): SeasonWork {
+  const tables = useTables(house);
+  return useMemo(() => {
+    const crops = new Map(house.crops.map((crop) => [crop.id, crop]));
+    const containers = new Map(house.containers.map((container) => [container.id, container]));
+    const tryPlan = (batch: SeasonBatch, plan: BatchPlan): Progress =>
+      batchProgress({
+        crop: crops.get(batch.cropId)!,
+        plan,
+        state: batch.state as BatchState,
+        offHeat: house.offHeat,
+        tables,
+        containers,
+        today: house.today,
+      });
+    return {
+      worked: batches.map((batch) => ({
+        batch,
+        progress: tryPlan(batch, batch.plan),
+      })),
+      tryPlan,
+    };
+  }, [house, batches, tables]);
+}
+
+/** Bands of a worked batch. */
+export function bandsOf({ batch, progress }: Worked): Band[] {
+  return progress.stands.map((stand, index) => ({
+    ...stand,
+    batchId: batch.id,
+    index,
+    last: index === progress.stands.length - 1,
+  }));
+}
+
+/** Runs of days over room from today on. */
+export function overRoomAhead(house: HouseData, worked: readonly Worked[], days: number): OverRoom[] {
+  return overRoom(
+    worked.flatMap((w) => w.progress.stands),
+    house.places,
+    house.today,
+    days,
+  );
+}

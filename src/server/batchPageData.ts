@@ -1,0 +1,37 @@
+import { ruleOfWeeksSowDay } from '../core/schedule/ruleOfWeeks.ts';
+import type { BatchPageData } from '../contracts/batchPage.ts';
+import type { Season } from './season.ts';
+
+/** All that the page of a batch shows; null when there is no such batch. */
+export function batchPageData(season: Season, id: string): BatchPageData | null {
+  const view = season.batches.find((b) => String(b.batch.id) === id);
+  if (!view) return null;
+  const { batch, state, progress } = view;
+  const { world, now } = season;
+  const crop = world.crops.find((c) => c.id === batch.cropId)!;
+  const parent = world.batches.find((b) => b.id === batch.splitFromId);
+  return {
+    id: batch.id,
+    version: batch.version,
+    code: batch.code,
+    name: view.name,
+    note: batch.note,
+    plan: batch.plan,
+    phase: state.phase,
+    alive_count: state.alive_count,
+    lost_count: state.lost_count,
+    planned: progress.planned,
+    forecast: progress.forecast,
+    late_days: progress.late_days,
+    ruleSowOn: ruleOfWeeksSowDay(crop, batch.plan),
+    events: view.events,
+    places: world.places.map(({ id: placeId, name }) => ({
+      id: placeId,
+      name,
+    })),
+    placeNow: world.places.find((p) => p.id === state.placeId)?.name ?? null,
+    splitFrom: parent ? { id: parent.id, code: parent.code } : null,
+    today: now.today,
+    unit: world.nursery.temperatureUnit,
+  };
+}

@@ -1,0 +1,57 @@
+import { MILESTONE_WORDS, type Chain } from '../core/schedule/chain.ts';
+import type { Place, Stage } from '../core/model.ts';
+import type { TemperatureUnit } from '../core/units/temperature.ts';
+import { BecauseText } from './Because.tsx';
+import { spokenDay } from './format.ts';
+
+const STAGE_AT: Readonly<Partial<Record<keyof typeof MILESTONE_WORDS, Stage>>> = {
+  sow: 'germinate',
+  'off-heat': 'grow',
+  pot: 'pot',
+  harden: 'harden',
+};
+
+interface Props {
+  readonly chain: Chain;
+  /** Chain before a change, to show what moves. */
+  readonly before?: Chain | null;
+  readonly places: Readonly<Record<Stage, number | null>>;
+  readonly placeList: readonly Pick<Place, 'id' | 'name'>[];
+  readonly today: number;
+  readonly unit: TemperatureUnit;
+}
+
+/** The chain of dates; each opens on its because. */
+export function ChainList({ chain, before, places, placeList, today, unit }: Props) {
+  return (
+    <ol>
+      {chain.milestones.map((milestone) => {
+        const stage = STAGE_AT[milestone.key];
+        const place = stage && placeList.find((p) => p.id === places[stage])?.name;
+        const old = before?.milestones.find((m) => m.key === milestone.key);
+        const shift = old ? milestone.day - old.day : 0;
+        return (
+          <li key={milestone.key} className="border-b border-dotted border-line">
+            <details>
+              <summary className="flex min-h-9 items-center gap-2 py-1">
+                <span className="flex-1">
+                  {MILESTONE_WORDS[milestone.key]}
+                  {place && <span className="text-ink2">, {place}</span>}
+                </span>
+                {shift !== 0 && (
+                  <span className="tag">
+                    {shift > 0 ? '+' : '−'}
+                    {Math.abs(shift)} d
+                  </span>
+                )}
+                {milestone.status === 'done' && <span className="text-[0.85rem] text-ink2">done</span>}
+                <span className="num text-[1.05rem]">{spokenDay(milestone.day, today)}</span>
+              </summary>
+              <BecauseText because={milestone.because} unit={unit} />
+            </details>
+          </li>
+        );
+      })}
+    </ol>
+  );
+}
