@@ -80,14 +80,14 @@ make_cluster() {
 cluster_made() { as_pg test -e "$1/data/crook-made"; }
 cluster_running() { as_pg "$PG_BIN/pg_ctl" -D "$1/data" status >/dev/null 2>&1; }
 
-# start_cluster DIR [more options]: starts it on a free port and sets PG_URL (without a database name).
+# start_cluster DIR [more options]: starts it on a free port (or PG_PORT) and sets PG_URL (without a database name).
 start_cluster() {
   local dir=$1 port
   shift
   if cluster_running "$dir"; then
     port=$(as_pg sed -n 4p "$dir/data/postmaster.pid")
   else
-    port=$(free_port)
+    port=${PG_PORT:-$(free_port)}
     as_pg "$PG_BIN/pg_ctl" -D "$dir/data" -w -t 60 -l "$dir/postgres.log" \
       -o "-c listen_addresses=127.0.0.1 -c port=$port -c unix_socket_directories='' -c timezone=UTC $*" start \
       </dev/null >/dev/null || { as_pg tail -n 20 "$dir/postgres.log" >&2; die "PostgreSQL did not start"; }

@@ -2,7 +2,7 @@ import { MILESTONE_WORDS, type Chain } from '../core/schedule/chain.ts';
 import type { Place, Stage } from '../core/model.ts';
 import type { TemperatureUnit } from '../core/units/temperature.ts';
 import { BecauseText } from './Because.tsx';
-import { spokenDay } from './format.ts';
+import { counted, spokenDay } from './format.ts';
 
 const STAGE_AT: Readonly<Partial<Record<keyof typeof MILESTONE_WORDS, Stage>>> = {
   sow: 'germinate',
@@ -25,18 +25,23 @@ interface Props {
 export function ChainList({ chain, before, places, placeList, today, unit }: Props) {
   return (
     <ol>
-      {chain.milestones.map((milestone) => {
+      {chain.milestones.map((milestone, i) => {
         const stage = STAGE_AT[milestone.key];
         const place = stage && placeList.find((p) => p.id === places[stage])?.name;
         const old = before?.milestones.find((m) => m.key === milestone.key);
+        const since = i === 0 ? 0 : milestone.day - chain.milestones[i - 1]!.day;
         const shift = old ? milestone.day - old.day : 0;
         return (
           <li key={milestone.key} className="border-b border-dotted border-line">
             <details>
               <summary className="flex min-h-9 items-center gap-2 py-1">
+                <span className="marker w-3 text-ink3" aria-hidden="true">
+                  ›
+                </span>
                 <span className="flex-1">
                   {MILESTONE_WORDS[milestone.key]}
                   {place && <span className="text-ink2">, {place}</span>}
+                  {since > 0 && <span className="text-[0.85rem] text-ink3"> {counted(since, 'day')} on</span>}
                 </span>
                 {shift !== 0 && (
                   <span className="tag">

@@ -23,7 +23,8 @@ export interface Milestone {
   readonly day: DayNumber;
   /** Day it was due before it was put off to today for want of a log; equals `day` when not overdue. */
   readonly dueOn: DayNumber;
-  readonly status: 'planned' | 'forecast' | 'done';
+  /** 'reckoned': not logged itself, but a later step was, so it has happened by then. */
+  readonly status: 'planned' | 'forecast' | 'reckoned' | 'done';
   readonly because: Because;
 }
 

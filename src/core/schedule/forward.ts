@@ -32,31 +32,32 @@ export function forwardChain(input: ForwardInput): ChainResult {
   const milestones: Milestone[] = [];
   const add = (key: MilestoneKey, computed_t: number): number => {
     const fact = facts[key];
-    const t = fact !== undefined ? noonOf(fact) : Math.max(computed_t, floor_t);
+    const later = laterFact(facts, key);
+    const open_t = later === null ? Math.max(computed_t, floor_t) : Math.min(computed_t, noonOf(later));
+    const t = fact !== undefined ? noonOf(fact) : open_t;
+    const overdue = fact === undefined && later === null && computed_t < floor_t;
     milestones.push({
       key,
       t,
       day: Math.floor(t),
-      dueOn: Math.floor(fact !== undefined ? t : computed_t),
-      status: fact !== undefined ? 'done' : 'forecast',
-      because: becauseOf(key, context, milestones, fact !== undefined, computed_t < floor_t),
+      dueOn: Math.floor(fact !== undefined || later !== null ? t : computed_t),
+      status: fact !== undefined ? 'done' : later !== null ? 'reckoned' : 'forecast',
+      because: becauseOf(key, context, milestones, fact !== undefined, overdue),
     });
     return t;
   };
 
   const sow_t = add('sow', noonOf(input.sowOn));
   const half = timeAfter(route.germination, sow_t, 1);
-  if (half === null && facts['half-up'] === undefined && facts['off-heat'] === undefined && facts.pot === undefined) {
+  if (half === null && facts['half-up'] === undefined && laterFact(facts, 'half-up') === null) {
     return unreachable('germinate', route.places.germinate, 'too cold or too hot there: it never comes up');
   }
   const first = timeAfter(route.germination, sow_t, FIRST_UP_PROGRESS);
-  const laterUp = facts['half-up'] ?? facts['off-heat'] ?? facts.pot;
-  // A later step in the log bounds an unlogged earlier one, so that the chain never runs backwards.
-  const half_estimate = laterUp === undefined ? half! : Math.min(half ?? Infinity, noonOf(laterUp));
+  const half_estimate = half ?? Infinity;
   add('first-up', Math.min(first ?? half_estimate, half_estimate));
   const half_t = add('half-up', half_estimate);
   const off = offHeatAfter(route, input.offHeat, half_t) ?? half_t;
-  const off_t = add('off-heat', facts.pot === undefined ? off : Math.min(off, noonOf(facts.pot)));
+  const off_t = add('off-heat', off);
 
   const { sums } = route;
   const grownInHeat = Math.max(0, totalAt(route.inHeat, off_t) - totalAt(route.inHeat, half_t));
@@ -66,7 +67,7 @@ export function forwardChain(input: ForwardInput): ChainResult {
   let overLeft = sums.overAge_degreeDays - grownInHeat;
   if (sums.pot_degreeDays !== null) {
     const pot = timeAfter(route.inGrow, off_t, sums.pot_degreeDays - grownInHeat);
-    if (pot === null && facts.pot === undefined) {
+    if (pot === null && facts.pot === undefined && laterFact(facts, 'pot') === null) {
       return unreachable('grow', route.places.grow, 'too cold there: it never grows to potting size');
     }
     const pot_t = add('pot', pot ?? off_t);
@@ -94,4 +95,15 @@ export function forwardChain(input: ForwardInput): ChainResult {
   add('plant', harden_t + plan.hardening_days);
   const chain: Chain = { kind: 'chain', milestones, ready_t, overAge_t };
   return chain;
+}
+
+const ORDER: readonly MilestoneKey[] = ['sow', 'first-up', 'half-up', 'off-heat', 'pot', 'space', 'harden', 'plant'];
+
+/** Day of the first logged step after a step, which bounds it when it was not logged itself; null when there is none. */
+function laterFact(facts: Facts, key: MilestoneKey): DayNumber | null {
+  for (const later of ORDER.slice(ORDER.indexOf(key) + 1)) {
+    const day = facts[later];
+    if (day !== undefined) return day;
+  }
+  return null;
 }

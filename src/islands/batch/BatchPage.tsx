@@ -1,7 +1,7 @@
 import { useEffect, useId, useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { EVENT_WORDS, type Phase } from '../../core/batch/event.ts';
-import { MILESTONE_WORDS } from '../../core/schedule/chain.ts';
+import { MILESTONE_WORDS, type Milestone } from '../../core/schedule/chain.ts';
 import type { BatchPageData } from '../../contracts/batchPage.ts';
 import { BecauseText } from '../../ui/Because.tsx';
 import { call, freshKey, trouble } from '../../ui/call.ts';
@@ -203,9 +203,7 @@ function ChainTable({ data }: { readonly data: BatchPageData }) {
                   {now && (
                     <>
                       <span className="num">{spokenDay(now.day, today)}</span>{' '}
-                      <span className="text-[0.88rem] text-ink2">
-                        {now.status === 'done' ? 'done' : now.dueOn < now.day ? 'overdue' : 'forecast'}
-                      </span>
+                      <span className="text-[0.88rem] text-ink2">{stateWords(now)}</span>
                     </>
                   )}
                 </td>
@@ -223,6 +221,12 @@ function ChainTable({ data }: { readonly data: BatchPageData }) {
       </p>
     </section>
   );
+}
+
+function stateWords(milestone: Milestone): string {
+  if (milestone.status === 'done') return 'done';
+  if (milestone.status === 'reckoned') return 'not logged';
+  return milestone.dueOn < milestone.day ? 'overdue' : 'forecast';
 }
 
 function Log({

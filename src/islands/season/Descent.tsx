@@ -69,8 +69,8 @@ export function Descent(props: Props) {
     >
       <defs>
         <pattern id="over-room" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <rect width="6" height="6" fill="#f7e4df" />
-          <rect width="2.4" height="6" fill="#98291c" />
+          <rect width="6" height="6" fill="#fbf1ee" />
+          <rect width="1.3" height="6" fill="#98291c" fillOpacity="0.75" />
         </pattern>
       </defs>
       <Calendar from={from} to={to} x={x} height={height + HEAD_px} />
@@ -308,6 +308,9 @@ const Bands = memo(function Bands({ lanes, worked, x, today, skip, onSelect }: B
                   fontSize="12"
                   fill="#1d2823"
                   fillOpacity={past ? 0.75 : 1}
+                  stroke={over ? '#fbf1ee' : 'none'}
+                  strokeWidth="4"
+                  paintOrder="stroke"
                 >
                   {fit(name, width - 8)}
                 </text>

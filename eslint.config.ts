@@ -1,0 +1,110 @@
+import boundaries from 'eslint-plugin-boundaries';
+import astro from 'eslint-plugin-astro';
+import reactHooks from 'eslint-plugin-react-hooks';
+import tseslint from 'typescript-eslint';
+
+/** Rooms of the house, and which may import which. ARCHITECTURE.md says the same. */
+const ROOMS = {
+  core: ['core'],
+  contracts: ['core', 'contracts'],
+  db: ['core', 'contracts', 'db'],
+  server: ['core', 'contracts', 'db', 'server'],
+  ui: ['core', 'contracts', 'ui'],
+  islands: ['core', 'contracts', 'ui', 'islands', 'workers'],
+  workers: ['core', 'contracts', 'workers'],
+  layouts: ['core', 'server', 'contracts', 'islands', 'ui', 'layouts'],
+  pages: ['core', 'server', 'contracts', 'islands', 'ui', 'layouts', 'pages'],
+  simulators: ['core', 'contracts', 'simulators'],
+};
+const elements = Object.keys(ROOMS).map((type) => ({
+  type,
+  pattern: [type === 'simulators' ? 'simulators' : `src/${type}`],
+}));
+
+const policies = Object.entries(ROOMS).map(([from, allowed]) => ({
+  from: { element: { type: from } },
+  allow: { to: { element: { types: { anyOf: allowed } } } },
+}));
+
+export default tseslint.config(
+  { ignores: ['dist', '.astro', 'node_modules', 'test-results', 'playwright-report', '.state'] },
+  ...tseslint.configs.recommended,
+  ...astro.configs.recommended,
+  {
+    languageOptions: { globals: { console: 'readonly', process: 'readonly', URL: 'readonly', Response: 'readonly' } },
+    rules: {
+      'no-undef': 'off',
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/consistent-type-imports': 'off',
+    },
+  },
+  {
+    files: ['src/islands/**/*.{ts,tsx}', 'src/ui/**/*.tsx'],
+    plugins: { 'react-hooks': reactHooks },
+    rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
+  },
+  {
+    files: ['src/**/*.{ts,tsx,astro}', 'simulators/**/*.ts'],
+    ignores: ['src/**/*.test.ts'],
+    plugins: { boundaries },
+    settings: {
+      'boundaries/elements': elements,
+      'import/resolver': { typescript: { project: './tsconfig.json' } },
+    },
+    rules: { 'boundaries/dependencies': ['error', { default: 'disallow', policies }] },
+  },
+  {
+    // The core is pure: no clock, no chance, no process, no network, no timers, nothing from outside but itself.
+    files: ['src/core/**/*.ts'],
+    ignores: ['src/core/**/*.test.ts'],
+    rules: {
+      'no-restricted-globals': [
+        'error',
+        'process',
+        'fetch',
+        'setTimeout',
+        'setInterval',
+        'window',
+        'document',
+        'performance',
+      ],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Date', property: 'now' },
+        { object: 'Math', property: 'random' },
+      ],
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'NewExpression[callee.name="Date"][arguments.length=0]',
+          message: 'The core has no clock: pass the instant in.',
+        },
+      ],
+      'no-restricted-imports': [
+        'error',
+        { patterns: [{ regex: '^[^.]', message: 'The core imports only the core.' }] },
+      ],
+    },
+  },
+  {
+    files: ['src/**/*.{ts,tsx}'],
+    ignores: ['src/**/*.client.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        { selector: 'NewExpression[callee.name="Worker"]', message: 'Workers are started in *.client.ts only.' },
+        { selector: 'NewExpression[callee.name="Date"][arguments.length=0]', message: 'Take the time from the clock.' },
+      ],
+    },
+  },
+  {
+    files: ['src/{contracts,islands,ui,workers,pages,server}/**/*.{ts,tsx}'],
+    ignores: ['src/server/{changeBatches,changeBooks,edge,importBatches,setup,database,health}.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { paths: [{ name: 'sequelize', message: 'Sequelize stays in db and the use cases that open transactions.' }] },
+      ],
+    },
+  },
+);

@@ -1,0 +1,51 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, open, test } from './page.ts';
+
+const PAGES = [
+  '/', '/season', '/sow', '/pot', '/harden', '/plant-out', '/batches/new', '/batches/17', '/batches/17/edit', '/books/crops',
+  '/books/places', '/books/containers', '/books/seed', '/books/settings', '/books/ledger', '/books/take-along', '/nowhere',
+]; // prettier-ignore
+
+for (const path of PAGES) {
+  test(`axe finds nothing on ${path}`, async ({ page, complaints }) => {
+    await open(page, path);
+    await page.waitForTimeout(300);
+    const { violations } = await new AxeBuilder({ page })
+      .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+      .analyze();
+    expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(' | ')}`)).toEqual([]);
+    if (path === '/nowhere') complaints.length = 0;
+  });
+}
+
+test('the round in the hand, 390 by 844: nothing cut off, targets large enough, the pad opens in place', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await open(page, '/');
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  for (const button of await page.locator('li .btn').all()) {
+    const box = await button.boundingBox();
+    expect(box!.height).toBeGreaterThanOrEqual(44);
+  }
+  await page
+    .getByRole('button', { name: /^Count / })
+    .first()
+    .click();
+  await expect(page.getByRole('textbox', { name: 'Number up' }).first()).toBeVisible();
+  await page.getByRole('button', { name: 'One more' }).first().click();
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag22aa']).analyze();
+  expect(violations.map((v) => v.id)).toEqual([]);
+});
+
+test('pages are readable before script', async ({ browser, baseURL }) => {
+  const context = await browser.newContext({ javaScriptEnabled: false, baseURL: baseURL! });
+  const page = await context.newPage();
+  await page.goto('/');
+  await expect(page.getByText('Off the heat: Tomato Ridge Ember C')).toBeVisible();
+  await page.goto('/season');
+  await expect(page.locator('#season-table tr')).not.toHaveCount(0);
+  await page.goto('/batches/17');
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  await context.close();
+});

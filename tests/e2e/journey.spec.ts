@@ -1,0 +1,244 @@
+import { readFile } from 'node:fs/promises';
+import { expect, open, test } from './page.ts';
+
+test('make a batch: the chain appears while typing, with reasons, the rule of weeks and ways out', async ({ page }) => {
+  await open(page, '/batches/new');
+  await page.getByRole('combobox', { name: 'Crop' }).fill('tom');
+  await page.getByRole('option', { name: 'tomato' }).click();
+  await page.getByLabel('Plants wanted').fill('120');
+  await page.getByLabel('Transplant date').fill('2027-05-20');
+  const chain = page.getByRole('region', { name: 'Chain of dates' });
+  await expect(chain).toContainText('which is past');
+  await expect(chain).toContainText('2 weeks after the mean last frost');
+  await expect(chain).toContainText(/The rule of weeks says .*(sooner|later)/);
+  await chain.getByRole('button', { name: /Earliest: out/ }).click();
+  await expect(chain).not.toContainText('which is past');
+  await expect(page.getByLabel('Transplant date')).not.toHaveValue('2027-05-20');
+  await chain.getByText('Half up').click();
+  await expect(chain).toContainText('adds up to 1');
+  await expect(chain).toContainText('Harrington & Minges 1954');
+
+  // A place too cold: it says so and offers those that would do.
+  await page.getByLabel('Germinates in').selectOption({ label: 'Frames, 6–15° (outside its range)' });
+  await expect(chain).toContainText(/cannot be reached|goes down to/);
+  await page.getByLabel('Germinates in').selectOption({ label: 'Dark chamber, 26°' });
+
+  // What is wrong stands at its field and nothing typed is lost.
+  await page.getByLabel('Plants wanted').fill('ten');
+  await page.getByRole('button', { name: 'Make this batch' }).click();
+  await expect(page.getByText('plants wanted: type a whole number from 1 to 1000000').first()).toBeVisible();
+  await expect(page.getByLabel('Plants wanted')).toHaveValue('ten');
+  await page.getByLabel('Plants wanted').fill('120');
+  await page.getByRole('button', { name: 'Make this batch' }).click();
+  await page.waitForURL(/\/batches\/\d+$/);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Tomato/);
+  await expect(page.getByRole('region', { name: 'Chain, planned against actual' })).toContainText('Plant out');
+});
+
+test('season: choose a batch, move its date by keys and by drag, see the chain follow, undo', async ({ page }) => {
+  await open(page, '/season');
+  const panel = page.getByRole('complementary', { name: 'Beside the season' });
+  await expect(panel).toContainText('Late');
+  await panel
+    .getByLabel('Batch')
+    .selectOption({ label: 'Cosmos Pale Barn A · ' + (await codeOf(page, 'Cosmos Pale Barn A')) });
+  const plantOut = panel.locator('li', { hasText: 'Plant out' });
+  const before = await plantOut.innerText();
+  const handle = page.getByRole('slider', { name: /Transplant date of Cosmos/ });
+  await handle.focus();
+  await page.keyboard.press('PageUp');
+  await page.keyboard.press('ArrowRight');
+  await expect(panel).toContainText('8 days later');
+  await expect(plantOut).toContainText('+8 d');
+  await page.keyboard.press('Escape');
+  await expect(panel).not.toContainText('8 days later');
+  await page.keyboard.press('PageUp');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('status')).toContainText('Cosmos Pale Barn A goes out 31 May');
+  await expect(plantOut).not.toHaveText(before);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('status')).toContainText('goes out 24 May');
+  await expect.poll(() => plantOut.innerText()).toBe(before);
+
+  await handle.scrollIntoViewIfNeeded();
+  const box = (await handle.locator('circle').boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2 + 6.5 * 5, box.y + box.height / 2, { steps: 6 });
+  await expect(panel).toContainText('5 days later');
+  await page.mouse.up();
+  await expect(page.getByRole('status')).toContainText('goes out 29 May');
+  await page.reload();
+  await expect(page.locator('#season-table tr', { hasText: 'Cosmos Pale Barn A' })).toContainText('29 May');
+});
+
+async function codeOf(page: import('@playwright/test').Page, name: string): Promise<string> {
+  const batches = (await (await page.request.get('/api/batches')).json()) as { name: string; code: string }[];
+  return batches.find((b) => b.name === name)!.code;
+}
+
+test('round: one tap logs, the count pad sees half up, the forecast moves, undo', async ({ page }) => {
+  await open(page, '/');
+  const jobs = await page.getByRole('button', { name: /^(Count|Sown|Moved|Potted|Spaced|Out|Done|Planted)/ }).count();
+  expect(jobs).toBeGreaterThan(5);
+  await expect(page.getByText(/days? late/).first()).toBeVisible();
+
+  await page.getByRole('button', { name: 'Moved: Tomato Ridge Ember C' }).click();
+  await expect(page.getByRole('status')).toContainText('Tomato Ridge Ember C: moved');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('status')).toContainText('undone');
+  await expect(page.getByRole('button', { name: 'Moved: Tomato Ridge Ember C' })).toBeVisible();
+
+  await page.getByRole('button', { name: 'Count Aubergine Dusk Bell B' }).click();
+  const pad = page.getByRole('complementary', { name: 'The job in hand' });
+  await pad.getByRole('textbox', { name: 'Number up' }).fill('10');
+  await expect(pad).toContainText('Half up at');
+  await pad.getByRole('button', { name: 'All expected' }).click();
+  await expect(pad).toContainText('Half are up');
+  await pad.getByRole('button', { name: /Save: half up/ }).click();
+  await expect(page.getByRole('status')).toContainText('half up');
+  await expect(page.getByRole('button', { name: 'Moved: Aubergine Dusk Bell B' })).toBeVisible();
+
+  // Potting with the number and the day changed first.
+  await page.getByRole('button', { name: 'Pot up: Tomato Ridge Ember B' }).click();
+  await pad.getByRole('textbox', { name: 'Number potted' }).fill('100');
+  await pad.getByLabel('Day it was done').fill('2027-04-11');
+  await pad.getByRole('button', { name: 'Log pot up' }).click();
+  await expect(page.getByRole('status')).toContainText('Tomato Ridge Ember B: logged');
+  const batch = (
+    (await (await page.request.get('/api/batches')).json()) as { name: string; left_count: number; phase: string }[]
+  ).find((b) => b.name === 'Tomato Ridge Ember B')!;
+  expect([batch.phase, batch.left_count]).toEqual(['potted', 100]);
+});
+
+test('round: a line logged without a network is kept and sent once when it is back', async ({
+  page,
+  context,
+  complaints,
+}) => {
+  await open(page, '/');
+  await context.setOffline(true);
+  await page.getByRole('button', { name: 'Sown: Chard Lamp Post A' }).click();
+  await expect(page.getByText('1 line kept on this device')).toBeVisible();
+  await context.setOffline(false);
+  await page.evaluate(() => window.dispatchEvent(new Event('online')));
+  await expect(page.getByText('kept on this device')).toHaveCount(0);
+  const batches = (await (await page.request.get('/api/batches')).json()) as { name: string; id: number }[];
+  const chard = batches.find((b) => b.name === 'Chard Lamp Post A')!;
+  const { log } = (await (await page.request.get(`/api/batches/${chard.id}`)).json()) as { log: { kind: string }[] };
+  expect(log.filter((event) => event.kind === 'sown')).toHaveLength(1);
+  complaints.length = 0;
+});
+
+test('batch: lose some, split, correct, end', async ({ page }) => {
+  const batches = (await (await page.request.get('/api/batches')).json()) as {
+    name: string;
+    id: number;
+    left_count: number;
+  }[];
+  const leek = batches.find((b) => b.name === 'Leek Salt Road A')!;
+  const ready = () => page.waitForSelector('[data-ready=true]');
+  await open(page, `/batches/${leek.id}`);
+  await page.getByRole('button', { name: 'Lose some' }).click();
+  await page.getByLabel(/How many of/).fill('20');
+  await page.getByLabel('Cause').fill('slugs');
+  await Promise.all([page.waitForEvent('load'), page.getByRole('button', { name: 'Log the loss' }).click()]);
+  await ready();
+  await expect(page.getByRole('region', { name: 'Log' })).toContainText('Lost 20, slugs');
+  await page.getByRole('button', { name: 'Split off a part' }).click();
+  await page.getByLabel(/Plants to split off/).fill('100000');
+  await page.getByRole('button', { name: 'Split them off' }).click();
+  await expect(page.getByRole('alert')).toContainText('Split off fewer');
+  await page.getByLabel(/Plants to split off/).fill('100');
+  await page.getByRole('button', { name: 'Split them off' }).click();
+  await page.waitForURL((url) => !url.pathname.endsWith(`/${leek.id}`));
+  await ready();
+  await expect(page.getByText('100', { exact: true }).first()).toBeVisible();
+  await page.getByRole('button', { name: 'End' }).click();
+  await page.getByLabel('Cause').fill('given away');
+  await Promise.all([page.waitForEvent('load'), page.getByRole('button', { name: 'End this batch' }).click()]);
+  await expect(page.getByText('ended').first()).toBeVisible();
+});
+
+test('two people change one batch: the second sees both versions and chooses', async ({ page }) => {
+  const batches = (await (await page.request.get('/api/batches')).json()) as {
+    name: string;
+    id: number;
+    version: number;
+  }[];
+  const basil = batches.find((b) => b.name === 'Basil Sweet Ferry B')!;
+  await open(page, `/batches/${basil.id}/edit`);
+  await page.getByLabel('Plants wanted').fill('200');
+  const other = await page.request.patch(`/api/batches/${basil.id}`, {
+    data: { version: basil.version, plantsWanted: 90 },
+  });
+  expect(other.status()).toBe(200);
+  await page.getByRole('button', { name: 'Save the change' }).click();
+  const stale = page.getByRole('alert');
+  await expect(stale).toContainText('Someone changed this');
+  await expect(stale.locator('tr', { hasText: 'plantsWanted' })).toHaveText(/90.*200/);
+  await stale.getByRole('button', { name: 'Save mine over it' }).click();
+  await page.waitForURL(/\/batches\/\d+$/);
+  await expect(page.getByText('200 wanted').or(page.getByText('plants wanted'))).toBeVisible();
+});
+
+test('take along: calendar and spreadsheets out, a file in with a preview', async ({ page }) => {
+  await open(page, '/books/take-along');
+  const [calendar] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Work as an iCalendar file' }).click(),
+  ]);
+  expect(await readFile(await calendar.path(), 'utf8')).toContain('BEGIN:VCALENDAR');
+  const [csv] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Batches as CSV' }).click(),
+  ]);
+  expect(await readFile(await csv.path(), 'utf8')).toContain('crop,variety');
+  const put = (text: string) =>
+    page.getByLabel('A file').setInputFiles({ name: 'batches.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  await put('crop;plants;transplant_on\ntomato;120;2027-06-10\ntomatoe;5;2027-06-10\n');
+  await expect(page.getByText('Line 3, crop:')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Read in/ })).toHaveCount(0);
+  await put('\uFEFFcrop;plants;transplant_on\ntomato;120;2027-06-10\nleek;300;2027-06-12\n');
+  await page.getByRole('button', { name: 'Read in 2 batches' }).click();
+  await expect(page.getByText('2 batches read in.')).toBeVisible();
+});
+
+test('books: a crop’s curve follows its table; a place’s temperature moves the season', async ({ page }) => {
+  await open(page, '/books/crops');
+  await expect(page.locator('.recharts-line path').first()).toBeVisible();
+  await page.getByText('The curve as a table').click();
+  const at25 = page.locator('tr', { hasText: '25°' });
+  await expect(at25).toContainText('5.9');
+  await page
+    .locator('fieldset input')
+    .nth(3 * 5 + 1)
+    .fill('8');
+  await expect(at25).toContainText('8.0');
+  await page.getByLabel('Best to sow at, °').fill('50');
+  await page.getByRole('button', { name: 'Save the crop' }).click();
+  await expect(page.getByText('most to sow at must be above the best').first()).toBeVisible();
+  await expect(page.getByLabel('Best to sow at, °')).toHaveValue('50');
+
+  const sowing = async () =>
+    ((await (await page.request.get('/api/batches')).json()) as { name: string; planned: { on: string }[] }[]).find(
+      (b) => b.name === 'Courgette Tin Whistle A',
+    )!.planned[0]!.on;
+  const before = await sowing();
+  await open(page, '/books/places?place=4');
+  await page.getByLabel('Period 1, day').fill('16');
+  await page.getByLabel('Period 1, night').fill('12,5');
+  await Promise.all([page.waitForEvent('load'), page.getByRole('button', { name: 'Save the place' }).click()]);
+  expect((await sowing()) < before).toBe(true);
+});
+
+test('the demo clock is set from the sky strip', async ({ page }) => {
+  await open(page, '/');
+  await page.getByRole('button', { name: 'set' }).click();
+  await Promise.all([page.waitForEvent('load'), page.getByRole('button', { name: 'Next day' }).click()]);
+  await expect(page.locator('#sky-today')).toHaveText('Tue 13 April');
+  await page.request.put('/api/clock', {
+    data: { setTo: '2027-04-12' },
+    headers: { 'content-type': 'application/json' },
+  });
+});

@@ -1,0 +1,145 @@
+import ICAL from 'ical.js';
+import Papa from 'papaparse';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { key, send, startApp, type App } from '../support/app.ts';
+
+let app: App;
+beforeAll(async () => {
+  app = await startApp();
+});
+afterAll(() => app.stop());
+
+const text = async (path: string) => (await fetch(app.url + path)).text();
+const preview = async (csv: string) => (await send(app, 'POST', '/api/import', { text: csv, commit: false })).body;
+const countBatches = async (): Promise<number> => (await send(app, 'GET', '/api/batches')).body.length;
+
+describe('the calendar, read back by ical.js', () => {
+  it('holds all work to come as whole-day entries', async () => {
+    const calendar = new ICAL.Component(ICAL.parse(await text('/api/work.ics')));
+    const entries = calendar.getAllSubcomponents('vevent').map((c) => new ICAL.Event(c));
+    expect(entries.length).toBeGreaterThan(100);
+    expect(new Set(entries.map((e) => e.uid)).size).toBe(entries.length);
+    for (const entry of entries) {
+      expect(entry.startDate.isDate).toBe(true);
+      expect(entry.endDate.subtractDate(entry.startDate).toSeconds()).toBe(86_400);
+      expect(entry.startDate.toString() >= '2027-04-12').toBe(true);
+    }
+    const batch = (await send(app, 'GET', '/api/batches')).body.find((b: { phase: string }) => b.phase === 'planned');
+    const sowing = entries.find((e) => e.uid === `${batch.code}-sow@crook`)!;
+    expect(sowing.startDate.toString()).toBe(batch.forecast[0].on);
+    expect(sowing.summary).toContain(batch.name);
+  });
+
+  it('the feed says the same under its key, and nothing without it', async () => {
+    const page = await text('/books/take-along');
+    const feed = /\/api\/feed\/[\w-]+\.ics/.exec(page)![0];
+    expect((await text(feed)).match(/BEGIN:VEVENT/g)!.length).toBe(
+      (await text('/api/work.ics')).match(/BEGIN:VEVENT/g)!.length,
+    );
+    expect((await fetch(`${app.url}/api/feed/guess.ics`)).status).toBe(404);
+  });
+});
+
+describe('the spreadsheets, read back by papaparse', () => {
+  it('batches and log have a row each, with the same figures', async () => {
+    const batches = Papa.parse<Record<string, string>>(await text('/api/batches.csv'), {
+      header: true,
+      skipEmptyLines: true,
+    });
+    expect(batches.errors).toEqual([]);
+    const api = (await send(app, 'GET', '/api/batches')).body;
+    expect(batches.data).toHaveLength(api.length);
+    batches.data.forEach((row, i) => {
+      expect([row['code'], Number(row['plants']), row['transplant_on']]).toEqual([
+        api[i].code,
+        api[i].plantsWanted,
+        api[i].transplantOn,
+      ]);
+    });
+    const log = Papa.parse<Record<string, string>>(await text('/api/log.csv'), { header: true, skipEmptyLines: true });
+    expect(log.errors).toEqual([]);
+    expect(log.data.length).toBeGreaterThan(100);
+    expect(log.data.every((row) => /^\d{4}-\d\d-\d\d$/.test(row['day']!))).toBe(true);
+  });
+
+  it('what goes out can come in again', async () => {
+    const answer = await preview(await text('/api/batches.csv'));
+    expect(answer.errors).toEqual([]);
+    expect(answer.lines).toHaveLength(await countBatches());
+  });
+});
+
+describe('reading in', () => {
+  it('takes commas, semicolons, a byte-order mark and decimal commas', async () => {
+    const plain = await preview('crop,plants,transplant_on\ntomato,120,2027-05-24\n');
+    expect(plain).toMatchObject({ errors: [], made: 0, lines: [{ line: 2, crop: 'tomato', plants: 120 }] });
+    const other = await preview('\uFEFFCrop;Plants;Transplant on;spare percent\r\nTomato;120;2027-05-24;12,5\r\n');
+    expect(other).toMatchObject({ errors: [], lines: [{ crop: 'tomato', plants: 120, sowOn: plain.lines[0].sowOn }] });
+  });
+
+  it('says what is wrong with each line', async () => {
+    const answer = await preview(
+      [
+        'crop,plants,transplant_on,note,grow',
+        'tomato,120,2027-05-24,fine,Bench 2',
+        'tomatoe,120,2027-05-24,,',
+        'tomato,ten,2027-05-24,,',
+        'tomato,0,2027-05-24,,',
+        'tomato,1000000000,2027-05-24,,',
+        'tomato,120,2027-02-29,,',
+        'tomato,120,24/05/2027,,',
+        'tomato,120,2027-05-24,=HYPERLINK("x"),',
+        'tomato,120,2027-05-24,,Bench 9',
+        'tomato,,2027-05-24,,',
+      ].join('\n'),
+    );
+    const wrong = answer.errors.map((e: { path: string }) => e.path);
+    expect(wrong).toEqual([
+      'lines.3.crop', 'lines.4.plants', 'lines.5.plants', 'lines.6.plants', 'lines.7.transplant_on',
+      'lines.8.transplant_on', 'lines.9.note', 'lines.10.grow', 'lines.11.plants',
+    ]); // prettier-ignore
+    expect(answer.lines).toHaveLength(1);
+  });
+
+  it('refuses wrong columns, an empty file and 100,000 lines, quickly', async () => {
+    expect((await preview('name,number\nx,1')).errors[0]).toMatchObject({
+      path: 'heading',
+      message: expect.stringMatching(/crop, plants/),
+    });
+    expect((await preview('crop,plants,transplant_on,colour\ntomato,1,2027-05-24,red')).errors[0].message).toMatch(
+      /colour/,
+    );
+    expect((await preview('crop,plants,transplant_on\n')).errors[0].path).toBe('file');
+    const many = `crop,plants,transplant_on\n${'leek,1,2027-05-24\n'.repeat(100_000)}`;
+    expect((await preview(many)).errors[0]).toMatchObject({
+      path: 'file',
+      message: expect.stringMatching(/5000 lines/),
+    });
+    expect((await send(app, 'POST', '/api/import', { text: 'x'.repeat(2_100_000), commit: false })).status).toBe(422);
+    expect((await send(app, 'POST', '/api/import', 'x'.repeat(3_300_000))).status).toBe(413);
+  });
+
+  it('is all or nothing, and once for a key', async () => {
+    const before = await countBatches();
+    const half = 'crop,plants,transplant_on\ntomato,120,2027-05-24\nnettle,5,2027-05-24';
+    const refused = await send(app, 'POST', '/api/import', { text: half, commit: true, idempotencyKey: key() });
+    expect([refused.status, refused.body.errors[0].path]).toEqual([422, 'lines.3.crop']);
+    expect(await countBatches()).toBe(before);
+    const order = {
+      text: 'crop;plants;transplant_on\ntomato;120;2027-05-24\nleek;300;2027-06-10',
+      commit: true,
+      idempotencyKey: key(),
+    };
+    const answers = await Promise.all([1, 2, 3].map(() => send(app, 'POST', '/api/import', order)));
+    expect(answers.map((a) => a.body.repeated).sort()).toEqual([false, true, true]);
+    expect(await countBatches()).toBe(before + 2);
+  });
+
+  it('a note like a formula goes out harmless', async () => {
+    const made = (await send(app, 'GET', '/api/batches')).body[0];
+    const note = '=1+1';
+    expect((await send(app, 'PATCH', `/api/batches/${made.id}`, { version: made.version, note })).status).toBe(200);
+    const row = Papa.parse<Record<string, string>>(await text('/api/batches.csv'), { header: true }).data[0]!;
+    expect(row['note']).toBe("'=1+1");
+  });
+});

@@ -1,0 +1,92 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { createServer } from 'node:net';
+import pg from 'pg';
+
+const root = new URL('../..', import.meta.url).pathname;
+let made = 0;
+
+/** A running application on a database of its own. */
+export interface App {
+  readonly url: string;
+  readonly databaseUrl: string;
+  /** What it has written to its log so far. */
+  log(): string;
+  stop(): Promise<number | null>;
+}
+
+/** A new empty database on the tests' PostgreSQL (bin/test starts it). */
+export async function newDatabase(base = process.env['CROOK_TEST_PG']): Promise<string> {
+  if (!base)
+    throw new Error('CROOK_TEST_PG is not set: run bin/test, or point it at a PostgreSQL you can make databases on');
+  const name = `t${process.pid}_${Date.now()}_${made++}`;
+  const client = new pg.Client({ connectionString: `${base}/postgres` });
+  await client.connect();
+  await client.query(`CREATE DATABASE ${name}`);
+  await client.end();
+  return `${base}/${name}`;
+}
+
+export async function freePort(): Promise<number> {
+  return new Promise((resolve) => {
+    const server = createServer();
+    server.listen(0, '127.0.0.1', () => {
+      const { port } = server.address() as { port: number };
+      server.close(() => resolve(port));
+    });
+  });
+}
+
+/** Starts the built application. */
+export async function startApp(flags: readonly string[] = [], databaseUrl?: string): Promise<App> {
+  const url = databaseUrl ?? (await newDatabase());
+  const port = await freePort();
+  const child: ChildProcess = spawn('node', ['--import', 'tsx', 'bin/serve.ts', ...flags], {
+    cwd: root,
+    env: { ...process.env, DATABASE_URL: url, PORT: String(port), HOST: '127.0.0.1', LOG_LEVEL: 'info' },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
+  let log = '';
+  child.stdout!.on('data', (chunk: Buffer) => (log += chunk.toString()));
+  child.stderr!.on('data', (chunk: Buffer) => (log += chunk.toString()));
+  const ended = new Promise<number | null>((resolve) => child.on('exit', (code) => resolve(code)));
+  await new Promise<void>((resolve, reject) => {
+    const limit = setTimeout(() => reject(new Error(`the application did not come up:\n${log}`)), 60_000);
+    child.stdout!.on('data', () => {
+      if (!log.includes('"msg":"serving"')) return;
+      clearTimeout(limit);
+      resolve();
+    });
+    void ended.then((code) => reject(new Error(`the application ended with ${code}:\n${log}`)));
+  });
+  return {
+    url: `http://127.0.0.1:${port}`,
+    databaseUrl: url,
+    log: () => log,
+    stop: async () => {
+      child.kill('SIGTERM');
+      return ended;
+    },
+  };
+}
+
+/** A JSON call; answers status, headers and body. */
+export async function send(
+  app: App,
+  method: string,
+  path: string,
+  body?: unknown,
+  headers: Record<string, string> = {},
+  // eslint-disable-next-line @typescript-eslint/no-explicit-any -- answers are looked into freely by tests
+): Promise<{ status: number; headers: Headers; body: any }> {
+  const response = await fetch(app.url + path, {
+    method,
+    headers: { ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...headers },
+    ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+  });
+  const text = await response.text();
+  const isJson = (response.headers.get('content-type') ?? '').includes('json');
+  return { status: response.status, headers: response.headers, body: isJson ? JSON.parse(text) : text };
+}
+
+let keys = 0;
+export const key = (): string => `test-key-${process.pid}-${Date.now()}-${keys++}`;
