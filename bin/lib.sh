@@ -70,7 +70,7 @@ free_port() {
 make_cluster() {
   local dir=$1
   # A first start that was cut off leaves no mark; begin again.
-  as_pg rm -rf "$dir/data"
+  rm -rf "$dir/data"
   as_pg sh -c "umask 077; od -An -N24 -tx1 /dev/urandom | tr -d ' \n' > '$dir/password'"
   as_pg "$PG_BIN/initdb" -D "$dir/data" -U crook --pwfile="$dir/password" --auth=scram-sha-256 \
     --encoding=UTF8 --locale=C.UTF-8 >/dev/null

@@ -31,9 +31,10 @@ export function monthName(month: number): string {
   return MONTHS[month - 1]!;
 }
 
-/** "18°" or "18.5°" in the reader's scale. */
+/** "18°" or "18.5°" in the reader's scale; whole degrees in Fahrenheit, which are fine enough. */
 export function degrees(temperature_C: number, unit: TemperatureUnit): string {
-  const shown = Math.round(shownTemperature(temperature_C, unit) * 10) / 10;
+  const step = unit === 'F' ? 1 : 10;
+  const shown = Math.round(shownTemperature(temperature_C, unit) * step) / step;
   return `${shown}°`.replace('-', '−');
 }
 

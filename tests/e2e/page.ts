@@ -2,7 +2,7 @@ import { expect, test as base, type Page } from '@playwright/test';
 
 /** Tests against the running application; anything the page's console complains of fails the test. */
 export const test = base.extend<{ complaints: string[] }>({
-  baseURL: async ({}, use) => use(process.env['CROOK_E2E_URL']), // eslint-disable-line no-empty-pattern
+  baseURL: async ({}, use) => use(process.env['CROOK_E2E_URL']),
   complaints: [
     async ({ page }, use) => {
       const complaints: string[] = [];

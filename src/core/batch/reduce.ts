@@ -290,10 +290,7 @@ export function effectiveEvents(events: readonly BatchEvent[]): BatchEvent[] {
     while (replacedBy.has(last.id)) last = replacedBy.get(last.id)!;
     if (last.kind !== 'withdrawn') kept.push(last);
   }
-  return kept
-    .map((event, i) => ({ event, i }))
-    .sort((a, b) => a.event.day - b.event.day || a.i - b.i)
-    .map((x) => x.event);
+  return kept;
 }
 
 /** A refusal met while reading a log, with the event it is about. */

@@ -1,0 +1,134 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { EVENT_KINDS, type BatchEvent } from './event.ts';
+import { effectiveEvents, reduceLog, refusalOf, splitSnapshot, UNSOWN } from './reduce.ts';
+
+let id = 1;
+const event = (kind: BatchEvent['kind'], day: number, rest: Partial<BatchEvent> = {}): BatchEvent => ({
+  id: id++,
+  kind,
+  day,
+  count: null,
+  placeId: null,
+  note: '',
+  cause: '',
+  correctsId: null,
+  snapshot: null,
+  ...rest,
+});
+
+const life = (): BatchEvent[] => [
+  event('sown', 10, { count: 100, placeId: 1 }),
+  event('counted', 14, { count: 12 }),
+  event('emerged', 15, { count: 55 }),
+  event('off-heat', 15, { placeId: 2 }),
+  event('counted', 20, { count: 90 }),
+  event('potted', 30, { count: 84, placeId: 3 }),
+  event('spaced', 40),
+  event('lost', 41, { count: 4, cause: 'slugs' }),
+  event('hardening-started', 50, { placeId: 4 }),
+  event('rung', 51, { count: 2 }),
+  event('planted-out', 58, { count: 80 }),
+];
+
+describe('a whole life', () => {
+  it('reads as it was lived', () => {
+    const { state, refusal } = reduceLog(life());
+    expect(refusal).toBeNull();
+    expect(state).toMatchObject({
+      phase: 'planted',
+      facts: { sow: 10, 'half-up': 15, 'off-heat': 15, pot: 30, space: 40, harden: 50, plant: 58 },
+      sown_count: 100,
+      alive_count: 80,
+      planted_count: 80,
+      placeId: 4,
+      rung: 2,
+    });
+    expect(state.stays.map((stay) => [stay.placeId, stay.from])).toEqual([[1, 10], [2, 15], [3, 30], [4, 50]]); // prettier-ignore
+  });
+
+  it('off the heat without a logged half up stands for it', () => {
+    const { state } = reduceLog([event('sown', 1, { count: 9 }), event('off-heat', 6)]);
+    expect(state.facts).toEqual({ sow: 1, 'half-up': 6, 'off-heat': 6 });
+  });
+
+  it('a hold puts one job off and changes nothing else', () => {
+    const { state } = reduceLog([event('sown', 1, { count: 9 }), event('held', 5, { cause: 'look' })]);
+    expect(state.held).toEqual({ look: 6 });
+    expect(state.phase).toBe('sown');
+  });
+});
+
+describe('corrections', () => {
+  it('take the place of what they correct, chains of them too', () => {
+    const sown = event('sown', 10, { count: 100 });
+    const first = event('sown', 11, { count: 90, correctsId: sown.id });
+    const second = event('sown', 9, { count: 95, correctsId: first.id });
+    expect(effectiveEvents([sown, first, second])).toEqual([second]);
+    expect(reduceLog([sown, first, second]).state).toMatchObject({ facts: { sow: 9 }, sown_count: 95 });
+  });
+  it('a withdrawn line is gone, and a withdrawal of the end opens the batch again', () => {
+    const end = event('ended', 12, { cause: 'lost' });
+    const events = [event('sown', 10, { count: 100 }), end];
+    expect(reduceLog(events).state.phase).toBe('ended');
+    expect(reduceLog([...events, event('withdrawn', 13, { correctsId: end.id })]).state.phase).toBe('sown');
+  });
+});
+
+describe('what cannot be', () => {
+  it.each([
+    ['up before sown', [], event('emerged', 5, { count: 1 }), 'kind'],
+    ['more up than sown', [event('sown', 1, { count: 10 })], event('emerged', 5, { count: 11 }), 'count'],
+    [
+      'counts that fall',
+      [event('sown', 1, { count: 10 }), event('counted', 4, { count: 8 })],
+      event('counted', 5, { count: 7 }),
+      'count',
+    ],
+    ['a day before the last', [event('sown', 10, { count: 10 })], event('counted', 9, { count: 1 }), 'day'],
+    ['potted twice', life().slice(0, 6), event('potted', 31, { count: 10 }), 'kind'],
+    ['more potted than there are', life().slice(0, 5), event('potted', 31, { count: 91 }), 'count'],
+    ['a rung left out', life().slice(0, 9), event('rung', 52, { count: 4 }), 'count'],
+    ['spaced in its sowing tray', life().slice(0, 4), event('spaced', 20), 'kind'],
+    ['anything after the end', [event('ended', 3)], event('sown', 4, { count: 5 }), 'kind'],
+  ] as const)('%s', (_, before, next, field) => {
+    const { refusal } = reduceLog([...before, next]);
+    expect(refusal).toMatchObject({ field, event: { id: next.id } });
+  });
+
+  it('whatever is sent, no accepted log has fewer than none left or more up than sown', () => {
+    const any = fc.record({
+      kind: fc.constantFrom(...EVENT_KINDS.filter((kind) => kind !== 'split-in' && kind !== 'withdrawn')),
+      day: fc.integer({ min: 0, max: 60 }),
+      count: fc.option(fc.integer({ min: 0, max: 120 }), { nil: null }),
+      placeId: fc.option(fc.integer({ min: 1, max: 5 }), { nil: null }),
+    });
+    fc.assert(
+      fc.property(fc.array(any, { maxLength: 40 }), (raw) => {
+        const kept: BatchEvent[] = [];
+        for (const one of raw) {
+          const next = event(one.kind, one.day, one);
+          if (reduceLog([...kept, next]).refusal === null) kept.push(next);
+        }
+        const { state } = reduceLog(kept);
+        if (state.alive_count !== null) expect(state.alive_count).toBeGreaterThanOrEqual(0);
+        if (state.sown_count !== null) expect(state.up_count ?? 0).toBeLessThanOrEqual(state.sown_count);
+        const facts = ['sow', 'half-up', 'off-heat', 'pot', 'space', 'harden', 'plant']
+          .map((k) => state.facts[k as 'sow'])
+          .filter((d) => d !== undefined);
+        expect(facts).toEqual([...facts].sort((a, b) => a - b));
+      }),
+      { seed: 13, numRuns: 600 },
+    );
+  });
+});
+
+describe('a split', () => {
+  it('goes on from the state it came from', () => {
+    const parent = reduceLog(life().slice(0, 6)).state;
+    const part = reduceLog([event('split-in', 31, { count: 20, placeId: 3, snapshot: splitSnapshot(parent) })]).state;
+    expect(part).toMatchObject({ phase: 'potted', alive_count: 20, facts: parent.facts, placeId: 3 });
+    expect(refusalOf(part, event('spaced', 35))).toBeNull();
+    expect(refusalOf(UNSOWN, event('split-out', 1, { count: 3 }))).not.toBeNull();
+  });
+});
