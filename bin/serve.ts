@@ -37,7 +37,8 @@ async function serve(): Promise<void> {
   if (!existsSync(entryUrl)) throw new Error('the application is not built; start it with bin/start');
   process.env['ASTRO_NODE_AUTOSTART'] = 'disabled';
   const { handler } = (await import(entryUrl.href)) as Entry;
-  const compress = compression();
+  // Level 4: nearly as small as 6 in half the time.
+  const compress = compression({ level: 4 });
   const server = createServer((request, response) => {
     compress(request as never, response as never, () => handler(request, response));
   });

@@ -1,4 +1,4 @@
-import type { BatchState } from '../core/batch/reduce.ts';
+import type { ChainState } from '../core/batch/progress.ts';
 import type { BatchPlan, Container, Crop, OffHeatRule, Place } from '../core/model.ts';
 import type { TemperatureUnit } from '../core/units/temperature.ts';
 
@@ -35,5 +35,5 @@ export interface SeasonBatch {
   readonly name: string;
   readonly cropId: number;
   readonly plan: BatchPlan;
-  readonly state: Omit<BatchState, 'held' | 'endCause'>;
+  readonly state: ChainState;
 }

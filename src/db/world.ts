@@ -44,8 +44,11 @@ export async function readRevision(db: Sequelize, transaction: Transaction | nul
   return (rows as { n: string }[])[0]!.n;
 }
 
-/** Reads all in one snapshot. null when the nursery is not set up yet. */
-export async function readWorld(db: Sequelize): Promise<World | null> {
+/**
+ * Reads all in one snapshot. null when the nursery is not set up yet. Of the log, which only grows, just the lines are
+ * read that `known` does not hold.
+ */
+export async function readWorld(db: Sequelize, known: World | null = null): Promise<World | null> {
   return db.transaction({ isolationLevel: Transaction.ISOLATION_LEVELS.REPEATABLE_READ }, async (transaction) => {
     const all = { raw: true as const, transaction };
     const revision = await readRevision(db, transaction);
@@ -67,7 +70,7 @@ export async function readWorld(db: Sequelize): Promise<World | null> {
       order: ['id'],
     });
     const batches = await BatchModel.findAll({ ...all, order: ['id'] });
-    const events = await readEvents(db, null, transaction);
+    const events = await readLog(db, known, transaction);
     const { id: _one, feedKey, ...plainNursery } = nursery;
     return {
       revision,
@@ -88,22 +91,44 @@ export async function readWorld(db: Sequelize): Promise<World | null> {
       })),
       containers,
       batches: batches.map(batchRecord),
-      events: groupByBatch(events),
+      events,
     };
   });
 }
 
-/** Events of one batch, or of all (batchId null), in the order written. Raw: this is the one table that grows large. */
+type Log = ReadonlyMap<number, readonly EventRecord[]>;
+
+/** The whole log by batch: what is known and what has come since, or all anew when the two do not add up. */
+async function readLog(db: Sequelize, known: World | null, transaction: Transaction): Promise<Log> {
+  let lastId = 0;
+  let held = 0;
+  for (const events of known?.events.values() ?? []) {
+    held += events.length;
+    lastId = Math.max(lastId, events.at(-1)?.id ?? 0);
+  }
+  if (!known) return groupByBatch(await readEvents(db, null, transaction));
+  const news = await readEvents(db, null, transaction, lastId);
+  // A line with a lower number can have been committed later than one with a higher.
+  const [rows] = await db.query('SELECT count(*)::integer AS n FROM batch_events', { transaction });
+  if ((rows as { n: number }[])[0]!.n !== held + news.length)
+    return groupByBatch(await readEvents(db, null, transaction));
+  const log = new Map(known.events);
+  for (const [batchId, events] of groupByBatch(news)) log.set(batchId, [...(log.get(batchId) ?? []), ...events]);
+  return log;
+}
+
+/** Events after a line, of one batch or of all (batchId null), in the order written. Raw: this is the table that grows. */
 export async function readEvents(
   db: Sequelize,
   batchId: number | null,
   transaction: Transaction,
+  afterId = 0,
 ): Promise<EventRecord[]> {
   const [rows] = await db.query(
     `SELECT id, batch_id, kind, on_day::text AS on_day, count, place_id, note, cause, corrects_id, snapshot,
        extract(epoch FROM recorded_at) * 1000 AS recorded_ms
-     FROM batch_events WHERE $1::integer IS NULL OR batch_id = $1 ORDER BY id`,
-    { bind: [batchId], transaction },
+     FROM batch_events WHERE ($1::integer IS NULL OR batch_id = $1) AND id > $2 ORDER BY id`,
+    { bind: [batchId, afterId], transaction },
   );
   return (rows as EventRow[]).map((row) => ({
     id: row.id,

@@ -3,6 +3,7 @@ import { BaseError, ConnectionError, DatabaseError } from 'sequelize';
 import type { z } from 'zod';
 import { ProblemError, type FieldError, type Problem } from '../contracts/problem.ts';
 import { log } from './log.ts';
+import { readAhead } from './season.ts';
 
 /** Largest body of an ordinary call. */
 export const BODY_BYTES = 64 * 1024;
@@ -15,7 +16,9 @@ type Handler = (context: APIContext) => Promise<Response>;
 export function endpoint(handler: Handler): APIRoute {
   return async (context) => {
     try {
-      return await handler(context);
+      const response = await handler(context);
+      if (context.request.method !== 'GET') readAhead();
+      return response;
     } catch (error) {
       return problemResponse(problemOf(error, context.url.pathname));
     }

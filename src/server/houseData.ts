@@ -1,5 +1,5 @@
 import type { HouseData, SeasonBatch } from '../contracts/seasonData.ts';
-import { TABLE_DAYS, type Season } from './season.ts';
+import { TABLE_DAYS, type BatchView, type Season } from './season.ts';
 
 /** What the islands work from: crops (all, or those of the batches given), places, containers, settings. */
 export function houseData(season: Season, cropIds: ReadonlySet<number> | null): HouseData {
@@ -22,18 +22,30 @@ export function houseData(season: Season, cropIds: ReadonlySet<number> | null): 
   };
 }
 
-/** The batches of the season's drawing: those not ended, and those ended or planted in this season. */
-export function seasonBatches(season: Season): SeasonBatch[] {
-  return season.batches.map(({ batch, name, state }) => {
-    const { held: _held, endCause: _cause, ...rest } = state;
-    return {
-      id: batch.id,
-      version: batch.version,
-      code: batch.code,
-      name,
-      cropId: batch.cropId,
-      plan: batch.plan,
-      state: rest,
-    };
+/** The batches of the season's drawing, as JSON. A batch that has not changed keeps its text. */
+export function seasonBatchesJson(season: Season): string {
+  const texts = season.batches.map((view) => {
+    let text = written.get(view);
+    if (text === undefined) {
+      text = JSON.stringify(seasonBatch(view));
+      written.set(view, text);
+    }
+    return text;
   });
+  return `[${texts.join(',')}]`;
+}
+
+const written = new WeakMap<BatchView, string>();
+
+function seasonBatch({ batch, name, state }: BatchView): SeasonBatch {
+  const { phase, facts, sown_count, alive_count, placeId, stays, lastDay } = state;
+  return {
+    id: batch.id,
+    version: batch.version,
+    code: batch.code,
+    name,
+    cropId: batch.cropId,
+    plan: batch.plan,
+    state: { phase, facts, sown_count, alive_count, placeId, stays, lastDay },
+  };
 }

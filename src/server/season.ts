@@ -37,6 +37,7 @@ export interface Season {
 
 interface Held {
   world?: World;
+  reading?: { readonly revision: string; readonly world: Promise<World | null> };
   season?: Season;
 }
 const held = ((globalThis as { crookSeason?: Held }).crookSeason ??= {});
@@ -50,48 +51,54 @@ export async function readSeason(): Promise<Season> {
   const now = nowAt(world.nursery);
   const known = held.season;
   if (known && known.world === world && known.now.today === now.today) return { ...known, now };
-  const season = workOut(world, now);
+  const season = workOut(world, now, held.season ?? null);
   held.season = season;
   return season;
 }
 
 async function currentWorld(): Promise<World> {
   const db = database();
-  if (held.world && held.world.revision === (await readRevision(db))) return held.world;
-  const world = await readWorld(db);
+  const revision = await readRevision(db);
+  if (held.world?.revision === revision) return held.world;
+  // Two who ask at once after a write wait for the same reading.
+  if (held.reading?.revision !== revision) {
+    const reading = { revision, world: readWorld(db, held.world ?? null) };
+    held.reading = reading;
+    void reading.world.catch(() => undefined).finally(() => held.reading === reading && delete held.reading);
+  }
+  const world = await held.reading!.world;
   if (!world)
     throw new ProblemError(503, 'Not set up yet', 'Start the application with bin/start, which sets up a nursery.');
   held.world = world;
   return world;
 }
 
-/** Works the season out from what is written. Pure but for its arguments. */
-export function workOut(world: World, now: Now): Season {
-  const tables = seasonTables(world.places, climateStart(now.today), TABLE_DAYS);
+/** After a write: works the season out before the next page asks for it. Failing is left to that page. */
+export function readAhead(): void {
+  void readSeason().catch(() => undefined);
+}
+
+/**
+ * Works the season out from what is written. Pure but for its arguments. A batch is taken over from the season before
+ * when neither it, its log, the books nor the day have changed.
+ */
+export function workOut(world: World, now: Now, before: Season | null = null): Season {
+  const same = before !== null && before.now.today === now.today && booksOf(before.world) === booksOf(world);
+  const tables = same ? before.tables : seasonTables(world.places, climateStart(now.today), TABLE_DAYS);
+  const known = new Map(same ? before.batches.map((view) => [view.batch.id, view]) : []);
   const crops = new Map(world.crops.map((crop) => [crop.id, crop]));
   const varieties = new Map(world.varieties.map((variety) => [variety.id, variety]));
   const containers = new Map(world.containers.map((container) => [container.id, container]));
   const batches = world.batches.map((batch): BatchView => {
+    const events = world.events.get(batch.id) ?? NO_EVENTS;
+    const last = known.get(batch.id);
+    if (last && last.batch.version === batch.version && last.events === events) return last;
     const crop = crops.get(batch.cropId)!;
     const varietyName = batch.varietyId === null ? '' : (varieties.get(batch.varietyId)?.name ?? '');
-    const events = world.events.get(batch.id) ?? [];
     const { state } = reduceLog(events);
-    const progress = batchProgress({
-      crop,
-      plan: batch.plan,
-      state,
-      offHeat: world.nursery.offHeat,
-      tables,
-      containers,
-      today: now.today,
-    });
-    const input = {
-      batchId: batch.id,
-      plan: batch.plan,
-      state,
-      progress,
-      containers,
-    };
+    const { offHeat } = world.nursery;
+    const progress = batchProgress({ crop, plan: batch.plan, state, offHeat, tables, containers, today: now.today });
+    const input = { batchId: batch.id, plan: batch.plan, state, progress, containers };
     return {
       batch,
       name: batchName(crop.name, varietyName, batch.letter),
@@ -105,6 +112,20 @@ export function workOut(world: World, now: Now): Season {
     };
   });
   return { world, now, tables, batches };
+}
+
+const NO_EVENTS: readonly EventRecord[] = [];
+const booksKnown = new WeakMap<World, string>();
+
+/** All a batch is worked out from besides itself and its log, as one text to compare. */
+function booksOf(world: World): string {
+  let books = booksKnown.get(world);
+  if (books === undefined) {
+    const { crops, varieties, places, containers, nursery } = world;
+    books = JSON.stringify([crops, varieties, places, containers, nursery.offHeat]);
+    booksKnown.set(world, books);
+  }
+  return books;
 }
 
 /** How a batch is called: crop, variety, letter. */

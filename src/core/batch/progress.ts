@@ -7,6 +7,12 @@ import { forwardChain } from '../schedule/forward.ts';
 import type { SeasonTables } from '../schedule/seasonTables.ts';
 import type { BatchState } from './reduce.ts';
 
+/** The parts of a batch's state that its chain and its stands follow from. */
+export type ChainState = Pick<
+  BatchState,
+  'phase' | 'facts' | 'sown_count' | 'alive_count' | 'placeId' | 'stays' | 'lastDay'
+>;
+
 /** A batch's plan back from its date and its forecast forward from its log. */
 export interface Progress {
   readonly planned: ChainResult;
@@ -32,7 +38,7 @@ export interface Stand {
 export interface ProgressInput {
   readonly crop: Crop;
   readonly plan: BatchPlan;
-  readonly state: BatchState;
+  readonly state: ChainState;
   readonly offHeat: OffHeatRule;
   readonly tables: SeasonTables;
   readonly containers: ReadonlyMap<number, Container>;
@@ -40,7 +46,7 @@ export interface ProgressInput {
 }
 
 /** The plan with the places the batch has really been put in: the stage it is in follows its present place. */
-export function planAsItStands(plan: BatchPlan, state: BatchState): BatchPlan {
+export function planAsItStands(plan: BatchPlan, state: ChainState): BatchPlan {
   if (state.placeId === null) return plan;
   const stage = stageOfPhase(state);
   if (stage === null || plan.places[stage] === state.placeId) return plan;
@@ -48,7 +54,7 @@ export function planAsItStands(plan: BatchPlan, state: BatchState): BatchPlan {
 }
 
 /** The stage a batch is in, or null before sowing and after planting. */
-export function stageOfPhase(state: BatchState): Stage | null {
+export function stageOfPhase(state: ChainState): Stage | null {
   switch (state.phase) {
     case 'sown':
     case 'emerged':
@@ -128,7 +134,7 @@ function standsOf(input: ProgressInput, chain: Chain): Stand[] {
 
 /** Splits a run of days where the log says the batch was carried elsewhere. */
 function piecesOf(
-  state: BatchState,
+  state: ChainState,
   plannedPlace: number | null,
   from: DayNumber,
   to: DayNumber,

@@ -2,7 +2,7 @@ import { FIRST_UP_PROGRESS } from '../germination/spread.ts';
 import { POTTING_CHECK_DAYS } from '../growth/stageSums.ts';
 import { noonOf, type ChainResult, type Milestone, type MilestoneKey } from './chain.ts';
 import { becauseOf } from './chainBecause.ts';
-import { offHeatAfter, routeOf, unreachable, type RouteInput } from './route.ts';
+import { offHeatAfter, routeOf, unreachable, type Route, type RouteInput } from './route.ts';
 import { timeAfter, timeBefore, totalAt } from './thermalIntegral.ts';
 
 const BISECTIONS = 48;
@@ -11,9 +11,6 @@ const BISECTIONS = 48;
  * The chain backward from the transplant date at the temperatures the places really have, day by day: less hardening,
  * less the time in the pot, less the time from off the heat to potting, less the time to emerge. The sowing day is the
  * one whose noon lies nearest.
- *
- * Growth between half up and off the heat happens in the germination place; the half-up time is found by bisection
- * because the off-heat time depends on it.
  */
 export function backwardChain(input: RouteInput): ChainResult {
   const route = routeOf(input);
@@ -49,14 +46,7 @@ export function backwardChain(input: RouteInput): ChainResult {
   if (!(surplus(tables.from) >= 0)) {
     return unreachable('grow', route.places.grow, 'too cold there before that date: it never grows enough');
   }
-  let enough: number = tables.from;
-  let short = off_latest;
-  for (let i = 0; i < BISECTIONS; i++) {
-    const middle = (enough + short) / 2;
-    if (surplus(middle) >= 0) enough = middle;
-    else short = middle;
-  }
-  const half_t = enough;
+  const half_t = halfUpTime(input, route, surplus, off_latest, growth);
   const sow_exact = timeBefore(route.germination, half_t, 1);
   if (sow_exact === null) {
     return unreachable('germinate', route.places.germinate, 'too cold or too hot there: it never comes up');
@@ -75,17 +65,21 @@ export function backwardChain(input: RouteInput): ChainResult {
     ['harden', harden_t],
     ['plant', plant_t],
   ];
+  const context = { ...input, route };
   const milestones: Milestone[] = [];
   for (const [key, t] of times) {
     if (t === null) continue;
-    const because = becauseOf(key, { ...input, route }, milestones, false, false);
+    const day = Math.floor(t);
+    const before_day = milestones.at(-1)?.day ?? null;
     milestones.push({
       key,
       t,
-      day: Math.floor(t),
-      dueOn: Math.floor(t),
+      day,
+      dueOn: day,
       status: 'planned',
-      because,
+      get because() {
+        return becauseOf(key, context, before_day, false, false);
+      },
     });
   }
   const after = timeAfter(
@@ -94,4 +88,26 @@ export function backwardChain(input: RouteInput): ChainResult {
     sums.overAge_degreeDays - sums.ready_degreeDays,
   );
   return { kind: 'chain', milestones, ready_t: harden_t, overAge_t: after };
+}
+
+/**
+ * Latest half-up time that still gives `growth` by `off_latest`. By the half-up rule all growth is in the growing place,
+ * so that its running total is simply read backward; by the other rules the time is found by bisection.
+ */
+function halfUpTime(
+  input: RouteInput,
+  route: Route,
+  surplus: (half: number) => number,
+  off_latest: number,
+  growth: number,
+): number {
+  if (input.offHeat.kind === 'half-up') return timeBefore(route.inGrow, off_latest, growth) ?? input.tables.from;
+  let enough: number = input.tables.from;
+  let short = off_latest;
+  for (let i = 0; i < BISECTIONS; i++) {
+    const middle = (enough + short) / 2;
+    if (surplus(middle) >= 0) enough = middle;
+    else short = middle;
+  }
+  return enough;
 }

@@ -1,9 +1,9 @@
 import { COMMON_PRACTICE, OWN_LOG, type Because, type BecauseInput } from '../because.ts';
-import { isoFromDay } from '../calendar/dayNumber.ts';
+import { isoFromDay, type DayNumber } from '../calendar/dayNumber.ts';
 import { FIRST_UP_PROGRESS, SPREAD_SIGMA } from '../germination/spread.ts';
 import { STAGE_SUM_SOURCE } from '../growth/stageSums.ts';
 import type { Stage } from '../model.ts';
-import type { Milestone, MilestoneKey } from './chain.ts';
+import type { MilestoneKey } from './chain.ts';
 import { temperatureOn } from './placeClimate.ts';
 import type { Route, RouteInput } from './route.ts';
 
@@ -11,16 +11,16 @@ export interface BecauseContext extends RouteInput {
   readonly route: Route;
 }
 
-/** Why a milestone falls where it does, told from the milestones before it. */
+/** Why a milestone falls where it does; before_day is the day of the milestone before it, null for the first. */
 export function becauseOf(
   key: MilestoneKey,
   context: BecauseContext,
-  before: readonly Milestone[],
+  before_day: DayNumber | null,
   done: boolean,
   overdue: boolean,
 ): Because {
   if (done) return { rule: 'Logged.', inputs: [], source: OWN_LOG };
-  const told = WHY[key](context, before);
+  const told = WHY[key](context, before_day);
   if (!overdue) return told;
   return {
     ...told,
@@ -28,25 +28,25 @@ export function becauseOf(
   };
 }
 
-type Why = (context: BecauseContext, before: readonly Milestone[]) => Because;
+type Why = (context: BecauseContext, before_day: DayNumber | null) => Because;
 
 const WHY: Readonly<Record<MilestoneKey, Why>> = {
-  sow: (c, before) => ({
+  sow: (c, before_day) => ({
     rule: 'Counted back from the transplant date: hardening, growing, then the days to emerge at the temperature of the place.',
     inputs: [
-      ...climateInputs(c, 'germinate', before, c.plan.transplantOn - c.plan.hardening_days - 42),
+      ...climateInputs(c, 'germinate', before_day, c.plan.transplantOn - c.plan.hardening_days - 42),
       { name: 'transplant date', date: isoFromDay(c.plan.transplantOn) },
     ],
     source: germinationSource(c),
   }),
-  'first-up': (c, before) => ({
+  'first-up': (c, before_day) => ({
     rule: `The first 5% show at ${FIRST_UP_PROGRESS.toFixed(2)} of the way to half up. Look every day from here.`,
-    inputs: climateInputs(c, 'germinate', before),
+    inputs: climateInputs(c, 'germinate', before_day),
     source: `log-normal spread in thermal time, sigma ${SPREAD_SIGMA} (${COMMON_PRACTICE})`,
   }),
-  'half-up': (c, before) => ({
+  'half-up': (c, before_day) => ({
     rule: 'Half are up when the daily germination rate at the temperature of the place adds up to 1.',
-    inputs: climateInputs(c, 'germinate', before),
+    inputs: climateInputs(c, 'germinate', before_day),
     source: germinationSource(c),
   }),
   'off-heat': (c) => ({
@@ -59,21 +59,21 @@ const WHY: Readonly<Record<MilestoneKey, Why>> = {
     inputs: [],
     source: COMMON_PRACTICE,
   }),
-  pot: (c, before) => ({
+  pot: (c, before_day) => ({
     rule: `Ready for the pot at ${Math.round(c.crop.potAt_frac * 100)}% of its growth, counted in degree-days above ${c.crop.name}'s base.`,
-    inputs: [...growthInputs(c, c.route.sums.pot_degreeDays), ...climateInputs(c, 'grow', before)],
+    inputs: [...growthInputs(c, c.route.sums.pot_degreeDays), ...climateInputs(c, 'grow', before_day)],
     source: STAGE_SUM_SOURCE,
   }),
-  space: (c, before) => ({
+  space: (c, before_day) => ({
     rule: 'Leaves touch about half way through its time in the pot: lift out every other plant, twice the room.',
-    inputs: [...growthInputs(c, c.route.sums.space_degreeDays), ...climateInputs(c, 'pot', before)],
+    inputs: [...growthInputs(c, c.route.sums.space_degreeDays), ...climateInputs(c, 'pot', before_day)],
     source: COMMON_PRACTICE,
   }),
-  harden: (c, before) => ({
+  harden: (c, before_day) => ({
     rule: 'Grown enough to meet the weather, and not sooner than its hardening days before the transplant date.',
     inputs: [
       ...growthInputs(c, c.route.sums.ready_degreeDays),
-      ...climateInputs(c, c.plan.potContainerId === null ? 'grow' : 'pot', before),
+      ...climateInputs(c, c.plan.potContainerId === null ? 'grow' : 'pot', before_day),
       { name: 'hardening', value: `${c.plan.hardening_days} days` },
     ],
     source: STAGE_SUM_SOURCE,
@@ -88,12 +88,12 @@ const WHY: Readonly<Record<MilestoneKey, Why>> = {
 function climateInputs(
   c: BecauseContext,
   stage: Stage,
-  before: readonly Milestone[],
+  before_day: DayNumber | null,
   fallback_day = c.plan.transplantOn,
 ): BecauseInput[] {
   const placeId = c.plan.places[stage];
   if (placeId === null) return [];
-  const day = before.at(-1)?.day ?? fallback_day;
+  const day = before_day ?? fallback_day;
   const place = c.tables.places.get(placeId);
   const { day_C, night_C } = temperatureOn(c.tables.climateOf(placeId), day);
   return [

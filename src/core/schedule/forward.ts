@@ -36,13 +36,16 @@ export function forwardChain(input: ForwardInput): ChainResult {
     const open_t = later === null ? Math.max(computed_t, floor_t) : Math.min(computed_t, noonOf(later));
     const t = fact !== undefined ? noonOf(fact) : open_t;
     const overdue = fact === undefined && later === null && computed_t < floor_t;
+    const before_day = milestones.at(-1)?.day ?? null;
     milestones.push({
       key,
       t,
       day: Math.floor(t),
       dueOn: Math.floor(fact !== undefined || later !== null ? t : computed_t),
       status: fact !== undefined ? 'done' : later !== null ? 'reckoned' : 'forecast',
-      because: becauseOf(key, context, milestones, fact !== undefined, overdue),
+      get because() {
+        return becauseOf(key, context, before_day, fact !== undefined, overdue);
+      },
     });
     return t;
   };

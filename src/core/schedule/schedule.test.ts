@@ -188,6 +188,22 @@ describe('backward and forward', () => {
     );
   });
 
+  it('reading back by the half-up rule finds what bisection finds (off the heat 0 days after)', () => {
+    for (const crop of crops) {
+      const hot = steadyPlace(crop.germBest_C);
+      const house = { ...steadyPlace(19, 13), periods: [{ from: '01-01', day_C: 17, night_C: 13.5 }, { from: '04-10', day_C: 21, night_C: 15 }] }; // prettier-ignore
+      const tables = seasonTables([hot, house], FROM, 900);
+      const plan = planFor(crop, { germinate: hot, grow: house, pot: house, harden: house }, requireDay('2027-06-15'));
+      const halfUp = (offHeat: OffHeatRule) => {
+        const result = backwardChain({ crop, plan, offHeat, tables });
+        return result.kind === 'chain' ? milestoneOf(result, 'half-up')!.t : null;
+      };
+      const [read, bisected] = [halfUp(HALF), halfUp({ kind: 'days-after', days: 0 })];
+      if (read === null || bisected === null) expect(read).toBe(bisected);
+      else expect(read).toBeCloseTo(bisected, 6);
+    }
+  });
+
   it('a log replaces its forecast and what follows moves', () => {
     const tomato = cropNamed('tomato');
     const hot = steadyPlace(24);

@@ -5,6 +5,9 @@ import type { Crop, Place } from '../model.ts';
 import { DAY_SHARE_frac, placeClimate, type PlaceClimate } from './placeClimate.ts';
 import { thermalIntegral, type ThermalIntegral } from './thermalIntegral.ts';
 
+/** More than any nursery's places, so that crop and place make one number. */
+const PLACES = 1_000_000;
+
 /** Germination and growth progress of each crop in each place over the same run of days, worked out once and kept. */
 export interface SeasonTables {
   readonly from: DayNumber;
@@ -22,8 +25,8 @@ export interface SeasonTables {
 export function seasonTables(places: readonly Place[], from: DayNumber, days: number): SeasonTables {
   const byId = new Map(places.map((place) => [place.id, place]));
   const climates = new Map<number, PlaceClimate>();
-  const germination = new Map<string, ThermalIntegral>();
-  const growth = new Map<string, ThermalIntegral>();
+  const germination = new Map<number, ThermalIntegral>();
+  const growth = new Map<number, ThermalIntegral>();
 
   function climateOf(placeId: number): PlaceClimate {
     return remember(climates, placeId, () => {
@@ -39,16 +42,16 @@ export function seasonTables(places: readonly Place[], from: DayNumber, days: nu
     places: byId,
     climateOf,
     germinationOf: (crop, placeId) =>
-      remember(germination, `${crop.id}/${placeId}`, () => {
+      remember(germination, crop.id * PLACES + placeId, () => {
         const climate = climateOf(placeId);
-        const rate = byTemperature(germinationRate(crop));
+        const rate = germinationRate(crop);
         return thermalIntegral(
           from,
           eachDay(climate, (day_C, night_C) => DAY_SHARE_frac * rate(day_C) + (1 - DAY_SHARE_frac) * rate(night_C)),
         );
       }),
     growthOf: (crop, placeId) =>
-      remember(growth, `${crop.id}/${placeId}`, () =>
+      remember(growth, crop.id * PLACES + placeId, () =>
         thermalIntegral(
           from,
           eachDay(climateOf(placeId), (day_C, night_C) => degreeDaysOfDay(crop, day_C, night_C)),
@@ -58,15 +61,14 @@ export function seasonTables(places: readonly Place[], from: DayNumber, days: nu
 }
 
 function eachDay(climate: PlaceClimate, gain: (day_C: number, night_C: number) => number): Float64Array {
-  const gains = new Float64Array(climate.day_C.length);
-  for (let i = 0; i < gains.length; i++) gains[i] = gain(climate.day_C[i]!, climate.night_C[i]!);
+  const { day_C, night_C } = climate;
+  const gains = new Float64Array(day_C.length);
+  for (let i = 0; i < gains.length; i++) {
+    // A period keeps its temperatures for weeks: a day like the one before gains the same.
+    const same = i > 0 && day_C[i] === day_C[i - 1] && night_C[i] === night_C[i - 1];
+    gains[i] = same ? gains[i - 1]! : gain(day_C[i]!, night_C[i]!);
+  }
   return gains;
-}
-
-/** A place repeats few temperatures over a year, so each is worked out once. */
-function byTemperature(rate: (t: number) => number): (t: number) => number {
-  const known = new Map<number, number>();
-  return (t) => remember(known, t, () => rate(t));
 }
 
 function remember<K, V>(map: Map<K, V>, key: K, make: () => V): V {

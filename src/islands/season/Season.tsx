@@ -27,7 +27,13 @@ interface Move {
 const ZOOMS = [3, 4.5, 6.5, 9, 13, 20];
 const AHEAD_DAYS = 240;
 
-export function Season({ house, initial }: Props) {
+/** The season's drawing from the data block the page carries. */
+export function Season({ dataId }: { readonly dataId: string }) {
+  const props = useMemo(() => JSON.parse(document.getElementById(dataId)!.textContent) as Props, [dataId]);
+  return <SeasonDrawing {...props} />;
+}
+
+function SeasonDrawing({ house, initial }: Props) {
   const [batches, setBatches] = useState(initial);
   const [selectedId, setSelectedId] = useState<number | null>(null);
   const [shift, setShift] = useState(0);

@@ -1,6 +1,5 @@
 import { useMemo } from 'react';
 import { batchProgress, type Progress, type Stand } from '../../core/batch/progress.ts';
-import type { BatchState } from '../../core/batch/reduce.ts';
 import type { BatchPlan } from '../../core/model.ts';
 import { overRoom, type OverRoom } from '../../core/schedule/roomUse.ts';
 import type { HouseData, SeasonBatch } from '../../contracts/seasonData.ts';
@@ -33,7 +32,7 @@ export function useSeason(house: HouseData, batches: readonly SeasonBatch[]): Se
       batchProgress({
         crop: crops.get(batch.cropId)!,
         plan,
-        state: batch.state as BatchState,
+        state: batch.state,
         offHeat: house.offHeat,
         tables,
         containers,

@@ -1,0 +1,219 @@
+import { execFileSync } from 'node:child_process';
+import { existsSync, mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
+import { cpus, tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
+import pg from 'pg';
+import { DEMO_NURSERY, DEMO_PLACES, DEMO_TODAY, USUAL_CONTAINERS } from '../simulators/demoBooks.ts';
+import { demoSeason } from '../simulators/demoSeason.ts';
+import { batchProgress } from '../src/core/batch/progress.ts';
+import { UNSOWN } from '../src/core/batch/reduce.ts';
+import { requireDay } from '../src/core/calendar/dayNumber.ts';
+import type { BatchPlan } from '../src/core/model.ts';
+import { backwardChain } from '../src/core/schedule/backward.ts';
+import { milestoneOf, noonOf } from '../src/core/schedule/chain.ts';
+import { forwardChain } from '../src/core/schedule/forward.ts';
+import { seasonTables } from '../src/core/schedule/seasonTables.ts';
+import { libraryCrops, setUp } from '../src/server/setup.ts';
+import { connect } from '../src/db/connect.ts';
+import { migrateUp } from '../src/db/migrate.ts';
+import { demoSeed } from '../bin/seeds.ts';
+import { startApp } from '../tests/support/app.ts';
+
+const BATCHES = 500;
+const DAYS = 365;
+const RUNS = 15;
+const root = new URL('..', import.meta.url).pathname;
+
+const sorted = (values: number[]): number[] => [...values].sort((a, b) => a - b);
+const quantile = (values: number[], q: number): number => {
+  const list = sorted(values);
+  return round(list[Math.min(list.length - 1, Math.floor(q * list.length))]!);
+};
+const round = (value: number): number => Math.round(value * 100) / 100;
+
+/**
+ * Chains of 500 batches over a year, script sent by each page, and the server's time for Season with 500 batches.
+ * The pages need a build (bin/start or npm run build); the server needs PostgreSQL as bin/start does.
+ */
+export default async function bench(): Promise<object> {
+  return {
+    bench: 'schedule',
+    machine: { cores: cpus().length, node: process.version },
+    method: `medians of ${RUNS} runs in one process after a warm-up; fresh tables for each run; server times from 120 requests after 20`,
+    chains: await chains(),
+    pages: await pages(),
+  };
+}
+
+async function chains(): Promise<object> {
+  const crops = await libraryCrops();
+  const from = requireDay('2027-01-01');
+  const plans = Array.from({ length: BATCHES }, (_, i) => {
+    const crop = crops[(i * 7) % crops.length]!;
+    const plan: BatchPlan = {
+      plantsWanted: 100,
+      spare_frac: 0.1,
+      transplantOn: requireDay('2027-05-01') + ((i * 11) % 200),
+      hardening_days: crop.hardening_days,
+      places: { germinate: crop.group === 'warm' ? 1 : 2, grow: crop.group === 'warm' ? 3 : 4, pot: 4, harden: 6 },
+      sowContainerId: 1,
+      potContainerId: crop.potted ? 5 : null,
+    };
+    return { crop, plan };
+  });
+  const containers = new Map(USUAL_CONTAINERS.map((c) => [c.id, c]));
+  const both: number[] = [];
+  const whole: number[] = [];
+  let most_days = 0;
+  let reached = 0;
+  for (let run = -3; run < RUNS; run++) {
+    const began = performance.now();
+    // A year of sowing and planting needs the winter before it as well.
+    const tables = seasonTables(DEMO_PLACES, from - DAYS, 2 * DAYS + 30);
+    reached = 0;
+    most_days = 0;
+    for (const { crop, plan } of plans) {
+      const input = { crop, plan, offHeat: DEMO_NURSERY.offHeat, tables };
+      const back = backwardChain(input);
+      if (back.kind !== 'chain') continue;
+      const sowOn = milestoneOf(back, 'sow')!.day;
+      const forth = forwardChain({ ...input, sowOn, facts: {}, today: null, waitForDate: false });
+      if (forth.kind !== 'chain') continue;
+      reached++;
+      most_days = Math.max(most_days, Math.abs(milestoneOf(forth, 'plant')!.t - noonOf(plan.transplantOn)));
+    }
+    if (run >= 0) both.push(performance.now() - began);
+    const again = performance.now();
+    const fresh = seasonTables(DEMO_PLACES, from - DAYS, 2 * DAYS + 30);
+    for (const { crop, plan } of plans) {
+      batchProgress({
+        crop,
+        plan,
+        state: UNSOWN,
+        offHeat: DEMO_NURSERY.offHeat,
+        tables: fresh,
+        containers,
+        today: from,
+      });
+    }
+    if (run >= 0) whole.push(performance.now() - again);
+  }
+  return {
+    batches: BATCHES,
+    days: DAYS,
+    backward_and_forward_ms: { median: quantile(both, 0.5), worst: quantile(both, 1), target_ms: 60 },
+    with_stands_and_reasons_ms: { median: quantile(whole, 0.5), worst: quantile(whole, 1) },
+    reached,
+    backward_forward_most_days_apart: round(most_days),
+    target_days: 1,
+  };
+}
+
+const PAGES: readonly [string, number][] = [
+  ['/', 120],
+  ['/season', 200],
+  ['/batches/new', 200],
+  ['/batches/1', 200],
+  ['/books/crops', 200],
+  ['/books/places', 200],
+  ['/books/take-along', 200],
+  ['/sow', 200],
+];
+
+async function pages(): Promise<object> {
+  if (!existsSync(join(root, 'dist/server/entry.mjs'))) return { left_out: 'not built' };
+  const { base, stop } = cluster();
+  try {
+    const databaseUrl = await fiveHundred(base);
+    const app = await startApp([], databaseUrl);
+    try {
+      const sizes: Record<string, object> = {};
+      for (const [path, target_KB] of PAGES) {
+        const html = await (await fetch(app.url + path)).text();
+        sizes[path] = { script_KB: round(scriptBytes(html) / 1024), target_KB };
+      }
+      const cold: number[] = [];
+      const warm: number[] = [];
+      for (let i = 0; i < 140; i++) {
+        // Every other time a line is logged first, which makes all be read and worked out anew.
+        if (i % 2 === 0) {
+          const line = { idempotencyKey: `bench-${process.pid}-${i}`, kind: 'note', day: DEMO_TODAY, note: 'bench' };
+          const body = JSON.stringify(line);
+          const headers = { 'content-type': 'application/json' };
+          const logged = await fetch(`${app.url}/api/batches/${1 + i}/events`, { method: 'POST', headers, body });
+          if (logged.status !== 201) throw new Error(`the bench could not log: ${await logged.text()}`);
+        }
+        const began = performance.now();
+        await (await fetch(`${app.url}/season`)).text();
+        if (i >= 20) (i % 2 === 0 ? cold : warm).push(performance.now() - began);
+      }
+      return {
+        sizes,
+        season_500_ms: {
+          after_a_write: { median: quantile(cold, 0.5), p95: quantile(cold, 0.95) },
+          nothing_written: { median: quantile(warm, 0.5), p95: quantile(warm, 0.95) },
+          all: { p95: quantile([...cold, ...warm], 0.95), target_p95_ms: 80 },
+        },
+      };
+    } finally {
+      await app.stop();
+    }
+  } finally {
+    stop();
+  }
+}
+
+/** Compressed bytes of the scripts a page loads at once: its modules and all they import, not what loads on demand. */
+function scriptBytes(html: string): number {
+  const seen = new Set<string>();
+  const queue = [...html.matchAll(/\/_astro\/[\w.-]+\.js/g)].map((m) => m[0].replace('/_astro/', ''));
+  let bytes = [...html.matchAll(/<script>([\s\S]*?)<\/script>/g)].reduce((sum, m) => sum + gzipSync(m[1]!).length, 0);
+  const folder = join(root, 'dist/client/_astro');
+  const there = new Set(readdirSync(folder));
+  for (let name = queue.shift(); name; name = queue.shift()) {
+    if (seen.has(name) || !there.has(name)) continue;
+    seen.add(name);
+    const text = readFileSync(join(folder, name), 'utf8');
+    bytes += gzipSync(text).length;
+    for (const match of text.matchAll(/(?:from|import)\s*["']\.\/([\w.-]+\.js)["']/g)) queue.push(match[1]!);
+  }
+  return bytes;
+}
+
+/** The tests' PostgreSQL where there is one, else one made for this run. */
+function cluster(): { base: string; stop: () => void } {
+  const given = process.env['CROOK_TEST_PG'];
+  if (given) return { base: given, stop: () => undefined };
+  const dir = mkdtempSync(join(tmpdir(), 'crook-bench.'));
+  const shell = (what: string) => {
+    const own = process.getuid?.() === 0 ? `chown postgres '${dir}';` : '';
+    const script = `set -e; cd '${root}'; . bin/lib.sh; need_postgres; ${own} ${what}`;
+    return execFileSync('bash', ['-c', script], { encoding: 'utf8' }).trim();
+  };
+  const base = shell(`make_cluster '${dir}'; start_cluster '${dir}'; echo "$PG_URL"`);
+  return {
+    base,
+    stop: () => {
+      shell(`stop_cluster '${dir}'`);
+      rmSync(dir, { recursive: true, force: true });
+    },
+  };
+}
+
+/** A database with the demo's batches twelve times over, logs and all. */
+async function fiveHundred(base: string): Promise<string> {
+  const name = `bench_${process.pid}`;
+  const client = new pg.Client({ connectionString: `${base}/postgres` });
+  await client.connect();
+  await client.query(`CREATE DATABASE ${name}`);
+  await client.end();
+  const db = connect(`${base}/${name}`);
+  await migrateUp(db);
+  const seed = await demoSeed();
+  const once = demoSeason(await libraryCrops());
+  const batches = Array.from({ length: BATCHES }, (_, i) => once[i % once.length]!);
+  await setUp(db, { ...seed, batches, demoToday: requireDay(DEMO_TODAY) }, Date.now());
+  await db.close();
+  return `${base}/${name}`;
+}

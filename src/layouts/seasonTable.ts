@@ -1,0 +1,47 @@
+import { civilFromDay } from '../core/calendar/dayNumber.ts';
+import { milestoneOf, type MilestoneKey } from '../core/schedule/chain.ts';
+import type { BatchView, Season } from '../server/season.ts';
+import { lateness, shortDay } from '../ui/format.ts';
+
+const KEYS: readonly MilestoneKey[] = ['sow', 'half-up', 'pot', 'harden', 'plant'];
+const SIGNS: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' };
+const escaped = (text: string): string => text.replace(/[&<>"']/g, (sign) => SIGNS[sign]!);
+
+/**
+ * Rows of the season's table as HTML. Written as text because 500 rows through the page's template take longer than all
+ * the rest of the page; every text is escaped here.
+ */
+export function tableRows(season: Season): string {
+  const thisYear = civilFromDay(season.now.today).year;
+  return season.batches
+    .map((view) => {
+      const known = written.get(view);
+      if (known?.thisYear === thisYear) return known.html;
+      const html = row(view, thisYear);
+      written.set(view, { thisYear, html });
+      return html;
+    })
+    .join('');
+}
+
+/** A batch that has not changed keeps its row. */
+const written = new WeakMap<BatchView, { thisYear: number; html: string }>();
+
+function row({ batch, name, state, progress }: BatchView, thisYear: number): string {
+  const chain = progress.forecast.kind === 'chain' ? progress.forecast : null;
+  const cells = KEYS.map((key) => {
+    const milestone = chain && milestoneOf(chain, key);
+    if (!milestone) return '<td></td>';
+    const day = shortDay(milestone.day, thisYear);
+    return milestone.status === 'done' ? `<td><span class="text-ink2">${day} done</span></td>` : `<td>${day}</td>`;
+  });
+  const over = state.phase === 'planted' || state.phase === 'ended';
+  const late = progress.late_days;
+  const bad = !over && (late === null || late > 1);
+  const words = over ? state.phase : late === null ? 'cannot be reached' : lateness(late);
+  return (
+    `<tr><td><a href="/batches/${batch.id}">${escaped(name)}</a></td><td>${escaped(batch.code)}</td>` +
+    `<td class="r">${batch.plan.plantsWanted}</td>${cells.join('')}` +
+    `<td>${bad ? `<span class="tag bad">${words}</span>` : words}</td></tr>`
+  );
+}
