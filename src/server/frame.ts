@@ -1,3 +1,4 @@
+import type { JobKind } from '../core/round/work.ts';
 import { temperatureOn } from '../core/schedule/placeClimate.ts';
 import type { Season } from './season.ts';
 
@@ -19,21 +20,38 @@ export const STEP_JOBS = {
   'plant-out': ['plant'],
 } as const;
 
+const STEP_OF: Readonly<Partial<Record<JobKind, keyof typeof STEP_JOBS>>> = {
+  sow: 'sow',
+  pot: 'pot',
+  space: 'pot',
+  harden: 'harden',
+  rung: 'harden',
+  plant: 'plant-out',
+};
+
 /** What the frame of every page tells: waiting work, lateness, the usual weather outside. */
 export function frameOf(season: Season) {
   const { batches, now, world, tables } = season;
-  const soon = (kinds: readonly string[]) =>
-    batches.flatMap((b) => b.work).filter((job) => kinds.includes(job.kind) && job.dueOn <= now.today + WEEK).length;
+  const soon = { sow: 0, pot: 0, harden: 0, 'plant-out': 0 };
+  let round = 0;
+  let late = 0;
+  for (const view of batches) {
+    round += view.round.length;
+    late += view.round.filter((job) => job.kind !== 'look' && job.dueOn < now.today).length;
+    for (const job of view.work) {
+      const step = STEP_OF[job.kind];
+      if (step && job.dueOn <= now.today + WEEK) soon[step]++;
+    }
+  }
   const counts: JourneyCounts = {
-    round: batches.reduce((sum, b) => sum + b.round.length, 0),
+    round,
     season: batches.filter(inTrouble).length,
-    sow: soon(STEP_JOBS.sow),
-    pot: soon(STEP_JOBS.pot),
-    harden: soon(STEP_JOBS.harden),
-    plant: soon(STEP_JOBS['plant-out']),
+    sow: soon.sow,
+    pot: soon.pot,
+    harden: soon.harden,
+    plant: soon['plant-out'],
   };
   const ground = world.places.filter((p) => p.kind === 'ground')[0];
-  const late = batches.flatMap((b) => b.round).filter((job) => job.kind !== 'look' && job.dueOn < now.today).length;
   return {
     counts,
     late,

@@ -2,7 +2,7 @@ import { MILESTONE_WORDS, type Chain } from '../core/schedule/chain.ts';
 import type { Place, Stage } from '../core/model.ts';
 import type { TemperatureUnit } from '../core/units/temperature.ts';
 import { BecauseText } from './Because.tsx';
-import { counted, spokenDay } from './format.ts';
+import { spokenDay } from './format.ts';
 
 const STAGE_AT: Readonly<Partial<Record<keyof typeof MILESTONE_WORDS, Stage>>> = {
   sow: 'germinate',
@@ -41,7 +41,7 @@ export function ChainList({ chain, before, places, placeList, today, unit }: Pro
                 <span className="flex-1">
                   {MILESTONE_WORDS[milestone.key]}
                   {place && <span className="text-ink2">, {place}</span>}
-                  {since > 0 && <span className="text-[0.85rem] text-ink3"> {counted(since, 'day')} on</span>}
+                  {since > 0 && <span className="text-[0.85rem] text-ink3"> {since}&nbsp;d</span>}
                 </span>
                 {shift !== 0 && (
                   <span className="tag">

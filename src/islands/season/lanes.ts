@@ -48,9 +48,11 @@ export function lanesOf(
   const lanes = warm.map(({ place, climate, mean_C }): Lane => {
     const mine = bands.filter((band) => band.placeId === place.id);
     const { laid, depth } = stackBands(mine, place.room_trays);
-    const roomHeight_px = Math.max(LEAST_LANE_px, place.room_trays * perSlot);
-    const perSlot_px = place.room_trays > 0 ? roomHeight_px / place.room_trays : 3;
-    const height = Math.max(roomHeight_px, depth * perSlot_px);
+    const room_px = Math.max(LEAST_LANE_px, place.room_trays * perSlot);
+    const perSlot_px = place.room_trays > 0 ? room_px / place.room_trays : 3;
+    const height = Math.max(room_px, depth * perSlot_px);
+    // Where nothing is really over room the lane's ground covers what the laying left hanging.
+    const roomHeight_px = laid.some((one) => one.over) ? room_px : height;
     const tints: { from: number; to: number; mean_C: number }[] = [];
     for (let day = from; day <= to; day++) {
       const mean = (climate.day_C[day - from]! + climate.night_C[day - from]!) / 2;

@@ -24,7 +24,14 @@ describe('stackBands', () => {
           const { laid, depth } = stackBands(bands, room);
           expect(laid).toHaveLength(bands.length);
           for (const a of laid) {
-            expect(a.over).toBe(a.top + a.band.slots > room);
+            const fullest = Math.max(
+              ...Array.from({ length: a.band.to - a.band.from }, (_, i) =>
+                bands
+                  .filter((b) => b.from <= a.band.from + i && b.to > a.band.from + i)
+                  .reduce((sum, b) => sum + b.slots, 0),
+              ),
+            );
+            expect(a.over).toBe(a.top + a.band.slots > room && fullest > room);
             expect(a.top + a.band.slots).toBeLessThanOrEqual(depth);
             for (const b of laid) {
               if (a === b) continue;

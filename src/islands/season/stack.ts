@@ -9,7 +9,7 @@ export interface Laid<T extends Layable> {
   readonly band: T;
   /** Slots from the top of the lane. */
   readonly top: number;
-  /** Whether it reaches past the lane's room. */
+  /** Whether it reaches past the lane's room on a day when there really is more than the room holds. */
   readonly over: boolean;
 }
 
@@ -32,10 +32,21 @@ export function stackBands<T extends Layable>(
       if (start - top >= band.slots - 1e-9) break;
       top = Math.max(top, end);
     }
-    const placed = { band, top, over: top + band.slots > room_slots + 1e-9 };
+    const outside = top + band.slots > room_slots + 1e-9;
+    const placed = { band, top, over: outside && overfull(bands, band, room_slots) };
     laid.push(placed);
     live.push(placed);
     depth = Math.max(depth, top + band.slots);
   }
   return { laid, depth };
+}
+
+/** Whether the lane holds more than its room on some day of a band: laying can leave gaps that are no lack of room. */
+function overfull(bands: readonly Layable[], band: Layable, room_slots: number): boolean {
+  for (let day = band.from; day < band.to; day++) {
+    let used = 0;
+    for (const other of bands) if (other.from <= day && other.to > day) used += other.slots;
+    if (used > room_slots) return true;
+  }
+  return false;
 }
