@@ -5,6 +5,8 @@ import type { TemperatureUnit } from '../core/units/temperature.ts';
 /** What the drawing of the season and the batch form work from, in the browser. */
 export interface HouseData {
   readonly today: number;
+  /** Name of the growing season today falls in, such as 2027 or 2027/28. */
+  readonly seasonLabel: string;
   readonly tablesFrom: number;
   readonly tableDays: number;
   readonly unit: TemperatureUnit;

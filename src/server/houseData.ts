@@ -1,3 +1,4 @@
+import { seasonOf } from '../core/calendar/season.ts';
 import type { HouseData, SeasonBatch } from '../contracts/seasonData.ts';
 import { TABLE_DAYS, type BatchView, type Season } from './season.ts';
 
@@ -7,6 +8,7 @@ export function houseData(season: Season, cropIds: ReadonlySet<number> | null): 
   const plain = <T extends { version: number }>({ version: _version, ...rest }: T) => rest;
   return {
     today: now.today,
+    seasonLabel: seasonOf(now.today, world.nursery.latitude_deg).label,
     tablesFrom: tables.from,
     tableDays: TABLE_DAYS,
     unit: world.nursery.temperatureUnit,

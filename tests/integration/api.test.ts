@@ -176,19 +176,19 @@ describe('the log', () => {
       expect(body.errors[0].path).toBe(path);
       expect(body.errors[0].message).toMatch(message);
     };
-    await refused({ kind: 'emerged', count: 5 }, 'kind', /not sown/);
+    await refused({ kind: 'emerged', count: 5 }, 'kind', /not sown/i);
     await refused({ kind: 'sown', count: 0 }, 'count', /at least one/i);
     await refused({ kind: 'sown', count: 138, day: '2027-04-13' }, 'day', /still to come/);
     await log(id, { kind: 'sown', count: 138, day: '2027-04-05' });
     await refused({ kind: 'emerged', count: 139 }, 'count', /139 up of 138/);
-    await refused({ kind: 'sown', count: 138 }, 'kind', /logged already/);
-    await refused({ kind: 'counted', count: 3, day: '2027-04-04' }, 'day', /before the last/);
+    await refused({ kind: 'sown', count: 138 }, 'kind', /logged already/i);
+    await refused({ kind: 'counted', count: 3, day: '2027-04-04' }, 'day', /before the last/i);
     await log(id, { kind: 'counted', count: 50, day: '2027-04-10' });
-    await refused({ kind: 'counted', count: 40 }, 'count', /50 were up before/);
-    await refused({ kind: 'lost', count: 139 }, 'count', /only 138 are left/);
-    await refused({ kind: 'planted-out', count: 10 }, 'kind', /nothing logged as up/);
-    await refused({ kind: 'rung', count: 2 }, 'kind', /hardening has not started/);
-    await refused({ kind: 'withdrawn' }, 'correctsId', /which line/);
+    await refused({ kind: 'counted', count: 40 }, 'count', /50 were up before/i);
+    await refused({ kind: 'lost', count: 139 }, 'count', /only 138 are left/i);
+    await refused({ kind: 'planted-out', count: 10 }, 'kind', /nothing logged as up/i);
+    await refused({ kind: 'rung', count: 2 }, 'kind', /hardening has not started/i);
+    await refused({ kind: 'withdrawn' }, 'correctsId', /which line/i);
     await refused({ kind: 'moved', placeId: 77 }, 'placeId', /no such place/i);
   });
 

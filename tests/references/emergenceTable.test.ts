@@ -6,6 +6,8 @@ import {
   emergenceShare_frac,
   tabledRate,
 } from '../../src/core/germination/germinationRate.ts';
+import { progressOverHours } from '../../src/core/germination/progress.ts';
+import { hoursOfDay } from '../../src/core/schedule/placeClimate.ts';
 import { texts } from './library.ts';
 
 // Harrington & Minges 1954, Vegetable Seed Germination (University of California Agricultural Extension Service),
@@ -62,6 +64,26 @@ describe('between and beyond the tabled temperatures', () => {
     expect(cabbage(7)).toBeLessThan(cabbage(10));
     expect(cabbage(-40)).toBe(0);
     expect(cabbage(NaN)).toBe(0);
+  });
+});
+
+describe('hour by hour', () => {
+  it('adds up to 1 in the tabled days at every constant temperature of the table', () => {
+    for (const [crop, table] of tables) {
+      const rate = tabledRate(table);
+      for (const point of table) {
+        if (typeof point.days !== 'number') continue;
+        const hours = new Float64Array(Math.round(point.days * 24)).fill(point.temperature_C);
+        expect(Math.abs(progressOverHours(rate, hours) - 1), crop).toBeLessThan(0.5 / (point.days * 24) + 1e-9);
+      }
+    }
+  });
+  it('a swing about the optimum is slower than the same mean held steady', () => {
+    const tomato = tabledRate(tables.get('tomato')!);
+    expect(progressOverHours(tomato, hoursOfDay(38, 17))).toBeLessThan(
+      progressOverHours(tomato, hoursOfDay(27.5, 27.5)),
+    );
+    expect([...hoursOfDay(20, 10)].filter((t) => t === 20)).toHaveLength(12);
   });
 });
 

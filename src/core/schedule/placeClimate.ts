@@ -11,8 +11,14 @@ export interface PlaceClimate {
   readonly night_C: Float64Array;
 }
 
-/** Share of the 24 hours at the day temperature. A plain half until day length is worked out from latitude. */
-export const DAY_SHARE_frac = 0.5;
+/** Hours at the day temperature, from six to six. A plain half until day length is worked out from latitude. */
+const DAY_HOURS = 12;
+
+/** The 24 hours of a day at a place, from midnight: night, twelve hours of day, night. Degrees Celsius. */
+export function hoursOfDay(day_C: number, night_C: number): Float64Array {
+  const hours = new Float64Array(24).fill(night_C);
+  return hours.fill(day_C, (24 - DAY_HOURS) / 2, (24 + DAY_HOURS) / 2);
+}
 
 /**
  * The temperatures a place really has, day by day, from its yearly periods. A period lasts until the next begins,
@@ -51,7 +57,7 @@ export function meanTemperature_C(climate: PlaceClimate, from: DayNumber, to: Da
   let n = 0;
   for (let day = from; day <= to; day++) {
     const i = Math.min(Math.max(day - climate.from, 0), climate.day_C.length - 1);
-    sum += climate.day_C[i]! * DAY_SHARE_frac + climate.night_C[i]! * (1 - DAY_SHARE_frac);
+    sum += (climate.day_C[i]! * DAY_HOURS + climate.night_C[i]! * (24 - DAY_HOURS)) / 24;
     n++;
   }
   return sum / n;

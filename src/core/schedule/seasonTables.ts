@@ -1,8 +1,9 @@
 import type { DayNumber } from '../calendar/dayNumber.ts';
 import { germinationRate } from '../germination/germinationRate.ts';
+import { progressOverHours } from '../germination/progress.ts';
 import { degreeDaysOfDay } from '../growth/stageSums.ts';
 import type { Crop, Place } from '../model.ts';
-import { DAY_SHARE_frac, placeClimate, type PlaceClimate } from './placeClimate.ts';
+import { hoursOfDay, placeClimate, type PlaceClimate } from './placeClimate.ts';
 import { thermalIntegral, type ThermalIntegral } from './thermalIntegral.ts';
 
 /** More than any nursery's places, so that crop and place make one number. */
@@ -47,7 +48,7 @@ export function seasonTables(places: readonly Place[], from: DayNumber, days: nu
         const rate = germinationRate(crop);
         return thermalIntegral(
           from,
-          eachDay(climate, (day_C, night_C) => DAY_SHARE_frac * rate(day_C) + (1 - DAY_SHARE_frac) * rate(night_C)),
+          eachDay(climate, (day_C, night_C) => progressOverHours(rate, hoursOfDay(day_C, night_C))),
         );
       }),
     growthOf: (crop, placeId) =>

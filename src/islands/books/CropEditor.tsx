@@ -3,6 +3,7 @@ import type { Crop, EmergencePoint } from '../../core/model.ts';
 import { daysToEmerge, germinationRate } from '../../core/germination/germinationRate.ts';
 import type { CropRecord } from '../../contracts/records.ts';
 import { shownTemperature, temperatureFromShown, type TemperatureUnit } from '../../core/units/temperature.ts';
+import type { LengthUnit } from '../../core/units/length.ts';
 import { degrees } from '../../ui/format.ts';
 import type { FieldSpec } from './fields.ts';
 import { figureOr, LineForm, typedTemperature } from './LineForm.tsx';
@@ -13,7 +14,7 @@ const FIELDS: readonly FieldSpec[] = [
   { key: 'name', label: 'Name', kind: 'text' },
   { key: 'group', label: 'Kind of crop', kind: 'choice', options: [['warm', 'warm'], ['cool', 'cool']] }, // prettier-ignore
   { key: 'light', label: 'Seed and light', kind: 'choice', options: [['neutral', 'either'], ['light', 'needs light'], ['dark', 'likes dark']] }, // prettier-ignore
-  { key: 'depth_mm', label: 'Sown deep, mm', kind: 'number' },
+  { key: 'depth_mm', label: 'Sown deep', kind: 'length' },
   { key: 'germMin_C', label: 'Least to sow at, °', kind: 'temperature' },
   { key: 'germBest_C', label: 'Best to sow at, °', kind: 'temperature' },
   { key: 'germMax_C', label: 'Most to sow at, °', kind: 'temperature' },
@@ -100,8 +101,14 @@ interface Row {
   readonly percent: string;
 }
 
+interface Props {
+  readonly crop: CropRecord | null;
+  readonly unit: TemperatureUnit;
+  readonly lengthUnit: LengthUnit;
+}
+
 /** A crop of the book: its response to temperature drawn, and every figure of it open to change. */
-export function CropEditor({ crop, unit }: { readonly crop: CropRecord | null; readonly unit: TemperatureUnit }) {
+export function CropEditor({ crop, unit, lengthUnit }: Props) {
   const start: Omit<Crop, 'id'> = crop ?? BLANK;
   const [rows, setRows] = useState<readonly Row[]>(() => rowsOf(start.emergence, unit));
   const [typed, setTyped] = useState<Record<string, unknown>>(start as unknown as Record<string, unknown>);
@@ -175,7 +182,10 @@ export function CropEditor({ crop, unit }: { readonly crop: CropRecord | null; r
       </section>
       <LineForm
         path="/api/crops"
-        fields={FIELDS}
+        fields={FIELDS.map((field) =>
+          field.kind === 'length' ? { ...field, label: `${field.label}, ${lengthUnit}` } : field,
+        )}
+        lengthUnit={lengthUnit}
         line={crop as unknown as (Record<string, unknown> & { id: number; version: number }) | null}
         blank={BLANK as unknown as Record<string, unknown>}
         unit={unit}

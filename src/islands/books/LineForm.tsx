@@ -1,4 +1,5 @@
 import { useEffect, useId, useState, type ReactNode } from 'react';
+import { millimetresFromShown, shownLength, type LengthUnit } from '../../core/units/length.ts';
 import type { Problem } from '../../contracts/problem.ts';
 import { shownTemperature, temperatureFromShown, type TemperatureUnit } from '../../core/units/temperature.ts';
 import { call, fieldError, trouble } from '../../ui/call.ts';
@@ -19,6 +20,7 @@ interface Props {
   /** Start of a new line. */
   readonly blank: Readonly<Record<string, unknown>>;
   readonly unit: TemperatureUnit;
+  readonly lengthUnit?: LengthUnit;
   /** Parts of the line not among the fields (tables), with their editor. */
   readonly extra?: Readonly<Record<string, unknown>>;
   readonly onTyped?: (values: Record<string, unknown>) => void;
@@ -35,7 +37,8 @@ interface Props {
 
 /** A line of a book, typed and saved; what is wrong stands at its field and nothing typed is lost. */
 export function LineForm(props: Props) {
-  const { path, fields, line, blank, unit, extra, onTyped, children, saveWords, send, after } = props;
+  const { path, fields, line, blank, unit: temperatureUnit, extra, onTyped, children, saveWords, send, after } = props;
+  const unit: Units = { temperature: temperatureUnit, length: props.lengthUnit ?? 'cm' };
   const id = useId();
   const [typed, setTyped] = useState<Typed>(() => typedOf(fields, line ?? blank, unit));
   const [version, setVersion] = useState(line?.version ?? 0);
@@ -173,7 +176,9 @@ function OneField({ id, field, value, error, onChange }: OneFieldProps) {
         className="input"
         {...wrong}
         type={field.kind === 'date' ? 'date' : 'text'}
-        inputMode={field.kind === 'number' || field.kind === 'temperature' ? 'decimal' : undefined}
+        inputMode={
+          field.kind === 'number' || field.kind === 'temperature' || field.kind === 'length' ? 'decimal' : undefined
+        }
         value={String(value)}
         onChange={(e) => onChange(e.target.value)}
       />
@@ -193,18 +198,22 @@ function OneField({ id, field, value, error, onChange }: OneFieldProps) {
   );
 }
 
+/** The scales a reader types in. */
+interface Units {
+  readonly temperature: TemperatureUnit;
+  readonly length: LengthUnit;
+}
+
 /** Figures as they are typed, in the reader's temperature scale. */
-export function typedOf(
-  fields: readonly FieldSpec[],
-  line: Readonly<Record<string, unknown>>,
-  unit: TemperatureUnit,
-): Typed {
+export function typedOf(fields: readonly FieldSpec[], line: Readonly<Record<string, unknown>>, units: Units): Typed {
   const typed: Record<string, string | boolean> = {};
   for (const field of fields) {
     const value = line[field.key];
     if (field.kind === 'flag') typed[field.key] = value === true;
     else if (value === null || value === undefined) typed[field.key] = '';
-    else if (field.kind === 'temperature') typed[field.key] = typedTemperature(value as number, unit);
+    else if (field.kind === 'temperature') typed[field.key] = typedTemperature(value as number, units.temperature);
+    else if (field.kind === 'length')
+      typed[field.key] = String(Math.round(shownLength(value as number, units.length) * 100) / 100);
     else typed[field.key] = String(value);
   }
   return typed;
@@ -216,14 +225,16 @@ export function typedTemperature(temperature_C: number, unit: TemperatureUnit): 
 }
 
 /** What is sent: figures where figures were typed, the text itself where not, so that the answer can name the field. */
-export function valuesOf(fields: readonly FieldSpec[], typed: Typed, unit: TemperatureUnit): Record<string, unknown> {
+export function valuesOf(fields: readonly FieldSpec[], typed: Typed, units: Units): Record<string, unknown> {
   const values: Record<string, unknown> = {};
   for (const field of fields) {
     const value = typed[field.key];
     if (typeof value === 'boolean' || value === undefined) values[field.key] = value ?? null;
     else if (value.trim() === '' && field.optional) values[field.key] = field.kind === 'text' ? '' : null;
     else if (field.kind === 'number' || field.kind === 'link') values[field.key] = figureOr(value, (n) => n);
-    else if (field.kind === 'temperature') values[field.key] = figureOr(value, (n) => temperatureFromShown(n, unit));
+    else if (field.kind === 'temperature')
+      values[field.key] = figureOr(value, (n) => temperatureFromShown(n, units.temperature));
+    else if (field.kind === 'length') values[field.key] = figureOr(value, (n) => millimetresFromShown(n, units.length));
     else values[field.key] = value;
   }
   return values;

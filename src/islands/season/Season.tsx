@@ -153,7 +153,7 @@ function SeasonDrawing({ house, initial }: Props) {
   return (
     <div>
       <div className="flex flex-wrap items-center gap-3">
-        <h1>Season</h1>
+        <h1>Season {house.seasonLabel}</h1>
         <p className="text-ink2">
           {counted(here.length, 'batch', 'batches')} in hand, {late.length} late,{' '}
           {over.length === 0 ? 'all within room' : `${counted(over.length, 'time')} over room`}
