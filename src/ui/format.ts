@@ -74,7 +74,7 @@ export function becauseInput(input: BecauseInput, unit: TemperatureUnit): string
   if (input.temperature_C !== undefined) return `${input.name} ${degrees(input.temperature_C, unit)}`;
   if (input.degreeDays !== undefined) {
     const shown = unit === 'F' ? input.degreeDays * 1.8 : input.degreeDays;
-    return `${input.name} ${Math.round(shown)} degree-days`;
+    return `${input.name} ${shown < 30 ? Math.round(shown * 10) / 10 : Math.round(shown)} degree-days`;
   }
   if (input.date !== undefined) return `${input.name} ${shortDay(dayFromIso(input.date)!)}`;
   return `${input.name} ${input.value ?? ''}`;

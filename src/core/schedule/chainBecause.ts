@@ -6,6 +6,7 @@ import type { Stage } from '../model.ts';
 import type { MilestoneKey } from './chain.ts';
 import { temperatureOn } from './placeClimate.ts';
 import type { Route, RouteInput } from './route.ts';
+import { totalAt, type ThermalIntegral } from './thermalIntegral.ts';
 
 export interface BecauseContext extends RouteInput {
   readonly route: Route;
@@ -46,7 +47,7 @@ const WHY: Readonly<Record<MilestoneKey, Why>> = {
   }),
   'half-up': (c, before_day) => ({
     rule: 'Half are up when the daily germination rate at the temperature of the place adds up to 1.',
-    inputs: climateInputs(c, 'germinate', before_day),
+    inputs: [...climateInputs(c, 'germinate', before_day), ...paceInputs(c.route.germination, before_day)],
     source: germinationSource(c),
   }),
   'off-heat': (c) => ({
@@ -61,12 +62,20 @@ const WHY: Readonly<Record<MilestoneKey, Why>> = {
   }),
   pot: (c, before_day) => ({
     rule: `Ready for the pot at ${Math.round(c.crop.potAt_frac * 100)}% of its growth, counted in degree-days above ${c.crop.name}'s base.`,
-    inputs: [...growthInputs(c, c.route.sums.pot_degreeDays), ...climateInputs(c, 'grow', before_day)],
+    inputs: [
+      ...growthInputs(c, c.route.sums.pot_degreeDays),
+      ...climateInputs(c, 'grow', before_day),
+      ...gainInputs(c.route.inGrow, before_day),
+    ],
     source: STAGE_SUM_SOURCE,
   }),
   space: (c, before_day) => ({
     rule: 'Leaves touch about half way through its time in the pot: lift out every other plant, twice the room.',
-    inputs: [...growthInputs(c, c.route.sums.space_degreeDays), ...climateInputs(c, 'pot', before_day)],
+    inputs: [
+      ...growthInputs(c, c.route.sums.space_degreeDays),
+      ...climateInputs(c, 'pot', before_day),
+      ...gainInputs(c.route.inPot, before_day),
+    ],
     source: COMMON_PRACTICE,
   }),
   harden: (c, before_day) => ({
@@ -74,6 +83,7 @@ const WHY: Readonly<Record<MilestoneKey, Why>> = {
     inputs: [
       ...growthInputs(c, c.route.sums.ready_degreeDays),
       ...climateInputs(c, c.plan.potContainerId === null ? 'grow' : 'pot', before_day),
+      ...gainInputs(c.route.inPot, before_day),
       { name: 'hardening', value: `${c.plan.hardening_days} days` },
     ],
     source: STAGE_SUM_SOURCE,
@@ -100,6 +110,19 @@ function climateInputs(
     { name: `${place?.name ?? 'place'} by day`, temperature_C: day_C },
     { name: `${place?.name ?? 'place'} by night`, temperature_C: night_C },
   ];
+}
+
+/** Days to half up at the pace of a day. */
+function paceInputs(germination: ThermalIntegral, day: DayNumber | null): BecauseInput[] {
+  if (day === null) return [];
+  const perDay = totalAt(germination, day + 1) - totalAt(germination, day);
+  return perDay > 0 ? [{ name: 'at that', value: `${(1 / perDay).toFixed(1)} days` }] : [];
+}
+
+/** Degree-days one day adds there. */
+function gainInputs(growth: ThermalIntegral, day: DayNumber | null): BecauseInput[] {
+  if (day === null) return [];
+  return [{ name: 'a day adds', degreeDays: totalAt(growth, day + 1) - totalAt(growth, day) }];
 }
 
 function growthInputs(c: BecauseContext, sum: number | null): BecauseInput[] {
