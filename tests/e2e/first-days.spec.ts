@@ -1,0 +1,92 @@
+import { startApp, type App } from '../support/app.ts';
+import { expect, open, test } from './page.ts';
+
+let app: App;
+test.beforeAll(async () => {
+  app = await startApp(['--empty']);
+});
+test.afterAll(async () => {
+  await app.stop();
+});
+
+test('a new nursery: settings, places, a first batch, its sowing on the round', async ({ page }) => {
+  const at = (path: string) => open(page, app.url + path);
+  await at('/');
+  await expect(page.getByRole('heading', { name: 'A new nursery' })).toBeVisible();
+
+  await at('/books/settings');
+  await page.getByLabel('Name of the nursery').fill('Lower Ings');
+  await page.getByLabel('Temperatures in').selectOption('F');
+  await page.getByLabel('Mean last frost').fill('31 May');
+  await page.getByRole('button', { name: 'Save the settings' }).click();
+  await expect(page.getByText('a month and day such as 05-12').first()).toBeVisible();
+  await expect(page.getByLabel('Name of the nursery')).toHaveValue('Lower Ings');
+  await page.getByLabel('Mean last frost').fill('05-31');
+  await Promise.all([page.waitForEvent('load'), page.getByRole('button', { name: 'Save the settings' }).click()]);
+
+  const places: [string, string, boolean, string, string][] = [
+    ['Box', 'dark chamber', false, '79', '79'],
+    ['Bench', 'bench', true, '72', '64'],
+    ['House', 'house or bay', true, '70', '60'],
+    ['Frame', 'frame', true, '62', '50'],
+  ];
+  for (const [name, kind, lit, day, night] of places) {
+    await at('/books/places?new=1');
+    await page.getByLabel('Name').fill(name);
+    await page.getByLabel('Kind').selectOption({ label: kind });
+    await page.getByLabel('Has light').setChecked(lit);
+    await page.getByLabel('Room, standard trays').fill('20');
+    await page.getByLabel('Period 1, day').fill(day);
+    await page.getByLabel('Period 1, night').fill(night);
+    await page.getByRole('button', { name: 'Add the place' }).click();
+    await page.waitForURL(/place=\d+/);
+  }
+  await expect(page.locator('main')).toContainText('64–72°');
+
+  await at('/batches/new');
+  await page.getByRole('combobox', { name: 'Crop' }).fill('lettuce');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Plants wanted').fill('60');
+  const today = ((await (await page.request.get(`${app.url}/api/clock`)).json()) as { today: string }).today;
+  const soon = new Date(Date.parse(today) + 20 * 86_400_000).toISOString().slice(0, 10);
+  await page.getByLabel('Transplant date').fill(soon);
+  await page.getByRole('button', { name: /Earliest: out/ }).click();
+  await page.getByRole('button', { name: 'Make this batch' }).click();
+  await page.waitForURL(/\/batches\/\d+$/);
+
+  await at('/');
+  await page.getByRole('button', { name: 'Sown: Lettuce A' }).click();
+  await expect(page.getByRole('status')).toContainText('Lettuce A: sown');
+  await at('/books/ledger');
+  await expect(page.locator('tbody tr')).toHaveCount(1);
+  await at('/season');
+  await expect(page.getByRole('complementary', { name: 'Beside the season' })).toContainText('Nothing is late');
+});
+
+test('the database goes away while someone works: what was typed stays, the page comes back', async ({
+  page,
+  complaints,
+}) => {
+  await open(page, `${app.url}/batches/1/edit`);
+  await page.getByLabel('Plants wanted').fill('77');
+  await page.route('**/api/batches/1', (route) =>
+    route.fulfill({
+      status: 503,
+      contentType: 'application/problem+json',
+      body: JSON.stringify({
+        type: 'about:blank',
+        title: 'The database is away',
+        status: 503,
+        detail: 'Nothing was lost. Try again in a moment.',
+      }),
+    }),
+  );
+  await page.getByRole('button', { name: 'Save the change' }).click();
+  await expect(page.getByRole('alert')).toContainText('Nothing was lost');
+  await expect(page.getByLabel('Plants wanted')).toHaveValue('77');
+  await page.unroute('**/api/batches/1');
+  await page.getByRole('button', { name: 'Save the change' }).click();
+  await page.waitForURL(/\/batches\/1$/);
+  await expect(page.locator('dd').first()).toContainText(/\d/);
+  complaints.length = 0;
+});
