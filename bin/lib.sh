@@ -48,8 +48,12 @@ need_node_modules() {
 # Builds when something that goes into the build has changed.
 need_build() {
   local want
-  want=$(find src public astro.config.ts package-lock.json tsconfig.json -type f ! -name '*.test.ts' -print0 | sort -z |
-    xargs -0 sha256sum | sha256sum | cut -c1-64)
+  # ALLOWED_HOSTS goes into the build as well.
+  want=$({
+    find src public astro.config.ts package-lock.json tsconfig.json -type f ! -name '*.test.ts' -print0 | sort -z |
+      xargs -0 sha256sum
+    echo "${ALLOWED_HOSTS:-}"
+  } | sha256sum | cut -c1-64)
   [ "$(cat dist/.stamp 2>/dev/null)" = "$want" ] && return
   say "Building"
   rm -rf dist

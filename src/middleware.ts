@@ -3,6 +3,7 @@ import { ProblemError } from './contracts/problem.ts';
 import { databaseIsAway, problemOf, problemResponse } from './server/edge.ts';
 import { log } from './server/log.ts';
 import { awayPage } from './server/awayPage.ts';
+import { readConfig } from './server/config.ts';
 import { readSeason } from './server/season.ts';
 
 const UNSAFE = new Set(['POST', 'PUT', 'PATCH', 'DELETE']);
@@ -34,6 +35,14 @@ async function answer(
 ): Promise<Response> {
   const { request, url } = context;
   const isApi = url.pathname.startsWith('/api/');
+  if (!knownHost(request)) {
+    return problemResponse({
+      type: 'about:blank',
+      title: 'Not called by this name',
+      status: 421,
+      detail: 'Name this host in ALLOWED_HOSTS when you start Crook, or call it as 127.0.0.1.',
+    });
+  }
   if (UNSAFE.has(request.method) && !sameOrigin(request)) {
     return problemResponse({
       type: 'about:blank',
@@ -54,6 +63,15 @@ async function answer(
     if (error instanceof ProblemError && error.problem.status === 404) return await context.rewrite('/404');
     throw error;
   }
+}
+
+const LOOPBACK = ['127.0.0.1', 'localhost', '[::1]'];
+
+/** Whether the application is called by a name of its own: a foreign name that leads here must not read the books. */
+function knownHost(request: Request): boolean {
+  const { host, allowedHosts } = readConfig(process.env);
+  const name = (request.headers.get('host') ?? '').replace(/:\d+$/, '').toLowerCase();
+  return LOOPBACK.includes(name) || name === host || allowedHosts.includes(name);
 }
 
 /**

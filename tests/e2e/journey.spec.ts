@@ -130,6 +130,17 @@ test('round: a line logged without a network is kept and sent once when it is ba
   complaints.length = 0;
 });
 
+test('a double tap counts once', async ({ page }) => {
+  const batches = (await (await page.request.get('/api/batches')).json()) as { name: string; id: number }[];
+  const parsley = batches.find((b) => b.name === 'Parsley Ferry Curl A')!;
+  await open(page, `/batches/${parsley.id}`);
+  await page.getByRole('button', { name: 'Lose some' }).click();
+  await page.getByLabel(/How many of/).fill('3');
+  await Promise.all([page.waitForEvent('load'), page.getByRole('button', { name: 'Log the loss' }).dblclick()]);
+  const { log } = (await (await page.request.get(`/api/batches/${parsley.id}`)).json()) as { log: { kind: string }[] };
+  expect(log.filter((event) => event.kind === 'lost')).toHaveLength(1);
+});
+
 test('batch: lose some, split, correct, end', async ({ page }) => {
   const batches = (await (await page.request.get('/api/batches')).json()) as {
     name: string;

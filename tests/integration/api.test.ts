@@ -1,4 +1,5 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs';
+import { get } from 'node:http';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { CALLS } from '../../src/contracts/api.ts';
@@ -103,6 +104,19 @@ describe('the ground', () => {
     expect((await from('null')).status).toBe(403);
     expect((await from(app.url)).status).toBe(201);
     expect((await send(app, 'POST', '/api/batches', body, { 'sec-fetch-site': 'cross-site' })).status).toBe(403);
+  });
+
+  it('answers only to names of its own, whatever a foreign name leads to', async () => {
+    const { hostname, port } = new URL(app.url);
+    const called = (host: string) =>
+      new Promise<number>((resolve, reject) => {
+        get({ hostname, port, path: '/api/batches', headers: { host } }, (answer) => {
+          answer.resume();
+          resolve(answer.statusCode!);
+        }).on('error', reject);
+      });
+    expect([await called(`127.0.0.1:${port}`), await called(`localhost:${port}`)]).toEqual([200, 200]);
+    expect([await called(`rebound.example:${port}`), await called('127.0.0.1.example')]).toEqual([421, 421]);
   });
 
   it('bounds and checks bodies', async () => {

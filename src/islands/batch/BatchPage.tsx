@@ -1,4 +1,4 @@
-import { useEffect, useId, useState } from 'react';
+import { useEffect, useId, useRef, useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { EVENT_WORDS, type Phase } from '../../core/batch/event.ts';
 import { MILESTONE_WORDS, type Milestone } from '../../core/schedule/chain.ts';
@@ -27,6 +27,7 @@ export function BatchPage({ data }: { readonly data: BatchPageData }) {
   const [tool, setTool] = useState<'log' | 'lose' | 'split' | 'end' | null>(null);
   const [ready, setReady] = useState(false);
   useEffect(() => setReady(true), []);
+  const sending = useRef(false);
   const closed = data.phase === 'planted' || data.phase === 'ended';
 
   async function post(line: Omit<LogLine, 'idempotencyKey'>): Promise<string | null> {

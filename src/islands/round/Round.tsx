@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import type { RoundJob, RoundPlace, RoundView } from '../../contracts/views.ts';
 import { call, freshKey, trouble } from '../../ui/call.ts';
@@ -25,6 +25,7 @@ export function Round({ initial }: { readonly initial: RoundView }) {
   const [message, setMessage] = useState('');
   const [busy, setBusy] = useState<string | null>(null);
   const [kept, setKept] = useState(0);
+  const sending = useRef(new Set<string>());
 
   const refresh = useCallback(async () => {
     const answer = await call<RoundView>('GET', '/api/round');
@@ -50,11 +51,15 @@ export function Round({ initial }: { readonly initial: RoundView }) {
   }, [flush]);
 
   async function log(job: RoundJob, line: Omit<LogLine, 'idempotencyKey'>, said: string): Promise<string | null> {
+    // A second tap while the first is on its way is not a second line.
+    if (sending.current.has(job.key)) return null;
+    sending.current.add(job.key);
     setBusy(job.key);
     const answer = await postLine(job.batchId, {
       idempotencyKey: freshKey(),
       ...line,
     });
+    sending.current.delete(job.key);
     setBusy(null);
     if (answer.kind === 'problem' || answer.kind === 'offline') {
       setMessage(trouble(answer));
