@@ -177,7 +177,7 @@ function ChainTable({ data }: { readonly data: BatchPageData }) {
           <tr>
             <th>Step</th>
             <th>Planned</th>
-            <th>Actual or forecast</th>
+            <th className="whitespace-nowrap">Actual or forecast</th>
             <th className="r">Days</th>
           </tr>
         </thead>
@@ -199,8 +199,8 @@ function ChainTable({ data }: { readonly data: BatchPageData }) {
                     )}
                   </details>
                 </td>
-                <td className="text-ink2">{plan ? shortDay(plan.day) : ''}</td>
-                <td>
+                <td className="whitespace-nowrap text-ink2">{plan ? shortDay(plan.day) : ''}</td>
+                <td className="whitespace-nowrap">
                   {now && (
                     <>
                       <span className="num">{spokenDay(now.day, today)}</span>{' '}

@@ -100,7 +100,7 @@ export function Descent(props: Props) {
                     fill="#6a2560"
                     className="settle"
                   />
-                  {box.width > 60 && box.height > 9 && (
+                  {box.width > 60 && box.height > 13 && (
                     <text
                       x={box.x + 5}
                       y={box.y + Math.min(box.height - 3, 13)}
