@@ -31,10 +31,11 @@ export function BatchPage({ data }: { readonly data: BatchPageData }) {
   const closed = data.phase === 'planted' || data.phase === 'ended';
 
   async function post(line: Omit<LogLine, 'idempotencyKey'>): Promise<string | null> {
-    const answer = await postLine(data.id, {
-      idempotencyKey: freshKey(),
-      ...line,
-    });
+    // A second tap while the first is on its way is not a second line.
+    if (sending.current) return null;
+    sending.current = true;
+    const answer = await postLine(data.id, { idempotencyKey: freshKey(), ...line });
+    sending.current = false;
     if (answer.kind === 'problem' || answer.kind === 'offline') return trouble(answer);
     if (answer.kind === 'kept') {
       setMessage('No connection: kept on this device, and sent from the round later.');
