@@ -1,4 +1,4 @@
-import type { Because, BecauseInput } from '../core/because.ts';
+import type { BecauseInput } from '../core/because.ts';
 import { civilFromDay, dayFromIso, weekdayOf } from '../core/calendar/dayNumber.ts';
 import { shownTemperature, type TemperatureUnit } from '../core/units/temperature.ts';
 
@@ -78,10 +78,4 @@ export function becauseInput(input: BecauseInput, unit: TemperatureUnit): string
   }
   if (input.date !== undefined) return `${input.name} ${shortDay(dayFromIso(input.date)!)}`;
   return `${input.name} ${input.value ?? ''}`;
-}
-
-/** The whole because in one line, for titles and tables. */
-export function becauseLine(because: Because, unit: TemperatureUnit): string {
-  const inputs = because.inputs.map((input) => becauseInput(input, unit)).join(', ');
-  return `${because.rule}${inputs ? ` (${inputs}.)` : ''} Source: ${because.source}.`;
 }

@@ -54,7 +54,7 @@ export interface SplitSnapshot {
   readonly facts: Readonly<Partial<Record<FactKey, DayNumber>>>;
 }
 
-export type FactKey = 'sow' | 'half-up' | 'off-heat' | 'pot' | 'space' | 'harden' | 'plant';
+export type FactKey = 'sow' | 'first-up' | 'half-up' | 'off-heat' | 'pot' | 'space' | 'harden' | 'plant';
 export type Phase = 'planned' | 'sown' | 'emerged' | 'growing' | 'potted' | 'hardening' | 'planted' | 'ended';
 
 /** A line of the log. What happened is never changed: a correction is another line that names the one it replaces. */

@@ -37,7 +37,7 @@ describe('a whole life', () => {
     expect(refusal).toBeNull();
     expect(state).toMatchObject({
       phase: 'planted',
-      facts: { sow: 10, 'half-up': 15, 'off-heat': 15, pot: 30, space: 40, harden: 50, plant: 58 },
+      facts: { sow: 10, 'first-up': 14, 'half-up': 15, 'off-heat': 15, pot: 30, space: 40, harden: 50, plant: 58 },
       sown_count: 100,
       alive_count: 80,
       planted_count: 80,
@@ -50,6 +50,13 @@ describe('a whole life', () => {
   it('off the heat without a logged half up stands for it', () => {
     const { state } = reduceLog([event('sown', 1, { count: 9 }), event('off-heat', 6)]);
     expect(state.facts).toEqual({ sow: 1, 'half-up': 6, 'off-heat': 6 });
+  });
+
+  it('the first count above none is the first up, later ones and none are not', () => {
+    const counts = [event('sown', 1, { count: 9 }), event('counted', 4, { count: 0 })];
+    expect(reduceLog(counts).state.facts).toEqual({ sow: 1 });
+    const { state } = reduceLog([...counts, event('counted', 5, { count: 2 }), event('counted', 6, { count: 4 })]);
+    expect(state.facts).toEqual({ sow: 1, 'first-up': 5 });
   });
 
   it('a hold puts one job off and changes nothing else', () => {
@@ -113,7 +120,7 @@ describe('what cannot be', () => {
         const { state } = reduceLog(kept);
         if (state.alive_count !== null) expect(state.alive_count).toBeGreaterThanOrEqual(0);
         if (state.sown_count !== null) expect(state.up_count ?? 0).toBeLessThanOrEqual(state.sown_count);
-        const facts = ['sow', 'half-up', 'off-heat', 'pot', 'space', 'harden', 'plant']
+        const facts = ['sow', 'first-up', 'half-up', 'off-heat', 'pot', 'space', 'harden', 'plant']
           .map((k) => state.facts[k as 'sow'])
           .filter((d) => d !== undefined);
         expect(facts).toEqual([...facts].sort((a, b) => a - b));

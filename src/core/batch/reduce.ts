@@ -211,6 +211,9 @@ export function applyEvent(state: BatchState, event: BatchEvent): BatchState {
     case 'counted':
       next.up_count = count;
       next.lastCountOn = event.day;
+      if (count! > 0 && state.phase === 'sown' && state.facts['first-up'] === undefined) {
+        next.facts = { ...state.facts, 'first-up': event.day };
+      }
       // Off the heat a count is of plants standing: what has not come by then is not waited for.
       if (state.phase === 'growing') next.alive_count = Math.min(state.alive_count!, count!);
       break;
