@@ -1,0 +1,269 @@
+import { NEAR_OVER_AGE } from './instance.ts';
+import { freshIdle, freshTrack, outPrice, waitPrice, type Plan, type State } from './state.ts';
+import type { Problem, Task } from './problem.ts';
+import { endFrom, NONE, type Track } from './track.ts';
+
+/** How long a batch may wait on where it already is, when no sooner way is open. */
+const UNDER_WAIT_days = 60;
+
+/** Below any room there may be, even where it is overfull. */
+const MUCH_LESS = -2_000_000_000;
+
+/** What an insertion must keep to, besides room and temperature. */
+export interface Terms {
+  /** Place each stage must have; NONE = free. */
+  readonly places?: ArrayLike<number>;
+  /** Day each stage must be entered (last: the day it goes out); NONE = free. */
+  readonly days?: ArrayLike<number>;
+  /** Stage places the batch must not have: one bit each place, by stage. */
+  readonly notPlaces?: readonly ReadonlySet<number>[];
+  /** Takes room where there is none. */
+  readonly ignoreRoom?: boolean;
+  /** Window of days for entering each stage instead of the batch's own. */
+  readonly lo?: ArrayLike<number>;
+  readonly hi?: ArrayLike<number>;
+}
+
+/** Scratch for insertions, made once for a problem. Labels are the least price of entering a stage on a day. */
+export interface Bench {
+  /** best[k x D + d], over all places it may come from, and the place. */
+  readonly best: Float64Array;
+  readonly bestPlace: Int16Array;
+  /** at[(k x P + p) x D + d]: having been in place p before; the day it entered p; days waited there. */
+  readonly at: Float64Array;
+  readonly from: Int16Array;
+  readonly waited: Int16Array;
+  /** For each day of leaving the place looked at: first day on which it must be gone. */
+  readonly last: Int16Array;
+}
+
+export function makeBench(problem: Problem): Bench {
+  const { days: D, placeCount: P, mostStages: K } = problem;
+  return {
+    best: new Float64Array((K + 1) * D).fill(Infinity),
+    bestPlace: new Int16Array((K + 1) * D),
+    at: new Float64Array((K + 1) * P * D).fill(Infinity),
+    from: new Int16Array((K + 1) * P * D),
+    waited: new Int16Array((K + 1) * P * D),
+    last: new Int16Array(D + 2),
+  };
+}
+
+/**
+ * The cheapest way for one batch through its stages, places and days, given the set-points and what stands there: a
+ * dynamic programme over the days each stage is entered. No day over room, no day outside a stage's temperatures. Exact
+ * but for one thing: a week's heat that two of its own stages share in one place is counted for each of them.
+ * The state is not changed. null when there is no way.
+ */
+export function bestPlan(state: State, task: Task, bench: Bench, terms: Terms = NO_TERMS): Plan | null {
+  if (terms === NO_TERMS && !task.spec.under) {
+    // Ways that go out in good time are fewer; when the best of them costs less than being later would, it is the best.
+    const soon = walk(state, task, bench, { hi: task.hiSoon });
+    if (soon && soon.price + heatOf(state, task, soon) <= task.laterPrice) return soon;
+  }
+  return walk(state, task, bench, terms);
+}
+
+const NO_TERMS: Terms = {};
+
+function walk(state: State, task: Task, bench: Bench, terms: Terms): Plan | null {
+  const { problem } = state;
+  const { days: D, placeCount: P, instance } = problem;
+  const { best, bestPlace, at, from, waited, last } = bench;
+  const { spec, stageCount: K, first } = task;
+  const lo = terms.lo ?? task.lo;
+  const hi = terms.hi ?? task.hi;
+  const fixedDay = (k: number): number => terms.days?.[k] ?? NONE;
+  const loOf = (k: number) => (fixedDay(k) === NONE ? lo[k]! : fixedDay(k));
+  const hiOf = (k: number) => (fixedDay(k) === NONE ? hi[k]! : fixedDay(k));
+  const move = instance.weights.move_perTray * spec.trays;
+  const waitRate = instance.weights.wait_perTrayDay * spec.trays;
+  const nearRate = waitRate * NEAR_OVER_AGE;
+  const { blockOf } = problem;
+  const { free } = state;
+
+  const lo0 = loOf(first);
+  const hi0 = hiOf(first);
+  for (let d = lo0; d <= hi0; d++) {
+    best[first * D + d] = 0;
+    bestPlace[first * D + d] = NONE;
+  }
+  for (let k = first; k < K; k++) {
+    const stageIndex = spec.stages[k]!;
+    const stage = instance.stages[stageIndex]!;
+    const loK = loOf(k);
+    const hiK = hiOf(k);
+    const loE = loOf(k + 1);
+    const hiE = hiOf(k + 1);
+    const nextRow = (k + 1) * D;
+    for (let e = loE; e <= hiE; e++) best[nextRow + e] = Infinity;
+    const under = spec.under !== undefined && k === first ? spec.under : null;
+    const labels = k * D;
+    const carried = k > first ? move : 0;
+    const forcedPlace = under ? under.place : (terms.places?.[k] ?? NONE);
+    const not = terms.notPlaces?.[k];
+    const slots = task.slots[k]!;
+    const most = stage.mostWait_days;
+    // What stands there already cannot but wait.
+    const limit = under ? Math.max(most, UNDER_WAIT_days) : most;
+    const candidates = stage.places;
+    const n = forcedPlace === NONE ? candidates.length : 1;
+    for (let c = 0; c < n; c++) {
+      const p = forcedPlace === NONE ? candidates[c]! : forcedPlace;
+      if (forcedPlace === NONE && not?.has(p)) continue;
+      const track = freshTrack(state, stageIndex, p);
+      const { end, bad } = track;
+      freshIdle(state, p);
+      const base = ((k + 1) * P + p) * D;
+      const before = (k * P + p) * D;
+      // Labels of a place not written for this stage this time must not be read for the next one.
+      at.fill(Infinity, base + loE, base + hiE + 1);
+      const known = k > first && cameFrom(task, terms, instance.stages[spec.stages[k - 1]!]!.places, k - 1, p);
+      const heated = instance.places[p]!.levels.length > 1;
+      const roomBase = p * D;
+      const wanted = terms.ignoreRoom === true || under !== null ? MUCH_LESS : slots;
+      // From the last day back, so that the next day without room is known at each day.
+      let noRoom = hiE + 1;
+      let soonest = hiE + 1;
+      for (let d = hiE; d >= loK; d--) {
+        if (free[roomBase + d]! < wanted) noRoom = d;
+        if (d > hiK) continue;
+        let e = end[d]!;
+        if (under !== null) e = underEnd(state, track, under, d, p);
+        if (e > noRoom || e < 0 || e > hiE) continue;
+        let price = best[labels + d]! + carried;
+        if (known && at[before + d]! < price) price = at[before + d]!;
+        if (price === Infinity) continue;
+        const badDay = bad[d]!;
+        const until = badDay < noRoom ? badDay : noRoom;
+        let waits = 0;
+        if (e < loE) {
+          // Stays on until the first day looked at, if it may.
+          waits = loE - e;
+          if (waits > limit || loE > until) continue;
+          for (let w = 1; w <= waits; w++) price += 2 * w > most ? nearRate : waitRate;
+          e = loE;
+        }
+        if (heated) price += heatPrice(state, p, d, e);
+        const label = base + e;
+        // Of two ways alike in price the one that came later has stood there less long.
+        if (price < at[label]!) {
+          at[label] = price;
+          from[label] = d;
+          waited[label] = waits;
+          last[e] = until;
+          if (e < soonest) soonest = e;
+        }
+      }
+      for (let e = soonest; e <= hiE; e++) {
+        const label = base + e;
+        const price = at[label]!;
+        if (price === Infinity) continue;
+        if (price < best[nextRow + e]!) {
+          best[nextRow + e] = price;
+          bestPlace[nextRow + e] = p;
+        }
+        const w = waited[label]! + 1;
+        if (e >= last[e]! || w > limit || e === hiE) continue;
+        let longer = price + (2 * w > most ? nearRate : waitRate);
+        if (longer >= at[label + 1]!) continue;
+        const d = from[label]!;
+        if (heated && (e === d || blockOf[e] !== blockOf[e - 1])) {
+          longer += heatPrice(state, p, d, e + 1) - heatPrice(state, p, d, e);
+        }
+        if (longer < at[label + 1]!) {
+          at[label + 1] = longer;
+          from[label + 1] = d;
+          waited[label + 1] = w;
+          last[e + 1] = last[e]!;
+        }
+      }
+    }
+  }
+
+  let out = NONE;
+  let least = Infinity;
+  for (let e = loOf(K); e <= hiOf(K); e++) {
+    const label = best[K * D + e]!;
+    if (label === Infinity) continue;
+    const price = label + outPrice(problem, task, e);
+    if (price < least) [least, out] = [price, e];
+  }
+  const plan = out === NONE ? null : traceBack(problem, task, bench, terms, out);
+  for (let d = lo0; d <= hi0; d++) best[first * D + d] = Infinity;
+  return plan;
+}
+
+/** What a plan's stays would add in heat and set-point changes. */
+function heatOf(state: State, task: Task, plan: Plan): number {
+  let price = 0;
+  for (let k = task.first; k < task.stageCount; k++) price += heatPrice(state, plan.places[k]!, plan.days[k]!, plan.days[k + 1]!);
+  return price;
+}
+
+/** Earliest day a batch that stands somewhere already can leave; NONE when never. */
+function underEnd(state: State, track: Track, under: NonNullable<Task['spec']['under']>, d: number, p: number): number {
+  const { problem } = state;
+  const end = endFrom(track, under.need, d, state.rows, p * problem.blocks, problem.blockOf, problem.days);
+  return end === NONE ? NONE : Math.max(end, problem.instance.today);
+}
+
+/** Whether stage k could have stood in place p, so that its labels there were written this time. */
+function cameFrom(task: Task, terms: Terms, places: readonly number[], k: number, p: number): boolean {
+  if (task.spec.under && k === task.first) return task.spec.under.place === p;
+  const forced = terms.places?.[k] ?? NONE;
+  if (forced !== NONE) return forced === p;
+  return places.includes(p) && !terms.notPlaces?.[k]?.has(p);
+}
+
+/** Price of heating what is not yet heated for a stay of days [d, e), and of the set-point changes it brings. */
+function heatPrice(state: State, p: number, d: number, e: number): number {
+  if (e <= d) return 0;
+  const { problem, idle, count, rows } = state;
+  const B = problem.blocks;
+  const b0 = problem.blockOf[d]!;
+  const b1 = problem.blockOf[e - 1]!;
+  const base = p * (B + 1);
+  const price = idle[base + b1 + 1]! - idle[base + b0]!;
+  if (state.even[p] === 1) return price;
+  let changes = 0;
+  const at = p * B;
+  for (let b = Math.max(1, b0); b <= Math.min(B - 1, b1 + 1); b++) {
+    if (rows[at + b] === rows[at + b - 1]) continue;
+    const was = count[at + b]! > 0 && count[at + b - 1]! > 0;
+    const will = (count[at + b]! > 0 || b <= b1) && (count[at + b - 1]! > 0 || b - 1 >= b0);
+    if (will && !was) changes++;
+  }
+  return price + changes * problem.instance.weights.setPointChange;
+}
+
+function traceBack(problem: Problem, task: Task, bench: Bench, terms: Terms, out: number): Plan {
+  const { days: D, placeCount: P, instance } = problem;
+  const { best, bestPlace, at, from, waited } = bench;
+  const { stageCount: K, first, spec } = task;
+  const places = new Int16Array(K).fill(NONE);
+  const days = new Int16Array(K + 1).fill(NONE);
+  const waits = new Int16Array(K);
+  const move = instance.weights.move_perTray * spec.trays;
+  let e = out;
+  let p = bestPlace[K * D + e]!;
+  let price = outPrice(problem, task, out);
+  days[K] = e;
+  for (let k = K - 1; k >= first; k--) {
+    const label = ((k + 1) * P + p) * D + e;
+    const d = from[label]!;
+    places[k] = p;
+    days[k] = d;
+    waits[k] = waited[label]!;
+    const most = instance.stages[spec.stages[k]!]!.mostWait_days;
+    for (let w = 1; w <= waits[k]!; w++) price += waitPrice(problem, task, w, most);
+    e = d;
+    if (k === first) break;
+    const stays =
+      cameFrom(task, terms, instance.stages[spec.stages[k - 1]!]!.places, k - 1, p) &&
+      at[(k * P + p) * D + d]! <= best[k * D + d]! + move;
+    if (!stays) p = bestPlace[k * D + d]!;
+    if (places[k] !== p) price += move;
+  }
+  return { task: task.index, places, days, waits, price, forced: terms.ignoreRoom === true };
+}

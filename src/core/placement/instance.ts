@@ -1,0 +1,119 @@
+/**
+ * A placement to be solved, in plain records. Days are indexes from 0 (day 0 is a Monday or the first day of the season);
+ * a stay covers days [from, to). Work is done at noon.
+ */
+export interface Instance {
+  readonly days: number;
+  /** Days of one set-point block (a week), and how many days of the first block lie before day 0. */
+  readonly blockDays: number;
+  readonly blockOffset: number;
+  /** Blocks before this one keep the set-point they have. */
+  readonly frozenBlocks: number;
+  /** Nothing that has not happened is placed before this day. */
+  readonly today: number;
+  readonly places: readonly PlaceSpec[];
+  readonly stages: readonly StageSpec[];
+  readonly batches: readonly BatchSpec[];
+  readonly weights: Weights;
+}
+
+/** The temperatures a place would have on each day at one set-point, and what that costs in heat. */
+export interface LevelSpec {
+  /** Set-point; null = not heated. */
+  readonly setPoint_C: number | null;
+  readonly day_C: Float64Array;
+  readonly night_C: Float64Array;
+  /** Heat of each day, kWh. */
+  readonly heat_kWh: Float64Array;
+}
+
+export interface PlaceSpec {
+  readonly id: number;
+  readonly name: string;
+  readonly room_slots: number;
+  /** Days on which nothing may stand there, [from, to). */
+  readonly closed: readonly (readonly [number, number])[];
+  /** One level for a place that is not set; else coldest first. */
+  readonly levels: readonly LevelSpec[];
+  /** Level of each block now. */
+  readonly row: readonly number[];
+}
+
+/** One stage of one crop's way. */
+export interface StageSpec {
+  readonly name: string;
+  /** What a day adds, and what must be gained before the stage may be left. */
+  readonly gain: (day_C: number, night_C: number) => number;
+  readonly need: number;
+  /** Days after entry in which nothing is gained. */
+  readonly standstill_days: number;
+  readonly least_days: number;
+  /** Days it may stay on once it could be left. */
+  readonly mostWait_days: number;
+  /** Coldest night and warmest day it may have. */
+  readonly low_C: number;
+  readonly high_C: number;
+  /** Highest set-point the place may be set to; null = none. */
+  readonly mostSetPoint_C: number | null;
+  /** Indexes of the places that will do. */
+  readonly places: readonly number[];
+}
+
+/** A stay that stands whatever is planned: what the grower pinned, or what cannot be helped. */
+export interface FixedStay {
+  readonly stage: number;
+  readonly place: number;
+  readonly from: number;
+  readonly to: number;
+}
+
+export interface BatchSpec {
+  readonly id: number;
+  readonly name: string;
+  /** Indexes of its stages, in order. */
+  readonly stages: readonly number[];
+  /** Tray slots it takes in each stage. */
+  readonly slots: readonly number[];
+  /** Trays carried in each move, for the price of moves, and for the price of lateness. */
+  readonly trays: number;
+  /** Day it should be planted out, and the days before and after that are as good. */
+  readonly target: number;
+  readonly before_days: number;
+  readonly after_days: number;
+  /** How much it matters; 1 is usual. */
+  readonly weight: number;
+  /** Where it is already: position in `stages`, its place, the day it came there (0 or later) and what is left to gain. */
+  readonly under?: { readonly at: number; readonly place: number; readonly day: number; readonly need: number };
+  /** Pinned: these stays and no others; room is taken even where there is none. */
+  readonly pinned?: readonly FixedStay[];
+}
+
+/** What things cost, in the nursery's money. */
+export interface Weights {
+  readonly late_perTrayDay: number;
+  readonly early_perTrayDay: number;
+  readonly wait_perTrayDay: number;
+  readonly move_perTray: number;
+  readonly setPointChange: number;
+  readonly heat_perkWh: number;
+  readonly unplaced_perTray: number;
+  /** Most days late or early outside its window that a plan may be. */
+  readonly mostLate_days: number;
+  readonly mostEarly_days: number;
+}
+
+/** @source common practice, no source; the nursery's settings replace them */
+export const USUAL_WEIGHTS: Weights = {
+  late_perTrayDay: 1.5,
+  early_perTrayDay: 0.2,
+  wait_perTrayDay: 0.1,
+  move_perTray: 0.25,
+  setPointChange: 2,
+  heat_perkWh: 0.3,
+  unplaced_perTray: 60,
+  mostLate_days: 21,
+  mostEarly_days: 7,
+};
+
+/** How many times dearer a day of waiting is in the second half of what a stage may wait: it nears over-age. */
+export const NEAR_OVER_AGE = 4;

@@ -1,0 +1,199 @@
+import type { BatchSpec, Instance, StageSpec } from './instance.ts';
+import { makeTrack, NONE, refreshTrack, type Track } from './track.ts';
+
+/** Tray slots are counted in hundredths, so that half slots add up exactly. */
+export const SLOT_PARTS = 100;
+/** Widest run of days looked at for entering one stage. */
+const WIDEST_days = 84;
+/** Days of lateness looked at first. */
+const SOON_days = 2;
+
+/** A batch with its windows worked out. Index k runs over its stages; k = stages is the day it goes out. */
+export interface Task {
+  readonly index: number;
+  readonly spec: BatchSpec;
+  readonly stageCount: number;
+  /** First stage to place: 0, or the one it is in. */
+  readonly first: number;
+  readonly slots: Int32Array;
+  /** Days on which each stage may be entered. */
+  readonly lo: Int16Array;
+  readonly hi: Int16Array;
+  /** The same as hi for going out no more than a few days late, and the price of being later than that. */
+  readonly hiSoon: Int16Array;
+  readonly laterPrice: number;
+}
+
+/** An instance made ready for searching. */
+export interface Problem {
+  readonly instance: Instance;
+  readonly days: number;
+  readonly blocks: number;
+  readonly placeCount: number;
+  readonly mostStages: number;
+  /** Block of each day, one past the end included. */
+  readonly blockOf: Uint8Array;
+  /** Room of a place on a day: room[place x days + day], hundredths of a slot. 0 when closed. */
+  readonly room: Int32Array;
+  /** Price of a block at a level: heat[place][level x blocks + block]. */
+  readonly heat: readonly Float64Array[];
+  readonly heat_kWh: readonly Float64Array[];
+  readonly tasks: readonly Task[];
+  /** Tracks by stage x places + place, made at first use. */
+  readonly tracks: (Track | null)[];
+  /** Counts versions of set-point rows over all states, so that a shared track never takes one row for another. */
+  versions: number;
+}
+
+/**
+ * @throws RangeError for figures out of bounds: no days, a row of another length, a stage or place that is not there
+ */
+export function makeProblem(instance: Instance): Problem {
+  const { days, blockDays, blockOffset, places } = instance;
+  if (!(days >= 1 && days <= 2000)) throw new RangeError(`days is ${days}; it must be 1 to 2000`);
+  if (!(places.length <= 100)) throw new RangeError(`places is ${places.length}; it must be at most 100`);
+  const blockOf = new Uint8Array(days + 1);
+  for (let d = 0; d <= days; d++) {
+    const block = Math.floor((d + blockOffset) / blockDays);
+    if (block > 255) throw new RangeError(`blocks is over 255; use longer blocks than ${blockDays} days`);
+    blockOf[d] = block;
+  }
+  const blocks = blockOf[days]! + 1;
+  const room = new Int32Array(places.length * days);
+  const heat: Float64Array[] = [];
+  const heat_kWh: Float64Array[] = [];
+  places.forEach((place, p) => {
+    if (!(place.room_slots >= 0)) throw new RangeError(`room of ${place.name} is ${place.room_slots}; it must be 0 or more`);
+    if (place.row.length < blocks) throw new RangeError(`${place.name} has set-points for ${place.row.length} of ${blocks} blocks`);
+    room.fill(Math.floor(place.room_slots * SLOT_PARTS + 1e-6), p * days, (p + 1) * days);
+    for (const [from, to] of place.closed) {
+      const end = Math.min(days, to);
+      if (end > from) room.fill(0, p * days + Math.max(0, from), p * days + end);
+    }
+    const kWh = new Float64Array(place.levels.length * blocks);
+    place.levels.forEach((level, l) => {
+      for (let d = 0; d < days; d++) kWh[l * blocks + blockOf[d]!]! += level.heat_kWh[d]!;
+    });
+    heat_kWh.push(kWh);
+    heat.push(kWh.map((n) => n * instance.weights.heat_perkWh));
+  });
+  const tracks: (Track | null)[] = new Array<Track | null>(instance.stages.length * places.length).fill(null);
+  const problem: Problem = {
+    instance,
+    days,
+    blocks,
+    placeCount: places.length,
+    mostStages: Math.max(1, ...instance.batches.map((b) => b.stages.length)),
+    blockOf,
+    room,
+    heat,
+    heat_kWh,
+    tasks: [],
+    tracks,
+    versions: 0,
+  };
+  const reach = reaches(problem);
+  (problem.tasks as Task[]).push(...instance.batches.map((spec, index) => taskOf(problem, spec, index, reach)));
+  return problem;
+}
+
+/** The track of a stage in a place. */
+export function trackOf(problem: Problem, stage: number, place: number): Track {
+  const at = stage * problem.placeCount + place;
+  const known = problem.tracks[at];
+  if (known) return known;
+  const { stages, places } = problem.instance;
+  return (problem.tracks[at] = makeTrack(stages[stage]!, places[place]!.levels, problem.days));
+}
+
+interface Reach {
+  /** Soonest day a stage entered on a day can be left, over all its places and set-points; NONE when it cannot. */
+  readonly soonest: Int16Array;
+  /** The same at the slowest place and set-point that still works. */
+  readonly latest: Int16Array;
+}
+
+/** How soon and how late each stage can be left, so that the search looks only where a way can be. Worked out at first use. */
+function reaches(problem: Problem): (stage: number) => Reach {
+  const known = new Map<number, Reach>();
+  return (stage) => {
+    let reach = known.get(stage);
+    if (!reach) known.set(stage, (reach = reachOf(problem, problem.instance.stages[stage]!, stage)));
+    return reach;
+  };
+}
+
+function reachOf(problem: Problem, spec: StageSpec, stage: number): Reach {
+  const { days, blocks, blockOf } = problem;
+  const soonest = new Int16Array(days + 1).fill(NONE);
+  const latest = new Int16Array(days + 1).fill(NONE);
+  const seen = new Set<string>();
+  for (const p of spec.places) {
+    const { levels } = problem.instance.places[p]!;
+    const track = trackOf(problem, stage, p);
+    levels.forEach((level, l) => {
+      // Places alike in temperature give the same days.
+      const key = `${level.day_C[0]}/${level.night_C[0]}/${level.day_C[days >> 1]}/${level.night_C[days >> 1]}/${level.day_C[days - 1]}`;
+      if (seen.has(key)) return;
+      seen.add(key);
+      const row = new Uint8Array(blocks).fill(l);
+      refreshTrack(track, spec, row, 0, blockOf, days);
+      for (let d = 0; d < days; d++) {
+        const e = track.end[d]!;
+        if (e === NONE) continue;
+        if (soonest[d] === NONE || e < soonest[d]!) soonest[d] = e;
+        if (e > latest[d]!) latest[d] = e;
+      }
+    });
+    track.version = NONE;
+  }
+  return { soonest, latest };
+}
+
+function taskOf(problem: Problem, spec: BatchSpec, index: number, reach: (stage: number) => Reach): Task {
+  const { days, instance } = problem;
+  const { weights, today } = instance;
+  const K = spec.stages.length;
+  if (K === 0 || spec.slots.length !== K) throw new RangeError(`${spec.name} needs as many slots figures as stages, and one at least`);
+  for (const slots of spec.slots) {
+    if (!(slots >= 0)) throw new RangeError(`slots of ${spec.name} is ${slots}; it must be 0 or more`);
+  }
+  const lo = new Int16Array(K + 1);
+  const hi = new Int16Array(K + 1);
+  const clamp = (d: number) => Math.max(0, Math.min(days - 1, d));
+  hi[K] = clamp(spec.target + spec.after_days + weights.mostLate_days);
+  lo[K] = Math.min(hi[K]!, Math.max(today, clamp(spec.target - spec.before_days - weights.mostEarly_days)));
+  const first = spec.pinned?.[0]?.stage ?? spec.under?.at ?? 0;
+  for (let k = K - 1; k >= first; k--) {
+    const stage = instance.stages[spec.stages[k]!];
+    if (!stage) throw new RangeError(`${spec.name} names stage ${spec.stages[k]}, which is not there`);
+    const { soonest, latest } = reach(spec.stages[k]!);
+    let high = hi[k + 1]!;
+    while (high > 0 && (soonest[high] === NONE || soonest[high]! > hi[k + 1]!)) high--;
+    let low = high;
+    const until = Math.max(today, high - WIDEST_days);
+    while (low > until && (latest[low - 1] === NONE || latest[low - 1]! + stage.mostWait_days >= lo[k + 1]!)) low--;
+    hi[k] = high;
+    lo[k] = Math.min(high, Math.max(low, today));
+  }
+  const hiSoon = hi.slice();
+  hiSoon[K] = Math.max(lo[K]!, Math.min(hi[K]!, clamp(spec.target + spec.after_days + SOON_days)));
+  for (let k = K - 1; k >= first; k--) {
+    const { soonest } = reach(spec.stages[k]!);
+    let high = hi[k]!;
+    while (high > lo[k]! && (soonest[high] === NONE || soonest[high]! > hiSoon[k + 1]!)) high--;
+    hiSoon[k] = high;
+  }
+  if (spec.under && !spec.pinned) lo[first] = hi[first] = spec.under.day;
+  return {
+    index,
+    spec,
+    stageCount: K,
+    first,
+    slots: Int32Array.from(spec.slots, (s) => Math.ceil(s * SLOT_PARTS - 1e-6)),
+    lo,
+    hi,
+    hiSoon,
+    laterPrice: weights.late_perTrayDay * spec.trays * spec.weight * (SOON_days + 1),
+  };
+}

@@ -1,0 +1,202 @@
+import { NEAR_OVER_AGE } from './instance.ts';
+import { trackOf, type Problem, type Task } from './problem.ts';
+import { NONE, refreshTrack, type Track } from './track.ts';
+
+/** Where and when one batch stands. Immutable. */
+export interface Plan {
+  readonly task: number;
+  /** Place of each stage; NONE before the first stage placed. */
+  readonly places: Int16Array;
+  /** Day each stage is entered, and last the day it goes out. A plan cut short (it could not be placed on) has NONE after. */
+  readonly days: Int16Array;
+  /** Days waited in each stage beyond what it needed. */
+  readonly waits: Int16Array;
+  /** Its own price: late, early, waiting, moves. */
+  readonly price: number;
+  /** Takes room whether there is any or not: pinned, or there already and nowhere to go. */
+  readonly forced: boolean;
+}
+
+/** A placement being worked on: set-points, plans, room taken, price. Everything is kept up to date at each change. */
+export interface State {
+  readonly problem: Problem;
+  /** Level of each place's blocks: rows[place x blocks + block]. */
+  readonly rows: Uint8Array;
+  readonly rowVersion: Int32Array;
+  /** Room left: free[place x days + day], hundredths of a slot; below 0 where something forced takes more than there is. */
+  readonly free: Int32Array;
+  /** Stays that touch a place's block. */
+  readonly count: Int16Array;
+  readonly plans: (Plan | null)[];
+  heat: number;
+  changes: number;
+  prices: number;
+  unplaced: number;
+  /** For each place: whether what is derived from rows and counts is stale. */
+  readonly stale: Uint8Array;
+  /** Price of heating blocks not heated yet, running: free[place x (blocks + 1) + block]. */
+  readonly idle: Float64Array;
+  /** For each place: whether its row has one level throughout. */
+  readonly even: Uint8Array;
+}
+
+export function emptyState(problem: Problem): State {
+  const { placeCount: P, days, blocks, instance } = problem;
+  const rows = new Uint8Array(P * blocks);
+  instance.places.forEach((place, p) => {
+    for (let b = 0; b < blocks; b++) rows[p * blocks + b] = place.row[b]!;
+  });
+  const state: State = {
+    problem,
+    rows,
+    rowVersion: new Int32Array(P).map(() => ++problem.versions),
+    free: problem.room.slice(),
+    count: new Int16Array(P * blocks),
+    plans: new Array<Plan | null>(problem.tasks.length).fill(null),
+    heat: 0,
+    changes: 0,
+    prices: 0,
+    unplaced: 0,
+    stale: new Uint8Array(P).fill(1),
+    idle: new Float64Array(P * (blocks + 1)),
+    even: new Uint8Array(P),
+  };
+  for (const task of problem.tasks) state.unplaced += unplacedPrice(problem, task);
+  return state;
+}
+
+/** The whole price of a state, in the nursery's money. */
+export function costOf(state: State): number {
+  return state.heat + state.changes + state.prices + state.unplaced;
+}
+
+export function unplacedPrice(problem: Problem, task: Task): number {
+  return problem.instance.weights.unplaced_perTray * task.spec.trays * task.spec.weight;
+}
+
+/** Price of going out on a day: late or early outside the window. */
+export function outPrice(problem: Problem, task: Task, out: number): number {
+  const { weights } = problem.instance;
+  const { spec } = task;
+  const late = out - (spec.target + spec.after_days);
+  if (late > 0) return weights.late_perTrayDay * spec.trays * spec.weight * late;
+  const early = spec.target - spec.before_days - out;
+  return early > 0 ? weights.early_perTrayDay * spec.trays * early : 0;
+}
+
+/** Price of the nth day of waiting in a stage that may wait so many. */
+export function waitPrice(problem: Problem, task: Task, nth: number, most: number): number {
+  const rate = problem.instance.weights.wait_perTrayDay * task.spec.trays;
+  return nth * 2 > most ? rate * NEAR_OVER_AGE : rate;
+}
+
+/** The track of a stage in a place, up to date with the set-points. */
+export function freshTrack(state: State, stage: number, place: number): Track {
+  const { problem } = state;
+  const track = problem.tracks[stage * problem.placeCount + place] ?? trackOf(problem, stage, place);
+  const version = state.rowVersion[place]!;
+  if (track.version !== version) {
+    const spec = problem.instance.stages[stage]!;
+    refreshTrack(track, spec, state.rows, place * problem.blocks, problem.blockOf, problem.days);
+    track.version = version;
+  }
+  return track;
+}
+
+export function addPlan(state: State, plan: Plan): void {
+  const task = state.problem.tasks[plan.task]!;
+  state.plans[plan.task] = plan;
+  state.prices += plan.price;
+  state.unplaced -= unplacedPrice(state.problem, task);
+  if (plan.days[task.stageCount] === NONE) state.unplaced += unplacedPrice(state.problem, task);
+  occupy(state, task, plan, 1);
+}
+
+export function removePlan(state: State, taskIndex: number): Plan | null {
+  const plan = state.plans[taskIndex];
+  if (!plan) return null;
+  const task = state.problem.tasks[taskIndex]!;
+  state.plans[taskIndex] = null;
+  state.prices -= plan.price;
+  state.unplaced += unplacedPrice(state.problem, task);
+  if (plan.days[task.stageCount] === NONE) state.unplaced -= unplacedPrice(state.problem, task);
+  occupy(state, task, plan, -1);
+  return plan;
+}
+
+function occupy(state: State, task: Task, plan: Plan, sign: 1 | -1): void {
+  const { problem, free, count, stale } = state;
+  const { days: D, blocks: B, blockOf } = problem;
+  for (let k = task.first; k < task.stageCount; k++) {
+    const to = plan.days[k + 1]!;
+    if (to === NONE) break;
+    const from = plan.days[k]!;
+    if (to <= from) continue;
+    const p = plan.places[k]!;
+    const slots = sign * task.slots[k]!;
+    const base = p * D;
+    for (let d = from; d < to; d++) free[base + d]! -= slots;
+    const last = blockOf[to - 1]!;
+    for (let b = blockOf[from]!; b <= last; b++) {
+      const at = p * B + b;
+      if (sign > 0 ? count[at]!++ === 0 : --count[at]! === 0) blockTurned(state, p, b, sign);
+    }
+    stale[p] = 1;
+  }
+}
+
+/** A block has come into use (sign 1) or fallen out of use (-1); its count is already changed. */
+function blockTurned(state: State, p: number, b: number, sign: 1 | -1): void {
+  const { problem, rows, count } = state;
+  const B = problem.blocks;
+  const level = rows[p * B + b]!;
+  state.heat += sign * problem.heat[p]![level * B + b]!;
+  const price = sign * problem.instance.weights.setPointChange;
+  if (b > 0 && count[p * B + b - 1]! > 0 && rows[p * B + b - 1] !== level) state.changes += price;
+  if (b + 1 < B && count[p * B + b + 1]! > 0 && rows[p * B + b + 1] !== level) state.changes += price;
+}
+
+/** Sets blocks [from, to) of a place to a level. Nothing may stand there on those blocks. */
+export function setRow(state: State, p: number, from: number, to: number, level: number): void {
+  const B = state.problem.blocks;
+  for (let b = from; b < to; b++) {
+    if (state.count[p * B + b] !== 0) throw new RangeError(`block ${b} of place ${p} is in use; take out what stands there first`);
+    state.rows[p * B + b] = level;
+  }
+  state.rowVersion[p] = ++state.problem.versions;
+  state.stale[p] = 1;
+}
+
+/** Puts a place's row back to what it was at a version. Nothing may stand on a block that differs. */
+export function restoreRow(state: State, p: number, row: Uint8Array, version: number): void {
+  state.rows.set(row, p * state.problem.blocks);
+  state.rowVersion[p] = version;
+  state.stale[p] = 1;
+}
+
+/** Brings a place's running price of unheated blocks up to date. */
+export function freshIdle(state: State, p: number): void {
+  if (state.stale[p] === 0) return;
+  const { problem, rows, count, idle } = state;
+  const B = problem.blocks;
+  const heat = problem.heat[p]!;
+  const base = p * (B + 1);
+  let total = 0;
+  let even = 1;
+  for (let b = 0; b < B; b++) {
+    if (b > 0 && rows[p * B + b] !== rows[p * B + b - 1]) even = 0;
+    idle[base + b] = total;
+    if (count[p * B + b] === 0) total += heat[rows[p * B + b]! * B + b]!;
+  }
+  idle[base + B] = total;
+  state.even[p] = even;
+  state.stale[p] = 0;
+}
+
+/** Room still there in a place over days [from, to), hundredths of a slot; may be below 0. */
+export function leastRoom(state: State, p: number, from: number, to: number): number {
+  const base = p * state.problem.days;
+  let least = Infinity;
+  for (let d = from; d < to; d++) least = Math.min(least, state.free[base + d]!);
+  return least;
+}

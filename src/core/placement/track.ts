@@ -1,0 +1,117 @@
+import type { LevelSpec, StageSpec } from './instance.ts';
+
+/** Never: no such day. */
+export const NONE = -1;
+const SLACK = 1e-9;
+
+/** One stage in one place: what each day gains at each set-point, and, for the present set-points, when it may end. */
+export interface Track {
+  /** gains[level x days + day]; NaN where the stage may not be. */
+  readonly gains: Float64Array;
+  /** Earliest day a stage entered on a day may be left; NONE where it may not be entered. */
+  readonly end: Int16Array;
+  /** First day from a day on which the stage may not be there. */
+  readonly bad: Int16Array;
+  /** Version of the place's set-points that end and bad are for. */
+  version: number;
+}
+
+export function makeTrack(stage: StageSpec, levels: readonly LevelSpec[], days: number): Track {
+  const gains = new Float64Array(levels.length * days);
+  levels.forEach((level, l) => {
+    const tooHigh =
+      stage.mostSetPoint_C !== null && level.setPoint_C !== null && level.setPoint_C > stage.mostSetPoint_C;
+    let lastDay_C = NaN;
+    let lastNight_C = NaN;
+    let last = NaN;
+    for (let d = 0; d < days; d++) {
+      const day_C = level.day_C[d]!;
+      const night_C = level.night_C[d]!;
+      if (day_C !== lastDay_C || night_C !== lastNight_C) {
+        const may = !tooHigh && night_C >= stage.low_C && day_C <= stage.high_C;
+        last = may ? stage.gain(day_C, night_C) : NaN;
+        lastDay_C = day_C;
+        lastNight_C = night_C;
+      }
+      gains[l * days + d] = last;
+    }
+  });
+  return { gains, end: new Int16Array(days + 1), bad: new Int16Array(days + 1), version: NONE };
+}
+
+/** Scratch for the running total at noon of each day. */
+let noon = new Float64Array(0);
+
+/**
+ * Works out `end` and `bad` for a row of set-points. A stage entered on day d gains from noon of d (plus its standstill);
+ * it may be left on the first day by whose noon it has gained its need.
+ * @param row level of each block, from `rowFrom`
+ */
+export function refreshTrack(
+  track: Track,
+  stage: StageSpec,
+  row: Uint8Array,
+  rowFrom: number,
+  blockOf: Uint8Array,
+  days: number,
+): void {
+  if (noon.length < days + 1) noon = new Float64Array(days + 1);
+  const { gains, end, bad } = track;
+  let total = 0;
+  for (let d = 0; d < days; d++) {
+    const gain = gains[row[rowFrom + blockOf[d]!]! * days + d]!;
+    if (gain === gain) {
+      noon[d] = total + gain / 2;
+      total += gain;
+      bad[d] = 0;
+    } else {
+      noon[d] = total;
+      bad[d] = 1;
+    }
+  }
+  let next = days;
+  bad[days] = days;
+  for (let d = days - 1; d >= 0; d--) {
+    if (bad[d] === 1) next = d;
+    bad[d] = next;
+  }
+  const { need, standstill_days, least_days } = stage;
+  let e = 0;
+  for (let d = 0; d < days; d++) {
+    const start = d + standstill_days;
+    const soonest = Math.max(start, d + least_days);
+    if (soonest >= days) {
+      end[d] = NONE;
+      continue;
+    }
+    if (e < soonest) e = soonest;
+    if (need > 0) {
+      const goal = noon[start]! + need - SLACK;
+      while (e < days && noon[e]! < goal) e++;
+    } else e = soonest;
+    end[d] = e < days && e <= bad[d]! ? e : NONE;
+  }
+  end[days] = NONE;
+}
+
+/** Earliest day by whose noon `need` is gained from noon of `day`, for a batch already there; NONE when never or not allowed. */
+export function endFrom(
+  track: Track,
+  need: number,
+  day: number,
+  row: Uint8Array,
+  rowFrom: number,
+  blockOf: Uint8Array,
+  days: number,
+): number {
+  let left = need - SLACK;
+  for (let d = day; d < days; d++) {
+    if (left <= 0) return d;
+    const gain = track.gains[row[rowFrom + blockOf[d]!]! * days + d]!;
+    if (!(gain === gain)) return NONE;
+    // From noon of the first day; by noon of day d+1 the half of that day is in as well.
+    const next = d + 1 < days ? track.gains[row[rowFrom + blockOf[d + 1]!]! * days + d + 1]! : 0;
+    left -= gain / 2 + (next === next ? next : 0) / 2;
+  }
+  return NONE;
+}
