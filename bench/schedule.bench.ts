@@ -4,7 +4,7 @@ import { cpus, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import pg from 'pg';
-import { DEMO_NURSERY, DEMO_PLACES, DEMO_TODAY, USUAL_CONTAINERS } from '../simulators/demoBooks.ts';
+import { DEMO_NURSERY, DEMO_OUTSIDE, DEMO_PLACES, DEMO_TODAY, USUAL_CONTAINERS } from '../simulators/demoBooks.ts';
 import { demoSeason } from '../simulators/demoSeason.ts';
 import { batchProgress } from '../src/core/batch/progress.ts';
 import { UNSOWN } from '../src/core/batch/reduce.ts';
@@ -70,7 +70,7 @@ async function chains(): Promise<object> {
   for (let run = -3; run < RUNS; run++) {
     const began = performance.now();
     // A year of sowing and planting needs the winter before it as well.
-    const tables = seasonTables(DEMO_PLACES, from - DAYS, 2 * DAYS + 30);
+    const tables = seasonTables(DEMO_PLACES, from - DAYS, 2 * DAYS + 30, DEMO_OUTSIDE);
     reached = 0;
     most_days = 0;
     for (const { crop, plan } of plans) {
@@ -85,7 +85,7 @@ async function chains(): Promise<object> {
     }
     if (run >= 0) both.push(performance.now() - began);
     const again = performance.now();
-    const fresh = seasonTables(DEMO_PLACES, from - DAYS, 2 * DAYS + 30);
+    const fresh = seasonTables(DEMO_PLACES, from - DAYS, 2 * DAYS + 30, DEMO_OUTSIDE);
     for (const { crop, plan } of plans) {
       batchProgress({
         crop,

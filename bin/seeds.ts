@@ -1,12 +1,12 @@
 import { requireDay } from '../src/core/calendar/dayNumber.ts';
 import { libraryCrops, type NurserySeed } from '../src/server/setup.ts';
-import { DEMO_NURSERY, DEMO_PLACES, DEMO_TODAY, USUAL_CONTAINERS } from '../simulators/demoBooks.ts';
+import { DEMO_NURSERY, DEMO_OUTSIDE, DEMO_PLACES, DEMO_TODAY, USUAL_CONTAINERS } from '../simulators/demoBooks.ts';
 import { demoSeason } from '../simulators/demoSeason.ts';
 
 /** The demo nursery in mid-season. */
 export async function demoSeed(): Promise<NurserySeed> {
   return {
-    nursery: DEMO_NURSERY,
+    nursery: { ...DEMO_NURSERY, outside: [...DEMO_OUTSIDE] },
     demoToday: requireDay(DEMO_TODAY),
     places: DEMO_PLACES,
     containers: USUAL_CONTAINERS,

@@ -1,4 +1,5 @@
-import type { Container, Place, PlacePeriod } from '../src/core/model.ts';
+import type { Container, Place, PlacePeriod, PlaceSize, PlaceTemperature } from '../src/core/model.ts';
+import type { MonthNormal } from '../src/core/schedule/outsideClimate.ts';
 
 /** The made-up nursery of the demo. Every name, figure and day here is invented. */
 export const DEMO_NURSERY = {
@@ -14,9 +15,16 @@ export const DEMO_NURSERY = {
   firstFrost: '10-18',
   spare_frac: 0.15,
   offHeat: { kind: 'half-up' },
+  coolSchool: 'gentle',
+  coolMost_C: 20,
 } as const;
 
 export const DEMO_TODAY = '2027-04-12';
+
+/** Usual days and nights outside, January first. Invented. */
+export const DEMO_OUTSIDE: readonly MonthNormal[] = [
+  [7, 1], [7.5, 1], [10, 2.5], [13, 4.5], [16.5, 7.5], [19.5, 10.5], [21.5, 12.5], [21, 12], [18, 10], [14, 7], [9.8, 3.8], [7.3, 1.6],
+].map(([day_C, night_C]) => ({ day_C: day_C!, night_C: night_C! })); // prettier-ignore
 
 const steady = (day_C: number, night_C: number): PlacePeriod[] => [{ from: '01-01', day_C, night_C }];
 const byMonth = (table: Readonly<Record<string, readonly [number, number]>>): PlacePeriod[] =>
@@ -25,10 +33,16 @@ const byMonth = (table: Readonly<Record<string, readonly [number, number]>>): Pl
     day_C,
     night_C,
   }));
+const held = (
+  levels_C: readonly number[],
+  usual_C: number,
+  nightDrop_K: number,
+  unheatedPlus_K: number,
+  loss_W_per_K: number,
+): PlaceTemperature => ({ kind: 'set-point', levels_C, usual_C, nightDrop_K, unheatedPlus_K, loss_W_per_K });
+const at = (x_m: number, y_m: number, width_m: number, depth_m: number, shelves = 1): PlaceSize => ({ x_m, y_m, width_m, depth_m, shelves }); // prettier-ignore
 
 const COOL_BAY = { '01-01': [12, 7], '03-01': [16, 9], '04-01': [18, 10], '05-01': [21, 12], '06-01': [24, 14], '09-01': [20, 12], '11-01': [13, 8] } as const; // prettier-ignore
-const FRAMES = { '01-01': [7, 2], '03-01': [12, 4], '04-01': [15, 6], '05-01': [18, 9], '06-01': [22, 12], '09-01': [18, 10], '11-01': [10, 4] } as const; // prettier-ignore
-const GROUND = { '01-01': [6, 1], '03-01': [9, 3], '04-01': [12, 5], '05-10': [16, 8], '06-01': [19, 11], '07-01': [21, 13], '09-01': [17, 10], '10-01': [13, 7], '11-01': [9, 3] } as const; // prettier-ignore
 
 export const DEMO_PLACES: readonly Place[] = [
   {
@@ -39,6 +53,8 @@ export const DEMO_PLACES: readonly Place[] = [
     room_trays: 12,
     walkOrder: 1,
     periods: steady(26, 26),
+    temperature: held([20, 22, 24, 26, 28], 26, 0, 8, 2.5),
+    size: at(0.4, 0.4, 1.3, 0.8, 3),
   },
   {
     id: 2,
@@ -48,6 +64,8 @@ export const DEMO_PLACES: readonly Place[] = [
     room_trays: 16,
     walkOrder: 2,
     periods: steady(20, 18),
+    temperature: held([15, 18, 20, 22], 20, 2, 8, 3.5),
+    size: at(2.3, 0.4, 1.8, 0.8, 3),
   },
   {
     id: 3,
@@ -57,6 +75,8 @@ export const DEMO_PLACES: readonly Place[] = [
     room_trays: 40,
     walkOrder: 3,
     periods: steady(23, 20),
+    temperature: held([16, 18, 20, 23, 25], 23, 3, 5, 14),
+    size: at(0.4, 2, 6, 1.3),
   },
   {
     id: 4,
@@ -66,6 +86,8 @@ export const DEMO_PLACES: readonly Place[] = [
     room_trays: 48,
     walkOrder: 4,
     periods: steady(20, 15),
+    temperature: held([12, 15, 18, 20, 22], 20, 5, 5, 16),
+    size: at(0.4, 4.1, 7.2, 1.3),
   },
   {
     id: 5,
@@ -75,6 +97,7 @@ export const DEMO_PLACES: readonly Place[] = [
     room_trays: 126,
     walkOrder: 5,
     periods: byMonth(COOL_BAY),
+    size: at(8.6, 0.4, 6.2, 5),
   },
   {
     id: 6,
@@ -83,7 +106,9 @@ export const DEMO_PLACES: readonly Place[] = [
     lit: true,
     room_trays: 110,
     walkOrder: 6,
-    periods: byMonth(FRAMES),
+    periods: steady(12, 6),
+    temperature: { kind: 'outside', plusDay_K: 3, plusNight_K: 2.5 },
+    size: at(0.4, 6.6, 14.4, 1.6),
   },
   {
     id: 7,
@@ -92,7 +117,9 @@ export const DEMO_PLACES: readonly Place[] = [
     lit: true,
     room_trays: 120,
     walkOrder: 7,
-    periods: byMonth(GROUND),
+    periods: steady(12, 6),
+    temperature: { kind: 'outside', plusDay_K: 0, plusNight_K: 0 },
+    size: at(0.4, 9, 14.4, 1.8),
   },
 ];
 

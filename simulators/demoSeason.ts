@@ -8,7 +8,7 @@ import { milestoneOf, type Chain, type MilestoneKey } from '../src/core/schedule
 import { forwardChain, type Facts } from '../src/core/schedule/forward.ts';
 import { climateStart } from '../src/core/schedule/placeClimate.ts';
 import { seasonTables, type SeasonTables } from '../src/core/schedule/seasonTables.ts';
-import { DEMO_BATCHES, DEMO_NURSERY, DEMO_PLACES, DEMO_TODAY, type DemoBatch } from './demoBooks.ts';
+import { DEMO_BATCHES, DEMO_NURSERY, DEMO_OUTSIDE, DEMO_PLACES, DEMO_TODAY, type DemoBatch } from './demoBooks.ts';
 
 /** A line of the demo's log. */
 export interface DemoEvent {
@@ -30,7 +30,7 @@ export interface DemoBatchWithLog {
 /** The demo's season up to its today: what a careful but busy nursery would have logged. Same every time. */
 export function demoSeason(crops: readonly Crop[]): DemoBatchWithLog[] {
   const today = requireDay(DEMO_TODAY);
-  const tables = seasonTables(DEMO_PLACES, climateStart(today), 4 * 366);
+  const tables = seasonTables(DEMO_PLACES, climateStart(today), 4 * 366, DEMO_OUTSIDE);
   return DEMO_BATCHES.map((demo, i) => {
     const crop = crops.find((c) => c.name === demo.crop);
     if (!crop) throw new RangeError(`the demo sows ${demo.crop}, which is not in the library`);

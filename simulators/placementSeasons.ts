@@ -45,7 +45,9 @@ export function madeUpSeason({ batches, places, days, seed }: SeasonSize): Insta
   const shareOf = (kind: Kind) => kinds.filter(([k]) => k === kind).length;
   const specs = kinds.map(([kind, room], p): PlaceSpec => {
     const each = (room * batches * 2) / shareOf(kind);
-    const room_slots = Math.max(4, Math.round(each * between(0.8, 1.2)));
+    // The largest batch must fit somewhere, spaced out.
+    const least = kind === 'dark' || kind === 'lit' ? 8 : 26;
+    const room_slots = Math.max(least, Math.round(each * between(0.8, 1.2)));
     const levels = levelsOf(kind, room_slots, outside, days);
     return {
       id: p + 1,
@@ -66,8 +68,7 @@ export function madeUpSeason({ batches, places, days, seed }: SeasonSize): Insta
     const best_C = warm ? between(24, 29) : between(17, 21);
     const optimum_C = warm ? between(24, 27) : between(19, 22);
     const theta = between(40, 90);
-    const growth = (day_C: number, night_C: number) =>
-      Math.max(0, Math.min((day_C + night_C) / 2, optimum_C) - base_C);
+    const growth = (day_C: number, night_C: number) => Math.max(0, Math.min((day_C + night_C) / 2, optimum_C) - base_C);
     const rate = (t: number) =>
       t <= base_C || t >= best_C + 10
         ? 0
@@ -77,12 +78,7 @@ export function madeUpSeason({ batches, places, days, seed }: SeasonSize): Insta
     const perDay = growth(warm ? 22 : 17, warm ? 17 : 11);
     const low_C = warm ? 6 : -2;
     const cap = warm ? null : 18;
-    const stage = (
-      name: string,
-      need: number,
-      at: readonly number[],
-      extra: Partial<StageSpec> = {},
-    ): number =>
+    const stage = (name: string, need: number, at: readonly number[], extra: Partial<StageSpec> = {}): number =>
       stages.push({
         name,
         gain: growth,
@@ -127,14 +123,14 @@ export function madeUpSeason({ batches, places, days, seed }: SeasonSize): Insta
     const way = ways[below(random, ways.length)]!;
     const trays = 1 + below(random, 6);
     const potted = way.length === 5;
-    const pots = Math.ceil(trays * between(1.5, 3));
+    const pots = Math.ceil(trays * between(1.2, 2));
     return {
       id: i + 1,
       name: `batch ${i + 1}`,
       stages: way,
       slots: potted ? [trays, trays, pots, pots * 2, pots * 2] : [trays, trays, trays],
       trays,
-      target: Math.round(days * between(0.42, 0.8)),
+      target: Math.round(days * between(0.5, 0.85)),
       before_days: 3,
       after_days: 7,
       weight: random() < 0.15 ? 3 : random() < 0.2 ? 0.3 : 1,
@@ -187,7 +183,14 @@ const FREE_K: Readonly<Record<Kind, readonly [number, number]>> = {
   frame: [4, 2],
   ground: [0, 0],
 };
-const LOSS_W_PER_K_SLOT: Readonly<Record<Kind, number>> = { dark: 0.3, lit: 0.4, bench: 1, bay: 0, frame: 0, ground: 0 };
+const LOSS_W_PER_K_SLOT: Readonly<Record<Kind, number>> = {
+  dark: 0.3,
+  lit: 0.4,
+  bench: 1,
+  bay: 0,
+  frame: 0,
+  ground: 0,
+};
 
 function levelsOf(kind: Kind, room: number, outside: Outside, days: number): LevelSpec[] {
   const [freeDay_K, freeNight_K] = FREE_K[kind];

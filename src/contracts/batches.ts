@@ -6,7 +6,18 @@ const places = z.strictObject({
   germinate: recordId('place to germinate').nullable(),
   grow: recordId('place to grow on').nullable(),
   pot: recordId('place in the pot').nullable(),
+  space: recordId('place spaced out').nullable().optional(),
   harden: recordId('place to harden').nullable(),
+});
+
+/** Days named for the work, by step. */
+export const plannedSteps = z.strictObject({
+  sow: isoDay('day to sow').optional(),
+  'off-heat': isoDay('day off the heat').optional(),
+  pot: isoDay('day to pot').optional(),
+  space: isoDay('day to space').optional(),
+  harden: isoDay('day to harden').optional(),
+  plant: isoDay('day to plant').optional(),
 });
 
 const plants = wholeNumber('plants wanted', 1, 1_000_000);
@@ -23,6 +34,15 @@ export const batchInput = z.strictObject({
   sowContainerId: recordId('sowing tray'),
   potContainerId: recordId('pot').nullable(),
   note: freeText('note', 2000),
+  before_days: wholeNumber('days before the date that are as good', 0, 60).optional(),
+  after_days: wholeNumber('days after the date that are as good', 0, 60).optional(),
+  weight: figure('how much it matters', 0.1, 10).optional(),
+  pinned: z.boolean().optional(),
+  joins: z
+    .strictObject({ stage: z.enum(['grow', 'pot']), on: isoDay('day the plugs come') })
+    .nullable()
+    .optional(),
+  steps: plannedSteps.optional(),
 });
 export type BatchInput = z.infer<typeof batchInput>;
 

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { dayFromIso, weekdayOf } from '../core/calendar/dayNumber.ts';
 import {
   figure,
   freeText,
@@ -109,6 +110,38 @@ const period = z.strictObject({
 
 export const PLACE_KINDS = ['dark-chamber', 'lit-chamber', 'bench', 'house', 'frame', 'ground'] as const;
 
+const week = isoDay('week').refine((iso) => weekdayOf(dayFromIso(iso) ?? 0) === 1, {
+  error: 'week: name it by its Monday',
+});
+
+const placeTemperature = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('written') }),
+  z.strictObject({
+    kind: z.literal('set-point'),
+    levels_C: z
+      .array(temperature_C('set-point'))
+      .min(1, { error: 'set-points: give at least one it may be set to' })
+      .max(12, { error: 'set-points: at most 12' }),
+    usual_C: temperature_C('usual set-point').nullable(),
+    nightDrop_K: figure('cooler by night', 0, 20),
+    unheatedPlus_K: figure('above outside when not heated', -5, 25),
+    loss_W_per_K: figure('heat lost for each degree', 0, 5000),
+  }),
+  z.strictObject({
+    kind: z.literal('outside'),
+    plusDay_K: figure('above outside by day', -10, 30),
+    plusNight_K: figure('above outside by night', -10, 30),
+  }),
+]);
+
+const placeSize = z.strictObject({
+  x_m: figure('metres from the left', 0, 500),
+  y_m: figure('metres from the back', 0, 500),
+  width_m: figure('width', 0.1, 200),
+  depth_m: figure('depth', 0.1, 200),
+  shelves: wholeNumber('shelves', 1, 20),
+});
+
 export const placeInput = z
   .strictObject({
     name: shortText('name', 60),
@@ -120,6 +153,16 @@ export const placeInput = z
       .array(period)
       .min(1, { error: 'temperature: give at least one period' })
       .max(60, { error: 'temperature: at most 60 periods' }),
+    temperature: placeTemperature.default({ kind: 'written' }),
+    setPoints: z
+      .array(z.strictObject({ week, setPoint_C: temperature_C('set-point').nullable() }))
+      .max(520, { error: 'set-points: at most ten years of weeks' })
+      .default([]),
+    closed: z
+      .array(z.strictObject({ from: isoDay('closed from'), to: isoDay('closed to') }))
+      .max(60, { error: 'closed days: at most 60 runs' })
+      .default([]),
+    size: placeSize.nullable().default(null),
   })
   .superRefine((place, ctx) => {
     const seen = new Set<string>();
@@ -131,6 +174,35 @@ export const placeInput = z
           message: 'two periods begin on this day',
         });
       seen.add(p.from);
+    });
+    const { temperature } = place;
+    if (temperature.kind === 'set-point') {
+      const rising = temperature.levels_C.every((t, i) => i === 0 || t > temperature.levels_C[i - 1]!);
+      if (!rising)
+        ctx.addIssue({
+          code: 'custom',
+          path: ['temperature', 'levels_C'],
+          message: 'write set-points rising, each once',
+        });
+      if (temperature.usual_C !== null && !temperature.levels_C.includes(temperature.usual_C)) {
+        ctx.addIssue({
+          code: 'custom',
+          path: ['temperature', 'usual_C'],
+          message: 'the usual set-point must be one of those it may be set to',
+        });
+      }
+      place.setPoints.forEach(({ setPoint_C }, i) => {
+        if (setPoint_C !== null && !temperature.levels_C.includes(setPoint_C))
+          ctx.addIssue({
+            code: 'custom',
+            path: ['setPoints', i, 'setPoint_C'],
+            message: 'this set-point is not one it may be set to',
+          });
+      });
+    }
+    place.closed.forEach(({ from, to }, i) => {
+      if (to < from)
+        ctx.addIssue({ code: 'custom', path: ['closed', i, 'to'], message: 'closed to: not before the first day' });
     });
     if (place.kind === 'dark-chamber' && place.lit) {
       ctx.addIssue({
@@ -173,6 +245,21 @@ const timeZone = z.string().refine(
   { error: 'time zone: a name such as Europe/London' },
 );
 
+const price = (name: string) => figure(name, 0, 1000);
+
+/** What things cost when a season is planned, in the nursery's money. */
+export const weightsInput = z.strictObject({
+  late_perTrayDay: price('a tray a day late'),
+  early_perTrayDay: price('a tray a day early'),
+  wait_perTrayDay: price('a tray a day waiting'),
+  move_perTray: price('moving a tray'),
+  setPointChange: price('changing a set-point'),
+  heat_perkWh: price('a kWh of heat'),
+  unplaced_perTray: price('a tray left out'),
+  mostLate_days: wholeNumber('most days late', 0, 90),
+  mostEarly_days: wholeNumber('most days early', 0, 60),
+});
+
 export const nurseryInput = z.strictObject({
   version,
   name: shortText('name', 80),
@@ -187,6 +274,13 @@ export const nurseryInput = z.strictObject({
   firstFrost: monthDay('mean first frost'),
   spare_frac: figure('spare share', 0, 3),
   offHeat: offHeatInput,
+  outside: z
+    .array(z.strictObject({ day_C: temperature_C('usual day outside'), night_C: temperature_C('usual night outside') }))
+    .length(12, { error: 'outside: twelve months' })
+    .optional(),
+  coolSchool: z.enum(['none', 'gentle', 'same']).optional(),
+  coolMost_C: temperature_C('most for cool crops').optional(),
+  weights: weightsInput.optional(),
 });
 export type NurseryInput = z.infer<typeof nurseryInput>;
 

@@ -1,5 +1,8 @@
 import type { EventKind, SplitSnapshot } from '../core/batch/event.ts';
 import type { BatchPlan, Container, Crop, OffHeatRule, Place } from '../core/model.ts';
+import type { CoolSchool } from '../core/placement/coolCap.ts';
+import type { Weights } from '../core/placement/instance.ts';
+import type { MonthNormal } from '../core/schedule/outsideClimate.ts';
 import type { LengthUnit } from '../core/units/length.ts';
 import type { TemperatureUnit } from '../core/units/temperature.ts';
 
@@ -18,6 +21,12 @@ export interface NurseryRecord {
   readonly firstFrost: string;
   readonly spare_frac: number;
   readonly offHeat: OffHeatRule;
+  /** Usual day and night outside, January first; null until written down. */
+  readonly outside: readonly MonthNormal[] | null;
+  /** Heat for cool crops: none, gentle (up to coolMost_C), or the same as for warm ones. */
+  readonly coolSchool: CoolSchool;
+  readonly coolMost_C: number;
+  readonly weights: Weights;
   /** null: the machine's clock. */
   readonly demoClock: DemoClock | null;
 }
@@ -67,6 +76,10 @@ export interface BatchRecord {
   readonly plan: BatchPlan;
   readonly note: string;
   readonly splitFromId: number | null;
+  /** Kept where and when it is by the planner. */
+  readonly pinned: boolean;
+  /** Batches made in one step (a succession, an insurance pair) carry the same number. */
+  readonly familyId: number | null;
 }
 
 export interface EventRecord {

@@ -1,3 +1,6 @@
+import type { CoolSchool } from '../core/placement/coolCap.ts';
+import type { Weights } from '../core/placement/instance.ts';
+import type { MonthNormal } from '../core/schedule/outsideClimate.ts';
 import type { ChainState } from '../core/batch/progress.ts';
 import type { BatchPlan, Container, Crop, OffHeatRule, Place } from '../core/model.ts';
 import type { TemperatureUnit } from '../core/units/temperature.ts';
@@ -14,6 +17,10 @@ export interface HouseData {
   readonly firstFrost: string;
   readonly spare_frac: number;
   readonly offHeat: OffHeatRule;
+  readonly outside: readonly MonthNormal[] | null;
+  readonly coolSchool: CoolSchool;
+  readonly coolMost_C: number;
+  readonly weights: Weights;
   readonly crops: readonly Crop[];
   readonly varieties: readonly {
     readonly id: number;
@@ -37,5 +44,7 @@ export interface SeasonBatch {
   readonly name: string;
   readonly cropId: number;
   readonly plan: BatchPlan;
+  readonly pinned: boolean;
+  readonly familyId: number | null;
   readonly state: ChainState;
 }

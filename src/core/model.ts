@@ -1,7 +1,17 @@
+import type { DayNumber } from './calendar/dayNumber.ts';
 import type { MonthDay } from './calendar/monthDay.ts';
 
-export type Stage = 'germinate' | 'grow' | 'pot' | 'harden';
-export const STAGES: readonly Stage[] = ['germinate', 'grow', 'pot', 'harden'];
+export type Stage = 'germinate' | 'grow' | 'pot' | 'space' | 'harden';
+/** Stages a place is always chosen for. Spaced out, plants stay where they were potted unless another place is named. */
+export type MainStage = Exclude<Stage, 'space'>;
+export const STAGES: readonly MainStage[] = ['germinate', 'grow', 'pot', 'harden'];
+export const ALL_STAGES: readonly Stage[] = ['germinate', 'grow', 'pot', 'space', 'harden'];
+export type StagePlaces = Readonly<Record<MainStage, number | null>> & { readonly space?: number | null };
+
+/** The place of a stage. */
+export function placeOfStage(places: StagePlaces, stage: Stage): number | null {
+  return stage === 'space' ? (places.space ?? places.pot) : places[stage];
+}
 
 export type Hardiness = 'hardy' | 'half-hardy' | 'tender' | 'tropical';
 export type SeedLight = 'light' | 'dark' | 'neutral';
@@ -58,6 +68,40 @@ export interface PlacePeriod {
   readonly night_C: number;
 }
 
+/** How a place comes by its temperature. */
+export type PlaceTemperature =
+  /** As measured and written down, by periods of the year. */
+  | { readonly kind: 'written' }
+  /** Held at a set-point, which is one of `levels_C` for a week at a time; never colder than outside and `unheatedPlus_K`. */
+  | {
+      readonly kind: 'set-point';
+      readonly levels_C: readonly number[];
+      /** Set-point of weeks for which none is chosen; null = off. */
+      readonly usual_C: number | null;
+      readonly nightDrop_K: number;
+      readonly unheatedPlus_K: number;
+      /** Heat lost for each kelvin above unheated, W/K. */
+      readonly loss_W_per_K: number;
+    }
+  /** Outside and so many kelvin more. */
+  | { readonly kind: 'outside'; readonly plusDay_K: number; readonly plusNight_K: number };
+
+/** The set-point of one week; null = off. */
+export interface WeekSetPoint {
+  /** Its Monday. */
+  readonly week: DayNumber;
+  readonly setPoint_C: number | null;
+}
+
+/** Where a place lies on the plan of the house, metres, and how many layers of trays it holds. */
+export interface PlaceSize {
+  readonly x_m: number;
+  readonly y_m: number;
+  readonly width_m: number;
+  readonly depth_m: number;
+  readonly shelves: number;
+}
+
 export interface Place {
   readonly id: number;
   readonly name: string;
@@ -67,6 +111,12 @@ export interface Place {
   readonly room_trays: number;
   readonly walkOrder: number;
   readonly periods: readonly PlacePeriod[];
+  /** As written in `periods` when not given. */
+  readonly temperature?: PlaceTemperature;
+  readonly setPoints?: readonly WeekSetPoint[];
+  /** Days on which nothing stands there, both included. */
+  readonly closed?: readonly { readonly from: DayNumber; readonly to: DayNumber }[];
+  readonly size?: PlaceSize | null;
 }
 
 export interface Container {
@@ -92,8 +142,29 @@ export interface BatchPlan {
   readonly spare_frac: number;
   readonly transplantOn: number;
   readonly hardening_days: number;
-  readonly places: Readonly<Record<Stage, number | null>>;
+  readonly places: StagePlaces;
   readonly sowContainerId: number;
   /** null: stays in its sowing tray until it is planted. */
   readonly potContainerId: number | null;
+  /** Days a planner or the grower chose for the work; what is ready sooner waits for its day. */
+  readonly steps?: PlannedSteps;
+  /** Days before and after the transplant date that are as good. */
+  readonly before_days?: number;
+  readonly after_days?: number;
+  /** How much it matters; 1 is usual. */
+  readonly weight?: number;
+  /** Plugs bought in: they come on a day, ready to grow on or ready for the pot, and are not sown here. */
+  readonly joins?: JoinsAt | null;
 }
+
+export type WorkKey = 'sow' | 'off-heat' | 'pot' | 'space' | 'harden' | 'plant';
+export const WORK_KEYS: readonly WorkKey[] = ['sow', 'off-heat', 'pot', 'space', 'harden', 'plant'];
+export type PlannedSteps = Readonly<Partial<Record<WorkKey, DayNumber>>>;
+
+export interface JoinsAt {
+  readonly stage: 'grow' | 'pot';
+  readonly on: DayNumber;
+}
+
+/** Days before and after the transplant date that are as good, when nothing is said. Common practice, no source. */
+export const USUAL_WINDOW = { before_days: 3, after_days: 7 } as const;

@@ -1,7 +1,7 @@
 import type { Sequelize, Transaction } from 'sequelize';
 import { isoFromDay } from '../core/calendar/dayNumber.ts';
 import type { EventKind, SplitSnapshot } from '../core/batch/event.ts';
-import type { BatchPlan } from '../core/model.ts';
+import { USUAL_WINDOW, type BatchPlan } from '../core/model.ts';
 import { shortCode } from '../core/quantities/shortCode.ts';
 import type { BatchRecord } from '../contracts/records.ts';
 import { BatchEventModel, BatchModel } from './models.ts';
@@ -15,6 +15,8 @@ export interface NewBatch {
   readonly plan: BatchPlan;
   readonly note: string;
   readonly splitFromId: number | null;
+  readonly pinned?: boolean;
+  readonly familyId?: number | null;
 }
 
 /** A line to be written to the log. */
@@ -55,6 +57,8 @@ export async function insertBatch(db: Sequelize, batch: NewBatch, transaction: T
       ...planColumns(batch.plan),
       note: batch.note,
       splitFromId: batch.splitFromId,
+      pinned: batch.pinned ?? false,
+      familyId: batch.familyId ?? null,
     },
     { transaction },
   );
@@ -74,7 +78,7 @@ export async function lockBatch(id: number, transaction: Transaction): Promise<B
 export async function updateBatch(
   id: number,
   version: number,
-  batch: Pick<NewBatch, 'varietyId' | 'lotId' | 'plan' | 'note'>,
+  batch: Pick<NewBatch, 'varietyId' | 'lotId' | 'plan' | 'note' | 'pinned'>,
   transaction: Transaction,
 ): Promise<BatchRecord | null> {
   const [, rows] = await BatchModel.update(
@@ -84,6 +88,7 @@ export async function updateBatch(
       lotId: batch.lotId,
       ...planColumns(batch.plan),
       note: batch.note,
+      pinned: batch.pinned ?? false,
     },
     { where: { id, version }, returning: true, transaction },
   );
@@ -139,5 +144,11 @@ function planColumns(plan: BatchPlan) {
     hardenPlaceId: plan.places.harden,
     sowContainerId: plan.sowContainerId,
     potContainerId: plan.potContainerId,
+    spacePlaceId: plan.places.space ?? null,
+    steps: Object.fromEntries(Object.entries(plan.steps ?? {}).map(([key, day]) => [key, isoFromDay(day)])),
+    before_days: plan.before_days ?? USUAL_WINDOW.before_days,
+    after_days: plan.after_days ?? USUAL_WINDOW.after_days,
+    weight: plan.weight ?? 1,
+    joins: plan.joins ? { stage: plan.joins.stage, on: isoFromDay(plan.joins.on) } : null,
   };
 }

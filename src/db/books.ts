@@ -15,6 +15,7 @@ import {
   NurseryModel,
   PlaceModel,
   PlacePeriodModel,
+  PlaceSetPointModel,
   VarietyModel,
 } from './models.ts';
 
@@ -48,9 +49,9 @@ const MODELS: Readonly<Record<BookName, ModelStatic<any>>> = {
 export async function insertLine<B extends BookName>(db: Sequelize, book: B, input: BookInputs[B]): Promise<BookWrite> {
   return refusingDoubles(() =>
     db.transaction(async (transaction) => {
-      const { periods, ...columns } = withoutPeriods(input);
+      const { periods, setPoints, ...columns } = withoutLists(input);
       const row = await MODELS[book].create(columns, { transaction });
-      if (periods) await writePeriods(row.id as number, periods, transaction);
+      if (periods) await writeLists(row.id as number, periods, setPoints ?? [], transaction);
       return { kind: 'written', id: row.id as number, version: 1 };
     }),
   );
@@ -66,7 +67,7 @@ export async function updateLine<B extends BookName>(
 ): Promise<BookWrite> {
   return refusingDoubles(() =>
     db.transaction(async (transaction) => {
-      const { periods, ...columns } = withoutPeriods(input);
+      const { periods, setPoints, ...columns } = withoutLists(input);
       const [changed] = await MODELS[book].update(
         { ...columns, version: version + 1 },
         { where: { id, version }, transaction },
@@ -75,7 +76,7 @@ export async function updateLine<B extends BookName>(
         const there = await MODELS[book].count({ where: { id }, transaction });
         return { kind: there ? 'stale' : 'missing' };
       }
-      if (periods) await writePeriods(id, periods, transaction);
+      if (periods) await writeLists(id, periods, setPoints ?? [], transaction);
       return { kind: 'written', id, version: version + 1 };
     }),
   );
@@ -98,15 +99,28 @@ export async function ping(db: Sequelize): Promise<void> {
   await db.query('SELECT 1', { type: QueryTypes.SELECT });
 }
 
-async function writePeriods(placeId: number, periods: PlaceInput['periods'], transaction: Transaction): Promise<void> {
+/** A place's periods and weekly set-points, in place of those before. */
+async function writeLists(
+  placeId: number,
+  periods: PlaceInput['periods'],
+  setPoints: PlaceInput['setPoints'],
+  transaction: Transaction,
+): Promise<void> {
   await PlacePeriodModel.destroy({ where: { placeId }, transaction });
   await PlacePeriodModel.bulkCreate(
     periods.map((period) => ({ ...period, placeId })),
     { transaction },
   );
+  await PlaceSetPointModel.destroy({ where: { placeId }, transaction });
+  await PlaceSetPointModel.bulkCreate(
+    setPoints.map((setPoint) => ({ ...setPoint, placeId })),
+    { transaction },
+  );
 }
 
-function withoutPeriods(input: object): { periods?: PlaceInput['periods'] } & Record<string, unknown> {
+function withoutLists(
+  input: object,
+): { periods?: PlaceInput['periods']; setPoints?: PlaceInput['setPoints'] } & Record<string, unknown> {
   return { ...input };
 }
 

@@ -3,6 +3,7 @@ import { Umzug, type UmzugStorage } from 'umzug';
 import * as books from './migrations/001-books.ts';
 import * as batches from './migrations/002-batches.ts';
 import * as imports from './migrations/003-imports-and-feed.ts';
+import * as plans from './migrations/004-places-and-plans.ts';
 
 interface Step {
   up(db: Sequelize): Promise<void>;
@@ -13,6 +14,7 @@ const STEPS: readonly [string, Step][] = [
   ['001-books', books],
   ['002-batches', batches],
   ['003-imports-and-feed', imports],
+  ['004-places-and-plans', plans],
 ];
 
 export const MIGRATION_NAMES = STEPS.map(([name]) => name);

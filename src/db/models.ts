@@ -8,7 +8,20 @@ import {
   type Sequelize,
 } from 'sequelize';
 import type { EventKind, SplitSnapshot } from '../core/batch/event.ts';
-import type { Container, Crop, EmergencePoint, OffHeatRule, PlaceKind } from '../core/model.ts';
+import type {
+  Container,
+  Crop,
+  EmergencePoint,
+  JoinsAt,
+  OffHeatRule,
+  PlaceKind,
+  PlaceSize,
+  PlaceTemperature,
+  WorkKey,
+} from '../core/model.ts';
+import type { CoolSchool } from '../core/placement/coolCap.ts';
+import type { Weights } from '../core/placement/instance.ts';
+import type { MonthNormal } from '../core/schedule/outsideClimate.ts';
 import type { DemoClock } from '../contracts/records.ts';
 
 type Columns<M extends Model> = Record<keyof InferAttributes<M>, ModelAttributeColumnOptions>;
@@ -42,6 +55,10 @@ export class NurseryModel extends Model<InferAttributes<NurseryModel>, InferCrea
   declare firstFrost: string;
   declare spare_frac: number;
   declare offHeat: OffHeatRule;
+  declare outside: CreationOptional<MonthNormal[] | null>;
+  declare coolSchool: CreationOptional<CoolSchool>;
+  declare coolMost_C: CreationOptional<number>;
+  declare weights: CreationOptional<Partial<Weights>>;
   declare demoClock: DemoClock | null;
   declare feedKey: CreationOptional<string>;
 }
@@ -103,6 +120,9 @@ export class PlaceModel extends Model<InferAttributes<PlaceModel>, InferCreation
   declare lit: boolean;
   declare room_trays: number;
   declare walkOrder: number;
+  declare temperature: CreationOptional<PlaceTemperature>;
+  declare closed: CreationOptional<{ from: string; to: string }[]>;
+  declare size: CreationOptional<PlaceSize | null>;
 }
 
 export class PlacePeriodModel extends Model<
@@ -113,6 +133,15 @@ export class PlacePeriodModel extends Model<
   declare from: string;
   declare day_C: number;
   declare night_C: number;
+}
+
+export class PlaceSetPointModel extends Model<
+  InferAttributes<PlaceSetPointModel>,
+  InferCreationAttributes<PlaceSetPointModel>
+> {
+  declare placeId: number;
+  declare week: string;
+  declare setPoint_C: number | null;
 }
 
 export class ContainerModel extends Model<InferAttributes<ContainerModel>, InferCreationAttributes<ContainerModel>> {
@@ -146,6 +175,14 @@ export class BatchModel extends Model<InferAttributes<BatchModel>, InferCreation
   declare potContainerId: number | null;
   declare note: string;
   declare splitFromId: CreationOptional<number | null>;
+  declare spacePlaceId: CreationOptional<number | null>;
+  declare steps: CreationOptional<Partial<Record<WorkKey, string>>>;
+  declare before_days: CreationOptional<number>;
+  declare after_days: CreationOptional<number>;
+  declare weight: CreationOptional<number>;
+  declare pinned: CreationOptional<boolean>;
+  declare joins: CreationOptional<{ stage: JoinsAt['stage']; on: string } | null>;
+  declare familyId: CreationOptional<number | null>;
 }
 
 export class BatchEventModel extends Model<InferAttributes<BatchEventModel>, InferCreationAttributes<BatchEventModel>> {
@@ -187,6 +224,10 @@ export function defineModels(sequelize: Sequelize): void {
     firstFrost: text('first_frost'),
     spare_frac: figure('spare_frac'),
     offHeat: json('off_heat'),
+    outside: json('outside', true),
+    coolSchool: { ...text('cool_school'), defaultValue: 'gentle' },
+    coolMost_C: { ...figure('cool_most_c'), defaultValue: 20 },
+    weights: { ...json('weights'), defaultValue: {} },
     demoClock: json('demo_clock', true),
     feedKey: { ...text('feed_key'), defaultValue: DataTypes.UUIDV4 },
   };
@@ -252,6 +293,9 @@ export function defineModels(sequelize: Sequelize): void {
     lit: flag('lit'),
     room_trays: figure('room_trays'),
     walkOrder: whole('walk_order'),
+    temperature: { ...json('temperature'), defaultValue: { kind: 'written' } },
+    closed: { ...json('closed'), defaultValue: [] },
+    size: json('size', true),
   };
   PlaceModel.init(places, on('places'));
 
@@ -262,6 +306,13 @@ export function defineModels(sequelize: Sequelize): void {
     night_C: figure('night_c'),
   };
   PlacePeriodModel.init(periods, on('place_periods'));
+
+  const setPoints: Columns<PlaceSetPointModel> = {
+    placeId: { ...whole('place_id'), primaryKey: true },
+    week: { ...day('week'), primaryKey: true },
+    setPoint_C: figure('set_point_c', true),
+  };
+  PlaceSetPointModel.init(setPoints, on('place_set_points'));
 
   const containers: Columns<ContainerModel> = {
     id,
@@ -295,6 +346,14 @@ export function defineModels(sequelize: Sequelize): void {
     potContainerId: whole('pot_container_id', true),
     note: text('note'),
     splitFromId: whole('split_from_id', true),
+    spacePlaceId: whole('space_place_id', true),
+    steps: { ...json('steps'), defaultValue: {} },
+    before_days: { ...whole('before_days'), defaultValue: 3 },
+    after_days: { ...whole('after_days'), defaultValue: 7 },
+    weight: { ...figure('weight'), defaultValue: 1 },
+    pinned: { ...flag('pinned'), defaultValue: false },
+    joins: json('joins', true),
+    familyId: whole('family_id', true),
   };
   BatchModel.init(batches, on('batches'));
 

@@ -1,5 +1,6 @@
 import { Transaction, type Sequelize } from 'sequelize';
 import { requireDay } from '../core/calendar/dayNumber.ts';
+import { USUAL_WEIGHTS } from '../core/placement/instance.ts';
 import type {
   BatchRecord,
   ContainerRecord,
@@ -18,6 +19,7 @@ import {
   NurseryModel,
   PlaceModel,
   PlacePeriodModel,
+  PlaceSetPointModel,
   VarietyModel,
 } from './models.ts';
 
@@ -65,6 +67,7 @@ export async function readWorld(db: Sequelize, known: World | null = null): Prom
       ...all,
       order: ['placeId', 'from'],
     });
+    const setPoints = await PlaceSetPointModel.findAll({ ...all, order: ['placeId', 'week'] });
     const containers = await ContainerModel.findAll({
       ...all,
       order: ['id'],
@@ -74,7 +77,7 @@ export async function readWorld(db: Sequelize, known: World | null = null): Prom
     const { id: _one, feedKey, ...plainNursery } = nursery;
     return {
       revision,
-      nursery: plainNursery,
+      nursery: { ...plainNursery, weights: { ...USUAL_WEIGHTS, ...plainNursery.weights } },
       feedKey,
       crops,
       varieties,
@@ -85,6 +88,10 @@ export async function readWorld(db: Sequelize, known: World | null = null): Prom
       })),
       places: places.map((place) => ({
         ...place,
+        closed: place.closed.map(({ from, to }) => ({ from: requireDay(from), to: requireDay(to) })),
+        setPoints: setPoints
+          .filter((s) => s.placeId === place.id)
+          .map(({ week, setPoint_C }) => ({ week: requireDay(week), setPoint_C })),
         periods: periods
           .filter((p) => p.placeId === place.id)
           .map(({ from, day_C, night_C }) => ({ from, day_C, night_C })),
@@ -179,12 +186,20 @@ export function batchRecord(row: BatchModel): BatchRecord {
         grow: row.growPlaceId,
         pot: row.potPlaceId,
         harden: row.hardenPlaceId,
+        space: row.spacePlaceId,
       },
       sowContainerId: row.sowContainerId,
       potContainerId: row.potContainerId,
+      steps: Object.fromEntries(Object.entries(row.steps).map(([key, iso]) => [key, requireDay(iso)])),
+      before_days: row.before_days,
+      after_days: row.after_days,
+      weight: row.weight,
+      joins: row.joins && { stage: row.joins.stage, on: requireDay(row.joins.on) },
     },
     note: row.note,
     splitFromId: row.splitFromId,
+    pinned: row.pinned,
+    familyId: row.familyId,
   };
 }
 

@@ -3,9 +3,10 @@ import { z } from 'zod';
 import { isoFromDay } from '../core/calendar/dayNumber.ts';
 import { version } from '../contracts/fields.ts';
 import { ProblemError } from '../contracts/problem.ts';
-import type { LotRecord } from '../contracts/records.ts';
+import type { LotRecord, PlaceRecord } from '../contracts/records.ts';
 import type { BookInputs, BookName } from '../db/books.ts';
 import { BOOK_NAMES, BOOK_SCHEMAS, readBook, writeLine } from './changeBooks.ts';
+import { placeAnswer } from './placeAnswer.ts';
 import { body, check, idParam, json } from './edge.ts';
 
 /** The book named in the address, or a 404. */
@@ -18,6 +19,7 @@ export function bookParam(context: APIContext): BookName {
 
 export async function readBookLines(book: BookName): Promise<Response> {
   const lines = await readBook(book);
+  if (book === 'places') return json((lines as readonly PlaceRecord[]).map(placeAnswer));
   return json(book === 'lots' ? (lines as readonly LotRecord[]).map(lotAnswer) : lines);
 }
 

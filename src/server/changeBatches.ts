@@ -3,7 +3,7 @@ import type { Transaction } from 'sequelize';
 import { isoFromDay, requireDay } from '../core/calendar/dayNumber.ts';
 import type { BatchEvent, EventKind } from '../core/batch/event.ts';
 import { reduceLog, splitSnapshot, type BatchState } from '../core/batch/reduce.ts';
-import type { BatchPlan } from '../core/model.ts';
+import { placeOfStage, USUAL_WINDOW, type BatchPlan } from '../core/model.ts';
 import type { BatchInput, BatchPatch, EventInput, SplitInput } from '../contracts/batches.ts';
 import { fieldProblem, ProblemError } from '../contracts/problem.ts';
 import type { BatchRecord, EventRecord } from '../contracts/records.ts';
@@ -27,7 +27,10 @@ export async function patchBatch(id: number, patch: BatchPatch): Promise<BatchRe
     if (!before) throw missing(id);
     if (before.version !== patch.version) throw stale(before, patch);
     const { version: _version, ...changes } = patch;
-    const input: BatchInput = { ...batchInputOf(before), ...changes };
+    // Another date, place or tray makes the days named for the work void, unless new ones are sent along.
+    const moved = MOVING.some((key) => changes[key] !== undefined);
+    const was = batchInputOf(before);
+    const input: BatchInput = { ...was, ...changes, steps: changes.steps ?? (moved ? {} : was.steps) };
     requireKnown(world, input);
     if (input.cropId !== before.cropId)
       throw fieldProblem('cropId', 'A batch keeps its crop; make a new batch instead.');
@@ -40,6 +43,9 @@ export async function patchBatch(id: number, patch: BatchPatch): Promise<BatchRe
     return after;
   });
 }
+
+/** Parts of a plan from which its days follow. */
+const MOVING = ['transplantOn', 'hardening_days', 'places', 'sowContainerId', 'potContainerId', 'joins'] as const;
 
 /** What became of a log post: written now, or written before under the same key. */
 export interface Logged {
@@ -218,6 +224,7 @@ async function repeatedKey(key: string, requestHash: string, transaction: Transa
 
 const PLACE_OF: Readonly<Partial<Record<EventKind, keyof BatchPlan['places']>>> = {
   sown: 'germinate',
+  arrived: 'grow',
   'off-heat': 'grow',
   potted: 'pot',
   'hardening-started': 'harden',
@@ -225,7 +232,8 @@ const PLACE_OF: Readonly<Partial<Record<EventKind, keyof BatchPlan['places']>>> 
 
 function placeByKind(kind: EventKind, plan: BatchPlan): number | null {
   const stage = PLACE_OF[kind];
-  return stage ? plan.places[stage] : null;
+  if (kind === 'spaced') return placeOfStage(plan.places, 'space');
+  return stage ? (plan.places[stage] ?? null) : null;
 }
 
 function line(batchId: number, kind: EventKind, day: number, recordedAt_ms: number): NewEvent {
@@ -260,6 +268,12 @@ export function batchInputOf(batch: BatchRecord): BatchInput {
     sowContainerId: batch.plan.sowContainerId,
     potContainerId: batch.plan.potContainerId,
     note: batch.note,
+    before_days: batch.plan.before_days ?? USUAL_WINDOW.before_days,
+    after_days: batch.plan.after_days ?? USUAL_WINDOW.after_days,
+    weight: batch.plan.weight ?? 1,
+    pinned: batch.pinned,
+    joins: batch.plan.joins ? { stage: batch.plan.joins.stage, on: isoFromDay(batch.plan.joins.on) } : null,
+    steps: Object.fromEntries(Object.entries(batch.plan.steps ?? {}).map(([key, day]) => [key, isoFromDay(day)])),
   };
 }
 
@@ -273,9 +287,14 @@ export function newBatch(input: BatchInput) {
     places: input.places,
     sowContainerId: input.sowContainerId,
     potContainerId: input.potContainerId,
+    steps: Object.fromEntries(Object.entries(input.steps ?? {}).map(([key, iso]) => [key, requireDay(iso)])),
+    before_days: input.before_days ?? USUAL_WINDOW.before_days,
+    after_days: input.after_days ?? USUAL_WINDOW.after_days,
+    weight: input.weight ?? 1,
+    joins: input.joins ? { stage: input.joins.stage, on: requireDay(input.joins.on) } : null,
   };
   const { cropId, varietyId, lotId, note } = input;
-  return { cropId, varietyId, lotId, plan, note, splitFromId: null };
+  return { cropId, varietyId, lotId, plan, note, splitFromId: null, pinned: input.pinned ?? false };
 }
 
 /** Refuses numbers of things that are not in the books, naming the field. */
@@ -291,7 +310,7 @@ export function requireKnown(world: World, input: BatchInput): void {
     throw fieldProblem('lotId', 'This is not a lot of that variety.');
   }
   for (const [stage, id] of Object.entries(input.places)) {
-    if (!has(world.places, id)) throw fieldProblem(`places.${stage}`, 'There is no such place.');
+    if (!has(world.places, id ?? null)) throw fieldProblem(`places.${stage}`, 'There is no such place.');
   }
   const sow = world.containers.find((container) => container.id === input.sowContainerId);
   if (!sow || sow.kind === 'pot') throw fieldProblem('sowContainerId', 'Choose a tray to sow in.');
@@ -300,7 +319,13 @@ export function requireKnown(world: World, input: BatchInput): void {
 }
 
 function describeChange(before: BatchInput, after: BatchInput): string {
-  const flat = (input: BatchInput) => ({ ...input, places: JSON.stringify(input.places) }) as Record<string, unknown>;
+  const flat = (input: BatchInput) =>
+    ({
+      ...input,
+      places: JSON.stringify(input.places),
+      steps: JSON.stringify(input.steps ?? {}),
+      joins: JSON.stringify(input.joins ?? null),
+    }) as Record<string, unknown>;
   const [b, a] = [flat(before), flat(after)];
   const WORDS: Record<string, string> = {
     transplantOn: 'transplant date',
@@ -311,6 +336,11 @@ function describeChange(before: BatchInput, after: BatchInput): string {
     lotId: 'lot',
     sowContainerId: 'sowing tray',
     potContainerId: 'pot',
+    steps: 'days of the work',
+    before_days: 'days before the date',
+    after_days: 'days after the date',
+    weight: 'how much it matters',
+    joins: 'plugs bought in',
   };
   return Object.keys(a)
     .filter((key) => a[key] !== b[key])

@@ -10,9 +10,11 @@ import {
   type NurseryInput,
 } from '../contracts/books.ts';
 import { fieldProblem, ProblemError } from '../contracts/problem.ts';
+import type { PlaceRecord } from '../contracts/records.ts';
 import { requireDay } from '../core/calendar/dayNumber.ts';
 import { insertLine, updateLine, updateNursery, type BookInputs, type BookName, type BookWrite } from '../db/books.ts';
 import { database } from './database.ts';
+import { placeAnswer } from './placeAnswer.ts';
 import { readSeason } from './season.ts';
 
 /** The schema of each book's lines. */
@@ -45,6 +47,7 @@ export async function writeLine<B extends BookName>(
   existing: { id: number; version: number } | null,
 ): Promise<{ id: number; version: number }> {
   requireSense(book, input);
+  if (book === 'places') await requireOutside(input as BookInputs['places']);
   let write: BookWrite;
   try {
     write = existing
@@ -71,7 +74,7 @@ export async function writeLine<B extends BookName>(
       'Changed by someone else',
       'Someone changed this since you opened it. Both versions are kept here; choose.',
       {
-        current,
+        current: book === 'places' && current ? placeAnswer(current as PlaceRecord) : current,
         yours: { ...input, version: existing!.version },
       },
     );
@@ -87,6 +90,18 @@ export async function writeNursery(input: NurseryInput): Promise<void> {
     current: world.nursery,
     yours: input,
   });
+}
+
+/** A place that follows outside, or is heated above it, needs the usual temperatures outside. */
+async function requireOutside(place: BookInputs['places']): Promise<void> {
+  if (place.temperature.kind === 'written') return;
+  const { world } = await readSeason();
+  if (world.nursery.outside === null) {
+    throw fieldProblem(
+      'temperature.kind',
+      'Write down the usual temperatures outside first, in the settings; or write this place down by periods.',
+    );
+  }
 }
 
 /** What Zod cannot see: whether the figures together make a crop that can be raised, and days in order. */

@@ -16,6 +16,10 @@ export function houseData(season: Season, cropIds: ReadonlySet<number> | null): 
     firstFrost: world.nursery.firstFrost,
     spare_frac: world.nursery.spare_frac,
     offHeat: world.nursery.offHeat,
+    outside: world.nursery.outside,
+    coolSchool: world.nursery.coolSchool,
+    coolMost_C: world.nursery.coolMost_C,
+    weights: world.nursery.weights,
     crops: world.crops.filter((crop) => cropIds === null || cropIds.has(crop.id)).map(plain),
     varieties: cropIds === null ? world.varieties.map(({ id, cropId, name }) => ({ id, cropId, name })) : [],
     lots: cropIds === null ? world.lots.map(({ id, varietyId, code }) => ({ id, varietyId, code })) : [],
@@ -39,7 +43,7 @@ export function seasonBatchesJson(season: Season): string {
 
 const written = new WeakMap<BatchView, string>();
 
-function seasonBatch({ batch, name, state }: BatchView): SeasonBatch {
+export function seasonBatch({ batch, name, state }: BatchView): SeasonBatch {
   const { phase, facts, sown_count, alive_count, placeId, stays, lastDay } = state;
   return {
     id: batch.id,
@@ -48,6 +52,8 @@ function seasonBatch({ batch, name, state }: BatchView): SeasonBatch {
     name,
     cropId: batch.cropId,
     plan: batch.plan,
+    pinned: batch.pinned,
+    familyId: batch.familyId,
     state: { phase, facts, sown_count, alive_count, placeId, stays, lastDay },
   };
 }

@@ -4,7 +4,7 @@ import { dayFromIso, isoFromDay } from '../core/calendar/dayNumber.ts';
 import { outlook } from '../core/schedule/outlook.ts';
 import { milestoneOf } from '../core/schedule/chain.ts';
 import { placesForStage } from '../core/schedule/suits.ts';
-import { STAGES, type Stage } from '../core/model.ts';
+import { STAGES, type MainStage } from '../core/model.ts';
 import { batchInput, type BatchInput, type ImportInput } from '../contracts/batches.ts';
 import type { ImportAnswer, ImportLine } from '../contracts/importAnswer.ts';
 import { fieldProblem, ProblemError, type FieldError } from '../contracts/problem.ts';
@@ -183,14 +183,15 @@ export function defaultsFor(
   cropId: number,
   transplantOn: number,
 ): {
-  places: Record<Stage, number | null>;
+  places: Record<MainStage, number | null>;
   sowContainerId: number | null;
   potContainerId: number | null;
 } {
   const { world, tables } = season;
   const crop = world.crops.find((c) => c.id === cropId)!;
   const rough = { germinate: 56, grow: 42, pot: 21, harden: 7 };
-  const best = (stage: Stage) => placesForStage(tables, crop, stage, transplantOn - rough[stage])[0]?.placeId ?? null;
+  const best = (stage: MainStage) =>
+    placesForStage(tables, crop, stage, transplantOn - rough[stage])[0]?.placeId ?? null;
   return {
     places: {
       germinate: best('germinate'),

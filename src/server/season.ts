@@ -84,7 +84,9 @@ export function readAhead(): void {
  */
 export function workOut(world: World, now: Now, before: Season | null = null): Season {
   const same = before !== null && before.now.today === now.today && booksOf(before.world) === booksOf(world);
-  const tables = same ? before.tables : seasonTables(world.places, climateStart(now.today), TABLE_DAYS);
+  const tables = same
+    ? before.tables
+    : seasonTables(world.places, climateStart(now.today), TABLE_DAYS, world.nursery.outside);
   const known = new Map(same ? before.batches.map((view) => [view.batch.id, view]) : []);
   const crops = new Map(world.crops.map((crop) => [crop.id, crop]));
   const varieties = new Map(world.varieties.map((variety) => [variety.id, variety]));
@@ -122,7 +124,7 @@ function booksOf(world: World): string {
   let books = booksKnown.get(world);
   if (books === undefined) {
     const { crops, varieties, places, containers, nursery } = world;
-    books = JSON.stringify([crops, varieties, places, containers, nursery.offHeat]);
+    books = JSON.stringify([crops, varieties, places, containers, nursery.offHeat, nursery.outside]);
     booksKnown.set(world, books);
   }
   return books;

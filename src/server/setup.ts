@@ -59,7 +59,7 @@ export async function setUp(db: Sequelize, seed: NurserySeed, machine_ms: number
   const crops = await libraryCrops();
   await db.transaction(async (transaction) => {
     await db.query(
-      `TRUNCATE imports, batch_events, batches, containers, place_periods, places, lots, varieties, crops, nursery
+      `TRUNCATE scenarios, plan_changes, imports, batch_events, batches, containers, place_periods, place_set_points, places, lots, varieties, crops, nursery
        RESTART IDENTITY`,
       { transaction },
     );
@@ -73,8 +73,12 @@ export async function setUp(db: Sequelize, seed: NurserySeed, machine_ms: number
       cropIds.set(crop.name, row.id);
     }
     const placeIds = new Map<number, number>();
-    for (const { id, periods, ...place } of seed.places) {
-      const row = await PlaceModel.create(place, { transaction });
+    for (const { id, periods, setPoints: _none, closed = [], size, temperature, ...place } of seed.places) {
+      const dated = closed.map(({ from, to }) => ({ from: isoFromDay(from), to: isoFromDay(to) }));
+      const row = await PlaceModel.create(
+        { ...place, closed: dated, ...(size ? { size } : {}), ...(temperature ? { temperature } : {}) },
+        { transaction },
+      );
       placeIds.set(id, row.id);
       await PlacePeriodModel.bulkCreate(
         periods.map((period) => ({ ...period, placeId: row.id })),

@@ -1,5 +1,5 @@
 import { MILESTONE_WORDS, type Chain } from '../core/schedule/chain.ts';
-import type { Place, Stage } from '../core/model.ts';
+import { placeOfStage, type Place, type Stage, type StagePlaces } from '../core/model.ts';
 import type { TemperatureUnit } from '../core/units/temperature.ts';
 import { BecauseText } from './Because.tsx';
 import { spokenDay } from './format.ts';
@@ -7,7 +7,9 @@ import { spokenDay } from './format.ts';
 const STAGE_AT: Readonly<Partial<Record<keyof typeof MILESTONE_WORDS, Stage>>> = {
   sow: 'germinate',
   'off-heat': 'grow',
+  arrive: 'grow',
   pot: 'pot',
+  space: 'space',
   harden: 'harden',
 };
 
@@ -15,7 +17,7 @@ interface Props {
   readonly chain: Chain;
   /** Chain before a change, to show what moves. */
   readonly before?: Chain | null;
-  readonly places: Readonly<Record<Stage, number | null>>;
+  readonly places: StagePlaces;
   readonly placeList: readonly Pick<Place, 'id' | 'name'>[];
   readonly today: number;
   readonly unit: TemperatureUnit;
@@ -27,7 +29,7 @@ export function ChainList({ chain, before, places, placeList, today, unit }: Pro
     <ol>
       {chain.milestones.map((milestone, i) => {
         const stage = STAGE_AT[milestone.key];
-        const place = stage && placeList.find((p) => p.id === places[stage])?.name;
+        const place = stage && placeList.find((p) => p.id === placeOfStage(places, stage))?.name;
         const old = before?.milestones.find((m) => m.key === milestone.key);
         const since = i === 0 ? 0 : milestone.day - chain.milestones[i - 1]!.day;
         const shift = old ? milestone.day - old.day : 0;

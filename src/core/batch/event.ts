@@ -2,6 +2,7 @@ import type { DayNumber } from '../calendar/dayNumber.ts';
 
 export const EVENT_KINDS = [
   'sown',
+  'arrived',
   'counted',
   'emerged',
   'off-heat',
@@ -24,6 +25,7 @@ export type EventKind = (typeof EVENT_KINDS)[number];
 
 export const EVENT_WORDS: Readonly<Record<EventKind, string>> = {
   sown: 'Sown',
+  arrived: 'Plugs arrived',
   counted: 'Counted',
   emerged: 'Half up',
   'off-heat': 'Off the heat',
@@ -54,7 +56,7 @@ export interface SplitSnapshot {
   readonly facts: Readonly<Partial<Record<FactKey, DayNumber>>>;
 }
 
-export type FactKey = 'sow' | 'first-up' | 'half-up' | 'off-heat' | 'pot' | 'space' | 'harden' | 'plant';
+export type FactKey = 'arrive' | 'sow' | 'first-up' | 'half-up' | 'off-heat' | 'pot' | 'space' | 'harden' | 'plant';
 export type Phase = 'planned' | 'sown' | 'emerged' | 'growing' | 'potted' | 'hardening' | 'planted' | 'ended';
 
 /** A line of the log. What happened is never changed: a correction is another line that names the one it replaces. */

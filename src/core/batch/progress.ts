@@ -1,9 +1,9 @@
 import type { DayNumber } from '../calendar/dayNumber.ts';
-import type { BatchPlan, Container, Crop, OffHeatRule, Stage } from '../model.ts';
+import { placeOfStage, type BatchPlan, type Container, type Crop, type OffHeatRule, type Stage } from '../model.ts';
 import { cellsToSow, slotsFor, traysFor } from '../quantities/trays.ts';
-import { backwardChain } from '../schedule/backward.ts';
-import { milestoneOf, type Chain, type ChainResult, type MilestoneKey } from '../schedule/chain.ts';
+import { milestoneOf, startOf, type Chain, type ChainResult, type MilestoneKey } from '../schedule/chain.ts';
 import { forwardChain } from '../schedule/forward.ts';
+import { plannedChain } from '../schedule/plannedChain.ts';
 import type { SeasonTables } from '../schedule/seasonTables.ts';
 import type { BatchState } from './reduce.ts';
 
@@ -49,7 +49,7 @@ export interface ProgressInput {
 export function planAsItStands(plan: BatchPlan, state: ChainState): BatchPlan {
   if (state.placeId === null) return plan;
   const stage = stageOfPhase(state);
-  if (stage === null || plan.places[stage] === state.placeId) return plan;
+  if (stage === null || placeOfStage(plan.places, stage) === state.placeId) return plan;
   return { ...plan, places: { ...plan.places, [stage]: state.placeId } };
 }
 
@@ -62,7 +62,7 @@ export function stageOfPhase(state: ChainState): Stage | null {
     case 'growing':
       return 'grow';
     case 'potted':
-      return 'pot';
+      return state.facts.space === undefined ? 'pot' : 'space';
     case 'hardening':
       return 'harden';
     default:
@@ -73,8 +73,8 @@ export function stageOfPhase(state: ChainState): Stage | null {
 /** Plan, forecast and stands of one batch on a day. */
 export function batchProgress(input: ProgressInput): Progress {
   const { crop, plan, state, offHeat, tables, today } = input;
-  const planned = backwardChain({ crop, plan, offHeat, tables });
-  const sowOn = planned.kind === 'chain' ? milestoneOf(planned, 'sow')!.day : today;
+  const planned = plannedChain({ crop, plan, offHeat, tables });
+  const sowOn = planned.kind === 'chain' ? startOf(planned).day : today;
   const forecast = forwardChain({
     crop,
     plan: planAsItStands(plan, state),
@@ -86,7 +86,7 @@ export function batchProgress(input: ProgressInput): Progress {
     waitForDate: true,
   });
   if (forecast.kind !== 'chain') return { planned, forecast, late_days: null, early_days: 0, stands: [] };
-  const due = plan.transplantOn - plan.hardening_days;
+  const due = plan.steps?.harden ?? plan.transplantOn - plan.hardening_days;
   return {
     planned,
     forecast,
@@ -118,15 +118,15 @@ function standsOf(input: ProgressInput, chain: Chain): Stand[] {
     const count = inPot ? plants : Math.max(1, cells);
     const trays = traysFor(Math.max(1, count), container);
     const slots = slotsFor(Math.max(1, count), container, spaced);
-    for (const piece of piecesOf(state, real.places[stage], from, Math.min(to, end))) {
+    for (const piece of piecesOf(state, placeOfStage(real.places, stage), from, Math.min(to, end))) {
       if (piece.to > piece.from) stands.push({ ...piece, stage, trays, slots });
     }
   };
   push('germinate', day('sow'), day('off-heat'));
-  push('grow', day('off-heat'), pot ?? day('harden'));
+  push('grow', day('off-heat') ?? day('arrive'), pot ?? day('harden'));
   if (pot !== null) {
     push('pot', pot, space ?? day('harden'));
-    if (space !== null) push('pot', space, day('harden'), true);
+    if (space !== null) push('space', space, day('harden'), true);
   }
   push('harden', day('harden'), day('plant'), space !== null);
   return stands;

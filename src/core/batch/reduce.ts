@@ -69,6 +69,7 @@ const order = (phase: Phase): number => PHASE_ORDER.indexOf(phase);
 /** From which phase to which an event may be logged, and what it makes of the batch. */
 const STEPS: Readonly<Partial<Record<EventKind, { from: Phase; upTo: Phase; to: Phase; fact: FactKey }>>> = {
   sown: { from: 'planned', upTo: 'planned', to: 'sown', fact: 'sow' },
+  arrived: { from: 'planned', upTo: 'planned', to: 'growing', fact: 'arrive' },
   emerged: { from: 'sown', upTo: 'sown', to: 'emerged', fact: 'half-up' },
   'off-heat': {
     from: 'sown',
@@ -150,8 +151,9 @@ export function refusalOf(state: BatchState, event: BatchEvent): Refusal | null 
 
 function countRefusal(state: BatchState, event: BatchEvent): Refusal | null {
   const { kind, count } = event;
-  const needsCount = ['sown', 'counted', 'lost', 'potted', 'split-out', 'rung'].includes(kind);
+  const needsCount = ['sown', 'arrived', 'counted', 'lost', 'potted', 'split-out', 'rung'].includes(kind);
   if (count === null) return needsCount ? { field: 'count', reason: 'say how many' } : null;
+  if (kind === 'arrived' && count < 1) return { field: 'count', reason: 'at least one must have come' };
   if (kind === 'sown' && count < 1) return { field: 'count', reason: 'at least one must be sown' };
   if ((kind === 'counted' || kind === 'emerged') && count > state.sown_count!) {
     return {
@@ -205,6 +207,7 @@ export function applyEvent(state: BatchState, event: BatchEvent): BatchState {
   const { count } = event;
   switch (event.kind) {
     case 'sown':
+    case 'arrived':
       next.sown_count = count;
       next.alive_count = count;
       break;

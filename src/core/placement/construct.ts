@@ -45,7 +45,10 @@ export function pinnedPlan(problem: Problem, task: Task): Plan {
     days[stay.stage + 1] = stay.to;
   }
   const out = days[K]!;
-  const price = out === NONE ? 0 : outPrice(problem, task, out);
+  const stays = spec.pinned!;
+  const moves = stays.filter((stay, i) => i > 0 && stays[i - 1]!.place !== stay.place).length;
+  const price =
+    (out === NONE ? 0 : outPrice(problem, task, out)) + moves * problem.instance.weights.move_perTray * spec.trays;
   return { task: task.index, places, days, waits: new Int16Array(K), price, forced: true };
 }
 

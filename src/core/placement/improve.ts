@@ -42,7 +42,8 @@ export function* improve(state: State, options: SearchOptions): Generator<Search
   try {
     for (let move = 0; move < options.moves; move++) {
       search.step(move / options.moves);
-      if ((move + 1) % every === 0) yield { move: move + 1, moves: options.moves, cost: costOf(state), best: search.bestCost };
+      if ((move + 1) % every === 0)
+        yield { move: move + 1, moves: options.moves, cost: costOf(state), best: search.bestCost };
     }
   } finally {
     search.finish();
@@ -210,7 +211,9 @@ class Search {
     const B = problem.blocks;
     const oldRow = set ? state.rows.slice(set.p * B, (set.p + 1) * B) : null;
     const oldVersion = set ? state.rowVersion[set.p]! : 0;
-    const wereHeld = set ? out.filter((i) => problem.tasks[i]!.spec.pinned && pinnedHolds(state, problem.tasks[i]!)) : [];
+    const wereHeld = set
+      ? out.filter((i) => problem.tasks[i]!.spec.pinned && pinnedHolds(state, problem.tasks[i]!))
+      : [];
     old.length = 0;
     for (const i of out) old.push(removePlan(state, i));
     let good = true;

@@ -197,7 +197,8 @@ function walk(state: State, task: Task, bench: Bench, terms: Terms): Plan | null
 /** What a plan's stays would add in heat and set-point changes. */
 function heatOf(state: State, task: Task, plan: Plan): number {
   let price = 0;
-  for (let k = task.first; k < task.stageCount; k++) price += heatPrice(state, plan.places[k]!, plan.days[k]!, plan.days[k + 1]!);
+  for (let k = task.first; k < task.stageCount; k++)
+    price += heatPrice(state, plan.places[k]!, plan.days[k]!, plan.days[k + 1]!);
   return price;
 }
 

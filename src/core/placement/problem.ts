@@ -63,8 +63,10 @@ export function makeProblem(instance: Instance): Problem {
   const heat: Float64Array[] = [];
   const heat_kWh: Float64Array[] = [];
   places.forEach((place, p) => {
-    if (!(place.room_slots >= 0)) throw new RangeError(`room of ${place.name} is ${place.room_slots}; it must be 0 or more`);
-    if (place.row.length < blocks) throw new RangeError(`${place.name} has set-points for ${place.row.length} of ${blocks} blocks`);
+    if (!(place.room_slots >= 0))
+      throw new RangeError(`room of ${place.name} is ${place.room_slots}; it must be 0 or more`);
+    if (place.row.length < blocks)
+      throw new RangeError(`${place.name} has set-points for ${place.row.length} of ${blocks} blocks`);
     room.fill(Math.floor(place.room_slots * SLOT_PARTS + 1e-6), p * days, (p + 1) * days);
     for (const [from, to] of place.closed) {
       const end = Math.min(days, to);
@@ -154,7 +156,8 @@ function taskOf(problem: Problem, spec: BatchSpec, index: number, reach: (stage:
   const { days, instance } = problem;
   const { weights, today } = instance;
   const K = spec.stages.length;
-  if (K === 0 || spec.slots.length !== K) throw new RangeError(`${spec.name} needs as many slots figures as stages, and one at least`);
+  if (K === 0 || spec.slots.length !== K)
+    throw new RangeError(`${spec.name} needs as many slots figures as stages, and one at least`);
   for (const slots of spec.slots) {
     if (!(slots >= 0)) throw new RangeError(`slots of ${spec.name} is ${slots}; it must be 0 or more`);
   }

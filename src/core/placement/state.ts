@@ -41,7 +41,7 @@ export interface State {
 }
 
 export function emptyState(problem: Problem): State {
-  const { placeCount: P, days, blocks, instance } = problem;
+  const { placeCount: P, blocks, instance } = problem;
   const rows = new Uint8Array(P * blocks);
   instance.places.forEach((place, p) => {
     for (let b = 0; b < blocks; b++) rows[p * blocks + b] = place.row[b]!;
@@ -160,7 +160,8 @@ function blockTurned(state: State, p: number, b: number, sign: 1 | -1): void {
 export function setRow(state: State, p: number, from: number, to: number, level: number): void {
   const B = state.problem.blocks;
   for (let b = from; b < to; b++) {
-    if (state.count[p * B + b] !== 0) throw new RangeError(`block ${b} of place ${p} is in use; take out what stands there first`);
+    if (state.count[p * B + b] !== 0)
+      throw new RangeError(`block ${b} of place ${p} is in use; take out what stands there first`);
     state.rows[p * B + b] = level;
   }
   state.rowVersion[p] = ++state.problem.versions;

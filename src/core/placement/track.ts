@@ -6,7 +6,7 @@ const SLACK = 1e-9;
 
 /** One stage in one place: what each day gains at each set-point, and, for the present set-points, when it may end. */
 export interface Track {
-  /** gains[level x days + day]; NaN where the stage may not be. */
+  /** Gain from noon of a day to noon of the next: gains[level x days + day]; NaN where the stage may not be on that day. */
   readonly gains: Float64Array;
   /** Earliest day a stage entered on a day may be left; NONE where it may not be entered. */
   readonly end: Int16Array;
@@ -35,6 +35,11 @@ export function makeTrack(stage: StageSpec, levels: readonly LevelSpec[], days: 
       }
       gains[l * days + d] = last;
     }
+    // Half of this day and half of the next, at the same set-point: set-points are changed at noon.
+    for (let d = 0; d < days; d++) {
+      const next = d + 1 < days ? gains[l * days + d + 1]! : gains[l * days + d]!;
+      gains[l * days + d] = (gains[l * days + d]! + (next === next ? next : 0)) / 2;
+    }
   });
   return { gains, end: new Int16Array(days + 1), bad: new Int16Array(days + 1), version: NONE };
 }
@@ -60,14 +65,9 @@ export function refreshTrack(
   let total = 0;
   for (let d = 0; d < days; d++) {
     const gain = gains[row[rowFrom + blockOf[d]!]! * days + d]!;
-    if (gain === gain) {
-      noon[d] = total + gain / 2;
-      total += gain;
-      bad[d] = 0;
-    } else {
-      noon[d] = total;
-      bad[d] = 1;
-    }
+    noon[d] = total;
+    bad[d] = gain === gain ? 0 : 1;
+    if (gain === gain) total += gain;
   }
   let next = days;
   bad[days] = days;
@@ -109,9 +109,7 @@ export function endFrom(
     if (left <= 0) return d;
     const gain = track.gains[row[rowFrom + blockOf[d]!]! * days + d]!;
     if (!(gain === gain)) return NONE;
-    // From noon of the first day; by noon of day d+1 the half of that day is in as well.
-    const next = d + 1 < days ? track.gains[row[rowFrom + blockOf[d + 1]!]! * days + d + 1]! : 0;
-    left -= gain / 2 + (next === next ? next : 0) / 2;
+    left -= gain;
   }
   return NONE;
 }

@@ -1,6 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { cropNamed, crops } from '../../../tests/references/library.ts';
-import { DEMO_NURSERY, DEMO_PLACES, DEMO_TODAY, USUAL_CONTAINERS } from '../../../simulators/demoBooks.ts';
+import {
+  DEMO_NURSERY,
+  DEMO_OUTSIDE,
+  DEMO_PLACES,
+  DEMO_TODAY,
+  USUAL_CONTAINERS,
+} from '../../../simulators/demoBooks.ts';
 import { demoSeason } from '../../../simulators/demoSeason.ts';
 import { batchProgress } from '../batch/progress.ts';
 import { reduceLog } from '../batch/reduce.ts';
@@ -12,7 +18,7 @@ import { seasonTables } from '../schedule/seasonTables.ts';
 import { roundOf, workOf } from './work.ts';
 
 const today = requireDay(DEMO_TODAY);
-const tables = seasonTables(DEMO_PLACES, requireDay('2026-01-01'), 4 * 366);
+const tables = seasonTables(DEMO_PLACES, requireDay('2026-01-01'), 4 * 366, DEMO_OUTSIDE);
 const containers = new Map(USUAL_CONTAINERS.map((c) => [c.id, c]));
 
 function worked(

@@ -3,15 +3,16 @@ import type { EventKind } from '../batch/event.ts';
 import type { Progress } from '../batch/progress.ts';
 import { planAsItStands } from '../batch/progress.ts';
 import type { BatchState } from '../batch/reduce.ts';
-import type { BatchPlan, Container, Stage } from '../model.ts';
+import { placeOfStage, type BatchPlan, type Container, type Stage } from '../model.ts';
 import { cellsToSow, traysFor } from '../quantities/trays.ts';
 import { milestoneOf, type Chain } from '../schedule/chain.ts';
 import { LAST_RUNG, rungWords } from './ladder.ts';
 
-export type JobKind = 'sow' | 'look' | 'off-heat' | 'pot' | 'space' | 'harden' | 'rung' | 'plant';
+export type JobKind = 'sow' | 'arrive' | 'look' | 'off-heat' | 'pot' | 'space' | 'harden' | 'rung' | 'plant';
 
 export const JOB_WORDS: Readonly<Record<JobKind, string>> = {
   sow: 'Sow',
+  arrive: 'Take in plugs',
   look: 'Look and count',
   'off-heat': 'Off the heat',
   pot: 'Pot up',
@@ -24,6 +25,7 @@ export const JOB_WORDS: Readonly<Record<JobKind, string>> = {
 /** The event one tap logs for a job. */
 export const JOB_EVENT: Readonly<Record<JobKind, EventKind>> = {
   sow: 'sown',
+  arrive: 'arrived',
   look: 'counted',
   'off-heat': 'off-heat',
   pot: 'potted',
@@ -66,9 +68,10 @@ export function workOf(input: WorkInput): Job[] {
   if (forecast.kind !== 'chain' || phase === 'planted' || phase === 'ended') return [];
   const jobs: Job[] = [];
   const facts = input.state.facts;
-  if (phase === 'planned') jobs.push(sowJob(input, forecast));
-  if (phase === 'planned' || phase === 'sown') jobs.push(lookJob(input, forecast));
-  if (facts['off-heat'] === undefined && facts.pot === undefined && facts.harden === undefined) {
+  const { joins } = input.plan;
+  if (phase === 'planned') jobs.push(joins ? arriveJob(input, forecast) : sowJob(input, forecast));
+  if (!joins && (phase === 'planned' || phase === 'sown')) jobs.push(lookJob(input, forecast));
+  if (!joins && facts['off-heat'] === undefined && facts.pot === undefined && facts.harden === undefined) {
     jobs.push(offHeatJob(input, forecast));
   }
   if (facts.pot === undefined && facts.harden === undefined && milestoneOf(forecast, 'pot')) {
@@ -114,8 +117,8 @@ function job(
     ((kind === 'harden' || kind === 'rung' || kind === 'plant') && plan.potContainerId !== null);
   const container = containers.get(potted ? plan.potContainerId! : plan.sowContainerId);
   const plants = (potted ? state.alive_count : state.sown_count) ?? cellsToSow(plan);
-  const to = toStage === null ? null : places[toStage];
-  const from = kind === 'sow' ? places.germinate : places[stage];
+  const to = toStage === null ? null : placeOfStage(places, toStage);
+  const from = kind === 'sow' ? places.germinate : placeOfStage(places, stage);
   return {
     batchId: input.batchId,
     kind,
@@ -145,6 +148,16 @@ function sowJob(input: WorkInput, chain: Chain): Job {
     countWord: 'cells sown',
     why: `${cells} cells for ${input.plan.plantsWanted} plants; half up about {day}`,
     whyDay: dayOf(chain, 'half-up'),
+  });
+}
+
+function arriveJob(input: WorkInput, chain: Chain): Job {
+  const count = cellsToSow(input.plan);
+  return job(input, 'arrive', dueDay(chain, 'arrive'), 'grow', null, {
+    count,
+    max_count: 1_000_000,
+    countWord: 'plugs',
+    why: `${count} plugs ordered for ${input.plan.plantsWanted} plants; look them over before they go in with the rest`,
   });
 }
 
@@ -185,16 +198,23 @@ function potJob(input: WorkInput, chain: Chain): Job {
 }
 
 function spaceJob(input: WorkInput, chain: Chain): Job {
-  return job(input, 'space', dueDay(chain, 'space'), 'pot', null, {
+  return job(input, 'space', dueDay(chain, 'space'), 'pot', 'space', {
     why: 'leaves touch about now; twice the room',
   });
 }
 
 function hardenJob(input: WorkInput, chain: Chain): Job {
-  return job(input, 'harden', dueDay(chain, 'harden'), input.plan.potContainerId === null ? 'grow' : 'pot', 'harden', {
-    why: `rung 1: ${rungWords(1)}; to go out {day}`,
-    whyDay: dayOf(chain, 'plant'),
-  });
+  return job(
+    input,
+    'harden',
+    dueDay(chain, 'harden'),
+    input.plan.potContainerId === null ? 'grow' : 'space',
+    'harden',
+    {
+      why: `rung 1: ${rungWords(1)}; to go out {day}`,
+      whyDay: dayOf(chain, 'plant'),
+    },
+  );
 }
 
 function rungJobs(input: WorkInput, chain: Chain): Job[] {

@@ -29,11 +29,16 @@ export function backwardChain(input: RouteInput): ChainResult {
   let space_t: number | null = null;
   let growth = sums.ready_degreeDays;
   if (sums.pot_degreeDays !== null) {
-    const restart = timeBefore(route.inPot, harden_t, sums.ready_degreeDays - sums.pot_degreeDays);
+    const apart = route.inSpace !== route.inPot;
+    if (apart) space_t = timeBefore(route.inSpace, harden_t, sums.ready_degreeDays - sums.space_degreeDays!);
+    if (apart && space_t === null)
+      return unreachable('space', plan.places.space ?? null, 'too cold there before that date: it never gets ready');
+    const inPot = apart ? sums.space_degreeDays! - sums.pot_degreeDays : sums.ready_degreeDays - sums.pot_degreeDays;
+    const restart = timeBefore(route.inPot, space_t ?? harden_t, inPot);
     if (restart === null)
       return unreachable('pot', route.places.pot, 'too cold there before that date: it never gets ready');
     pot_t = restart - POTTING_CHECK_DAYS;
-    space_t = timeAfter(route.inPot, restart, sums.space_degreeDays! - sums.pot_degreeDays);
+    space_t ??= timeAfter(route.inPot, restart, sums.space_degreeDays! - sums.pot_degreeDays);
     off_latest = pot_t;
     growth = sums.pot_degreeDays;
   }
@@ -83,7 +88,7 @@ export function backwardChain(input: RouteInput): ChainResult {
     });
   }
   const after = timeAfter(
-    potted ? route.inPot : route.inGrow,
+    potted ? route.inSpace : route.inGrow,
     harden_t,
     sums.overAge_degreeDays - sums.ready_degreeDays,
   );

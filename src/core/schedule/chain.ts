@@ -3,10 +3,12 @@ import type { DayNumber } from '../calendar/dayNumber.ts';
 import type { Stage } from '../model.ts';
 
 /** The knots of a batch's way, in order. 'pot' and 'space' only where it is potted. */
-export type MilestoneKey = 'sow' | 'first-up' | 'half-up' | 'off-heat' | 'pot' | 'space' | 'harden' | 'plant';
+export type MilestoneKey =
+  'sow' | 'arrive' | 'first-up' | 'half-up' | 'off-heat' | 'pot' | 'space' | 'harden' | 'plant';
 
 export const MILESTONE_WORDS: Readonly<Record<MilestoneKey, string>> = {
   sow: 'Sow',
+  arrive: 'Plugs arrive',
   'first-up': 'First up',
   'half-up': 'Half up',
   'off-heat': 'Off the heat',
@@ -46,6 +48,11 @@ export interface Unreachable {
 }
 
 export type ChainResult = Chain | Unreachable;
+
+/** Where a chain begins: its sowing, or the day its plugs come. */
+export function startOf(chain: Chain): Milestone {
+  return chain.milestones[0]!;
+}
 
 /** The milestone of a key, or null where the chain has none. */
 export function milestoneOf(chain: Chain, key: MilestoneKey): Milestone | null {

@@ -2,7 +2,7 @@ import { COMMON_PRACTICE, OWN_LOG, type Because, type BecauseInput } from '../be
 import { isoFromDay, type DayNumber } from '../calendar/dayNumber.ts';
 import { FIRST_UP_PROGRESS, SPREAD_SIGMA } from '../germination/spread.ts';
 import { STAGE_SUM_SOURCE } from '../growth/stageSums.ts';
-import type { Stage } from '../model.ts';
+import { placeOfStage, type Stage } from '../model.ts';
 import type { MilestoneKey } from './chain.ts';
 import { temperatureOn } from './placeClimate.ts';
 import type { Route, RouteInput } from './route.ts';
@@ -22,11 +22,24 @@ export function becauseOf(
 ): Because {
   if (done) return { rule: 'Logged.', inputs: [], source: OWN_LOG };
   const told = WHY[key](context, before_day);
+  const planned = workDay(context, key);
+  if (planned !== null && !overdue) {
+    return {
+      ...told,
+      rule: `${told.rule} Planned for this day or as soon after as it is ready.`,
+      inputs: [...told.inputs, { name: 'planned day', date: isoFromDay(planned) }],
+    };
+  }
   if (!overdue) return told;
   return {
     ...told,
     rule: `${told.rule} That day has passed without a log, so today is taken.`,
   };
+}
+
+/** Day the plan names for a step; null where it names none. */
+function workDay({ plan }: BecauseContext, key: MilestoneKey): DayNumber | null {
+  return (plan.steps as Partial<Record<MilestoneKey, DayNumber>> | undefined)?.[key] ?? null;
 }
 
 type Why = (context: BecauseContext, before_day: DayNumber | null) => Because;
@@ -39,6 +52,11 @@ const WHY: Readonly<Record<MilestoneKey, Why>> = {
       { name: 'transplant date', date: isoFromDay(c.plan.transplantOn) },
     ],
     source: germinationSource(c),
+  }),
+  arrive: (c) => ({
+    rule: 'Bought in as plugs: they come on this day and are not sown here.',
+    inputs: c.plan.joins ? [{ name: 'ordered for', date: isoFromDay(c.plan.joins.on) }] : [],
+    source: COMMON_PRACTICE,
   }),
   'first-up': (c, before_day) => ({
     rule: `The first 5% show at ${FIRST_UP_PROGRESS.toFixed(2)} of the way to half up. Look every day from here.`,
@@ -82,8 +100,8 @@ const WHY: Readonly<Record<MilestoneKey, Why>> = {
     rule: 'Grown enough to meet the weather, and not sooner than its hardening days before the transplant date.',
     inputs: [
       ...growthInputs(c, c.route.sums.ready_degreeDays),
-      ...climateInputs(c, c.plan.potContainerId === null ? 'grow' : 'pot', before_day),
-      ...gainInputs(c.route.inPot, before_day),
+      ...climateInputs(c, c.plan.potContainerId === null ? 'grow' : 'space', before_day),
+      ...gainInputs(c.route.inSpace, before_day),
       { name: 'hardening', value: `${c.plan.hardening_days} days` },
     ],
     source: STAGE_SUM_SOURCE,
@@ -101,7 +119,7 @@ function climateInputs(
   before_day: DayNumber | null,
   fallback_day = c.plan.transplantOn,
 ): BecauseInput[] {
-  const placeId = c.plan.places[stage];
+  const placeId = placeOfStage(c.plan.places, stage);
   if (placeId === null) return [];
   const day = before_day ?? fallback_day;
   const place = c.tables.places.get(placeId);

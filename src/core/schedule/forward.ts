@@ -1,6 +1,7 @@
 import type { DayNumber } from '../calendar/dayNumber.ts';
 import { FIRST_UP_PROGRESS } from '../germination/spread.ts';
 import { POTTING_CHECK_DAYS } from '../growth/stageSums.ts';
+import type { WorkKey } from '../model.ts';
 import { becauseOf, type BecauseContext } from './chainBecause.ts';
 import { noonOf, type Chain, type ChainResult, type Milestone, type MilestoneKey } from './chain.ts';
 import { offHeatAfter, routeOf, unreachable, type RouteInput } from './route.ts';
@@ -50,39 +51,65 @@ export function forwardChain(input: ForwardInput): ChainResult {
     return t;
   };
 
-  const sow_t = add('sow', noonOf(input.sowOn));
-  const half = timeAfter(route.germination, sow_t, 1);
-  if (half === null && facts['half-up'] === undefined && laterFact(facts, 'half-up') === null) {
-    return unreachable('germinate', route.places.germinate, 'too cold or too hot there: it never comes up');
-  }
-  const first = timeAfter(route.germination, sow_t, FIRST_UP_PROGRESS);
-  const half_estimate = half ?? Infinity;
-  add('first-up', Math.min(first ?? half_estimate, half_estimate));
-  const half_t = add('half-up', half_estimate);
-  const off = offHeatAfter(route, input.offHeat, half_t) ?? half_t;
-  const off_t = add('off-heat', off);
+  /** What is ready before the day the plan names waits for that day. */
+  const planned = (key: WorkKey, computed_t: number): number => {
+    const day = input.waitForDate ? plan.steps?.[key] : undefined;
+    return day === undefined ? computed_t : Math.max(computed_t, noonOf(day));
+  };
 
   const { sums } = route;
-  const grownInHeat = Math.max(0, totalAt(route.inHeat, off_t) - totalAt(route.inHeat, half_t));
+  const { joins } = plan;
+  /** Growth already behind it when it comes off the heat, and when that is. */
+  let grown = 0;
+  let off_t: number;
+  if (joins) {
+    off_t = add('arrive', noonOf(joins.on));
+    if (joins.stage === 'pot') grown = sums.ready_degreeDays * input.crop.potAt_frac;
+  } else {
+    const sow_t = add('sow', noonOf(input.sowOn));
+    const half = timeAfter(route.germination, sow_t, 1);
+    if (half === null && facts['half-up'] === undefined && laterFact(facts, 'half-up') === null) {
+      return unreachable('germinate', route.places.germinate, 'too cold or too hot there: it never comes up');
+    }
+    const first = timeAfter(route.germination, sow_t, FIRST_UP_PROGRESS);
+    const half_estimate = half ?? Infinity;
+    add('first-up', Math.min(first ?? half_estimate, half_estimate));
+    const half_t = add('half-up', half_estimate);
+    off_t = add('off-heat', planned('off-heat', offHeatAfter(route, input.offHeat, half_t) ?? half_t));
+    grown = Math.max(0, totalAt(route.inHeat, off_t) - totalAt(route.inHeat, half_t));
+  }
+
   let ready_t: number | null;
   let from_t = off_t;
-  let left = sums.ready_degreeDays - grownInHeat;
-  let overLeft = sums.overAge_degreeDays - grownInHeat;
+  let left = sums.ready_degreeDays - grown;
+  let overLeft = sums.overAge_degreeDays - grown;
+  let inLast = route.inGrow;
   if (sums.pot_degreeDays !== null) {
-    const pot = timeAfter(route.inGrow, off_t, sums.pot_degreeDays - grownInHeat);
+    const pot = timeAfter(route.inGrow, off_t, sums.pot_degreeDays - grown);
     if (pot === null && facts.pot === undefined && laterFact(facts, 'pot') === null) {
       return unreachable('grow', route.places.grow, 'too cold there: it never grows to potting size');
     }
-    const pot_t = add('pot', pot ?? off_t);
+    const pot_t = add('pot', planned('pot', pot ?? off_t));
     // The logged potting is itself a sign of the stage reached: growth in a full cell before it is not counted.
     from_t = pot_t + POTTING_CHECK_DAYS;
     left = sums.ready_degreeDays - sums.pot_degreeDays;
     overLeft = sums.overAge_degreeDays - sums.pot_degreeDays;
-    const space = timeAfter(route.inPot, from_t, sums.space_degreeDays! - sums.pot_degreeDays);
-    if (space !== null || facts.space !== undefined) add('space', space ?? from_t);
+    inLast = route.inPot;
+    const toSpace = sums.space_degreeDays! - sums.pot_degreeDays;
+    const space = timeAfter(route.inPot, from_t, toSpace);
+    if (space !== null || facts.space !== undefined) {
+      const space_t = add('space', planned('space', space ?? from_t));
+      if (route.inSpace !== route.inPot) {
+        const grownInPot = Math.max(0, totalAt(route.inPot, space_t) - totalAt(route.inPot, from_t));
+        left -= grownInPot;
+        overLeft -= grownInPot;
+        from_t = space_t;
+        inLast = route.inSpace;
+      }
+    }
   }
-  ready_t = timeAfter(route.inPot, from_t, left);
-  const overAge_t = timeAfter(route.inPot, from_t, overLeft);
+  ready_t = timeAfter(inLast, from_t, left);
+  const overAge_t = timeAfter(inLast, from_t, overLeft);
   if (ready_t === null) {
     if (facts.harden === undefined) {
       return unreachable(
@@ -93,14 +120,24 @@ export function forwardChain(input: ForwardInput): ChainResult {
     }
     ready_t = noonOf(facts.harden);
   }
-  const due_t = noonOf(plan.transplantOn - plan.hardening_days);
+  const due_t = noonOf(plan.steps?.harden ?? plan.transplantOn - plan.hardening_days);
   const harden_t = add('harden', input.waitForDate ? Math.max(ready_t, due_t) : ready_t);
-  add('plant', harden_t + plan.hardening_days);
+  add('plant', planned('plant', harden_t + plan.hardening_days));
   const chain: Chain = { kind: 'chain', milestones, ready_t, overAge_t };
   return chain;
 }
 
-const ORDER: readonly MilestoneKey[] = ['sow', 'first-up', 'half-up', 'off-heat', 'pot', 'space', 'harden', 'plant'];
+const ORDER: readonly MilestoneKey[] = [
+  'arrive',
+  'sow',
+  'first-up',
+  'half-up',
+  'off-heat',
+  'pot',
+  'space',
+  'harden',
+  'plant',
+];
 
 /** Day of the first logged step after a step, which bounds it when it was not logged itself; null when there is none. */
 function laterFact(facts: Facts, key: MilestoneKey): DayNumber | null {

@@ -1,7 +1,8 @@
 import type { DayNumber } from '../calendar/dayNumber.ts';
 import type { Stage } from '../model.ts';
 import { backwardChain } from './backward.ts';
-import { milestoneOf, type Chain, type Unreachable } from './chain.ts';
+import { plannedChain } from './plannedChain.ts';
+import { milestoneOf, startOf, type Chain, type Unreachable } from './chain.ts';
 import { forwardChain } from './forward.ts';
 import type { RouteInput } from './route.ts';
 import { ruleOfWeeksSowDay } from './ruleOfWeeks.ts';
@@ -24,7 +25,7 @@ export interface Outlook {
 
 /** The outlook of a plan on a day, for one who has not sown yet. */
 export function outlook(input: RouteInput, frost: FrostDates, today: DayNumber): Outlook {
-  const plan = backwardChain(input);
+  const plan = plannedChain(input);
   const ruleSowOn = ruleOfWeeksSowDay(input.crop, input.plan);
   if (plan.kind === 'unreachable') {
     const stuck = forwardChain({
@@ -43,7 +44,7 @@ export function outlook(input: RouteInput, frost: FrostDates, today: DayNumber):
       wouldDo: alternatives(input, plan.stage, ruleSowOn),
     };
   }
-  const sow = milestoneOf(plan, 'sow')!;
+  const sow = startOf(plan);
   const past = sow.day < today;
   const soonest = past
     ? forwardChain({

@@ -1,7 +1,9 @@
 import type { DayNumber } from '../calendar/dayNumber.ts';
 import { civilFromDay, dayFromCivil } from '../calendar/dayNumber.ts';
 import { dayOfMonthDay } from '../calendar/monthDay.ts';
-import type { Place } from '../model.ts';
+import { mondayOf } from '../calendar/week.ts';
+import type { Place, PlaceTemperature } from '../model.ts';
+import type { OutsideClimate } from './outsideClimate.ts';
 
 /** Day and night temperature of a place for each day from `from`, degrees Celsius. */
 export interface PlaceClimate {
@@ -20,17 +22,61 @@ export function hoursOfDay(day_C: number, night_C: number): Float64Array {
   return hours.fill(day_C, (24 - DAY_HOURS) / 2, (24 + DAY_HOURS) / 2);
 }
 
+type Warmed = Pick<Place, 'id' | 'name' | 'periods' | 'temperature' | 'setPoints'>;
+
 /**
- * The temperatures a place really has, day by day, from its yearly periods. A period lasts until the next begins,
- * across the new year.
+ * The temperatures a place really has, day by day: from its yearly periods, from its weekly set-points, or from outside.
  * @param days how many days, at least 1
- * @throws RangeError for a place without periods
+ * @param outside usual outside over the same days; needed by places that are not written down by periods
+ * @throws RangeError for a place without periods, or without the outside it follows
  */
 export function placeClimate(
-  place: Pick<Place, 'id' | 'name' | 'periods'>,
+  place: Warmed,
   from: DayNumber,
   days: number,
+  outside: OutsideClimate | null = null,
 ): PlaceClimate {
+  const { temperature } = place;
+  if (temperature === undefined || temperature.kind === 'written') return writtenClimate(place, from, days);
+  if (outside === null)
+    throw new RangeError(`${place.name} follows outside: write down the usual temperatures outside`);
+  const day_C = new Float64Array(days);
+  const night_C = new Float64Array(days);
+  const chosen = new Map((place.setPoints ?? []).map((s) => [s.week, s.setPoint_C]));
+  for (let i = 0; i < days; i++) {
+    const out = temperatureOn(outside, from + i);
+    if (temperature.kind === 'outside') {
+      day_C[i] = out.day_C + temperature.plusDay_K;
+      night_C[i] = out.night_C + temperature.plusNight_K;
+    } else {
+      const week = mondayOf(from + i);
+      const setPoint_C = chosen.has(week) ? chosen.get(week)! : temperature.usual_C;
+      const held = heldAt(temperature, setPoint_C, out.day_C, out.night_C);
+      day_C[i] = held.day_C;
+      night_C[i] = held.night_C;
+    }
+  }
+  return { placeId: place.id, from, day_C, night_C };
+}
+
+/** Day and night of a place held at a set-point (null = off) with so much outside. Heating does not cool. */
+export function heldAt(
+  temperature: Extract<PlaceTemperature, { kind: 'set-point' }>,
+  setPoint_C: number | null,
+  outDay_C: number,
+  outNight_C: number,
+): { day_C: number; night_C: number } {
+  const freeDay_C = outDay_C + temperature.unheatedPlus_K;
+  const freeNight_C = outNight_C + temperature.unheatedPlus_K;
+  if (setPoint_C === null) return { day_C: freeDay_C, night_C: freeNight_C };
+  return {
+    day_C: Math.max(setPoint_C, freeDay_C),
+    night_C: Math.max(setPoint_C - temperature.nightDrop_K, freeNight_C),
+  };
+}
+
+/** From yearly periods: a period lasts until the next begins, across the new year. */
+function writtenClimate(place: Warmed, from: DayNumber, days: number): PlaceClimate {
   if (place.periods.length === 0) throw new RangeError(`${place.name} has no temperature: give it at least one period`);
   const day_C = new Float64Array(days);
   const night_C = new Float64Array(days);
@@ -64,7 +110,10 @@ export function meanTemperature_C(climate: PlaceClimate, from: DayNumber, to: Da
 }
 
 /** Day and night of one day, clamped to what the climate covers. */
-export function temperatureOn(climate: PlaceClimate, day: DayNumber): { day_C: number; night_C: number } {
+export function temperatureOn(
+  climate: Omit<PlaceClimate, 'placeId'>,
+  day: DayNumber,
+): { day_C: number; night_C: number } {
   const i = Math.min(Math.max(day - climate.from, 0), climate.day_C.length - 1);
   return { day_C: climate.day_C[i]!, night_C: climate.night_C[i]! };
 }

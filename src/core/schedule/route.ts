@@ -1,6 +1,6 @@
 import { ALL_UP_PROGRESS } from '../germination/spread.ts';
 import { stageSums, type StageSums } from '../growth/stageSums.ts';
-import type { BatchPlan, Crop, OffHeatRule, Stage } from '../model.ts';
+import { placeOfStage, type BatchPlan, type Crop, type OffHeatRule, type Stage, type StagePlaces } from '../model.ts';
 import type { Unreachable } from './chain.ts';
 import type { SeasonTables } from './seasonTables.ts';
 import { timeAfter, type ThermalIntegral } from './thermalIntegral.ts';
@@ -16,12 +16,13 @@ export interface RouteInput {
 /** A batch's places resolved to running totals, with its stage sums. */
 export interface Route {
   readonly sums: StageSums;
-  readonly places: Readonly<Record<Stage, number | null>>;
+  readonly places: StagePlaces;
   readonly germination: ThermalIntegral;
-  /** Growth in the germination place (between half up and off the heat), the growing place and the potting place. */
+  /** Growth in the germination place (between half up and off the heat), the growing place, in the pot and spaced out. */
   readonly inHeat: ThermalIntegral;
   readonly inGrow: ThermalIntegral;
   readonly inPot: ThermalIntegral;
+  readonly inSpace: ThermalIntegral;
 }
 
 /** The route of a batch, or what is missing for it. */
@@ -40,6 +41,7 @@ export function routeOf({ crop, plan, tables }: RouteInput): Route | Unreachable
     inHeat: tables.growthOf(crop, germinate),
     inGrow: tables.growthOf(crop, grow),
     inPot: tables.growthOf(crop, potted ? plan.places.pot! : grow),
+    inSpace: tables.growthOf(crop, potted ? placeOfStage(plan.places, 'space')! : grow),
   };
 }
 

@@ -3,6 +3,7 @@ import { germinationRate } from '../germination/germinationRate.ts';
 import { progressOverHours } from '../germination/progress.ts';
 import { degreeDaysOfDay } from '../growth/stageSums.ts';
 import type { Crop, Place } from '../model.ts';
+import { outsideClimate, type MonthNormal, type OutsideClimate } from './outsideClimate.ts';
 import { hoursOfDay, placeClimate, type PlaceClimate } from './placeClimate.ts';
 import { thermalIntegral, type ThermalIntegral } from './thermalIntegral.ts';
 
@@ -14,6 +15,8 @@ export interface SeasonTables {
   readonly from: DayNumber;
   readonly days: number;
   readonly places: ReadonlyMap<number, Place>;
+  /** Usual outside over these days; null when it is not written down. */
+  readonly outside: OutsideClimate | null;
   climateOf(placeId: number): PlaceClimate;
   germinationOf(crop: Crop, placeId: number): ThermalIntegral;
   growthOf(crop: Crop, placeId: number): ThermalIntegral;
@@ -23,7 +26,13 @@ export interface SeasonTables {
  * Tables over days [from, from + days). Each integral is made at first use.
  * @throws RangeError for a place that is not among `places`
  */
-export function seasonTables(places: readonly Place[], from: DayNumber, days: number): SeasonTables {
+export function seasonTables(
+  places: readonly Place[],
+  from: DayNumber,
+  days: number,
+  normals: readonly MonthNormal[] | null = null,
+): SeasonTables {
+  const outside = normals === null ? null : outsideClimate(normals, from, days);
   const byId = new Map(places.map((place) => [place.id, place]));
   const climates = new Map<number, PlaceClimate>();
   const germination = new Map<number, ThermalIntegral>();
@@ -33,7 +42,7 @@ export function seasonTables(places: readonly Place[], from: DayNumber, days: nu
     return remember(climates, placeId, () => {
       const place = byId.get(placeId);
       if (!place) throw new RangeError(`there is no place number ${placeId}`);
-      return placeClimate(place, from, days);
+      return placeClimate(place, from, days, outside);
     });
   }
 
@@ -41,6 +50,7 @@ export function seasonTables(places: readonly Place[], from: DayNumber, days: nu
     from,
     days,
     places: byId,
+    outside,
     climateOf,
     germinationOf: (crop, placeId) =>
       remember(germination, crop.id * PLACES + placeId, () => {

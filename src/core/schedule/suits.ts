@@ -6,6 +6,7 @@ const KINDS: Readonly<Record<Stage, readonly PlaceKind[]>> = {
   germinate: ['dark-chamber', 'lit-chamber', 'bench', 'house', 'frame'],
   grow: ['lit-chamber', 'bench', 'house', 'frame'],
   pot: ['bench', 'house', 'frame', 'ground'],
+  space: ['bench', 'house', 'frame', 'ground'],
   harden: ['frame', 'ground', 'house'],
 };
 

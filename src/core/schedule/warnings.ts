@@ -2,8 +2,8 @@ import { COMMON_PRACTICE } from '../because.ts';
 import type { DayNumber } from '../calendar/dayNumber.ts';
 import { nearestOccurrence, type MonthDay } from '../calendar/monthDay.ts';
 import { emergenceShare_frac } from '../germination/germinationRate.ts';
-import type { BatchPlan, Crop, Stage } from '../model.ts';
-import { milestoneOf, type Chain } from './chain.ts';
+import { placeOfStage, type BatchPlan, type Crop, type Stage } from '../model.ts';
+import { milestoneOf, startOf, type Chain } from './chain.ts';
 import { meanTemperature_C } from './placeClimate.ts';
 import type { SeasonTables } from './seasonTables.ts';
 import { stageRange, suitsStage } from './suits.ts';
@@ -28,6 +28,7 @@ const STAGE_WORDS: Readonly<Record<Stage, string>> = {
   germinate: 'to germinate',
   grow: 'to grow on',
   pot: 'in the pot',
+  space: 'spaced out',
   harden: 'to harden off',
 };
 
@@ -44,7 +45,7 @@ export function chainWarnings(
   today: DayNumber,
 ): Warning[] {
   const warnings: Warning[] = [];
-  const sow = milestoneOf(chain, 'sow')!;
+  const sow = startOf(chain);
   if (sow.day < today && sow.status !== 'done') {
     warnings.push(warning('past', 'germinate', sow.day, 'Sowing would have been on {day}, which is past.', []));
   }
@@ -64,14 +65,19 @@ export function chainWarnings(
 /** Days each stage lasts by a chain, both included. */
 export function stageSpans(chain: Chain, plan: BatchPlan): { stage: Stage; from: DayNumber; to: DayNumber }[] {
   const day = (key: Parameters<typeof milestoneOf>[1]) => milestoneOf(chain, key)?.day;
-  const off = day('off-heat')!;
+  const off = day('off-heat') ?? startOf(chain).day;
   const harden = day('harden')!;
   const pot = day('pot');
   const spans: { stage: Stage; from: DayNumber; to: DayNumber }[] = [
-    { stage: 'germinate', from: day('sow')!, to: off },
+    ...(plan.joins ? [] : [{ stage: 'germinate' as const, from: day('sow')!, to: off }]),
     { stage: 'grow', from: off, to: pot ?? harden },
   ];
-  if (pot !== undefined && plan.potContainerId !== null) spans.push({ stage: 'pot', from: pot, to: harden });
+  if (pot !== undefined && plan.potContainerId !== null) {
+    const space = day('space') ?? harden;
+    const apart = placeOfStage(plan.places, 'space') !== plan.places.pot;
+    spans.push({ stage: 'pot', from: pot, to: apart ? space : harden });
+    if (apart && space < harden) spans.push({ stage: 'space', from: space, to: harden });
+  }
   spans.push({ stage: 'harden', from: harden, to: day('plant')! });
   return spans;
 }
@@ -84,7 +90,7 @@ function stageWarnings(
   plan: BatchPlan,
   tables: SeasonTables,
 ): Warning[] {
-  const placeId = plan.places[stage];
+  const placeId = placeOfStage(plan.places, stage);
   const place = placeId === null ? undefined : tables.places.get(placeId);
   if (!place) return [];
   const climate = tables.climateOf(place.id);

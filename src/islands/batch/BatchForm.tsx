@@ -1,6 +1,6 @@
 import { useEffect, useId, useMemo, useState } from 'react';
 import { dayFromIso, isoFromDay } from '../../core/calendar/dayNumber.ts';
-import { STAGES, type BatchPlan, type Crop, type Stage } from '../../core/model.ts';
+import { ALL_STAGES, type BatchPlan, type Crop, type Stage, type StagePlaces } from '../../core/model.ts';
 import { cellsToSow, slotsFor, traysFor } from '../../core/quantities/trays.ts';
 import { outlook } from '../../core/schedule/outlook.ts';
 import { placesForStage } from '../../core/schedule/suits.ts';
@@ -19,6 +19,7 @@ const STAGE_LABELS: Readonly<Record<Stage, string>> = {
   germinate: 'Germinates in',
   grow: 'Grows on in',
   pot: 'In the pot in',
+  space: 'Spaced out in',
   harden: 'Hardens in',
 };
 /** Days before transplanting at which a stage's temperature is looked at when places are proposed. */
@@ -26,6 +27,7 @@ const ROUGH_DAYS: Readonly<Record<Stage, number>> = {
   germinate: 56,
   grow: 42,
   pot: 21,
+  space: 14,
   harden: 4,
 };
 
@@ -38,7 +40,7 @@ export interface Draft {
   readonly transplantOn: string;
   readonly hardening: string;
   readonly spare: string;
-  readonly places: Readonly<Record<Stage, number | null>>;
+  readonly places: StagePlaces;
   readonly sowContainerId: number | null;
   readonly potContainerId: number | null;
   readonly note: string;
@@ -191,27 +193,29 @@ export function BatchForm({ house, editing }: Props) {
         </div>
         <fieldset className="grid grid-cols-2 gap-3">
           <legend className="mb-1 font-semibold">Where it goes</legend>
-          {STAGES.filter((stage) => stage !== 'pot' || draft.potContainerId !== null).map((stage) => (
-            <SelectField
-              key={stage}
-              id={`${id}${stage}`}
-              label={STAGE_LABELS[stage]}
-              value={draft.places[stage]}
-              none="no place"
-              error={err(`places.${stage}`)}
-              options={
-                crop
-                  ? placesForStage(tables, crop, stage, (transplantDay ?? house.today + 70) - ROUGH_DAYS[stage]).map(
-                      (fit) => ({
-                        id: fit.placeId,
-                        name: `${fit.name}, ${dayNight(fit.day_C, fit.night_C, house.unit)}${fit.inRange ? '' : ' (outside its range)'}`,
-                      }),
-                    )
-                  : house.places
-              }
-              onValue={(placeId) => set({ places: { ...draft.places, [stage]: placeId } })}
-            />
-          ))}
+          {ALL_STAGES.filter((stage) => (stage !== 'pot' && stage !== 'space') || draft.potContainerId !== null).map(
+            (stage) => (
+              <SelectField
+                key={stage}
+                id={`${id}${stage}`}
+                label={STAGE_LABELS[stage]}
+                value={draft.places[stage] ?? null}
+                none={stage === 'space' ? 'where it was potted' : 'no place'}
+                error={err(`places.${stage}`)}
+                options={
+                  crop
+                    ? placesForStage(tables, crop, stage, (transplantDay ?? house.today + 70) - ROUGH_DAYS[stage]).map(
+                        (fit) => ({
+                          id: fit.placeId,
+                          name: `${fit.name}, ${dayNight(fit.day_C, fit.night_C, house.unit)}${fit.inRange ? '' : ' (outside its range)'}`,
+                        }),
+                      )
+                    : house.places
+                }
+                onValue={(placeId) => set({ places: { ...draft.places, [stage]: placeId } })}
+              />
+            ),
+          )}
         </fieldset>
         <div className="grid grid-cols-2 gap-3">
           <SelectField

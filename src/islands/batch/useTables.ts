@@ -4,5 +4,5 @@ import type { HouseData } from '../../contracts/seasonData.ts';
 
 /** The season's tables in the browser, made once for a house. */
 export function useTables(house: HouseData): SeasonTables {
-  return useMemo(() => seasonTables(house.places, house.tablesFrom, house.tableDays), [house]);
+  return useMemo(() => seasonTables(house.places, house.tablesFrom, house.tableDays, house.outside), [house]);
 }

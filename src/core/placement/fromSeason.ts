@@ -1,0 +1,354 @@
+import type { ChainState, Progress } from '../batch/progress.ts';
+import { stageOfPhase } from '../batch/progress.ts';
+import type { DayNumber } from '../calendar/dayNumber.ts';
+import { mondayOf } from '../calendar/week.ts';
+import { germinationRate } from '../germination/germinationRate.ts';
+import { progressOverHours } from '../germination/progress.ts';
+import { ALL_UP_PROGRESS } from '../germination/spread.ts';
+import { degreeDaysOfDay, OVER_AGE_WEEKS, POTTING_CHECK_DAYS, stageSums } from '../growth/stageSums.ts';
+import {
+  placeOfStage,
+  USUAL_WINDOW,
+  type BatchPlan,
+  type Container,
+  type Crop,
+  type OffHeatRule,
+  type Place,
+  type Stage,
+} from '../model.ts';
+import { cellsToSow, slotsFor, traysFor } from '../quantities/trays.ts';
+import { milestoneOf, noonOf, type Chain } from '../schedule/chain.ts';
+import { heldAt, hoursOfDay, temperatureOn } from '../schedule/placeClimate.ts';
+import { routeOf } from '../schedule/route.ts';
+import type { SeasonTables } from '../schedule/seasonTables.ts';
+import { stageRange, suitsStage } from '../schedule/suits.ts';
+import { totalAt } from '../schedule/thermalIntegral.ts';
+import { coolCap_C, levelsOf, type CoolSchool } from './coolCap.ts';
+import { heatNeed_kWh } from './energy.ts';
+import type { BatchSpec, FixedStay, Instance, LevelSpec, PlaceSpec, StageSpec, Weights } from './instance.ts';
+
+/** A batch of the season to be planned. */
+export interface SeasonBatchToPlan {
+  readonly id: number;
+  readonly name: string;
+  readonly crop: Crop;
+  readonly plan: BatchPlan;
+  readonly state: ChainState;
+  readonly pinned: boolean;
+  readonly progress: Progress;
+}
+
+export interface SeasonToPlan {
+  readonly today: DayNumber;
+  readonly places: readonly Place[];
+  readonly containers: ReadonlyMap<number, Container>;
+  readonly offHeat: OffHeatRule;
+  readonly coolSchool: CoolSchool;
+  readonly coolMost_C: number;
+  readonly weights: Weights;
+  readonly tables: SeasonTables;
+  readonly batches: readonly SeasonBatchToPlan[];
+}
+
+/** An instance with what it takes to read its answer back. */
+export interface SeasonInstance {
+  readonly instance: Instance;
+  /** Day 0 of the instance: the Monday of this week. */
+  readonly from: DayNumber;
+  readonly placeIds: readonly number[];
+  /** Of each batch of the instance: its number, and the stages it goes through. */
+  readonly batches: readonly { readonly id: number; readonly stages: readonly Stage[] }[];
+}
+
+/** Days a tray may stay in a stage once it could go on. Common practice, no source. */
+const WAIT_DAYS: Readonly<Record<Stage, number>> = { germinate: 1, grow: 7, pot: 6, space: 14, harden: 7 };
+const SHORTEST_days = 60;
+const LONGEST_days = 420;
+
+/** The season as a placement to be solved. Batches planted out or ended are left out. */
+export function seasonInstance(season: SeasonToPlan): SeasonInstance {
+  const from = mondayOf(season.today);
+  const live = season.batches.filter(({ state }) => state.phase !== 'planted' && state.phase !== 'ended');
+  const lastOut = Math.max(season.today, ...live.map(({ plan }) => plan.transplantOn + windowOf(plan).after_days));
+  const days = Math.min(LONGEST_days, Math.max(SHORTEST_days, lastOut - from + season.weights.mostLate_days + 10));
+  const stages: StageSpec[] = [];
+  const known = new Map<string, number>();
+  const places = season.places.map((place) => placeSpec(place, season, from, days));
+  const batches = live.map((batch) => {
+    const ways = stagesOf(batch.plan);
+    const indexes = ways.map((stage) => {
+      const key = `${batch.crop.id}/${stage}/${batch.plan.potContainerId !== null}/${stage === 'harden' ? batch.plan.hardening_days : ''}/${stage === 'grow' ? (batch.plan.joins?.stage ?? '') : ''}`;
+      let at = known.get(key);
+      if (at === undefined) known.set(key, (at = stages.push(stageSpec(stage, batch, season)) - 1));
+      return at;
+    });
+    return { spec: batchSpec(batch, ways, indexes, season, from, days), id: batch.id, stages: ways };
+  });
+  return {
+    from,
+    placeIds: season.places.map((place) => place.id),
+    batches: batches.map(({ id, stages: ways }) => ({ id, stages: ways })),
+    instance: {
+      days,
+      blockDays: 7,
+      blockOffset: 0,
+      frozenBlocks: 1,
+      today: season.today - from,
+      places,
+      stages,
+      batches: batches.map(({ spec }) => spec),
+      weights: season.weights,
+    },
+  };
+}
+
+/** The stages a plan goes through, in order. */
+export function stagesOf(plan: BatchPlan): Stage[] {
+  const potted = plan.potContainerId !== null;
+  const all: Stage[] = potted ? ['germinate', 'grow', 'pot', 'space', 'harden'] : ['germinate', 'grow', 'harden'];
+  return plan.joins ? all.slice(1) : all;
+}
+
+function windowOf(plan: BatchPlan): { before_days: number; after_days: number } {
+  return {
+    before_days: plan.before_days ?? USUAL_WINDOW.before_days,
+    after_days: plan.after_days ?? USUAL_WINDOW.after_days,
+  };
+}
+
+function placeSpec(place: Place, season: SeasonToPlan, from: DayNumber, days: number): PlaceSpec {
+  const { temperature } = place;
+  const closed = (place.closed ?? []).map((run) => [run.from - from, run.to + 1 - from] as const);
+  const base = { id: place.id, name: place.name, room_slots: place.room_trays, closed };
+  const blocks = Math.ceil(days / 7) + 1;
+  if (temperature?.kind !== 'set-point') {
+    const climate = season.tables.climateOf(place.id);
+    const cut = (row: Float64Array) =>
+      Float64Array.from({ length: days }, (_, i) => row[clampTo(from + i - climate.from, row.length)]!);
+    const level: LevelSpec = {
+      setPoint_C: null,
+      day_C: cut(climate.day_C),
+      night_C: cut(climate.night_C),
+      heat_kWh: new Float64Array(days),
+    };
+    return { ...base, levels: [level], row: new Array<number>(blocks).fill(0) };
+  }
+  const choices = levelsOf(temperature);
+  const outside = season.tables.outside!;
+  const levels = choices.map((setPoint_C): LevelSpec => {
+    const day_C = new Float64Array(days);
+    const night_C = new Float64Array(days);
+    const heat_kWh = new Float64Array(days);
+    for (let i = 0; i < days; i++) {
+      const out = temperatureOn(outside, from + i);
+      const held = heldAt(temperature, setPoint_C, out.day_C, out.night_C);
+      const free = heldAt(temperature, null, out.day_C, out.night_C);
+      day_C[i] = held.day_C;
+      night_C[i] = held.night_C;
+      heat_kWh[i] = heatNeed_kWh({
+        loss_W_per_K: temperature.loss_W_per_K,
+        setDay_C: held.day_C,
+        setNight_C: held.night_C,
+        freeDay_C: free.day_C,
+        freeNight_C: free.night_C,
+      });
+    }
+    return { setPoint_C, day_C, night_C, heat_kWh };
+  });
+  const chosen = new Map((place.setPoints ?? []).map((s) => [s.week, s.setPoint_C]));
+  const row = Array.from({ length: blocks }, (_, b) => {
+    const week = from + 7 * b;
+    return nearest(choices, chosen.has(week) ? chosen.get(week)! : temperature.usual_C);
+  });
+  return { ...base, levels, row };
+}
+
+/** Index of a set-point among the choices, or of the nearest to it; 0 is off. */
+function nearest(choices: readonly (number | null)[], setPoint_C: number | null): number {
+  if (setPoint_C === null) return 0;
+  let best = 1;
+  choices.forEach((choice, i) => {
+    if (choice !== null && Math.abs(choice - setPoint_C) < Math.abs(choices[best]! - setPoint_C)) best = i;
+  });
+  return Math.min(best, choices.length - 1);
+}
+
+function stageSpec(stage: Stage, batch: SeasonBatchToPlan, season: SeasonToPlan): StageSpec {
+  const { crop, plan } = batch;
+  const sums = stageSums(crop, plan.potContainerId !== null);
+  const range = stageRange(crop, stage);
+  const rate = germinationRate(crop);
+  const growth = (day_C: number, night_C: number) => degreeDaysOfDay(crop, day_C, night_C);
+  const common = {
+    name: `${crop.name}: ${STAGE_NAMES[stage]}`,
+    standstill_days: 0,
+    least_days: 1,
+    mostWait_days: WAIT_DAYS[stage],
+    low_C: range.low_C,
+    high_C: range.high_C,
+    mostSetPoint_C: stage === 'harden' ? null : coolCap_C(crop, season.coolSchool, season.coolMost_C),
+    places: season.places.flatMap((place, p) => (suitsStage(place, stage, crop) ? [p] : [])),
+  };
+  const overAge_days = Math.round(((crop.weeksHigh - crop.weeksLow) / 2 + OVER_AGE_WEEKS) * 7);
+  switch (stage) {
+    case 'germinate':
+      return {
+        ...common,
+        gain: (day_C, night_C) => progressOverHours(rate, hoursOfDay(day_C, night_C)),
+        need: season.offHeat.kind === 'all-up' ? ALL_UP_PROGRESS : 1,
+        standstill_days: season.offHeat.kind === 'days-after' ? season.offHeat.days : 0,
+      };
+    case 'grow': {
+      const behind = plan.joins?.stage === 'pot' ? sums.ready_degreeDays * crop.potAt_frac : 0;
+      const need = Math.max(0, (sums.pot_degreeDays ?? sums.ready_degreeDays) - behind);
+      const last = plan.potContainerId === null;
+      return {
+        ...common,
+        gain: growth,
+        need,
+        least_days: need > 0 ? 1 : 0,
+        ...(last ? { mostWait_days: overAge_days } : {}),
+      };
+    }
+    case 'pot':
+      return {
+        ...common,
+        gain: growth,
+        need: sums.space_degreeDays! - sums.pot_degreeDays!,
+        standstill_days: POTTING_CHECK_DAYS,
+      };
+    case 'space':
+      return {
+        ...common,
+        gain: growth,
+        need: sums.ready_degreeDays - sums.space_degreeDays!,
+        mostWait_days: overAge_days,
+      };
+    case 'harden':
+      return { ...common, gain: () => 1, need: plan.hardening_days, least_days: 0 };
+  }
+}
+
+const STAGE_NAMES: Readonly<Record<Stage, string>> = {
+  germinate: 'to germinate',
+  grow: 'to grow on',
+  pot: 'in the pot',
+  space: 'spaced out',
+  harden: 'to harden off',
+};
+
+function batchSpec(
+  batch: SeasonBatchToPlan,
+  ways: readonly Stage[],
+  stages: readonly number[],
+  season: SeasonToPlan,
+  from: DayNumber,
+  days: number,
+): BatchSpec {
+  const { plan, state } = batch;
+  const sow = season.containers.get(plan.sowContainerId)!;
+  const pot = plan.potContainerId === null ? null : season.containers.get(plan.potContainerId)!;
+  const cells = Math.max(1, state.sown_count ?? cellsToSow(plan));
+  const plants = Math.max(1, state.alive_count ?? cells);
+  const slots = ways.map((stage) => {
+    if (stage === 'germinate' || stage === 'grow' || !pot) return slotsFor(cells, sow, false);
+    return slotsFor(plants, pot, stage !== 'pot');
+  });
+  const { before_days, after_days } = windowOf(plan);
+  const placeIndex = (id: number | null) => season.places.findIndex((place) => place.id === id);
+  const spec: BatchSpec = {
+    id: batch.id,
+    name: batch.name,
+    stages,
+    slots,
+    trays: traysFor(cells, sow),
+    target: plan.transplantOn - from,
+    before_days,
+    after_days,
+    weight: plan.weight ?? 1,
+  };
+  if (batch.pinned) {
+    const pinned = forecastStays(batch, ways, placeIndex, from, days);
+    if (pinned.length > 0) return { ...spec, pinned };
+  }
+  const now = stageOfPhase(state);
+  if (now === null) return spec;
+  const place = placeIndex(state.placeId ?? placeOfStage(plan.places, now));
+  const at = ways.indexOf(now);
+  if (place < 0 || at < 0 || batch.progress.forecast.kind !== 'chain') return spec;
+  const { day, need } = whatIsLeft(batch, now, batch.progress.forecast, season, from);
+  return { ...spec, under: { at, place, day, need } };
+}
+
+/** The stays a batch has by its forecast, from this week on, one for each stage. */
+export function forecastStays(
+  { progress }: Pick<SeasonBatchToPlan, 'progress'>,
+  ways: readonly Stage[],
+  placeIndex: (id: number | null) => number,
+  from: DayNumber,
+  days: number,
+): FixedStay[] {
+  const stays: FixedStay[] = [];
+  for (const stand of progress.stands) {
+    const stage = ways.indexOf(stand.stage);
+    const place = placeIndex(stand.placeId);
+    const to = Math.min(days - 1, stand.to - from);
+    if (stage < 0 || place < 0 || to <= 0) continue;
+    const last = stays.at(-1);
+    const stay = { stage, place, from: Math.max(0, stand.from - from), to };
+    if (last && last.stage === stage) stays[stays.length - 1] = { ...last, place, to };
+    else stays.push(stay);
+  }
+  // Stages it never stands in (spacing that is not reached) are left out only at the end.
+  return stays.every((stay, i) => i === 0 || stay.stage === stays[i - 1]!.stage + 1) ? stays : [];
+}
+
+/** Day (of the instance) from which the present stage counts, and what it has still to gain from noon of it. */
+function whatIsLeft(
+  batch: SeasonBatchToPlan,
+  stage: Stage,
+  chain: Chain,
+  season: SeasonToPlan,
+  from: DayNumber,
+): { day: number; need: number } {
+  const { crop, plan, state } = batch;
+  const here = state.placeId;
+  const places = here === null ? plan.places : { ...plan.places, [stage]: here };
+  const route = routeOf({ crop, plan: { ...plan, places }, offHeat: season.offHeat, tables: season.tables });
+  const timeOf = (key: Parameters<typeof milestoneOf>[1]) => milestoneOf(chain, key)?.t ?? noonOf(season.today);
+  const start_t = noonOf(from);
+  const left = (entered_t: number, need: number, gained: (a: number, b: number) => number) => ({
+    day: Math.max(0, Math.ceil(entered_t - 0.5) - from),
+    need: Math.max(0, need - (entered_t < start_t ? gained(entered_t, start_t) : 0)),
+  });
+  if (stage === 'harden') return left(timeOf('harden'), plan.hardening_days, (a, b) => b - a);
+  if ('kind' in route) return { day: 0, need: 0 };
+  const over = (integral: typeof route.inGrow) => (a: number, b: number) => totalAt(integral, b) - totalAt(integral, a);
+  const { sums } = route;
+  switch (stage) {
+    case 'germinate': {
+      if (state.facts['half-up'] !== undefined) {
+        const rest = season.offHeat.kind === 'all-up' ? ALL_UP_PROGRESS - 1 : 0;
+        return left(noonOf(state.facts['half-up']), rest, over(route.germination));
+      }
+      return left(timeOf('sow'), season.offHeat.kind === 'all-up' ? ALL_UP_PROGRESS : 1, over(route.germination));
+    }
+    case 'grow': {
+      const off_t = milestoneOf(chain, 'off-heat')?.t ?? timeOf('arrive');
+      const half = milestoneOf(chain, 'half-up');
+      const heat = half ? Math.max(0, totalAt(route.inHeat, off_t) - totalAt(route.inHeat, half.t)) : 0;
+      const behind = plan.joins?.stage === 'pot' ? sums.ready_degreeDays * crop.potAt_frac : heat;
+      return left(off_t, Math.max(0, (sums.pot_degreeDays ?? sums.ready_degreeDays) - behind), over(route.inGrow));
+    }
+    case 'pot':
+      return left(timeOf('pot') + POTTING_CHECK_DAYS, sums.space_degreeDays! - sums.pot_degreeDays!, over(route.inPot));
+    case 'space': {
+      const pot_t = timeOf('pot') + POTTING_CHECK_DAYS;
+      const space_t = timeOf('space');
+      const grown = Math.max(0, totalAt(route.inPot, space_t) - totalAt(route.inPot, pot_t));
+      return left(space_t, sums.ready_degreeDays - sums.pot_degreeDays! - grown, over(route.inSpace));
+    }
+  }
+}
+
+const clampTo = (i: number, length: number): number => Math.max(0, Math.min(length - 1, i));

@@ -1,0 +1,204 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { madeUpSeason } from '../../../simulators/placementSeasons.ts';
+import { checkSlowly } from '../../../tests/support/slowChecker.ts';
+import { construct } from './construct.ts';
+import { improve, improveAll } from './improve.ts';
+import type { BatchSpec, Instance } from './instance.ts';
+import { bestPlan, makeBench } from './insert.ts';
+import { makeProblem } from './problem.ts';
+import { solutionOf } from './solution.ts';
+import { addPlan, costOf, emptyState, removePlan, type State } from './state.ts';
+
+/** The checker finds no fault and the same price. */
+function expectSound(instance: Instance, state: State): void {
+  const solution = solutionOf(state);
+  const verdict = checkSlowly(instance, solution);
+  expect(verdict.faults).toEqual([]);
+  expect(verdict.cost).toBeCloseTo(solution.cost.total, 4);
+  expect(verdict.heat_kWh).toBeCloseTo(solution.cost.heat_kWh, 4);
+}
+
+describe('every plan returned', () => {
+  it('keeps to room and temperature, and costs what it says: 200 made-up seasons', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 30 }),
+        fc.integer({ min: 3, max: 12 }),
+        fc.integer({ min: 0, max: 1e6 }),
+        (batches, places, seed) => {
+          const instance = madeUpSeason({ batches, places, days: 200, seed });
+          const state = construct(makeProblem(instance));
+          expectSound(instance, state);
+          const first = costOf(state);
+          improveAll(state, { seed, moves: 60 });
+          expectSound(instance, state);
+          expect(costOf(state)).toBeLessThanOrEqual(first + 1e-6);
+        },
+      ),
+      { seed: 2027, numRuns: 200 },
+    );
+  }, 60_000);
+});
+
+describe('the search', () => {
+  const instance = madeUpSeason({ batches: 40, places: 8, days: 220, seed: 3 });
+
+  it('gives the same answer for the same seed, and better than the first plan', () => {
+    const run = (seed: number) => {
+      const state = construct(makeProblem(instance));
+      const first = costOf(state);
+      improveAll(state, { seed, moves: 800 });
+      return { first, solution: solutionOf(state) };
+    };
+    const [a, b] = [run(5), run(5)];
+    expect(a.solution).toEqual(b.solution);
+    expect(a.solution.cost.total).toBeLessThan(a.first * 0.95);
+  });
+
+  it('stopped half way leaves the best found so far', () => {
+    const state = construct(makeProblem(instance));
+    const first = costOf(state);
+    const run = improve(state, { seed: 1, moves: 2000, reportEvery: 50 });
+    let best = Infinity;
+    for (let i = 0; i < 6; i++) {
+      const { value } = run.next();
+      if (value) best = value.best;
+    }
+    run.return();
+    expect(costOf(state)).toBeCloseTo(best, 6);
+    expect(best).toBeLessThan(first);
+    expectSound(instance, state);
+  });
+
+  it('moves only what it may, and no set-point when told not to', () => {
+    const state = construct(makeProblem(instance));
+    const before = solutionOf(state);
+    const only = new Set([1, 5, 9, 13]);
+    improveAll(state, { seed: 2, moves: 300, only, setPoints: false });
+    const after = solutionOf(state);
+    expect(after.rows).toEqual(before.rows);
+    after.batches.forEach((batch, i) => {
+      if (!only.has(i)) expect(batch).toEqual(before.batches[i]);
+    });
+  });
+});
+
+describe('what the grower pinned and what is there already', () => {
+  const base = madeUpSeason({ batches: 12, places: 8, days: 200, seed: 8 });
+
+  it('stays, even where it overfills a place, and the rest keeps out of its way', () => {
+    const problem = makeProblem(base);
+    const state = construct(problem);
+    const solution = solutionOf(state);
+    const pinned = solution.batches[0]!.stays;
+    expect(pinned.length).toBeGreaterThan(2);
+    const place = pinned[1]!.place;
+    const batches = base.batches.map((batch, i): BatchSpec => (i === 0 ? { ...batch, pinned } : batch));
+    const places = base.places.map((p, i) => (i === place ? { ...p, room_slots: 0 } : p));
+    const tight = { ...base, batches, places };
+    const again = construct(makeProblem(tight));
+    improveAll(again, { seed: 4, moves: 400 });
+    const kept = solutionOf(again);
+    expect(kept.batches[0]!.stays).toEqual(pinned);
+    expectSound(tight, again);
+    const verdict = checkSlowly(tight, kept);
+    expect(verdict.over_slotDays).toBeGreaterThan(0);
+  });
+
+  it('goes on from where it stands', () => {
+    const solution = solutionOf(construct(makeProblem(base)));
+    const i = solution.batches.findIndex((b) => b.stays.length === 5);
+    const second = solution.batches[i]!.stays[1]!;
+    const today = second.from + 3;
+    const batches = base.batches.map((batch, j): BatchSpec =>
+      j === i
+        ? {
+            ...batch,
+            under: { at: 1, place: second.place, day: second.from, need: base.stages[batch.stages[1]!]!.need },
+          }
+        : { ...batch, target: batch.target + 60 },
+    );
+    const later = { ...base, batches, today };
+    const state = construct(makeProblem(later));
+    improveAll(state, { seed: 4, moves: 300 });
+    expectSound(later, state);
+    const now = solutionOf(state).batches[i]!;
+    expect(now.stays[0]).toMatchObject({ stage: 1, place: second.place, from: second.from });
+    expect(now.out).not.toBeNull();
+  });
+});
+
+describe('one insertion', () => {
+  it('finds what trying every way finds', () => {
+    const instance = madeUpSeason({ batches: 14, places: 10, days: 170, seed: 21 });
+    const unheated = { ...instance, weights: { ...instance.weights, heat_perkWh: 0, setPointChange: 0 } };
+    const problem = makeProblem(unheated);
+    const bench = makeBench(problem);
+    const state = emptyState(problem);
+    let compared = 0;
+    for (const task of problem.tasks) {
+      const found = bestPlan(state, task, bench);
+      const least = cheapestByTrying(unheated, state, task.index);
+      if (found === null) expect(least).toBe(Infinity);
+      else {
+        expect(found.price).toBeCloseTo(least, 6);
+        addPlan(state, found);
+        compared++;
+      }
+    }
+    expect(compared).toBeGreaterThan(5);
+    const before = costOf(state);
+    const out = [2, 5, 7].map((i) => removePlan(state, i));
+    for (const plan of out) if (plan) addPlan(state, plan);
+    expect(costOf(state)).toBeCloseTo(before, 9);
+  });
+});
+
+/** Least price of a batch by trying every day and place for every stage, with the checker's own arithmetic. */
+function cheapestByTrying(instance: Instance, state: State, index: number): number {
+  const task = state.problem.tasks[index]!;
+  const batch = task.spec;
+  const { weights, days } = instance;
+  const memo = new Map<string, number>();
+  const level = (p: number, d: number) =>
+    instance.places[p]!.levels[state.rows[p * state.problem.blocks + Math.floor(d / 7)]!]!;
+  const from = (k: number, p: number, d: number): number => {
+    if (k === batch.stages.length) {
+      const late = d - batch.target - batch.after_days;
+      const early = batch.target - batch.before_days - d;
+      if (late > weights.mostLate_days || early > weights.mostEarly_days) return Infinity;
+      return late > 0 ? late * weights.late_perTrayDay * batch.trays * batch.weight : early > 0 ? early * weights.early_perTrayDay * batch.trays : 0; // prettier-ignore
+    }
+    const key = `${k}/${p}/${d}`;
+    const known = memo.get(key);
+    if (known !== undefined) return known;
+    const stage = instance.stages[batch.stages[k]!]!;
+    let least = Infinity;
+    for (const q of stage.places) {
+      const move = k > 0 && q !== p ? weights.move_perTray * batch.trays : 0;
+      let gained = 0;
+      let waits = 0;
+      for (let e = d + 1; e < days; e++) {
+        const on = level(q, e - 1);
+        if (on.night_C[e - 1]! < stage.low_C || on.day_C[e - 1]! > stage.high_C) break;
+        if (stage.mostSetPoint_C !== null && on.setPoint_C !== null && on.setPoint_C > stage.mostSetPoint_C) break;
+        if (state.free[q * days + e - 1]! < task.slots[k]!) break;
+        const fits = on.night_C[e]! >= stage.low_C && on.day_C[e]! <= stage.high_C;
+        const next = fits ? stage.gain(on.day_C[e]!, on.night_C[e]!) : 0;
+        if (e - 1 >= d + stage.standstill_days) gained += (stage.gain(on.day_C[e - 1]!, on.night_C[e - 1]!) + next) / 2;
+        if (gained < stage.need - 1e-9 || e < d + Math.max(stage.least_days, stage.standstill_days)) continue;
+        if (waits > stage.mostWait_days) break;
+        let wait = 0;
+        for (let w = 1; w <= waits; w++) wait += weights.wait_perTrayDay * batch.trays * (2 * w > stage.mostWait_days ? 4 : 1); // prettier-ignore
+        least = Math.min(least, move + wait + from(k + 1, q, e));
+        waits++;
+      }
+    }
+    memo.set(key, least);
+    return least;
+  };
+  let least = Infinity;
+  for (let d = 0; d < days; d++) least = Math.min(least, from(0, -1, d));
+  return least;
+}

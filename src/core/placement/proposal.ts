@@ -1,0 +1,92 @@
+import type { DayNumber } from '../calendar/dayNumber.ts';
+import type { BatchPlan, Place, PlannedSteps, Stage, StagePlaces, WeekSetPoint, WorkKey } from '../model.ts';
+import type { SeasonInstance } from './fromSeason.ts';
+import type { Solution } from './solution.ts';
+
+/** What a plan of the season asks of one batch. Days and places only of what is still to come. */
+export interface ProposedBatch {
+  readonly id: number;
+  readonly places: StagePlaces;
+  readonly steps: PlannedSteps;
+}
+
+export interface ProposedSetPoints {
+  readonly placeId: number;
+  readonly setPoints: readonly WeekSetPoint[];
+}
+
+/** A plan of the season, to be looked at before it is taken. */
+export interface Proposal {
+  readonly batches: readonly ProposedBatch[];
+  readonly setPoints: readonly ProposedSetPoints[];
+  /** Batches for which no way was found. */
+  readonly unplaced: readonly number[];
+}
+
+const STEP_OF: Readonly<Record<Stage, WorkKey>> = {
+  germinate: 'sow',
+  grow: 'off-heat',
+  pot: 'pot',
+  space: 'space',
+  harden: 'harden',
+};
+
+/**
+ * Reads an answer back into plans of batches and weekly set-points. A batch keeps what it has for the stages behind it.
+ * Weeks in which nothing stands in a place get no set-point of their own.
+ */
+export function proposalOf(
+  season: SeasonInstance,
+  solution: Solution,
+  plans: ReadonlyMap<number, BatchPlan>,
+  places: readonly Place[],
+): Proposal {
+  const { instance, from, placeIds } = season;
+  const unplaced: number[] = [];
+  const batches: ProposedBatch[] = [];
+  const inUse = new Set<string>();
+  solution.batches.forEach((placed, i) => {
+    const { id, stages } = season.batches[i]!;
+    for (const stay of placed.stays) {
+      for (let d = stay.from; d < stay.to; d += 1) inUse.add(`${stay.place}/${Math.floor(d / 7)}`);
+    }
+    if (placed.out === null) {
+      unplaced.push(id);
+      return;
+    }
+    const spec = instance.batches[i]!;
+    if (spec.pinned) return;
+    const plan = plans.get(id)!;
+    const to: Partial<Record<Stage, number | null>> = { ...plan.places };
+    const steps: Partial<Record<WorkKey, DayNumber>> = {};
+    for (const stay of placed.stays) {
+      const stage = stages[stay.stage]!;
+      to[stage] = placeIds[stay.place]!;
+      if (spec.under?.at === stay.stage) continue;
+      // Plugs are not taken off the heat here: they come on their day.
+      if (!(plan.joins && stage === 'grow')) steps[STEP_OF[stage]] = from + stay.from;
+    }
+    steps.plant = from + placed.out;
+    if (to.space === to.pot) to.space = null;
+    batches.push({ id, places: to as StagePlaces, steps });
+  });
+  const setPoints = places.flatMap((place, p): ProposedSetPoints[] => {
+    if (place.temperature?.kind !== 'set-point') return [];
+    const { levels } = instance.places[p]!;
+    const weeks = solution.rows[p]!.flatMap((level, b): WeekSetPoint[] =>
+      b >= instance.frozenBlocks && inUse.has(`${p}/${b}`)
+        ? [{ week: from + 7 * b, setPoint_C: levels[level]!.setPoint_C }]
+        : [],
+    );
+    return [{ placeId: place.id, setPoints: weeks }];
+  });
+  return { batches, setPoints, unplaced };
+}
+
+/** A place with proposed set-points in place of those it has for the same weeks. */
+export function withSetPoints(place: Place, proposed: readonly WeekSetPoint[] | undefined): Place {
+  if (!proposed || proposed.length === 0) return place;
+  const weeks = new Map((place.setPoints ?? []).map((s) => [s.week, s]));
+  for (const setPoint of proposed) weeks.set(setPoint.week, setPoint);
+  return { ...place, setPoints: [...weeks.values()].sort((a, b) => a.week - b.week) };
+}

@@ -1,0 +1,127 @@
+import type { Progress } from '../batch/progress.ts';
+import type { DayNumber } from '../calendar/dayNumber.ts';
+import { mondayOf } from '../calendar/week.ts';
+import { USUAL_WINDOW, type BatchPlan, type Place } from '../model.ts';
+import { heldAt, temperatureOn } from '../schedule/placeClimate.ts';
+import { overRoom, roomUsed, type OverRoom } from '../schedule/roomUse.ts';
+import type { SeasonTables } from '../schedule/seasonTables.ts';
+import { heatNeed_kWh } from './energy.ts';
+import type { Weights } from './instance.ts';
+
+/** A season added up, so that two can be laid side by side. */
+export interface Reckoning {
+  /** Batches that go out after their window, with the days; and before it. */
+  readonly late_count: number;
+  readonly late_days: number;
+  readonly early_count: number;
+  readonly early_days: number;
+  /** Batches that cannot be reached as planned. */
+  readonly stuck_count: number;
+  /** Slots over room, added over days and places. */
+  readonly over_slotDays: number;
+  readonly over: readonly OverRoom[];
+  readonly peaks: readonly { readonly placeId: number; readonly peak_slots: number; readonly room_trays: number }[];
+  readonly heat_kWh: number;
+  readonly heatOf: readonly { readonly placeId: number; readonly heat_kWh: number }[];
+  readonly money: number;
+  /** Trays carried from place to place. */
+  readonly moves_trays: number;
+  readonly setPointChanges: number;
+}
+
+export interface ReckonInput {
+  readonly today: DayNumber;
+  readonly places: readonly Place[];
+  readonly tables: SeasonTables;
+  readonly weights: Weights;
+  readonly batches: readonly { readonly plan: BatchPlan; readonly over: boolean; readonly progress: Progress }[];
+}
+
+const AHEAD_days = 400;
+
+/** Adds up what is still to come of a season. Heat is reckoned for the weeks in which something stands in a place. */
+export function reckon({ today, places, tables, weights, batches }: ReckonInput): Reckoning {
+  const live = batches.filter((batch) => !batch.over);
+  const stands = batches.flatMap((batch) => batch.progress.stands);
+  let late_count = 0;
+  let late_days = 0;
+  let early_count = 0;
+  let early_days = 0;
+  let moves_trays = 0;
+  for (const { plan, progress } of live) {
+    if (progress.late_days === null) continue;
+    const late = progress.late_days - (plan.after_days ?? USUAL_WINDOW.after_days);
+    const early = -progress.late_days - (plan.before_days ?? USUAL_WINDOW.before_days);
+    if (late > 0) [late_count, late_days] = [late_count + 1, late_days + late];
+    if (early > 0) [early_count, early_days] = [early_count + 1, early_days + early];
+    progress.stands.forEach((stand, i) => {
+      const before = progress.stands[i - 1];
+      if (before && before.placeId !== stand.placeId && stand.from >= today) moves_trays += stand.trays;
+    });
+  }
+  const used = roomUsed(stands, today, AHEAD_days);
+  const over = overRoom(stands, places, today, AHEAD_days);
+  let over_slotDays = 0;
+  const peaks = places.map((place) => {
+    const row = used.get(place.id);
+    let peak_slots = 0;
+    row?.forEach((slots) => {
+      peak_slots = Math.max(peak_slots, slots);
+      over_slotDays += Math.max(0, slots - place.room_trays);
+    });
+    return { placeId: place.id, peak_slots, room_trays: place.room_trays };
+  });
+  const heated = places.map((place) => heatOfPlace(place, tables, used.get(place.id), today));
+  const heat_kWh = heated.reduce((sum, one) => sum + one.heat_kWh, 0);
+  return {
+    late_count,
+    late_days,
+    early_count,
+    early_days,
+    stuck_count: live.filter(({ progress }) => progress.late_days === null).length,
+    over_slotDays,
+    over,
+    peaks,
+    heat_kWh,
+    heatOf: places.map((place, i) => ({ placeId: place.id, heat_kWh: heated[i]!.heat_kWh })),
+    money: heat_kWh * weights.heat_perkWh,
+    moves_trays,
+    setPointChanges: heated.reduce((sum, one) => sum + one.changes, 0),
+  };
+}
+
+/** Heat of a place over its weeks in use from today on, and how often its set-point changes between two of them. */
+export function heatOfPlace(
+  place: Place,
+  tables: SeasonTables,
+  used: Float64Array | undefined,
+  today: DayNumber,
+): { heat_kWh: number; changes: number } {
+  const { temperature } = place;
+  if (temperature?.kind !== 'set-point' || !used || !tables.outside) return { heat_kWh: 0, changes: 0 };
+  const chosen = new Map((place.setPoints ?? []).map((s) => [s.week, s.setPoint_C]));
+  const weeksInUse = new Set<number>();
+  used.forEach((slots, i) => {
+    if (slots > 0) weeksInUse.add(mondayOf(today + i));
+  });
+  let heat_kWh = 0;
+  let changes = 0;
+  for (const week of weeksInUse) {
+    const setPoint_C = chosen.has(week) ? chosen.get(week)! : temperature.usual_C;
+    const before = chosen.has(week - 7) ? chosen.get(week - 7)! : temperature.usual_C;
+    if (weeksInUse.has(week - 7) && before !== setPoint_C) changes++;
+    for (let day = Math.max(week, today); day < week + 7; day++) {
+      const out = temperatureOn(tables.outside, day);
+      const held = heldAt(temperature, setPoint_C, out.day_C, out.night_C);
+      const free = heldAt(temperature, null, out.day_C, out.night_C);
+      heat_kWh += heatNeed_kWh({
+        loss_W_per_K: temperature.loss_W_per_K,
+        setDay_C: held.day_C,
+        setNight_C: held.night_C,
+        freeDay_C: free.day_C,
+        freeNight_C: free.night_C,
+      });
+    }
+  }
+  return { heat_kWh, changes };
+}

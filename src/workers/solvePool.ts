@@ -1,0 +1,73 @@
+import type { Highs } from 'highs';
+import { chosenFrom, poolModel } from '../core/placement/poolModel.ts';
+import type { Pool } from '../core/placement/pool.ts';
+import { putInto } from '../core/placement/improve.ts';
+import { costOf, type State } from '../core/placement/state.ts';
+
+export interface PoolAnswer {
+  /** 'proven': no choice among the pool's plans is cheaper. 'best so far': time was up. 'none': nothing was found. */
+  readonly kind: 'proven' | 'best so far' | 'none';
+  readonly cost: number;
+  /** Least cost any choice among the pool could have; null when the solver has no finite bound. */
+  readonly bound: number | null;
+  readonly plans_count: number;
+}
+
+/**
+ * Chooses among a pool's plans with HiGHS, and puts the choice into the state when it is cheaper than what is there.
+ * Blocks its thread and keeps its memory: run it in a worker thrown away afterwards.
+ */
+export function solvePool(
+  highs: Highs,
+  pool: Pool,
+  state: State,
+  free: ReadonlySet<number>,
+  seconds: number,
+): PoolAnswer {
+  const model = poolModel(pool, state, free);
+  const n = model.costs.length;
+  const { variableType } = highs.constants;
+  const solver = highs.createModel({
+    numCols: n,
+    numRows: model.rowUpper.length,
+    colCost: model.costs,
+    colLower: model.lower,
+    colUpper: new Float64Array(n).fill(1),
+    rowLower: model.rowLower,
+    rowUpper: model.rowUpper,
+    matrix: {
+      format: 'csc',
+      numRows: model.rowUpper.length,
+      numCols: n,
+      starts: model.starts,
+      indices: model.rows,
+      values: model.values,
+    },
+    integrality: Int32Array.from({ length: n }, (_, i) =>
+      i < model.whole ? variableType.integer : variableType.continuous,
+    ),
+  } as Parameters<Highs['createModel']>[0]);
+  try {
+    solver.options.set({ output_flag: false, time_limit: seconds, mip_rel_gap: 1e-6, random_seed: 1 });
+    solver.run();
+    const status = solver.getModelStatus();
+    const bound = Number(solver.info.get('mip_dual_bound'));
+    const finite = Number.isFinite(bound) && Math.abs(bound) < 1e20 ? bound : null;
+    const x = solver.getSolution().colValue;
+    const whole = x.length === n && solver.info.get('primal_solution_status') === 2;
+    if (!whole) return { kind: 'none', cost: costOf(state), bound: finite, plans_count: model.plans.length };
+    const before = { plans: [...state.plans], rows: state.rows.slice(), cost: costOf(state) };
+    const chosen = chosenFrom(model, state, x);
+    putInto(state, chosen.plans, chosen.rows);
+    const cost = costOf(state);
+    if (cost > before.cost) putInto(state, before.plans, before.rows);
+    return {
+      kind: status === highs.constants.modelStatus.optimal ? 'proven' : 'best so far',
+      cost,
+      bound: finite,
+      plans_count: model.plans.length,
+    };
+  } finally {
+    solver.dispose();
+  }
+}

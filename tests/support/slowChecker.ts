@@ -1,0 +1,136 @@
+import type { Instance, LevelSpec } from '../../src/core/placement/instance.ts';
+import type { Solution } from '../../src/core/placement/solution.ts';
+
+export interface Verdict {
+  readonly faults: readonly string[];
+  readonly cost: number;
+  readonly heat_kWh: number;
+  readonly late_trayDays: number;
+  readonly unplaced: number;
+  /** Tray-days over room, and the most slots over on one day. */
+  readonly over_slotDays: number;
+}
+
+/**
+ * A placement checked slowly and plainly, day by day, from the instance alone; shares no code with the search. Room that
+ * pinned batches alone overfill is no fault of the plan.
+ */
+export function checkSlowly(instance: Instance, solution: Solution): Verdict {
+  const faults: string[] = [];
+  const { days, places, stages, batches, weights } = instance;
+  const blockOf = (d: number) => Math.floor((d + instance.blockOffset) / instance.blockDays);
+  const levelOn = (p: number, d: number) => places[p]!.levels[solution.rows[p]![blockOf(d)]!]!;
+  const taken = places.map(() => new Array<number>(days).fill(0));
+  const forced = places.map(() => new Array<number>(days).fill(0));
+  const heatedBlocks = new Set<string>();
+  let cost = 0;
+  let late_trayDays = 0;
+  let unplaced = 0;
+
+  batches.forEach((batch, i) => {
+    const placed = solution.batches[i]!;
+    const say = (text: string) => faults.push(`${batch.name}: ${text}`);
+    if (placed.out === null) {
+      unplaced++;
+      cost += weights.unplaced_perTray * batch.trays * batch.weight;
+    }
+    const first = batch.pinned?.[0]?.stage ?? batch.under?.at ?? 0;
+    if (placed.out !== null && placed.stays.length !== batch.stages.length - first)
+      say('does not go through all its stages');
+    if (batch.pinned) {
+      for (const pin of batch.pinned) {
+        const kept = placed.stays.find((s) => s.stage === pin.stage);
+        if (!kept || kept.place !== pin.place || kept.from !== pin.from || kept.to !== pin.to)
+          say('was pinned and has moved');
+      }
+    }
+    placed.stays.forEach((stay, j) => {
+      const stage = stages[batch.stages[stay.stage]!]!;
+      const before = placed.stays[j - 1];
+      if (before && (before.to !== stay.from || before.stage + 1 !== stay.stage)) say(`has a gap before ${stage.name}`);
+      if (before && before.place !== stay.place) cost += weights.move_perTray * batch.trays;
+      for (let d = stay.from; d < stay.to; d++) {
+        taken[stay.place]![d]! += batch.slots[stay.stage]!;
+        heatedBlocks.add(`${stay.place}/${blockOf(d)}`);
+        const isForced = batch.pinned !== undefined || (batch.under?.at === stay.stage && placed.out === null);
+        if (isForced || batch.under?.at === stay.stage) forced[stay.place]![d]! += batch.slots[stay.stage]!;
+      }
+      if (batch.pinned) return;
+      const under = batch.under?.at === stay.stage ? batch.under : null;
+      if (under && (stay.from !== under.day || stay.place !== under.place)) say('is not where it stands already');
+      if (!under && stay.from < instance.today) say(`begins ${stage.name} before today`);
+      if (!under && !stage.places.includes(stay.place))
+        say(`${places[stay.place]!.name} will not do for ${stage.name}`);
+      if (placed.out === null) return;
+      const fits = (level: LevelSpec, d: number): boolean =>
+        level.night_C[d]! >= stage.low_C && level.day_C[d]! <= stage.high_C;
+      // From noon of a day to noon of the next at the set-point of that noon: half of each day.
+      const gainFrom = (d: number): number => {
+        const level = levelOn(stay.place, d);
+        const half = (on: number) => (fits(level, on) ? stage.gain(level.day_C[on]!, level.night_C[on]!) / 2 : 0);
+        return half(d) + half(Math.min(d + 1, days - 1));
+      };
+      for (let d = stay.from; d < stay.to; d++) {
+        const level = levelOn(stay.place, d);
+        const mild = fits(level, d);
+        const capped =
+          stage.mostSetPoint_C !== null && level.setPoint_C !== null && level.setPoint_C > stage.mostSetPoint_C;
+        if (!mild || capped) say(`${stage.name} is outside its temperatures on day ${d}`);
+      }
+      const need = under ? under.need : stage.need;
+      const start = stay.from + (under ? 0 : stage.standstill_days);
+      const gained = (end: number): number => {
+        let sum = 0;
+        for (let d = start; d < end; d++) sum += gainFrom(d);
+        return sum;
+      };
+      if (need > 0 && gained(stay.to) < need - 1e-6) say(`${stage.name} is left too soon`);
+      if (!under && stay.to - stay.from < Math.max(stage.least_days, stage.standstill_days))
+        say(`${stage.name} is too short`);
+      let could = Math.max(start, under ? Math.max(stay.from, instance.today) : stay.from + stage.least_days);
+      while (need > 0 && could < stay.to && gained(could) < need - 1e-9) could++;
+      const waits = stay.to - could;
+      if (!under && waits > stage.mostWait_days) say(`${stage.name} waits ${waits} days`);
+      for (let w = 1; w <= waits; w++) {
+        cost += weights.wait_perTrayDay * batch.trays * (2 * w > stage.mostWait_days ? 4 : 1);
+      }
+    });
+    if (placed.out !== null) {
+      const late = placed.out - batch.target - batch.after_days;
+      const early = batch.target - batch.before_days - placed.out;
+      if (late > 0) {
+        cost += late * weights.late_perTrayDay * batch.trays * batch.weight;
+        late_trayDays += late * batch.trays;
+      }
+      if (early > 0) cost += early * weights.early_perTrayDay * batch.trays;
+    }
+  });
+
+  let over_slotDays = 0;
+  places.forEach((place, p) => {
+    for (let d = 0; d < days; d++) {
+      const closed = place.closed.some(([from, to]) => d >= from && d < to);
+      const over = taken[p]![d]! - (closed ? 0 : place.room_slots);
+      if (over <= 1e-6) continue;
+      over_slotDays += over;
+      if (taken[p]![d]! > forced[p]![d]! + 1e-6) faults.push(`${place.name} is over room by ${over} on day ${d}`);
+    }
+  });
+
+  let heat_kWh = 0;
+  places.forEach((place, p) => {
+    const row = solution.rows[p]!;
+    for (let b = 0; b < instance.frozenBlocks; b++) {
+      if (row[b] !== place.row[b]) faults.push(`${place.name}: the set-point of week ${b} was not to be changed`);
+    }
+    for (let d = 0; d < days; d++) {
+      if (heatedBlocks.has(`${p}/${blockOf(d)}`)) heat_kWh += levelOn(p, d).heat_kWh[d]!;
+    }
+    for (let b = 1; b <= blockOf(days); b++) {
+      const both = heatedBlocks.has(`${p}/${b}`) && heatedBlocks.has(`${p}/${b - 1}`);
+      if (both && row[b] !== row[b - 1]) cost += weights.setPointChange;
+    }
+  });
+  cost += heat_kWh * weights.heat_perkWh;
+  return { faults, cost, heat_kWh, late_trayDays, unplaced, over_slotDays };
+}
