@@ -33,6 +33,8 @@ export default defineConfig({
   },
   vite: {
     plugins: [tailwindcss()],
+    optimizeDeps: { exclude: ['highs'] },
+    worker: { format: 'es' },
     ssr: { external: ['sequelize', 'pg', 'pino'] },
   },
 });

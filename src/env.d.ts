@@ -6,3 +6,7 @@ declare namespace App {
     season: import('./server/season.ts').Season;
   }
 }
+declare module 'highs/runtime?url' {
+  const url: string;
+  export default url;
+}

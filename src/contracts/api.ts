@@ -1,10 +1,11 @@
 import { z } from 'zod';
+import { familyInput, familyPatch, planChangeInput, scenarioInput, scenarioPatch, undoInput } from './planning.ts';
 import { batchInput, batchPatch, eventInput, importInput, splitInput } from './batches.ts';
 import { clockInput, containerInput, cropInput, lotInput, nurseryInput, placeInput, varietyInput } from './books.ts';
 import { version } from './fields.ts';
 
 interface Call {
-  readonly method: 'get' | 'post' | 'put' | 'patch';
+  readonly method: 'get' | 'post' | 'put' | 'patch' | 'delete';
   readonly path: string;
   readonly summary: string;
   readonly body?: z.ZodType;
@@ -122,6 +123,45 @@ export const CALLS: readonly Call[] = [
     summary: 'Work due today, in walking order',
     status: 200,
   },
+  {
+    method: 'get',
+    path: '/api/season',
+    summary: 'Places, crops and batches as the drawing of the season reads them',
+    status: 200,
+  },
+  { method: 'get', path: '/api/season/plan', summary: 'The last changes of the season plan', status: 200 },
+  {
+    method: 'post',
+    path: '/api/season/plan',
+    summary: 'Take over a plan of the season, all or nothing',
+    body: planChangeInput,
+    status: 201,
+  },
+  {
+    method: 'post',
+    path: '/api/season/undo',
+    summary: 'Undo a change of the season plan',
+    body: undoInput,
+    status: 200,
+  },
+  {
+    method: 'post',
+    path: '/api/families',
+    summary: 'Make a succession or an insurance pair',
+    body: familyInput,
+    status: 201,
+  },
+  {
+    method: 'patch',
+    path: '/api/families/{id}',
+    summary: 'Change batches made together',
+    body: familyPatch,
+    status: 200,
+  },
+  { method: 'get', path: '/api/scenarios', summary: 'What-ifs kept', status: 200 },
+  { method: 'post', path: '/api/scenarios', summary: 'Keep a what-if', body: scenarioInput, status: 201 },
+  { method: 'put', path: '/api/scenarios/{id}', summary: 'Change a what-if', body: scenarioPatch, status: 200 },
+  { method: 'delete', path: '/api/scenarios/{id}', summary: 'Take out a what-if', status: 200 },
   {
     method: 'post',
     path: '/api/import',

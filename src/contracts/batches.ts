@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { EVENT_KINDS } from '../core/batch/event.ts';
 import { figure, freeText, isoDay, recordId, version, wholeNumber } from './fields.ts';
 
-const places = z.strictObject({
+export const places = z.strictObject({
   germinate: recordId('place to germinate').nullable(),
   grow: recordId('place to grow on').nullable(),
   pot: recordId('place in the pot').nullable(),
@@ -37,6 +37,7 @@ export const batchInput = z.strictObject({
   before_days: wholeNumber('days before the date that are as good', 0, 60).optional(),
   after_days: wholeNumber('days after the date that are as good', 0, 60).optional(),
   weight: figure('how much it matters', 0.1, 10).optional(),
+  age_frac: figure('size at planting out', 0.4, 2).optional(),
   pinned: z.boolean().optional(),
   joins: z
     .strictObject({ stage: z.enum(['grow', 'pot']), on: isoDay('day the plugs come') })

@@ -32,9 +32,12 @@ export interface HouseData {
     readonly varietyId: number;
     readonly code: string;
   }[];
-  readonly places: readonly Place[];
+  readonly places: readonly HousePlace[];
   readonly containers: readonly Container[];
 }
+
+/** A place with the version it was read at. */
+export type HousePlace = Place & { readonly version: number };
 
 /** A batch as the season's drawing needs it. */
 export interface SeasonBatch {

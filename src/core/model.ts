@@ -155,6 +155,8 @@ export interface BatchPlan {
   readonly weight?: number;
   /** Plugs bought in: they come on a day, ready to grow on or ready for the pot, and are not sown here. */
   readonly joins?: JoinsAt | null;
+  /** Growth at which it is to go out, as a share of the usual: below 1 young, above 1 large. */
+  readonly age_frac?: number;
 }
 
 export type WorkKey = 'sow' | 'off-heat' | 'pot' | 'space' | 'harden' | 'plant';

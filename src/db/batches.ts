@@ -149,6 +149,7 @@ function planColumns(plan: BatchPlan) {
     before_days: plan.before_days ?? USUAL_WINDOW.before_days,
     after_days: plan.after_days ?? USUAL_WINDOW.after_days,
     weight: plan.weight ?? 1,
+    age_frac: plan.age_frac ?? 1,
     joins: plan.joins ? { stage: plan.joins.stage, on: isoFromDay(plan.joins.on) } : null,
   };
 }

@@ -180,6 +180,7 @@ export class BatchModel extends Model<InferAttributes<BatchModel>, InferCreation
   declare before_days: CreationOptional<number>;
   declare after_days: CreationOptional<number>;
   declare weight: CreationOptional<number>;
+  declare age_frac: CreationOptional<number>;
   declare pinned: CreationOptional<boolean>;
   declare joins: CreationOptional<{ stage: JoinsAt['stage']; on: string } | null>;
   declare familyId: CreationOptional<number | null>;
@@ -351,6 +352,7 @@ export function defineModels(sequelize: Sequelize): void {
     before_days: { ...whole('before_days'), defaultValue: 3 },
     after_days: { ...whole('after_days'), defaultValue: 7 },
     weight: { ...figure('weight'), defaultValue: 1 },
+    age_frac: { ...figure('age_frac'), defaultValue: 1 },
     pinned: { ...flag('pinned'), defaultValue: false },
     joins: json('joins', true),
     familyId: whole('family_id', true),

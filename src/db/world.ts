@@ -194,6 +194,7 @@ export function batchRecord(row: BatchModel): BatchRecord {
       before_days: row.before_days,
       after_days: row.after_days,
       weight: row.weight,
+      age_frac: row.age_frac,
       joins: row.joins && { stage: row.joins.stage, on: requireDay(row.joins.on) },
     },
     note: row.note,

@@ -38,14 +38,22 @@ export async function patchBatch(id: number, patch: BatchPatch): Promise<BatchRe
     if (!after) throw stale(before, patch);
     const said = describeChange(batchInputOf(before), batchInputOf(after));
     if (said) {
-      await insertEvent({ ...line(id, 'edited', now.today, now.instant_ms), note: said }, transaction);
+      await insertEvent({ ...logLine(id, 'edited', now.today, now.instant_ms), note: said }, transaction);
     }
     return after;
   });
 }
 
 /** Parts of a plan from which its days follow. */
-const MOVING = ['transplantOn', 'hardening_days', 'places', 'sowContainerId', 'potContainerId', 'joins'] as const;
+const MOVING = [
+  'transplantOn',
+  'hardening_days',
+  'places',
+  'sowContainerId',
+  'potContainerId',
+  'joins',
+  'age_frac',
+] as const;
 
 /** What became of a log post: written now, or written before under the same key. */
 export interface Logged {
@@ -146,7 +154,7 @@ async function split(
   const base = { requestHash, recordedAt_ms };
   if (state.phase !== 'planned') {
     const out: NewEvent = {
-      ...line(batch.id, 'split-out', day, recordedAt_ms),
+      ...logLine(batch.id, 'split-out', day, recordedAt_ms),
       ...base,
       count: input.count,
       note: `to ${made.code}`,
@@ -156,7 +164,7 @@ async function split(
     await insertEvent(out, transaction);
     await insertEvent(
       {
-        ...line(made.id, 'split-in', day, recordedAt_ms),
+        ...logLine(made.id, 'split-in', day, recordedAt_ms),
         ...base,
         count: input.count,
         placeId: state.placeId,
@@ -168,7 +176,7 @@ async function split(
     );
   } else {
     const note = {
-      ...line(made.id, 'note', day, recordedAt_ms),
+      ...logLine(made.id, 'note', day, recordedAt_ms),
       ...base,
       note: `split from ${batch.code} before sowing`,
     };
@@ -236,7 +244,8 @@ function placeByKind(kind: EventKind, plan: BatchPlan): number | null {
   return stage ? (plan.places[stage] ?? null) : null;
 }
 
-function line(batchId: number, kind: EventKind, day: number, recordedAt_ms: number): NewEvent {
+/** A line of the log with nothing in it yet but what it is about. */
+export function logLine(batchId: number, kind: EventKind, day: number, recordedAt_ms: number): NewEvent {
   const key = randomUUID();
   return {
     batchId,
@@ -271,6 +280,7 @@ export function batchInputOf(batch: BatchRecord): BatchInput {
     before_days: batch.plan.before_days ?? USUAL_WINDOW.before_days,
     after_days: batch.plan.after_days ?? USUAL_WINDOW.after_days,
     weight: batch.plan.weight ?? 1,
+    age_frac: batch.plan.age_frac ?? 1,
     pinned: batch.pinned,
     joins: batch.plan.joins ? { stage: batch.plan.joins.stage, on: isoFromDay(batch.plan.joins.on) } : null,
     steps: Object.fromEntries(Object.entries(batch.plan.steps ?? {}).map(([key, day]) => [key, isoFromDay(day)])),
@@ -291,6 +301,7 @@ export function newBatch(input: BatchInput) {
     before_days: input.before_days ?? USUAL_WINDOW.before_days,
     after_days: input.after_days ?? USUAL_WINDOW.after_days,
     weight: input.weight ?? 1,
+    age_frac: input.age_frac ?? 1,
     joins: input.joins ? { stage: input.joins.stage, on: requireDay(input.joins.on) } : null,
   };
   const { cropId, varietyId, lotId, note } = input;
@@ -340,6 +351,7 @@ function describeChange(before: BatchInput, after: BatchInput): string {
     before_days: 'days before the date',
     after_days: 'days after the date',
     weight: 'how much it matters',
+    age_frac: 'size at planting out',
     joins: 'plugs bought in',
   };
   return Object.keys(a)

@@ -23,9 +23,15 @@ export function houseData(season: Season, cropIds: ReadonlySet<number> | null): 
     crops: world.crops.filter((crop) => cropIds === null || cropIds.has(crop.id)).map(plain),
     varieties: cropIds === null ? world.varieties.map(({ id, cropId, name }) => ({ id, cropId, name })) : [],
     lots: cropIds === null ? world.lots.map(({ id, varietyId, code }) => ({ id, varietyId, code })) : [],
-    places: world.places.map(plain),
+    places: world.places,
     containers: world.containers.map(plain),
   };
+}
+
+/** All the season's drawing works from, as JSON. */
+export function seasonDataJson(season: Season): string {
+  const cropIds = new Set(season.batches.map((view) => view.batch.cropId));
+  return `{"house":${JSON.stringify(houseData(season, cropIds))},"initial":${seasonBatchesJson(season)}}`;
 }
 
 /** The batches of the season's drawing, as JSON. A batch that has not changed keeps its text. */

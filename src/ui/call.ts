@@ -8,7 +8,7 @@ export type Answer<T> =
 
 /** Calls the application with JSON. Never throws: no network is an answer as well. */
 export async function call<T>(
-  method: 'GET' | 'POST' | 'PUT' | 'PATCH',
+  method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE',
   path: string,
   body?: unknown,
 ): Promise<Answer<T>> {

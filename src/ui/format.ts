@@ -39,11 +39,15 @@ export function degrees(temperature_C: number, unit: TemperatureUnit): string {
 }
 
 /** "23°", or "16–9°" where day and night differ. */
-export function dayNight(day_C: number, night_C: number, unit: TemperatureUnit): string {
+export function dayNight(exactDay_C: number, exactNight_C: number, unit: TemperatureUnit): string {
+  // A usual temperature is not known to a tenth.
+  const [day_C, night_C] = [halfDegree(exactDay_C), halfDegree(exactNight_C)];
   return day_C === night_C
     ? degrees(day_C, unit)
     : `${degrees(night_C, unit).replace('°', '')}–${degrees(day_C, unit)}`;
 }
+
+const halfDegree = (t: number): number => Math.round(t * 2) / 2;
 
 /** "1 tray", "3 trays". */
 export function counted(n: number, one: string, many = `${one}s`): string {

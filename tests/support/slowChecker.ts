@@ -102,6 +102,7 @@ export function checkSlowly(instance: Instance, solution: Solution): Verdict {
         cost += late * weights.late_perTrayDay * batch.trays * batch.weight;
         late_trayDays += late * batch.trays;
       }
+      if (late <= 0 && early <= 0) cost += 0.01 * batch.trays * Math.abs(placed.out - batch.target);
       if (early > 0) cost += early * weights.early_perTrayDay * batch.trays;
     }
   });

@@ -8,6 +8,8 @@ export const POTTING_CHECK_DAYS = 2;
 export const OVER_AGE_WEEKS = 2;
 /** Share of the time in the pot after which leaves touch and trays are spaced. */
 export const SPACE_AT_frac = 0.5;
+/** Latest share of its growth at which a plant is still potted. Common practice, no source. */
+const LATEST_POT_frac = 0.8;
 export const STAGE_SUM_SOURCE = `rule of weeks of the crop book turned into degree-days (${COMMON_PRACTICE})`;
 
 /** Degree-days above the crop's base from half up. */
@@ -41,10 +43,11 @@ export function ruleWeeks(crop: Pick<Crop, 'weeksLow' | 'weeksHigh'>): number {
 /**
  * Stage sums that give back the crop's rule of weeks at its reference temperatures (best germination temperature, then
  * growDay_C and growNight_C), the usual route of the crop included.
+ * @param age_frac growth at which it is to go out, as a share of what the rule of weeks gives: below 1 young, above 1 large
  * @throws RangeError when the crop never germinates at its best temperature, gains nothing at its reference
  * temperatures, or its weeks leave no time to grow
  */
-export function stageSums(crop: Crop, potted: boolean): StageSums {
+export function stageSums(crop: Crop, potted: boolean, age_frac = 1): StageSums {
   const emerge_days = daysToEmerge(germinationRate(crop), crop.germBest_C);
   if (emerge_days === null) {
     throw new RangeError(`${crop.name} never germinates at its own best temperature, ${crop.germBest_C} degrees C`);
@@ -56,11 +59,13 @@ export function stageSums(crop: Crop, potted: boolean): StageSums {
     throw new RangeError(`${crop.name} does not grow at its reference temperatures: base ${crop.base_C}`);
   if (!(grow_days > 0)) throw new RangeError(`${crop.name}: ${ruleWeeks(crop)} weeks leave no time after emergence`);
   const ready = grow_days * perDay;
-  const pot = potted ? ready * crop.potAt_frac : null;
+  const grown = ready * age_frac;
+  // A young plant that is potted all the same is potted well before it goes out.
+  const pot = potted ? Math.min(ready * crop.potAt_frac, grown * LATEST_POT_frac) : null;
   return {
-    ready_degreeDays: ready,
+    ready_degreeDays: grown,
     pot_degreeDays: pot,
-    space_degreeDays: pot === null ? null : pot + (ready - pot) * SPACE_AT_frac,
-    overAge_degreeDays: ready + ((crop.weeksHigh - crop.weeksLow) / 2 + OVER_AGE_WEEKS) * 7 * perDay,
+    space_degreeDays: pot === null ? null : pot + (grown - pot) * SPACE_AT_frac,
+    overAge_degreeDays: Math.max(ready, grown) + ((crop.weeksHigh - crop.weeksLow) / 2 + OVER_AGE_WEEKS) * 7 * perDay,
   };
 }

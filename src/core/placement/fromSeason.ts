@@ -77,7 +77,7 @@ export function seasonInstance(season: SeasonToPlan): SeasonInstance {
   const batches = live.map((batch) => {
     const ways = stagesOf(batch.plan);
     const indexes = ways.map((stage) => {
-      const key = `${batch.crop.id}/${stage}/${batch.plan.potContainerId !== null}/${stage === 'harden' ? batch.plan.hardening_days : ''}/${stage === 'grow' ? (batch.plan.joins?.stage ?? '') : ''}`;
+      const key = `${batch.crop.id}/${stage}/${batch.plan.potContainerId !== null}/${batch.plan.age_frac ?? 1}/${stage === 'harden' ? batch.plan.hardening_days : ''}/${stage === 'grow' ? (batch.plan.joins?.stage ?? '') : ''}`;
       let at = known.get(key);
       if (at === undefined) known.set(key, (at = stages.push(stageSpec(stage, batch, season)) - 1));
       return at;
@@ -175,7 +175,7 @@ function nearest(choices: readonly (number | null)[], setPoint_C: number | null)
 
 function stageSpec(stage: Stage, batch: SeasonBatchToPlan, season: SeasonToPlan): StageSpec {
   const { crop, plan } = batch;
-  const sums = stageSums(crop, plan.potContainerId !== null);
+  const sums = stageSums(crop, plan.potContainerId !== null, plan.age_frac ?? 1);
   const range = stageRange(crop, stage);
   const rate = germinationRate(crop);
   const growth = (day_C: number, night_C: number) => degreeDaysOfDay(crop, day_C, night_C);
@@ -187,7 +187,7 @@ function stageSpec(stage: Stage, batch: SeasonBatchToPlan, season: SeasonToPlan)
     low_C: range.low_C,
     high_C: range.high_C,
     mostSetPoint_C: stage === 'harden' ? null : coolCap_C(crop, season.coolSchool, season.coolMost_C),
-    places: season.places.flatMap((place, p) => (suitsStage(place, stage, crop) ? [p] : [])),
+    places: placesFor(stage, crop, season.places),
   };
   const overAge_days = Math.round(((crop.weeksHigh - crop.weeksLow) / 2 + OVER_AGE_WEEKS) * 7);
   switch (stage) {
@@ -227,6 +227,14 @@ function stageSpec(stage: Stage, batch: SeasonBatchToPlan, season: SeasonToPlan)
     case 'harden':
       return { ...common, gain: () => 1, need: plan.hardening_days, least_days: 0 };
   }
+}
+
+/** Places that will do for a stage. Hardening goes outside or into a frame where there is one; a house is a last resort. */
+function placesFor(stage: Stage, crop: Crop, places: readonly Place[]): number[] {
+  const fit = places.flatMap((place, p) => (suitsStage(place, stage, crop) ? [p] : []));
+  if (stage !== 'harden') return fit;
+  const airy = fit.filter((p) => places[p]!.kind !== 'house');
+  return airy.length > 0 ? airy : fit;
 }
 
 const STAGE_NAMES: Readonly<Record<Stage, string>> = {

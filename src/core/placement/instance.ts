@@ -115,5 +115,8 @@ export const USUAL_WEIGHTS: Weights = {
   mostEarly_days: 7,
 };
 
+/** Price of a tray a day off its date inside the window: a trifle, so that of two ways alike the nearer is taken. */
+export const TRIFLE_perTrayDay = 0.01;
+
 /** How many times dearer a day of waiting is in the second half of what a stage may wait: it nears over-age. */
 export const NEAR_OVER_AGE = 4;

@@ -1,5 +1,5 @@
 import { bestPlan, type Bench, type Terms } from './insert.ts';
-import type { Problem, Task } from './problem.ts';
+import { SLOT_PARTS, type Problem, type Task } from './problem.ts';
 import { overIn } from './repair.ts';
 import { addPlan, costOf, removePlan, restoreRow, setRow, type Plan, type State } from './state.ts';
 
@@ -60,7 +60,8 @@ export function offersForLate(state: State, taskIndex: number, bench: Bench): Of
   if (plan) {
     for (let k = task.first; k < task.stageCount - 1; k++) {
       const cell = { place: plan.places[k]!, from: plan.days[k]!, to: plan.days[k + 1]! };
-      if (cell.place >= 0) offers.push(...setPointsFor(state, cell, 0, bench, taskIndex).filter((o) => o.later_days < 0));
+      if (cell.place >= 0)
+        offers.push(...setPointsFor(state, cell, 0, bench, taskIndex).filter((o) => o.later_days < 0));
     }
   }
   return best(offers);
@@ -92,7 +93,14 @@ export function offersForUnplaced(state: State, taskIndex: number, bench: Bench)
       const slots = task.slots.map((s) => Math.ceil(s * share_frac));
       const plan = bestPlan(state, { ...task, slots }, bench);
       if (!plan) continue;
-      offers.push({ ...EMPTY, kind: 'fewer', plans: [plan], cost: plan.price, later_days: lateOf(task, plan), share_frac });
+      offers.push({
+        ...EMPTY,
+        kind: 'fewer',
+        plans: [plan],
+        cost: plan.price,
+        later_days: lateOf(task, plan),
+        share_frac,
+      });
       break;
     }
     offers.push(...warmthFor(state, task, bench));
@@ -114,8 +122,7 @@ const EMPTY: Omit<Offer, 'kind' | 'plans' | 'cost'> = {
 function best(offers: readonly Offer[]): Offer[] {
   const most = Math.max(0, ...offers.map((offer) => offer.cleared_slotDays));
   const sorted = [...offers].sort(
-    (a, b) =>
-      Number(b.cleared_slotDays >= most - 1e-9) - Number(a.cleared_slotDays >= most - 1e-9) || a.cost - b.cost,
+    (a, b) => Number(b.cleared_slotDays >= most - 1e-9) - Number(a.cleared_slotDays >= most - 1e-9) || a.cost - b.cost,
   );
   const seen = new Set<string>();
   const chosen: Offer[] = [];
@@ -150,7 +157,10 @@ function waysFor(state: State, task: Task, clash: ClashCell | null, over: number
   const offers: Offer[] = [];
   const terms: Terms[] = [{}];
   if (old) terms.push({ places: old.places });
-  if (clash && old) terms.push({ notPlaces: task.spec.stages.map((_, k) => new Set(old.places[k] === clash.place ? [clash.place] : [])) });
+  if (clash && old)
+    terms.push({
+      notPlaces: task.spec.stages.map((_, k) => new Set(old.places[k] === clash.place ? [clash.place] : [])),
+    });
   for (const term of terms) {
     const plan = bestPlan(state, task, bench, term);
     if (!plan || (old && samePlan(old, plan))) continue;
@@ -220,7 +230,7 @@ function withLevel(
   });
   let offer: Offer | null = null;
   if (good) {
-    const wider = affected.every((task, i) => !worseRoom(state, plans[i]!, old[i]!));
+    const wider = affected.every((_, i) => !worseRoom(state, plans[i]!, old[i]!));
     const later = plans.reduce((sum, plan, i) => sum + outOf(affected[i]!, plan) - outOf(affected[i]!, old[i]!), 0);
     const own = only === null ? later : ownLater(affected, plans, old, only);
     if (wider || over > 0) {
@@ -306,24 +316,27 @@ function warmthFor(state: State, task: Task, bench: Bench): Offer[] {
 
 /** Windows two months longer than the nursery would have it. */
 function laterTerms(problem: Problem, task: Task): Terms {
-  const hi = Int16Array.from(task.hi, (d, k) => (task.spec.under && k === task.first ? d : Math.min(problem.days - 1, d + 60)));
+  const hi = Int16Array.from(task.hi, (d, k) =>
+    task.spec.under && k === task.first ? d : Math.min(problem.days - 1, d + 60),
+  );
   return { hi };
 }
 
-/** Where a plan that ignores room lacks it most. */
+/** Where a plan that ignores room lacks it most, and from when to when. */
 function lackOf(state: State, task: Task, plan: Plan): Offer['lack'] {
   const D = state.problem.days;
-  let lack: { place: number; slots: number; from: number; to: number } | null = null;
+  const lacks: NonNullable<Offer['lack']>[] = [];
   for (let k = task.first; k < task.stageCount; k++) {
     const place = plan.places[k]!;
     for (let d = plan.days[k]!; d < plan.days[k + 1]!; d++) {
-      const slots = (task.slots[k]! - state.free[place * D + d]!) / 100;
-      if (slots <= 0) continue;
-      if (!lack || slots > lack.slots) lack = { place, slots, from: lack?.place === place ? lack.from : d, to: d + 1 };
-      else if (lack.place === place) lack = { ...lack, to: d + 1 };
+      const slots = (task.slots[k]! - state.free[place * D + d]!) / SLOT_PARTS;
+      if (slots > 0) lacks.push({ place, slots, from: d, to: d + 1 });
     }
   }
-  return lack;
+  if (lacks.length === 0) return null;
+  const most = lacks.reduce((a, b) => (b.slots > a.slots ? b : a));
+  const days = lacks.filter((lack) => lack.place === most.place);
+  return { ...most, from: days[0]!.from, to: days.at(-1)!.to };
 }
 
 function kindOf(old: Plan | null, plan: Plan): Offer['kind'] {
@@ -341,4 +354,3 @@ const kWhOf = (state: State, money: number): number => {
   const rate = state.problem.instance.weights.heat_perkWh;
   return rate > 0 ? money / rate : 0;
 };
-

@@ -168,7 +168,9 @@ function cheapestByTrying(instance: Instance, state: State, index: number): numb
       const late = d - batch.target - batch.after_days;
       const early = batch.target - batch.before_days - d;
       if (late > weights.mostLate_days || early > weights.mostEarly_days) return Infinity;
-      return late > 0 ? late * weights.late_perTrayDay * batch.trays * batch.weight : early > 0 ? early * weights.early_perTrayDay * batch.trays : 0; // prettier-ignore
+      if (late > 0) return late * weights.late_perTrayDay * batch.trays * batch.weight;
+      if (early > 0) return early * weights.early_perTrayDay * batch.trays;
+      return 0.01 * batch.trays * Math.abs(d - batch.target);
     }
     const key = `${k}/${p}/${d}`;
     const known = memo.get(key);

@@ -1,7 +1,7 @@
 import type { DayNumber } from '../calendar/dayNumber.ts';
 import type { BatchPlan, Place, PlannedSteps, Stage, StagePlaces, WeekSetPoint, WorkKey } from '../model.ts';
 import type { SeasonInstance } from './fromSeason.ts';
-import type { Solution } from './solution.ts';
+import type { PlacedStay, Solution } from './solution.ts';
 
 /** What a plan of the season asks of one batch. Days and places only of what is still to come. */
 export interface ProposedBatch {
@@ -23,7 +23,7 @@ export interface Proposal {
   readonly unplaced: readonly number[];
 }
 
-const STEP_OF: Readonly<Record<Stage, WorkKey>> = {
+export const STEP_OF: Readonly<Record<Stage, WorkKey>> = {
   germinate: 'sow',
   grow: 'off-heat',
   pot: 'pot',
@@ -41,34 +41,18 @@ export function proposalOf(
   plans: ReadonlyMap<number, BatchPlan>,
   places: readonly Place[],
 ): Proposal {
-  const { instance, from, placeIds } = season;
+  const { instance, from } = season;
   const unplaced: number[] = [];
   const batches: ProposedBatch[] = [];
   const inUse = new Set<string>();
   solution.batches.forEach((placed, i) => {
-    const { id, stages } = season.batches[i]!;
+    const { id } = season.batches[i]!;
     for (const stay of placed.stays) {
       for (let d = stay.from; d < stay.to; d += 1) inUse.add(`${stay.place}/${Math.floor(d / 7)}`);
     }
-    if (placed.out === null) {
-      unplaced.push(id);
-      return;
-    }
-    const spec = instance.batches[i]!;
-    if (spec.pinned) return;
-    const plan = plans.get(id)!;
-    const to: Partial<Record<Stage, number | null>> = { ...plan.places };
-    const steps: Partial<Record<WorkKey, DayNumber>> = {};
-    for (const stay of placed.stays) {
-      const stage = stages[stay.stage]!;
-      to[stage] = placeIds[stay.place]!;
-      if (spec.under?.at === stay.stage) continue;
-      // Plugs are not taken off the heat here: they come on their day.
-      if (!(plan.joins && stage === 'grow')) steps[STEP_OF[stage]] = from + stay.from;
-    }
-    steps.plant = from + placed.out;
-    if (to.space === to.pot) to.space = null;
-    batches.push({ id, places: to as StagePlaces, steps });
+    if (placed.out === null) unplaced.push(id);
+    else if (!instance.batches[i]!.pinned)
+      batches.push(proposedBatch(season, i, placed.stays, placed.out, plans.get(id)!));
   });
   const setPoints = places.flatMap((place, p): ProposedSetPoints[] => {
     if (place.temperature?.kind !== 'set-point') return [];
@@ -81,6 +65,30 @@ export function proposalOf(
     return [{ placeId: place.id, setPoints: weeks }];
   });
   return { batches, setPoints, unplaced };
+}
+
+/** Stays of one batch as places and days of its plan. It keeps what it has for the stages behind it. */
+export function proposedBatch(
+  { instance, from, placeIds, batches }: SeasonInstance,
+  index: number,
+  stays: readonly PlacedStay[],
+  out: number,
+  plan: BatchPlan,
+): ProposedBatch {
+  const { id, stages } = batches[index]!;
+  const { under } = instance.batches[index]!;
+  const to: Partial<Record<Stage, number | null>> = { ...plan.places };
+  const steps: Partial<Record<WorkKey, DayNumber>> = {};
+  for (const stay of stays) {
+    const stage = stages[stay.stage]!;
+    to[stage] = placeIds[stay.place]!;
+    if (under?.at === stay.stage) continue;
+    // Plugs are not taken off the heat here: they come on their day.
+    if (!(plan.joins && stage === 'grow')) steps[STEP_OF[stage]] = from + stay.from;
+  }
+  steps.plant = from + out;
+  if (to.space === to.pot) to.space = null;
+  return { id, places: to as StagePlaces, steps };
 }
 
 /** A place with proposed set-points in place of those it has for the same weeks. */

@@ -1,4 +1,5 @@
-import { costOf, type State } from './state.ts';
+import type { Task } from './problem.ts';
+import { costOf, type Plan, type State } from './state.ts';
 import { NONE } from './track.ts';
 
 /** One stay of a batch: days [from, to) in a place. `stage` is the position among the batch's stages. */
@@ -51,12 +52,8 @@ export function solutionOf(state: State): Solution {
     batches: problem.tasks.map((task): PlacedBatch => {
       const plan = state.plans[task.index];
       if (!plan) return { id: task.spec.id, stays: [], out: null };
-      const stays: PlacedStay[] = [];
-      for (let k = task.first; k < task.stageCount && plan.days[k + 1] !== NONE; k++) {
-        stays.push({ stage: k, place: plan.places[k]!, from: plan.days[k]!, to: plan.days[k + 1]! });
-      }
       const out = plan.days[task.stageCount]!;
-      return { id: task.spec.id, stays, out: out === NONE ? null : out };
+      return { id: task.spec.id, stays: staysOf(task, plan), out: out === NONE ? null : out };
     }),
     cost: {
       total: costOf(state),
@@ -67,4 +64,13 @@ export function solutionOf(state: State): Solution {
       unplaced: state.unplaced,
     },
   };
+}
+
+/** The stays of a plan, in order. */
+export function staysOf(task: Task, plan: Plan): PlacedStay[] {
+  const stays: PlacedStay[] = [];
+  for (let k = task.first; k < task.stageCount && plan.days[k + 1] !== NONE; k++) {
+    stays.push({ stage: k, place: plan.places[k]!, from: plan.days[k]!, to: plan.days[k + 1]! });
+  }
+  return stays;
 }

@@ -1,4 +1,4 @@
-import { NEAR_OVER_AGE } from './instance.ts';
+import { NEAR_OVER_AGE, TRIFLE_perTrayDay } from './instance.ts';
 import { trackOf, type Problem, type Task } from './problem.ts';
 import { NONE, refreshTrack, type Track } from './track.ts';
 
@@ -81,7 +81,8 @@ export function outPrice(problem: Problem, task: Task, out: number): number {
   const late = out - (spec.target + spec.after_days);
   if (late > 0) return weights.late_perTrayDay * spec.trays * spec.weight * late;
   const early = spec.target - spec.before_days - out;
-  return early > 0 ? weights.early_perTrayDay * spec.trays * early : 0;
+  if (early > 0) return weights.early_perTrayDay * spec.trays * early;
+  return TRIFLE_perTrayDay * spec.trays * Math.abs(out - spec.target);
 }
 
 /** Price of the nth day of waiting in a stage that may wait so many. */

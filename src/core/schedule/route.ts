@@ -35,7 +35,7 @@ export function routeOf({ crop, plan, tables }: RouteInput): Route | Unreachable
   const germinate = plan.places.germinate!;
   const grow = plan.places.grow!;
   return {
-    sums: stageSums(crop, potted),
+    sums: stageSums(crop, potted, plan.age_frac ?? 1),
     places: plan.places,
     germination: tables.germinationOf(crop, germinate),
     inHeat: tables.growthOf(crop, germinate),

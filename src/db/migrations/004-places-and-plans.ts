@@ -26,6 +26,7 @@ export async function up(db: Sequelize): Promise<void> {
       ADD COLUMN before_days integer NOT NULL DEFAULT 3 CHECK (before_days BETWEEN 0 AND 60),
       ADD COLUMN after_days integer NOT NULL DEFAULT 7 CHECK (after_days BETWEEN 0 AND 60),
       ADD COLUMN weight double precision NOT NULL DEFAULT 1 CHECK (weight BETWEEN 0.1 AND 10),
+      ADD COLUMN age_frac double precision NOT NULL DEFAULT 1 CHECK (age_frac BETWEEN 0.4 AND 2),
       ADD COLUMN pinned boolean NOT NULL DEFAULT false,
       ADD COLUMN joins jsonb CHECK (joins IS NULL OR jsonb_typeof(joins) = 'object'),
       ADD COLUMN family_id integer CHECK (family_id >= 1);
@@ -70,7 +71,7 @@ export async function down(db: Sequelize): Promise<void> {
       'off-heat', 'potted', 'spaced', 'hardening-started', 'rung', 'planted-out', 'moved', 'lost', 'held', 'note',
       'split-out', 'split-in', 'edited', 'ended', 'withdrawn')) NOT VALID;
     ALTER TABLE batches DROP COLUMN space_place_id, DROP COLUMN steps, DROP COLUMN before_days, DROP COLUMN after_days,
-      DROP COLUMN weight, DROP COLUMN pinned, DROP COLUMN joins, DROP COLUMN family_id;
+      DROP COLUMN weight, DROP COLUMN age_frac, DROP COLUMN pinned, DROP COLUMN joins, DROP COLUMN family_id;
     DROP SEQUENCE batch_families;
     ALTER TABLE nursery DROP COLUMN outside, DROP COLUMN cool_school, DROP COLUMN cool_most_c, DROP COLUMN weights;
     ALTER TABLE places DROP COLUMN temperature, DROP COLUMN closed, DROP COLUMN size;

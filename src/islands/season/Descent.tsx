@@ -1,11 +1,19 @@
 import { scaleLinear } from 'd3-scale';
-import { memo, useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { memo, useCallback, useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { civilFromDay, dayFromCivil } from '../../core/calendar/dayNumber.ts';
 import type { HouseData } from '../../contracts/seasonData.ts';
-import { monthName, shortDay } from '../../ui/format.ts';
+import { degrees, monthName, shortDay } from '../../ui/format.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
-import type { Lane } from './lanes.ts';
-import type { Band, Worked } from './useSeason.ts';
+import { LANE_GAP, type Lane } from './lanes.ts';
+import { bandsOf, type Band, type Worked } from './useSeason.ts';
+
+/** What a drag of a band asks for: the stage it shows, days along, and the lane it was let go over. */
+export interface BandDrag {
+  readonly batchId: number;
+  readonly index: number;
+  readonly days: number;
+  readonly placeId: number;
+}
 
 interface Props {
   readonly house: HouseData;
@@ -16,20 +24,36 @@ interface Props {
   readonly to: number;
   readonly perDay_px: number;
   readonly selectedId: number | null;
-  /** The selected batch as it would be with the date being tried. */
+  /** Batches the filter leaves out are drawn faintly; null = none. */
+  readonly faint: ReadonlySet<number> | null;
+  /** Whether bands may be dragged: not while a proposal is looked at. */
+  readonly fixed: boolean;
+  /** The selected batch as it would be with what is being tried. */
   readonly trial: readonly Band[] | null;
   readonly onSelect: (batchId: number) => void;
+  /** The transplant date dragged by so many days. */
   readonly onDrag: (days: number) => void;
+  readonly onBand: (drag: BandDrag) => void;
   readonly onDrop: () => void;
   readonly onKey: (event: KeyboardEvent) => void;
+  readonly onBandKey: (event: KeyboardEvent, index: number) => void;
 }
 
 export const HEAD_px = 30;
+/** A band moves only when it is dragged farther than this, so that a press selects. */
+const DEAD_px = 5;
+
+interface Grip {
+  readonly startX: number;
+  readonly startY: number;
+  /** The band held, or null for the end of the chain. */
+  readonly band: { readonly batchId: number; readonly index: number; readonly placeId: number } | null;
+  moved: boolean;
+}
 
 /** The descent: places from warmest to coldest, batches as bands by day, their moves as hooked stems. */
 export function Descent(props: Props) {
-  const { house, lanes, height, worked, from, to, perDay_px, selectedId, trial, onSelect, onDrag, onDrop, onKey } =
-    props;
+  const { house, lanes, height, worked, from, to, perDay_px, selectedId, faint, fixed, trial, onSelect } = props;
   const x = useMemo(
     () =>
       scaleLinear()
@@ -37,24 +61,43 @@ export function Descent(props: Props) {
         .range([0, (to - from) * perDay_px]),
     [from, to, perDay_px],
   );
-  const grip = useRef<{ startX: number; moved: number } | null>(null);
+  const grip = useRef<Grip | null>(null);
+  const svg = useRef<SVGSVGElement>(null);
   const width = x(to);
   const selected = selectedId === null ? null : (worked.get(selectedId) ?? null);
-  const end = selected?.progress.stands.at(-1);
-  const lockable = selected && selected.batch.state.phase !== 'planted' && selected.batch.state.phase !== 'ended';
 
   function drag(e: PointerEvent): void {
-    if (!grip.current) return;
-    const days = Math.round((e.clientX - grip.current.startX) / perDay_px);
-    if (days !== grip.current.moved) {
-      grip.current.moved = days;
-      onDrag(days);
-    }
+    const held = grip.current;
+    if (!held) return;
+    const dx = e.clientX - held.startX;
+    if (!held.moved && Math.hypot(dx, e.clientY - held.startY) < DEAD_px) return;
+    held.moved = true;
+    const days = Math.round(dx / perDay_px);
+    if (!held.band) return props.onDrag(days);
+    const y = e.clientY - svg.current!.getBoundingClientRect().top - HEAD_px;
+    const over = lanes.find((lane) => y >= lane.top - LANE_GAP / 2 && y < lane.top + lane.height + LANE_GAP / 2);
+    props.onBand({
+      batchId: held.band.batchId,
+      index: held.band.index,
+      days,
+      placeId: over?.place.id ?? held.band.placeId,
+    });
   }
 
-  const endBox = end && selected ? boxOf(lanes, selected.batch.id, selected.progress.stands.length - 1, x) : null;
+  const hold = useCallback(
+    (e: PointerEvent, band: Band): void => {
+      onSelect(band.batchId);
+      if (fixed || e.button !== 0 || e.pointerType === 'touch') return;
+      const { batchId, index, placeId } = band;
+      grip.current = { startX: e.clientX, startY: e.clientY, band: { batchId, index, placeId }, moved: false };
+      svg.current?.setPointerCapture(e.pointerId);
+    },
+    [onSelect, fixed],
+  );
+
   return (
     <svg
+      ref={svg}
       width={width}
       height={height + HEAD_px}
       role="group"
@@ -62,7 +105,7 @@ export function Descent(props: Props) {
       className="block touch-pan-x touch-pan-y select-none"
       onPointerMove={drag}
       onPointerUp={() => {
-        if (grip.current) onDrop();
+        if (grip.current?.moved) props.onDrop();
         grip.current = null;
       }}
       onPointerCancel={() => (grip.current = null)}
@@ -70,113 +113,49 @@ export function Descent(props: Props) {
       <defs>
         <pattern id="over-room" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <rect width="6" height="6" fill="#fbf1ee" />
-          <rect width="1.3" height="6" fill="#98291c" fillOpacity="0.75" />
+          <rect width="2" height="6" fill="#98291c" />
         </pattern>
       </defs>
       <Calendar from={from} to={to} x={x} height={height + HEAD_px} />
       <g transform={`translate(0 ${HEAD_px})`}>
         <LaneGrounds lanes={lanes} house={house} from={from} to={to} x={x} />
-        <Stems lanes={lanes} worked={worked} x={x} today={house.today} skip={selectedId} />
-        <Bands lanes={lanes} worked={worked} x={x} today={house.today} skip={selectedId} onSelect={onSelect} />
+        <Stems lanes={lanes} worked={worked} x={x} skip={selectedId} faint={faint} />
+        <Bands lanes={lanes} worked={worked} x={x} today={house.today} skip={selectedId} faint={faint} onHold={hold} />
+        <Overflow lanes={lanes} x={x} />
         {selected && (
-          <g>
-            <path
-              d={stemPath(lanes, selected.batch.id, selected.progress.stands.length, x)}
-              fill="none"
-              stroke="#6a2560"
-              strokeWidth="2.6"
-            />
-            {selected.progress.stands.map((_, i) => {
-              const box = boxOf(lanes, selected.batch.id, i, x);
-              if (!box) return null;
-              return (
-                <g key={i}>
-                  <rect
-                    x={box.x}
-                    y={box.y}
-                    width={box.width}
-                    height={box.height}
-                    rx="2"
-                    fill="#6a2560"
-                    className="settle"
-                  />
-                  {box.width > 60 && box.height > 13 && (
-                    <text
-                      x={box.x + 5}
-                      y={box.y + Math.min(box.height - 3, 13)}
-                      fontSize="12"
-                      fontWeight="650"
-                      fill="#fff"
-                    >
-                      {fit(selected.batch.name, box.width - 8)}
-                    </text>
-                  )}
-                </g>
-              );
-            })}
-          </g>
+          <SelectedBands
+            {...props}
+            selected={selected}
+            x={x}
+            onHold={hold}
+            onGripEnd={(e) => {
+              e.currentTarget.setPointerCapture(e.pointerId);
+              grip.current = { startX: e.clientX, startY: e.clientY, band: null, moved: false };
+            }}
+          />
         )}
         {trial && selected && (
           <g pointerEvents="none">
             {trial.map((band) => {
               const lane = lanes.find((l) => l.place.id === band.placeId);
-              const at = boxOf(lanes, selected.batch.id, Math.min(band.index, selected.progress.stands.length - 1), x);
-              if (!lane || !at) return null;
-              const laneAt = lane.laid.find((l) => l.band.batchId === band.batchId && l.band.index === band.index);
-              const y = laneAt ? lane.top + laneAt.top * lane.perSlot_px : lane.top + 2;
+              if (!lane) return null;
+              const at = lane.laid.find((l) => l.band.batchId === band.batchId && l.band.index === band.index);
               return (
                 <rect
                   key={band.index}
                   x={x(band.from)}
-                  y={y - 1}
+                  y={(at ? lane.top + at.top * lane.perSlot_px : lane.top + 2) - 1}
                   width={Math.max(3, x(band.to) - x(band.from))}
                   height={Math.max(5, band.slots * lane.perSlot_px) + 2}
                   rx="2"
-                  fill="none"
+                  fill="#6a2560"
+                  fillOpacity="0.16"
                   stroke="#1d2823"
                   strokeWidth="2"
                   strokeDasharray="5 3"
                 />
               );
             })}
-          </g>
-        )}
-        {lockable && endBox && (
-          <g
-            role="slider"
-            tabIndex={0}
-            aria-label={`Transplant date of ${selected.batch.name}: arrow keys move it a day, Page Up and Down a week, Enter keeps, Escape drops`}
-            aria-valuenow={selected.batch.plan.transplantOn}
-            aria-valuetext={shortDay(trial?.at(-1)?.to ?? selected.batch.plan.transplantOn)}
-            className="cursor-ew-resize"
-            style={{ touchAction: 'none' }}
-            onPointerDown={(e) => {
-              e.currentTarget.setPointerCapture(e.pointerId);
-              grip.current = { startX: e.clientX, moved: 0 };
-            }}
-            onKeyDown={onKey}
-          >
-            <rect
-              x={endBox.x + endBox.width - 8}
-              y={endBox.y + endBox.height / 2 - 16}
-              width="30"
-              height="32"
-              fill="transparent"
-            />
-            <circle
-              cx={endBox.x + endBox.width + 5}
-              cy={endBox.y + endBox.height / 2}
-              r="9"
-              fill="#fff"
-              stroke="#6a2560"
-              strokeWidth="3"
-            />
-            <path
-              d={`M${endBox.x + endBox.width + 1} ${endBox.y + endBox.height / 2}h8m-5.5-3l-3 3 3 3m3-6l3 3-3 3`}
-              stroke="#6a2560"
-              strokeWidth="1.6"
-              fill="none"
-            />
           </g>
         )}
         <line
@@ -198,6 +177,106 @@ export function Descent(props: Props) {
     </svg>
   );
 }
+
+interface SelectedProps extends Props {
+  readonly selected: Worked;
+  readonly x: Scale;
+  readonly onHold: (e: PointerEvent, band: Band) => void;
+  readonly onGripEnd: (e: PointerEvent<SVGGElement>) => void;
+}
+
+/** The chosen batch in plum through the whole house; each band to be taken hold of, and the end of the chain. */
+function SelectedBands(props: SelectedProps) {
+  const { lanes, selected, x, house, trial, fixed, onKey, onBandKey, onHold, onGripEnd } = props;
+  const { batch, progress } = selected;
+  const bands = bandsOf(selected);
+  const open = batch.state.phase !== 'planted' && batch.state.phase !== 'ended' && !fixed;
+  const endBox = boxOf(lanes, batch.id, bands.length - 1, x);
+  return (
+    <g>
+      <path d={stemPath(lanes, batch.id, bands.length, x)} fill="none" stroke="#6a2560" strokeWidth="2.6" />
+      {bands.map((band) => {
+        const box = boxOf(lanes, batch.id, band.index, x);
+        if (!box) return null;
+        const place = house.places.find((p) => p.id === band.placeId)?.name ?? '';
+        const movable = open && band.from >= house.today;
+        return (
+          <g
+            key={band.index}
+            {...(movable
+              ? {
+                  role: 'button',
+                  tabIndex: 0,
+                  'aria-label': `${STAGE_WORDS[band.stage]} in ${place} from ${shortDay(band.from)} to ${shortDay(band.to)}: left and right arrows move it a day, up and down to a warmer or cooler place, Enter keeps, Escape drops`,
+                  onKeyDown: (e: KeyboardEvent) => onBandKey(e, band.index),
+                }
+              : {})}
+            className={movable ? 'cursor-grab' : ''}
+            onPointerDown={(e) => movable && onHold(e, band)}
+          >
+            <rect
+              x={box.x}
+              y={box.y}
+              width={box.width}
+              height={Math.max(box.height, 5)}
+              rx="2"
+              fill="#6a2560"
+              className="settle"
+            />
+            {box.width > 60 && box.height > 13 && (
+              <text x={box.x + 5} y={box.y + Math.min(box.height - 3, 13)} fontSize="12" fontWeight="650" fill="#fff">
+                {fit(batch.name, box.width - 8)}
+              </text>
+            )}
+          </g>
+        );
+      })}
+      {open && endBox && (
+        <g
+          role="slider"
+          tabIndex={0}
+          aria-label={`Transplant date of ${batch.name}: arrow keys move it a day, Page Up and Down a week, Enter keeps, Escape drops`}
+          aria-valuenow={batch.plan.transplantOn}
+          aria-valuetext={shortDay(trial?.at(-1)?.to ?? progress.stands.at(-1)?.to ?? batch.plan.transplantOn)}
+          className="cursor-ew-resize"
+          style={{ touchAction: 'none' }}
+          onPointerDown={onGripEnd}
+          onKeyDown={onKey}
+        >
+          <rect
+            x={endBox.x + endBox.width - 8}
+            y={endBox.y + endBox.height / 2 - 16}
+            width="30"
+            height="32"
+            fill="transparent"
+          />
+          <circle
+            cx={endBox.x + endBox.width + 5}
+            cy={endBox.y + endBox.height / 2}
+            r="9"
+            fill="#fff"
+            stroke="#6a2560"
+            strokeWidth="3"
+          />
+          <path
+            d={`M${endBox.x + endBox.width + 1} ${endBox.y + endBox.height / 2}h8m-5.5-3l-3 3 3 3m3-6l3 3-3 3`}
+            stroke="#6a2560"
+            strokeWidth="1.6"
+            fill="none"
+          />
+        </g>
+      )}
+    </g>
+  );
+}
+
+const STAGE_WORDS: Readonly<Record<Band['stage'], string>> = {
+  germinate: 'Germinates',
+  grow: 'Grows on',
+  pot: 'In the pot',
+  space: 'Spaced out',
+  harden: 'Hardens',
+};
 
 type Scale = (day: number) => number;
 
@@ -230,7 +309,8 @@ interface GroundProps {
 }
 
 /** Lanes tinted by their temperature, period by period. */
-const LaneGrounds = memo(function LaneGrounds({ lanes, from, to, x }: GroundProps) {
+const LaneGrounds = memo(function LaneGrounds({ lanes, house, from, to, x }: GroundProps) {
+  const { today } = house;
   return (
     <g pointerEvents="none">
       {lanes.map((lane) => (
@@ -250,7 +330,7 @@ const LaneGrounds = memo(function LaneGrounds({ lanes, from, to, x }: GroundProp
                 />
               );
             })}
-          {lane.height > lane.roomHeight_px && (
+          {lane.over.length > 0 && (
             <line
               x1={0}
               x2={x(to)}
@@ -260,8 +340,72 @@ const LaneGrounds = memo(function LaneGrounds({ lanes, from, to, x }: GroundProp
               strokeWidth="1.5"
             />
           )}
+          {lane.setPoints
+            .filter((run) => run.to > from && run.from < to)
+            .map((run) => (
+              <g key={run.from}>
+                {run.from > from && (
+                  <line
+                    x1={x(run.from)}
+                    x2={x(run.from)}
+                    y1={lane.top}
+                    y2={lane.top + lane.roomHeight_px}
+                    stroke="#1d2823"
+                    strokeOpacity="0.35"
+                    strokeDasharray="1 3"
+                  />
+                )}
+                {run.from < today && run.to > today && (
+                  <SetPointLabel x={x(today) + 4} lane={lane} setPoint_C={run.setPoint_C} house={house} />
+                )}
+                {run.from > today && x(run.to) - x(run.from) > 26 && (
+                  <SetPointLabel x={x(run.from) + 3} lane={lane} setPoint_C={run.setPoint_C} house={house} />
+                )}
+              </g>
+            ))}
         </g>
       ))}
+    </g>
+  );
+});
+
+/** The week's set-point, at the floor of its lane. */
+function SetPointLabel({ x, lane, setPoint_C, house }: { x: number; lane: Lane; setPoint_C: number | null; house: HouseData }) {
+  return (
+    <text
+      x={x}
+      y={lane.top + lane.roomHeight_px - 3}
+      fontSize="11.5"
+      fontWeight="650"
+      fill="#1d2823"
+      stroke="#fdfdf9"
+      strokeWidth="3"
+      paintOrder="stroke"
+    >
+      {setPoint_C === null ? 'off' : degrees(setPoint_C, house.unit)}
+    </text>
+  );
+}
+
+/** What is over room, hanging out of its lane day by day. */
+const Overflow = memo(function Overflow({ lanes, x }: { readonly lanes: readonly Lane[]; readonly x: Scale }) {
+  return (
+    <g pointerEvents="none">
+      {lanes.flatMap((lane) =>
+        lane.over.map((run) => (
+          <g key={`${lane.place.id}/${run.from}`}>
+            <rect
+              x={x(run.from)}
+              y={lane.top + lane.roomHeight_px}
+              width={Math.max(2, x(run.to) - x(run.from))}
+              height={Math.max(4, run.slots * lane.overSlot_px)}
+              fill="url(#over-room)"
+              stroke="#98291c"
+              strokeWidth="0.8"
+            />
+          </g>
+        )),
+      )}
     </g>
   );
 });
@@ -272,45 +416,51 @@ interface BandsProps {
   readonly x: Scale;
   readonly today: number;
   readonly skip: number | null;
-  readonly onSelect: (batchId: number) => void;
+  readonly faint: ReadonlySet<number> | null;
+  readonly onHold: (e: PointerEvent, band: Band) => void;
 }
 
-const Bands = memo(function Bands({ lanes, worked, x, today, skip, onSelect }: BandsProps) {
+const Bands = memo(function Bands({ lanes, worked, x, today, skip, faint, onHold }: BandsProps) {
   return (
     <g>
       {lanes.flatMap((lane) =>
-        lane.laid.map(({ band, top, over }) => {
-          if (band.batchId === skip) return null;
-          const name = worked.get(band.batchId)!.batch.name;
+        lane.laid.map(({ band, top }) => {
+          const one = worked.get(band.batchId);
+          if (band.batchId === skip || !one) return null;
+          const { name, pinned } = one.batch;
           const past = band.to <= today;
           const present = band.from <= today && band.to > today;
           const y = lane.top + top * lane.perSlot_px;
-          const height = Math.max(3, band.slots * lane.perSlot_px - 1);
-          const width = Math.max(3, x(band.to) - x(band.from) - 1);
+          const height = Math.max(2.5, band.slots * lane.perSlot_px - 1);
+          const left = x(band.from);
+          const width = Math.max(3, x(band.to) - left - 1);
           return (
-            <g key={`${band.batchId}/${band.index}`} onClick={() => onSelect(band.batchId)} className="cursor-pointer">
-              <title>{`${name}: ${lane.place.name}, ${shortDay(band.from)} to ${shortDay(band.to)}, ${band.slots} slots`}</title>
+            <g
+              key={`${band.batchId}/${band.index}`}
+              onPointerDown={(e) => onHold(e, band)}
+              className="cursor-pointer"
+              opacity={faint?.has(band.batchId) ? 0.14 : 1}
+            >
+              <title>{`${name}: ${lane.place.name}, ${shortDay(band.from)} to ${shortDay(band.to)}, ${band.slots} slots${pinned ? ', pinned' : ''}`}</title>
               <rect
-                x={x(band.from)}
+                x={left}
                 y={y}
                 width={width}
                 height={height}
                 rx="2"
-                fill={over ? 'url(#over-room)' : '#fdfdf9'}
+                fill="#fdfdf9"
                 fillOpacity={past ? 0.38 : present ? 1 : 0.86}
-                stroke={present ? '#1d2823' : over ? '#98291c' : 'none'}
+                stroke={present ? '#1d2823' : 'none'}
                 strokeWidth={present ? 1.4 : 1}
               />
+              {pinned && <circle cx={left + 4} cy={y + 4} r="2.6" fill="#1d2823" />}
               {width > 46 && height > 11 && (
                 <text
-                  x={x(band.from) + 5}
+                  x={left + (pinned ? 10 : 5)}
                   y={y + Math.min(height / 2 + 4.2, 15)}
                   fontSize="12"
                   fill="#1d2823"
                   fillOpacity={past ? 0.75 : 1}
-                  stroke={over ? '#fbf1ee' : 'none'}
-                  strokeWidth="4"
-                  paintOrder="stroke"
                 >
                   {fit(name, width - 8)}
                 </text>
@@ -327,18 +477,15 @@ interface StemsProps {
   readonly lanes: readonly Lane[];
   readonly worked: ReadonlyMap<number, Worked>;
   readonly x: Scale;
-  readonly today: number;
   readonly skip: number | null;
+  readonly faint: ReadonlySet<number> | null;
 }
 
-const Stems = memo(function Stems({ lanes, worked, x, skip }: StemsProps) {
-  return (
-    <g fill="none" stroke="#1d2823" strokeOpacity="0.28" strokeWidth="1" pointerEvents="none">
-      {[...worked.values()].map(({ batch, progress }) =>
-        batch.id === skip ? null : <path key={batch.id} d={stemPath(lanes, batch.id, progress.stands.length, x)} />,
-      )}
-    </g>
-  );
+/** All stems as one path: hundreds of them are too many to be elements of their own. */
+const Stems = memo(function Stems({ lanes, worked, x, skip, faint }: StemsProps) {
+  const drawn = [...worked.values()].filter(({ batch }) => batch.id !== skip && !faint?.has(batch.id));
+  const path = drawn.map(({ batch, progress }) => stemPath(lanes, batch.id, progress.stands.length, x)).join('');
+  return <path d={path} fill="none" stroke="#1d2823" strokeOpacity="0.28" strokeWidth="1" pointerEvents="none" />;
 });
 
 interface Box {

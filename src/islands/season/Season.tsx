@@ -1,70 +1,122 @@
-import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import { isoFromDay } from '../../core/calendar/dayNumber.ts';
-import { temperatureOn, placeClimate } from '../../core/schedule/placeClimate.ts';
-import type { Problem } from '../../contracts/problem.ts';
-import type { HouseData, SeasonBatch } from '../../contracts/seasonData.ts';
-import { call, trouble } from '../../ui/call.ts';
-import { counted, dayNight, shortDay } from '../../ui/format.ts';
-import { temperatureColour } from '../../ui/ramp.ts';
-import { Descent, HEAD_px } from './Descent.tsx';
+import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { withSetPoints } from '../../core/placement/proposal.ts';
+import type { OfferShown, Trouble } from '../../contracts/planner.ts';
+import { counted } from '../../ui/format.ts';
+import { Descent, type BandDrag } from './Descent.tsx';
+import { LaneLabels } from './LaneLabels.tsx';
 import { lanesOf } from './lanes.ts';
-import { SidePanel } from './SidePanel.tsx';
-import { bandsOf, overRoomAhead, useSeason } from './useSeason.ts';
-
-interface Props {
-  readonly house: HouseData;
-  readonly initial: readonly SeasonBatch[];
-}
-
-/** A date moved in this sitting, so that it can be undone. */
-interface Move {
-  readonly batchId: number;
-  readonly name: string;
-  readonly from: number;
-  readonly to: number;
-}
+import { ProposalPanel } from './ProposalPanel.tsx';
+import { ChosenBatch } from './SidePanel.tsx';
+import { isTrying, newlyOver, NOTHING_TRIED, planTried, type Trial } from './trial.ts';
+import { Troubles } from './Troubles.tsx';
+import { AHEAD_DAYS, FilterBar, matching, NO_FILTER, type Filter } from './FilterBar.tsx';
+import { usePlanChanges, type BatchToWrite, type SeasonNow } from './usePlanChanges.ts';
+import { useOffers, usePlanner } from './usePlanner.ts';
+import { bandsOf, isOver, overRoomAhead, useReckoning, useSeason, type Band } from './useSeason.ts';
+import { changesOf, planProposed } from './words.ts';
 
 const ZOOMS = [3, 4.5, 6.5, 9, 13, 20];
-const AHEAD_DAYS = 240;
+const MOST_TROUBLES = 12;
 
 /** The season's drawing from the data block the page carries. */
 export function Season({ dataId }: { readonly dataId: string }) {
-  const props = useMemo(() => JSON.parse(document.getElementById(dataId)!.textContent) as Props, [dataId]);
-  return <SeasonDrawing {...props} />;
+  const first = useMemo(() => JSON.parse(document.getElementById(dataId)!.textContent) as SeasonNow, [dataId]);
+  return <SeasonDrawing first={first} />;
 }
 
-function SeasonDrawing({ house, initial }: Props) {
-  const [batches, setBatches] = useState(initial);
+function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
+  const changes = usePlanChanges(first);
+  const { house, initial: batches } = changes.now;
   const [selectedId, setSelectedId] = useState<number | null>(null);
-  const [shift, setShift] = useState(0);
+  const [trial, setTrial] = useState<Trial | null>(null);
   const [zoom, setZoom] = useState(2);
-  const [moves, setMoves] = useState<readonly Move[]>([]);
-  const [message, setMessage] = useState('');
+  const [filter, setFilter] = useState<Filter>(NO_FILTER);
   const [height_px, setHeight] = useState(560);
+  const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set());
+  const [showing, setShowing] = useState<'now' | 'proposed'>('proposed');
   const scroller = useRef<HTMLDivElement>(null);
-  const { worked, tryPlan } = useSeason(house, batches);
+  const planning = usePlanner(house, batches);
+  const work = useSeason(house, batches);
+  const { worked, tryPlan } = work;
+  const byId = useMemo(() => new Map(worked.map((w) => [w.batch.id, w])), [worked]);
+  useEffect(() => setHeight(Math.max(430, window.innerHeight - 255)), []);
 
-  useEffect(() => setHeight(Math.max(430, window.innerHeight - 215)), []);
+  // What a proposal moves, and the season as it would be with what is chosen of it.
+  const { answer } = planning;
+  const moving = useMemo(
+    () =>
+      answer ? answer.proposal.batches.filter((p) => byId.has(p.id) && changesOf(byId.get(p.id)!, p).length > 0) : [],
+    [answer, byId],
+  );
+  useEffect(() => {
+    setChosen(new Set(moving.map((m) => m.id)));
+    setShowing('proposed');
+  }, [moving]);
+  const part = useMemo(() => {
+    const taken = answer ? answer.proposal.batches.filter((p) => chosen.has(p.id)) : [];
+    const stands = new Set(taken.flatMap((p) => Object.values(p.places)));
+    // Taken in part, only the set-points of places where something taken stands.
+    const setPoints = answer ? answer.proposal.setPoints.filter((s) => chosen.size === moving.length || stands.has(s.placeId)) : []; // prettier-ignore
+    return { taken, setPoints };
+  }, [answer, chosen, moving]);
+  const proposedHouse = useMemo(() => {
+    const of = new Map(part.setPoints.map((s) => [s.placeId, s.setPoints]));
+    return answer ? { ...house, places: house.places.map((p) => ({ ...withSetPoints(p, of.get(p.id)), version: p.version })) } : house; // prettier-ignore
+  }, [house, answer, part]);
+  const proposedBatches = useMemo(() => {
+    const of = new Map(part.taken.map((p) => [p.id, p]));
+    return answer
+      ? batches.map((b) => (of.has(b.id) ? { ...b, plan: planProposed(b.plan, of.get(b.id)!) } : b))
+      : batches;
+  }, [batches, answer, part]);
+  const proposedWork = useSeason(proposedHouse, proposedBatches);
+  const nowSum = useReckoning(house, work);
+  const proposedSum = useReckoning(proposedHouse, proposedWork);
 
-  const bands = useMemo(() => worked.flatMap(bandsOf), [worked]);
+  const shownWork = answer && showing === 'proposed' ? proposedWork : work;
+  const shownHouse = answer && showing === 'proposed' ? proposedHouse : house;
+  const shownById = useMemo(() => new Map(shownWork.worked.map((w) => [w.batch.id, w])), [shownWork]);
+  const bands = useMemo(() => shownWork.worked.flatMap(bandsOf), [shownWork]);
   const from = Math.min(house.today - 14, ...bands.map((b) => b.from)) - 3;
   const to = Math.max(house.today + 60, ...bands.map((b) => b.to)) + 20;
   const perDay_px = ZOOMS[zoom]!;
   const { lanes, height } = useMemo(
-    () => lanesOf(house.places, bands, from, to, height_px),
-    [house.places, bands, from, to, height_px],
+    () => lanesOf(shownHouse.places, shownWork.tables, bands, from, to, height_px),
+    [shownHouse, shownWork, bands, from, to, height_px],
   );
-  const byId = useMemo(() => new Map(worked.map((w) => [w.batch.id, w])), [worked]);
+
   const over = useMemo(() => overRoomAhead(house, worked, AHEAD_DAYS), [house, worked]);
-  const selected = selectedId === null ? null : (byId.get(selectedId) ?? null);
-  const trial = useMemo(() => {
-    if (!selected || shift === 0) return null;
-    const plan = {
-      ...selected.batch.plan,
-      transplantOn: selected.batch.plan.transplantOn + shift,
-    };
-    return { batch: selected.batch, progress: tryPlan(selected.batch, plan) };
-  }, [selected, shift, tryPlan]);
+  const late = useMemo(() => worked.filter((w) => !isOver(w) && (w.progress.late_days === null || w.progress.late_days > (w.batch.plan.after_days ?? 7))), [worked]); // prettier-ignore
+  const troubles = useMemo(
+    (): Trouble[] =>
+      [
+        ...over.map(({ placeId, from: first_, to: last }) => ({
+          kind: 'over' as const,
+          placeId,
+          from: first_,
+          to: last,
+        })),
+        ...late.map((w) => ({
+          kind: w.progress.late_days === null ? ('stuck' as const) : ('late' as const),
+          batchId: w.batch.id,
+        })),
+      ].slice(0, MOST_TROUBLES),
+    [over, late],
+  );
+  const { offers, makeRoom } = useOffers(house, batches, troubles);
+
+  const selected = selectedId === null ? null : (shownById.get(selectedId) ?? null);
+  const mine = trial && selected && trial.batchId === selected.batch.id && isTrying(trial) ? trial : null;
+  const tried = useMemo(() => {
+    if (!mine || !selected) return null;
+    return { batch: selected.batch, progress: tryPlan(selected.batch, planTried(selected.batch.plan, mine)) };
+  }, [selected, mine, tryPlan]);
+  const newOver = useMemo(() => {
+    if (!tried) return [];
+    const after = overRoomAhead(house, worked.map((w) => (w.batch.id === tried.batch.id ? tried : w)), AHEAD_DAYS); // prettier-ignore
+    return newlyOver(over, after);
+  }, [tried, house, worked, over]);
+  const faint = useMemo(() => matching(filter, shownWork.worked, over, house.today), [filter, shownWork, over, house]);
 
   // Today a quarter of the way in, at first and after a change of zoom.
   useEffect(() => {
@@ -72,84 +124,91 @@ function SeasonDrawing({ house, initial }: Props) {
     if (box) box.scrollLeft = (house.today - from) * perDay_px - box.clientWidth * 0.3;
   }, [perDay_px, from, house.today]);
 
-  async function moveTo(batch: SeasonBatch, transplantOn: number, remember: boolean): Promise<void> {
-    const sent = {
-      version: batch.version,
-      transplantOn: isoFromDay(transplantOn),
-    };
-    const answer = await call<{ id: number; version: number }>('PATCH', `/api/batches/${batch.id}`, sent);
-    if (answer.kind !== 'done') {
-      setShift(0);
-      const stale = answer.kind === 'problem' && answer.problem.status === 409 ? takeTheirs(batch, answer.problem) : '';
-      setMessage(stale || trouble(answer));
-      return;
-    }
-    const was = batch.plan.transplantOn;
-    setBatches((list) =>
-      list.map((b) =>
-        b.id === batch.id
-          ? {
-              ...b,
-              version: answer.value.version,
-              plan: { ...b.plan, transplantOn },
-            }
-          : b,
-      ),
-    );
-    setShift(0);
-    setMessage(`${batch.name} goes out ${shortDay(transplantOn)}.`);
-    if (remember) setMoves((m) => [...m, { batchId: batch.id, name: batch.name, from: was, to: transplantOn }]);
+  const select = useCallback((batchId: number | null): void => {
+    setSelectedId(batchId);
+    setTrial((t) => (t?.batchId === batchId ? t : null));
+  }, []);
+
+  function change(part_: Partial<Trial>): void {
+    if (selectedId === null) return;
+    setTrial((t) => ({ ...(t?.batchId === selectedId ? t : NOTHING_TRIED), ...part_, batchId: selectedId }));
   }
 
-  function takeTheirs(batch: SeasonBatch, problem: Problem): string {
-    const current = problem.current as {
-      version: number;
-      transplantOn: string;
-    };
-    const theirs = Math.round(Date.parse(`${current.transplantOn}T00:00:00Z`) / 86_400_000);
-    setBatches((list) =>
-      list.map((b) =>
-        b.id === batch.id
-          ? {
-              ...b,
-              version: current.version,
-              plan: { ...b.plan, transplantOn: theirs },
-            }
-          : b,
-      ),
-    );
-    return `Someone changed ${batch.name} meanwhile: it now goes out ${shortDay(theirs)}. Your move was not saved; try it again on theirs.`;
+  function dragBand({ batchId, index, days, placeId }: BandDrag): void {
+    const stand = byId.get(batchId)?.progress.stands[index];
+    if (!stand || stand.from < house.today) return;
+    const place = placeId === stand.placeId ? null : { stage: stand.stage, placeId };
+    const key = stepKey(stand);
+    setTrial({ ...NOTHING_TRIED, batchId, place, step: days === 0 || !key ? null : { key, day: stand.from + days } });
   }
 
-  function keep(): void {
-    if (selected && shift !== 0) void moveTo(selected.batch, selected.batch.plan.transplantOn + shift, true);
-  }
-
-  async function undo(): Promise<void> {
-    const last = moves.at(-1);
-    const batch = last && batches.find((b) => b.id === last.batchId);
-    if (!last || !batch) return;
-    setMoves((m) => m.slice(0, -1));
-    setSelectedId(batch.id);
-    await moveTo(batch, last.from, false);
-  }
-
-  function onKey(event: KeyboardEvent): void {
-    const step = { ArrowLeft: -1, ArrowRight: 1, PageDown: -7, PageUp: 7 }[event.key];
-    if (step !== undefined) setShift((s) => s + step);
-    else if (event.key === 'Enter') keep();
-    else if (event.key === 'Escape') setShift(0);
+  function bandKey(event: KeyboardEvent, index: number): void {
+    const stand = selected && byId.get(selected.batch.id)?.progress.stands[index];
+    if (!stand) return;
+    const step = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
+    const lane = { ArrowUp: -1, ArrowDown: 1 }[event.key];
+    const key = stepKey(stand);
+    if (step !== undefined && key) change({ step: { key, day: (mine?.step?.day ?? stand.from) + step } });
+    else if (lane !== undefined) {
+      const at = lanes.findIndex((l) => l.place.id === (mine?.place?.placeId ?? stand.placeId));
+      const next = lanes[Math.max(0, Math.min(lanes.length - 1, at + lane))]!.place.id;
+      change({ place: next === stand.placeId ? null : { stage: stand.stage, placeId: next } });
+    } else if (event.key === 'Enter') void keep();
+    else if (event.key === 'Escape') setTrial(null);
     else return;
     event.preventDefault();
   }
 
-  function select(batchId: number | null): void {
-    setSelectedId(batchId);
-    setShift(0);
+  function endKey(event: KeyboardEvent): void {
+    const step = { ArrowLeft: -1, ArrowRight: 1, PageDown: -7, PageUp: 7 }[event.key];
+    if (step !== undefined) change({ shift_days: (mine?.shift_days ?? 0) + step });
+    else if (event.key === 'Enter') void keep();
+    else if (event.key === 'Escape') setTrial(null);
+    else return;
+    event.preventDefault();
   }
 
-  const here = worked.filter((w) => w.batch.state.phase !== 'planted' && w.batch.state.phase !== 'ended');
-  const late = here.filter((w) => w.progress.late_days === null || w.progress.late_days > 1);
+  async function keep(): Promise<void> {
+    if (!mine || !selected) return;
+    const plan = planTried(selected.batch.plan, mine);
+    const words = mine.shift_days !== 0 ? `${selected.batch.name}: another date` : `${selected.batch.name}: another place or day`; // prettier-ignore
+    const one: BatchToWrite = { id: selected.batch.id, places: plan.places, steps: plan.steps ?? {}, transplantOn: plan.transplantOn }; // prettier-ignore
+    setTrial(null);
+    await changes.write(words, [one]);
+  }
+
+  async function keepAndMakeRoom(): Promise<void> {
+    if (!mine || !selected || !tried) return;
+    const plan = planTried(selected.batch.plan, mine);
+    const found = await makeRoom({ id: selected.batch.id, places: plan.places, steps: plan.steps ?? {} });
+    if (found.kind === 'no way') {
+      changes.setMessage('It cannot stand so: too cold, too hot or too late there. Nothing was changed.');
+      return;
+    }
+    if (found.kind === 'over') changes.setMessage('Not all could give way: it is still over room.');
+    setTrial(null);
+    const others = found.batches.length - 1;
+    await changes.write(
+      `${selected.batch.name}: another place or day${others > 0 ? `, ${counted(others, 'other gives', 'others give')} way` : ''}`,
+      found.batches,
+    );
+  }
+
+  const takeOffer = (offer: OfferShown, words: string): void => {
+    void changes.write(words, offer.batches, offer.setPoints);
+  };
+
+  async function takeProposal(): Promise<void> {
+    const all = chosen.size === moving.length;
+    const words = all
+      ? 'planned the season'
+      : `planned ${counted(part.taken.length, 'batch', 'batches')} of the season`;
+    const done = await changes.write(words, all && answer ? answer.proposal.batches : part.taken, part.setPoints);
+    if (done) planning.leave();
+  }
+
+  const here = worked.filter((w) => !isOver(w));
+  const message = changes.message || planning.trouble;
   return (
     <div>
       <div className="flex flex-wrap items-center gap-3">
@@ -162,74 +221,67 @@ function SeasonDrawing({ house, initial }: Props) {
           <button
             type="button"
             className="btn"
-            aria-label="Shorter days"
-            disabled={zoom === 0}
-            onClick={() => setZoom(zoom - 1)}
+            disabled={!changes.undoable || changes.busy}
+            onClick={() => void changes.undo()}
           >
-            −
-          </button>
-          <button
-            type="button"
-            className="btn"
-            aria-label="Longer days"
-            disabled={zoom === ZOOMS.length - 1}
-            onClick={() => setZoom(zoom + 1)}
-          >
-            +
-          </button>
-          <button type="button" className="btn" disabled={moves.length === 0} onClick={() => void undo()}>
             Undo
           </button>
-          <a className="btn" href="#season-table">
-            Table
+          <a className="btn" href="/house">
+            Plan of the house
           </a>
-          <a className="btn solid" href="/batches/new">
+          <a className="btn" href="/what-if">
+            What if
+          </a>
+          <a className="btn" href="/batches/new">
             New batch
           </a>
+          {planning.report ? (
+            <button type="button" className="btn" onClick={planning.cancel}>
+              Cancel the planning
+            </button>
+          ) : (
+            <button
+              type="button"
+              className="btn solid"
+              onClick={() => planning.start({ look: 'usual', only: null, setPoints: true })}
+            >
+              Plan the season
+            </button>
+          )}
         </div>
       </div>
+      {planning.report && (
+        <div className="my-2 flex items-center gap-3" role="status">
+          <progress
+            className="h-3 w-56 accent-[#6a2560]"
+            max={1}
+            value={planning.report.done_frac}
+            aria-label="Planning"
+          />
+          <span className="text-ink2">
+            {planning.report.words}
+            {planning.report.cost > 0 && `, cost so far ${Math.round(planning.report.cost)}`}
+          </span>
+        </div>
+      )}
       <p role="status" aria-live="polite" className={message ? 'note-bar my-2' : 'sr-only'}>
         {message}
       </p>
-      <div className="mt-2 grid grid-cols-1 gap-4 min-[1000px]:grid-cols-[minmax(0,1fr)_300px]">
+      <FilterBar
+        house={house}
+        filter={filter}
+        zoom={zoom}
+        zooms={ZOOMS.length}
+        worked={worked}
+        selectedId={selectedId}
+        planning={planning}
+        onFilter={setFilter}
+        onZoom={setZoom}
+        onSelect={select}
+      />
+      <div className="mt-2 grid grid-cols-1 gap-4 min-[1000px]:grid-cols-[minmax(0,1fr)_320px]">
         <div className="flex min-w-0">
-          <div className="w-[118px] shrink-0" style={{ paddingTop: HEAD_px }}>
-            {lanes.map((lane) => {
-              const { day_C, night_C } = temperatureOn(placeClimate(lane.place, house.today, 1), house.today);
-              const used = bands
-                .filter((b) => b.placeId === lane.place.id && b.from <= house.today && b.to > house.today)
-                .filter((b) => byId.get(b.batchId)!.batch.state.phase !== 'planned')
-                .reduce((sum, b) => sum + b.slots, 0);
-              const tight = lane.roomHeight_px < 50;
-              return (
-                <div
-                  key={lane.place.id}
-                  className="relative pr-3 text-right leading-tight"
-                  style={{ height: lane.height, marginBottom: 8 }}
-                >
-                  <svg width="6" height={lane.roomHeight_px} className="absolute top-0 right-1" aria-hidden="true">
-                    <rect width="6" height={lane.roomHeight_px} fill={temperatureColour((day_C + night_C) / 2)} />
-                  </svg>
-                  <div className={`pr-1 ${tight ? 'text-[0.82rem]' : ''}`}>
-                    <span className="font-semibold">{lane.place.name}</span>{' '}
-                    {tight ? (
-                      <span className="block text-[0.8rem] whitespace-nowrap text-ink2">
-                        <span className="num text-ink">{dayNight(day_C, night_C, house.unit)}</span> {used}/
-                        {lane.place.room_trays}
-                      </span>
-                    ) : (
-                      <>
-                        <span className="num block text-[1.1rem]">{dayNight(day_C, night_C, house.unit)}</span>
-                        <span className={`text-[0.82rem] ${used > lane.place.room_trays ? 'tag bad' : 'text-ink2'}`}>
-                          {used} of {lane.place.room_trays}
-                        </span>
-                      </>
-                    )}
-                  </div>
-                </div>
-              );
-            })}
-          </div>
+          <LaneLabels house={shownHouse} lanes={lanes} bands={bands} work={shownWork} />
           <div
             ref={scroller}
             className="min-w-0 flex-1 overflow-x-auto"
@@ -238,36 +290,86 @@ function SeasonDrawing({ house, initial }: Props) {
             aria-label="Season, scrolls sideways"
           >
             <Descent
-              house={house}
+              house={shownHouse}
               lanes={lanes}
               height={height}
-              worked={byId}
+              worked={shownById}
               from={from}
               to={to}
               perDay_px={perDay_px}
               selectedId={selectedId}
-              trial={trial ? bandsOf(trial) : null}
+              faint={faint}
+              fixed={answer !== null}
+              trial={tried ? bandsOf(tried) : null}
               onSelect={select}
-              onDrag={setShift}
-              onDrop={keep}
-              onKey={onKey}
+              onDrag={(days) => change({ shift_days: days })}
+              onBand={dragBand}
+              onDrop={() => undefined}
+              onKey={endKey}
+              onBandKey={bandKey}
             />
           </div>
         </div>
-        <SidePanel
-          house={house}
-          worked={worked}
-          over={over}
-          late={late}
-          selected={selected}
-          trial={trial}
-          shift={shift}
-          onShift={(days) => setShift(shift + days)}
-          onKeep={keep}
-          onDrop={() => setShift(0)}
-          onSelect={select}
-        />
+        <aside
+          className="flex flex-col gap-4 border-line min-[1000px]:border-l min-[1000px]:pl-4"
+          aria-label="Beside the season"
+        >
+          {answer && (
+            <ProposalPanel
+              house={house}
+              answer={answer}
+              byId={byId}
+              moving={moving}
+              chosen={chosen}
+              now={nowSum}
+              proposed={proposedSum}
+              showing={showing}
+              busy={changes.busy}
+              onShow={setShowing}
+              onChoose={setChosen}
+              onTake={() => void takeProposal()}
+              onLeave={planning.leave}
+              onSelect={select}
+            />
+          )}
+          {selected && !answer && (
+            <ChosenBatch
+              house={house}
+              tables={work.tables}
+              selected={selected}
+              tried={tried}
+              trial={mine}
+              newOver={newOver}
+              busy={changes.busy}
+              fixed={answer !== null}
+              onTrial={change}
+              onKeep={() => void keep()}
+              onMakeRoom={() => void keepAndMakeRoom()}
+              onDrop={() => setTrial(null)}
+              onPin={(pinned) =>
+                void changes.write(`${selected.batch.name} ${pinned ? 'pinned' : 'loosened'}`, [
+                  { id: selected.batch.id, pinned },
+                ])
+              }
+            />
+          )}
+          {!answer && (
+            <Troubles
+              house={house}
+              troubles={troubles}
+              over={over}
+              offers={offers}
+              byId={byId}
+              busy={changes.busy}
+              onSelect={select}
+              onTake={takeOffer}
+            />
+          )}
+        </aside>
       </div>
     </div>
   );
 }
+
+const STEP_KEYS = { germinate: 'sow', grow: 'off-heat', pot: 'pot', space: 'space', harden: 'harden' } as const;
+const stepKey = (stand: Pick<Band, 'stage'>) => STEP_KEYS[stand.stage];

@@ -1,79 +1,59 @@
-import { useId, useState } from 'react';
-import type { OverRoom } from '../../core/schedule/roomUse.ts';
+import { useId } from 'react';
+import { placeOfStage, type Stage } from '../../core/model.ts';
 import { chainWarnings } from '../../core/schedule/warnings.ts';
 import { ruleOfWeeksSowDay } from '../../core/schedule/ruleOfWeeks.ts';
-import { milestoneOf } from '../../core/schedule/chain.ts';
+import { startOf } from '../../core/schedule/chain.ts';
+import { suitsStage } from '../../core/schedule/suits.ts';
+import type { OverRoom } from '../../core/schedule/roomUse.ts';
+import type { SeasonTables } from '../../core/schedule/seasonTables.ts';
 import type { HouseData } from '../../contracts/seasonData.ts';
 import { ChainList } from '../../ui/ChainList.tsx';
 import { counted, fillText, lateness, shortDay, spokenDay } from '../../ui/format.ts';
-import { useTables } from '../batch/useTables.ts';
-import type { Worked } from './useSeason.ts';
+import { isTrying, planTried, stepInto, type Trial } from './trial.ts';
+import { isOver, type Worked } from './useSeason.ts';
+
+const STAGE_LABELS: readonly (readonly [Stage, string])[] = [
+  ['germinate', 'Germinates in'],
+  ['grow', 'Grows on in'],
+  ['pot', 'In the pot in'],
+  ['space', 'Spaced out in'],
+  ['harden', 'Hardens in'],
+];
 
 interface Props {
   readonly house: HouseData;
-  readonly worked: readonly Worked[];
-  readonly over: readonly OverRoom[];
-  readonly late: readonly Worked[];
-  readonly selected: Worked | null;
-  readonly trial: Worked | null;
-  readonly shift: number;
-  readonly onShift: (days: number) => void;
+  readonly tables: SeasonTables;
+  readonly selected: Worked;
+  /** The batch with what is being tried. */
+  readonly tried: Worked | null;
+  readonly trial: Trial | null;
+  /** Places that would come over room, or farther over, by what is tried. */
+  readonly newOver: readonly OverRoom[];
+  readonly busy: boolean;
+  readonly fixed: boolean;
+  readonly onTrial: (change: Partial<Trial>) => void;
   readonly onKeep: () => void;
+  readonly onMakeRoom: () => void;
   readonly onDrop: () => void;
-  readonly onSelect: (batchId: number | null) => void;
+  readonly onPin: (pinned: boolean) => void;
 }
 
-/** Beside the drawing: the selected batch's chain and its date, or what is wrong with the season. */
-export function SidePanel(props: Props) {
-  return (
-    <aside
-      className="flex flex-col gap-4 border-line min-[1000px]:border-l min-[1000px]:pl-4"
-      aria-label="Beside the season"
-    >
-      <FindBatch {...props} />
-      {props.selected ? <Selected {...props} selected={props.selected} /> : <Troubles {...props} />}
-    </aside>
-  );
-}
-
-function FindBatch({ worked, selected, onSelect }: Pick<Props, 'worked' | 'selected' | 'onSelect'>) {
-  const id = useId();
-  return (
-    <div className="field">
-      <label htmlFor={id}>Batch</label>
-      <select
-        id={id}
-        className="input"
-        value={selected?.batch.id ?? ''}
-        onChange={(e) => onSelect(e.target.value === '' ? null : Number(e.target.value))}
-      >
-        <option value="">none chosen</option>
-        {worked.map(({ batch }) => (
-          <option key={batch.id} value={batch.id}>
-            {batch.name} · {batch.code}
-          </option>
-        ))}
-      </select>
-    </div>
-  );
-}
-
-function Selected({ house, selected, trial, shift, onShift, onKeep, onDrop }: Props & { readonly selected: Worked }) {
-  const tables = useTables(house);
-  const shown = trial ?? selected;
+/** The chosen batch: its dates, places and chain, with what is tried shown before it is kept. */
+export function ChosenBatch(props: Props) {
+  const { house, tables, selected, tried, trial, busy, fixed, onTrial } = props;
+  const shown = tried ?? selected;
   const { batch, progress } = shown;
-  const plan = {
-    ...selected.batch.plan,
-    transplantOn: selected.batch.plan.transplantOn + shift,
-  };
+  const plan = trial ? planTried(selected.batch.plan, trial) : selected.batch.plan;
   const crop = house.crops.find((c) => c.id === batch.cropId)!;
-  const over = batch.state.phase === 'planted' || batch.state.phase === 'ended';
+  const over = isOver(shown);
+  const trying = isTrying(trial);
   const warnings =
     progress.forecast.kind === 'chain' && !over
       ? chainWarnings(progress.forecast, crop, plan, tables, house, house.today)
       : [];
-  const planned = progress.planned.kind === 'chain' ? milestoneOf(progress.planned, 'sow')! : null;
+  const planned = progress.planned.kind === 'chain' ? startOf(progress.planned) : null;
   const rule = ruleOfWeeksSowDay(crop, plan);
+  const named = Object.keys(selected.batch.plan.steps ?? {}).length > 0;
   return (
     <section aria-label="Chosen batch">
       <h2 className="text-plum">{batch.name}</h2>
@@ -82,38 +62,37 @@ function Selected({ house, selected, trial, shift, onShift, onKeep, onDrop }: Pr
         {progress.late_days !== null && !over && `, ${lateness(progress.late_days)}`} ·{' '}
         <a href={`/batches/${batch.id}`}>open {batch.code}</a>
       </p>
-      {!over && (
+      {!over && !fixed && (
         <div className="my-3">
-          <div className="grid grid-cols-4 gap-1" role="group" aria-label="Move the transplant date">
+          <div className="grid grid-cols-5 gap-1" role="group" aria-label="Move the transplant date">
             {[-7, -1, 1, 7].map((days) => (
               <button
                 key={days}
                 type="button"
                 className="btn px-1"
                 aria-label={`${Math.abs(days)} days ${days < 0 ? 'sooner' : 'later'}`}
-                onClick={() => onShift(days)}
+                onClick={() => onTrial({ shift_days: (trial?.shift_days ?? 0) + days })}
               >
                 {days > 0 ? '+' : '−'}
                 {Math.abs(days)}
               </button>
             ))}
+            <button
+              type="button"
+              className="btn px-1"
+              aria-pressed={selected.batch.pinned}
+              aria-label={
+                selected.batch.pinned
+                  ? 'Pinned: the planner leaves it where it is. Press to loosen'
+                  : 'Pin: the planner leaves it where it is'
+              }
+              disabled={busy}
+              onClick={() => props.onPin(!selected.batch.pinned)}
+            >
+              {selected.batch.pinned ? '● pin' : 'pin'}
+            </button>
           </div>
-          {shift !== 0 && (
-            <div className="note-bar mt-2" aria-live="polite">
-              <p>
-                Tried: out {shortDay(plan.transplantOn)}, {counted(Math.abs(shift), 'day')}{' '}
-                {shift > 0 ? 'later' : 'sooner'}.
-              </p>
-              <div className="mt-2 flex gap-2">
-                <button type="button" className="btn solid small" onClick={onKeep}>
-                  Keep
-                </button>
-                <button type="button" className="btn small" onClick={onDrop}>
-                  Drop
-                </button>
-              </div>
-            </div>
-          )}
+          {trying && <Consequences {...props} tried={tried} plan={plan} />}
         </div>
       )}
       {warnings.map((warning, i) => (
@@ -124,7 +103,7 @@ function Selected({ house, selected, trial, shift, onShift, onKeep, onDrop }: Pr
       {progress.forecast.kind === 'chain' ? (
         <ChainList
           chain={progress.forecast}
-          before={trial && selected.progress.forecast.kind === 'chain' ? selected.progress.forecast : null}
+          before={tried && selected.progress.forecast.kind === 'chain' ? selected.progress.forecast : null}
           places={plan.places}
           placeList={house.places}
           today={house.today}
@@ -133,9 +112,11 @@ function Selected({ house, selected, trial, shift, onShift, onKeep, onDrop }: Pr
       ) : (
         <p className="note-bar bad">Cannot be reached: {progress.forecast.reason}.</p>
       )}
-      {planned && (
+      {!over && !fixed && <StagePlaces {...props} shown={shown} plan={plan} />}
+      {planned && !plan.joins && (
         <p className="mt-2 text-[0.92rem] text-ink2">
-          Plan: sow {shortDay(planned.day)}. The rule of weeks says {shortDay(rule)}
+          Plan: sow {shortDay(planned.day)}
+          {named ? ', as planned for the season' : ''}. The rule of weeks says {shortDay(rule)}
           {planned.day === rule
             ? ', the same.'
             : `: ${counted(Math.abs(planned.day - rule), 'day')} ${planned.day > rule ? 'sooner' : 'later'} than needed here.`}
@@ -145,56 +126,110 @@ function Selected({ house, selected, trial, shift, onShift, onKeep, onDrop }: Pr
   );
 }
 
-function Troubles({ house, over, late, onSelect }: Props) {
-  const [all, setAll] = useState(false);
-  const placeName = (id: number) => house.places.find((p) => p.id === id)?.name ?? '';
-  const shownOver = all ? over : over.slice(0, 4);
-  const lateFirst = [...late].sort((a, b) => (b.progress.late_days ?? 999) - (a.progress.late_days ?? 999));
+/** What trying it would bring, and keeping or dropping it. */
+function Consequences({
+  house,
+  selected,
+  tried,
+  trial,
+  plan,
+  newOver,
+  busy,
+  onKeep,
+  onMakeRoom,
+  onDrop,
+}: Props & { readonly plan: Worked['batch']['plan'] }) {
+  const before = selected.progress.late_days;
+  const after = tried?.progress.late_days ?? null;
   return (
-    <>
-      {over.length > 0 && (
-        <section>
-          <h2>Over room</h2>
-          <ul>
-            {shownOver.map((run) => (
-              <li key={`${run.placeId}/${run.from}`} className="border-b border-line py-1.5">
-                <strong>
-                  {placeName(run.placeId)} by {counted(run.most_slots, 'slot')}
-                </strong>
-                <br />
-                <span className="text-ink2">
-                  {shortDay(run.from)} to {shortDay(run.to - 1)}
-                </span>
-              </li>
-            ))}
-          </ul>
-          {over.length > 4 && (
-            <button type="button" className="link-btn" onClick={() => setAll(!all)}>
-              {all ? 'Fewer' : `All ${over.length}`}
-            </button>
-          )}
-        </section>
-      )}
-      <section>
-        <h2>{late.length === 0 ? 'Nothing is late' : 'Late'}</h2>
+    <div className="note-bar mt-2" aria-live="polite">
+      <p>
+        Tried: {trial && trial.shift_days !== 0 ? `out ${shortDay(plan.transplantOn)}` : 'another place or day'}
+        {after === null ? ', which cannot be' : after !== before || after !== 0 ? `, ${lateness(after)}` : ', on time'}.
+      </p>
+      {newOver.length === 0 ? (
+        <p>There is room for it.</p>
+      ) : (
         <ul>
-          {lateFirst.slice(0, 8).map(({ batch, progress }) => (
-            <li key={batch.id} className="flex items-center gap-2 border-b border-line">
-              <button
-                type="button"
-                className="min-h-10 flex-1 cursor-pointer text-left underline underline-offset-4"
-                onClick={() => onSelect(batch.id)}
-              >
-                {batch.name}
-              </button>
-              <span className="tag bad">{progress.late_days === null ? 'cannot be' : `${progress.late_days} d`}</span>
+          {newOver.slice(0, 3).map((run) => (
+            <li key={`${run.placeId}/${run.from}`}>
+              <strong>{house.places.find((p) => p.id === run.placeId)?.name}</strong> over by{' '}
+              {counted(Math.ceil(run.most_slots), 'slot')}, {shortDay(run.from)} to {shortDay(run.to - 1)}
             </li>
           ))}
         </ul>
-      </section>
-      <p className="text-[0.92rem] text-ink2">
-        Press a band to read its chain. Drag the plum end, or use its arrow keys, to try another transplant date.
-      </p>
-    </>
+      )}
+      <div className="mt-2 flex flex-wrap gap-2">
+        <button type="button" className="btn solid small" disabled={busy} onClick={onKeep}>
+          Keep
+        </button>
+        {newOver.length > 0 && trial?.shift_days === 0 && (
+          <button type="button" className="btn small" disabled={busy} onClick={onMakeRoom}>
+            Keep, others give way
+          </button>
+        )}
+        <button type="button" className="btn small" disabled={busy} onClick={onDrop}>
+          Drop
+        </button>
+      </div>
+    </div>
+  );
+}
+
+/** Another place or day for each stage still to come, without dragging. */
+function StagePlaces({
+  house,
+  selected,
+  shown,
+  plan,
+  onTrial,
+}: Props & { readonly shown: Worked; readonly plan: Worked['batch']['plan'] }) {
+  const id = useId();
+  const crop = house.crops.find((c) => c.id === selected.batch.cropId)!;
+  const potted = plan.potContainerId !== null;
+  return (
+    <details className="mt-2">
+      <summary className="min-h-9 py-1 font-semibold">Places and days, by stage</summary>
+      <div className="flex flex-col gap-2 py-1">
+        {STAGE_LABELS.filter(([stage]) => potted || (stage !== 'pot' && stage !== 'space')).map(([stage, label]) => {
+          const step = stepInto(shown.progress, stage);
+          if (!step || step.day < house.today) return null;
+          return (
+            <div key={stage} className="field">
+              <label htmlFor={`${id}${stage}`}>
+                {label}, from {shortDay(step.day)}
+              </label>
+              <span className="flex gap-1">
+                <select
+                  id={`${id}${stage}`}
+                  className="input"
+                  value={placeOfStage(plan.places, stage) ?? ''}
+                  onChange={(e) => onTrial({ place: { stage, placeId: Number(e.target.value) } })}
+                >
+                  {house.places
+                    .filter((place) => suitsStage(place, stage, crop) || place.id === placeOfStage(plan.places, stage))
+                    .map((place) => (
+                      <option key={place.id} value={place.id}>
+                        {place.name}
+                      </option>
+                    ))}
+                </select>
+                {[-1, 1].map((days) => (
+                  <button
+                    key={days}
+                    type="button"
+                    className="btn px-2"
+                    aria-label={`${label}: a day ${days < 0 ? 'sooner' : 'later'}`}
+                    onClick={() => onTrial({ step: { key: step.key, day: step.day + days } })}
+                  >
+                    {days < 0 ? '−1' : '+1'}
+                  </button>
+                ))}
+              </span>
+            </div>
+          );
+        })}
+      </div>
+    </details>
   );
 }

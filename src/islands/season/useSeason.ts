@@ -1,7 +1,9 @@
 import { useMemo } from 'react';
 import { batchProgress, type Progress, type Stand } from '../../core/batch/progress.ts';
 import type { BatchPlan } from '../../core/model.ts';
+import { reckon, type Reckoning } from '../../core/placement/reckon.ts';
 import { overRoom, type OverRoom } from '../../core/schedule/roomUse.ts';
+import type { SeasonTables } from '../../core/schedule/seasonTables.ts';
 import type { HouseData, SeasonBatch } from '../../contracts/seasonData.ts';
 import { useTables } from '../batch/useTables.ts';
 
@@ -18,14 +20,18 @@ export interface Band extends Stand {
 
 export interface SeasonWork {
   readonly worked: readonly Worked[];
+  readonly tables: SeasonTables;
   /** Works one batch out as if its plan were another. */
   readonly tryPlan: (batch: SeasonBatch, plan: BatchPlan) => Progress;
 }
 
-/** Every batch's plan and forecast in the browser, and the means to try another date. */
+/** Every batch's plan and forecast in the browser, and the means to try another plan. */
 export function useSeason(house: HouseData, batches: readonly SeasonBatch[]): SeasonWork {
   const tables = useTables(house);
   return useMemo(() => {
+    // The season as it is and as proposed are the same while nothing is proposed: worked out once.
+    const last = known.get(house);
+    if (last?.batches === batches) return last.work;
     const crops = new Map(house.crops.map((crop) => [crop.id, crop]));
     const containers = new Map(house.containers.map((container) => [container.id, container]));
     const tryPlan = (batch: SeasonBatch, plan: BatchPlan): Progress =>
@@ -38,14 +44,30 @@ export function useSeason(house: HouseData, batches: readonly SeasonBatch[]): Se
         containers,
         today: house.today,
       });
-    return {
-      worked: batches.map((batch) => ({
-        batch,
-        progress: tryPlan(batch, batch.plan),
-      })),
-      tryPlan,
-    };
+    const worked = batches.map((batch) => ({ batch, progress: tryPlan(batch, batch.plan) }));
+    const work = { worked, tables, tryPlan };
+    known.set(house, { batches, work });
+    return work;
   }, [house, batches, tables]);
+}
+
+const known = new WeakMap<HouseData, { readonly batches: readonly SeasonBatch[]; readonly work: SeasonWork }>();
+
+export const isOver = ({ batch }: Worked): boolean => batch.state.phase === 'planted' || batch.state.phase === 'ended';
+
+/** A season added up. */
+export function useReckoning(house: HouseData, { worked, tables }: SeasonWork): Reckoning {
+  return useMemo(
+    () =>
+      reckon({
+        today: house.today,
+        places: house.places,
+        tables,
+        weights: house.weights,
+        batches: worked.map((w) => ({ plan: w.batch.plan, progress: w.progress, over: isOver(w) })),
+      }),
+    [house, worked, tables],
+  );
 }
 
 /** Bands of a worked batch. */

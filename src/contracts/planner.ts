@@ -1,0 +1,80 @@
+import type { DayNumber } from '../core/calendar/dayNumber.ts';
+import type { Offer } from '../core/placement/offers.ts';
+import type { Proposal, ProposedBatch, ProposedSetPoints } from '../core/placement/proposal.ts';
+import type { CostParts } from '../core/placement/solution.ts';
+import type { HouseData, SeasonBatch } from './seasonData.ts';
+
+/** What goes to the planner's worker, and what comes back. */
+export interface SeasonSent {
+  readonly house: HouseData;
+  readonly batches: readonly SeasonBatch[];
+}
+
+export interface PlanRequest extends SeasonSent {
+  readonly seed: number;
+  /** 'usual' takes some seconds; 'harder' some times as long, and lets the exact solver choose where it can. */
+  readonly look: 'usual' | 'harder';
+  /** Only what stands in this place between these days may move; null = everything not pinned. */
+  readonly only: { readonly placeId: number; readonly from: DayNumber; readonly to: DayNumber } | null;
+  /** Whether set-points may be changed. */
+  readonly setPoints: boolean;
+}
+
+export interface PlanReport {
+  readonly done_frac: number;
+  readonly words: string;
+  readonly cost: number;
+}
+
+/** What the exact solver said of the choice among the plans found. */
+export interface ExactAnswer {
+  readonly kind: 'proven' | 'best so far' | 'none' | 'too many';
+  readonly plans_count: number;
+  /** How much cheaper the choice can still be by the solver's bound, 0-1; null when it has none. */
+  readonly gap_frac: number | null;
+}
+
+export interface PlanAnswer {
+  readonly proposal: Proposal;
+  readonly cost: CostParts;
+  readonly seed: number;
+  readonly moves: number;
+  readonly exact: ExactAnswer | null;
+  readonly offers: readonly { readonly batchId: number; readonly offers: readonly OfferShown[] }[];
+}
+
+export type Trouble =
+  | { readonly kind: 'over'; readonly placeId: number; readonly from: DayNumber; readonly to: DayNumber }
+  | { readonly kind: 'late'; readonly batchId: number }
+  | { readonly kind: 'stuck'; readonly batchId: number };
+
+export interface OffersRequest extends SeasonSent {
+  readonly troubles: readonly Trouble[];
+}
+
+/** An offer in the season's own numbers and days. */
+export interface OfferShown extends Pick<
+  Offer,
+  'kind' | 'cost' | 'heat_kWh' | 'later_days' | 'cleared_slotDays' | 'share_frac'
+> {
+  readonly batches: readonly ProposedBatch[];
+  readonly setPoints: readonly ProposedSetPoints[];
+  readonly lack: {
+    readonly placeId: number;
+    readonly slots: number;
+    readonly from: DayNumber;
+    readonly to: DayNumber;
+  } | null;
+}
+
+/** One batch put where and when the grower wants it; the planner sees what must give way. */
+export interface MakeRoomRequest extends SeasonSent {
+  readonly batchId: number;
+  readonly wanted: ProposedBatch;
+}
+
+export interface MakeRoomAnswer {
+  readonly kind: 'clear' | 'made room' | 'over' | 'no way';
+  readonly batches: readonly ProposedBatch[];
+  readonly cost: number;
+}

@@ -1,0 +1,59 @@
+import { temperatureOn } from '../../core/schedule/placeClimate.ts';
+import type { HouseData } from '../../contracts/seasonData.ts';
+import { dayNight } from '../../ui/format.ts';
+import { temperatureColour } from '../../ui/ramp.ts';
+import { HEAD_px } from './Descent.tsx';
+import { LANE_GAP, type Lane } from './lanes.ts';
+import type { Band, SeasonWork } from './useSeason.ts';
+
+interface Props {
+  readonly house: HouseData;
+  readonly lanes: readonly Lane[];
+  readonly bands: readonly Band[];
+  readonly work: SeasonWork;
+}
+
+/** Names of the lanes, with their temperature today and what stands in them. */
+export function LaneLabels({ house, lanes, bands, work }: Props) {
+  const planned = new Set(work.worked.filter((w) => w.batch.state.phase === 'planned').map((w) => w.batch.id));
+  return (
+    <div className="w-[118px] shrink-0" style={{ paddingTop: HEAD_px }}>
+      {lanes.map((lane) => {
+        const { day_C, night_C } = temperatureOn(work.tables.climateOf(lane.place.id), house.today);
+        const used = bands
+          .filter((b) => b.placeId === lane.place.id && b.from <= house.today && b.to > house.today)
+          .filter((b) => !planned.has(b.batchId))
+          .reduce((sum, b) => sum + b.slots, 0);
+        const tight = lane.roomHeight_px < 50;
+        const temperature = dayNight(day_C, night_C, house.unit);
+        const isOver = used > lane.place.room_trays;
+        return (
+          <div
+            key={lane.place.id}
+            className="relative pr-3 text-right leading-tight"
+            style={{ height: lane.height, marginBottom: LANE_GAP }}
+          >
+            <svg width="6" height={lane.roomHeight_px} className="absolute top-0 right-1" aria-hidden="true">
+              <rect width="6" height={lane.roomHeight_px} fill={temperatureColour((day_C + night_C) / 2)} />
+            </svg>
+            <div className={`pr-1 ${tight ? 'text-[0.82rem]' : ''}`}>
+              <span className="font-semibold">{lane.place.name}</span>{' '}
+              {tight ? (
+                <span className="block text-[0.8rem] whitespace-nowrap text-ink2">
+                  <span className="num text-ink">{temperature}</span> {used}/{lane.place.room_trays}
+                </span>
+              ) : (
+                <>
+                  <span className="num block text-[1.1rem]">{temperature}</span>
+                  <span className={`text-[0.82rem] ${isOver ? 'tag bad' : 'text-ink2'}`}>
+                    {used} of {lane.place.room_trays}
+                  </span>
+                </>
+              )}
+            </div>
+          </div>
+        );
+      })}
+    </div>
+  );
+}

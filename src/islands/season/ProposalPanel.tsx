@@ -1,0 +1,176 @@
+import type { ProposedBatch } from '../../core/placement/proposal.ts';
+import type { Reckoning } from '../../core/placement/reckon.ts';
+import type { PlanAnswer } from '../../contracts/planner.ts';
+import type { HouseData } from '../../contracts/seasonData.ts';
+import { counted, degrees, shortDay } from '../../ui/format.ts';
+import { Comparison } from './Comparison.tsx';
+import type { Worked } from './useSeason.ts';
+import { changesOf, changeWords, offerPrice, offerWords } from './words.ts';
+
+interface Props {
+  readonly house: HouseData;
+  readonly answer: PlanAnswer;
+  readonly byId: ReadonlyMap<number, Worked>;
+  readonly moving: readonly ProposedBatch[];
+  readonly chosen: ReadonlySet<number>;
+  readonly now: Reckoning;
+  readonly proposed: Reckoning;
+  readonly showing: 'now' | 'proposed';
+  readonly busy: boolean;
+  readonly onShow: (which: 'now' | 'proposed') => void;
+  readonly onChoose: (chosen: ReadonlySet<number>) => void;
+  readonly onTake: () => void;
+  readonly onLeave: () => void;
+  readonly onSelect: (batchId: number) => void;
+}
+
+/** A plan of the season beside the one there is: what it brings, what it moves, and taking all, some or none of it. */
+export function ProposalPanel(props: Props) {
+  const { house, answer, byId, moving, chosen, busy, onChoose } = props;
+  const placeName = (id: number) => house.places.find((p) => p.id === id)?.name ?? '';
+  const all = chosen.size === moving.length;
+  return (
+    <section aria-label="Proposed plan" className="flex flex-col gap-3">
+      <h2>Proposed plan</h2>
+      <div className="flex gap-1" role="group" aria-label="What the drawing shows">
+        {(['proposed', 'now'] as const).map((which) => (
+          <button
+            key={which}
+            type="button"
+            className={`btn small ${props.showing === which ? 'solid' : ''}`}
+            aria-pressed={props.showing === which}
+            onClick={() => props.onShow(which)}
+          >
+            {which === 'now' ? 'As it is now' : 'As proposed'}
+          </button>
+        ))}
+      </div>
+      <div className="flex flex-wrap gap-2">
+        <button type="button" className="btn solid" disabled={busy || chosen.size === 0} onClick={props.onTake}>
+          {all ? 'Take it all' : `Take ${chosen.size} of ${moving.length}`}
+        </button>
+        <button type="button" className="btn" disabled={busy} onClick={props.onLeave}>
+          Leave it
+        </button>
+      </div>
+      <Comparison
+        house={house}
+        columns={[
+          { name: 'Now', reckoning: props.now },
+          { name: 'Proposed', reckoning: props.proposed },
+        ]}
+      />
+      {answer.exact && <p className="text-[0.92rem] text-ink2">{exactWords(answer)}</p>}
+      {answer.offers.length > 0 && (
+        <div>
+          <h3>No way found for</h3>
+          <ul>
+            {answer.offers.map(({ batchId, offers }) => (
+              <li key={batchId} className="border-b border-line py-1.5">
+                <button
+                  type="button"
+                  className="link-btn font-semibold text-ink"
+                  onClick={() => props.onSelect(batchId)}
+                >
+                  {byId.get(batchId)?.batch.name}
+                </button>
+                {offers.length === 0 ? (
+                  <p className="text-ink2">Nothing tried would place it: look at its date and its places.</p>
+                ) : (
+                  <ul className="text-[0.92rem] text-ink2">
+                    {offers.map((offer, i) => (
+                      <li key={i}>
+                        {offerWords(offer, byId, house)}: {offerPrice(offer)}
+                      </li>
+                    ))}
+                  </ul>
+                )}
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+      <div>
+        <h3>
+          {moving.length === 0 ? 'Nothing would move' : `What moves: ${counted(moving.length, 'batch', 'batches')}`}
+        </h3>
+        {moving.length > 0 && (
+          <button
+            type="button"
+            className="link-btn"
+            onClick={() => onChoose(all ? new Set() : new Set(moving.map((m) => m.id)))}
+          >
+            {all ? 'Choose none' : 'Choose all'}
+          </button>
+        )}
+        <ul>
+          {moving.map((proposed) => {
+            const worked = byId.get(proposed.id)!;
+            const changes = changesOf(worked, proposed);
+            return (
+              <li key={proposed.id} className="border-b border-line py-1">
+                <label className="flex min-h-9 items-start gap-2">
+                  <input
+                    type="checkbox"
+                    className="mt-1 size-5 accent-[#6a2560]"
+                    checked={chosen.has(proposed.id)}
+                    onChange={(e) => {
+                      const next = new Set(chosen);
+                      if (e.target.checked) next.add(proposed.id);
+                      else next.delete(proposed.id);
+                      onChoose(next);
+                    }}
+                  />
+                  <span>
+                    <span className="font-semibold">{worked.batch.name}</span>
+                    <span className="block text-[0.9rem] text-ink2">
+                      {changes.map((change) => changeWords(change, placeName)).join('; ') ||
+                        'days named, nothing moved'}
+                    </span>
+                  </span>
+                </label>
+              </li>
+            );
+          })}
+        </ul>
+      </div>
+      <SetPoints house={house} answer={answer} placeName={placeName} />
+    </section>
+  );
+}
+
+function SetPoints({
+  house,
+  answer,
+  placeName,
+}: {
+  house: HouseData;
+  answer: PlanAnswer;
+  placeName: (id: number) => string;
+}) {
+  const lines = answer.proposal.setPoints.filter((s) => s.setPoints.length > 0);
+  if (lines.length === 0) return null;
+  return (
+    <div>
+      <h3>Set-points by week</h3>
+      <ul className="text-[0.92rem]">
+        {lines.map(({ placeId, setPoints }) => (
+          <li key={placeId} className="border-b border-line py-1">
+            <span className="font-semibold">{placeName(placeId)}</span>, from {shortDay(setPoints[0]!.week)}:{' '}
+            {setPoints.map((s) => (s.setPoint_C === null ? 'off' : degrees(s.setPoint_C, house.unit))).join(' ')}
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+function exactWords({ exact }: PlanAnswer): string {
+  if (!exact) return '';
+  if (exact.kind === 'too many')
+    return 'Too many batches for the exact solver: choose one place and some weeks to let it choose there.';
+  if (exact.kind === 'proven')
+    return `Of ${exact.plans_count} ways found for the batches, no choice is cheaper than this one (proved by the exact solver).`;
+  const gap = exact.gap_frac === null ? 'by how much is not known' : `by at most ${Math.round(exact.gap_frac * 100)}%`;
+  return `Of ${exact.plans_count} ways found, the exact solver ran out of time: a choice among them could still be cheaper, ${gap}.`;
+}

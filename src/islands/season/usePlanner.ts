@@ -1,0 +1,108 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type {
+  MakeRoomAnswer,
+  OfferShown,
+  PlanAnswer,
+  PlanReport,
+  PlanRequest,
+  Trouble,
+} from '../../contracts/planner.ts';
+import type { HouseData, SeasonBatch } from '../../contracts/seasonData.ts';
+import type { ProposedBatch } from '../../core/placement/proposal.ts';
+import { planHelper, runPlan, type PlanHelper, type PlanRun } from '../../workers/planner.client.ts';
+
+export interface Planning {
+  /** null when nothing is being worked out. */
+  readonly report: PlanReport | null;
+  readonly answer: PlanAnswer | null;
+  readonly trouble: string;
+  start(options: Pick<PlanRequest, 'look' | 'only' | 'setPoints'>): void;
+  cancel(): void;
+  /** Forgets the answer. */
+  leave(): void;
+}
+
+/** Seed of the first plan; another press tries other chances. */
+const FIRST_SEED = 1;
+
+/** Works out plans of the season in a thread of their own. */
+export function usePlanner(house: HouseData, batches: readonly SeasonBatch[]): Planning {
+  const [report, setReport] = useState<PlanReport | null>(null);
+  const [answer, setAnswer] = useState<PlanAnswer | null>(null);
+  const [trouble, setTrouble] = useState('');
+  const run = useRef<PlanRun | null>(null);
+  const seed = useRef(FIRST_SEED);
+  useEffect(() => () => run.current?.stop(), []);
+
+  const start = useCallback(
+    (options: Pick<PlanRequest, 'look' | 'only' | 'setPoints'>) => {
+      run.current?.stop();
+      setTrouble('');
+      setReport({ done_frac: 0, words: 'laying out', cost: 0 });
+      const mine = runPlan({ house, batches, seed: seed.current++, ...options }, (next) => {
+        if (run.current === mine) setReport(next);
+      });
+      run.current = mine;
+      mine.answer.then(
+        (found) => {
+          if (run.current !== mine) return;
+          run.current = null;
+          setReport(null);
+          setAnswer(found);
+        },
+        (error: unknown) => {
+          if (run.current !== mine) return;
+          run.current = null;
+          setReport(null);
+          setTrouble(`The plan could not be worked out: ${(error as Error).message}. Nothing was changed.`);
+        },
+      );
+    },
+    [house, batches],
+  );
+  const cancel = useCallback(() => {
+    run.current?.stop();
+    run.current = null;
+    setReport(null);
+  }, []);
+  const leave = useCallback(() => setAnswer(null), []);
+  return { report, answer, trouble, start, cancel, leave };
+}
+
+/** Offers for the troubles of the season as it is; null while they are being worked out. */
+export function useOffers(
+  house: HouseData,
+  batches: readonly SeasonBatch[],
+  troubles: readonly Trouble[],
+): { offers: readonly (readonly OfferShown[])[] | null; makeRoom(wanted: ProposedBatch): Promise<MakeRoomAnswer> } {
+  const [offers, setOffers] = useState<OfferShown[][] | null>(null);
+  const helper = useRef<PlanHelper | null>(null);
+  useEffect(
+    () => () => {
+      helper.current?.close();
+      helper.current = null;
+    },
+    [],
+  );
+  useEffect(() => {
+    let current = true;
+    setOffers(null);
+    if (troubles.length === 0) return setOffers([]);
+    helper.current ??= planHelper();
+    helper.current.offersFor({ house, batches, troubles }).then(
+      (found) => current && setOffers(found),
+      () => current && setOffers(troubles.map(() => [])),
+    );
+    return () => {
+      current = false;
+    };
+  }, [house, batches, troubles]);
+  const makeRoom = useCallback(
+    (wanted: ProposedBatch) => {
+      helper.current ??= planHelper();
+      return helper.current.makeRoom({ house, batches, batchId: wanted.id, wanted });
+    },
+    [house, batches],
+  );
+  return { offers, makeRoom };
+}

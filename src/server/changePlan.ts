@@ -1,0 +1,211 @@
+import { createHash } from 'node:crypto';
+import type { Transaction } from 'sequelize';
+import { fieldProblem, ProblemError } from '../contracts/problem.ts';
+import type { PlanChangeInput, PlanChangeLine, UndoInput } from '../contracts/planning.ts';
+import type { BatchInput } from '../contracts/batches.ts';
+import type { BatchRecord } from '../contracts/records.ts';
+import { insertEvent, lockBatch, updateBatch } from '../db/batches.ts';
+import {
+  changePlace,
+  insertPlanChange,
+  listPlanChanges,
+  lockPlan,
+  readPlanChange,
+  readWeeks,
+  type WeekRow,
+} from '../db/planChanges.ts';
+import type { World } from '../db/world.ts';
+import { batchInputOf, logLine, newBatch, requireKnown } from './changeBatches.ts';
+import { database } from './database.ts';
+import { readSeason } from './season.ts';
+
+/** One batch before and after a change: its plan as a person would send it. */
+interface BatchPart {
+  readonly id: number;
+  readonly version: number;
+  readonly input: BatchInput;
+}
+interface PlacePart {
+  readonly placeId: number;
+  readonly version: number;
+  /** The weeks spoken of; those not in `setPoints` have no set-point of their own. */
+  readonly weeks: readonly string[];
+  readonly setPoints: readonly WeekRow[];
+  readonly room_trays: number;
+}
+interface Part {
+  readonly batches: readonly BatchPart[];
+  readonly places: readonly PlacePart[];
+}
+
+export interface PlanChanged {
+  readonly changeId: number;
+  readonly repeated: boolean;
+}
+
+/**
+ * Takes over a plan of the season in one step, all or nothing. If a batch or place has changed since the plan was made
+ * nothing is written and the answer names what changed.
+ */
+export async function changePlan(input: PlanChangeInput): Promise<PlanChanged> {
+  const { world, now } = await readSeason();
+  const hash = hashOf(input);
+  requireOnce(input);
+  return database().transaction(async (transaction) => {
+    await lockPlan(database(), transaction);
+    const known = await readPlanChange(database(), { key: input.idempotencyKey }, transaction);
+    if (known) {
+      if (known.request_hash !== hash)
+        throw fieldProblem('idempotencyKey', 'This key was used for another plan; use a fresh one.');
+      return { changeId: known.id, repeated: true };
+    }
+    const wanted: Part = {
+      batches: input.batches.map(({ id, version, ...change }) => ({ id, version, input: change as BatchInput })),
+      places: placesOf(input, world),
+    };
+    const done = await write(wanted, world, input.words, now.today, now.instant_ms, transaction);
+    const changeId = await insertPlanChange(
+      database(),
+      { key: input.idempotencyKey, hash, words: input.words, ...done, undoesId: null },
+      transaction,
+    );
+    return { changeId, repeated: false };
+  });
+}
+
+/** Puts back what a change of the plan changed, if nothing of it has been changed again since. */
+export async function undoPlan(input: UndoInput): Promise<PlanChanged> {
+  const { world, now } = await readSeason();
+  const hash = hashOf(input);
+  return database().transaction(async (transaction) => {
+    await lockPlan(database(), transaction);
+    const repeated = await readPlanChange(database(), { key: input.idempotencyKey }, transaction);
+    if (repeated) return { changeId: repeated.id, repeated: true };
+    const change = await readPlanChange(database(), { id: input.changeId }, transaction);
+    if (!change)
+      throw new ProblemError(404, 'No such change', `There is no change number ${input.changeId} of the plan.`);
+    if (change.undone)
+      throw new ProblemError(409, 'Undone already', 'Someone has undone this; look at the season as it now stands.');
+    const before = change.before as Part;
+    const after = change.after as Part;
+    // Back to what was, from the versions the change left behind.
+    const back: Part = {
+      batches: before.batches.map((part, i) => ({ ...part, version: after.batches[i]!.version })),
+      places: before.places.map((part, i) => ({ ...part, version: after.places[i]!.version })),
+    };
+    const words = `undone: ${change.words}`.slice(0, 400);
+    const done = await write(back, world, words, now.today, now.instant_ms, transaction);
+    const changeId = await insertPlanChange(
+      database(),
+      { key: input.idempotencyKey, hash, words, ...done, undoesId: change.id },
+      transaction,
+    );
+    return { changeId, repeated: false };
+  });
+}
+
+/** The last changes of the plan, newest first. */
+export async function planChanges(): Promise<PlanChangeLine[]> {
+  const rows = await listPlanChanges(database(), 20);
+  return rows.map((row) => ({
+    id: row.id,
+    words: row.words,
+    doneAt: new Date(row.done_at).toISOString(),
+    undone: row.undone,
+    undoesId: row.undoes_id,
+    batches_count: (row.after as Part).batches.length,
+  }));
+}
+
+async function write(
+  wanted: Part,
+  world: World,
+  words: string,
+  today: number,
+  instant_ms: number,
+  transaction: Transaction,
+): Promise<{ before: Part; after: Part }> {
+  const before: { batches: BatchPart[]; places: PlacePart[] } = { batches: [], places: [] };
+  const after: { batches: BatchPart[]; places: PlacePart[] } = { batches: [], places: [] };
+  const changed: string[] = [];
+  // In one order, so that two at once cannot wait for each other.
+  for (const part of [...wanted.batches].sort((a, b) => a.id - b.id)) {
+    const was = await lockBatch(part.id, transaction);
+    if (!was) throw new ProblemError(404, 'No such batch', `There is no batch number ${part.id}.`);
+    if (was.version !== part.version) {
+      changed.push(was.code);
+      continue;
+    }
+    const input = { ...batchInputOf(was), ...part.input };
+    requireKnown(world, input);
+    const written = await updateBatch(was.id, was.version, newBatch(input), transaction);
+    if (!written) {
+      changed.push(was.code);
+      continue;
+    }
+    before.batches.push({ id: was.id, version: was.version, input: batchInputOf(was) });
+    after.batches.push({ id: was.id, version: written.version, input: batchInputOf(written as BatchRecord) });
+    await insertEvent({ ...logLine(was.id, 'edited', today, instant_ms), note: `season plan: ${words}` }, transaction);
+  }
+  for (const part of [...wanted.places].sort((a, b) => a.placeId - b.placeId)) {
+    const place = world.places.find((p) => p.id === part.placeId);
+    if (!place) throw new ProblemError(404, 'No such place', `There is no place number ${part.placeId}.`);
+    const had = await readWeeks(part.placeId, part.weeks, transaction);
+    const change = { clear: part.weeks, weeks: part.setPoints, room_trays: part.room_trays };
+    if (!(await changePlace(part.placeId, part.version, change, transaction))) {
+      changed.push(place.name);
+      continue;
+    }
+    before.places.push({ ...part, setPoints: had, room_trays: place.room_trays });
+    after.places.push({ ...part, version: part.version + 1 });
+  }
+  if (changed.length > 0) {
+    throw new ProblemError(
+      409,
+      'The season has changed',
+      `Someone else changed ${changed.slice(0, 6).join(', ')}${changed.length > 6 ? ` and ${changed.length - 6} more` : ''} since this plan was made. Nothing was written. Look at the season as it now stands and plan again.`,
+      { current: changed },
+    );
+  }
+  return { before, after };
+}
+
+function placesOf(input: PlanChangeInput, world: World): PlacePart[] {
+  const parts = new Map<number, PlacePart>();
+  const placeOf = (id: number) => world.places.find((p) => p.id === id);
+  for (const [i, { placeId, version, setPoints }] of input.setPoints.entries()) {
+    const place = placeOf(placeId);
+    const levels = place?.temperature?.kind === 'set-point' ? place.temperature.levels_C : [];
+    setPoints.forEach(({ setPoint_C }, j) => {
+      if (setPoint_C !== null && !levels.includes(setPoint_C)) {
+        throw fieldProblem(
+          `setPoints.${i}.setPoints.${j}.setPoint_C`,
+          `${place?.name ?? 'This place'} cannot be set to ${setPoint_C}.`,
+        );
+      }
+    });
+    parts.set(placeId, {
+      placeId,
+      version,
+      weeks: setPoints.map((s) => s.week),
+      setPoints,
+      room_trays: place?.room_trays ?? 0,
+    });
+  }
+  for (const { placeId, version, room_trays } of input.rooms) {
+    const known = parts.get(placeId) ?? { placeId, version, weeks: [], setPoints: [], room_trays };
+    parts.set(placeId, { ...known, room_trays });
+  }
+  return [...parts.values()];
+}
+
+function requireOnce(input: PlanChangeInput): void {
+  const ids = input.batches.map((batch) => batch.id);
+  const twice = ids.findIndex((id, i) => ids.indexOf(id) !== i);
+  if (twice >= 0) throw fieldProblem(`batches.${twice}.id`, 'This batch is named twice.');
+  if (ids.length === 0 && input.setPoints.length === 0 && input.rooms.length === 0) {
+    throw fieldProblem('batches', 'There is nothing in this plan to take over.');
+  }
+}
+
+const hashOf = (value: unknown): string => createHash('sha256').update(JSON.stringify(value)).digest('hex');

@@ -1,0 +1,51 @@
+import { proxy, releaseProxy, wrap, type Remote } from 'comlink';
+import type {
+  MakeRoomAnswer,
+  MakeRoomRequest,
+  OffersRequest,
+  OfferShown,
+  PlanAnswer,
+  PlanReport,
+  PlanRequest,
+} from '../contracts/planner.ts';
+import type { Planner } from './planner.worker.ts';
+
+function start(): { worker: Worker; planner: Remote<Planner> } {
+  const worker = new Worker(new URL('./planner.worker.ts', import.meta.url), { type: 'module' });
+  return { worker, planner: wrap<Planner>(worker) };
+}
+
+/** A plan being worked out. `stop` ends it at once; nothing of it is kept. */
+export interface PlanRun {
+  readonly answer: Promise<PlanAnswer>;
+  stop(): void;
+}
+
+/** Works out a plan in a thread of its own, which is thrown away afterwards. */
+export function runPlan(request: PlanRequest, onReport: (report: PlanReport) => void): PlanRun {
+  const { worker, planner } = start();
+  const failed = new Promise<never>((_, reject) => {
+    worker.addEventListener('error', (event) => reject(new Error(event.message || 'the planner stopped')));
+  });
+  const answer = Promise.race([planner.plan(request, proxy(onReport)), failed]).finally(() => {
+    planner[releaseProxy]();
+    worker.terminate();
+  });
+  return { answer, stop: () => worker.terminate() };
+}
+
+/** A helper kept for quick questions about the season as it is. */
+export interface PlanHelper {
+  offersFor(request: OffersRequest): Promise<OfferShown[][]>;
+  makeRoom(request: MakeRoomRequest): Promise<MakeRoomAnswer>;
+  close(): void;
+}
+
+export function planHelper(): PlanHelper {
+  const { worker, planner } = start();
+  return {
+    offersFor: (request) => planner.offersFor(request),
+    makeRoom: (request) => planner.makeRoom(request),
+    close: () => worker.terminate(),
+  };
+}

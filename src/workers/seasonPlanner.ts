@@ -1,0 +1,217 @@
+import { batchProgress } from '../core/batch/progress.ts';
+import type { BatchPlan, Stage } from '../core/model.ts';
+import { construct, insert } from '../core/placement/construct.ts';
+import { seasonInstance, type SeasonBatchToPlan, type SeasonInstance } from '../core/placement/fromSeason.ts';
+import { improve, putInto } from '../core/placement/improve.ts';
+import { makeBench, type Bench } from '../core/placement/insert.ts';
+import { offersForLate, offersForRoom, offersForUnplaced, type Offer } from '../core/placement/offers.ts';
+import { addToPool, makePool, type Pool } from '../core/placement/pool.ts';
+import { presentState } from '../core/placement/present.ts';
+import { makeProblem, type Problem } from '../core/placement/problem.ts';
+import { proposalOf, proposedBatch, STEP_OF, type ProposedBatch } from '../core/placement/proposal.ts';
+import { repair } from '../core/placement/repair.ts';
+import { solutionOf, staysOf } from '../core/placement/solution.ts';
+import { costOf, removePlan, type State } from '../core/placement/state.ts';
+import { NONE } from '../core/placement/track.ts';
+import { seasonTables } from '../core/schedule/seasonTables.ts';
+import type {
+  ExactAnswer,
+  MakeRoomAnswer,
+  MakeRoomRequest,
+  OffersRequest,
+  OfferShown,
+  PlanAnswer,
+  PlanReport,
+  PlanRequest,
+  SeasonSent,
+  Trouble,
+} from '../contracts/planner.ts';
+
+/** Chooses among a pool of plans; the exact solver, handed in so that this file needs none. */
+export type Choose = (pool: Pool, state: State, free: ReadonlySet<number>, seconds: number) => ExactAnswer;
+
+interface Prepared {
+  readonly season: SeasonInstance;
+  readonly problem: Problem;
+  readonly bench: Bench;
+  readonly batches: ReadonlyMap<number, SeasonBatchToPlan>;
+  readonly plans: ReadonlyMap<number, BatchPlan>;
+}
+
+/** Moves of the usual search, and how many times as many when looking harder. */
+const MOVES_BASE = 1500;
+const MOVES_PER_BATCH = 25;
+const HARDER = 4;
+/** Searches that feed the pool when looking harder. */
+const POOL_SEARCHES = 3;
+/** Most batches among whose plans the exact solver chooses. */
+const EXACT_MOST = 24;
+const EXACT_SECONDS = 20;
+
+export function prepare({ house, batches }: SeasonSent): Prepared {
+  const tables = seasonTables(house.places, house.tablesFrom, house.tableDays, house.outside);
+  const crops = new Map(house.crops.map((crop) => [crop.id, crop]));
+  const containers = new Map(house.containers.map((container) => [container.id, container]));
+  const { today, offHeat, coolSchool, coolMost_C, weights, places } = house;
+  const toPlan = batches.map((batch): SeasonBatchToPlan => {
+    const crop = crops.get(batch.cropId)!;
+    const { plan, state } = batch;
+    const progress = batchProgress({ crop, plan, state, offHeat, tables, containers, today });
+    return { id: batch.id, name: batch.name, crop, plan, state, pinned: batch.pinned, progress };
+  });
+  const season = seasonInstance({ today, places, containers, offHeat, coolSchool, coolMost_C, weights, tables, batches: toPlan }); // prettier-ignore
+  const problem = makeProblem(season.instance);
+  return {
+    season,
+    problem,
+    bench: makeBench(problem),
+    batches: new Map(toPlan.map((batch) => [batch.id, batch])),
+    plans: new Map(batches.map((batch) => [batch.id, batch.plan])),
+  };
+}
+
+/** Plans the season: places everything not pinned, then improves. Yields reports between; returns the answer. */
+export function* planSeason(request: PlanRequest, choose: Choose | null): Generator<PlanReport, PlanAnswer, void> {
+  const prepared = prepare(request);
+  const { problem, season, batches, bench } = prepared;
+  const only = request.only ? standingBetween(prepared, request.only) : undefined;
+  const harder = request.look === 'harder';
+  const live = only ? only.size : problem.tasks.length;
+  const moves = (MOVES_BASE + MOVES_PER_BATCH * live) * (harder ? HARDER : 1);
+  const pool = harder && choose && live <= EXACT_MOST ? makePool(problem) : null;
+  const searches = pool ? POOL_SEARCHES : 1;
+  let best: State | null = null;
+  for (let s = 0; s < searches; s++) {
+    const state = only ? freed(presentState(problem, season, batches), only, bench) : construct(problem, bench);
+    const run = improve(state, {
+      seed: request.seed + s,
+      moves,
+      reportEvery: Math.max(20, Math.round(moves / 100)),
+      setPoints: request.setPoints && !only,
+      ...(only ? { only } : {}),
+      ...(pool ? { onPlan: (found: State, plan) => addToPool(pool, found, plan, 250) } : {}),
+    });
+    for (const report of run) {
+      yield {
+        done_frac: ((s + report.move / report.moves) / searches) * (pool ? 0.8 : 1),
+        words: searches > 1 ? `search ${s + 1} of ${searches}` : 'trying other ways',
+        cost: report.best,
+      };
+    }
+    if (!best || costOf(state) < costOf(best)) best = state;
+  }
+  const state = best!;
+  let exact: ExactAnswer | null = null;
+  if (harder && !pool) exact = { kind: 'too many', plans_count: 0, gap_frac: null };
+  if (pool && choose) {
+    yield { done_frac: 0.85, words: 'the exact solver chooses among the plans found', cost: costOf(state) };
+    for (const plan of state.plans) if (plan) addToPool(pool, state, plan, Infinity);
+    exact = choose(pool, state, only ?? new Set(problem.tasks.map((task) => task.index)), EXACT_SECONDS);
+  }
+  const solution = solutionOf(state);
+  const proposal = proposalOf(season, solution, prepared.plans, request.house.places);
+  const offers = proposal.unplaced.map((batchId) => {
+    const index = season.batches.findIndex((batch) => batch.id === batchId);
+    return { batchId, offers: offersForUnplaced(state, index, bench).map((offer) => shown(prepared, offer)) };
+  });
+  return { proposal, cost: solution.cost, seed: request.seed, moves: moves * searches, exact, offers };
+}
+
+/** Ways out of each trouble of the season as it is planned now. */
+export function offersFor(request: OffersRequest): OfferShown[][] {
+  const prepared = prepare(request);
+  const { problem, season, batches, bench } = prepared;
+  const state = presentState(problem, season, batches);
+  return request.troubles.map((trouble) => offersOf(prepared, state, trouble, bench).map((o) => shown(prepared, o)));
+}
+
+function offersOf({ season }: Prepared, state: State, trouble: Trouble, bench: Bench): Offer[] {
+  if (trouble.kind === 'over') {
+    const place = season.placeIds.indexOf(trouble.placeId);
+    return offersForRoom(state, { place, from: trouble.from - season.from, to: trouble.to - season.from }, bench);
+  }
+  const index = season.batches.findIndex((batch) => batch.id === trouble.batchId);
+  if (index < 0) return [];
+  return trouble.kind === 'late' ? offersForLate(state, index, bench) : offersForUnplaced(state, index, bench);
+}
+
+/** Gives one batch what the grower wants and says which others would have to move for it. */
+export function makeRoom(request: MakeRoomRequest): MakeRoomAnswer {
+  const prepared = prepare(request);
+  const { problem, season, batches, bench, plans } = prepared;
+  const state = presentState(problem, season, batches);
+  const index = season.batches.findIndex((batch) => batch.id === request.batchId);
+  const task = problem.tasks[index];
+  if (!task || task.spec.pinned) return { kind: 'no way', batches: [], cost: 0 };
+  const { stages } = season.batches[index]!;
+  const { places, steps } = request.wanted;
+  const wantedPlaces = stages.map((stage) => {
+    const id = stage === 'space' ? (places.space ?? places.pot) : places[stage];
+    return season.placeIds.indexOf(id ?? NONE);
+  });
+  const days = [...stages.map((stage: Stage) => steps[STEP_OF[stage]]), steps.plant].map((day) =>
+    day === undefined ? NONE : day - season.from,
+  );
+  const outcome = repair(state, index, { places: wantedPlaces, days }, bench);
+  if (outcome.kind === 'no way') return { kind: 'no way', batches: [], cost: 0 };
+  const proposed = [index, ...outcome.moved].flatMap((i): ProposedBatch[] => {
+    const plan = state.plans[i];
+    const one = problem.tasks[i]!;
+    if (!plan || plan.days[one.stageCount] === NONE) return [];
+    return [proposedBatch(season, i, staysOf(one, plan), plan.days[one.stageCount]!, plans.get(one.spec.id)!)];
+  });
+  return { kind: outcome.kind, batches: proposed, cost: outcome.cost };
+}
+
+function shown({ season, problem, plans }: Prepared, offer: Offer): OfferShown {
+  const { kind, cost, heat_kWh, later_days, cleared_slotDays, share_frac, lack, setPoint } = offer;
+  const { from, placeIds, instance } = season;
+  const batches = offer.plans.map((plan) => {
+    const task = problem.tasks[plan.task]!;
+    return proposedBatch(season, plan.task, staysOf(task, plan), plan.days[task.stageCount]!, plans.get(task.spec.id)!);
+  });
+  const setPoints = setPoint
+    ? [
+        {
+          placeId: placeIds[setPoint.place]!,
+          setPoints: Array.from({ length: setPoint.to - setPoint.from }, (_, i) => ({
+            week: from + 7 * (setPoint.from + i),
+            setPoint_C: instance.places[setPoint.place]!.levels[setPoint.level]!.setPoint_C,
+          })),
+        },
+      ]
+    : [];
+  return {
+    kind,
+    cost,
+    heat_kWh,
+    later_days,
+    cleared_slotDays,
+    share_frac,
+    batches,
+    setPoints,
+    lack: lack && { placeId: placeIds[lack.place]!, slots: lack.slots, from: from + lack.from, to: from + lack.to },
+  };
+}
+
+/** Batches that stand in a place between two days and may be moved. */
+function standingBetween(
+  { season, problem, batches }: Prepared,
+  only: NonNullable<PlanRequest['only']>,
+): ReadonlySet<number> {
+  const found = problem.tasks.filter((task) => {
+    const batch = batches.get(season.batches[task.index]!.id)!;
+    if (task.spec.pinned) return false;
+    return batch.progress.stands.some((s) => s.placeId === only.placeId && s.from < only.to && s.to > only.from);
+  });
+  return new Set(found.map((task) => task.index));
+}
+
+/** The present plan with some batches taken out and put back within the room there is. */
+function freed(state: State, only: ReadonlySet<number>, bench: Bench): State {
+  for (const index of only) removePlan(state, index);
+  const { tasks } = state.problem;
+  for (const index of only) insert(state, tasks[index]!, bench);
+  putInto(state, [...state.plans], state.rows.slice());
+  return state;
+}
