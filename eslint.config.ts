@@ -99,7 +99,7 @@ export default tseslint.config(
   },
   {
     files: ['src/{contracts,islands,ui,workers,pages,server}/**/*.{ts,tsx}'],
-    ignores: ['src/server/{changeBatches,changeBooks,edge,importBatches,setup,database,health}.ts'],
+    ignores: ['src/server/{changeBatches,changeBooks,changePlan,edge,importBatches,setup,database,health}.ts'],
     rules: {
       'no-restricted-imports': [
         'error',

@@ -125,3 +125,27 @@ export function heatOfPlace(
   }
   return { heat_kWh, changes };
 }
+
+/** A batch's share of the heat of the places it stands in: by its slots of all their room, over its days there, kWh. */
+export function heatShareOf_kWh(
+  stands: readonly {
+    readonly placeId: number;
+    readonly from: DayNumber;
+    readonly to: DayNumber;
+    readonly slots: number;
+  }[],
+  places: readonly Place[],
+  tables: SeasonTables,
+): number {
+  let sum = 0;
+  for (const stand of stands) {
+    const place = places.find((p) => p.id === stand.placeId);
+    if (!place || place.room_trays <= 0) continue;
+    const used = new Float64Array(Math.max(0, stand.to - stand.from)).fill(1);
+    // Reckoned over whole weeks, so cut to its own days.
+    const { heat_kWh } = heatOfPlace(place, tables, used, stand.from);
+    const weeks = mondayOf(stand.to - 1) + 7 - stand.from;
+    sum += heat_kWh * ((stand.to - stand.from) / Math.max(1, weeks)) * Math.min(1, stand.slots / place.room_trays);
+  }
+  return sum;
+}

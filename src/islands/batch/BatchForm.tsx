@@ -1,18 +1,20 @@
-import { useEffect, useId, useMemo, useState } from 'react';
+import { useEffect, useId, useMemo, useRef, useState } from 'react';
 import { dayFromIso, isoFromDay } from '../../core/calendar/dayNumber.ts';
-import { ALL_STAGES, type BatchPlan, type Crop, type Stage, type StagePlaces } from '../../core/model.ts';
+import { ALL_STAGES, type BatchPlan, type Crop, type Stage } from '../../core/model.ts';
 import { cellsToSow, slotsFor, traysFor } from '../../core/quantities/trays.ts';
 import { outlook } from '../../core/schedule/outlook.ts';
 import { placesForStage } from '../../core/schedule/suits.ts';
 import type { BatchInput } from '../../contracts/batches.ts';
 import type { Problem } from '../../contracts/problem.ts';
 import type { HouseData } from '../../contracts/seasonData.ts';
-import { call, fieldError, trouble } from '../../ui/call.ts';
+import { call, fieldError, freshKey, trouble } from '../../ui/call.ts';
 import { counted, dayNight } from '../../ui/format.ts';
 import { CropSearch } from './CropSearch.tsx';
 import { Field, SelectField } from '../../ui/Field.tsx';
 import { Outlook } from './Outlook.tsx';
 import { Stale } from '../../ui/Stale.tsx';
+import { BatchMore, type Member } from './BatchMore.tsx';
+import { draftOf, emptyDraft, familyOf, inputOf, type Draft } from './draft.ts';
 import { useTables } from './useTables.ts';
 
 const STAGE_LABELS: Readonly<Record<Stage, string>> = {
@@ -31,21 +33,6 @@ const ROUGH_DAYS: Readonly<Record<Stage, number>> = {
   harden: 4,
 };
 
-/** What is typed; numbers stay text until they are figures, so that nothing typed is lost. */
-export interface Draft {
-  readonly cropId: number | null;
-  readonly varietyId: number | null;
-  readonly lotId: number | null;
-  readonly plants: string;
-  readonly transplantOn: string;
-  readonly hardening: string;
-  readonly spare: string;
-  readonly places: StagePlaces;
-  readonly sowContainerId: number | null;
-  readonly potContainerId: number | null;
-  readonly note: string;
-}
-
 interface Props {
   readonly house: HouseData;
   /** A batch to change, or null for a new one. */
@@ -53,6 +40,8 @@ interface Props {
     readonly id: number;
     readonly version: number;
     readonly input: BatchInput;
+    /** Others made in one step with it and not sown yet. */
+    readonly family: { readonly id: number; readonly members: readonly Member[] } | null;
   } | null;
 }
 
@@ -65,6 +54,8 @@ export function BatchForm({ house, editing }: Props) {
   const [problem, setProblem] = useState<Problem | null>(null);
   const [message, setMessage] = useState('');
   const [busy, setBusy] = useState(false);
+  const [together, setTogether] = useState(true);
+  const key = useRef(freshKey());
   const [ready, setReady] = useState(false);
   useEffect(() => setReady(true), []);
 
@@ -103,6 +94,8 @@ export function BatchForm({ house, editing }: Props) {
       places: draft.places,
       sowContainerId: draft.sowContainerId,
       potContainerId: draft.potContainerId,
+      age_frac: draft.age_frac,
+      joins: joinsOf(draft),
     };
   }, [draft, plants, transplantDay, crop]);
   const ahead = useMemo(
@@ -114,12 +107,32 @@ export function BatchForm({ house, editing }: Props) {
     setBusy(true);
     setProblem(null);
     const body = inputOf(draft);
+    if (draft.several !== 'one' && !editing) {
+      const made = await call<{ made: { id: number }[] }>('POST', '/api/families', familyOf(draft, key.current));
+      setBusy(false);
+      if (made.kind === 'done') return location.assign('/season');
+      setMessage(trouble(made));
+      // The batch's own fields are named as if it were sent by itself.
+      if (made.kind === 'problem') setProblem(withoutPrefix(made.problem));
+      return;
+    }
     const answer = editing
       ? await call<{ id: number }>('PATCH', `/api/batches/${editing.id}`, {
           ...body,
           version: withVersion,
         })
       : await call<{ id: number }>('POST', '/api/batches', body);
+    if (answer.kind === 'done' && editing?.family && together) {
+      const { cropId: _crop, transplantOn: _date, joins: _joins, ...change } = body;
+      const shift_days = (transplantDay ?? 0) - (dayFromIso(editing.input.transplantOn) ?? 0);
+      const versions = editing.family.members.map(({ id: memberId, version: v }) => ({ id: memberId, version: v }));
+      const rest = await call('PATCH', `/api/families/${editing.family.id}`, { idempotencyKey: key.current, versions, change, shift_days }); // prettier-ignore
+      if (rest.kind !== 'done') {
+        setBusy(false);
+        setMessage(`This batch is changed, the others are not: ${trouble(rest)}`);
+        return;
+      }
+    }
     setBusy(false);
     if (answer.kind === 'done') {
       location.assign(`/batches/${answer.value.id}`);
@@ -253,13 +266,22 @@ export function BatchForm({ house, editing }: Props) {
           />
           <Field
             id={`${id}spare`}
-            label="Spare, %"
+            label="Overplanting, %"
             inputMode="decimal"
             value={draft.spare}
             error={err('spare_frac')}
             onValue={(spare) => set({ spare })}
           />
         </div>
+        <BatchMore
+          draft={draft}
+          err={err}
+          isNew={editing === null}
+          family={editing?.family ?? null}
+          together={together}
+          onTogether={setTogether}
+          onChange={set}
+        />
         <Field id={`${id}note`} label="Note" value={draft.note} error={err('note')} onValue={(note) => set({ note })} />
         {cells !== null && sow && (
           <p className="text-ink2">
@@ -297,7 +319,7 @@ export function BatchForm({ house, editing }: Props) {
           )
         )}
         <button type="submit" className="btn solid min-h-12" disabled={busy}>
-          {editing ? 'Save the change' : 'Make this batch'}
+          {editing ? 'Save the change' : draft.several === 'one' ? 'Make this batch' : 'Make these batches'}
         </button>
       </div>
       <Outlook
@@ -312,49 +334,12 @@ export function BatchForm({ house, editing }: Props) {
   );
 }
 
-function emptyDraft(house: HouseData): Draft {
-  return {
-    cropId: null,
-    varietyId: null,
-    lotId: null,
-    plants: '',
-    transplantOn: '',
-    hardening: '7',
-    spare: String(Math.round(house.spare_frac * 1000) / 10),
-    places: { germinate: null, grow: null, pot: null, harden: null },
-    sowContainerId:
-      (house.containers.find((c) => c.kind === 'cell-tray') ?? house.containers.find((c) => c.kind !== 'pot'))?.id ??
-      null,
-    potContainerId: null,
-    note: '',
-  };
+function joinsOf({ joinsStage, joinsOn }: Draft): BatchPlan['joins'] {
+  const on = dayFromIso(joinsOn);
+  return joinsStage === '' || on === null ? null : { stage: joinsStage, on };
 }
 
-function draftOf(input: BatchInput): Draft {
-  return {
-    ...input,
-    plants: String(input.plantsWanted),
-    hardening: String(input.hardening_days),
-    spare: String(Math.round(input.spare_frac * 1000) / 10),
-  };
-}
-
-/** The call's body. What is not a figure goes as text, so that the answer names the field. */
-function inputOf(draft: Draft): Record<string, unknown> {
-  const figure = (text: string): number | string =>
-    text.trim() !== '' && Number.isFinite(Number(text)) ? Number(text) : text;
-  const spare = figure(draft.spare);
-  return {
-    cropId: draft.cropId,
-    varietyId: draft.varietyId,
-    lotId: draft.lotId,
-    plantsWanted: figure(draft.plants),
-    spare_frac: typeof spare === 'number' ? spare / 100 : spare,
-    transplantOn: draft.transplantOn,
-    hardening_days: figure(draft.hardening),
-    places: draft.places,
-    sowContainerId: draft.sowContainerId,
-    potContainerId: draft.potContainerId,
-    note: draft.note,
-  };
+function withoutPrefix(problem: Problem): Problem {
+  const errors = problem.errors?.map((e) => ({ ...e, path: e.path.replace(/^batch\./, '') }));
+  return errors ? { ...problem, errors } : problem;
 }

@@ -2,7 +2,10 @@ import { useState } from 'react';
 import type { PlaceRecord } from '../../contracts/records.ts';
 import { temperatureFromShown, type TemperatureUnit } from '../../core/units/temperature.ts';
 import type { FieldSpec } from './fields.ts';
+import { dayFromIso } from '../../core/calendar/dayNumber.ts';
 import { figureOr, LineForm, typedTemperature } from './LineForm.tsx';
+import { PlaceSizeAndDays, PlaceWarmth } from './PlaceWarmth.tsx';
+import { partsOf, partsToSend, type PlaceParts } from './placeParts.ts';
 
 export const KIND_WORDS = [
   ['dark-chamber', 'dark chamber'],
@@ -45,6 +48,8 @@ export function PlaceEditor({
   const [rows, setRows] = useState<readonly Row[]>(() =>
     rowsOf(place?.periods ?? [{ from: '01-01', day_C: 20, night_C: 16 }], unit),
   );
+  const [parts, setParts] = useState<PlaceParts>(() => partsOf(place, unit));
+  const change = (part: Partial<PlaceParts>) => setParts((before) => ({ ...before, ...part }));
   const setRow = (i: number, change: Partial<Row>) =>
     setRows(rows.map((row, j) => (j === i ? { ...row, ...change } : row)));
   const toC = (text: string) => figureOr(text, (n) => Math.round(temperatureFromShown(n, unit) * 100) / 100);
@@ -60,71 +65,92 @@ export function PlaceEditor({
       line={place as unknown as (Record<string, unknown> & { id: number; version: number }) | null}
       blank={{ kind: 'bench', lit: true, walkOrder: next, room_trays: 20 }}
       unit={unit}
-      extra={{ periods }}
-      onStaleTaken={(current) => setRows(rowsOf(current['periods'] as PlaceRecord['periods'], unit))}
+      extra={{ periods, ...partsToSend(parts, place, unit) }}
+      onStaleTaken={(current) => {
+        setRows(rowsOf(current['periods'] as PlaceRecord['periods'], unit));
+        setParts(partsOf(placeFromAnswer(current), unit));
+      }}
       saveWords={place ? 'Save the place' : 'Add the place'}
       after={(id) => `/books/places?place=${id}`}
     >
       {(error) => (
-        <fieldset className="mt-5">
-          <legend className="num text-[1.1rem]">Temperature through the year</legend>
-          <p className="text-[0.9rem] text-ink2">
-            Write the month and day it begins (03-01 is 1 March); it lasts until the next begins. What the plants feel,
-            not the dial.
-          </p>
-          {error('periods') && <p className="err">{error('periods')}</p>}
-          <table className="plain-table mt-2 max-w-xl">
-            <thead>
-              <tr>
-                <th>From</th>
-                <th>Day, °{unit}</th>
-                <th>Night, °{unit}</th>
-                <th />
-              </tr>
-            </thead>
-            <tbody>
-              {rows.map((row, i) => (
-                <tr key={i}>
-                  {(['from', 'day', 'night'] as const).map((part) => {
-                    const wrong = error(`periods.${i}.${part === 'from' ? 'from' : `${part}_C`}`);
-                    return (
-                      <td key={part}>
-                        <input
-                          className="input"
-                          aria-label={`Period ${i + 1}, ${part}`}
-                          aria-invalid={wrong ? true : undefined}
-                          value={row[part]}
-                          onChange={(e) => setRow(i, { [part]: e.target.value })}
-                        />
-                        {wrong && <span className="text-[0.85rem] font-semibold text-brick">{wrong}</span>}
-                      </td>
-                    );
-                  })}
-                  <td>
-                    <button
-                      type="button"
-                      className="link-btn"
-                      aria-label={`Take out period ${i + 1}`}
-                      onClick={() => setRows(rows.filter((_, j) => j !== i))}
-                    >
-                      Take out
-                    </button>
-                  </td>
+        <>
+          <PlaceWarmth parts={parts} unit={unit} error={error} onChange={change} />
+          <fieldset className={parts.kind === 'written' ? 'mt-5' : 'hidden'}>
+            <legend className="num text-[1.1rem]">Temperature through the year</legend>
+            <p className="text-[0.9rem] text-ink2">
+              Write the month and day it begins (03-01 is 1 March); it lasts until the next begins. What the plants
+              feel, not the dial.
+            </p>
+            {error('periods') && <p className="err">{error('periods')}</p>}
+            <table className="plain-table mt-2 max-w-xl">
+              <thead>
+                <tr>
+                  <th>From</th>
+                  <th>Day, °{unit}</th>
+                  <th>Night, °{unit}</th>
+                  <th />
                 </tr>
-              ))}
-            </tbody>
-          </table>
-          <button
-            type="button"
-            className="btn mt-2"
-            onClick={() => setRows([...rows, { from: '', day: '', night: '' }])}
-          >
-            Add a period
-          </button>
-        </fieldset>
+              </thead>
+              <tbody>
+                {rows.map((row, i) => (
+                  <tr key={i}>
+                    {(['from', 'day', 'night'] as const).map((part) => {
+                      const wrong = error(`periods.${i}.${part === 'from' ? 'from' : `${part}_C`}`);
+                      return (
+                        <td key={part}>
+                          <input
+                            className="input"
+                            aria-label={`Period ${i + 1}, ${part}`}
+                            aria-invalid={wrong ? true : undefined}
+                            value={row[part]}
+                            onChange={(e) => setRow(i, { [part]: e.target.value })}
+                          />
+                          {wrong && <span className="text-[0.85rem] font-semibold text-brick">{wrong}</span>}
+                        </td>
+                      );
+                    })}
+                    <td>
+                      <button
+                        type="button"
+                        className="link-btn"
+                        aria-label={`Take out period ${i + 1}`}
+                        onClick={() => setRows(rows.filter((_, j) => j !== i))}
+                      >
+                        Take out
+                      </button>
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+            <button
+              type="button"
+              className="btn mt-2"
+              onClick={() => setRows([...rows, { from: '', day: '', night: '' }])}
+            >
+              Add a period
+            </button>
+          </fieldset>
+          <PlaceSizeAndDays parts={parts} error={error} onChange={change} />
+        </>
       )}
     </LineForm>
   );
+}
+
+/** A place as an answer of the application has it: its days as dates. */
+function placeFromAnswer(answer: Record<string, unknown>): PlaceRecord {
+  const place = answer as unknown as PlaceRecord & {
+    readonly closed: readonly { from: string; to: string }[];
+    readonly setPoints: readonly { week: string; setPoint_C: number | null }[];
+  };
+  const day = (iso: unknown) => dayFromIso(String(iso)) ?? 0;
+  return {
+    ...place,
+    closed: place.closed.map(({ from, to }) => ({ from: day(from), to: day(to) })),
+    setPoints: place.setPoints.map(({ week, setPoint_C }) => ({ week: day(week), setPoint_C })),
+  };
 }
 
 function rowsOf(periods: PlaceRecord['periods'], unit: TemperatureUnit): Row[] {

@@ -1,6 +1,11 @@
 import type { NurseryRecord } from '../../contracts/records.ts';
+import { useState } from 'react';
+import type { Weights } from '../../core/placement/instance.ts';
+import { temperatureFromShown } from '../../core/units/temperature.ts';
+import { Field } from '../../ui/Field.tsx';
+import { monthName } from '../../ui/format.ts';
 import type { FieldSpec } from './fields.ts';
-import { LineForm } from './LineForm.tsx';
+import { figureOr, LineForm, typedTemperature } from './LineForm.tsx';
 
 const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
 
@@ -46,7 +51,9 @@ function fieldsOf(zones: readonly string[]): FieldSpec[] {
       kind: 'link',
       options: WEEKDAYS.map((day, i) => [i + 1, day]),
     },
-    { key: 'spare_percent', label: 'Spare to sow, %', kind: 'number' },
+    { key: 'spare_percent', label: 'Overplanting (spare to sow), %', kind: 'number' },
+    { key: 'coolSchool', label: 'Heat for cool crops', kind: 'choice', options: [['none', 'none, only frost kept out'], ['gentle', 'gentle, up to the most below'], ['same', 'the same as for warm crops']] }, // prettier-ignore
+    { key: 'coolMost_C', label: 'Most set-point for cool crops', kind: 'temperature', hint: 'for the gentle rule' },
     { key: 'offHeatKind', label: 'Off the heat', kind: 'choice', options: [['half-up', 'when half are up'], ['all-up', 'when all are up'], ['days-after', 'some days after half up']] }, // prettier-ignore
     {
       key: 'offHeatDays',
@@ -57,6 +64,19 @@ function fieldsOf(zones: readonly string[]): FieldSpec[] {
     },
   ];
 }
+
+const EMPTY_YEAR: readonly null[] = new Array<null>(12).fill(null);
+const WEIGHT_WORDS: readonly (readonly [keyof Weights, string])[] = [
+  ['late_perTrayDay', 'A tray a day late'],
+  ['early_perTrayDay', 'A tray a day too early'],
+  ['wait_perTrayDay', 'A tray a day waiting'],
+  ['move_perTray', 'Carrying a tray'],
+  ['setPointChange', 'Changing a set-point'],
+  ['heat_perkWh', 'A kWh of heat'],
+  ['unplaced_perTray', 'A tray left out'],
+  ['mostLate_days', 'Most days late'],
+  ['mostEarly_days', 'Most days too early'],
+];
 
 /** The nursery's settings. They change what is shown and planned, never what was logged. */
 export function SettingsEditor({
@@ -73,8 +93,25 @@ export function SettingsEditor({
     offHeatKind: nursery.offHeat.kind,
     offHeatDays: nursery.offHeat.kind === 'days-after' ? nursery.offHeat.days : null,
   };
+  const [outside, setOutside] = useState<readonly { day: string; night: string }[]>(() =>
+    (nursery.outside ?? EMPTY_YEAR).map((month) => ({
+      day: month === null ? '' : typedTemperature(month.day_C, nursery.temperatureUnit),
+      night: month === null ? '' : typedTemperature(month.night_C, nursery.temperatureUnit),
+    })),
+  );
+  const [weights, setWeights] = useState<Readonly<Record<string, string>>>(() =>
+    Object.fromEntries(Object.entries(nursery.weights).map(([key, value]) => [key, String(value)])),
+  );
+  const toC = (text: string) =>
+    figureOr(text, (n) => Math.round(temperatureFromShown(n, nursery.temperatureUnit) * 100) / 100);
+  const blankYear = outside.every((month) => month.day.trim() === '' && month.night.trim() === '');
+  const extra = {
+    ...(blankYear ? {} : { outside: outside.map((month) => ({ day_C: toC(month.day), night_C: toC(month.night) })) }),
+    weights: Object.fromEntries(Object.entries(weights).map(([key, text]) => [key, figureOr(text, (n) => n)])),
+  };
   return (
     <LineForm
+      extra={extra}
       path="/api/nursery"
       fields={fieldsOf(zones)}
       line={line}
@@ -92,6 +129,59 @@ export function SettingsEditor({
         };
       }}
       after={() => '/books/settings'}
-    />
+    >
+      {(error) => (
+        <>
+          <fieldset className="mt-6">
+            <legend className="num text-[1.1rem]">Usual temperatures outside</legend>
+            <p className="text-[0.9rem] text-ink2">
+              Mean warmest and coldest of the day, by month. Places that follow outside, and the heat of those that are
+              heated, are reckoned from these until the weather itself is known.
+            </p>
+            {error('outside') && <p className="font-semibold text-brick">{error('outside')}</p>}
+            <div className="mt-2 grid grid-cols-3 gap-x-3 gap-y-2 min-[700px]:grid-cols-6">
+              {outside.map((month, i) => (
+                <div key={i}>
+                  <span className="text-[0.9rem] font-semibold">{monthName(i + 1).slice(0, 3)}</span>
+                  {(['day', 'night'] as const).map((part) => (
+                    <input
+                      key={part}
+                      className="input mt-1"
+                      inputMode="decimal"
+                      aria-label={`${monthName(i + 1)}, ${part}`}
+                      placeholder={part}
+                      aria-invalid={error(`outside.${i}.${part}_C`) ? true : undefined}
+                      value={month[part]}
+                      onChange={(e) =>
+                        setOutside(outside.map((other, j) => (j === i ? { ...other, [part]: e.target.value } : other)))
+                      }
+                    />
+                  ))}
+                </div>
+              ))}
+            </div>
+          </fieldset>
+          <fieldset className="mt-6">
+            <legend className="num text-[1.1rem]">What things are worth when a season is planned</legend>
+            <p className="text-[0.9rem] text-ink2">
+              In your money. The planner weighs one against the other by these; they are a start, no source.
+            </p>
+            <div className="mt-2 grid grid-cols-1 gap-3 min-[560px]:grid-cols-2 min-[900px]:grid-cols-3">
+              {WEIGHT_WORDS.map(([key, words]) => (
+                <Field
+                  key={key}
+                  id={`weight-${key}`}
+                  label={words}
+                  inputMode="decimal"
+                  value={weights[key] ?? ''}
+                  error={error(`weights.${key}`)}
+                  onValue={(value) => setWeights({ ...weights, [key]: value })}
+                />
+              ))}
+            </div>
+          </fieldset>
+        </>
+      )}
+    </LineForm>
   );
 }

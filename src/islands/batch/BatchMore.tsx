@@ -1,0 +1,194 @@
+import { useId } from 'react';
+import { Field } from '../../ui/Field.tsx';
+import { counted } from '../../ui/format.ts';
+import type { Draft } from './draft.ts';
+
+/** Another batch of a family. */
+export interface Member {
+  readonly id: number;
+  readonly version: number;
+  readonly code: string;
+}
+
+interface Props {
+  readonly draft: Draft;
+  readonly err: (path: string) => string | undefined;
+  readonly isNew: boolean;
+  readonly family: { readonly members: readonly Member[] } | null;
+  readonly together: boolean;
+  readonly onTogether: (together: boolean) => void;
+  readonly onChange: (change: Partial<Draft>) => void;
+}
+
+const WEIGHTS = [
+  [3, 'must be on time'],
+  [1, 'as usual'],
+  [0.3, 'can wait'],
+] as const;
+const SIZES = [
+  [0.7, 'young, 70% of the growth'],
+  [1, 'the usual size'],
+  [1.3, 'large, 130% of the growth'],
+] as const;
+const SEVERAL = [
+  ['one', 'One batch'],
+  ['succession', 'A succession'],
+  ['insurance', 'Two, A and B, for insurance'],
+] as const;
+
+/** Several batches in one step, plugs bought in, how exact the date is, and how large the plants are to be. */
+export function BatchMore({ draft, err, isNew, family, together, onTogether, onChange }: Props) {
+  const id = useId();
+  return (
+    <>
+      {isNew && (
+        <fieldset>
+          <legend className="mb-1 font-semibold">How many batches</legend>
+          <div className="flex flex-wrap gap-2" role="group">
+            {SEVERAL.map(([several, words]) => (
+              <button
+                key={several}
+                type="button"
+                className={`btn small min-h-11 ${draft.several === several ? 'solid' : ''}`}
+                aria-pressed={draft.several === several}
+                onClick={() => onChange({ several })}
+              >
+                {words}
+              </button>
+            ))}
+          </div>
+          {draft.several !== 'one' && (
+            <div className="mt-2 grid grid-cols-2 gap-3">
+              <Field
+                id={`${id}every`}
+                label={draft.several === 'insurance' ? 'B so many days after A' : 'Every so many days'}
+                inputMode="numeric"
+                value={draft.every}
+                error={err('every_days')}
+                onValue={(every) => onChange({ every })}
+              />
+              {draft.several === 'succession' ? (
+                <Field
+                  id={`${id}times`}
+                  label="How many times"
+                  inputMode="numeric"
+                  value={draft.times}
+                  error={err('times')}
+                  onValue={(times) => onChange({ times })}
+                />
+              ) : (
+                <Field
+                  id={`${id}share`}
+                  label="Plants of B, % of A"
+                  inputMode="numeric"
+                  value={draft.share}
+                  error={err('share_frac')}
+                  onValue={(share) => onChange({ share })}
+                />
+              )}
+            </div>
+          )}
+        </fieldset>
+      )}
+      {family && family.members.length > 0 && (
+        <label className="flex min-h-11 items-start gap-2">
+          <input
+            type="checkbox"
+            className="mt-1 size-5 accent-[#6a2560]"
+            checked={together}
+            onChange={(e) => onTogether(e.target.checked)}
+          />
+          <span>
+            Change the {counted(family.members.length, 'other')} made with it as well, moved by as many days
+            <span className="block text-[0.9rem] text-ink2">
+              {family.members.map((member) => member.code).join(', ')}, not sown yet
+            </span>
+          </span>
+        </label>
+      )}
+      <details open={draft.joinsStage !== '' || draft.weight !== 1 || draft.age_frac !== 1}>
+        <summary className="min-h-9 py-1 font-semibold">Bought in, how exact, how large</summary>
+        <div className="grid grid-cols-2 gap-3 py-1">
+          <div className="field">
+            <label htmlFor={`${id}joins`}>Where it comes from</label>
+            <select
+              id={`${id}joins`}
+              className="input"
+              value={draft.joinsStage}
+              onChange={(e) => onChange({ joinsStage: e.target.value as Draft['joinsStage'] })}
+            >
+              <option value="">sown here</option>
+              <option value="grow">plugs, to grow on</option>
+              <option value="pot">plugs, ready for the pot</option>
+            </select>
+          </div>
+          {draft.joinsStage !== '' && (
+            <Field
+              id={`${id}joinsOn`}
+              label="Plugs come on"
+              type="date"
+              value={draft.joinsOn}
+              error={err('joins.on')}
+              onValue={(joinsOn) => onChange({ joinsOn })}
+            />
+          )}
+          <Field
+            id={`${id}before`}
+            label="Days before are as good"
+            inputMode="numeric"
+            value={draft.before}
+            error={err('before_days')}
+            onValue={(before) => onChange({ before })}
+          />
+          <Field
+            id={`${id}after`}
+            label="Days after are as good"
+            inputMode="numeric"
+            value={draft.after}
+            error={err('after_days')}
+            onValue={(after) => onChange({ after })}
+          />
+          <Choice
+            id={`${id}weight`}
+            label="How much it matters"
+            value={draft.weight}
+            options={WEIGHTS}
+            onValue={(weight) => onChange({ weight })}
+          />
+          <Choice
+            id={`${id}age`}
+            label="Size when it goes out"
+            value={draft.age_frac}
+            options={SIZES}
+            onValue={(age_frac) => onChange({ age_frac })}
+          />
+        </div>
+      </details>
+    </>
+  );
+}
+
+interface ChoiceProps {
+  readonly id: string;
+  readonly label: string;
+  readonly value: number;
+  readonly options: readonly (readonly [number, string])[];
+  readonly onValue: (value: number) => void;
+}
+
+function Choice({ id, label, value, options, onValue }: ChoiceProps) {
+  const known = options.some(([n]) => n === value);
+  return (
+    <div className="field">
+      <label htmlFor={id}>{label}</label>
+      <select id={id} className="input" value={value} onChange={(e) => onValue(Number(e.target.value))}>
+        {!known && <option value={value}>{value}</option>}
+        {options.map(([n, words]) => (
+          <option key={n} value={n}>
+            {words}
+          </option>
+        ))}
+      </select>
+    </div>
+  );
+}

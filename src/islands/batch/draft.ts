@@ -1,0 +1,113 @@
+import { USUAL_WINDOW, type StagePlaces } from '../../core/model.ts';
+import type { BatchInput } from '../../contracts/batches.ts';
+import type { HouseData } from '../../contracts/seasonData.ts';
+
+/** What is typed; numbers stay text until they are figures, so that nothing typed is lost. */
+export interface Draft {
+  readonly cropId: number | null;
+  readonly varietyId: number | null;
+  readonly lotId: number | null;
+  readonly plants: string;
+  readonly transplantOn: string;
+  readonly hardening: string;
+  readonly spare: string;
+  readonly places: StagePlaces;
+  readonly sowContainerId: number | null;
+  readonly potContainerId: number | null;
+  readonly note: string;
+  readonly before: string;
+  readonly after: string;
+  readonly weight: number;
+  readonly age_frac: number;
+  /** Plugs bought in: '' = sown here. */
+  readonly joinsStage: '' | 'grow' | 'pot';
+  readonly joinsOn: string;
+  readonly several: 'one' | 'succession' | 'insurance';
+  readonly every: string;
+  readonly times: string;
+  readonly share: string;
+}
+
+export function emptyDraft(house: HouseData): Draft {
+  return {
+    cropId: null,
+    varietyId: null,
+    lotId: null,
+    plants: '',
+    transplantOn: '',
+    hardening: '7',
+    spare: String(Math.round(house.spare_frac * 1000) / 10),
+    places: { germinate: null, grow: null, pot: null, harden: null },
+    sowContainerId:
+      (house.containers.find((c) => c.kind === 'cell-tray') ?? house.containers.find((c) => c.kind !== 'pot'))?.id ??
+      null,
+    potContainerId: null,
+    note: '',
+    before: String(USUAL_WINDOW.before_days),
+    after: String(USUAL_WINDOW.after_days),
+    weight: 1,
+    age_frac: 1,
+    joinsStage: '',
+    joinsOn: '',
+    ...ONE,
+  };
+}
+
+export function draftOf(input: BatchInput): Draft {
+  return {
+    ...input,
+    plants: String(input.plantsWanted),
+    hardening: String(input.hardening_days),
+    spare: String(Math.round(input.spare_frac * 1000) / 10),
+    before: String(input.before_days ?? USUAL_WINDOW.before_days),
+    after: String(input.after_days ?? USUAL_WINDOW.after_days),
+    weight: input.weight ?? 1,
+    age_frac: input.age_frac ?? 1,
+    joinsStage: input.joins?.stage ?? '',
+    joinsOn: input.joins?.on ?? '',
+    ...ONE,
+  };
+}
+
+/** One batch by itself. */
+const ONE = { several: 'one', every: '14', times: '4', share: '50' } as const;
+
+/** The body that makes several batches in one step. */
+export function familyOf(draft: Draft, idempotencyKey: string): Record<string, unknown> {
+  const figure = (text: string): number | string =>
+    text.trim() !== '' && Number.isFinite(Number(text)) ? Number(text) : text;
+  const share = figure(draft.share);
+  return {
+    idempotencyKey,
+    batch: inputOf(draft),
+    kind: draft.several,
+    every_days: figure(draft.every),
+    times: draft.several === 'insurance' ? 2 : figure(draft.times),
+    ...(draft.several === 'insurance' ? { share_frac: typeof share === 'number' ? share / 100 : share } : {}),
+  };
+}
+
+/** The call's body. What is not a figure goes as text, so that the answer names the field. */
+export function inputOf(draft: Draft): Record<string, unknown> {
+  const figure = (text: string): number | string =>
+    text.trim() !== '' && Number.isFinite(Number(text)) ? Number(text) : text;
+  const spare = figure(draft.spare);
+  return {
+    cropId: draft.cropId,
+    varietyId: draft.varietyId,
+    lotId: draft.lotId,
+    plantsWanted: figure(draft.plants),
+    spare_frac: typeof spare === 'number' ? spare / 100 : spare,
+    transplantOn: draft.transplantOn,
+    hardening_days: figure(draft.hardening),
+    places: draft.places,
+    sowContainerId: draft.sowContainerId,
+    potContainerId: draft.potContainerId,
+    note: draft.note,
+    before_days: figure(draft.before),
+    after_days: figure(draft.after),
+    weight: draft.weight,
+    age_frac: draft.age_frac,
+    joins: draft.joinsStage === '' ? null : { stage: draft.joinsStage, on: draft.joinsOn },
+  };
+}

@@ -1,0 +1,168 @@
+import { useId } from 'react';
+import type { TemperatureUnit } from '../../core/units/temperature.ts';
+import { Field } from '../../ui/Field.tsx';
+import type { PlaceParts } from './placeParts.ts';
+
+const KINDS = [
+  ['set-point', 'Held at a set-point', 'a chamber or a heated zone'],
+  ['outside', 'Follows outside', 'a frame, a cold house, standing ground'],
+  ['written', 'Written down by periods', 'what you measured there through the year'],
+] as const;
+
+interface Props {
+  readonly parts: PlaceParts;
+  readonly unit: TemperatureUnit;
+  readonly error: (path: string) => string | undefined;
+  readonly onChange: (change: Partial<PlaceParts>) => void;
+}
+
+/** How a place comes by its temperature. The periods themselves are a table of their own. */
+export function PlaceWarmth({ parts, unit, error, onChange }: Props) {
+  const id = useId();
+  const field = (key: keyof PlaceParts, label: string, path: string) => (
+    <Field
+      id={`${id}${key}`}
+      label={label}
+      inputMode="decimal"
+      value={String(parts[key])}
+      error={error(path)}
+      onValue={(value) => onChange({ [key]: value })}
+    />
+  );
+  return (
+    <fieldset className="mt-5">
+      <legend className="num text-[1.1rem]">Where its temperature comes from</legend>
+      {error('temperature.kind') && <p className="err font-semibold text-brick">{error('temperature.kind')}</p>}
+      <div className="mt-1 flex flex-wrap gap-2">
+        {KINDS.map(([kind, words, hint]) => (
+          <label key={kind} className="flex min-h-11 items-center gap-2 border border-line bg-paper px-3 py-1">
+            <input
+              type="radio"
+              name={`${id}kind`}
+              className="size-5 accent-[#6a2560]"
+              checked={parts.kind === kind}
+              onChange={() => onChange({ kind })}
+            />
+            <span>
+              {words}
+              <span className="block text-[0.85rem] text-ink2">{hint}</span>
+            </span>
+          </label>
+        ))}
+      </div>
+      {parts.kind === 'set-point' && (
+        <>
+          <div className="mt-3 grid grid-cols-1 gap-3 min-[560px]:grid-cols-2 min-[900px]:grid-cols-3">
+            {field('levels', `Set-points it may have, °${unit}`, firstError(error, 'temperature.levels_C', 12))}
+            {field('usual', `Usual set-point, °${unit}, or off`, 'temperature.usual_C')}
+            {field('nightDrop', `Cooler by night by, °${unit}`, 'temperature.nightDrop_K')}
+            {field('unheatedPlus', `Unheated, above outside by, °${unit}`, 'temperature.unheatedPlus_K')}
+            {field('loss', 'Heat lost, watts for each kelvin', 'temperature.loss_W_per_K')}
+          </div>
+          <p className="mt-1 max-w-[65ch] text-[0.9rem] text-ink2">
+            A bench under fleece or film in a cold house loses about 2 W/K for each square metre (from a heated box that
+            took 1.65 kWh a day on 2.9 m² at 18 to 22°; common practice, no source). The planner changes set-points by
+            the week, and only to those written here.
+          </p>
+        </>
+      )}
+      {parts.kind === 'outside' && (
+        <div className="mt-3 grid grid-cols-1 gap-3 min-[560px]:grid-cols-2 min-[900px]:grid-cols-3">
+          {field('plusDay', `Warmer than outside by day by, °${unit}`, 'temperature.plusDay_K')}
+          {field('plusNight', `Warmer than outside by night by, °${unit}`, 'temperature.plusNight_K')}
+        </div>
+      )}
+    </fieldset>
+  );
+}
+
+/** The path with an error among a list's entries, or the list's own. */
+function firstError(error: Props['error'], path: string, most: number): string {
+  for (let i = 0; i < most; i++) if (error(`${path}.${i}`)) return `${path}.${i}`;
+  return path;
+}
+
+/** Days nothing stands there, and where it lies on the plan of the house. */
+export function PlaceSizeAndDays({ parts, error, onChange }: Omit<Props, 'unit'>) {
+  const id = useId();
+  const SIZE = [
+    ['x', 'Metres from the left', 'x_m'],
+    ['y', 'Metres from the back', 'y_m'],
+    ['width', 'Width, metres', 'width_m'],
+    ['depth', 'Depth, metres', 'depth_m'],
+    ['shelves', 'Shelves', 'shelves'],
+  ] as const;
+  return (
+    <>
+      <fieldset className="mt-5">
+        <legend className="num text-[1.1rem]">On the plan of the house</legend>
+        <label className="flex min-h-11 items-center gap-2">
+          <input
+            type="checkbox"
+            className="size-5 accent-[#6a2560]"
+            checked={parts.sized}
+            onChange={(e) => onChange({ sized: e.target.checked })}
+          />
+          drawn to its size and place
+        </label>
+        {parts.sized && (
+          <div className="grid grid-cols-2 gap-3 min-[900px]:grid-cols-5">
+            {SIZE.map(([key, label, path]) => (
+              <Field
+                key={key}
+                id={`${id}${key}`}
+                label={label}
+                inputMode="decimal"
+                value={parts[key]}
+                error={error(`size.${path}`)}
+                onValue={(value) => onChange({ [key]: value })}
+              />
+            ))}
+          </div>
+        )}
+      </fieldset>
+      <fieldset className="mt-5">
+        <legend className="num text-[1.1rem]">Closed days</legend>
+        <p className="text-[0.9rem] text-ink2">
+          Days on which nothing may stand there: cleaning, repair, another use. Both are included.
+        </p>
+        {parts.closed.map((run, i) => {
+          const set = (change: Partial<typeof run>) =>
+            onChange({ closed: parts.closed.map((other, j) => (j === i ? { ...other, ...change } : other)) });
+          return (
+            <div key={i} className="mt-1 flex flex-wrap items-end gap-2">
+              {(['from', 'to'] as const).map((part) => (
+                <div key={part} className="field w-44">
+                  <label htmlFor={`${id}${part}${i}`}>{part === 'from' ? 'Closed from' : 'to'}</label>
+                  <input
+                    id={`${id}${part}${i}`}
+                    type="date"
+                    className="input"
+                    value={run[part]}
+                    aria-invalid={error(`closed.${i}.${part}`) ? true : undefined}
+                    onChange={(e) => set({ [part]: e.target.value })}
+                  />
+                  {error(`closed.${i}.${part}`) && <span className="err">{error(`closed.${i}.${part}`)}</span>}
+                </div>
+              ))}
+              <button
+                type="button"
+                className="link-btn"
+                onClick={() => onChange({ closed: parts.closed.filter((_, j) => j !== i) })}
+              >
+                Take out
+              </button>
+            </div>
+          );
+        })}
+        <button
+          type="button"
+          className="btn mt-2"
+          onClick={() => onChange({ closed: [...parts.closed, { from: '', to: '' }] })}
+        >
+          Add closed days
+        </button>
+      </fieldset>
+    </>
+  );
+}

@@ -1,0 +1,285 @@
+import { useEffect, useId, useMemo, useRef, useState } from 'react';
+import { isoFromDay } from '../../core/calendar/dayNumber.ts';
+import { temperatureOn } from '../../core/schedule/placeClimate.ts';
+import { suitsStage } from '../../core/schedule/suits.ts';
+import { call, freshKey, trouble } from '../../ui/call.ts';
+import { counted, dayNight, lateness, longDay, shortDay } from '../../ui/format.ts';
+import { temperatureColour } from '../../ui/ramp.ts';
+import { AHEAD_DAYS } from '../season/FilterBar.tsx';
+import { newlyOver, NOTHING_TRIED, planTried, type Trial } from '../season/trial.ts';
+import { usePlanChanges, type SeasonNow } from '../season/usePlanChanges.ts';
+import { overRoomAhead, useSeason } from '../season/useSeason.ts';
+import { HouseDrawing } from './HouseDrawing.tsx';
+import { layHouse, standingOn } from './layout.ts';
+
+const FRAME_ms = 160;
+const STAGE_WORDS = { germinate: 'germinating', grow: 'growing on', pot: 'in the pot', space: 'spaced out', harden: 'hardening' } as const; // prettier-ignore
+
+/** The plan of the house on any day, from the data block the page carries. */
+export function House({ dataId }: { readonly dataId: string }) {
+  const first = useMemo(() => JSON.parse(document.getElementById(dataId)!.textContent) as SeasonNow, [dataId]);
+  const changes = usePlanChanges(first);
+  const { house, initial: batches } = changes.now;
+  const id = useId();
+  const work = useSeason(house, batches);
+  const { worked, tables, tryPlan } = work;
+  const [day, setDay] = useState(house.today);
+  const [playing, setPlaying] = useState(false);
+  const [selectedId, setSelectedId] = useState<number | null>(null);
+  const [trial, setTrial] = useState<Trial | null>(null);
+  const [width, setWidth] = useState(860);
+  const box = useRef<HTMLDivElement>(null);
+  const last = Math.max(house.today + 30, ...worked.flatMap((w) => w.progress.stands.map((s) => s.to)));
+
+  useEffect(() => {
+    const measure = () => setWidth(Math.max(320, box.current?.clientWidth ?? 860));
+    measure();
+    window.addEventListener('resize', measure);
+    return () => window.removeEventListener('resize', measure);
+  }, []);
+  useEffect(() => {
+    if (!playing) return;
+    const timer = setInterval(() => setDay((d) => (d >= last ? d : d + 1)), FRAME_ms);
+    return () => clearInterval(timer);
+  }, [playing, last]);
+  useEffect(() => {
+    if (playing && day >= last) setPlaying(false);
+  }, [playing, day, last]);
+
+  const selected = worked.find((w) => w.batch.id === selectedId) ?? null;
+  const tried = useMemo(() => {
+    if (!selected || !trial || trial.batchId !== selected.batch.id) return null;
+    return { batch: selected.batch, progress: tryPlan(selected.batch, planTried(selected.batch.plan, trial)) };
+  }, [selected, trial, tryPlan]);
+  const shown = useMemo(() => worked.map((w) => (tried && w.batch.id === tried.batch.id ? tried : w)), [worked, tried]);
+  const { drawn, height_px } = useMemo(() => layHouse(house.places, width), [house.places, width]);
+  const standing = useMemo(() => standingOn(shown, day, house.today), [shown, day, house.today]);
+  const newOver = useMemo(
+    () => (tried ? newlyOver(overRoomAhead(house, worked, AHEAD_DAYS), overRoomAhead(house, shown, AHEAD_DAYS)) : []),
+    [tried, house, worked, shown],
+  );
+  const stand = selected ? (tried ?? selected).progress.stands.find((s) => s.from <= day && s.to > day) : undefined;
+  const really = stand !== undefined && selected !== null && stand.from <= house.today && selected.batch.state.phase !== 'planned'; // prettier-ignore
+  const placeName = (placeId: number) => house.places.find((p) => p.id === placeId)?.name ?? '';
+
+  function move(batchId: number, placeId: number): void {
+    const one = worked.find((w) => w.batch.id === batchId);
+    const at = one?.progress.stands.find((s) => s.from <= day && s.to > day);
+    if (!one || !at) return;
+    setSelectedId(batchId);
+    if (at.placeId === placeId) return setTrial(null);
+    setTrial({ ...NOTHING_TRIED, batchId, place: { stage: at.stage, placeId } });
+  }
+
+  async function keep(): Promise<void> {
+    if (!selected || !trial?.place) return;
+    const { placeId } = trial.place;
+    if (really) {
+      const answer = await call('POST', `/api/batches/${selected.batch.id}/events`, {
+        idempotencyKey: freshKey(),
+        kind: 'moved',
+        day: isoFromDay(house.today),
+        placeId,
+      });
+      changes.setMessage(answer.kind === 'done' ? `Logged: ${selected.batch.name} moved to ${placeName(placeId)}.` : trouble(answer)); // prettier-ignore
+      if (answer.kind === 'done') await changes.reload();
+    } else {
+      const plan = planTried(selected.batch.plan, trial);
+      await changes.write(`${selected.batch.name} to ${placeName(placeId)}`, [{ id: selected.batch.id, places: plan.places, steps: plan.steps ?? {} }]); // prettier-ignore
+    }
+    setTrial(null);
+  }
+
+  const crop = selected && house.crops.find((c) => c.id === selected.batch.cropId);
+  return (
+    <div>
+      <div className="flex flex-wrap items-center gap-3">
+        <h1>Plan of the house</h1>
+        <span className="num text-xl" aria-live="polite">
+          {longDay(day)}
+        </span>
+        <div className="ml-auto flex flex-wrap gap-2">
+          <button
+            type="button"
+            className="btn"
+            disabled={!changes.undoable || changes.busy}
+            onClick={() => void changes.undo()}
+          >
+            Undo
+          </button>
+          <a className="btn" href="/season">
+            Season
+          </a>
+        </div>
+      </div>
+      <div className="my-2 flex items-center gap-2">
+        <button
+          type="button"
+          className="btn"
+          aria-label="A day back"
+          onClick={() => setDay(Math.max(house.today - 30, day - 1))}
+        >
+          ‹
+        </button>
+        <label htmlFor={`${id}day`} className="sr-only">
+          Day shown
+        </label>
+        <input
+          id={`${id}day`}
+          type="range"
+          className="h-11 min-w-0 flex-1 accent-[#6a2560]"
+          min={house.today - 30}
+          max={last}
+          value={day}
+          aria-valuetext={longDay(day)}
+          onChange={(e) => setDay(Number(e.target.value))}
+        />
+        <button type="button" className="btn" aria-label="A day on" onClick={() => setDay(Math.min(last, day + 1))}>
+          ›
+        </button>
+        <button
+          type="button"
+          className="btn"
+          onClick={() => {
+            if (day >= last) setDay(house.today);
+            setPlaying(!playing);
+          }}
+        >
+          {playing ? 'Stop' : 'Play the season'}
+        </button>
+        <button type="button" className="btn" disabled={day === house.today} onClick={() => setDay(house.today)}>
+          Today
+        </button>
+      </div>
+      <p role="status" aria-live="polite" className={changes.message ? 'note-bar my-2' : 'sr-only'}>
+        {changes.message}
+      </p>
+      <div className="grid grid-cols-1 gap-4 min-[1000px]:grid-cols-[minmax(0,1fr)_300px]">
+        <div ref={box} className="min-w-0">
+          <HouseDrawing
+            drawn={drawn}
+            width={width}
+            height={height_px}
+            standing={standing}
+            selectedId={selectedId}
+            temperatureOf={(placeId) => temperatureOn(tables.climateOf(placeId), day)}
+            unit={house.unit}
+            onSelect={(batchId) => {
+              setSelectedId(batchId);
+              setTrial((t) => (t?.batchId === batchId ? t : null));
+            }}
+            onMove={move}
+          />
+        </div>
+        <aside
+          className="flex flex-col gap-3 border-line min-[1000px]:border-l min-[1000px]:pl-4"
+          aria-label="Beside the plan"
+        >
+          {selected && stand && crop ? (
+            <section aria-label="Chosen batch">
+              <h2 className="text-plum">{selected.batch.name}</h2>
+              <p className="text-ink2">
+                {counted(stand.trays, 'tray')} {STAGE_WORDS[stand.stage]} in {placeName(stand.placeId)},{' '}
+                {shortDay(stand.from)} to {shortDay(stand.to)} ·{' '}
+                <a href={`/batches/${selected.batch.id}`}>open {selected.batch.code}</a>
+              </p>
+              <div className="field mt-2">
+                <label htmlFor={`${id}to`}>
+                  {really && day === house.today ? 'Carry it now to' : 'Let it stand in'}
+                </label>
+                <select
+                  id={`${id}to`}
+                  className="input"
+                  value={stand.placeId}
+                  disabled={really && day !== house.today}
+                  onChange={(e) => move(selected.batch.id, Number(e.target.value))}
+                >
+                  {house.places
+                    .filter((place) => suitsStage(place, stand.stage, crop) || place.id === stand.placeId)
+                    .map((place) => (
+                      <option key={place.id} value={place.id}>
+                        {place.name}
+                      </option>
+                    ))}
+                </select>
+              </div>
+              {really && day !== house.today && (
+                <p className="mt-1 text-[0.9rem] text-ink2">
+                  It stands there already. On today’s date it can be carried elsewhere, which is logged.
+                </p>
+              )}
+              {tried && (
+                <div className="note-bar mt-2" aria-live="polite">
+                  <p>
+                    In {placeName(trial!.place!.placeId)}:{' '}
+                    {tried.progress.late_days === null
+                      ? 'it cannot be reached there'
+                      : lateness(tried.progress.late_days)}
+                    {newOver.length === 0 ? ', and there is room.' : '.'}
+                  </p>
+                  {newOver.slice(0, 3).map((run) => (
+                    <p key={`${run.placeId}/${run.from}`}>
+                      <strong>{placeName(run.placeId)}</strong> over by {counted(Math.ceil(run.most_slots), 'slot')},{' '}
+                      {shortDay(run.from)} to {shortDay(run.to - 1)}
+                    </p>
+                  ))}
+                  <div className="mt-2 flex gap-2">
+                    <button
+                      type="button"
+                      className="btn solid small"
+                      disabled={changes.busy}
+                      onClick={() => void keep()}
+                    >
+                      {really ? 'Log the move' : 'Keep'}
+                    </button>
+                    <button type="button" className="btn small" onClick={() => setTrial(null)}>
+                      Drop
+                    </button>
+                  </div>
+                </div>
+              )}
+            </section>
+          ) : (
+            <p className="text-ink2">Press a batch’s trays to see it; drag them to another place, or choose it here.</p>
+          )}
+          <table className="plain-table text-[0.95rem]">
+            <caption className="text-left font-semibold">{shortDay(day)}</caption>
+            <thead>
+              <tr>
+                <th>Place</th>
+                <th className="r">Temperature</th>
+                <th className="r">Slots</th>
+              </tr>
+            </thead>
+            <tbody>
+              {house.places.map((place) => {
+                const { day_C, night_C } = temperatureOn(tables.climateOf(place.id), day);
+                const used = (standing.get(place.id) ?? []).reduce((sum, s) => sum + s.slots, 0);
+                return (
+                  <tr key={place.id}>
+                    <td>
+                      <svg width="8" height="14" className="mr-1.5 inline-block align-middle" aria-hidden="true">
+                        <rect width="8" height="14" fill={temperatureColour((day_C + night_C) / 2)} />
+                      </svg>
+                      {place.name}
+                    </td>
+                    <td className="r">{dayNight(day_C, night_C, house.unit)}</td>
+                    <td className="r">
+                      {used > place.room_trays ? (
+                        <span className="tag bad">
+                          {Math.round(used)} of {place.room_trays}
+                        </span>
+                      ) : (
+                        `${Math.round(used)} of ${place.room_trays}`
+                      )}
+                    </td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        </aside>
+      </div>
+    </div>
+  );
+}

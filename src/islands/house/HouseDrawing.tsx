@@ -1,0 +1,201 @@
+import { useRef, useState, type PointerEvent } from 'react';
+import type { TemperatureUnit } from '../../core/units/temperature.ts';
+import { counted, dayNight } from '../../ui/format.ts';
+import { temperatureColour } from '../../ui/ramp.ts';
+import { NAME_px, tilesIn, type DrawnPlace, type Standing, type Tiles } from './layout.ts';
+
+interface Props {
+  readonly drawn: readonly DrawnPlace[];
+  readonly width: number;
+  readonly height: number;
+  readonly standing: ReadonlyMap<number, readonly Standing[]>;
+  readonly selectedId: number | null;
+  readonly temperatureOf: (placeId: number) => { day_C: number; night_C: number };
+  readonly unit: TemperatureUnit;
+  readonly onSelect: (batchId: number) => void;
+  readonly onMove: (batchId: number, placeId: number) => void;
+}
+
+const DEAD_px = 5;
+
+/** Places to scale with their trays as tiles; a batch's tiles are one group, to be pressed or dragged. */
+export function HouseDrawing(props: Props) {
+  const { drawn, width, height, standing, selectedId, temperatureOf, unit, onSelect, onMove } = props;
+  const svg = useRef<SVGSVGElement>(null);
+  const grip = useRef<{ batchId: number; x: number; y: number; moved: boolean } | null>(null);
+  const [ghost, setGhost] = useState<{ x: number; y: number; overId: number | null } | null>(null);
+
+  function placeAt(e: PointerEvent): { x: number; y: number; overId: number | null } {
+    const box = svg.current!.getBoundingClientRect();
+    const x = e.clientX - box.left;
+    const y = e.clientY - box.top;
+    const over = drawn.find(
+      ({ rect }) => x >= rect.x && x <= rect.x + rect.width && y >= rect.y - NAME_px && y <= rect.y + rect.height,
+    );
+    return { x, y, overId: over?.place.id ?? null };
+  }
+
+  return (
+    <svg
+      ref={svg}
+      width={width}
+      height={height}
+      role="group"
+      aria-label="Plan of the house: places to scale with the trays that stand in them. The table beside it says how full they are."
+      className="block select-none"
+      onPointerMove={(e) => {
+        const held = grip.current;
+        if (!held) return;
+        if (!held.moved && Math.hypot(e.clientX - held.x, e.clientY - held.y) < DEAD_px) return;
+        held.moved = true;
+        setGhost(placeAt(e));
+      }}
+      onPointerUp={(e) => {
+        const held = grip.current;
+        grip.current = null;
+        setGhost(null);
+        const { overId } = placeAt(e);
+        if (held?.moved && overId !== null) onMove(held.batchId, overId);
+      }}
+      onPointerCancel={() => {
+        grip.current = null;
+        setGhost(null);
+      }}
+    >
+      <defs>
+        <pattern id="over-room" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <rect width="6" height="6" fill="#fbf1ee" />
+          <rect width="2" height="6" fill="#98291c" />
+        </pattern>
+      </defs>
+      {drawn.map((one) => {
+        const { place, rect } = one;
+        const { day_C, night_C } = temperatureOf(place.id);
+        const here = standing.get(place.id) ?? [];
+        const tiles = tilesIn(one, here);
+        const used = here.reduce((sum, s) => sum + s.slots, 0);
+        const over = Math.max(0, used - place.room_trays);
+        return (
+          <g key={place.id}>
+            <text x={rect.x} y={rect.y - 18} fontSize="13" fontWeight="650" fill="#1d2823">
+              {place.name}
+            </text>
+            <text x={rect.x} y={rect.y - 4} fontSize="12" fill="#4d5952">
+              {dayNight(day_C, night_C, unit)}, {Math.round(used)} of {place.room_trays}
+              {over > 0 && <tspan fontWeight="700" fill="#98291c">{`, over by ${Math.round(over)}`}</tspan>}
+            </text>
+            <rect
+              x={rect.x}
+              y={rect.y}
+              width={rect.width}
+              height={rect.height}
+              rx="2"
+              fill={temperatureColour((day_C + night_C) / 2)}
+              stroke={over > 0 ? '#98291c' : ghost?.overId === place.id ? '#6a2560' : '#1d2823'}
+              strokeWidth={over > 0 || ghost?.overId === place.id ? 3 : 1}
+            />
+            {over > 0 && (
+              <rect
+                x={rect.x}
+                y={rect.y + rect.height + 3}
+                width={Math.min(rect.width, Math.max(16, (over / Math.max(1, place.room_trays)) * rect.width))}
+                height="9"
+                fill="url(#over-room)"
+                stroke="#98291c"
+              />
+            )}
+            {tiles.map((group) => (
+              <TileGroup
+                key={group.standing.worked.batch.id}
+                group={group}
+                drawn={one}
+                chosen={group.standing.worked.batch.id === selectedId}
+                onSelect={onSelect}
+                onHold={(e, batchId) => {
+                  onSelect(batchId);
+                  if (e.button !== 0) return;
+                  grip.current = { batchId, x: e.clientX, y: e.clientY, moved: false };
+                  svg.current?.setPointerCapture(e.pointerId);
+                }}
+              />
+            ))}
+          </g>
+        );
+      })}
+      {ghost && (
+        <rect
+          x={ghost.x - 16}
+          y={ghost.y - 11}
+          width="32"
+          height="22"
+          rx="2"
+          fill="#6a2560"
+          fillOpacity="0.75"
+          pointerEvents="none"
+        />
+      )}
+    </svg>
+  );
+}
+
+interface GroupProps {
+  readonly group: Tiles;
+  readonly drawn: DrawnPlace;
+  readonly chosen: boolean;
+  readonly onSelect: (batchId: number) => void;
+  readonly onHold: (e: PointerEvent, batchId: number) => void;
+}
+
+function TileGroup({ group, drawn, chosen, onSelect, onHold }: GroupProps) {
+  const { rect, columns, rows, place } = drawn;
+  const { batch } = group.standing.worked;
+  const w = rect.width / columns;
+  const h = rect.height / rows;
+  const first = group.cells[0];
+  const inRow = first ? group.cells.filter((cell) => cell.row === first.row).length : 0;
+  const label = `${batch.name}: ${counted(group.standing.trays, 'tray')} in ${place.name}${group.over > 0 ? `, ${group.over} slots over` : ''}`;
+  const letters = Math.floor((inRow * w - 6) / 6.2);
+  return (
+    <g
+      role="button"
+      tabIndex={0}
+      aria-label={label}
+      aria-pressed={chosen}
+      className="cursor-grab"
+      style={{ touchAction: 'none' }}
+      onPointerDown={(e) => onHold(e, batch.id)}
+      onKeyDown={(e) => {
+        if (e.key !== 'Enter' && e.key !== ' ') return;
+        onSelect(batch.id);
+        e.preventDefault();
+      }}
+    >
+      <title>{label}</title>
+      {group.cells.map(({ column, row }) => (
+        <rect
+          key={`${column}/${row}`}
+          x={rect.x + column * w + 1}
+          y={rect.y + row * h + 1}
+          width={Math.max(2, w - 2)}
+          height={Math.max(2, h - 2)}
+          rx="1.5"
+          fill={chosen ? '#6a2560' : '#fdfdf9'}
+          fillOpacity={chosen || group.standing.real ? 1 : 0.72}
+          stroke={group.standing.real && !chosen ? '#1d2823' : 'none'}
+          strokeWidth="0.8"
+        />
+      ))}
+      {first && letters >= 3 && h >= 11 && (
+        <text
+          x={rect.x + first.column * w + 4}
+          y={rect.y + first.row * h + Math.min(h / 2 + 4, 14)}
+          fontSize="11"
+          fill={chosen ? '#fff' : '#1d2823'}
+          pointerEvents="none"
+        >
+          {batch.name.length <= letters ? batch.name : batch.name.split(' ')[0]!.slice(0, letters)}
+        </text>
+      )}
+    </g>
+  );
+}
