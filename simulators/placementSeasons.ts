@@ -37,7 +37,15 @@ const KINDS: readonly (readonly [Kind, number])[] = [
  * A made-up season, the same for the same size and seed: a spring of 220 days from midwinter, crops warm and cool, places
  * from dark chambers to standing ground whose room grows with the number of batches. Invented, for tests and bench only.
  */
-export function madeUpSeason({ batches, places, days, seed }: SeasonSize): Instance {
+export function madeUpSeason(size: SeasonSize): Instance {
+  return madeUpSeasonWithRule(size).instance;
+}
+
+/** The same, with the days each batch's stages last by the rule of weeks: at the temperatures its crop is reckoned for. */
+export function madeUpSeasonWithRule({ batches, places, days, seed }: SeasonSize): {
+  instance: Instance;
+  ruleDays: readonly (readonly number[])[];
+} {
   const random = seededRandom(seed);
   const between = (lo: number, hi: number) => lo + random() * (hi - lo);
   const outside = outsideOf(days, random);
@@ -61,6 +69,7 @@ export function madeUpSeason({ batches, places, days, seed }: SeasonSize): Insta
   const where = (...wanted: Kind[]) => kinds.flatMap(([kind], p) => (wanted.includes(kind) ? [p] : []));
   const stages: StageSpec[] = [];
   const ways: number[][] = [];
+  const rules: number[][] = [];
   const crops = Math.max(4, Math.min(30, Math.round(batches / 4)));
   for (let c = 0; c < crops; c++) {
     const warm = random() < 0.5;
@@ -92,7 +101,9 @@ export function madeUpSeason({ batches, places, days, seed }: SeasonSize): Insta
         places: at,
         ...extra,
       }) - 1;
-    const grow = between(14, 28) * perDay;
+    const growDays = between(14, 28);
+    const grow = growDays * perDay;
+    const rule = [Math.round(theta / (best_C - base_C)), Math.round(growDays)];
     const way = [
       stage('germinate', 1, random() < 0.2 ? where('lit', 'bench') : where('dark', 'lit', 'bench'), {
         gain: (day_C, night_C) => (rate(day_C) + rate(night_C)) / 2,
@@ -103,7 +114,9 @@ export function madeUpSeason({ batches, places, days, seed }: SeasonSize): Insta
       stage('grow', grow, where('lit', 'bench', 'bay')),
     ];
     if (random() < 0.55) {
-      const pot = between(16, 30) * perDay;
+      const potDays = between(16, 30);
+      const pot = potDays * perDay;
+      rule.push(Math.round(potDays / 2) + 2, Math.round(potDays / 2));
       way.push(
         stage('pot', pot * 0.5, where('bench', 'bay', 'frame'), { standstill_days: 2 }),
         stage('space', pot * 0.5, where('bench', 'bay', 'frame', 'ground')),
@@ -117,7 +130,9 @@ export function madeUpSeason({ batches, places, days, seed }: SeasonSize): Insta
         mostSetPoint_C: null,
       }),
     );
+    rule.push(hardening);
     ways.push(way);
+    rules.push(rule);
   }
   const list = Array.from({ length: batches }, (_, i): BatchSpec => {
     const way = ways[below(random, ways.length)]!;
@@ -136,7 +151,7 @@ export function madeUpSeason({ batches, places, days, seed }: SeasonSize): Insta
       weight: random() < 0.15 ? 3 : random() < 0.2 ? 0.3 : 1,
     };
   });
-  return {
+  const instance: Instance = {
     days,
     blockDays: 7,
     blockOffset: 0,
@@ -147,6 +162,7 @@ export function madeUpSeason({ batches, places, days, seed }: SeasonSize): Insta
     batches: list,
     weights: USUAL_WEIGHTS,
   };
+  return { instance, ruleDays: list.map((batch) => rules[ways.indexOf(batch.stages as number[])]!) };
 }
 
 interface Outside {

@@ -277,7 +277,7 @@ export const nurseryInput = z.strictObject({
   outside: z
     .array(z.strictObject({ day_C: temperature_C('usual day outside'), night_C: temperature_C('usual night outside') }))
     .length(12, { error: 'outside: twelve months' })
-    .optional(),
+    .nullish(),
   coolSchool: z.enum(['none', 'gentle', 'same']).optional(),
   coolMost_C: temperature_C('most for cool crops').optional(),
   weights: weightsInput.optional(),

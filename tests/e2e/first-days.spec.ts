@@ -60,7 +60,7 @@ test('a new nursery: settings, places, a first batch, its sowing on the round', 
   await at('/books/ledger');
   await expect(page.locator('tbody tr')).toHaveCount(1);
   await at('/season');
-  await expect(page.getByRole('complementary', { name: 'Beside the season' })).toContainText('Nothing is late');
+  await expect(page.getByRole('complementary', { name: 'Beside the season' })).toContainText('No clashes');
 });
 
 test('the database goes away while someone works: what was typed stays, the page comes back', async ({

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { withSetPoints } from '../../core/placement/proposal.ts';
 import type { OfferShown, Trouble } from '../../contracts/planner.ts';
-import { counted } from '../../ui/format.ts';
+import { counted, shortDay } from '../../ui/format.ts';
 import { Descent, type BandDrag } from './Descent.tsx';
 import { LaneLabels } from './LaneLabels.tsx';
 import { lanesOf } from './lanes.ts';
@@ -171,10 +171,18 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
   async function keep(): Promise<void> {
     if (!mine || !selected) return;
     const plan = planTried(selected.batch.plan, mine);
-    const words = mine.shift_days !== 0 ? `${selected.batch.name}: another date` : `${selected.batch.name}: another place or day`; // prettier-ignore
+    const words =
+      mine.shift_days !== 0
+        ? `${selected.batch.name} goes out ${shortDay(plan.transplantOn)}`
+        : `${selected.batch.name}: another place or day`;
     const one: BatchToWrite = { id: selected.batch.id, places: plan.places, steps: plan.steps ?? {}, transplantOn: plan.transplantOn }; // prettier-ignore
     setTrial(null);
     await changes.write(words, [one]);
+  }
+
+  /** Let go: kept where there is room for it; otherwise it waits for the grower's word. */
+  function drop(): void {
+    if (tried && tried.progress.late_days !== null && newOver.length === 0) void keep();
   }
 
   async function keepAndMakeRoom(): Promise<void> {
@@ -304,7 +312,7 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
               onSelect={select}
               onDrag={(days) => change({ shift_days: days })}
               onBand={dragBand}
-              onDrop={() => undefined}
+              onDrop={drop}
               onKey={endKey}
               onBandKey={bandKey}
             />

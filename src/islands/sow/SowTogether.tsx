@@ -174,9 +174,7 @@ function LotLine({ data, lotId, name, range, setPoints_C, own_C, days, slower_da
       <details>
         <summary className="grid grid-cols-1 items-center gap-x-3 min-[640px]:grid-cols-[minmax(0,1fr)_300px_116px]">
           <span>
-            <a href={`/batches/${lotId}`} className="font-semibold">
-              {name}
-            </a>
+            <span className="font-semibold">{name}</span>
             {range.high_C < HOTTEST_C && (
               <span className="text-[0.88rem] text-ink2"> best {degrees(range.best_C, unit)}</span>
             )}
@@ -216,7 +214,8 @@ function LotLine({ data, lotId, name, range, setPoints_C, own_C, days, slower_da
             </span>
           </span>
         </summary>
-        <div className="overflow-x-auto py-1">
+        <div className="overflow-x-auto py-1" tabIndex={0} role="region" aria-label={`${name} at each degree`}>
+          <a href={`/batches/${lotId}`}>Open the batch</a>
           <table className="text-[0.85rem]">
             <caption className="sr-only">{name}: days to half up and percent of the best, at each degree</caption>
             <tbody>

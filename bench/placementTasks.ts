@@ -1,0 +1,289 @@
+import loadHighs from 'highs';
+import { madeUpSeason, madeUpSeasonWithRule, type SeasonSize } from '../simulators/placementSeasons.ts';
+import { seededRandom } from '../src/core/numerics/random.ts';
+import { construct } from '../src/core/placement/construct.ts';
+import { improve, improveAll, putInto } from '../src/core/placement/improve.ts';
+import { bestPlan, makeBench, type Terms } from '../src/core/placement/insert.ts';
+import { addToPool, makePool, type Pool } from '../src/core/placement/pool.ts';
+import { makeProblem, type Problem } from '../src/core/placement/problem.ts';
+import { repair, undoRepair } from '../src/core/placement/repair.ts';
+import { solutionOf } from '../src/core/placement/solution.ts';
+import { addPlan, costOf, removePlan, type State } from '../src/core/placement/state.ts';
+import { overRoom } from '../src/core/schedule/roomUse.ts';
+import { solvePool } from '../src/workers/solvePool.ts';
+import { checkSlowly } from '../tests/support/slowChecker.ts';
+import { byRuleOfWeeks } from './ruleOfWeeks.ts';
+
+/** One measured thing, run in a process of its own: node bench/placementTasks.ts '{"task":...}' prints one line of JSON. */
+const TASKS: Readonly<Record<string, (input: Input) => unknown>> = {
+  firstPlan,
+  longRun,
+  insertion,
+  smallPool,
+  twenty,
+  fixedSetPoints,
+  ruleOfWeeks,
+  drag,
+  memory,
+};
+interface Input extends SeasonSize {
+  readonly task: string;
+  readonly seconds?: number;
+  readonly short?: number;
+}
+
+const BIG = { places: 20, days: 220 } as const;
+const now = (): number => performance.now();
+const sound = (problem: Problem, state: State): number =>
+  checkSlowly(problem.instance, solutionOf(state)).faults.length;
+
+/** First complete plan: made ready and placed, cold (first thing this process does) and warm. */
+function firstPlan({ batches, places, days, seed }: Input): object {
+  const once = (s: number) => {
+    const instance = madeUpSeason({ batches, places, days, seed: s });
+    const start = now();
+    const problem = makeProblem(instance);
+    const state = construct(problem);
+    return { ms: now() - start, unplaced: state.plans.filter((p) => !p).length, faults: sound(problem, state) };
+  };
+  const cold = once(seed);
+  const warm = [1, 2, 3].map((i) => once(seed + i));
+  return { cold_ms: cold.ms, warm_ms: median(warm.map((w) => w.ms)), unplaced: cold.unplaced, faults: cold.faults };
+}
+
+/** The search for so many seconds: moves are counted from its own rate first, so that cooling fits the time. */
+function searchFor(problem: Problem, seconds: number, seed: number, pool?: Pool, most?: number): State {
+  const trial = construct(problem);
+  const start = now();
+  let tried = 0;
+  const run = improve(trial, { seed: 99, moves: 1_000_000, reportEvery: 20 });
+  while (now() - start < Math.min(1500, seconds * 150)) {
+    run.next();
+    tried += 20;
+  }
+  const moves = Math.max(100, Math.round((tried / (now() - start)) * 1000 * seconds));
+  const state = construct(problem);
+  improveAll(state, { seed, moves, ...(pool ? { onPlan: (s: State, plan) => addToPool(pool, s, plan, most) } : {}) });
+  return state;
+}
+
+function longRun({ batches, seed, seconds = 120, short = 10 }: Input): object {
+  const problem = makeProblem(madeUpSeason({ batches, ...BIG, seed }));
+  const first = costOf(construct(problem));
+  const a = searchFor(problem, short, seed);
+  const b = searchFor(problem, seconds, seed);
+  return {
+    first,
+    short: costOf(a),
+    long: costOf(b),
+    gap: costOf(a) / costOf(b) - 1,
+    faults: sound(problem, a) + sound(problem, b),
+  };
+}
+
+/** One batch taken out of a searched season and put back, over and over. */
+function insertion({ batches, seed }: Input): object {
+  const problem = makeProblem(madeUpSeason({ batches, ...BIG, seed }));
+  const state = construct(problem);
+  improveAll(state, { seed, moves: 4000 });
+  const bench = makeBench(problem);
+  const times: number[] = [];
+  for (let i = 0; i < 12_000; i++) {
+    const task = problem.tasks[(i * 37) % batches]!;
+    const old = removePlan(state, task.index);
+    const start = now();
+    const plan = bestPlan(state, task, bench);
+    times.push((now() - start) * 1000);
+    if (plan ?? old) addPlan(state, (plan ?? old)!);
+  }
+  const late = times.slice(2000);
+  return { median_us: median(late), p95_us: quantile(late, 0.95) };
+}
+
+/** Our search against the best choice among a pool of plans from several searches, proved by HiGHS. */
+async function smallPool({ batches, seed }: Input): Promise<object> {
+  const problem = makeProblem(madeUpSeason({ batches, places: 8, days: 220, seed }));
+  const pool = makePool(problem);
+  const own = construct(problem);
+  improveAll(own, { seed: 1, moves: 4000, onPlan: (s, plan) => addToPool(pool, s, plan, 250) });
+  // More searches until each batch has a hundred plans, or no more are found.
+  for (let s = 2; s < 14 && Math.min(...pool.byTask.map((list) => list.length)) < 100; s++) {
+    const other = construct(problem);
+    improveAll(other, { seed: s, moves: 1500, onPlan: (found, plan) => addToPool(pool, found, plan, 250) });
+  }
+  fillPool(pool, own);
+  for (const plan of own.plans) if (plan) addToPool(pool, own, plan, Infinity);
+  const cost = costOf(own);
+  const all = new Set(problem.tasks.map((task) => task.index));
+  const start = now();
+  const answer = solvePool(await loadHighs(), pool, own, all, 60);
+  return {
+    cost,
+    optimum: answer.cost,
+    proven: answer.kind === 'proven',
+    gap: answer.kind === 'proven' ? cost / answer.cost - 1 : null,
+    solve_s: (now() - start) / 1000,
+    leastPlans: Math.min(...pool.byTask.map((list) => list.length)),
+    plans: answer.plans_count,
+    faults: sound(problem, own),
+  };
+}
+
+/** Adds plans a search has no reason to try: each batch alone with chance set-points, dates and places. */
+function fillPool(pool: Pool, base: State): void {
+  const { problem } = pool;
+  const random = seededRandom(7);
+  const bench = makeBench(problem);
+  const state = construct(problem);
+  putInto(state, base.plans, base.rows);
+  for (const task of problem.tasks) {
+    for (let tries = 0; tries < 400 && pool.byTask[task.index]!.length < 100; tries++) {
+      const old = removePlan(state, task.index);
+      const days = new Int16Array(task.stageCount + 1).fill(-1);
+      const k = task.first + Math.floor(random() * (task.stageCount - task.first + 1));
+      days[k] = task.lo[k]! + Math.floor(random() * (task.hi[k]! - task.lo[k]! + 1));
+      const places = task.spec.stages.map((stage) => {
+        const list = problem.instance.stages[stage]!.places;
+        return random() < 0.4 ? list[Math.floor(random() * list.length)]! : -1;
+      });
+      const plan = bestPlan(state, task, bench, { days, places });
+      if (plan) addToPool(pool, state, plan, 250);
+      if (old) addPlan(state, old);
+    }
+  }
+}
+
+/** 20 batches: ours in 2 s against the best of ours in 60 s and of HiGHS on the merged pool in 60 s. */
+async function twenty({ seed, seconds = 60, short = 2 }: Input): Promise<object> {
+  const problem = makeProblem(madeUpSeason({ batches: 20, places: 8, days: 220, seed }));
+  const quick = searchFor(problem, short, 1);
+  const pool = makePool(problem);
+  const long = searchFor(problem, seconds, 2, pool, 200);
+  const cost = costOf(quick);
+  const ownLong = costOf(long);
+  const best = ownLong < cost ? long : quick;
+  for (const state of [quick, long]) for (const plan of state.plans) if (plan) addToPool(pool, state, plan, Infinity);
+  const answer = solvePool(await loadHighs(), pool, best, new Set(problem.tasks.map((t) => t.index)), seconds);
+  const least = Math.min(cost, ownLong, answer.cost);
+  return { cost, ownLong, pool: answer.cost, kind: answer.kind, gap: cost / least - 1, faults: sound(problem, quick) };
+}
+
+/** 100 batches: what HiGHS still improves when the set-points found are kept. */
+async function fixedSetPoints({ batches, seed, seconds = 30 }: Input): Promise<object> {
+  const problem = makeProblem(madeUpSeason({ batches, places: 12, days: 220, seed }));
+  const own = searchFor(problem, seconds, seed);
+  const pool = makePool(problem);
+  // Plans for the set-points found: searches that leave them alone.
+  for (let s = 1; s <= 3; s++) {
+    const other = construct(problem);
+    putInto(other, own.plans, own.rows);
+    improveAll(other, {
+      seed: s,
+      moves: 3000,
+      setPoints: false,
+      onPlan: (found, plan) => addToPool(pool, found, plan, 80),
+    });
+  }
+  for (const plan of own.plans) if (plan) addToPool(pool, own, plan, Infinity);
+  const cost = costOf(own);
+  const answer = solvePool(await loadHighs(), pool, own, new Set(problem.tasks.map((t) => t.index)), 30);
+  return { cost, after: answer.cost, improved: 1 - answer.cost / cost, kind: answer.kind, plans: answer.plans_count };
+}
+
+function ruleOfWeeks({ batches, places, days, seed, seconds = 10 }: Input): object {
+  const { instance, ruleDays } = madeUpSeasonWithRule({ batches, places, days, seed });
+  const problem = makeProblem(instance);
+  const own = searchFor(problem, seconds, seed);
+  const verdict = checkSlowly(instance, solutionOf(own));
+  const rule = byRuleOfWeeks(instance, ruleDays);
+  return {
+    ours: {
+      over_slotDays: verdict.over_slotDays,
+      heat_kWh: verdict.heat_kWh,
+      late_trayDays: verdict.late_trayDays,
+      unplaced: verdict.unplaced,
+      faults: verdict.faults.length,
+    },
+    rule,
+    heat_ratio: verdict.heat_kWh / rule.heat_kWh,
+  };
+}
+
+/** A batch dragged in a season of 400: the answer while it is held, and what making room for it takes. */
+function drag({ batches, seed }: Input): object {
+  const problem = makeProblem(madeUpSeason({ batches, ...BIG, seed }));
+  const state = construct(problem);
+  improveAll(state, { seed, moves: 6000 });
+  const bench = makeBench(problem);
+  const random = seededRandom(seed);
+  const previews: number[] = [];
+  const repairs: number[] = [];
+  const moved: number[] = [];
+  const kinds: Record<string, number> = {};
+  for (let i = 0; i < 400; i++) {
+    const task = problem.tasks[Math.floor(random() * batches)]!;
+    const plan = state.plans[task.index];
+    if (!plan) continue;
+    const k = Math.floor(random() * task.stageCount);
+    const { places: candidates } = problem.instance.stages[task.spec.stages[k]!]!;
+    const places = Int16Array.from(plan.places, (p, j) => (j === k && random() < 0.5 ? candidates[Math.floor(random() * candidates.length)]! : p)); // prettier-ignore
+    const days = new Int16Array(task.stageCount + 1).fill(-1);
+    days[k] = Math.max(0, plan.days[k]! + Math.floor(random() * 15) - 7);
+    const terms: Terms = { places, days };
+    let start = now();
+    const old = removePlan(state, task.index)!;
+    bestPlan(state, task, bench, { ...terms, ignoreRoom: true });
+    const stands = state.plans.flatMap((p) => (p ? Array.from(p.places, (placeId, j) => ({ placeId, from: p.days[j]!, to: p.days[j + 1]!, slots: 1 })) : [])); // prettier-ignore
+    overRoom(
+      stands,
+      problem.instance.places.map((p, id) => ({ id, room_trays: p.room_slots })),
+      0,
+      problem.days,
+    );
+    previews.push(now() - start);
+    addPlan(state, old);
+    start = now();
+    const outcome = repair(state, task.index, terms, bench);
+    repairs.push(now() - start);
+    kinds[outcome.kind] = (kinds[outcome.kind] ?? 0) + 1;
+    if (outcome.kind === 'clear' || outcome.kind === 'made room') moved.push(outcome.moved.length);
+    undoRepair(state, outcome);
+  }
+  return {
+    preview_p95_ms: quantile(previews, 0.95),
+    repair_p50_ms: median(repairs),
+    repair_p95_ms: quantile(repairs, 0.95),
+    moved_median: median(moved),
+    moved_most: Math.max(...moved),
+    kinds,
+    faults: sound(problem, state),
+  };
+}
+
+function memory({ batches, seed }: Input): object {
+  const used = () => {
+    globalThis.gc?.();
+    const m = process.memoryUsage();
+    return (m.heapUsed + m.external + m.arrayBuffers) / 1e6;
+  };
+  const before = used();
+  const problem = makeProblem(madeUpSeason({ batches, ...BIG, seed }));
+  const state = construct(problem);
+  improveAll(state, { seed, moves: 1500 });
+  const after = used();
+  return { used_MB: after - before, plans: state.plans.filter(Boolean).length };
+}
+
+function quantile(values: readonly number[], q: number): number {
+  const list = [...values].sort((a, b) => a - b);
+  return list[Math.min(list.length - 1, Math.floor(q * list.length))] ?? NaN;
+}
+function median(values: readonly number[]): number {
+  return quantile(values, 0.5);
+}
+
+const input = JSON.parse(process.argv[2] ?? '{}') as Input;
+const task = TASKS[input.task];
+if (!task) throw new Error(`no such task: ${input.task}`);
+process.stdout.write(`${JSON.stringify(await task(input))}\n`);
+process.exit(0);
