@@ -71,30 +71,33 @@ function walk(state: State, task: Task, bench: Bench, terms: Terms): Plan | null
   const { days: D, placeCount: P, instance } = problem;
   const { best, bestPlace, at, from, waited, last } = bench;
   const { spec, stageCount: K, first } = task;
-  const lo = terms.lo ?? task.lo;
-  const hi = terms.hi ?? task.hi;
-  const fixedDay = (k: number): number => terms.days?.[k] ?? NONE;
-  const loOf = (k: number) => (fixedDay(k) === NONE ? lo[k]! : fixedDay(k));
-  const hiOf = (k: number) => (fixedDay(k) === NONE ? hi[k]! : fixedDay(k));
+  const days = terms.days;
+  const lo = days ? fixedWhere(days, terms.lo ?? task.lo, K) : (terms.lo ?? task.lo);
+  const hi = days ? fixedWhere(days, terms.hi ?? task.hi, K) : (terms.hi ?? task.hi);
   const move = instance.weights.move_perTray * spec.trays;
   const waitRate = instance.weights.wait_perTrayDay * spec.trays;
   const nearRate = waitRate * NEAR_OVER_AGE;
   const { blockOf } = problem;
   const { free } = state;
 
-  const lo0 = loOf(first);
-  const hi0 = hiOf(first);
+  const lo0 = lo[first]!;
+  const hi0 = hi[first]!;
   for (let d = lo0; d <= hi0; d++) {
     best[first * D + d] = 0;
     bestPlace[first * D + d] = NONE;
   }
+  // Days with a label: nothing before or after them need be looked at.
+  let firstDay = lo0;
+  let lastDay = hi0;
   for (let k = first; k < K; k++) {
     const stageIndex = spec.stages[k]!;
     const stage = instance.stages[stageIndex]!;
-    const loK = loOf(k);
-    const hiK = hiOf(k);
-    const loE = loOf(k + 1);
-    const hiE = hiOf(k + 1);
+    const loK = Math.max(firstDay, lo[k]!);
+    const hiK = Math.min(lastDay, hi[k]!);
+    let soonestAll = D;
+    let latestAll = NONE;
+    const loE = lo[k + 1]!;
+    const hiE = hi[k + 1]!;
     const nextRow = (k + 1) * D;
     for (let e = loE; e <= hiE; e++) best[nextRow + e] = Infinity;
     const under = spec.under !== undefined && k === first ? spec.under : null;
@@ -155,10 +158,12 @@ function walk(state: State, task: Task, bench: Bench, terms: Terms): Plan | null
           if (e < soonest) soonest = e;
         }
       }
+      if (soonest < soonestAll) soonestAll = soonest;
       for (let e = soonest; e <= hiE; e++) {
         const label = base + e;
         const price = at[label]!;
         if (price === Infinity) continue;
+        if (e > latestAll) latestAll = e;
         if (price < best[nextRow + e]!) {
           best[nextRow + e] = price;
           bestPlace[nextRow + e] = p;
@@ -179,11 +184,17 @@ function walk(state: State, task: Task, bench: Bench, terms: Terms): Plan | null
         }
       }
     }
+    if (latestAll === NONE) {
+      best.fill(Infinity, first * D + lo0, first * D + hi0 + 1);
+      return null;
+    }
+    firstDay = soonestAll;
+    lastDay = latestAll;
   }
 
   let out = NONE;
   let least = Infinity;
-  for (let e = loOf(K); e <= hiOf(K); e++) {
+  for (let e = lo[K]!; e <= hi[K]!; e++) {
     const label = best[K * D + e]!;
     if (label === Infinity) continue;
     const price = label + outPrice(problem, task, e);
@@ -192,6 +203,16 @@ function walk(state: State, task: Task, bench: Bench, terms: Terms): Plan | null
   const plan = out === NONE ? null : traceBack(problem, task, bench, terms, out);
   for (let d = lo0; d <= hi0; d++) best[first * D + d] = Infinity;
   return plan;
+}
+
+/** Windows with the days that are fixed put in. */
+function fixedWhere(days: ArrayLike<number>, window: ArrayLike<number>, K: number): Int16Array {
+  const put = new Int16Array(K + 1);
+  for (let k = 0; k <= K; k++) {
+    const day = days[k] ?? NONE;
+    put[k] = day === NONE ? window[k]! : day;
+  }
+  return put;
 }
 
 /** What a plan's stays would add in heat and set-point changes. */

@@ -1,5 +1,5 @@
-import type { BatchSpec, Instance, StageSpec } from './instance.ts';
-import { makeTrack, NONE, refreshTrack, type Track } from './track.ts';
+import type { BatchSpec, Instance, LevelSpec, StageSpec } from './instance.ts';
+import { gainsIn, makeTrack, NONE, refreshTrack, type Track } from './track.ts';
 
 /** Tray slots are counted in hundredths, so that half slots add up exactly. */
 export const SLOT_PARTS = 100;
@@ -39,6 +39,11 @@ export interface Problem {
   readonly heat: readonly Float64Array[];
   readonly heat_kWh: readonly Float64Array[];
   readonly tasks: readonly Task[];
+  /** Levels that are not alike, and for each place which of them its levels are. */
+  readonly climates: readonly LevelSpec[];
+  readonly climateOf: readonly (readonly number[])[];
+  /** What a stage gains in a climate, by stage x climates + climate, made at first use. */
+  readonly gains: (Float64Array | null)[];
   /** Tracks by stage x places + place, made at first use. */
   readonly tracks: (Track | null)[];
   /** Counts versions of set-point rows over all states, so that a shared track never takes one row for another. */
@@ -79,6 +84,7 @@ export function makeProblem(instance: Instance): Problem {
     heat_kWh.push(kWh);
     heat.push(kWh.map((n) => n * instance.weights.heat_perkWh));
   });
+  const { climates, climateOf } = climatesOf(instance);
   const tracks: (Track | null)[] = new Array<Track | null>(instance.stages.length * places.length).fill(null);
   const problem: Problem = {
     instance,
@@ -91,6 +97,9 @@ export function makeProblem(instance: Instance): Problem {
     heat,
     heat_kWh,
     tasks: [],
+    climates,
+    climateOf,
+    gains: new Array<Float64Array | null>(instance.stages.length * climates.length).fill(null),
     tracks,
     versions: 0,
   };
@@ -104,8 +113,35 @@ export function trackOf(problem: Problem, stage: number, place: number): Track {
   const at = stage * problem.placeCount + place;
   const known = problem.tracks[at];
   if (known) return known;
-  const { stages, places } = problem.instance;
-  return (problem.tracks[at] = makeTrack(stages[stage]!, places[place]!.levels, problem.days));
+  const gains = problem.climateOf[place]!.map((climate) => gainsOf(problem, stage, climate));
+  return (problem.tracks[at] = makeTrack(gains, problem.days));
+}
+
+function gainsOf(problem: Problem, stage: number, climate: number): Float64Array {
+  const at = stage * problem.climates.length + climate;
+  return (problem.gains[at] ??= gainsIn(problem.instance.stages[stage]!, problem.climates[climate]!, problem.days));
+}
+
+/** Levels with the same set-point and the same temperatures on every day are one climate: many places are alike. */
+function climatesOf({ places, days }: Instance): { climates: LevelSpec[]; climateOf: number[][] } {
+  const climates: LevelSpec[] = [];
+  const byKey = new Map<number, number[]>();
+  const alike = (a: LevelSpec, b: LevelSpec): boolean => {
+    if (a.setPoint_C !== b.setPoint_C) return false;
+    for (let d = 0; d < days; d++) if (a.day_C[d] !== b.day_C[d] || a.night_C[d] !== b.night_C[d]) return false;
+    return true;
+  };
+  const climateOf = places.map(({ levels }) =>
+    levels.map((level) => {
+      const key = (level.day_C[0]! * 1000 + level.night_C[days >> 1]!) | 0;
+      const near = byKey.get(key) ?? [];
+      const known = near.find((c) => alike(climates[c]!, level));
+      if (known !== undefined) return known;
+      byKey.set(key, [...near, climates.length]);
+      return climates.push(level) - 1;
+    }),
+  );
+  return { climates, climateOf };
 }
 
 interface Reach {
@@ -129,25 +165,16 @@ function reachOf(problem: Problem, spec: StageSpec, stage: number): Reach {
   const { days, blocks, blockOf } = problem;
   const soonest = new Int16Array(days + 1).fill(NONE);
   const latest = new Int16Array(days + 1).fill(NONE);
-  const seen = new Set<string>();
-  for (const p of spec.places) {
-    const { levels } = problem.instance.places[p]!;
-    const track = trackOf(problem, stage, p);
-    levels.forEach((level, l) => {
-      // Places alike in temperature give the same days.
-      const key = `${level.day_C[0]}/${level.night_C[0]}/${level.day_C[days >> 1]}/${level.night_C[days >> 1]}/${level.day_C[days - 1]}`;
-      if (seen.has(key)) return;
-      seen.add(key);
-      const row = new Uint8Array(blocks).fill(l);
-      refreshTrack(track, spec, row, 0, blockOf, days);
-      for (let d = 0; d < days; d++) {
-        const e = track.end[d]!;
-        if (e === NONE) continue;
-        if (soonest[d] === NONE || e < soonest[d]!) soonest[d] = e;
-        if (e > latest[d]!) latest[d] = e;
-      }
-    });
-    track.version = NONE;
+  const row = new Uint8Array(blocks);
+  for (const climate of new Set(spec.places.flatMap((p) => problem.climateOf[p]!))) {
+    const track = makeTrack([gainsOf(problem, stage, climate)], days);
+    refreshTrack(track, spec, row, 0, blockOf, days);
+    for (let d = 0; d < days; d++) {
+      const e = track.end[d]!;
+      if (e === NONE) continue;
+      if (soonest[d] === NONE || e < soonest[d]!) soonest[d] = e;
+      if (e > latest[d]!) latest[d] = e;
+    }
   }
   return { soonest, latest };
 }

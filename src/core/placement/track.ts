@@ -6,8 +6,8 @@ const SLACK = 1e-9;
 
 /** One stage in one place: what each day gains at each set-point, and, for the present set-points, when it may end. */
 export interface Track {
-  /** Gain from noon of a day to noon of the next: gains[level x days + day]; NaN where the stage may not be on that day. */
-  readonly gains: Float64Array;
+  /** By level of the place: gains of a stage in one climate, as gainsIn gives them. */
+  readonly gains: readonly Float64Array[];
   /** Earliest day a stage entered on a day may be left; NONE where it may not be entered. */
   readonly end: Int16Array;
   /** First day from a day on which the stage may not be there. */
@@ -16,31 +16,35 @@ export interface Track {
   version: number;
 }
 
-export function makeTrack(stage: StageSpec, levels: readonly LevelSpec[], days: number): Track {
-  const gains = new Float64Array(levels.length * days);
-  levels.forEach((level, l) => {
-    const tooHigh =
-      stage.mostSetPoint_C !== null && level.setPoint_C !== null && level.setPoint_C > stage.mostSetPoint_C;
-    let lastDay_C = NaN;
-    let lastNight_C = NaN;
-    let last = NaN;
-    for (let d = 0; d < days; d++) {
-      const day_C = level.day_C[d]!;
-      const night_C = level.night_C[d]!;
-      if (day_C !== lastDay_C || night_C !== lastNight_C) {
-        const may = !tooHigh && night_C >= stage.low_C && day_C <= stage.high_C;
-        last = may ? stage.gain(day_C, night_C) : NaN;
-        lastDay_C = day_C;
-        lastNight_C = night_C;
-      }
-      gains[l * days + d] = last;
+/**
+ * What a stage gains in a climate from noon of each day to noon of the next: half of this day and half of the next, at the
+ * same set-point, since set-points are changed at noon. NaN on days on which the stage may not be there.
+ */
+export function gainsIn(stage: StageSpec, level: LevelSpec, days: number): Float64Array {
+  const gains = new Float64Array(days);
+  const tooHigh = stage.mostSetPoint_C !== null && level.setPoint_C !== null && level.setPoint_C > stage.mostSetPoint_C;
+  let lastDay_C = NaN;
+  let lastNight_C = NaN;
+  let last = NaN;
+  for (let d = 0; d < days; d++) {
+    const day_C = level.day_C[d]!;
+    const night_C = level.night_C[d]!;
+    if (day_C !== lastDay_C || night_C !== lastNight_C) {
+      const may = !tooHigh && night_C >= stage.low_C && day_C <= stage.high_C;
+      last = may ? stage.gain(day_C, night_C) : NaN;
+      lastDay_C = day_C;
+      lastNight_C = night_C;
     }
-    // Half of this day and half of the next, at the same set-point: set-points are changed at noon.
-    for (let d = 0; d < days; d++) {
-      const next = d + 1 < days ? gains[l * days + d + 1]! : gains[l * days + d]!;
-      gains[l * days + d] = (gains[l * days + d]! + (next === next ? next : 0)) / 2;
-    }
-  });
+    gains[d] = last;
+  }
+  for (let d = 0; d < days; d++) {
+    const next = d + 1 < days ? gains[d + 1]! : gains[d]!;
+    gains[d] = (gains[d]! + (next === next ? next : 0)) / 2;
+  }
+  return gains;
+}
+
+export function makeTrack(gains: readonly Float64Array[], days: number): Track {
   return { gains, end: new Int16Array(days + 1), bad: new Int16Array(days + 1), version: NONE };
 }
 
@@ -63,18 +67,22 @@ export function refreshTrack(
   if (noon.length < days + 1) noon = new Float64Array(days + 1);
   const { gains, end, bad } = track;
   let total = 0;
+  let block = NONE;
+  let here = gains[0]!;
+  let firstUnknown = 0;
   for (let d = 0; d < days; d++) {
-    const gain = gains[row[rowFrom + blockOf[d]!]! * days + d]!;
+    if (blockOf[d]! !== block) {
+      block = blockOf[d]!;
+      here = gains[row[rowFrom + block]!]!;
+    }
+    const gain = here[d]!;
     noon[d] = total;
-    bad[d] = gain === gain ? 0 : 1;
     if (gain === gain) total += gain;
+    else {
+      for (; firstUnknown <= d; firstUnknown++) bad[firstUnknown] = d;
+    }
   }
-  let next = days;
-  bad[days] = days;
-  for (let d = days - 1; d >= 0; d--) {
-    if (bad[d] === 1) next = d;
-    bad[d] = next;
-  }
+  for (; firstUnknown <= days; firstUnknown++) bad[firstUnknown] = days;
   const { need, standstill_days, least_days } = stage;
   let e = 0;
   for (let d = 0; d < days; d++) {
@@ -107,7 +115,7 @@ export function endFrom(
   let left = need - SLACK;
   for (let d = day; d < days; d++) {
     if (left <= 0) return d;
-    const gain = track.gains[row[rowFrom + blockOf[d]!]! * days + d]!;
+    const gain = track.gains[row[rowFrom + blockOf[d]!]!]![d]!;
     if (!(gain === gain)) return NONE;
     left -= gain;
   }
