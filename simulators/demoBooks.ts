@@ -54,7 +54,7 @@ export const DEMO_PLACES: readonly Place[] = [
     walkOrder: 1,
     periods: steady(26, 26),
     temperature: held([20, 22, 24, 26, 28], 26, 0, 8, 2.5),
-    size: at(0.4, 0.4, 1.3, 0.8, 3),
+    size: at(0.2, 0.1, 1.3, 0.8, 3),
   },
   {
     id: 2,
@@ -65,7 +65,7 @@ export const DEMO_PLACES: readonly Place[] = [
     walkOrder: 2,
     periods: steady(20, 18),
     temperature: held([15, 18, 20, 22], 20, 2, 8, 3.5),
-    size: at(2.3, 0.4, 1.8, 0.8, 3),
+    size: at(2.4, 0.1, 1.8, 0.8, 3),
   },
   {
     id: 3,
@@ -76,7 +76,7 @@ export const DEMO_PLACES: readonly Place[] = [
     walkOrder: 3,
     periods: steady(23, 20),
     temperature: held([16, 18, 20, 23, 25], 23, 3, 5, 14),
-    size: at(0.4, 2, 6, 1.3),
+    size: at(0.2, 1.1, 6.4, 1.3),
   },
   {
     id: 4,
@@ -87,7 +87,7 @@ export const DEMO_PLACES: readonly Place[] = [
     walkOrder: 4,
     periods: steady(20, 15),
     temperature: held([12, 15, 18, 20, 22], 20, 5, 5, 16),
-    size: at(0.4, 4.1, 7.2, 1.3),
+    size: at(0.2, 2.6, 7.4, 1.3),
   },
   {
     id: 5,
@@ -97,7 +97,7 @@ export const DEMO_PLACES: readonly Place[] = [
     room_trays: 126,
     walkOrder: 5,
     periods: byMonth(COOL_BAY),
-    size: at(8.6, 0.4, 6.2, 5),
+    size: at(8.4, 0.1, 6.3, 3.8),
   },
   {
     id: 6,
@@ -108,7 +108,7 @@ export const DEMO_PLACES: readonly Place[] = [
     walkOrder: 6,
     periods: steady(12, 6),
     temperature: { kind: 'outside', plusDay_K: 3, plusNight_K: 2.5 },
-    size: at(0.4, 6.6, 14.4, 1.6),
+    size: at(0.2, 4.3, 14.5, 1.3),
   },
   {
     id: 7,
@@ -119,7 +119,7 @@ export const DEMO_PLACES: readonly Place[] = [
     walkOrder: 7,
     periods: steady(12, 6),
     temperature: { kind: 'outside', plusDay_K: 0, plusNight_K: 0 },
-    size: at(0.4, 9, 14.4, 1.8),
+    size: at(0.2, 6, 14.5, 1.4),
   },
 ];
 

@@ -39,8 +39,8 @@ interface Prepared {
 }
 
 /** Moves of the usual search, and how many times as many when looking harder. */
-const MOVES_BASE = 1500;
-const MOVES_PER_BATCH = 25;
+const MOVES_BASE = 3000;
+const MOVES_PER_BATCH = 40;
 const HARDER = 4;
 /** Searches that feed the pool when looking harder. */
 const POOL_SEARCHES = 3;
@@ -109,7 +109,15 @@ export function* planSeason(request: PlanRequest, choose: Choose | null): Genera
     exact = choose(pool, state, only ?? new Set(problem.tasks.map((task) => task.index)), EXACT_SECONDS);
   }
   const solution = solutionOf(state);
-  const proposal = proposalOf(season, solution, prepared.plans, request.house.places);
+  const whole = proposalOf(season, solution, prepared.plans, request.house.places);
+  // Asked for part of the season, nothing is said of the rest: not even the days it has already.
+  const mayMove = (id: number) => !only || only.has(season.batches.findIndex((batch) => batch.id === id));
+  const proposal = {
+    ...whole,
+    batches: whole.batches.filter((b) => mayMove(b.id)),
+    unplaced: whole.unplaced.filter(mayMove),
+    setPoints: only ? [] : whole.setPoints,
+  };
   const offers = proposal.unplaced.map((batchId) => {
     const index = season.batches.findIndex((batch) => batch.id === batchId);
     return { batchId, offers: offersForUnplaced(state, index, bench).map((offer) => shown(prepared, offer)) };

@@ -263,8 +263,8 @@ export function House({ dataId }: { readonly dataId: string }) {
                       </svg>
                       {place.name}
                     </td>
-                    <td className="r">{dayNight(day_C, night_C, house.unit)}</td>
-                    <td className="r">
+                    <td className="r whitespace-nowrap">{dayNight(day_C, night_C, house.unit)}</td>
+                    <td className="r whitespace-nowrap">
                       {used > place.room_trays ? (
                         <span className="tag bad">
                           {Math.round(used)} of {place.room_trays}

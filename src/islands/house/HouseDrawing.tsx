@@ -182,6 +182,7 @@ function TileGroup({ group, drawn, chosen, onSelect, onHold }: GroupProps) {
           fill={chosen ? '#6a2560' : '#fdfdf9'}
           fillOpacity={chosen || group.standing.real ? 1 : 0.72}
           stroke={group.standing.real && !chosen ? '#1d2823' : 'none'}
+          strokeOpacity="0.45"
           strokeWidth="0.8"
         />
       ))}
@@ -191,6 +192,9 @@ function TileGroup({ group, drawn, chosen, onSelect, onHold }: GroupProps) {
           y={rect.y + first.row * h + Math.min(h / 2 + 4, 14)}
           fontSize="11"
           fill={chosen ? '#fff' : '#1d2823'}
+          stroke={chosen ? '#6a2560' : '#fdfdf9'}
+          strokeWidth="3.5"
+          paintOrder="stroke"
           pointerEvents="none"
         >
           {batch.name.length <= letters ? batch.name : batch.name.split(' ')[0]!.slice(0, letters)}

@@ -37,7 +37,7 @@ export function Comparison({ house, columns }: Props) {
     })),
   ];
   return (
-    <table className="plain-table text-[0.95rem]">
+    <table className="plain-table dense text-[0.95rem]">
       <thead>
         <tr>
           <th scope="col">From today on</th>

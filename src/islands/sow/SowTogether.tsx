@@ -87,10 +87,15 @@ export function SowTogether(props: SowTogetherData) {
                   'tray',
                 )}
                 <br />
-                {couldBe(props, chamber.setPoint_C)}
+                {couldBe(
+                  props,
+                  chamber.setPoint_C,
+                  chamber.lots.some((lot) => toSow.find((l) => l.id === lot.id)?.crop.light === 'light'),
+                )}
               </p>
             </div>
             <ul>
+              <DegreeTicks unit={unit} />
               {chamber.lots.map((lot) => (
                 <LotLine
                   key={lot.id}
@@ -142,8 +147,10 @@ function lostWords(sharings: readonly Sharing[], chambers: number): string {
 }
 
 /** Which of the house's places could be set to it. */
-function couldBe({ chambers, unit }: SowTogetherData, setPoint_C: number): string {
-  const exact = chambers.filter((place) => place.levels_C.some((t) => Math.abs(t - setPoint_C) <= 1));
+function couldBe({ chambers, unit }: SowTogetherData, setPoint_C: number, wantsLight: boolean): string {
+  const exact = chambers.filter(
+    (place) => (place.lit || !wantsLight) && place.levels_C.some((t) => Math.abs(t - setPoint_C) <= 1),
+  );
   if (exact.length > 0) return exact.map((place) => place.name).join(' or ');
   const near = [...chambers].sort((a, b) => Math.abs(a.now_C - setPoint_C) - Math.abs(b.now_C - setPoint_C))[0];
   return near ? `nearest: ${near.name}, ${degrees(near.now_C, unit)}` : '';
@@ -159,6 +166,25 @@ interface LineProps {
   readonly days: number;
   readonly slower_days: number;
   readonly share_frac: number | null;
+}
+
+/** Degrees above the range bars. */
+function DegreeTicks({ unit }: { unit: SowTogetherData['unit'] }) {
+  return (
+    <li
+      aria-hidden="true"
+      className="hidden items-end gap-x-3 min-[640px]:grid min-[640px]:grid-cols-[minmax(0,1fr)_300px_116px]"
+    >
+      <span />
+      <svg width="100%" height="15" viewBox={`0 0 ${W} 15`}>
+        {[10, 15, 20, 25, 30].map((t) => (
+          <text key={t} x={scale(t)} y="12" fontSize="11.5" fill="#4d5952" textAnchor="middle">
+            {degrees(t, unit)}
+          </text>
+        ))}
+      </svg>
+    </li>
+  );
 }
 
 const W = 300;

@@ -1,0 +1,219 @@
+import { describe, expect, it } from 'vitest';
+import { demoHouse, withPlans } from '../../tests/support/demoHouse.ts';
+import { batchProgress, type Progress } from '../core/batch/progress.ts';
+import type { PlannedSteps, WorkKey } from '../core/model.ts';
+import { withSetPoints, type ProposedBatch, type ProposedSetPoints } from '../core/placement/proposal.ts';
+import { milestoneOf } from '../core/schedule/chain.ts';
+import { overRoom, type OverRoom } from '../core/schedule/roomUse.ts';
+import { seasonTables } from '../core/schedule/seasonTables.ts';
+import type { PlanAnswer, PlanRequest, SeasonSent } from '../contracts/planner.ts';
+import { makeRoom, offersFor, planSeason } from './seasonPlanner.ts';
+
+const USUAL: Pick<PlanRequest, 'seed' | 'look' | 'only' | 'setPoints'> = { seed: 1, look: 'usual', only: null, setPoints: true }; // prettier-ignore
+
+function planned(sent: SeasonSent, options: Partial<PlanRequest> = {}): PlanAnswer {
+  const run = planSeason({ ...sent, ...USUAL, ...options }, null);
+  for (;;) {
+    const { done, value } = run.next();
+    if (done === true) return value;
+  }
+}
+
+/** The application's own forecasts with some plans and set-points taken over: another way to the same days. */
+function forecasts(
+  { house, batches }: SeasonSent,
+  proposed: readonly ProposedBatch[] = [],
+  setPoints: readonly ProposedSetPoints[] = [],
+): { progress: Map<number, Progress>; over: OverRoom[] } {
+  const places = house.places.map((p) => withSetPoints(p, setPoints.find((s) => s.placeId === p.id)?.setPoints));
+  const tables = seasonTables(places, house.tablesFrom, house.tableDays, house.outside);
+  const containers = new Map(house.containers.map((c) => [c.id, c]));
+  const progress = new Map(
+    batches.map((batch) => {
+      const part = proposed.find((p) => p.id === batch.id);
+      const plan = part ? { ...batch.plan, places: part.places, steps: part.steps } : batch.plan;
+      const crop = house.crops.find((c) => c.id === batch.cropId)!;
+      const { state } = batch;
+      return [batch.id, batchProgress({ crop, plan, state, offHeat: house.offHeat, tables, containers, today: house.today })]; // prettier-ignore
+    }),
+  );
+  const stands = [...progress.values()].flatMap((p) => p.stands);
+  return { progress, over: overRoom(stands, places, house.today, 300) };
+}
+
+function expectOnItsDays(steps: PlannedSteps, progress: Progress, name: string): void {
+  expect(progress.forecast.kind, name).toBe('chain');
+  if (progress.forecast.kind !== 'chain') return;
+  for (const [key, day] of Object.entries(steps)) {
+    const milestone = milestoneOf(progress.forecast, key as WorkKey);
+    if (milestone && milestone.status !== 'done') expect(milestone.day, `${name} ${key}`).toBe(day);
+  }
+}
+
+describe('planning the demo season', () => {
+  const sent = demoHouse();
+  const answer = planned(sent);
+
+  it('the application’s own forecasts fall on the planned days, and nothing is over room', () => {
+    expect(answer.proposal.unplaced).toEqual([]);
+    const { progress, over } = forecasts(sent, answer.proposal.batches, answer.proposal.setPoints);
+    for (const { id, steps } of answer.proposal.batches) {
+      expectOnItsDays(steps, progress.get(id)!, sent.batches.find((b) => b.id === id)!.name);
+    }
+    expect(forecasts(sent).over.length).toBeGreaterThan(0);
+    expect(over).toEqual([]);
+  });
+
+  it('is the same for the same seed; what has happened stays', () => {
+    expect(planned(sent)).toEqual(answer);
+    const { progress } = forecasts(sent);
+    const after = forecasts(sent, answer.proposal.batches, answer.proposal.setPoints).progress;
+    for (const batch of sent.batches) {
+      const past = (p: Progress) => p.stands.filter((s) => s.to <= sent.house.today);
+      expect(past(after.get(batch.id)!)).toEqual(past(progress.get(batch.id)!));
+    }
+  });
+
+  it('from empty: batches without places get them', () => {
+    const empty = withPlans(sent, ({ state }) =>
+      state.phase === 'planned' ? { places: { germinate: null, grow: null, pot: null, harden: null } } : null,
+    );
+    const filled = planned(empty);
+    expect(filled.proposal.unplaced).toEqual([]);
+    const { progress, over } = forecasts(empty, filled.proposal.batches, filled.proposal.setPoints);
+    expect(over).toEqual([]);
+    expect([...progress.values()].every((p) => p.forecast.kind === 'chain')).toBe(true);
+  });
+
+  it('leaves pinned batches where they are, in the place and month asked for moves nothing else', () => {
+    const loose = sent.batches.find((b) => b.state.phase === 'planned')!;
+    const pinned = { ...sent, batches: sent.batches.map((b) => (b.id === loose.id ? { ...b, pinned: true } : b)) };
+    expect(planned(pinned).proposal.batches.some((b) => b.id === loose.id)).toBe(false);
+    const { house } = sent;
+    const part = planned(sent, { only: { placeId: 4, from: house.today + 7, to: house.today + 35 } });
+    const { progress } = forecasts(sent);
+    const stands = (id: number) => progress.get(id)!.stands.some((s) => s.placeId === 4 && s.from < house.today + 35 && s.to > house.today + 7); // prettier-ignore
+    const after = forecasts(sent, part.proposal.batches).progress;
+    for (const batch of sent.batches) {
+      if (!stands(batch.id)) expect(after.get(batch.id)!.stands, batch.name).toEqual(progress.get(batch.id)!.stands);
+    }
+  });
+
+  it('keeps cool crops out of warmer set-points than the nursery’s rule', () => {
+    const strict = { ...sent, house: { ...sent.house, coolMost_C: 18 } };
+    const { proposal } = planned(strict);
+    const cool = new Set(strict.house.crops.filter((c) => c.group === 'cool').map((c) => c.id));
+    const { progress } = forecasts(strict, proposal.batches, proposal.setPoints);
+    for (const batch of strict.batches) {
+      if (!cool.has(batch.cropId) || batch.state.phase !== 'planned') continue;
+      for (const stand of progress.get(batch.id)!.stands) {
+        if (stand.stage === 'harden') continue;
+        const place = strict.house.places.find((p) => p.id === stand.placeId)!;
+        const weeks = proposal.setPoints.find((s) => s.placeId === place.id)?.setPoints ?? [];
+        for (const week of weeks) {
+          if (week.week + 6 < stand.from || week.week >= stand.to) continue;
+          expect(week.setPoint_C === null || week.setPoint_C <= 18, `${batch.name} in ${place.name}`).toBe(true);
+        }
+      }
+    }
+  });
+});
+
+describe('what cannot be placed is said, with what would place it', () => {
+  const sent = demoHouse();
+  const planting = sent.batches.find((b) => b.state.phase === 'planned' && b.plan.potContainerId !== null)!;
+  const one = { ...sent, batches: [planting] };
+
+  it('a batch with more trays than any place holds: raise part of it, or find room', () => {
+    const huge = withPlans(one, () => ({ plantsWanted: 4000 }));
+    const { proposal, offers } = planned(huge);
+    expect(proposal.unplaced).toEqual([planting.id]);
+    const kinds = offers[0]!.offers.map((o) => o.kind);
+    expect(kinds).toContain('more-room');
+    const lack = offers[0]!.offers.find((o) => o.kind === 'more-room')!.lack!;
+    expect(lack.slots).toBeGreaterThan(0);
+    expect(lack.to).toBeGreaterThan(lack.from);
+    const half = withPlans(one, () => ({ plantsWanted: 1300 }));
+    const part = planned(half);
+    if (part.proposal.unplaced.length > 0) expect(part.offers[0]!.offers.map((o) => o.kind)).toContain('fewer');
+  });
+
+  it('capacity zero everywhere, no place that suits, ranges that leave no set-point: said, nothing falls over', () => {
+    const noRoom = { ...one, house: { ...one.house, places: one.house.places.map((p) => ({ ...p, room_trays: 0 })) } };
+    expect(planned(noRoom).proposal.unplaced).toEqual([planting.id]);
+    const bare = withPlans(one, () => ({ places: { germinate: null, grow: null, pot: null, harden: null } }));
+    const dark = { ...bare, house: { ...bare.house, places: bare.house.places.filter((p) => !p.lit) } };
+    expect(planned(dark).proposal.unplaced).toEqual([planting.id]);
+    const fussy = {
+      ...one,
+      house: { ...one.house, crops: one.house.crops.map((c) => (c.id === planting.cropId ? { ...c, germMin_C: 29.9, germBest_C: 30, germMax_C: 30.1 } : c)) }, // prettier-ignore
+    };
+    expect(planned(fussy).proposal.unplaced).toEqual([planting.id]);
+    expect(planned({ ...one, batches: [] }).proposal).toMatchObject({ batches: [], unplaced: [] });
+  });
+
+  it('a date too near: a later one is offered, and is really to be had', () => {
+    const soon = withPlans(one, () => ({ transplantOn: one.house.today + 12 }));
+    const { proposal, offers } = planned(soon);
+    expect(proposal.unplaced).toEqual([planting.id]);
+    const late = offers[0]!.offers.find((o) => o.kind === 'late')!;
+    const [batch] = late.batches;
+    const { progress } = forecasts(soon, [batch!]);
+    expectOnItsDays(batch!.steps, progress.get(planting.id)!, planting.name);
+  });
+});
+
+describe('offers', () => {
+  const sent = demoHouse();
+  const before = forecasts(sent);
+
+  it('clear the overflow they say they clear, and cost the days they say', () => {
+    const troubles = before.over.map(({ placeId, from, to }) => ({ kind: 'over' as const, placeId, from, to }));
+    const offers = offersFor({ ...sent, troubles });
+    expect(offers.some((list) => list.length > 1)).toBe(true);
+    const slotDays = (at: OverRoom, progress: Map<number, Progress>) => {
+      let sum = 0;
+      const room = sent.house.places.find((p) => p.id === at.placeId)!.room_trays;
+      for (let day = at.from; day < at.to; day++) {
+        let used = 0;
+        for (const p of progress.values()) for (const s of p.stands) if (s.placeId === at.placeId && s.from <= day && s.to > day) used += s.slots; // prettier-ignore
+        sum += Math.max(0, used - room);
+      }
+      return sum;
+    };
+    offers.forEach((list, i) => {
+      const at = before.over[i]!;
+      for (const offer of list) {
+        const after = forecasts(sent, offer.batches, offer.setPoints);
+        const cleared = slotDays(at, before.progress) - slotDays(at, after.progress);
+        expect(cleared).toBeCloseTo(offer.cleared_slotDays, 6);
+        if (offer.kind === 'set-point') continue;
+        for (const { id, steps } of offer.batches) {
+          expectOnItsDays(steps, after.progress.get(id)!, `${offer.kind} ${id}`);
+          const shift = after.progress.get(id)!.late_days! - before.progress.get(id)!.late_days!;
+          expect(shift).toBe(offer.later_days);
+        }
+      }
+    });
+  });
+
+  it('one batch put where the grower wants it: others give way, few of them, and nothing new is over room', () => {
+    const wantedOf = sent.batches.find(
+      (b) => b.state.phase === 'planned' && before.progress.get(b.id)!.stands.length >= 3,
+    )!;
+    const answer = makeRoom({
+      ...sent,
+      batchId: wantedOf.id,
+      wanted: { id: wantedOf.id, places: { ...wantedOf.plan.places, grow: 3 }, steps: {} },
+    });
+    expect(['clear', 'made room', 'over']).toContain(answer.kind);
+    expect(answer.batches[0]!.places.grow).toBe(3);
+    expect(answer.batches.length).toBeLessThanOrEqual(6);
+    const impossible = makeRoom({
+      ...sent,
+      batchId: wantedOf.id,
+      wanted: { id: wantedOf.id, places: { ...wantedOf.plan.places, germinate: 7 }, steps: {} },
+    });
+    expect(impossible).toMatchObject({ kind: 'no way', batches: [] });
+  });
+});

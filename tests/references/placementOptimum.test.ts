@@ -1,0 +1,94 @@
+import loadHighs from 'highs';
+import { describe, expect, it } from 'vitest';
+import { madeUpSeason } from '../../simulators/placementSeasons.ts';
+import { construct } from '../../src/core/placement/construct.ts';
+import { improveAll } from '../../src/core/placement/improve.ts';
+import { addToPool, makePool, type Pool, type PooledPlan } from '../../src/core/placement/pool.ts';
+import { makeProblem, type Problem } from '../../src/core/placement/problem.ts';
+import { solutionOf } from '../../src/core/placement/solution.ts';
+import { addPlan, costOf, emptyState, type State } from '../../src/core/placement/state.ts';
+import { solvePool } from '../../src/workers/solvePool.ts';
+import { checkSlowly } from '../support/slowChecker.ts';
+
+/**
+ * The search against HiGHS (Huangfu & Hall 2018, Math. Prog. Comp. 10, 119-142; npm highs), which proves the cheapest
+ * choice among a pool of plans. The gap holds for the pool, not for all plans there could be.
+ */
+function searched(problem: Problem, seeds: number, moves: number): { best: State; pool: Pool } {
+  const pool = makePool(problem);
+  let best: State | null = null;
+  for (let seed = 1; seed <= seeds; seed++) {
+    const state = construct(problem);
+    improveAll(state, { seed, moves, onPlan: (found, plan) => addToPool(pool, found, plan, 120) });
+    for (const plan of state.plans) if (plan) addToPool(pool, state, plan, Infinity);
+    if (!best || costOf(state) < costOf(best)) best = state;
+  }
+  return { best: best!, pool };
+}
+
+describe('against the proven optimum of the pool', () => {
+  it('is within 3% on small seasons', async () => {
+    for (const seed of [1, 7]) {
+      const problem = makeProblem(madeUpSeason({ batches: 8, places: 8, days: 220, seed }));
+      const { best, pool } = searched(problem, 2, 4000);
+      const own = costOf(best);
+      const answer = solvePool(await loadHighs(), pool, best, new Set(problem.tasks.map((t) => t.index)), 30);
+      expect(answer.kind).toBe('proven');
+      expect(answer.cost).toBeLessThanOrEqual(own + 1e-6);
+      expect(own / answer.cost - 1).toBeLessThanOrEqual(0.03);
+      expect(answer.bound!).toBeCloseTo(answer.cost, 3);
+      // What HiGHS chose is a plan like any other: the slow checker finds no fault and the same price.
+      const verdict = checkSlowly(problem.instance, solutionOf(best));
+      expect(verdict.faults).toEqual([]);
+      expect(verdict.cost).toBeCloseTo(answer.cost, 4);
+    }
+  }, 120_000);
+});
+
+describe('the programme given to HiGHS', () => {
+  it('has the optimum that trying every choice of a tiny pool has', async () => {
+    for (const seed of [2, 3, 5, 8]) {
+      const instance = madeUpSeason({ batches: 4, places: 6, days: 200, seed });
+      const tight = { ...instance, places: instance.places.map((p) => ({ ...p, room_slots: p.room_slots * 0.55 })) };
+      const problem = makeProblem(tight);
+      const { pool } = searched(problem, 1, 150);
+      const small: Pool = { ...pool, byTask: pool.byTask.map((list) => list.slice(0, 9)) };
+      const state = emptyState(problem);
+      const least = cheapestChoice(problem, small.byTask);
+      const answer = solvePool(await loadHighs(), small, state, new Set(problem.tasks.map((t) => t.index)), 30);
+      expect(answer.cost, `seed ${seed}`).toBeCloseTo(least, 4);
+    }
+  }, 60_000);
+});
+
+/** Least cost over every choice of one plan or none for each batch that keeps to room and to one set-point a place-week. */
+function cheapestChoice(problem: Problem, byTask: readonly (readonly PooledPlan[])[]): number {
+  let least = Infinity;
+  const choose = (i: number, chosen: readonly PooledPlan[]): void => {
+    if (i === byTask.length) {
+      const cost = costOfChoice(problem, chosen);
+      if (cost !== null) least = Math.min(least, cost);
+      return;
+    }
+    choose(i + 1, chosen);
+    for (const plan of byTask[i]!) choose(i + 1, [...chosen, plan]);
+  };
+  choose(0, []);
+  return least;
+}
+
+function costOfChoice(problem: Problem, chosen: readonly PooledPlan[]): number | null {
+  const state = emptyState(problem);
+  const levels = new Map<string, number>();
+  for (const { needs } of chosen) {
+    for (let i = 0; i < needs.length; i += 3) {
+      const key = `${needs[i]}/${needs[i + 1]}`;
+      const known = levels.get(key);
+      if (known !== undefined && known !== needs[i + 2]) return null;
+      levels.set(key, needs[i + 2]!);
+      state.rows[needs[i]! * problem.blocks + needs[i + 1]!] = needs[i + 2]!;
+    }
+  }
+  for (const { plan } of chosen) addPlan(state, plan);
+  return state.free.some((slots) => slots < 0) ? null : costOf(state);
+}
