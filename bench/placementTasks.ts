@@ -105,7 +105,7 @@ async function smallPool({ batches, seed }: Input): Promise<object> {
   const problem = makeProblem(madeUpSeason({ batches, places: 8, days: 220, seed }));
   const pool = makePool(problem);
   const own = construct(problem);
-  improveAll(own, { seed: 1, moves: 4000, onPlan: (s, plan) => addToPool(pool, s, plan, 250) });
+  improveAll(own, { seed: 1, moves: 12_000, onPlan: (s, plan) => addToPool(pool, s, plan, 250) });
   // More searches until each batch has a hundred plans, or no more are found.
   for (let s = 2; s < 14 && Math.min(...pool.byTask.map((list) => list.length)) < 100; s++) {
     const other = construct(problem);

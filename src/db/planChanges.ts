@@ -85,7 +85,12 @@ export async function readWeeks(
   weeks: readonly string[],
   transaction: Transaction,
 ): Promise<WeekRow[]> {
-  const rows = await PlaceSetPointModel.findAll({ where: { placeId, week: [...weeks] }, raw: true, transaction });
+  const rows = await PlaceSetPointModel.findAll({
+    where: { placeId, week: [...weeks] },
+    raw: true,
+    transaction,
+    order: ['week'],
+  });
   return rows.map(({ week, setPoint_C }) => ({ week, setPoint_C }));
 }
 

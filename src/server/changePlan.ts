@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto';
+import { isDeepStrictEqual } from 'node:util';
 import type { Transaction } from 'sequelize';
 import { fieldProblem, ProblemError } from '../contracts/problem.ts';
 import type { PlanChangeInput, PlanChangeLine, UndoInput } from '../contracts/planning.ts';
@@ -88,13 +89,8 @@ export async function undoPlan(input: UndoInput): Promise<PlanChanged> {
       throw new ProblemError(409, 'Undone already', 'Someone has undone this; look at the season as it now stands.');
     const before = change.before as Part;
     const after = change.after as Part;
-    // Back to what was, from the versions the change left behind.
-    const back: Part = {
-      batches: before.batches.map((part, i) => ({ ...part, version: after.batches[i]!.version })),
-      places: before.places.map((part, i) => ({ ...part, version: after.places[i]!.version })),
-    };
     const words = `undone: ${change.words}`.slice(0, 400);
-    const done = await write(back, world, words, now.today, now.instant_ms, transaction);
+    const done = await write(before, world, words, now.today, now.instant_ms, transaction, after);
     const changeId = await insertPlanChange(
       database(),
       { key: input.idempotencyKey, hash, words, ...done, undoesId: change.id },
@@ -124,6 +120,8 @@ async function write(
   today: number,
   instant_ms: number,
   transaction: Transaction,
+  /** What must stand there now, whatever its version: for undoing one change after another. */
+  left: Part | null = null,
 ): Promise<{ before: Part; after: Part }> {
   const before: { batches: BatchPart[]; places: PlacePart[] } = { batches: [], places: [] };
   const after: { batches: BatchPart[]; places: PlacePart[] } = { batches: [], places: [] };
@@ -132,7 +130,8 @@ async function write(
   for (const part of [...wanted.batches].sort((a, b) => a.id - b.id)) {
     const was = await lockBatch(part.id, transaction);
     if (!was) throw new ProblemError(404, 'No such batch', `There is no batch number ${part.id}.`);
-    if (was.version !== part.version) {
+    const asLeft = left?.batches.find((one) => one.id === part.id)?.input;
+    if (left ? !alike(batchInputOf(was), asLeft) : was.version !== part.version) {
       changed.push(was.code);
       continue;
     }
@@ -151,13 +150,20 @@ async function write(
     const place = world.places.find((p) => p.id === part.placeId);
     if (!place) throw new ProblemError(404, 'No such place', `There is no place number ${part.placeId}.`);
     const had = await readWeeks(part.placeId, part.weeks, transaction);
+    const asLeft = left?.places.find((one) => one.placeId === part.placeId);
+    const asIs = { setPoints: had, room_trays: place.room_trays };
+    if (left && !alike(asIs, asLeft && { setPoints: asLeft.setPoints, room_trays: asLeft.room_trays })) {
+      changed.push(place.name);
+      continue;
+    }
+    const version = left ? place.version : part.version;
     const change = { clear: part.weeks, weeks: part.setPoints, room_trays: part.room_trays };
-    if (!(await changePlace(part.placeId, part.version, change, transaction))) {
+    if (!(await changePlace(part.placeId, version, change, transaction))) {
       changed.push(place.name);
       continue;
     }
     before.places.push({ ...part, setPoints: had, room_trays: place.room_trays });
-    after.places.push({ ...part, version: part.version + 1 });
+    after.places.push({ ...part, setPoints: byWeek(part.setPoints), version: version + 1 });
   }
   if (changed.length > 0) {
     throw new ProblemError(
@@ -207,5 +213,12 @@ function requireOnce(input: PlanChangeInput): void {
     throw fieldProblem('batches', 'There is nothing in this plan to take over.');
   }
 }
+
+/** Whether two records say the same, in whatever order their parts were written. */
+function alike(a: unknown, b: unknown): boolean {
+  return isDeepStrictEqual(JSON.parse(JSON.stringify(a ?? null)), JSON.parse(JSON.stringify(b ?? null)));
+}
+
+const byWeek = (rows: readonly WeekRow[]): WeekRow[] => [...rows].sort((x, y) => x.week.localeCompare(y.week));
 
 const hashOf = (value: unknown): string => createHash('sha256').update(JSON.stringify(value)).digest('hex');

@@ -39,7 +39,7 @@ interface Prepared {
 }
 
 /** Moves of the usual search, and how many times as many when looking harder. */
-const MOVES_BASE = 3000;
+const MOVES_BASE = 6000;
 const MOVES_PER_BATCH = 40;
 const HARDER = 4;
 /** Searches that feed the pool when looking harder. */

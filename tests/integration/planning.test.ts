@@ -94,6 +94,29 @@ describe('taking over a plan of the season', () => {
     expect(old.status).toBe(409);
   });
 
+  it('one change after another is undone, last first, back to the very beginning', async () => {
+    const start = await season();
+    const place = start.house.places.find((p) => p.id === 3)!;
+    const stock = await batchNamed('Stock Warm Stone A');
+    const ids: number[] = [];
+    for (const [i, setPoint_C] of [18, 20, null].entries()) {
+      const now = await season();
+      const done = await plan({
+        batches: [{ id: stock.id, version: now.initial.find((b) => b.id === stock.id)!.version, steps: { plant: `2027-05-0${i + 4}` } }],
+        setPoints: [{ placeId: 3, version: now.house.places.find((p) => p.id === 3)!.version, setPoints: [{ week: '2027-05-03', setPoint_C }] }],
+      }); // prettier-ignore
+      expect(done.status).toBe(201);
+      ids.push(done.body.changeId);
+    }
+    for (const changeId of ids.reverse()) {
+      const undo = await send(app, 'POST', '/api/season/undo', { idempotencyKey: key(), changeId });
+      expect(undo.status).toBe(200);
+    }
+    const end = await season();
+    expect(end.initial.find((b) => b.id === stock.id)!.plan).toEqual(stock.plan);
+    expect(end.house.places.find((p) => p.id === 3)!.setPoints).toEqual(place.setPoints);
+  });
+
   it('undo is refused when it would overwrite what came after', async () => {
     const kale = await batchNamed('Celery Fen Light A');
     const done = await plan({ batches: [{ id: kale.id, version: kale.version, pinned: true }] });

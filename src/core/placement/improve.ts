@@ -29,6 +29,8 @@ export interface SearchReport {
 const HOT_frac = 0.12;
 const COLD_frac = 0.004;
 const MOST_TOGETHER = 40;
+/** In a season of so few batches set-points matter more than who stands where. */
+const FEW = 40;
 
 /**
  * Large-neighbourhood search: takes out batches that stand near each other in place and time, or all that stand in a run
@@ -93,8 +95,9 @@ class Search {
     if (this.movable.length === 0) return;
     const hot = this.scale * HOT_frac * Math.pow(COLD_frac / HOT_frac, progress);
     const draw = this.random();
-    if (this.heated.length > 0 && draw < 0.3) this.relevel(hot);
-    else if (this.heated.length > 0 && draw < 0.36) this.vacate(hot);
+    const few = this.movable.length <= FEW;
+    if (this.heated.length > 0 && draw < (few ? 0.5 : 0.3)) this.relevel(hot);
+    else if (this.heated.length > 0 && draw < (few ? 0.62 : 0.36)) this.vacate(hot);
     else this.cluster(hot);
   }
 

@@ -144,7 +144,10 @@ function Consequences({
   return (
     <div className="note-bar mt-2" aria-live="polite">
       <p>
-        Tried: {trial && trial.shift_days !== 0 ? `out ${shortDay(plan.transplantOn)}` : 'another place or day'}
+        Tried:{' '}
+        {trial && trial.shift_days !== 0
+          ? `out ${shortDay(plan.transplantOn)}, ${counted(Math.abs(trial.shift_days), 'day')} ${trial.shift_days > 0 ? 'later' : 'sooner'}`
+          : 'another place or day'}
         {after === null ? ', which cannot be' : after !== before || after !== 0 ? `, ${lateness(after)}` : ', on time'}.
       </p>
       {newOver.length === 0 ? (
