@@ -37,31 +37,33 @@ export function Comparison({ house, columns }: Props) {
     })),
   ];
   return (
-    <table className="plain-table dense text-[0.95rem]">
-      <thead>
-        <tr>
-          <th scope="col">From today on</th>
-          {columns.map((column) => (
-            <th key={column.name} scope="col" className="r">
-              {column.name}
-            </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        {rows.map((row) => (
-          <tr key={row.name}>
-            <th scope="row" className="!border-b !border-line !font-normal">
-              {row.name}
-            </th>
-            {columns.map(({ name, reckoning }) => (
-              <td key={name} className="r whitespace-nowrap">
-                {row.bad?.(reckoning) ? <span className="tag bad">{row.of(reckoning)}</span> : row.of(reckoning)}
-              </td>
+    <div className="overflow-x-auto">
+      <table className="plain-table dense text-[0.95rem]">
+        <thead>
+          <tr>
+            <th scope="col">From today on</th>
+            {columns.map((column) => (
+              <th key={column.name} scope="col" className="r">
+                {column.name}
+              </th>
             ))}
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {rows.map((row) => (
+            <tr key={row.name}>
+              <th scope="row" className="!border-b !border-line !font-normal">
+                {row.name}
+              </th>
+              {columns.map(({ name, reckoning }) => (
+                <td key={name} className="r whitespace-nowrap">
+                  {row.bad?.(reckoning) ? <span className="tag bad">{row.of(reckoning)}</span> : row.of(reckoning)}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
   );
 }

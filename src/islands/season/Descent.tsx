@@ -2,7 +2,18 @@ import { scaleLinear } from 'd3-scale';
 import { useCallback, useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import type { HouseData } from '../../contracts/seasonData.ts';
 import { shortDay } from '../../ui/format.ts';
-import { Bands, boxOf, Calendar, fit, LaneGrounds, Overflow, stemPath, Stems, type Scale } from './descentParts.tsx';
+import {
+  Bands,
+  boxOf,
+  Calendar,
+  fit,
+  LaneGrounds,
+  Overflow,
+  SetPoints,
+  stemPath,
+  Stems,
+  type Scale,
+} from './descentParts.tsx';
 import { LANE_GAP, type Lane } from './lanes.ts';
 import { bandsOf, type Band, type Worked } from './useSeason.ts';
 
@@ -121,6 +132,7 @@ export function Descent(props: Props) {
         <Stems lanes={lanes} worked={worked} x={x} skip={selectedId} faint={faint} />
         <Bands lanes={lanes} worked={worked} x={x} today={house.today} skip={selectedId} faint={faint} onHold={hold} />
         <Overflow lanes={lanes} x={x} />
+        <SetPoints lanes={lanes} house={house} from={from} to={to} x={x} />
         {selected && (
           <SelectedBands
             {...props}

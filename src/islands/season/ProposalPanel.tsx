@@ -63,9 +63,10 @@ export function ProposalPanel(props: Props) {
       {answer.exact && <p className="text-[0.92rem] text-ink2">{exactWords(answer)}</p>}
       {answer.offers.length > 0 && (
         <div>
-          <h3>No way found for</h3>
+          <h3>No way found for {counted(answer.offers.length, 'batch', 'batches')}</h3>
+          <p className="text-[0.92rem] text-ink2">They stay as they are now, over room or not.</p>
           <ul>
-            {answer.offers.map(({ batchId, offers }) => (
+            {answer.offers.slice(0, MOST_LISTED).map(({ batchId, offers }) => (
               <li key={batchId} className="border-b border-line py-1.5">
                 <button
                   type="button"
@@ -138,6 +139,9 @@ export function ProposalPanel(props: Props) {
     </section>
   );
 }
+
+/** Most batches without a way listed one by one. */
+const MOST_LISTED = 30;
 
 function SetPoints({
   house,

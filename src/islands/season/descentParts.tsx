@@ -37,8 +37,7 @@ interface GroundProps {
 }
 
 /** Lanes tinted by their temperature, period by period. */
-export const LaneGrounds = memo(function LaneGrounds({ lanes, house, from, to, x }: GroundProps) {
-  const { today } = house;
+export const LaneGrounds = memo(function LaneGrounds({ lanes, from, to, x }: GroundProps) {
   return (
     <g pointerEvents="none">
       {lanes.map((lane) => (
@@ -68,6 +67,19 @@ export const LaneGrounds = memo(function LaneGrounds({ lanes, house, from, to, x
               strokeWidth="1.5"
             />
           )}
+        </g>
+      ))}
+    </g>
+  );
+});
+
+/** The set-point of each run of weeks on its lane, with a dotted line where it changes. */
+export const SetPoints = memo(function SetPoints({ lanes, house, from, to, x }: GroundProps) {
+  const { today } = house;
+  return (
+    <g pointerEvents="none">
+      {lanes.map((lane) => (
+        <g key={lane.place.id}>
           {lane.setPoints
             .filter((run) => run.to > from && run.from < to)
             .map((run) => (
