@@ -187,7 +187,13 @@ async function fixedSetPoints({ batches, seed, seconds = 30 }: Input): Promise<o
   for (const plan of own.plans) if (plan) addToPool(pool, own, plan, Infinity);
   const cost = costOf(own);
   const answer = solvePool(await loadHighs(), pool, own, new Set(problem.tasks.map((t) => t.index)), 30);
-  return { cost, after: answer.cost, improved: 1 - answer.cost / cost, kind: answer.kind, plans: answer.plans_count };
+  return {
+    cost,
+    after: answer.cost,
+    improved: Math.max(0, 1 - answer.cost / cost),
+    kind: answer.kind,
+    plans: answer.plans_count,
+  };
 }
 
 function ruleOfWeeks({ batches, places, days, seed, seconds = 10 }: Input): object {

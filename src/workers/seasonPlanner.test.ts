@@ -7,7 +7,8 @@ import { milestoneOf } from '../core/schedule/chain.ts';
 import { overRoom, type OverRoom } from '../core/schedule/roomUse.ts';
 import { seasonTables } from '../core/schedule/seasonTables.ts';
 import type { PlanAnswer, PlanRequest, SeasonSent } from '../contracts/planner.ts';
-import { makeRoom, offersFor, planSeason } from './seasonPlanner.ts';
+import { presentState } from '../core/placement/present.ts';
+import { makeRoom, offersFor, planSeason, prepare } from './seasonPlanner.ts';
 
 const USUAL: Pick<PlanRequest, 'seed' | 'look' | 'only' | 'setPoints'> = { seed: 1, look: 'usual', only: null, setPoints: true }; // prettier-ignore
 
@@ -93,7 +94,11 @@ describe('planning the demo season', () => {
     const part = planned(sent, { only: { placeId: 4, from: house.today + 7, to: house.today + 35 } });
     const { progress } = forecasts(sent);
     const stands = (id: number) => progress.get(id)!.stands.some((s) => s.placeId === 4 && s.from < house.today + 35 && s.to > house.today + 7); // prettier-ignore
-    const after = forecasts(sent, part.proposal.batches).progress;
+    const whole = forecasts(sent, part.proposal.batches);
+    const after = whole.progress;
+    const slotsOver = (over: readonly OverRoom[]) => over.reduce((sum, run) => sum + run.most_slots, 0);
+    expect(slotsOver(whole.over)).toBeLessThan(slotsOver(forecasts(sent).over));
+    for (const run of whole.over) expect(forecasts(sent).over.some((old) => old.placeId === run.placeId && old.from <= run.from && old.to >= run.to)).toBe(true); // prettier-ignore
     for (const batch of sent.batches) {
       if (!stands(batch.id)) expect(after.get(batch.id)!.stands, batch.name).toEqual(progress.get(batch.id)!.stands);
     }
@@ -115,6 +120,43 @@ describe('planning the demo season', () => {
           expect(week.setPoint_C === null || week.setPoint_C <= 18, `${batch.name} in ${place.name}`).toBe(true);
         }
       }
+    }
+  });
+});
+
+describe('the season as it is', () => {
+  it('counts every batch that stands somewhere, overdue ones as well', () => {
+    const sent = demoHouse();
+    const { problem, season, batches } = prepare(sent);
+    const state = presentState(problem, season, batches);
+    const { progress } = forecasts(sent);
+    for (const task of problem.tasks) expect(state.plans[task.index], task.spec.name).not.toBeNull();
+    problem.instance.places.forEach((place, p) => {
+      for (let d = 1; d < 90; d++) {
+        let used = 0;
+        for (const { stands } of progress.values()) {
+          for (const s of stands)
+            if (s.placeId === place.id && s.from - season.from <= d && s.to - season.from > d) used += s.slots;
+        }
+        expect(problem.room[p * problem.days + d]! - state.free[p * problem.days + d]!, `${place.name} day ${d}`).toBe(
+          used * 100,
+        );
+      }
+    });
+  });
+});
+
+describe('closed days', () => {
+  it('nothing is planned there then, and what stands there is over room', () => {
+    const sent = demoHouse();
+    const closed = [{ from: sent.house.today + 20, to: sent.house.today + 26 }];
+    const shut = { ...sent, house: { ...sent.house, places: sent.house.places.map((p) => (p.id === 4 ? { ...p, closed } : p)) } }; // prettier-ignore
+    expect(forecasts(shut).over.some((run) => run.placeId === 4 && run.from <= closed[0]!.from && run.to > closed[0]!.to)).toBe(true);
+    const { proposal } = planned(shut);
+    const { progress } = forecasts(shut, proposal.batches, proposal.setPoints);
+    for (const [id, { stands }] of progress) {
+      const there = stands.filter((s) => s.placeId === 4 && s.from <= closed[0]!.to && s.to > closed[0]!.from);
+      if (!proposal.unplaced.includes(id)) expect(there).toEqual([]);
     }
   });
 });

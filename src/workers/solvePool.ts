@@ -1,5 +1,5 @@
 import type { Highs } from 'highs';
-import { chosenFrom, poolModel } from '../core/placement/poolModel.ts';
+import { chosenFrom, poolModel, type PoolModel } from '../core/placement/poolModel.ts';
 import type { Pool } from '../core/placement/pool.ts';
 import { putInto } from '../core/placement/improve.ts';
 import { costOf, type State } from '../core/placement/state.ts';
@@ -48,6 +48,7 @@ export function solvePool(
     ),
   } as Parameters<Highs['createModel']>[0]);
   try {
+    solver.setSolution({ colValue: startFrom(model, state, free) });
     solver.options.set({ output_flag: false, time_limit: seconds, mip_rel_gap: 1e-6, random_seed: 1 });
     solver.run();
     const status = solver.getModelStatus();
@@ -70,4 +71,28 @@ export function solvePool(
   } finally {
     solver.dispose();
   }
+}
+
+/** The state's own choice as values of the columns, for the solver to begin from: it can then only improve on it. */
+function startFrom(model: PoolModel, state: State, free: ReadonlySet<number>): Float64Array {
+  const x = new Float64Array(model.costs.length);
+  const chosen = new Set<PoolModel['plans'][number]['plan']>();
+  const setTo = new Set<string>();
+  model.plans.forEach(({ plan, needs }, i) => {
+    if (state.plans[plan.task] !== plan || chosen.has(plan)) return;
+    chosen.add(plan);
+    x[i] = 1;
+    for (let n = 0; n < needs.length; n += 3) setTo.add(`${needs[n]}/${needs[n + 1]}/${needs[n + 2]}`);
+  });
+  let leftOut = model.plans.length;
+  for (const task of state.problem.tasks) {
+    if (!free.has(task.index) || task.spec.pinned) continue;
+    if (!state.plans[task.index] || !chosen.has(state.plans[task.index]!)) x[leftOut] = 1;
+    leftOut++;
+  }
+  model.setPoints.forEach((key, i) => {
+    if (setTo.has(key.join('/'))) x[model.firstSetPoint + i] = 1;
+  });
+  // Changes of set-point are bounded from below only.
+  return x.fill(1, model.whole);
 }

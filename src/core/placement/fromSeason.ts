@@ -301,13 +301,19 @@ export function forecastStays(
     const stage = ways.indexOf(stand.stage);
     const place = placeIndex(stand.placeId);
     const to = Math.min(days - 1, stand.to - from);
-    if (stage < 0 || place < 0 || to <= 0) continue;
+    // What ends today is still there in the morning: it is the stage the batch is in.
+    if (stage < 0 || place < 0 || to < 0) continue;
     const last = stays.at(-1);
     const stay = { stage, place, from: Math.max(0, stand.from - from), to };
-    if (last && last.stage === stage) stays[stays.length - 1] = { ...last, place, to };
-    else stays.push(stay);
+    if (last && last.stage === stage) {
+      stays[stays.length - 1] = { ...last, place, to };
+      continue;
+    }
+    // A stage it never stands in (it hardens before it need be spaced) is gone through in no time.
+    for (let k = (last?.stage ?? stage) + 1; k < stage; k++)
+      stays.push({ stage: k, place: last!.place, from: stay.from, to: stay.from });
+    stays.push(stay);
   }
-  // Stages it never stands in (spacing that is not reached) are left out only at the end.
   return stays.every((stay, i) => i === 0 || stay.stage === stays[i - 1]!.stage + 1) ? stays : [];
 }
 

@@ -65,9 +65,9 @@ export function reckon({ today, places, tables, weights, batches }: ReckonInput)
   const peaks = places.map((place) => {
     const row = used.get(place.id);
     let peak_slots = 0;
-    row?.forEach((slots) => {
+    row?.forEach((slots, i) => {
       peak_slots = Math.max(peak_slots, slots);
-      over_slotDays += Math.max(0, slots - place.room_trays);
+      over_slotDays += Math.max(0, slots - roomOn(place, today + i));
     });
     return { placeId: place.id, peak_slots, room_trays: place.room_trays };
   });
@@ -88,6 +88,11 @@ export function reckon({ today, places, tables, weights, batches }: ReckonInput)
     moves_trays,
     setPointChanges: heated.reduce((sum, one) => sum + one.changes, 0),
   };
+}
+
+/** Tray slots a place has on a day: none when it is closed. */
+function roomOn({ room_trays, closed }: Place, day: DayNumber): number {
+  return closed?.some((run) => day >= run.from && day <= run.to) ? 0 : room_trays;
 }
 
 /** Heat of a place over its weeks in use from today on, and how often its set-point changes between two of them. */

@@ -28,22 +28,30 @@ export function roomUsed(stands: readonly Standing[], from: DayNumber, days: num
   return used;
 }
 
+/** A place as far as its room goes: none on the days it is closed, both ends included. */
+interface Room {
+  readonly id: number;
+  readonly room_trays: number;
+  readonly closed?: readonly { readonly from: DayNumber; readonly to: DayNumber }[];
+}
+
 /** Every run of days over room, place by place, in order of day. */
 export function overRoom(
   stands: readonly Standing[],
-  rooms: readonly { readonly id: number; readonly room_trays: number }[],
+  rooms: readonly Room[],
   from: DayNumber,
   days: number,
 ): OverRoom[] {
   const used = roomUsed(stands, from, days);
   const runs: OverRoom[] = [];
-  for (const { id, room_trays } of rooms) {
+  for (const { id, room_trays, closed } of rooms) {
     const row = used.get(id);
     if (!row) continue;
     let start = -1;
     let most = 0;
     for (let i = 0; i <= days; i++) {
-      const over = i < days ? row[i]! - room_trays : 0;
+      const shut = closed?.some((run) => from + i >= run.from && from + i <= run.to) ?? false;
+      const over = i < days ? row[i]! - (shut ? 0 : room_trays) : 0;
       if (over > 0) {
         if (start < 0) start = i;
         most = Math.max(most, over);

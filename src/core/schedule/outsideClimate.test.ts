@@ -1,0 +1,74 @@
+import { describe, expect, it } from 'vitest';
+import { DEMO_OUTSIDE } from '../../../simulators/demoBooks.ts';
+import { dayFromCivil, requireDay } from '../calendar/dayNumber.ts';
+import { mondayOf } from '../calendar/week.ts';
+import type { Place, PlaceTemperature } from '../model.ts';
+import { outsideClimate } from './outsideClimate.ts';
+import { placeClimate } from './placeClimate.ts';
+
+describe('outside from monthly means', () => {
+  const from = requireDay('2027-01-01');
+  const year = outsideClimate(DEMO_OUTSIDE, from, 365);
+
+  it('has each month’s mean within a few tenths, and no step from day to day', () => {
+    for (let month = 1; month <= 12; month++) {
+      const first = dayFromCivil(2027, month, 1) - from;
+      const next = (month === 12 ? dayFromCivil(2028, 1, 1) : dayFromCivil(2027, month + 1, 1)) - from;
+      let sum = 0;
+      for (let i = first; i < next; i++) sum += year.day_C[i]!;
+      expect(Math.abs(sum / (next - first) - DEMO_OUTSIDE[month - 1]!.day_C), `month ${month}`).toBeLessThan(0.45);
+    }
+    for (let i = 1; i < 365; i++) expect(Math.abs(year.day_C[i]! - year.day_C[i - 1]!)).toBeLessThan(0.2);
+  });
+
+  it('is the same wherever one begins, across the new year and the leap day', () => {
+    const long = outsideClimate(DEMO_OUTSIDE, requireDay('2027-11-15'), 200);
+    const later = outsideClimate(DEMO_OUTSIDE, requireDay('2028-02-20'), 20);
+    const offset = requireDay('2028-02-20') - requireDay('2027-11-15');
+    for (let i = 0; i < 20; i++) expect(later.night_C[i]).toBeCloseTo(long.night_C[offset + i]!, 12);
+  });
+
+  it('wants twelve months', () => {
+    expect(() => outsideClimate(DEMO_OUTSIDE.slice(0, 11), from, 5)).toThrow(/there must be 12/);
+  });
+});
+
+describe('places that are held, or follow outside', () => {
+  const from = requireDay('2027-04-12');
+  const outside = outsideClimate(DEMO_OUTSIDE, from, 60);
+  const place = (temperature: PlaceTemperature, setPoints: Place['setPoints'] = []) => ({ id: 1, name: 'Bench', periods: [], temperature, setPoints }); // prettier-ignore
+  const held: PlaceTemperature = { kind: 'set-point', levels_C: [12, 18, 22], usual_C: 18, nightDrop_K: 4, unheatedPlus_K: 3, loss_W_per_K: 10 }; // prettier-ignore
+
+  it('a set-point holds by day and less its drop by night, week by week; off is outside and what it has unheated', () => {
+    const week = mondayOf(from + 7);
+    const climate = placeClimate(place(held, [{ week, setPoint_C: 22 }, { week: week + 7, setPoint_C: null }]), from, 60, outside); // prettier-ignore
+    expect(week).toBe(from + 7);
+    expect([climate.day_C[0], climate.night_C[0]]).toEqual([18, 14]);
+    expect([climate.day_C[7], climate.night_C[13]]).toEqual([22, 18]);
+    expect(climate.day_C[14]).toBeCloseTo(outside.day_C[14]! + 3, 12);
+    expect(climate.night_C[20]).toBeCloseTo(outside.night_C[20]! + 3, 12);
+    expect(climate.day_C[21]).toBe(Math.max(18, outside.day_C[21]! + 3));
+  });
+
+  it('heating does not cool: a warm day is warmer than the set-point', () => {
+    const july = outsideClimate(DEMO_OUTSIDE, requireDay('2027-07-15'), 5);
+    expect(placeClimate(place(held), requireDay('2027-07-15'), 5, july).day_C[0]).toBeGreaterThan(24);
+  });
+
+  it('follows outside by its kelvin, and needs to know outside', () => {
+    const frame = place({ kind: 'outside', plusDay_K: 3, plusNight_K: 1.5 });
+    const climate = placeClimate(frame, from, 10, outside);
+    expect(climate.day_C[4]! - outside.day_C[4]!).toBeCloseTo(3, 12);
+    expect(climate.night_C[4]! - outside.night_C[4]!).toBeCloseTo(1.5, 12);
+    expect(() => placeClimate(frame, from, 10)).toThrow(/write down the usual temperatures outside/);
+  });
+});
+
+describe('weeks', () => {
+  it('begin on Monday, before 1970 and across the new year', () => {
+    expect(mondayOf(requireDay('2027-04-12'))).toBe(requireDay('2027-04-12'));
+    expect(mondayOf(requireDay('2027-04-18'))).toBe(requireDay('2027-04-12'));
+    expect(mondayOf(requireDay('2028-01-01'))).toBe(requireDay('2027-12-27'));
+    expect(mondayOf(requireDay('1969-12-31'))).toBe(requireDay('1969-12-29'));
+  });
+});
