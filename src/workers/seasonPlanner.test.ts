@@ -151,7 +151,9 @@ describe('closed days', () => {
     const sent = demoHouse();
     const closed = [{ from: sent.house.today + 20, to: sent.house.today + 26 }];
     const shut = { ...sent, house: { ...sent.house, places: sent.house.places.map((p) => (p.id === 4 ? { ...p, closed } : p)) } }; // prettier-ignore
-    expect(forecasts(shut).over.some((run) => run.placeId === 4 && run.from <= closed[0]!.from && run.to > closed[0]!.to)).toBe(true);
+    expect(
+      forecasts(shut).over.some((run) => run.placeId === 4 && run.from <= closed[0]!.from && run.to > closed[0]!.to),
+    ).toBe(true);
     const { proposal } = planned(shut);
     const { progress } = forecasts(shut, proposal.batches, proposal.setPoints);
     for (const [id, { stands }] of progress) {
