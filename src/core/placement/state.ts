@@ -194,11 +194,3 @@ export function freshIdle(state: State, p: number): void {
   state.even[p] = even;
   state.stale[p] = 0;
 }
-
-/** Room still there in a place over days [from, to), hundredths of a slot; may be below 0. */
-export function leastRoom(state: State, p: number, from: number, to: number): number {
-  const base = p * state.problem.days;
-  let least = Infinity;
-  for (let d = from; d < to; d++) least = Math.min(least, state.free[base + d]!);
-  return least;
-}

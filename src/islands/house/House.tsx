@@ -1,4 +1,5 @@
 import { useEffect, useId, useMemo, useRef, useState } from 'react';
+import { Said, UndoButton } from '../season/ChangeBar.tsx';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { temperatureOn } from '../../core/schedule/placeClimate.ts';
 import { suitsStage } from '../../core/schedule/suits.ts';
@@ -99,14 +100,7 @@ export function House({ dataId }: { readonly dataId: string }) {
           {longDay(day)}
         </span>
         <div className="ml-auto flex flex-wrap gap-2">
-          <button
-            type="button"
-            className="btn"
-            disabled={!changes.undoable || changes.busy}
-            onClick={() => void changes.undo()}
-          >
-            Undo
-          </button>
+          <UndoButton changes={changes} />
           <a className="btn" href="/season">
             Season
           </a>
@@ -151,9 +145,7 @@ export function House({ dataId }: { readonly dataId: string }) {
           Today
         </button>
       </div>
-      <p role="status" aria-live="polite" className={changes.message ? 'note-bar my-2' : 'sr-only'}>
-        {changes.message}
-      </p>
+      <Said message={changes.message} />
       <div className="grid grid-cols-1 gap-4 min-[1000px]:grid-cols-[minmax(0,1fr)_300px]">
         <div ref={box} className="min-w-0">
           <HouseDrawing

@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import { withSetPoints } from '../../core/placement/proposal.ts';
+import { Said, UndoButton } from './ChangeBar.tsx';
+import { STEP_OF, withSetPoints } from '../../core/placement/proposal.ts';
 import type { OfferShown, Trouble } from '../../contracts/planner.ts';
 import { counted, shortDay } from '../../ui/format.ts';
 import { Descent, type BandDrag } from './Descent.tsx';
@@ -12,7 +13,7 @@ import { Troubles } from './Troubles.tsx';
 import { AHEAD_DAYS, FilterBar, matching, NO_FILTER, type Filter } from './FilterBar.tsx';
 import { usePlanChanges, type BatchToWrite, type SeasonNow } from './usePlanChanges.ts';
 import { useOffers, usePlanner } from './usePlanner.ts';
-import { bandsOf, isOver, overRoomAhead, useReckoning, useSeason, type Band } from './useSeason.ts';
+import { bandsOf, isOver, overRoomAhead, useReckoning, useSeason } from './useSeason.ts';
 import { changesOf, planProposed } from './words.ts';
 
 const ZOOMS = [3, 4.5, 6.5, 9, 13, 20];
@@ -138,8 +139,8 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
     const stand = byId.get(batchId)?.progress.stands[index];
     if (!stand || stand.from < house.today) return;
     const place = placeId === stand.placeId ? null : { stage: stand.stage, placeId };
-    const key = stepKey(stand);
-    setTrial({ ...NOTHING_TRIED, batchId, place, step: days === 0 || !key ? null : { key, day: stand.from + days } });
+    const key = STEP_OF[stand.stage];
+    setTrial({ ...NOTHING_TRIED, batchId, place, step: days === 0 ? null : { key, day: stand.from + days } });
   }
 
   function bandKey(event: KeyboardEvent, index: number): void {
@@ -147,8 +148,8 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
     if (!stand) return;
     const step = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
     const lane = { ArrowUp: -1, ArrowDown: 1 }[event.key];
-    const key = stepKey(stand);
-    if (step !== undefined && key) change({ step: { key, day: (mine?.step?.day ?? stand.from) + step } });
+    const key = STEP_OF[stand.stage];
+    if (step !== undefined) change({ step: { key, day: (mine?.step?.day ?? stand.from) + step } });
     else if (lane !== undefined) {
       const at = lanes.findIndex((l) => l.place.id === (mine?.place?.placeId ?? stand.placeId));
       const next = lanes[Math.max(0, Math.min(lanes.length - 1, at + lane))]!.place.id;
@@ -226,14 +227,7 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
           {over.length === 0 ? 'all within room' : `${counted(over.length, 'time')} over room`}
         </p>
         <div className="no-print ml-auto flex flex-wrap gap-2">
-          <button
-            type="button"
-            className="btn"
-            disabled={!changes.undoable || changes.busy}
-            onClick={() => void changes.undo()}
-          >
-            Undo
-          </button>
+          <UndoButton changes={changes} />
           <a className="btn" href="/house">
             Plan of the house
           </a>
@@ -272,9 +266,7 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
           </span>
         </div>
       )}
-      <p role="status" aria-live="polite" className={message ? 'note-bar my-2' : 'sr-only'}>
-        {message}
-      </p>
+      <Said message={message} />
       <FilterBar
         house={house}
         filter={filter}
@@ -378,6 +370,3 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
     </div>
   );
 }
-
-const STEP_KEYS = { germinate: 'sow', grow: 'off-heat', pot: 'pot', space: 'space', harden: 'harden' } as const;
-const stepKey = (stand: Pick<Band, 'stage'>) => STEP_KEYS[stand.stage];

@@ -1,6 +1,7 @@
 import { useEffect, useId, useMemo, useState } from 'react';
 import type { PlanAnswer } from '../../contracts/planner.ts';
 import type { ScenarioData, ScenarioRecord } from '../../contracts/planning.ts';
+import { Said, UndoButton } from '../season/ChangeBar.tsx';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { call, trouble } from '../../ui/call.ts';
 import { counted, degrees } from '../../ui/format.ts';
@@ -105,14 +106,7 @@ export function WhatIf({ dataId }: { readonly dataId: string }) {
         <h1>What if</h1>
         <p className="text-ink2">Try it on a copy. Nothing of the season changes until you adopt it.</p>
         <div className="ml-auto flex flex-wrap gap-2">
-          <button
-            type="button"
-            className="btn"
-            disabled={!changes.undoable || changes.busy}
-            onClick={() => void changes.undo()}
-          >
-            Undo
-          </button>
+          <UndoButton changes={changes} />
           <a className="btn" href="/season">
             Season
           </a>
@@ -128,9 +122,7 @@ export function WhatIf({ dataId }: { readonly dataId: string }) {
           </button>
         </div>
       </div>
-      <p role="status" aria-live="polite" className={changes.message ? 'note-bar my-2' : 'sr-only'}>
-        {changes.message}
-      </p>
+      <Said message={changes.message} />
       {kept.length > 0 && (
         <div className="my-3 flex flex-wrap gap-2" role="group" aria-label="What-ifs kept">
           {kept.map((scenario) => (

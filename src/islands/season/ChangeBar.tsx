@@ -1,0 +1,27 @@
+import type { usePlanChanges } from './usePlanChanges.ts';
+
+type Changes = Pick<ReturnType<typeof usePlanChanges>, 'undoable' | 'busy' | 'undo'>;
+
+/** Takes back the last change of the plan. */
+export function UndoButton({ changes }: { readonly changes: Changes }) {
+  return (
+    <button
+      type="button"
+      className="btn"
+      title={changes.undoable ? `Undo: ${changes.undoable.words}` : undefined}
+      disabled={!changes.undoable || changes.busy}
+      onClick={() => void changes.undo()}
+    >
+      Undo
+    </button>
+  );
+}
+
+/** What the last change did, or why it was not done; said aloud as well. */
+export function Said({ message }: { readonly message: string }) {
+  return (
+    <p role="status" aria-live="polite" className={message ? 'note-bar my-2' : 'sr-only'}>
+      {message}
+    </p>
+  );
+}
