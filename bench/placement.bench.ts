@@ -148,7 +148,12 @@ async function ruleOfWeeks(): Promise<object> {
   const found: object[] = [];
   for (const size of sizes) {
     const list = await each(seeds(3), (seed) => ({ task: 'ruleOfWeeks', ...size, days: 220, seed }));
-    found.push({ ...size, seeds: list, heat_ratio_median: median(list.map((l) => l['heat_ratio']!)) });
+    found.push({
+      ...size,
+      seeds: list,
+      heat_ratio_median: median(list.map((l) => l['heat_ratio']!)),
+      heatOfRoomTaken_ratio_median: median(list.map((l) => l['heatOfRoomTaken_ratio']!)),
+    });
   }
   return { target: 'no slot-day over room; heat lower; days late said', sizes: found };
 }

@@ -5,6 +5,8 @@ import { NONE, refreshTrack } from '../src/core/placement/track.ts';
 export interface RuleFigures {
   readonly over_slotDays: number;
   readonly heat_kWh: number;
+  /** The same if the room it takes beyond what there is were there and heated alike: a place twice overfilled costs thrice. */
+  readonly heatOfRoomTaken_kWh: number;
   readonly late_trayDays: number;
   readonly stuck: number;
 }
@@ -55,14 +57,21 @@ export function byRuleOfWeeks(instance: Instance, ruleDays: readonly (readonly n
   });
   let over_slotDays = 0;
   let heat_kWh = 0;
+  let heatOfRoomTaken_kWh = 0;
   instance.places.forEach((place, p) => {
+    const peak = new Float64Array(blocks);
     for (let d = 0; d < days; d++) {
+      const block = blockOf[d]!;
+      peak[block] = Math.max(peak[block]!, taken[p]![d]!);
       const closed = place.closed.some(([from, to]) => d >= from && d < to);
       over_slotDays += Math.max(0, taken[p]![d]! - (closed ? 0 : place.room_slots));
     }
     for (let b = 0; b < blocks; b++) {
-      if (used[p]![b]) heat_kWh += problem.heat_kWh[p]![rows[p * blocks + b]! * blocks + b]!;
+      if (!used[p]![b]) continue;
+      const kWh = problem.heat_kWh[p]![rows[p * blocks + b]! * blocks + b]!;
+      heat_kWh += kWh;
+      heatOfRoomTaken_kWh += kWh * Math.max(1, place.room_slots > 0 ? peak[b]! / place.room_slots : 1);
     }
   });
-  return { over_slotDays, heat_kWh, late_trayDays, stuck };
+  return { over_slotDays, heat_kWh, heatOfRoomTaken_kWh, late_trayDays, stuck };
 }

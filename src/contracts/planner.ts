@@ -23,7 +23,6 @@ export interface PlanRequest extends SeasonSent {
 export interface PlanReport {
   readonly done_frac: number;
   readonly words: string;
-  readonly cost: number;
 }
 
 /** What the exact solver said of the choice among the plans found. */

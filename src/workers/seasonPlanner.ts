@@ -95,7 +95,6 @@ export function* planSeason(request: PlanRequest, choose: Choose | null): Genera
       yield {
         done_frac: ((s + report.move / report.moves) / searches) * (pool ? 0.8 : 1),
         words: searches > 1 ? `search ${s + 1} of ${searches}` : 'trying other ways',
-        cost: report.best,
       };
     }
     if (!best || costOf(state) < costOf(best)) best = state;
@@ -104,7 +103,7 @@ export function* planSeason(request: PlanRequest, choose: Choose | null): Genera
   let exact: ExactAnswer | null = null;
   if (harder && !pool) exact = { kind: 'too many', plans_count: 0, gap_frac: null };
   if (pool && choose) {
-    yield { done_frac: 0.85, words: 'the exact solver chooses among the plans found', cost: costOf(state) };
+    yield { done_frac: 0.85, words: 'the exact solver chooses among the plans found' };
     for (const plan of state.plans) if (plan) addToPool(pool, state, plan, Infinity);
     exact = choose(pool, state, only ?? new Set(problem.tasks.map((task) => task.index)), EXACT_SECONDS);
   }

@@ -1,6 +1,6 @@
 import { bestPlan, makeBench, type Bench } from './insert.ts';
-import type { Problem, Task } from './problem.ts';
-import { addPlan, emptyState, freshTrack, outPrice, type Plan, type State } from './state.ts';
+import { outPrice, type Problem, type Task } from './problem.ts';
+import { addPlan, emptyState, freshTrack, type Plan, type State } from './state.ts';
 import { endFrom, NONE } from './track.ts';
 
 /** Order of first placing: what matters more, then what must be sown sooner, then what is bigger. */
@@ -24,8 +24,8 @@ export function construct(problem: Problem, bench: Bench = makeBench(problem)): 
 }
 
 /** Puts one batch in, if there is a way. Pinned batches, and those standing somewhere already, always get a plan. */
-export function insert(state: State, task: Task, bench: Bench): boolean {
-  const plan = task.spec.pinned ? pinnedPlan(state.problem, task) : bestPlan(state, task, bench);
+export function insert(state: State, task: Task, bench: Bench, before?: Plan | null): boolean {
+  const plan = task.spec.pinned ? pinnedPlan(state.problem, task) : bestPlan(state, task, bench, undefined, before);
   if (plan) {
     addPlan(state, plan);
     return true;
@@ -48,7 +48,7 @@ export function pinnedPlan(problem: Problem, task: Task): Plan {
   const stays = spec.pinned!;
   const moves = stays.filter((stay, i) => i > 0 && stays[i - 1]!.place !== stay.place).length;
   const price =
-    (out === NONE ? 0 : outPrice(problem, task, out)) + moves * problem.instance.weights.move_perTray * spec.trays;
+    (out === NONE ? 0 : outPrice(problem, task.spec, out)) + moves * problem.instance.weights.move_perTray * spec.trays;
   return { task: task.index, places, days, waits: new Int16Array(K), price, forced: true };
 }
 

@@ -29,14 +29,27 @@ export interface SearchReport {
 const HOT_frac = 0.12;
 const COLD_frac = 0.004;
 const MOST_TOGETHER = 40;
+/**
+ * For this share of the moves room may be overdrawn, at a price for each slot part and day that rises from the first to
+ * the last figure: batches settle where they want to be and give way to each other little by little, as the price tells
+ * them, instead of being shut out by whoever came first.
+ */
+const SOFT_frac = 0.85;
+const SOFT_perPartDay = [0.0007, 0.3] as const;
+/** How often a move then takes up a place and day that is overdrawn. */
+const UNTANGLE_frac = 0.8;
+/** How often all batches are put where they want to be before the moves begin. */
+const SWEEPS = 2;
 /** In a season of so few batches set-points matter more than who stands where. */
-const FEW = 40;
+const FEW = 30;
 
 /**
  * Large-neighbourhood search: takes out batches that stand near each other in place and time, or all that stand in a run
  * of set-point blocks, changes the set-point, and puts them back the cheapest way; keeps the outcome if it is better, or
- * by chance while the search is warm. Yields reports; the state ends as the best found. A caller that stops early must
- * call `return()`, which leaves the best found in the state as well.
+ * by chance while the search is warm. In larger seasons room may be overdrawn for most of the search, at a rising price;
+ * what is still over at the end of that is taken out and put back within the room there is. Yields reports; the state ends
+ * as the best found without anything overdrawn. A caller that stops early must call `return()`, which leaves that in the
+ * state as well.
  */
 export function* improve(state: State, options: SearchOptions): Generator<SearchReport, void> {
   const search = new Search(state, options);
@@ -70,6 +83,8 @@ class Search {
   private readonly scale: number;
   private readonly out: number[] = [];
   private readonly old: (Plan | null)[] = [];
+  /** By batch: the plan it had when it was last taken out. */
+  private readonly before: (Plan | null)[] = [];
   private readonly score: Float64Array;
 
   constructor(
@@ -93,12 +108,68 @@ class Search {
 
   step(progress: number): void {
     if (this.movable.length === 0) return;
-    const hot = this.scale * HOT_frac * Math.pow(COLD_frac / HOT_frac, progress);
-    const draw = this.random();
     const few = this.movable.length <= FEW;
+    if (!few && progress < SOFT_frac) {
+      const [low, high] = SOFT_perPartDay;
+      this.state.overdrawn_perPart = low * Math.pow(high / low, progress / SOFT_frac);
+      if (progress === 0) for (let i = 0; i < SWEEPS; i++) this.sweep();
+    } else if (this.state.overdrawn_perPart > 0) this.harden();
+    const hot = this.scale * HOT_frac * Math.pow(COLD_frac / HOT_frac, progress);
+    if (this.state.overdrawn_perPart > 0 && this.random() < UNTANGLE_frac && this.untangle(hot)) return;
+    const draw = this.random();
     if (this.heated.length > 0 && draw < (few ? 0.5 : 0.3)) this.relevel(hot);
     else if (this.heated.length > 0 && draw < (few ? 0.62 : 0.36)) this.vacate(hot);
     else this.cluster(hot);
+  }
+
+  /** Puts each batch where it is cheapest, one after another, in an order by chance. */
+  private sweep(): void {
+    const { state, bench, out, random } = this;
+    out.length = 0;
+    for (const task of this.movable) out.push(task.index);
+    for (let i = out.length - 1; i > 0; i--) {
+      const j = below(random, i + 1);
+      [out[i], out[j]] = [out[j]!, out[i]!];
+    }
+    for (const i of out) insert(state, state.problem.tasks[i]!, bench, removePlan(state, i));
+  }
+
+  /** Takes out some of the batches that stand on a place and day that is overdrawn and puts them back; false when there is none. */
+  private untangle(hot: number): boolean {
+    const { state, problem, out, random } = this;
+    const { free } = state;
+    const n = free.length;
+    const start = below(random, n);
+    let at = start;
+    while (free[at]! >= 0) {
+      at = at + 1 < n ? at + 1 : 0;
+      if (at === start) return false;
+    }
+    const p = Math.floor(at / problem.days);
+    const day = at % problem.days;
+    out.length = 0;
+    for (const task of this.movable) if (standsOn(task, state.plans[task.index], p, day)) out.push(task.index);
+    if (out.length === 0) return false;
+    const size = 1 + below(random, 5);
+    while (out.length > size) out[below(random, out.length)] = out.pop()!;
+    this.attempt(hot, null, null);
+    return true;
+  }
+
+  /** Makes room hard again: takes out what is over, the cheapest first, and puts it back within the room there is. */
+  private harden(): void {
+    const { state, problem, bench } = this;
+    const { tasks } = problem;
+    state.overdrawn_perPart = 0;
+    const byPrice = [...this.movable].sort((a, b) => unplacedPrice(problem, a) - unplacedPrice(problem, b));
+    const gone = byPrice.filter((task) => {
+      const plan = state.plans[task.index];
+      if (plan && !isOver(state, task, plan)) return false;
+      removePlan(state, task.index);
+      return true;
+    });
+    for (const task of gone.reverse()) insert(state, tasks[task.index]!, bench);
+    if (costOf(state) < this.bestCost - 1e-9) this.keep();
   }
 
   /** Takes out batches related to one and puts them back. */
@@ -209,8 +280,8 @@ class Search {
     set: { p: number; from: number; to: number; level: number } | null,
     notPlace: number | null,
   ): void {
-    const { state, problem, out, old, random, bench } = this;
-    const before = costOf(state);
+    const { state, problem, out, old, before, random, bench } = this;
+    const cost = costOf(state);
     const B = problem.blocks;
     const oldRow = set ? state.rows.slice(set.p * B, (set.p + 1) * B) : null;
     const oldVersion = set ? state.rowVersion[set.p]! : 0;
@@ -218,7 +289,11 @@ class Search {
       ? out.filter((i) => problem.tasks[i]!.spec.pinned && pinnedHolds(state, problem.tasks[i]!))
       : [];
     old.length = 0;
-    for (const i of out) old.push(removePlan(state, i));
+    for (const i of out) {
+      const plan = removePlan(state, i);
+      old.push(plan);
+      before[i] = plan;
+    }
     let good = true;
     if (set) {
       setRow(state, set.p, set.from, set.to, set.level);
@@ -229,7 +304,7 @@ class Search {
       for (const i of out) {
         const task = problem.tasks[i]!;
         if (notPlace === null || task.spec.pinned) {
-          insert(state, task, bench);
+          insert(state, task, bench, before[i]);
         } else {
           const not = task.spec.stages.map(() => new Set([notPlace]));
           const plan = bestPlan(state, task, bench, { notPlaces: not });
@@ -239,9 +314,9 @@ class Search {
         const plan = state.plans[i];
         if (plan && this.options.onPlan) this.options.onPlan(state, plan);
       }
-      const delta = costOf(state) - before;
+      const delta = costOf(state) - cost;
       if (delta <= 1e-9 || random() < Math.exp(-delta / hot)) {
-        if (costOf(state) < this.bestCost - 1e-9) this.keep();
+        if (state.overdrawn_perPart === 0 && costOf(state) < this.bestCost - 1e-9) this.keep();
         return;
       }
     }
@@ -276,6 +351,7 @@ class Search {
 
   /** Leaves the best found in the state, its sums worked out anew. */
   finish(): void {
+    if (this.state.overdrawn_perPart > 0) this.harden();
     putInto(this.state, this.bestPlans, this.bestRows);
   }
 }
@@ -290,6 +366,23 @@ export function putInto(state: State, plans: readonly (Plan | null)[], rows: Uin
   state.heat = state.changes = state.prices = state.unplaced = 0;
   for (const task of state.problem.tasks) state.unplaced += unplacedPrice(state.problem, task);
   for (const plan of plans) if (plan) addPlan(state, plan);
+}
+
+function standsOn(task: Task, plan: Plan | null | undefined, p: number, day: number): boolean {
+  if (!plan) return false;
+  for (let k = task.first; k < task.stageCount; k++) {
+    if (plan.places[k] === p && plan.days[k]! <= day && plan.days[k + 1]! > day) return true;
+  }
+  return false;
+}
+
+/** Whether a plan stands anywhere on a day on which there is more than there is room for. */
+function isOver({ free, problem }: State, task: Task, plan: Plan): boolean {
+  for (let k = task.first; k < task.stageCount; k++) {
+    const base = plan.places[k]! * problem.days;
+    for (let d = plan.days[k]!; d < plan.days[k + 1]!; d++) if (free[base + d]! < 0) return true;
+  }
+  return false;
 }
 
 function priceOf(state: State, task: Task): number {

@@ -1,6 +1,6 @@
 import { NEAR_OVER_AGE } from './instance.ts';
-import { freshIdle, freshTrack, outPrice, waitPrice, type Plan, type State } from './state.ts';
-import type { Problem, Task } from './problem.ts';
+import { freshIdle, freshTrack, unplacedPrice, waitPrice, type Plan, type State } from './state.ts';
+import { outPrice, type Problem, type Task } from './problem.ts';
 import { endFrom, NONE, type Track } from './track.ts';
 
 /** How long a batch may wait on where it already is, when no sooner way is open. */
@@ -35,6 +35,8 @@ export interface Bench {
   readonly waited: Int16Array;
   /** For each day of leaving the place looked at: first day on which it must be gone. */
   readonly last: Int16Array;
+  /** For the place looked at: price of the room that would be overdrawn from each day on. */
+  readonly overFrom: Float64Array;
 }
 
 export function makeBench(problem: Problem): Bench {
@@ -46,6 +48,7 @@ export function makeBench(problem: Problem): Bench {
     from: new Int16Array((K + 1) * P * D),
     waited: new Int16Array((K + 1) * P * D),
     last: new Int16Array(D + 2),
+    overFrom: new Float64Array(D + 2),
   };
 }
 
@@ -54,19 +57,64 @@ export function makeBench(problem: Problem): Bench {
  * dynamic programme over the days each stage is entered. No day over room, no day outside a stage's temperatures. Exact
  * but for one thing: a week's heat that two of its own stages share in one place is counted for each of them.
  * The state is not changed. null when there is no way.
+ * @param before the plan it had, if it was taken out: a bound, since it may often be put back
  */
-export function bestPlan(state: State, task: Task, bench: Bench, terms: Terms = NO_TERMS): Plan | null {
-  if (terms === NO_TERMS && !task.spec.under) {
-    // Ways that go out in good time are fewer; when the best of them costs less than being later would, it is the best.
-    const soon = walk(state, task, bench, { hi: task.hiSoon });
-    if (soon && soon.price + heatOf(state, task, soon) <= task.laterPrice) return soon;
+export function bestPlan(
+  state: State,
+  task: Task,
+  bench: Bench,
+  terms: Terms = NO_TERMS,
+  before?: Plan | null,
+): Plan | null {
+  const { spec } = task;
+  if (terms !== NO_TERMS || spec.under) return walk(state, task, bench, terms, Infinity);
+  // While room may be overdrawn, a way that costs more than leaving the batch out is none; else any way is better.
+  const unplaced = state.overdrawn_perPart > 0 ? unplacedPrice(state.problem, task) : Infinity;
+  const known = before ? priceNow(state, task, before) + TINY : Infinity;
+  // The dearer a way may be the more days must be looked at: cheap ways are looked for first.
+  for (const perTray of CHEAP_perTray) {
+    const most = perTray * spec.trays;
+    if (most >= unplaced || most * NOT_WORTH >= known) break;
+    const plan = walk(state, task, bench, terms, most);
+    if (plan) return plan;
   }
-  return walk(state, task, bench, terms);
+  return walk(state, task, bench, terms, Math.min(unplaced, known)) ?? (known < unplaced ? before! : null);
+}
+
+/** Prices of a tray up to which ways are looked for first, and how much dearer the way known must be to make that worth it. */
+const CHEAP_perTray = [1, 6];
+const NOT_WORTH = 8;
+const TINY = 1e-9;
+
+/** What a plan that was taken out would cost if it were put back; Infinity when there is no room or the set-points no longer do. */
+function priceNow(state: State, task: Task, plan: Plan): number {
+  const { free, overdrawn_perPart: overdrawn, problem } = state;
+  let price = plan.price;
+  for (let k = task.first; k < task.stageCount; k++) {
+    const p = plan.places[k]!;
+    const d = plan.days[k]!;
+    const e = plan.days[k + 1]!;
+    if (e === NONE) return Infinity;
+    const { end, bad } = freshTrack(state, task.spec.stages[k]!, p);
+    if (end[d] !== e - plan.waits[k]! || bad[d]! < e) return Infinity;
+    const slots = task.slots[k]!;
+    const base = p * problem.days;
+    for (let i = base + d; i < base + e; i++) {
+      const over = slots - free[i]!;
+      if (over <= 0) continue;
+      if (overdrawn === 0) return Infinity;
+      price += overdrawn * (over < slots ? over : slots);
+    }
+    if (problem.instance.places[p]!.levels.length === 1) continue;
+    freshIdle(state, p);
+    price += heatPrice(state, p, d, e);
+  }
+  return price;
 }
 
 const NO_TERMS: Terms = {};
 
-function walk(state: State, task: Task, bench: Bench, terms: Terms): Plan | null {
+function walk(state: State, task: Task, bench: Bench, terms: Terms, most: number): Plan | null {
   const { problem } = state;
   const { days: D, placeCount: P, instance } = problem;
   const { best, bestPlace, at, from, waited, last } = bench;
@@ -78,10 +126,18 @@ function walk(state: State, task: Task, bench: Bench, terms: Terms): Plan | null
   const waitRate = instance.weights.wait_perTrayDay * spec.trays;
   const nearRate = waitRate * NEAR_OVER_AGE;
   const { blockOf } = problem;
-  const { free } = state;
+  const { free, overdrawn_perPart: overdrawn } = state;
+  const soft = overdrawn > 0 && terms.ignoreRoom !== true;
+  const overFrom = bench.overFrom;
 
-  const lo0 = lo[first]!;
-  const hi0 = hi[first]!;
+  const { toGo } = task;
+  let lo0 = lo[first]!;
+  let hi0 = hi[first]!;
+  if (!spec.under) {
+    while (lo0 <= hi0 && toGo[first * D + lo0]! > most) lo0++;
+    while (lo0 <= hi0 && toGo[first * D + hi0]! > most) hi0--;
+    if (lo0 > hi0) return null;
+  }
   for (let d = lo0; d <= hi0; d++) {
     best[first * D + d] = 0;
     bestPlace[first * D + d] = NONE;
@@ -96,9 +152,11 @@ function walk(state: State, task: Task, bench: Bench, terms: Terms): Plan | null
     const hiK = Math.min(lastDay, hi[k]!);
     let soonestAll = D;
     let latestAll = NONE;
-    const loE = lo[k + 1]!;
-    const hiE = hi[k + 1]!;
     const nextRow = (k + 1) * D;
+    let loE = lo[k + 1]!;
+    let hiE = hi[k + 1]!;
+    while (loE <= hiE && toGo[nextRow + loE]! > most) loE++;
+    while (loE <= hiE && toGo[nextRow + hiE]! > most) hiE--;
     for (let e = loE; e <= hiE; e++) best[nextRow + e] = Infinity;
     const under = spec.under !== undefined && k === first ? spec.under : null;
     const labels = k * D;
@@ -106,9 +164,9 @@ function walk(state: State, task: Task, bench: Bench, terms: Terms): Plan | null
     const forcedPlace = under ? under.place : (terms.places?.[k] ?? NONE);
     const not = terms.notPlaces?.[k];
     const slots = task.slots[k]!;
-    const most = stage.mostWait_days;
+    const mostWait = stage.mostWait_days;
     // What stands there already cannot but wait.
-    const limit = under ? Math.max(most, UNDER_WAIT_days) : most;
+    const limit = under ? Math.max(mostWait, UNDER_WAIT_days) : mostWait;
     const candidates = stage.places;
     const n = forcedPlace === NONE ? candidates.length : 1;
     for (let c = 0; c < n; c++) {
@@ -124,10 +182,17 @@ function walk(state: State, task: Task, bench: Bench, terms: Terms): Plan | null
       const known = k > first && cameFrom(task, terms, instance.stages[spec.stages[k - 1]!]!.places, k - 1, p);
       const heated = instance.places[p]!.levels.length > 1;
       const roomBase = p * D;
-      const wanted = terms.ignoreRoom === true || under !== null ? MUCH_LESS : slots;
+      const wanted = terms.ignoreRoom === true || soft || under !== null ? MUCH_LESS : slots;
       // From the last day back, so that the next day without room is known at each day.
       let noRoom = hiE + 1;
       let soonest = hiE + 1;
+      if (soft) {
+        overFrom[hiE + 1] = 0;
+        for (let d = hiE; d >= loK; d--) {
+          const over = slots - free[roomBase + d]!;
+          overFrom[d] = overFrom[d + 1]! + (over > 0 ? overdrawn * (over < slots ? over : slots) : 0);
+        }
+      }
       for (let d = hiE; d >= loK; d--) {
         if (free[roomBase + d]! < wanted) noRoom = d;
         if (d > hiK) continue;
@@ -144,9 +209,11 @@ function walk(state: State, task: Task, bench: Bench, terms: Terms): Plan | null
           // Stays on until the first day looked at, if it may.
           waits = loE - e;
           if (waits > limit || loE > until) continue;
-          for (let w = 1; w <= waits; w++) price += 2 * w > most ? nearRate : waitRate;
+          for (let w = 1; w <= waits; w++) price += 2 * w > mostWait ? nearRate : waitRate;
           e = loE;
         }
+        if (soft) price += overFrom[d]! - overFrom[e]!;
+        if (price + toGo[nextRow + e]! > most) continue;
         if (heated) price += heatPrice(state, p, d, e);
         const label = base + e;
         // Of two ways alike in price the one that came later has stood there less long.
@@ -170,13 +237,14 @@ function walk(state: State, task: Task, bench: Bench, terms: Terms): Plan | null
         }
         const w = waited[label]! + 1;
         if (e >= last[e]! || w > limit || e === hiE) continue;
-        let longer = price + (2 * w > most ? nearRate : waitRate);
+        let longer = price + (2 * w > mostWait ? nearRate : waitRate);
         if (longer >= at[label + 1]!) continue;
         const d = from[label]!;
         if (heated && (e === d || blockOf[e] !== blockOf[e - 1])) {
           longer += heatPrice(state, p, d, e + 1) - heatPrice(state, p, d, e);
         }
-        if (longer < at[label + 1]!) {
+        if (soft) longer += overFrom[e]! - overFrom[e + 1]!;
+        if (longer < at[label + 1]! && longer + toGo[nextRow + e + 1]! <= most) {
           at[label + 1] = longer;
           from[label + 1] = d;
           waited[label + 1] = w;
@@ -197,9 +265,10 @@ function walk(state: State, task: Task, bench: Bench, terms: Terms): Plan | null
   for (let e = lo[K]!; e <= hi[K]!; e++) {
     const label = best[K * D + e]!;
     if (label === Infinity) continue;
-    const price = label + outPrice(problem, task, e);
+    const price = label + outPrice(problem, task.spec, e);
     if (price < least) [least, out] = [price, e];
   }
+  if (least > most) out = NONE;
   const plan = out === NONE ? null : traceBack(problem, task, bench, terms, out);
   for (let d = lo0; d <= hi0; d++) best[first * D + d] = Infinity;
   return plan;
@@ -213,14 +282,6 @@ function fixedWhere(days: ArrayLike<number>, window: ArrayLike<number>, K: numbe
     put[k] = day === NONE ? window[k]! : day;
   }
   return put;
-}
-
-/** What a plan's stays would add in heat and set-point changes. */
-function heatOf(state: State, task: Task, plan: Plan): number {
-  let price = 0;
-  for (let k = task.first; k < task.stageCount; k++)
-    price += heatPrice(state, plan.places[k]!, plan.days[k]!, plan.days[k + 1]!);
-  return price;
 }
 
 /** Earliest day a batch that stands somewhere already can leave; NONE when never. */
@@ -269,7 +330,7 @@ function traceBack(problem: Problem, task: Task, bench: Bench, terms: Terms, out
   const move = instance.weights.move_perTray * spec.trays;
   let e = out;
   let p = bestPlace[K * D + e]!;
-  let price = outPrice(problem, task, out);
+  let price = outPrice(problem, task.spec, out);
   days[K] = e;
   for (let k = K - 1; k >= first; k--) {
     const label = ((k + 1) * P + p) * D + e;

@@ -1,6 +1,6 @@
 import { forecastStays, type SeasonBatchToPlan, type SeasonInstance } from './fromSeason.ts';
-import { freshTrack, addPlan, emptyState, outPrice, waitPrice, type Plan, type State } from './state.ts';
-import type { Problem, Task } from './problem.ts';
+import { freshTrack, addPlan, emptyState, waitPrice, type Plan, type State } from './state.ts';
+import { outPrice, type Problem, type Task } from './problem.ts';
 import { NONE } from './track.ts';
 
 /**
@@ -31,7 +31,7 @@ function presentPlan(state: State, task: Task, season: SeasonInstance, batch: Se
   const places = new Int16Array(task.stageCount).fill(NONE);
   const days = new Int16Array(task.stageCount + 1).fill(NONE);
   const waits = new Int16Array(task.stageCount);
-  let price = outPrice(problem, task, last.to);
+  let price = outPrice(problem, task.spec, last.to);
   used.forEach((stay, i) => {
     places[stay.stage] = stay.place;
     days[stay.stage] = stay.from;

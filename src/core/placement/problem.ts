@@ -1,12 +1,10 @@
-import type { BatchSpec, Instance, LevelSpec, StageSpec } from './instance.ts';
+import { TRIFLE_perTrayDay, type BatchSpec, type Instance, type LevelSpec, type StageSpec } from './instance.ts';
 import { gainsIn, makeTrack, NONE, refreshTrack, type Track } from './track.ts';
 
 /** Tray slots are counted in hundredths, so that half slots add up exactly. */
 export const SLOT_PARTS = 100;
 /** Widest run of days looked at for entering one stage. */
 const WIDEST_days = 84;
-/** Days of lateness looked at first. */
-const SOON_days = 2;
 
 /** A batch with its windows worked out. Index k runs over its stages; k = stages is the day it goes out. */
 export interface Task {
@@ -19,9 +17,11 @@ export interface Task {
   /** Days on which each stage may be entered. */
   readonly lo: Int16Array;
   readonly hi: Int16Array;
-  /** The same as hi for going out no more than a few days late, and the price of being later than that. */
-  readonly hiSoon: Int16Array;
-  readonly laterPrice: number;
+  /**
+   * The least that is still to pay when stage k is entered on a day, toGo[k x days + day]: lateness or earliness that cannot
+   * be helped any more, and moves that must come. Infinity when it can never go out.
+   */
+  readonly toGo: Float64Array;
 }
 
 /** An instance made ready for searching. */
@@ -145,9 +145,9 @@ function climatesOf({ places, days }: Instance): { climates: LevelSpec[]; climat
 }
 
 interface Reach {
-  /** Soonest day a stage entered on a day can be left, over all its places and set-points; NONE when it cannot. */
+  /** Soonest day a stage entered on a day can be left if each day had its best place and set-point; NONE when it cannot. */
   readonly soonest: Int16Array;
-  /** The same at the slowest place and set-point that still works. */
+  /** The same if each day had the slowest that still works; NONE when that is not known to end. */
   readonly latest: Int16Array;
 }
 
@@ -163,20 +163,22 @@ function reaches(problem: Problem): (stage: number) => Reach {
 
 function reachOf(problem: Problem, spec: StageSpec, stage: number): Reach {
   const { days, blocks, blockOf } = problem;
-  const soonest = new Int16Array(days + 1).fill(NONE);
-  const latest = new Int16Array(days + 1).fill(NONE);
   const row = new Uint8Array(blocks);
+  const most = new Float64Array(days).fill(NaN);
+  const least = new Float64Array(days).fill(NaN);
   for (const climate of new Set(spec.places.flatMap((p) => problem.climateOf[p]!))) {
-    const track = makeTrack([gainsOf(problem, stage, climate)], days);
-    refreshTrack(track, spec, row, 0, blockOf, days);
+    const gains = gainsOf(problem, stage, climate);
     for (let d = 0; d < days; d++) {
-      const e = track.end[d]!;
-      if (e === NONE) continue;
-      if (soonest[d] === NONE || e < soonest[d]!) soonest[d] = e;
-      if (e > latest[d]!) latest[d] = e;
+      const gain = gains[d]!;
+      if (!(most[d]! >= gain) && gain === gain) most[d] = gain;
+      if (!(least[d]! <= gain) && gain === gain) least[d] = gain;
     }
   }
-  return { soonest, latest };
+  const fast = makeTrack([most], days);
+  refreshTrack(fast, spec, row, 0, blockOf, days);
+  const slow = makeTrack([least], days);
+  refreshTrack(slow, spec, row, 0, blockOf, days);
+  return { soonest: fast.end, latest: slow.end };
 }
 
 function taskOf(problem: Problem, spec: BatchSpec, index: number, reach: (stage: number) => Reach): Task {
@@ -206,14 +208,6 @@ function taskOf(problem: Problem, spec: BatchSpec, index: number, reach: (stage:
     hi[k] = high;
     lo[k] = Math.min(high, Math.max(low, today));
   }
-  const hiSoon = hi.slice();
-  hiSoon[K] = Math.max(lo[K]!, Math.min(hi[K]!, clamp(spec.target + spec.after_days + SOON_days)));
-  for (let k = K - 1; k >= first; k--) {
-    const { soonest } = reach(spec.stages[k]!);
-    let high = hi[k]!;
-    while (high > lo[k]! && (soonest[high] === NONE || soonest[high]! > hiSoon[k + 1]!)) high--;
-    hiSoon[k] = high;
-  }
   if (spec.under && !spec.pinned) lo[first] = hi[first] = spec.under.day;
   return {
     index,
@@ -223,7 +217,57 @@ function taskOf(problem: Problem, spec: BatchSpec, index: number, reach: (stage:
     slots: Int32Array.from(spec.slots, (s) => Math.ceil(s * SLOT_PARTS - 1e-6)),
     lo,
     hi,
-    hiSoon,
-    laterPrice: weights.late_perTrayDay * spec.trays * spec.weight * (SOON_days + 1),
+    toGo: toGoOf(problem, spec, first, reach),
   };
+}
+
+/** See Task.toGo. */
+function toGoOf(problem: Problem, spec: BatchSpec, first: number, reach: (stage: number) => Reach): Float64Array {
+  const { days: D, instance } = problem;
+  const K = spec.stages.length;
+  const toGo = new Float64Array((K + 1) * D);
+  const windowEnd = spec.target + spec.after_days;
+  const windowStart = spec.target - spec.before_days;
+  const move = instance.weights.move_perTray * spec.trays;
+  // Soonest day out when stage k is entered on a day or later; latest when it is entered on a day or sooner.
+  const soon = new Float64Array(D).map((_, d) => d);
+  const late = soon.slice();
+  let moves = 0;
+  for (let k = K; k >= first; k--) {
+    if (k < K) {
+      const here = instance.stages[spec.stages[k]!]!;
+      const next = instance.stages[spec.stages[k + 1] ?? -1];
+      const under = spec.under?.at === k;
+      if (next && !under && !next.places.some((p) => here.places.includes(p))) moves += move;
+      const { soonest, latest } = reach(spec.stages[k]!);
+      const soonNext = soon.slice();
+      const lateNext = late.slice();
+      for (let d = 0; d < D; d++) {
+        const end = under ? d : soonest[d]!;
+        const last = under || latest[d] === NONE ? D - 1 : Math.min(D - 1, latest[d]! + here.mostWait_days);
+        soon[d] = end === NONE ? Infinity : soonNext[end]!;
+        late[d] = end === NONE ? -Infinity : lateNext[last]!;
+      }
+    }
+    for (let d = 0; d < D; d++) {
+      let least = moves;
+      if (soon[d] === Infinity) least = Infinity;
+      else if (soon[d]! > windowEnd) least += outPrice(problem, spec, soon[d]!);
+      else if (late[d]! < windowStart) least += outPrice(problem, spec, late[d]!);
+      toGo[k * D + d] = least;
+    }
+    for (let d = D - 2; d >= 0; d--) soon[d] = Math.min(soon[d]!, soon[d + 1]!);
+    for (let d = 1; d < D; d++) late[d] = Math.max(late[d]!, late[d - 1]!);
+  }
+  return toGo;
+}
+
+/** Price of going out on a day: late or early outside the window. */
+export function outPrice(problem: Problem, spec: BatchSpec, out: number): number {
+  const { weights } = problem.instance;
+  const late = out - (spec.target + spec.after_days);
+  if (late > 0) return weights.late_perTrayDay * spec.trays * spec.weight * late;
+  const early = spec.target - spec.before_days - out;
+  if (early > 0) return weights.early_perTrayDay * spec.trays * early;
+  return TRIFLE_perTrayDay * spec.trays * Math.abs(out - spec.target);
 }

@@ -1,4 +1,4 @@
-import { NEAR_OVER_AGE, TRIFLE_perTrayDay } from './instance.ts';
+import { NEAR_OVER_AGE } from './instance.ts';
 import { trackOf, type Problem, type Task } from './problem.ts';
 import { NONE, refreshTrack, type Track } from './track.ts';
 
@@ -28,6 +28,10 @@ export interface State {
   /** Stays that touch a place's block. */
   readonly count: Int16Array;
   readonly plans: (Plan | null)[];
+  /** Price of a slot part taken beyond the room there is, while plans are talked over; 0 = room is hard. */
+  overdrawn_perPart: number;
+  /** Slot parts x days taken beyond the room there is. */
+  over_partDays: number;
   heat: number;
   changes: number;
   prices: number;
@@ -53,6 +57,8 @@ export function emptyState(problem: Problem): State {
     free: problem.room.slice(),
     count: new Int16Array(P * blocks),
     plans: new Array<Plan | null>(problem.tasks.length).fill(null),
+    overdrawn_perPart: 0,
+    over_partDays: 0,
     heat: 0,
     changes: 0,
     prices: 0,
@@ -67,22 +73,11 @@ export function emptyState(problem: Problem): State {
 
 /** The whole price of a state, in the nursery's money. */
 export function costOf(state: State): number {
-  return state.heat + state.changes + state.prices + state.unplaced;
+  return state.heat + state.changes + state.prices + state.unplaced + state.overdrawn_perPart * state.over_partDays;
 }
 
 export function unplacedPrice(problem: Problem, task: Task): number {
   return problem.instance.weights.unplaced_perTray * task.spec.trays * task.spec.weight;
-}
-
-/** Price of going out on a day: late or early outside the window. */
-export function outPrice(problem: Problem, task: Task, out: number): number {
-  const { weights } = problem.instance;
-  const { spec } = task;
-  const late = out - (spec.target + spec.after_days);
-  if (late > 0) return weights.late_perTrayDay * spec.trays * spec.weight * late;
-  const early = spec.target - spec.before_days - out;
-  if (early > 0) return weights.early_perTrayDay * spec.trays * early;
-  return TRIFLE_perTrayDay * spec.trays * Math.abs(out - spec.target);
 }
 
 /** Price of the nth day of waiting in a stage that may wait so many. */
@@ -136,7 +131,15 @@ function occupy(state: State, task: Task, plan: Plan, sign: 1 | -1): void {
     const p = plan.places[k]!;
     const slots = sign * task.slots[k]!;
     const base = p * D;
-    for (let d = from; d < to; d++) free[base + d]! -= slots;
+    let over = 0;
+    for (let d = base + from; d < base + to; d++) {
+      const was = free[d]!;
+      const is = was - slots;
+      free[d] = is;
+      if (is < 0) over -= is;
+      if (was < 0) over += was;
+    }
+    state.over_partDays += over;
     const last = blockOf[to - 1]!;
     for (let b = blockOf[from]!; b <= last; b++) {
       const at = p * B + b;

@@ -260,10 +260,7 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
             value={planning.report.done_frac}
             aria-label="Planning"
           />
-          <span className="text-ink2">
-            {planning.report.words}
-            {planning.report.cost > 0 && `, cost so far ${Math.round(planning.report.cost)}`}
-          </span>
+          <span className="text-ink2">{planning.report.words}</span>
         </div>
       )}
       <Said message={message} />

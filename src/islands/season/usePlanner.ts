@@ -38,7 +38,7 @@ export function usePlanner(house: HouseData, batches: readonly SeasonBatch[]): P
     (options: Pick<PlanRequest, 'look' | 'only' | 'setPoints'>) => {
       run.current?.stop();
       setTrouble('');
-      setReport({ done_frac: 0, words: 'laying out', cost: 0 });
+      setReport({ done_frac: 0, words: 'laying out' });
       const mine = runPlan({ house, batches, seed: seed.current++, ...options }, (next) => {
         if (run.current === mine) setReport(next);
       });
