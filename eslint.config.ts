@@ -82,7 +82,7 @@ export default tseslint.config(
       ],
       'no-restricted-imports': [
         'error',
-        { patterns: [{ regex: '^[^.]', message: 'The core imports only the core.' }] },
+        { patterns: [{ regex: '^(?!ml-levenberg-marquardt$)[^.]', message: 'The core imports only the core.' }] },
       ],
     },
   },

@@ -1,0 +1,155 @@
+import { readFileSync } from 'node:fs';
+import { parseArgs } from 'node:util';
+import { cropsFromLibrary } from '../src/contracts/cropLibrary.ts';
+import { dailyLight_mol_m2, photothermalRatio, USUAL_LIGHT } from '../src/core/climate/light.ts';
+import { dayLength_h, extraterrestrial_MJ_m2 } from '../src/core/climate/sun.ts';
+import { daysToEmerge, emergenceShare_frac, germinationRate } from '../src/core/germination/germinationRate.ts';
+import { hillFit } from '../src/core/germination/hillFit.ts';
+import { countFault, indices, type Count } from '../src/core/germination/indices.ts';
+import { ALL_UP_PROGRESS, FIRST_UP_PROGRESS } from '../src/core/germination/spread.ts';
+import type { Crop } from '../src/core/model.ts';
+import { seedsToSow } from '../src/core/quantities/seedsToSow.ts';
+
+/** npm run calc -- COMMAND [options]: the core's arithmetic on the command line, as JSON with units, because and source. */
+const USAGE = `Commands:
+  emergence --crop NAME --temp C            days to first, half and nine tenths up
+  indices   --counts 0,0,3,7 --seeds N      measures of a count series, one count a day from day 1 (or --days 2,3,5,8)
+  seeds     --want N --germ 0.85 [--confidence 0.9] [--field 1] [--losses 0] [--culls 0] [--percell 1] [--teased 0]
+  light     --latitude DEG --day 1..366 [--sunshine 0.35] [--cover 0.6] [--ppfd 0] [--hours 0] [--mean C --base C]`;
+
+class Wrong extends Error {}
+const { values, positionals } = readArgs();
+
+function readArgs() {
+  const text = { type: 'string' } as const;
+  try {
+    return parseArgs({
+      allowPositionals: true,
+      options: {
+        json: { type: 'boolean' }, crop: text, temp: text, counts: text, days: text, seeds: text, want: text, germ: text,
+        confidence: text, field: text, losses: text, culls: text, percell: text, teased: text, latitude: text, day: text,
+        sunshine: text, cover: text, ppfd: text, hours: text, mean: text, base: text,
+      },
+    }); // prettier-ignore
+  } catch (error) {
+    return fail((error as Error).message);
+  }
+}
+
+function fail(message: string): never {
+  process.stderr.write(`${message}\n\n${USAGE}\n`);
+  process.exit(2);
+}
+
+function figure(name: keyof typeof values, usual?: number): number {
+  const given = values[name];
+  if (given === undefined && usual !== undefined) return usual;
+  const n = Number(given);
+  if (given === undefined || given === '' || !Number.isFinite(n)) throw new Wrong(`--${name} needs a figure`);
+  return n;
+}
+
+function cropNamed(name: string | undefined): Crop {
+  const read = (file: string) => readFileSync(new URL(`../src/stores/${file}.csv`, import.meta.url), 'utf8');
+  const crops = cropsFromLibrary({
+    crops: read('crops'),
+    routes: read('crop-routes'),
+    emergenceDays: read('emergence-days'),
+    emergencePercent: read('emergence-percent'),
+  });
+  const crop = crops.find((c) => c.name.toLowerCase() === (name ?? '').toLowerCase());
+  if (!crop) throw new Wrong(`--crop needs one of: ${crops.map((c) => c.name).join(', ')}`);
+  return crop;
+}
+
+function emergence(): object {
+  const crop = cropNamed(values.crop);
+  const temperature_C = figure('temp');
+  const half_days = daysToEmerge(germinationRate(crop), temperature_C);
+  const tabled = crop.emergence.filter((p) => typeof p.days === 'number').length >= 2;
+  return {
+    crop: crop.name,
+    temperature_C,
+    half_days,
+    first_days: half_days === null ? null : half_days * FIRST_UP_PROGRESS,
+    nineTenths_days: half_days === null ? null : half_days * ALL_UP_PROGRESS,
+    shareOfBest_frac: emergenceShare_frac(crop.emergence, temperature_C),
+    because: tabled
+      ? 'monotone cubic of 1/days through the table of days at constant temperatures (Fritsch & Carlson 1980); spread log-normal, sigma 0.2 common practice'
+      : 'cardinal temperatures: (T - Tb) / theta50 up to the best, falling to 0 at the ceiling; spread log-normal, sigma 0.2 common practice',
+    source: tabled ? crop.source : `Garcia-Huidobro, Monteith & Squire 1982, J. Exp. Bot. 33; figures: ${crop.source}`,
+  };
+}
+
+function series(): object {
+  const ups = (values.counts ?? '').split(',').filter(Boolean).map(Number);
+  if (ups.length === 0 || ups.some((n) => !Number.isFinite(n))) throw new Wrong('--counts needs figures: 0,0,3,7');
+  const days = values.days?.split(',').map(Number) ?? ups.map((_, i) => i + 1);
+  if (days.length !== ups.length) throw new Wrong(`--days has ${days.length} figures, --counts ${ups.length}`);
+  const counts = ups.map((up, i): Count => ({ day: days[i]!, up }));
+  const seeds = figure('seeds');
+  const fault = countFault(counts, seeds);
+  if (fault) throw new Wrong(`count ${fault.at + 1}: ${fault.reason}`);
+  return {
+    ...indices(counts, seeds),
+    hill: hillFit(counts, seeds),
+    because:
+      'days after sowing; t50 straight between counts; the curve is y0 + a t^b / (c^b + t^b), percent of seeds sown',
+    source:
+      'Coolbear et al. 1984; Farooq et al. 2005; Maguire 1962; Timson 1965; Primack 1980; Wilson 1927; El-Kassaby et al. 2008',
+  };
+}
+
+function seeds(): object {
+  const question = {
+    plantsWanted: figure('want'),
+    confidence: figure('confidence', 0.9),
+    germination_frac: figure('germ'),
+    field_frac: figure('field', 1),
+    loss_frac: figure('losses', 0),
+    cull_frac: figure('culls', 0),
+    seedsPerCell: figure('percell', 1),
+    teased_frac: figure('teased', 0),
+  };
+  const answer = seedsToSow(question);
+  return {
+    ...question,
+    answer: answer && { ...answer, chances: undefined, from: undefined },
+    because: 'fewest cells with which the chance of at least so many good plants reaches the confidence',
+    source:
+      'binomial through germination, field, losses and culls; beyond 1,200 seeds with several to a cell, the normal curve',
+  };
+}
+
+function light(): object {
+  const latitude_deg = figure('latitude');
+  const dayOfYear = figure('day');
+  const light_mol_m2 = dailyLight_mol_m2({
+    latitude_deg,
+    dayOfYear,
+    sunshine_frac: figure('sunshine', USUAL_LIGHT.sunshine_frac),
+    cover_frac: figure('cover', USUAL_LIGHT.cover_frac),
+    lamps_umol_m2_s: figure('ppfd', 0),
+    lamps_h: figure('hours', 0),
+  });
+  const warm = values.mean !== undefined && values.base !== undefined;
+  return {
+    dayLength_h: dayLength_h(latitude_deg, dayOfYear),
+    extraterrestrial_MJ_m2: extraterrestrial_MJ_m2(latitude_deg, dayOfYear),
+    light_mol_m2,
+    photothermalRatio_mol_m2_degreeDay: warm ? photothermalRatio(light_mol_m2, figure('mean'), figure('base')) : null,
+    because:
+      'sun above the air, a quarter of it and half the share of sunshine through the sky, 45% of that usable light, 4.57 micromol per J; lamps PPFD x hours x 0.0036',
+    source: 'FAO Irrigation and Drainage Paper 56 eq. 21-25, 34, 35; Thimijan & Heins 1983; Liu & Heins 1997',
+  };
+}
+
+const COMMANDS: Readonly<Record<string, () => object>> = { emergence, indices: series, seeds, light };
+const command = COMMANDS[positionals[0] ?? ''];
+if (!command) fail(positionals[0] ? `There is no command ${positionals[0]}.` : 'Say what to work out.');
+try {
+  process.stdout.write(`${JSON.stringify(command(), null, values.json ? 0 : 2)}\n`);
+} catch (error) {
+  if (error instanceof Wrong || error instanceof RangeError) fail(error.message);
+  throw error;
+}

@@ -1,0 +1,46 @@
+import { requireRange } from '../numerics/guard.ts';
+import { solar_MJ_m2 } from './sun.ts';
+
+/** Mol of photons plants can use in a megajoule of sunlight. @source Thimijan & Heins 1983, HortScience 18, 818-822: 45% of the energy, 4.57 micromol per J */
+const MOL_PER_MJ = 0.45 * 4.57;
+
+/** Where trays stand and what shines on them. */
+export interface LightAt {
+  readonly latitude_deg: number;
+  readonly dayOfYear: number;
+  /** Share of possible sunshine, 0 to 1. */
+  readonly sunshine_frac: number;
+  /** Share of daylight that comes through the cover; 0 in a dark chamber. */
+  readonly cover_frac: number;
+  /** Lamps: micromol per square metre and second over the trays, and hours a day. */
+  readonly lamps_umol_m2_s: number;
+  readonly lamps_h: number;
+}
+
+/**
+ * Daily light integral, mol per square metre and day: sun through the cover, and lamps (PPFD x hours x 0.0036).
+ * @throws RangeError for shares and hours out of bounds
+ */
+export function dailyLight_mol_m2(at: LightAt): number {
+  requireRange('share of light through the cover', at.cover_frac, 0, 1);
+  requireRange('hours of lamps', at.lamps_h, 0, 24);
+  requireRange('lamps, micromol per m2 and s', at.lamps_umol_m2_s, 0, 3000);
+  const sun = solar_MJ_m2(at.latitude_deg, at.dayOfYear, at.sunshine_frac) * MOL_PER_MJ * at.cover_frac;
+  return sun + at.lamps_umol_m2_s * at.lamps_h * 0.0036;
+}
+
+/**
+ * Photothermal ratio, mol per square metre and degree-day: light over warmth above the base. Low = leggy.
+ * @returns null when it is too cold to grow
+ * @source Liu & Heins 1997, HortScience 32, 497; the ratio as light integral over thermal time above base
+ */
+export function photothermalRatio(light_mol_m2: number, mean_C: number, base_C: number): number | null {
+  const warm = mean_C - base_C;
+  return warm > 0 ? light_mol_m2 / warm : null;
+}
+
+/** Below this ratio seedlings stretch. Common practice, no source. */
+export const LEGGY_RATIO = 0.3;
+
+/** Light of a place when nothing is measured. Common practice, no source. */
+export const USUAL_LIGHT = { sunshine_frac: 0.35, cover_frac: 0.6, lamps_umol_m2_s: 150, lamps_h: 14 } as const;
