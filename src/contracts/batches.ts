@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import { EVENT_KINDS } from '../core/batch/event.ts';
+import { FAILURES } from '../core/batch/failures.ts';
+import { offHeatInput } from './books.ts';
 import { figure, freeText, isoDay, recordId, version, wholeNumber } from './fields.ts';
 
 export const places = z.strictObject({
@@ -44,6 +46,7 @@ export const batchInput = z.strictObject({
     .nullable()
     .optional(),
   steps: plannedSteps.optional(),
+  offHeat: offHeatInput.nullable().optional(),
 });
 export type BatchInput = z.infer<typeof batchInput>;
 
@@ -68,6 +71,7 @@ export const eventInput = z.strictObject({
   note: freeText('note', 2000),
   cause: freeText('cause', 120),
   correctsId: recordId('line corrected').nullable().default(null),
+  tray: wholeNumber('tray', 1, 2000).nullable().default(null),
 });
 export type EventInput = z.infer<typeof eventInput>;
 
@@ -88,3 +92,11 @@ export const importInput = z.strictObject({
   idempotencyKey: idempotencyKey.optional(),
 });
 export type ImportInput = z.infer<typeof importInput>;
+
+export const sowAgainInput = z.strictObject({
+  idempotencyKey,
+  cause: z.enum(FAILURES, { error: `cause: one of ${FAILURES.join(', ')}` }),
+  /** Whether the old tray is given up. */
+  endOld: z.boolean(),
+});
+export type SowAgainInput = z.infer<typeof sowAgainInput>;

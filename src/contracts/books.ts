@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import { dayFromIso, weekdayOf } from '../core/calendar/dayNumber.ts';
+import { countFault } from '../core/germination/indices.ts';
+import { TREATMENTS } from './records.ts';
 import {
   figure,
   freeText,
@@ -45,6 +47,7 @@ export const cropInput = z
     plantNightMin_C: temperature_C('nights to plant in'),
     weeksFromLastFrost: figure('weeks from last frost', -20, 20),
     source: freeText('source', 400),
+    seedBalls: z.boolean().optional(),
   })
   .superRefine((crop, ctx) => {
     const rising: [keyof typeof crop, keyof typeof crop, string][] = [
@@ -92,13 +95,40 @@ export const varietyInput = z.strictObject({
 });
 export type VarietyInput = z.infer<typeof varietyInput>;
 
+/** A germination test; counts are in all, by days after it was laid out, and do not fall. */
+export const lotTest = z
+  .strictObject({
+    on: isoDay('day of the test'),
+    method: shortText('how it was tested', 60),
+    seeds: wholeNumber('seeds laid out', 1, 100_000),
+    counts: z
+      .array(z.strictObject({ day: wholeNumber('day', 0, 200), up: wholeNumber('up', 0, 100_000) }))
+      .min(1, { error: 'counts: one at least' })
+      .max(60, { error: 'counts: at most 60' }),
+  })
+  .superRefine((test, ctx) => {
+    const fault = countFault(test.counts, test.seeds);
+    if (fault) ctx.addIssue({ code: 'custom', path: ['counts', fault.at, 'up'], message: fault.reason });
+  });
+
 export const lotInput = z.strictObject({
   varietyId: recordId('variety'),
   code: shortText('lot number', 60),
   receivedOn: isoDay('received').nullable(),
-  germination_percent: figure('germination', 0, 100).nullable(),
+  germination_percent: figure('germination', 0, 300).nullable(),
   testedOn: isoDay('tested').nullable(),
   seeds_count: wholeNumber('seeds', 0, 100_000_000).nullable(),
+  thousandSeed_g: figure('weight of a thousand seeds', 0.001, 5000).nullable().default(null),
+  weight_g: figure('weight in hand', 0, 1_000_000).nullable().default(null),
+  packet_seeds: wholeNumber('seeds to a packet', 1, 10_000_000).nullable().default(null),
+  packet_price: figure('price of a packet', 0, 100_000).nullable().default(null),
+  light: z.enum(['light', 'dark', 'neutral']).nullable().default(null),
+  depth_mm: figure('depth', 0, 200).nullable().default(null),
+  treatment: z.enum(TREATMENTS).default('none'),
+  storage_C: temperature_C('store').nullable().default(null),
+  moisture_percent: figure('seed moisture', 2, 25).nullable().default(null),
+  tests: z.array(lotTest).max(60, { error: 'tests: at most 60' }).default([]),
+  note: freeText('note', 500),
 });
 export type LotInput = z.infer<typeof lotInput>;
 
@@ -281,6 +311,8 @@ export const nurseryInput = z.strictObject({
   coolSchool: z.enum(['none', 'gentle', 'same']).optional(),
   coolMost_C: temperature_C('most for cool crops').optional(),
   weights: weightsInput.optional(),
+  learning: z.boolean().optional(),
+  offHeatCool: offHeatInput.nullable().optional(),
 });
 export type NurseryInput = z.infer<typeof nurseryInput>;
 

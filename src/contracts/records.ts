@@ -1,5 +1,5 @@
 import type { EventKind, SplitSnapshot } from '../core/batch/event.ts';
-import type { BatchPlan, Container, Crop, OffHeatRule, Place } from '../core/model.ts';
+import type { BatchPlan, Container, Crop, OffHeatRule, Place, SeedLight } from '../core/model.ts';
 import type { CoolSchool } from '../core/placement/coolCap.ts';
 import type { Weights } from '../core/placement/instance.ts';
 import type { MonthNormal } from '../core/schedule/outsideClimate.ts';
@@ -27,6 +27,10 @@ export interface NurseryRecord {
   readonly coolSchool: CoolSchool;
   readonly coolMost_C: number;
   readonly weights: Weights;
+  /** Whether plans go by the house's own times to come up. */
+  readonly learning: boolean;
+  /** Rule off the heat for cool crops, where it is another than the house's. */
+  readonly offHeatCool: OffHeatRule | null;
   /** null: the machine's clock. */
   readonly demoClock: DemoClock | null;
 }
@@ -62,6 +66,30 @@ export interface LotRecord {
   readonly germination_percent: number | null;
   readonly testedOn: number | null;
   readonly seeds_count: number | null;
+  readonly thousandSeed_g: number | null;
+  readonly weight_g: number | null;
+  readonly packet_seeds: number | null;
+  readonly packet_price: number | null;
+  /** Where the lot wants other light or depth than its crop. */
+  readonly light: SeedLight | null;
+  readonly depth_mm: number | null;
+  readonly treatment: SeedTreatment;
+  readonly storage_C: number | null;
+  readonly moisture_percent: number | null;
+  /** Germination tests, the oldest first. */
+  readonly tests: readonly LotTest<number>[];
+  readonly note: string;
+}
+
+export const TREATMENTS = ['none', 'primed', 'pelleted', 'coated', 'dressed'] as const;
+export type SeedTreatment = (typeof TREATMENTS)[number];
+
+/** A germination test: so many seeds laid out, so many up on the last of the days counted. */
+export interface LotTest<Day> {
+  readonly on: Day;
+  readonly method: string;
+  readonly seeds: number;
+  readonly counts: readonly { readonly day: number; readonly up: number }[];
 }
 
 export interface BatchRecord {
@@ -80,6 +108,8 @@ export interface BatchRecord {
   readonly pinned: boolean;
   /** Batches made in one step (a succession, an insurance pair) carry the same number. */
   readonly familyId: number | null;
+  /** The batch it was sown again for. */
+  readonly resownFromId: number | null;
 }
 
 export interface EventRecord {
@@ -93,5 +123,7 @@ export interface EventRecord {
   readonly cause: string;
   readonly correctsId: number | null;
   readonly snapshot: SplitSnapshot | null;
+  /** Tray counted by itself, 1 up; null = the whole batch. */
+  readonly tray: number | null;
   readonly recordedAt_ms: number;
 }

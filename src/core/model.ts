@@ -57,6 +57,10 @@ export interface Crop {
   readonly plantNightMin_C: number;
   readonly weeksFromLastFrost: number;
   readonly source: string;
+  /** Sown as balls of several seeds: a test may be over 100%. */
+  readonly seedBalls?: boolean;
+  /** Rule off the heat for the crop's group, where it is another than the house's. */
+  readonly offHeat?: OffHeatRule | null;
 }
 
 export type PlaceKind = 'dark-chamber' | 'lit-chamber' | 'bench' | 'house' | 'frame' | 'ground';
@@ -157,6 +161,8 @@ export interface BatchPlan {
   readonly joins?: JoinsAt | null;
   /** Growth at which it is to go out, as a share of the usual: below 1 young, above 1 large. */
   readonly age_frac?: number;
+  /** Rule off the heat of this batch alone. */
+  readonly offHeat?: OffHeatRule | null;
 }
 
 export type WorkKey = 'sow' | 'off-heat' | 'pot' | 'space' | 'harden' | 'plant';

@@ -17,6 +17,7 @@ export interface NewBatch {
   readonly splitFromId: number | null;
   readonly pinned?: boolean;
   readonly familyId?: number | null;
+  readonly resownFromId?: number | null;
 }
 
 /** A line to be written to the log. */
@@ -30,6 +31,7 @@ export interface NewEvent {
   readonly cause: string;
   readonly correctsId: number | null;
   readonly snapshot: SplitSnapshot | null;
+  readonly tray?: number | null;
   readonly idempotencyKey: string;
   readonly requestHash: string;
   /** Epoch ms by the application's clock. */
@@ -59,6 +61,7 @@ export async function insertBatch(db: Sequelize, batch: NewBatch, transaction: T
       splitFromId: batch.splitFromId,
       pinned: batch.pinned ?? false,
       familyId: batch.familyId ?? null,
+      resownFromId: batch.resownFromId ?? null,
     },
     { transaction },
   );
@@ -100,6 +103,7 @@ export async function insertEvent(event: NewEvent, transaction: Transaction): Pr
   const row = await BatchEventModel.create(
     {
       ...event,
+      tray: event.tray ?? null,
       day: isoFromDay(event.day),
       recordedAt: new Date(event.recordedAt_ms),
     },
@@ -150,6 +154,7 @@ function planColumns(plan: BatchPlan) {
     after_days: plan.after_days ?? USUAL_WINDOW.after_days,
     weight: plan.weight ?? 1,
     age_frac: plan.age_frac ?? 1,
+    offHeat: plan.offHeat ?? null,
     joins: plan.joins ? { stage: plan.joins.stage, on: isoFromDay(plan.joins.on) } : null,
   };
 }

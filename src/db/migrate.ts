@@ -4,6 +4,7 @@ import * as books from './migrations/001-books.ts';
 import * as batches from './migrations/002-batches.ts';
 import * as imports from './migrations/003-imports-and-feed.ts';
 import * as plans from './migrations/004-places-and-plans.ts';
+import * as seed from './migrations/005-seed-and-counts.ts';
 
 interface Step {
   up(db: Sequelize): Promise<void>;
@@ -15,6 +16,7 @@ const STEPS: readonly [string, Step][] = [
   ['002-batches', batches],
   ['003-imports-and-feed', imports],
   ['004-places-and-plans', plans],
+  ['005-seed-and-counts', seed],
 ];
 
 export const MIGRATION_NAMES = STEPS.map(([name]) => name);

@@ -22,7 +22,7 @@ import type {
 import type { CoolSchool } from '../core/placement/coolCap.ts';
 import type { Weights } from '../core/placement/instance.ts';
 import type { MonthNormal } from '../core/schedule/outsideClimate.ts';
-import type { DemoClock } from '../contracts/records.ts';
+import type { DemoClock, LotTest, SeedTreatment } from '../contracts/records.ts';
 
 type Columns<M extends Model> = Record<keyof InferAttributes<M>, ModelAttributeColumnOptions>;
 
@@ -61,6 +61,8 @@ export class NurseryModel extends Model<InferAttributes<NurseryModel>, InferCrea
   declare weights: CreationOptional<Partial<Weights>>;
   declare demoClock: DemoClock | null;
   declare feedKey: CreationOptional<string>;
+  declare learning: CreationOptional<boolean>;
+  declare offHeatCool: CreationOptional<OffHeatRule | null>;
 }
 
 export class CropModel extends Model<InferAttributes<CropModel>, InferCreationAttributes<CropModel>> {
@@ -91,6 +93,7 @@ export class CropModel extends Model<InferAttributes<CropModel>, InferCreationAt
   declare plantNightMin_C: number;
   declare weeksFromLastFrost: number;
   declare source: string;
+  declare seedBalls: CreationOptional<boolean>;
 }
 
 export class VarietyModel extends Model<InferAttributes<VarietyModel>, InferCreationAttributes<VarietyModel>> {
@@ -110,6 +113,17 @@ export class LotModel extends Model<InferAttributes<LotModel>, InferCreationAttr
   declare germination_percent: number | null;
   declare testedOn: string | null;
   declare seeds_count: number | null;
+  declare thousandSeed_g: CreationOptional<number | null>;
+  declare weight_g: CreationOptional<number | null>;
+  declare packet_seeds: CreationOptional<number | null>;
+  declare packet_price: CreationOptional<number | null>;
+  declare light: CreationOptional<Crop['light'] | null>;
+  declare depth_mm: CreationOptional<number | null>;
+  declare treatment: CreationOptional<SeedTreatment>;
+  declare storage_C: CreationOptional<number | null>;
+  declare moisture_percent: CreationOptional<number | null>;
+  declare tests: CreationOptional<LotTest<string>[]>;
+  declare note: CreationOptional<string>;
 }
 
 export class PlaceModel extends Model<InferAttributes<PlaceModel>, InferCreationAttributes<PlaceModel>> {
@@ -184,6 +198,8 @@ export class BatchModel extends Model<InferAttributes<BatchModel>, InferCreation
   declare pinned: CreationOptional<boolean>;
   declare joins: CreationOptional<{ stage: JoinsAt['stage']; on: string } | null>;
   declare familyId: CreationOptional<number | null>;
+  declare offHeat: CreationOptional<OffHeatRule | null>;
+  declare resownFromId: CreationOptional<number | null>;
 }
 
 export class BatchEventModel extends Model<InferAttributes<BatchEventModel>, InferCreationAttributes<BatchEventModel>> {
@@ -197,6 +213,7 @@ export class BatchEventModel extends Model<InferAttributes<BatchEventModel>, Inf
   declare cause: string;
   declare correctsId: number | null;
   declare snapshot: SplitSnapshot | null;
+  declare tray: CreationOptional<number | null>;
   declare recordedAt: CreationOptional<Date>;
   declare idempotencyKey: string;
   declare requestHash: string;
@@ -231,6 +248,8 @@ export function defineModels(sequelize: Sequelize): void {
     weights: { ...json('weights'), defaultValue: {} },
     demoClock: json('demo_clock', true),
     feedKey: { ...text('feed_key'), defaultValue: DataTypes.UUIDV4 },
+    learning: { ...flag('learning'), defaultValue: true },
+    offHeatCool: json('off_heat_cool', true),
   };
   NurseryModel.init(nursery, on('nursery'));
 
@@ -262,6 +281,7 @@ export function defineModels(sequelize: Sequelize): void {
     plantNightMin_C: figure('plant_night_min_c'),
     weeksFromLastFrost: figure('weeks_from_last_frost'),
     source: text('source'),
+    seedBalls: { ...flag('seed_balls'), defaultValue: false },
   };
   CropModel.init(crops, on('crops'));
 
@@ -283,6 +303,17 @@ export function defineModels(sequelize: Sequelize): void {
     germination_percent: figure('germination_percent', true),
     testedOn: day('tested_on', true),
     seeds_count: whole('seeds_count', true),
+    thousandSeed_g: figure('thousand_seed_g', true),
+    weight_g: figure('weight_g', true),
+    packet_seeds: whole('packet_seeds', true),
+    packet_price: figure('packet_price', true),
+    light: { ...text('light'), allowNull: true },
+    depth_mm: figure('depth_mm', true),
+    treatment: { ...text('treatment'), defaultValue: 'none' },
+    storage_C: figure('storage_c', true),
+    moisture_percent: figure('moisture_percent', true),
+    tests: { ...json('tests'), defaultValue: [] },
+    note: { ...text('note'), defaultValue: '' },
   };
   LotModel.init(lots, on('lots'));
 
@@ -356,6 +387,8 @@ export function defineModels(sequelize: Sequelize): void {
     pinned: { ...flag('pinned'), defaultValue: false },
     joins: json('joins', true),
     familyId: whole('family_id', true),
+    offHeat: json('off_heat', true),
+    resownFromId: whole('resown_from_id', true),
   };
   BatchModel.init(batches, on('batches'));
 
@@ -370,6 +403,7 @@ export function defineModels(sequelize: Sequelize): void {
     cause: text('cause'),
     correctsId: whole('corrects_id', true),
     snapshot: json('snapshot', true),
+    tray: whole('tray', true),
     recordedAt: {
       ...column(DataTypes.DATE, 'recorded_at'),
       defaultValue: DataTypes.NOW,

@@ -79,12 +79,14 @@ export async function readWorld(db: Sequelize, known: World | null = null): Prom
       revision,
       nursery: { ...plainNursery, weights: { ...USUAL_WEIGHTS, ...plainNursery.weights } },
       feedKey,
-      crops,
+      // The rule for the group goes with each crop.
+      crops: crops.map((crop) => ({ ...crop, offHeat: crop.group === 'cool' ? plainNursery.offHeatCool : null })),
       varieties,
       lots: lots.map((lot) => ({
         ...lot,
         receivedOn: dayOrNull(lot.receivedOn),
         testedOn: dayOrNull(lot.testedOn),
+        tests: lot.tests.map((test) => ({ ...test, on: requireDay(test.on) })),
       })),
       places: places.map((place) => ({
         ...place,
@@ -132,7 +134,7 @@ export async function readEvents(
   afterId = 0,
 ): Promise<EventRecord[]> {
   const [rows] = await db.query(
-    `SELECT id, batch_id, kind, on_day::text AS on_day, count, place_id, note, cause, corrects_id, snapshot,
+    `SELECT id, batch_id, kind, on_day::text AS on_day, count, place_id, note, cause, corrects_id, snapshot, tray,
        extract(epoch FROM recorded_at) * 1000 AS recorded_ms
      FROM batch_events WHERE ($1::integer IS NULL OR batch_id = $1) AND id > $2 ORDER BY id`,
     { bind: [batchId, afterId], transaction },
@@ -148,6 +150,7 @@ export async function readEvents(
     cause: row.cause,
     correctsId: row.corrects_id,
     snapshot: row.snapshot,
+    tray: row.tray,
     recordedAt_ms: Number(row.recorded_ms),
   }));
 }
@@ -163,6 +166,7 @@ interface EventRow {
   cause: string;
   corrects_id: number | null;
   snapshot: EventRecord['snapshot'];
+  tray: number | null;
   recorded_ms: string;
 }
 
@@ -195,12 +199,14 @@ export function batchRecord(row: BatchModel): BatchRecord {
       after_days: row.after_days,
       weight: row.weight,
       age_frac: row.age_frac,
+      offHeat: row.offHeat,
       joins: row.joins && { stage: row.joins.stage, on: requireDay(row.joins.on) },
     },
     note: row.note,
     splitFromId: row.splitFromId,
     pinned: row.pinned,
     familyId: row.familyId,
+    resownFromId: row.resownFromId,
   };
 }
 

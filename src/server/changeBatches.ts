@@ -53,6 +53,7 @@ const MOVING = [
   'potContainerId',
   'joins',
   'age_frac',
+  'offHeat',
 ] as const;
 
 /** What became of a log post: written now, or written before under the same key. */
@@ -89,6 +90,7 @@ export async function logEvent(batchId: number, input: EventInput): Promise<Logg
       cause: input.cause,
       correctsId: input.correctsId,
       snapshot: null,
+      tray: input.tray,
       idempotencyKey: input.idempotencyKey,
       requestHash,
       recordedAt_ms: now.instant_ms,
@@ -283,6 +285,7 @@ export function batchInputOf(batch: BatchRecord): BatchInput {
     age_frac: batch.plan.age_frac ?? 1,
     pinned: batch.pinned,
     joins: batch.plan.joins ? { stage: batch.plan.joins.stage, on: isoFromDay(batch.plan.joins.on) } : null,
+    offHeat: batch.plan.offHeat ?? null,
     steps: Object.fromEntries(Object.entries(batch.plan.steps ?? {}).map(([key, day]) => [key, isoFromDay(day)])),
   };
 }
@@ -302,6 +305,7 @@ export function newBatch(input: BatchInput) {
     after_days: input.after_days ?? USUAL_WINDOW.after_days,
     weight: input.weight ?? 1,
     age_frac: input.age_frac ?? 1,
+    offHeat: input.offHeat ?? null,
     joins: input.joins ? { stage: input.joins.stage, on: requireDay(input.joins.on) } : null,
   };
   const { cropId, varietyId, lotId, note } = input;
@@ -336,6 +340,7 @@ function describeChange(before: BatchInput, after: BatchInput): string {
       places: JSON.stringify(input.places),
       steps: JSON.stringify(input.steps ?? {}),
       joins: JSON.stringify(input.joins ?? null),
+      offHeat: JSON.stringify(input.offHeat ?? null),
     }) as Record<string, unknown>;
   const [b, a] = [flat(before), flat(after)];
   const WORDS: Record<string, string> = {
@@ -353,6 +358,7 @@ function describeChange(before: BatchInput, after: BatchInput): string {
     weight: 'how much it matters',
     age_frac: 'size at planting out',
     joins: 'plugs bought in',
+    offHeat: 'rule off the heat',
   };
   return Object.keys(a)
     .filter((key) => a[key] !== b[key])

@@ -20,7 +20,7 @@ export function houseData(season: Season, cropIds: ReadonlySet<number> | null): 
     coolSchool: world.nursery.coolSchool,
     coolMost_C: world.nursery.coolMost_C,
     weights: world.nursery.weights,
-    crops: world.crops.filter((crop) => cropIds === null || cropIds.has(crop.id)).map(plain),
+    crops: season.crops.filter((crop) => cropIds === null || cropIds.has(crop.id)).map(plain),
     varieties: cropIds === null ? world.varieties.map(({ id, cropId, name }) => ({ id, cropId, name })) : [],
     lots: cropIds === null ? world.lots.map(({ id, varietyId, code }) => ({ id, varietyId, code })) : [],
     places: world.places,

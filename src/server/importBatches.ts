@@ -210,7 +210,7 @@ function firstOf(world: World, test: (container: World['containers'][number]) =>
 
 function lineOf(line: number, input: BatchInput, season: Season): ImportLine {
   const { world, now, tables } = season;
-  const crop = world.crops.find((c) => c.id === input.cropId)!;
+  const crop = season.crops.find((c) => c.id === input.cropId)!;
   const { plan } = newBatch(input);
   const ahead = outlook({ crop, plan, offHeat: world.nursery.offHeat, tables }, world.nursery, now.today);
   const sow = ahead.plan.kind === 'chain' ? milestoneOf(ahead.plan, 'sow')! : null;

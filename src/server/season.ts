@@ -3,11 +3,12 @@ import { reduceLog, type BatchState } from '../core/batch/reduce.ts';
 import { roundOf, workOf, type Job } from '../core/round/work.ts';
 import { climateStart } from '../core/schedule/placeClimate.ts';
 import { seasonTables, type SeasonTables } from '../core/schedule/seasonTables.ts';
-import type { BatchRecord, EventRecord } from '../contracts/records.ts';
+import type { BatchRecord, CropRecord, EventRecord } from '../contracts/records.ts';
 import { ProblemError } from '../contracts/problem.ts';
 import { readRevision, readWorld, type World } from '../db/world.ts';
 import { nowAt, type Now } from './clock.ts';
 import { database } from './database.ts';
+import { learnedCrops, taughtBy, type BatchTaught } from './learned.ts';
 
 /** Days the tables cover from 1 January of last year: to the end of the year after next. */
 export const TABLE_DAYS = 4 * 366;
@@ -32,6 +33,12 @@ export interface Season {
   readonly world: World;
   readonly now: Now;
   readonly tables: SeasonTables;
+  /** Tables by the library's own times to come up; what the house learns is measured with these. */
+  readonly plainTables: SeasonTables;
+  /** What each counted batch has taught. */
+  readonly taught: readonly BatchTaught[];
+  /** Crops as plans go by: with the house's own times when it learns. */
+  readonly crops: readonly CropRecord[];
   readonly batches: readonly BatchView[];
 }
 
@@ -83,12 +90,16 @@ export function readAhead(): void {
  * when neither it, its log, the books nor the day have changed.
  */
 export function workOut(world: World, now: Now, before: Season | null = null): Season {
-  const same = before !== null && before.now.today === now.today && booksOf(before.world) === booksOf(world);
-  const tables = same
-    ? before.tables
-    : seasonTables(world.places, climateStart(now.today), TABLE_DAYS, world.nursery.outside);
+  const sameDay = before !== null && before.now.today === now.today;
+  const sameBooks = sameDay && booksOf(before.world) === booksOf(world);
+  const newTables = () => seasonTables(world.places, climateStart(now.today), TABLE_DAYS, world.nursery.outside);
+  const plainTables = sameBooks ? before.plainTables : newTables();
+  const taught = taughtBy(world, plainTables);
+  const learned = world.nursery.learning ? learnedCrops(world, taught) : world.crops;
+  const same = sameBooks && timesOf(before.crops) === timesOf(learned);
+  const tables = same ? before.tables : world.nursery.learning ? newTables() : plainTables;
   const known = new Map(same ? before.batches.map((view) => [view.batch.id, view]) : []);
-  const crops = new Map(world.crops.map((crop) => [crop.id, crop]));
+  const crops = new Map(learned.map((crop) => [crop.id, crop]));
   const varieties = new Map(world.varieties.map((variety) => [variety.id, variety]));
   const containers = new Map(world.containers.map((container) => [container.id, container]));
   const batches = world.batches.map((batch): BatchView => {
@@ -113,7 +124,12 @@ export function workOut(world: World, now: Now, before: Season | null = null): S
       work: workOf(input),
     };
   });
-  return { world, now, tables, batches };
+  return { world, now, tables, plainTables, taught, crops: learned, batches };
+}
+
+/** The crops' times to come up, to a hundredth: less than that is not worth working everything out anew. */
+function timesOf(crops: readonly CropRecord[]): string {
+  return crops.map((crop) => [crop.germBest_days, ...crop.emergence.map((p) => p.days ?? '')].map((n) => (typeof n === 'number' ? n.toFixed(2) : n)).join()).join(';'); // prettier-ignore
 }
 
 const NO_EVENTS: readonly EventRecord[] = [];
@@ -124,7 +140,7 @@ function booksOf(world: World): string {
   let books = booksKnown.get(world);
   if (books === undefined) {
     const { crops, varieties, places, containers, nursery } = world;
-    books = JSON.stringify([crops, varieties, places, containers, nursery.offHeat, nursery.outside]);
+    books = JSON.stringify([crops, varieties, places, containers, nursery.offHeat, nursery.outside, nursery.learning]);
     booksKnown.set(world, books);
   }
   return books;

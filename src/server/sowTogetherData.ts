@@ -7,7 +7,7 @@ import type { Season } from './season.ts';
 const AHEAD_DAYS = 84;
 
 /** Lots still to be sown in the coming weeks, and the places they could come up in. */
-export function sowTogetherData({ world, now, tables, batches }: Season): SowTogetherData {
+export function sowTogetherData({ world, now, tables, batches, crops }: Season): SowTogetherData {
   const lots = batches
     .filter(({ state, batch }) => state.phase === 'planned' && !batch.plan.joins)
     .flatMap(({ batch, name, progress, work }) => {
@@ -26,7 +26,7 @@ export function sowTogetherData({ world, now, tables, batches }: Season): SowTog
     coolSchool,
     coolMost_C,
     lots,
-    crops: world.crops.filter((crop) => needed.has(crop.id)).map(({ version: _version, ...crop }) => crop),
+    crops: crops.filter((crop) => needed.has(crop.id)).map(({ version: _version, ...crop }) => crop),
     chambers: world.places
       .filter((place) => ['dark-chamber', 'lit-chamber', 'bench'].includes(place.kind))
       .map((place) => ({

@@ -16,6 +16,7 @@ export interface LogLine {
   readonly note?: string;
   readonly cause?: string;
   readonly correctsId?: number | null;
+  readonly tray?: number | null;
 }
 
 interface Kept {

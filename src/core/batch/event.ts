@@ -20,6 +20,7 @@ export const EVENT_KINDS = [
   'edited',
   'ended',
   'withdrawn',
+  'cover',
 ] as const;
 export type EventKind = (typeof EVENT_KINDS)[number];
 
@@ -43,6 +44,7 @@ export const EVENT_WORDS: Readonly<Record<EventKind, string>> = {
   edited: 'Plan changed',
   ended: 'Ended',
   withdrawn: 'Withdrawn',
+  cover: 'Cover',
 };
 
 /** State handed to the new batch by a split. Days are day numbers. */
@@ -73,4 +75,6 @@ export interface BatchEvent {
   /** The event this one replaces or withdraws. */
   readonly correctsId: number | null;
   readonly snapshot: SplitSnapshot | null;
+  /** Tray counted by itself, 1 up; absent or null = the whole batch. */
+  readonly tray?: number | null;
 }

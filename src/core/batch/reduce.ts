@@ -13,6 +13,10 @@ export interface BatchState {
   readonly facts: Readonly<Partial<Record<FactKey, DayNumber>>>;
   /** Cells or seeds sown; null before sowing. */
   readonly sown_count: number | null;
+  /** Up in each tray counted by itself. */
+  readonly trayUp: Readonly<Record<number, number>>;
+  /** Whether the cover is on; null when nothing is logged of it. */
+  readonly covered: boolean | null;
   /** Highest count seen up; null before the first count. */
   readonly up_count: number | null;
   readonly lastCountOn: DayNumber | null;
@@ -34,6 +38,8 @@ export const UNSOWN: BatchState = {
   phase: 'planned',
   facts: {},
   sown_count: null,
+  trayUp: {},
+  covered: null,
   up_count: null,
   lastCountOn: null,
   alive_count: null,
@@ -92,7 +98,7 @@ const STEPS: Readonly<Partial<Record<EventKind, { from: Phase; upTo: Phase; to: 
   },
 };
 
-const FREE: readonly EventKind[] = ['note', 'edited', 'withdrawn', 'held'];
+const FREE: readonly EventKind[] = ['note', 'edited', 'withdrawn', 'held', 'cover'];
 const DONE_WORDS: Readonly<Record<Phase, string>> = {
   planned: 'not sown yet',
   sown: 'sown, nothing logged as up yet',
@@ -150,7 +156,19 @@ export function refusalOf(state: BatchState, event: BatchEvent): Refusal | null 
 }
 
 function countRefusal(state: BatchState, event: BatchEvent): Refusal | null {
-  const { kind, count } = event;
+  const { kind } = event;
+  const byTray = kind === 'counted' && event.tray ? event.tray : null;
+  if (byTray !== null && event.count !== null) {
+    const was = state.trayUp[byTray] ?? 0;
+    if (Object.keys(state.trayUp).length === 0 && (state.up_count ?? 0) > 0)
+      return { field: 'count', reason: 'this batch is counted as a whole so far; go on so, or withdraw those counts' };
+    if (event.count < was && state.lost_count === 0)
+      return { field: 'count', reason: `${was} were up in tray ${byTray} before; log those that died as lost` };
+  } else if (kind === 'counted' && Object.keys(state.trayUp).length > 0) {
+    return { field: 'count', reason: 'this batch is counted tray by tray; count each tray' };
+  }
+  const count =
+    byTray === null || event.count === null ? event.count : sumOf({ ...state.trayUp, [byTray]: event.count });
   const needsCount = ['sown', 'arrived', 'counted', 'lost', 'potted', 'split-out', 'rung'].includes(kind);
   if (count === null) return needsCount ? { field: 'count', reason: 'say how many' } : null;
   if (kind === 'arrived' && count < 1) return { field: 'count', reason: 'at least one must have come' };
@@ -194,6 +212,7 @@ export function applyEvent(state: BatchState, event: BatchEvent): BatchState {
     const until = Math.max(state.held[event.cause] ?? -Infinity, event.day + 1);
     return { ...state, held: { ...state.held, [event.cause]: until } };
   }
+  if (event.kind === 'cover') return { ...state, covered: event.count === 1 };
   if (FREE.includes(event.kind)) return state;
   const next: Mutable<BatchState> = {
     ...state,
@@ -212,13 +231,14 @@ export function applyEvent(state: BatchState, event: BatchEvent): BatchState {
       next.alive_count = count;
       break;
     case 'counted':
-      next.up_count = count;
+      if (event.tray) next.trayUp = { ...state.trayUp, [event.tray]: count! };
+      next.up_count = event.tray ? sumOf(next.trayUp) : count;
       next.lastCountOn = event.day;
-      if (count! > 0 && state.phase === 'sown' && state.facts['first-up'] === undefined) {
+      if (next.up_count! > 0 && state.phase === 'sown' && state.facts['first-up'] === undefined) {
         next.facts = { ...state.facts, 'first-up': event.day };
       }
       // Off the heat a count is of plants standing: what has not come by then is not waited for.
-      if (state.phase === 'growing') next.alive_count = Math.min(state.alive_count!, count!);
+      if (state.phase === 'growing') next.alive_count = Math.min(state.alive_count!, next.up_count!);
       break;
     case 'emerged':
       if (count !== null) {
@@ -270,6 +290,8 @@ export function applyEvent(state: BatchState, event: BatchEvent): BatchState {
   }
   return next;
 }
+
+const sumOf = (counts: Readonly<Record<number, number>>): number => Object.values(counts).reduce((a, b) => a + b, 0);
 
 function fromSplit(event: BatchEvent): Partial<BatchState> {
   const snapshot = event.snapshot;

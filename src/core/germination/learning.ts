@@ -39,20 +39,26 @@ export function trayEstimate(looks: readonly Look[], sown: number): TrayEstimate
   if (up < 3 || looks.length < 2) return null;
   const rises = looks.filter((look, i) => look.up > (looks[i - 1]?.up ?? 0)).length;
   const most_frac = Math.min(0.98, up / sown);
-  let best: { sigma: number; logTime: number; logTime_sd: number; fit: number } | null = null;
-  // One rise says when, not how spread: the library's spread stands then.
-  for (const sigma of rises >= 3 ? [0.08, 0.11, 0.15, 0.2, 0.27, 0.36, 0.5] : [PLAIN_PRIOR.sigma]) {
-    const wide: Prior = { logTime: 0, logTime_sd: 0.6, sigma, most_frac, most_seeds: 2, dead_frac: 0 };
-    const first = meansOf(afterLooks(beliefOf(wide), looks, sown));
-    // Once more on a finer grid around it.
-    const near: Prior = { ...wide, logTime: first.logTime, logTime_sd: Math.max(0.05, 2 * first.logTime_sd) };
-    const { logTime, logTime_sd } = meansOf(afterLooks(beliefOf(near), looks, sown));
-    const fit = logLikelihood(looks, sown, logTime, sigma, most_frac);
-    if (!best || fit > best.fit) best = { sigma, logTime, logTime_sd, fit };
+  const passAt = (logTime: number, logTime_sd: number, sigma: number) =>
+    meansOf(afterLooks(beliefOf({ logTime, logTime_sd, sigma, most_frac, most_seeds: 2, dead_frac: 0 }), looks, sown));
+  const first = passAt(0, 0.6, PLAIN_PRIOR.sigma);
+  let sigma: number = PLAIN_PRIOR.sigma;
+  // One or two rises say when, not how spread: the library's spread stands then.
+  if (rises >= 3) {
+    let most = -Infinity;
+    for (const spread of SPREADS) {
+      for (let i = -4; i <= 4; i++) {
+        const fit = logLikelihood(looks, sown, first.logTime + i * 0.04, spread, most_frac);
+        if (fit > most) [most, sigma] = [fit, spread];
+      }
+    }
   }
-  const { sigma, logTime, logTime_sd } = best!;
+  // Once more on a finer grid around it.
+  const { logTime, logTime_sd } = passAt(first.logTime, Math.max(0.05, 2 * first.logTime_sd), sigma);
   return { logTime, logTime_sd: Math.max(0.01, logTime_sd), sigma: rises >= 3 ? sigma : null, up, sown };
 }
+
+const SPREADS = [0.08, 0.11, 0.15, 0.2, 0.27, 0.36, 0.5];
 
 /** Log chance of the looks, but for parts that do not hang on time or spread. */
 function logLikelihood(looks: readonly Look[], sown: number, logTime: number, sigma: number, most: number): number {

@@ -19,7 +19,7 @@ import {
 import { cellsToSow, slotsFor, traysFor } from '../quantities/trays.ts';
 import { milestoneOf, noonOf, type Chain } from '../schedule/chain.ts';
 import { heldAt, hoursOfDay, temperatureOn } from '../schedule/placeClimate.ts';
-import { routeOf } from '../schedule/route.ts';
+import { offHeatRuleOf, routeOf } from '../schedule/route.ts';
 import type { SeasonTables } from '../schedule/seasonTables.ts';
 import { stageRange, suitsStage } from '../schedule/suits.ts';
 import { totalAt } from '../schedule/thermalIntegral.ts';
@@ -77,7 +77,7 @@ export function seasonInstance(season: SeasonToPlan): SeasonInstance {
   const batches = live.map((batch) => {
     const ways = stagesOf(batch.plan);
     const indexes = ways.map((stage) => {
-      const key = `${batch.crop.id}/${stage}/${batch.plan.potContainerId !== null}/${batch.plan.age_frac ?? 1}/${stage === 'harden' ? batch.plan.hardening_days : ''}/${stage === 'grow' ? (batch.plan.joins?.stage ?? '') : ''}`;
+      const key = `${batch.crop.id}/${stage}/${batch.plan.potContainerId !== null}/${batch.plan.age_frac ?? 1}/${stage === 'harden' ? batch.plan.hardening_days : ''}/${stage === 'grow' ? (batch.plan.joins?.stage ?? '') : ''}/${stage === 'germinate' ? JSON.stringify(batch.plan.offHeat ?? '') : ''}`;
       let at = known.get(key);
       if (at === undefined) known.set(key, (at = stages.push(stageSpec(stage, batch, season)) - 1));
       return at;
@@ -178,6 +178,7 @@ function stageSpec(stage: Stage, batch: SeasonBatchToPlan, season: SeasonToPlan)
   const sums = stageSums(crop, plan.potContainerId !== null, plan.age_frac ?? 1);
   const range = stageRange(crop, stage);
   const rate = germinationRate(crop);
+  const rule = offHeatRuleOf({ plan, crop, offHeat: season.offHeat });
   const growth = (day_C: number, night_C: number) => degreeDaysOfDay(crop, day_C, night_C);
   const common = {
     name: `${crop.name}: ${STAGE_NAMES[stage]}`,
@@ -195,8 +196,8 @@ function stageSpec(stage: Stage, batch: SeasonBatchToPlan, season: SeasonToPlan)
       return {
         ...common,
         gain: (day_C, night_C) => progressOverHours(rate, hoursOfDay(day_C, night_C)),
-        need: season.offHeat.kind === 'all-up' ? ALL_UP_PROGRESS : 1,
-        standstill_days: season.offHeat.kind === 'days-after' ? season.offHeat.days : 0,
+        need: rule.kind === 'all-up' ? ALL_UP_PROGRESS : 1,
+        standstill_days: rule.kind === 'days-after' ? rule.days : 0,
       };
     case 'grow': {
       const behind = plan.joins?.stage === 'pot' ? sums.ready_degreeDays * crop.potAt_frac : 0;
@@ -339,13 +340,14 @@ function whatIsLeft(
   if ('kind' in route) return { day: 0, need: 0 };
   const over = (integral: typeof route.inGrow) => (a: number, b: number) => totalAt(integral, b) - totalAt(integral, a);
   const { sums } = route;
+  const rule = offHeatRuleOf({ plan, crop, offHeat: season.offHeat });
   switch (stage) {
     case 'germinate': {
       if (state.facts['half-up'] !== undefined) {
-        const rest = season.offHeat.kind === 'all-up' ? ALL_UP_PROGRESS - 1 : 0;
+        const rest = rule.kind === 'all-up' ? ALL_UP_PROGRESS - 1 : 0;
         return left(noonOf(state.facts['half-up']), rest, over(route.germination));
       }
-      return left(timeOf('sow'), season.offHeat.kind === 'all-up' ? ALL_UP_PROGRESS : 1, over(route.germination));
+      return left(timeOf('sow'), rule.kind === 'all-up' ? ALL_UP_PROGRESS : 1, over(route.germination));
     }
     case 'grow': {
       const off_t = milestoneOf(chain, 'off-heat')?.t ?? timeOf('arrive');

@@ -2,7 +2,7 @@ import { FIRST_UP_PROGRESS } from '../germination/spread.ts';
 import { POTTING_CHECK_DAYS } from '../growth/stageSums.ts';
 import { noonOf, type ChainResult, type Milestone, type MilestoneKey } from './chain.ts';
 import { becauseOf } from './chainBecause.ts';
-import { offHeatAfter, routeOf, unreachable, type Route, type RouteInput } from './route.ts';
+import { offHeatAfter, offHeatRuleOf, routeOf, unreachable, type Route, type RouteInput } from './route.ts';
 import { timeAfter, timeBefore, totalAt } from './thermalIntegral.ts';
 
 const BISECTIONS = 48;
@@ -44,7 +44,7 @@ export function backwardChain(input: RouteInput): ChainResult {
   }
 
   const surplus = (half: number): number => {
-    const off = Math.min(offHeatAfter(route, input.offHeat, half) ?? off_latest, off_latest);
+    const off = Math.min(offHeatAfter(route, offHeatRuleOf(input), half) ?? off_latest, off_latest);
     const heat = totalAt(route.inHeat, off) - totalAt(route.inHeat, half);
     return heat + totalAt(route.inGrow, off_latest) - totalAt(route.inGrow, off) - growth;
   };
@@ -57,7 +57,7 @@ export function backwardChain(input: RouteInput): ChainResult {
     return unreachable('germinate', route.places.germinate, 'too cold or too hot there: it never comes up');
   }
   const sow_t = noonOf(Math.floor(sow_exact));
-  const off_t = Math.min(offHeatAfter(route, input.offHeat, half_t) ?? off_latest, off_latest);
+  const off_t = Math.min(offHeatAfter(route, offHeatRuleOf(input), half_t) ?? off_latest, off_latest);
   const first_t = Math.min(half_t, timeAfter(route.germination, sow_exact, FIRST_UP_PROGRESS) ?? half_t);
 
   const times: [MilestoneKey, number | null][] = [
@@ -106,7 +106,7 @@ function halfUpTime(
   off_latest: number,
   growth: number,
 ): number {
-  if (input.offHeat.kind === 'half-up') return timeBefore(route.inGrow, off_latest, growth) ?? input.tables.from;
+  if (offHeatRuleOf(input).kind === 'half-up') return timeBefore(route.inGrow, off_latest, growth) ?? input.tables.from;
   let enough: number = input.tables.from;
   let short = off_latest;
   for (let i = 0; i < BISECTIONS; i++) {

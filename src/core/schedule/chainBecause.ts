@@ -5,7 +5,7 @@ import { STAGE_SUM_SOURCE } from '../growth/stageSums.ts';
 import { placeOfStage, type Stage } from '../model.ts';
 import type { MilestoneKey } from './chain.ts';
 import { temperatureOn } from './placeClimate.ts';
-import type { Route, RouteInput } from './route.ts';
+import { offHeatRuleOf, type Route, type RouteInput } from './route.ts';
 import { totalAt, type ThermalIntegral } from './thermalIntegral.ts';
 
 export interface BecauseContext extends RouteInput {
@@ -68,16 +68,21 @@ const WHY: Readonly<Record<MilestoneKey, Why>> = {
     inputs: [...climateInputs(c, 'germinate', before_day), ...paceInputs(c.route.germination, before_day)],
     source: germinationSource(c),
   }),
-  'off-heat': (c) => ({
-    rule:
-      c.offHeat.kind === 'half-up'
-        ? 'House rule: off the heat and into the light the day half are up. Left hot, seedlings stretch.'
-        : c.offHeat.kind === 'all-up'
-          ? 'House rule: off the heat when 90% of those that will come are up.'
-          : `House rule: off the heat ${c.offHeat.days} days after half up.`,
-    inputs: [],
-    source: COMMON_PRACTICE,
-  }),
+  'off-heat': (c) => {
+    const rule = offHeatRuleOf(c);
+    const whose = c.plan.offHeat
+      ? 'Rule of this batch'
+      : c.crop.offHeat
+        ? `Rule for ${c.crop.group} crops`
+        : 'House rule';
+    const words =
+      rule.kind === 'half-up'
+        ? 'off the heat and into the light the day half are up. Left hot, seedlings stretch.'
+        : rule.kind === 'all-up'
+          ? 'off the heat when 90% of those that will come are up.'
+          : `off the heat ${rule.days} days after half up.`;
+    return { rule: `${whose}: ${words}`, inputs: [], source: COMMON_PRACTICE };
+  },
   pot: (c, before_day) => ({
     rule: `Ready for the pot at ${Math.round(c.crop.potAt_frac * 100)}% of its growth, counted in degree-days above ${c.crop.name}'s base.`,
     inputs: [

@@ -4,7 +4,7 @@ import { POTTING_CHECK_DAYS } from '../growth/stageSums.ts';
 import type { WorkKey } from '../model.ts';
 import { becauseOf, type BecauseContext } from './chainBecause.ts';
 import { noonOf, type Chain, type ChainResult, type Milestone, type MilestoneKey } from './chain.ts';
-import { offHeatAfter, routeOf, unreachable, type RouteInput } from './route.ts';
+import { offHeatAfter, offHeatRuleOf, routeOf, unreachable, type RouteInput } from './route.ts';
 import { timeAfter, totalAt } from './thermalIntegral.ts';
 
 /** Days on which a step really happened, by the log. */
@@ -75,7 +75,7 @@ export function forwardChain(input: ForwardInput): ChainResult {
     const half_estimate = half ?? Infinity;
     add('first-up', Math.min(first ?? half_estimate, half_estimate));
     const half_t = add('half-up', half_estimate);
-    off_t = add('off-heat', planned('off-heat', offHeatAfter(route, input.offHeat, half_t) ?? half_t));
+    off_t = add('off-heat', planned('off-heat', offHeatAfter(route, offHeatRuleOf(input), half_t) ?? half_t));
     grown = Math.max(0, totalAt(route.inHeat, off_t) - totalAt(route.inHeat, half_t));
   }
 

@@ -45,6 +45,11 @@ export function routeOf({ crop, plan, tables }: RouteInput): Route | Unreachable
   };
 }
 
+/** The rule that holds: the batch's own, its crop group's, else the house's. */
+export function offHeatRuleOf({ plan, crop, offHeat }: Pick<RouteInput, 'plan' | 'crop' | 'offHeat'>): OffHeatRule {
+  return plan.offHeat ?? crop.offHeat ?? offHeat;
+}
+
 /**
  * When a tray comes off the heat by the house's rule, given when it was half up. null when it never gets there.
  * The time from half up to "all up" is the further thermal progress from 1 to ALL_UP_PROGRESS.

@@ -1,0 +1,39 @@
+import type { Indices } from '../core/germination/indices.ts';
+import type { HillOutcome } from '../core/germination/hillFit.ts';
+import type { Band, Verdict } from '../core/germination/verdict.ts';
+
+/** A day of a tray's coming up: what was thought before, what is thought now, what was counted. */
+export interface EmergenceDay {
+  /** Days after sowing. */
+  readonly day: number;
+  readonly expected: Band;
+  /** After the counts; null on days before the last look. */
+  readonly now: Band | null;
+  readonly up: number | null;
+  readonly wilson: { readonly low: number; readonly high: number } | null;
+  /** By the fitted curve. */
+  readonly hill: number | null;
+}
+
+export interface EmergenceData {
+  readonly batchId: number;
+  readonly name: string;
+  readonly code: string;
+  readonly lotCode: string | null;
+  readonly cropName: string;
+  readonly sownOn: number;
+  readonly sown: number;
+  readonly needed: number;
+  readonly temperature_C: number | null;
+  readonly days: readonly EmergenceDay[];
+  readonly verdict: Verdict;
+  readonly indices: Indices;
+  readonly hill: HillOutcome;
+  readonly trays_count: number;
+  readonly lotTrays_count: number;
+  readonly time_factor: number;
+  readonly share_frac: number;
+  readonly sigma: number;
+  /** Whether the plan goes by the house's own times. */
+  readonly learning: boolean;
+}

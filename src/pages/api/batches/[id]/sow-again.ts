@@ -1,0 +1,8 @@
+import { sowAgainInput } from '../../../../contracts/batches.ts';
+import { body, endpoint, idParam, json } from '../../../../server/edge.ts';
+import { sowAgain } from '../../../../server/sowAgain.ts';
+
+export const POST = endpoint(async (context) => {
+  const done = await sowAgain(idParam(context), await body(context, sowAgainInput));
+  return json(done, done.repeated ? 200 : 201);
+});

@@ -1,0 +1,126 @@
+import { countsOf, looksOf, progressThrough } from '../core/batch/looks.ts';
+import { afterLooks, beliefOf } from '../core/germination/belief.ts';
+import { hillAt, hillFit } from '../core/germination/hillFit.ts';
+import { indices } from '../core/germination/indices.ts';
+import { expectedCounts, verdictOf, type LookOn, type Verdict } from '../core/germination/verdict.ts';
+import { wilson } from '../core/numerics/wilson.ts';
+import { backwardChain } from '../core/schedule/backward.ts';
+import { milestoneOf } from '../core/schedule/chain.ts';
+import { temperatureOn } from '../core/schedule/placeClimate.ts';
+import type { EmergenceData, EmergenceDay } from '../contracts/emergence.ts';
+import { learnedFor } from './learned.ts';
+import type { BatchView, Season } from './season.ts';
+
+/** Days shown beyond the one by which nearly all are expected. */
+const BEYOND_days = 4;
+const MOST_days = 90;
+
+/** How a batch comes up: counts against what was expected, the odds, the measures. null when it was not sown here. */
+export function emergenceOf(season: Season, view: BatchView): EmergenceData | null {
+  const { world, now, plainTables } = season;
+  const { batch, state } = view;
+  const sown = countsOf(view.events);
+  if (!sown) return null;
+  const crop = world.crops.find((c) => c.id === batch.cropId)!;
+  const lot = world.lots.find((l) => l.id === batch.lotId) ?? null;
+  // Judged by the house's other trays, not by itself.
+  const learned = learnedFor(season.taught, batch, lot, batch.id);
+  const { prior } = world.nursery.learning ? learned : learnedFor([], batch, lot);
+  const off = state.facts['off-heat'] ?? null;
+  const forecast = view.progress.forecast;
+  const offHeatOn = off ?? (forecast.kind === 'chain' ? (milestoneOf(forecast, 'off-heat')?.day ?? null) : null);
+  const progressOn = progressThrough(
+    crop,
+    plainTables,
+    sown.sownOn,
+    state.stays,
+    batch.plan,
+    off === null ? offHeatOn : null,
+  );
+  const looks: LookOn[] = looksOf(sown, progressOn);
+  const counts = sown.counts.map(({ day, up }) => ({ day: day - sown.sownOn, up })).filter(({ day }) => day > 0);
+  const hill = hillFit(counts, sown.sown);
+  const needed = Math.min(sown.sown, batch.plan.plantsWanted);
+  const verdict = verdictOf({
+    prior,
+    sown: sown.sown,
+    sownOn: sown.sownOn,
+    looks,
+    today: now.today,
+    progressOn,
+    needed,
+    sowAgainBy: sowAgainBy(season, view),
+  });
+  const before = beliefOf(prior);
+  const after = afterLooks(before, looks, sown.sown);
+  const last = looks.at(-1) ?? null;
+  const end = Math.min(
+    MOST_days,
+    Math.max((verdict.nearlyAllOn ?? now.today) - sown.sownOn + BEYOND_days, (counts.at(-1)?.day ?? 0) + 1, 6),
+  );
+  const list = Array.from({ length: end + 1 }, (_, day) => day);
+  const expected = expectedCounts(
+    before,
+    sown.sown,
+    list.map((day) => progressOn(sown.sownOn + day)),
+  );
+  const later = last ? list.filter((day) => sown.sownOn + day >= last.day) : [];
+  const known = expectedCounts(
+    after,
+    sown.sown,
+    later.map((day) => progressOn(sown.sownOn + day)),
+    last,
+  );
+  const days = list.map((day): EmergenceDay => {
+    const count = counts.find((c) => c.day === day);
+    const at = later.indexOf(day);
+    const limits = count ? wilson(count.up, sown.sown, 0.9) : null;
+    return {
+      day,
+      expected: expected[day]!,
+      now: at >= 0 ? known[at]! : null,
+      up: count?.up ?? null,
+      wilson: limits && { low: limits.low * sown.sown, high: limits.high * sown.sown },
+      hill: hill.kind === 'fitted' ? (Math.max(0, hillAt(hill.fit, day)) * sown.sown) / 100 : null,
+    };
+  });
+  const placeId = state.stays[0]?.placeId ?? batch.plan.places.germinate;
+  const climate = placeId === null ? null : temperatureOn(plainTables.climateOf(placeId), sown.sownOn);
+  return {
+    batchId: batch.id,
+    name: view.name,
+    code: batch.code,
+    lotCode: lot?.code ?? null,
+    cropName: view.cropName,
+    sownOn: sown.sownOn,
+    sown: sown.sown,
+    needed,
+    temperature_C: climate ? (climate.day_C + climate.night_C) / 2 : null,
+    days,
+    verdict,
+    indices: indices(counts, sown.sown),
+    hill,
+    trays_count: learned.trays_count,
+    lotTrays_count: learned.lotTrays_count,
+    time_factor: Math.exp(prior.logTime),
+    share_frac: prior.most_frac,
+    sigma: prior.sigma,
+    learning: world.nursery.learning,
+  };
+}
+
+/** The odds of a batch alone, for lists. null when it was not sown here or is off the heat and counted. */
+export function verdictFor(season: Season, view: BatchView): Verdict | null {
+  return emergenceOf(season, view)?.verdict ?? null;
+}
+
+/** Last day on which the same plan, sown anew, still goes out within its window; null when that is past or not to be had. */
+export function sowAgainBy(season: Season, { batch }: BatchView): number | null {
+  const crop = season.crops.find((c) => c.id === batch.cropId)!;
+  const { steps: _steps, ...rest } = batch.plan;
+  const plan = { ...rest, transplantOn: rest.transplantOn + (rest.after_days ?? 0), joins: null };
+  const chain = backwardChain({ crop, plan, offHeat: season.world.nursery.offHeat, tables: season.tables });
+  if (chain.kind !== 'chain') return null;
+  const day = milestoneOf(chain, 'sow')!.day;
+  return day >= season.now.today ? day : null;
+}

@@ -1,0 +1,87 @@
+import { countsOf, looksOf, progressThrough } from '../core/batch/looks.ts';
+import { reduceLog } from '../core/batch/reduce.ts';
+import { learn, trayEstimate, type Learned, type TrayEstimate } from '../core/germination/learning.ts';
+import type { Crop } from '../core/model.ts';
+import type { SeasonTables } from '../core/schedule/seasonTables.ts';
+import type { BatchRecord, CropRecord, EventRecord, LotRecord } from '../contracts/records.ts';
+import type { World } from '../db/world.ts';
+
+/** What one batch taught, with whose it was. */
+export interface BatchTaught extends TrayEstimate {
+  readonly batchId: number;
+  readonly cropId: number;
+  readonly varietyId: number | null;
+  readonly lotId: number | null;
+}
+
+/** Worked out once for a log and the tables it was measured with. */
+const known = new WeakMap<readonly EventRecord[], { tables: SeasonTables; taught: BatchTaught | null }>();
+
+/** What each batch that was counted says of its crop. `tables` are by the library's own rates. */
+export function taughtBy(world: World, tables: SeasonTables): BatchTaught[] {
+  const crops = new Map(world.crops.map((crop) => [crop.id, crop]));
+  return world.batches.flatMap((batch) => {
+    const events = world.events.get(batch.id);
+    if (!events) return [];
+    let held = known.get(events);
+    if (held?.tables !== tables) {
+      held = { tables, taught: taughtByBatch(batch, events, crops.get(batch.cropId)!, tables) };
+      known.set(events, held);
+    }
+    return held.taught ? [held.taught] : [];
+  });
+}
+
+function taughtByBatch(
+  batch: BatchRecord,
+  events: readonly EventRecord[],
+  crop: Crop,
+  tables: SeasonTables,
+): BatchTaught | null {
+  const sown = countsOf(events);
+  if (!sown || sown.counts.length < 2) return null;
+  const { state } = reduceLog(events);
+  const progressOn = progressThrough(crop, tables, sown.sownOn, state.stays, batch.plan, null);
+  const looks = looksOf(sown, progressOn);
+  // A tray still coming up says little of how many come in the end.
+  if ((looks.at(-1)?.progress ?? 0) < 1) return null;
+  const estimate = trayEstimate(looks, sown.sown);
+  const { cropId, varietyId, lotId } = batch;
+  return estimate && { ...estimate, batchId: batch.id, cropId, varietyId, lotId };
+}
+
+/** Share of a lot's seeds thought to come up: its last test and the field, else the usual. Common practice, no source. */
+export const FIELD_frac = 0.95;
+const UNTESTED_frac = 0.85;
+
+export function expectedShare(lot: LotRecord | null): number {
+  return lot?.germination_percent == null ? UNTESTED_frac : Math.min(1, lot.germination_percent / 100) * FIELD_frac;
+}
+
+/** The house's own times for a lot, a variety or a crop. `but`: a batch not to be counted, that it may be judged by the others. */
+export function learnedFor(
+  taught: readonly BatchTaught[],
+  target: { readonly cropId: number; readonly varietyId: number | null; readonly lotId: number | null },
+  lot: LotRecord | null,
+  but: number | null = null,
+): Learned {
+  const own = taught.filter((t) => t.cropId === target.cropId && t.batchId !== but);
+  return learn(target, own, expectedShare(lot));
+}
+
+/** The crops with their times to come up as the house has learned them; as the library has them where nothing is learned. */
+export function learnedCrops(world: World, taught: readonly BatchTaught[]): CropRecord[] {
+  return world.crops.map((crop) => {
+    const { time_factor, trays_count } = learnedFor(taught, { cropId: crop.id, varietyId: null, lotId: null }, null);
+    return trays_count === 0 ? crop : slowedCrop(crop, time_factor);
+  });
+}
+
+/** A crop that takes `factor` times as long to come up. */
+export function slowedCrop<C extends Crop>(crop: C, factor: number): C {
+  return {
+    ...crop,
+    germBest_days: crop.germBest_days * factor,
+    emergence: crop.emergence.map((p) => (typeof p.days === 'number' ? { ...p, days: p.days * factor } : p)),
+  };
+}
