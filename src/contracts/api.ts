@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { familyInput, familyPatch, planChangeInput, scenarioInput, scenarioPatch, undoInput } from './planning.ts';
-import { batchInput, batchPatch, eventInput, importInput, splitInput } from './batches.ts';
+import { batchInput, batchPatch, eventInput, sowAgainInput, importInput, splitInput } from './batches.ts';
 import { clockInput, containerInput, cropInput, lotInput, nurseryInput, placeInput, varietyInput } from './books.ts';
 import { version } from './fields.ts';
 
@@ -116,6 +116,19 @@ export const CALLS: readonly Call[] = [
     summary: 'Split part off into its own batch',
     body: splitInput,
     status: 201,
+  },
+  {
+    method: 'post',
+    path: '/api/batches/{id}/sow-again',
+    summary: 'The same plan sown anew from today, with the cause in the log',
+    body: sowAgainInput,
+    status: 201,
+  },
+  {
+    method: 'get',
+    path: '/api/labels.pdf',
+    summary: 'Labels of trays as PDF: ?batches=1,2&sheet=a4-24&skip=0',
+    status: 200,
   },
   {
     method: 'get',

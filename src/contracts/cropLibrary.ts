@@ -17,6 +17,8 @@ const OPTIMUM_ABOVE_DAY_K = 4;
 /** Cardinal base and ceiling lie this far outside the range a grower would sow in. Common practice, no source. */
 const CARDINAL_MARGIN_K = 4;
 const POT_AT_frac = 0.4;
+/** Sown as fruits of several seeds, unless bought single-seeded. */
+const SEED_BALLS: readonly string[] = ['beetroot', 'chard'];
 
 type Row = Record<string, string>;
 
@@ -81,6 +83,7 @@ export function cropsFromLibrary(texts: LibraryTexts): Crop[] {
       plantSoilMin_C: n('plant_soil_min_C'),
       plantNightMin_C: n('plant_night_min_C'),
       weeksFromLastFrost: n('weeks_from_last_frost'),
+      seedBalls: SEED_BALLS.includes(name),
       source: table.length === 0 ? MEMORY_SOURCE : tableSource(name, route['table']!),
     };
   });

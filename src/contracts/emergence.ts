@@ -1,3 +1,4 @@
+import type { Leggy } from '../core/climate/leggy.ts';
 import type { Indices } from '../core/germination/indices.ts';
 import type { HillOutcome } from '../core/germination/hillFit.ts';
 import type { Band, Verdict } from '../core/germination/verdict.ts';
@@ -27,6 +28,8 @@ export interface EmergenceData {
   readonly temperature_C: number | null;
   readonly days: readonly EmergenceDay[];
   readonly verdict: Verdict;
+  /** Too long on the heat for its light; null when that is not so. */
+  readonly leggy: Leggy | null;
   readonly indices: Indices;
   readonly hill: HillOutcome;
   readonly trays_count: number;

@@ -79,8 +79,7 @@ export async function readWorld(db: Sequelize, known: World | null = null): Prom
       revision,
       nursery: { ...plainNursery, weights: { ...USUAL_WEIGHTS, ...plainNursery.weights } },
       feedKey,
-      // The rule for the group goes with each crop.
-      crops: crops.map((crop) => ({ ...crop, offHeat: crop.group === 'cool' ? plainNursery.offHeatCool : null })),
+      crops,
       varieties,
       lots: lots.map((lot) => ({
         ...lot,

@@ -1,11 +1,11 @@
 import type { APIContext } from 'astro';
 import { z } from 'zod';
-import { isoFromDay } from '../core/calendar/dayNumber.ts';
 import { version } from '../contracts/fields.ts';
 import { ProblemError } from '../contracts/problem.ts';
 import type { LotRecord, PlaceRecord } from '../contracts/records.ts';
 import type { BookInputs, BookName } from '../db/books.ts';
 import { BOOK_NAMES, BOOK_SCHEMAS, readBook, writeLine } from './changeBooks.ts';
+import { lotAnswer } from './lotAnswer.ts';
 import { placeAnswer } from './placeAnswer.ts';
 import { body, check, idParam, json } from './edge.ts';
 
@@ -37,13 +37,4 @@ export async function changeLine(context: APIContext, book: BookName): Promise<R
       version: sent.version,
     }),
   );
-}
-
-function lotAnswer(lot: LotRecord) {
-  const iso = (day: number | null) => (day === null ? null : isoFromDay(day));
-  return {
-    ...lot,
-    receivedOn: iso(lot.receivedOn),
-    testedOn: iso(lot.testedOn),
-  };
 }

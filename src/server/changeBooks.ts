@@ -10,10 +10,11 @@ import {
   type NurseryInput,
 } from '../contracts/books.ts';
 import { fieldProblem, ProblemError } from '../contracts/problem.ts';
-import type { PlaceRecord } from '../contracts/records.ts';
+import type { LotRecord, PlaceRecord } from '../contracts/records.ts';
 import { requireDay } from '../core/calendar/dayNumber.ts';
 import { insertLine, updateLine, updateNursery, type BookInputs, type BookName, type BookWrite } from '../db/books.ts';
 import { database } from './database.ts';
+import { lotAnswer } from './lotAnswer.ts';
 import { placeAnswer } from './placeAnswer.ts';
 import { readSeason } from './season.ts';
 
@@ -46,7 +47,7 @@ export async function writeLine<B extends BookName>(
   input: BookInputs[B],
   existing: { id: number; version: number } | null,
 ): Promise<{ id: number; version: number }> {
-  requireSense(book, input);
+  await requireSense(book, input);
   if (book === 'places') await requireOutside(input as BookInputs['places']);
   let write: BookWrite;
   try {
@@ -74,7 +75,12 @@ export async function writeLine<B extends BookName>(
       'Changed by someone else',
       'Someone changed this since you opened it. Both versions are kept here; choose.',
       {
-        current: book === 'places' && current ? placeAnswer(current as PlaceRecord) : current,
+        current:
+          current && book === 'places'
+            ? placeAnswer(current as PlaceRecord)
+            : current && book === 'lots'
+              ? lotAnswer(current as LotRecord)
+              : current,
         yours: { ...input, version: existing!.version },
       },
     );
@@ -105,7 +111,7 @@ async function requireOutside(place: BookInputs['places']): Promise<void> {
 }
 
 /** What Zod cannot see: whether the figures together make a crop that can be raised, and days in order. */
-function requireSense<B extends BookName>(book: B, input: BookInputs[B]): void {
+async function requireSense<B extends BookName>(book: B, input: BookInputs[B]): Promise<void> {
   if (book === 'crops') {
     try {
       stageSums({ ...(input as BookInputs['crops']), id: 0 }, false);
@@ -116,6 +122,16 @@ function requireSense<B extends BookName>(book: B, input: BookInputs[B]): void {
   }
   if (book === 'lots') {
     const lot = input as BookInputs['lots'];
+    if ((lot.germination_percent ?? 0) > 100) {
+      const { world } = await readSeason();
+      const cropId = world.varieties.find((v) => v.id === lot.varietyId)?.cropId;
+      if (!world.crops.find((c) => c.id === cropId)?.seedBalls) {
+        throw fieldProblem(
+          'germination_percent',
+          'Over 100% is for seed balls, which hold several seeds; say so in the book of crops if this is one.',
+        );
+      }
+    }
     if (lot.receivedOn && lot.testedOn && requireDay(lot.testedOn) < requireDay(lot.receivedOn) - 3650) {
       throw fieldProblem('testedOn', 'The test is more than ten years older than the lot.');
     }

@@ -2,13 +2,14 @@ import { countsOf, looksOf, progressThrough } from '../core/batch/looks.ts';
 import { afterLooks, beliefOf } from '../core/germination/belief.ts';
 import { hillAt, hillFit } from '../core/germination/hillFit.ts';
 import { indices } from '../core/germination/indices.ts';
-import { expectedCounts, verdictOf, type LookOn, type Verdict } from '../core/germination/verdict.ts';
+import { expectedCounts, verdictOf, type LookOn } from '../core/germination/verdict.ts';
 import { wilson } from '../core/numerics/wilson.ts';
 import { backwardChain } from '../core/schedule/backward.ts';
 import { milestoneOf } from '../core/schedule/chain.ts';
 import { temperatureOn } from '../core/schedule/placeClimate.ts';
 import type { EmergenceData, EmergenceDay } from '../contracts/emergence.ts';
 import { learnedFor } from './learned.ts';
+import { leggyOf } from './leggy.ts';
 import type { BatchView, Season } from './season.ts';
 
 /** Days shown beyond the one by which nearly all are expected. */
@@ -54,9 +55,15 @@ export function emergenceOf(season: Season, view: BatchView): EmergenceData | nu
   const before = beliefOf(prior);
   const after = afterLooks(before, looks, sown.sown);
   const last = looks.at(-1) ?? null;
+  const open = state.phase === 'sown' || state.phase === 'emerged';
   const end = Math.min(
     MOST_days,
-    Math.max((verdict.nearlyAllOn ?? now.today) - sown.sownOn + BEYOND_days, (counts.at(-1)?.day ?? 0) + 1, 6),
+    Math.max(
+      (verdict.nearlyAllOn ?? now.today) - sown.sownOn + BEYOND_days,
+      (counts.at(-1)?.day ?? 0) + 1,
+      open ? now.today - sown.sownOn + 1 : 0,
+      6,
+    ),
   );
   const list = Array.from({ length: end + 1 }, (_, day) => day);
   const expected = expectedCounts(
@@ -98,6 +105,7 @@ export function emergenceOf(season: Season, view: BatchView): EmergenceData | nu
     temperature_C: climate ? (climate.day_C + climate.night_C) / 2 : null,
     days,
     verdict,
+    leggy: leggyOf(season, view),
     indices: indices(counts, sown.sown),
     hill,
     trays_count: learned.trays_count,
@@ -107,11 +115,6 @@ export function emergenceOf(season: Season, view: BatchView): EmergenceData | nu
     sigma: prior.sigma,
     learning: world.nursery.learning,
   };
-}
-
-/** The odds of a batch alone, for lists. null when it was not sown here or is off the heat and counted. */
-export function verdictFor(season: Season, view: BatchView): Verdict | null {
-  return emergenceOf(season, view)?.verdict ?? null;
 }
 
 /** Last day on which the same plan, sown anew, still goes out within its window; null when that is past or not to be had. */

@@ -74,7 +74,9 @@ export async function labelsPdf(
 
 /** A QR code as PNG. The library's types leave out what belongs to one kind of code alone. */
 async function qrOf(text: string): Promise<Uint8Array> {
-  const options = { bcid: 'qrcode', text, eclevel: 'M', scale: 6 } as Parameters<typeof bwipjs.toBuffer>[0];
+  const options = { bcid: 'qrcode', text, eclevel: 'M', scale: 6, backgroundcolor: 'FFFFFF' } as Parameters<
+    typeof bwipjs.toBuffer
+  >[0];
   return new Uint8Array(await (bwipjs.toBuffer(options) as Promise<Buffer>));
 }
 

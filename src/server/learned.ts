@@ -69,12 +69,31 @@ export function learnedFor(
   return learn(target, own, expectedShare(lot));
 }
 
-/** The crops with their times to come up as the house has learned them; as the library has them where nothing is learned. */
-export function learnedCrops(world: World, taught: readonly BatchTaught[]): CropRecord[] {
-  return world.crops.map((crop) => {
+/**
+ * The crops as plans go by: with the rule off the heat of their group, and with their times to come up as the house has
+ * learned them, when it learns and anything is learned.
+ * @param before the same crops as they were, where the books have not changed: a crop that is as it was stays the same object
+ */
+export function cropsToPlanBy(
+  world: World,
+  taught: readonly BatchTaught[],
+  before: readonly CropRecord[] | null,
+): CropRecord[] {
+  const { learning, offHeatCool } = world.nursery;
+  return world.crops.map((plain, i) => {
+    const crop = plain.group === 'cool' && offHeatCool ? { ...plain, offHeat: offHeatCool } : plain;
     const { time_factor, trays_count } = learnedFor(taught, { cropId: crop.id, varietyId: null, lotId: null }, null);
-    return trays_count === 0 ? crop : slowedCrop(crop, time_factor);
+    const learned = learning && trays_count > 0 ? slowedCrop(crop, time_factor) : crop;
+    const last = before?.[i];
+    return last && timesOf(last) === timesOf(learned) ? last : learned;
   });
+}
+
+/** Times to come up, to a hundredth of a day: less than that is not worth working a crop's batches out anew. */
+function timesOf(crop: CropRecord): string {
+  return [crop.germBest_days, ...crop.emergence.map((p) => p.days)]
+    .map((n) => (typeof n === 'number' ? n.toFixed(2) : n))
+    .join();
 }
 
 /** A crop that takes `factor` times as long to come up. */

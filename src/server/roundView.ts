@@ -1,7 +1,9 @@
 import { isoFromDay } from '../core/calendar/dayNumber.ts';
 import { JOB_EVENT, JOB_WORDS, type Job } from '../core/round/work.ts';
+import type { Leggy } from '../core/climate/leggy.ts';
 import { temperatureOn } from '../core/schedule/placeClimate.ts';
 import type { RoundJob, RoundPlace, RoundView } from '../contracts/views.ts';
+import { leggyOf } from './leggy.ts';
 import type { BatchView, Season } from './season.ts';
 
 /** Share of seed that comes when a lot has no test. Common practice, no source. */
@@ -67,13 +69,20 @@ function roundJob(view: BatchView, job: Job, season: Season): RoundJob {
     count: job.count,
     max_count: job.max_count,
     countWord: job.countWord,
-    why: job.why,
+    why: job.kind === 'off-heat' ? job.why + leggyWords(leggyOf(season, view)) : job.why,
     whyDay: job.whyDay,
     toPlace: job.toPlaceId === null ? null : (season.world.places.find((p) => p.id === job.toPlaceId)?.name ?? null),
     placeId: job.placeId,
     expected_count: sown === null ? null : Math.round(sown * germination),
     sown_count: sown,
   };
+}
+
+/** Added to "off the heat" when seedlings have stood there too long for their light. */
+export function leggyWords(leggy: Leggy | null): string {
+  if (!leggy?.leggy) return '';
+  const light = leggy.light_mol_m2 < 0.5 ? 'without light' : 'with little light for the warmth';
+  return `; up ${leggy.days} days on the heat ${light}: they stretch`;
 }
 
 /** The round for the API: ISO days. */

@@ -8,7 +8,7 @@ import { ProblemError } from '../contracts/problem.ts';
 import { readRevision, readWorld, type World } from '../db/world.ts';
 import { nowAt, type Now } from './clock.ts';
 import { database } from './database.ts';
-import { learnedCrops, taughtBy, type BatchTaught } from './learned.ts';
+import { cropsToPlanBy, taughtBy, type BatchTaught } from './learned.ts';
 
 /** Days the tables cover from 1 January of last year: to the end of the year after next. */
 export const TABLE_DAYS = 4 * 366;
@@ -87,17 +87,16 @@ export function readAhead(): void {
 
 /**
  * Works the season out from what is written. Pure but for its arguments. A batch is taken over from the season before
- * when neither it, its log, the books nor the day have changed.
+ * when neither it, its log, the books, what is learned of its crop nor the day have changed.
  */
 export function workOut(world: World, now: Now, before: Season | null = null): Season {
-  const sameDay = before !== null && before.now.today === now.today;
-  const sameBooks = sameDay && booksOf(before.world) === booksOf(world);
+  const same = before !== null && before.now.today === now.today && booksOf(before.world) === booksOf(world);
   const newTables = () => seasonTables(world.places, climateStart(now.today), TABLE_DAYS, world.nursery.outside);
-  const plainTables = sameBooks ? before.plainTables : newTables();
+  const tables = same ? before.tables : newTables();
+  const plainTables = same ? before.plainTables : newTables();
   const taught = taughtBy(world, plainTables);
-  const learned = world.nursery.learning ? learnedCrops(world, taught) : world.crops;
-  const same = sameBooks && timesOf(before.crops) === timesOf(learned);
-  const tables = same ? before.tables : world.nursery.learning ? newTables() : plainTables;
+  const learned = cropsToPlanBy(world, taught, same ? before.crops : null);
+  const unlike = new Set(same ? learned.filter((crop, i) => crop !== before.crops[i]).map((crop) => crop.id) : []);
   const known = new Map(same ? before.batches.map((view) => [view.batch.id, view]) : []);
   const crops = new Map(learned.map((crop) => [crop.id, crop]));
   const varieties = new Map(world.varieties.map((variety) => [variety.id, variety]));
@@ -105,7 +104,8 @@ export function workOut(world: World, now: Now, before: Season | null = null): S
   const batches = world.batches.map((batch): BatchView => {
     const events = world.events.get(batch.id) ?? NO_EVENTS;
     const last = known.get(batch.id);
-    if (last && last.batch.version === batch.version && last.events === events) return last;
+    if (last && last.batch.version === batch.version && last.events === events && !unlike.has(batch.cropId))
+      return last;
     const crop = crops.get(batch.cropId)!;
     const varietyName = batch.varietyId === null ? '' : (varieties.get(batch.varietyId)?.name ?? '');
     const { state } = reduceLog(events);
@@ -127,11 +127,6 @@ export function workOut(world: World, now: Now, before: Season | null = null): S
   return { world, now, tables, plainTables, taught, crops: learned, batches };
 }
 
-/** The crops' times to come up, to a hundredth: less than that is not worth working everything out anew. */
-function timesOf(crops: readonly CropRecord[]): string {
-  return crops.map((crop) => [crop.germBest_days, ...crop.emergence.map((p) => p.days ?? '')].map((n) => (typeof n === 'number' ? n.toFixed(2) : n)).join()).join(';'); // prettier-ignore
-}
-
 const NO_EVENTS: readonly EventRecord[] = [];
 const booksKnown = new WeakMap<World, string>();
 
@@ -140,7 +135,16 @@ function booksOf(world: World): string {
   let books = booksKnown.get(world);
   if (books === undefined) {
     const { crops, varieties, places, containers, nursery } = world;
-    books = JSON.stringify([crops, varieties, places, containers, nursery.offHeat, nursery.outside, nursery.learning]);
+    books = JSON.stringify([
+      crops,
+      varieties,
+      places,
+      containers,
+      nursery.offHeat,
+      nursery.outside,
+      nursery.learning,
+      nursery.offHeatCool,
+    ]);
     booksKnown.set(world, books);
   }
   return books;

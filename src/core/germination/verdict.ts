@@ -50,6 +50,8 @@ export interface Verdict {
   readonly sowAgainBy: DayNumber | null;
   /** Chance of fewer, and of more, than were seen if all were as thought. null before the first look. */
   readonly fewer_frac: number | null;
+  /** Day of the last look; null before the first. */
+  readonly countedOn: DayNumber | null;
 }
 
 export interface Band {
@@ -100,6 +102,7 @@ export function verdictOf(input: EmergenceInput): Verdict {
     nearlyAllOn: dayAt(half * Math.exp(1.2816 * prior.sigma)),
     sowAgainBy: worth ? input.sowAgainBy : null,
     fewer_frac,
+    countedOn: last?.day ?? null,
   };
 }
 

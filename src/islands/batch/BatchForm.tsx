@@ -95,6 +95,7 @@ export function BatchForm({ house, editing }: Props) {
       sowContainerId: draft.sowContainerId,
       potContainerId: draft.potContainerId,
       age_frac: draft.age_frac,
+      offHeat: draft.offHeat === '' ? null : { kind: draft.offHeat },
       joins: joinsOf(draft),
     };
   }, [draft, plants, transplantDay, crop]);

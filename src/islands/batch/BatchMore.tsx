@@ -106,7 +106,7 @@ export function BatchMore({ draft, err, isNew, family, together, onTogether, onC
           </span>
         </label>
       )}
-      <details open={draft.joinsStage !== '' || draft.weight !== 1 || draft.age_frac !== 1}>
+      <details open={draft.joinsStage !== '' || draft.weight !== 1 || draft.age_frac !== 1 || draft.offHeat !== ''}>
         <summary className="min-h-9 py-1 font-semibold">Bought in, how exact, how large</summary>
         <div className="grid grid-cols-2 gap-3 py-1">
           <div className="field">
@@ -162,6 +162,19 @@ export function BatchMore({ draft, err, isNew, family, together, onTogether, onC
             options={SIZES}
             onValue={(age_frac) => onChange({ age_frac })}
           />
+          <div className="field">
+            <label htmlFor={`${id}offHeat`}>Off the heat</label>
+            <select
+              id={`${id}offHeat`}
+              className="input"
+              value={draft.offHeat}
+              onChange={(e) => onChange({ offHeat: e.target.value as Draft['offHeat'] })}
+            >
+              <option value="">as the house</option>
+              <option value="half-up">when half are up</option>
+              <option value="all-up">when all are up</option>
+            </select>
+          </div>
         </div>
       </details>
     </>

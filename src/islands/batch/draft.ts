@@ -19,6 +19,8 @@ export interface Draft {
   readonly after: string;
   readonly weight: number;
   readonly age_frac: number;
+  /** Rule off the heat of this batch alone; '' = as the house. */
+  readonly offHeat: '' | 'half-up' | 'all-up';
   /** Plugs bought in: '' = sown here. */
   readonly joinsStage: '' | 'grow' | 'pot';
   readonly joinsOn: string;
@@ -47,6 +49,7 @@ export function emptyDraft(house: HouseData): Draft {
     after: String(USUAL_WINDOW.after_days),
     weight: 1,
     age_frac: 1,
+    offHeat: '',
     joinsStage: '',
     joinsOn: '',
     ...ONE,
@@ -63,6 +66,7 @@ export function draftOf(input: BatchInput): Draft {
     after: String(input.after_days ?? USUAL_WINDOW.after_days),
     weight: input.weight ?? 1,
     age_frac: input.age_frac ?? 1,
+    offHeat: input.offHeat && input.offHeat.kind !== 'days-after' ? input.offHeat.kind : '',
     joinsStage: input.joins?.stage ?? '',
     joinsOn: input.joins?.on ?? '',
     ...ONE,
@@ -108,6 +112,7 @@ export function inputOf(draft: Draft): Record<string, unknown> {
     after_days: figure(draft.after),
     weight: draft.weight,
     age_frac: draft.age_frac,
+    offHeat: draft.offHeat === '' ? null : { kind: draft.offHeat },
     joins: draft.joinsStage === '' ? null : { stage: draft.joinsStage, on: draft.joinsOn },
   };
 }

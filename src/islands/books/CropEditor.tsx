@@ -49,6 +49,7 @@ const FIELDS: readonly FieldSpec[] = [
     hint: '0.4 is 40%',
   },
   { key: 'potted', label: 'Usually potted up', kind: 'flag' },
+  { key: 'seedBalls', label: 'Sown as balls of several seeds', kind: 'flag' },
   { key: 'hardening_days', label: 'Hardening days', kind: 'number' },
   { key: 'hardiness', label: 'Hardiness', kind: 'choice', options: [['hardy', 'hardy'], ['half-hardy', 'half-hardy'], ['tender', 'tender'], ['tropical', 'tropical']] }, // prettier-ignore
   { key: 'plantSoilMin_C', label: 'Soil to plant in, °', kind: 'temperature' },

@@ -62,6 +62,8 @@ function fieldsOf(zones: readonly string[]): FieldSpec[] {
       optional: true,
       hint: 'only for the third rule',
     },
+    { key: 'coolOffHeat', label: 'Cool crops off the heat', kind: 'choice', options: [['house', 'as the house'], ['half-up', 'when half are up'], ['all-up', 'when all are up']] }, // prettier-ignore
+    { key: 'learning', label: 'Plan by the house’s own times to come up', kind: 'flag' },
   ];
 }
 
@@ -92,6 +94,7 @@ export function SettingsEditor({
     spare_percent: Math.round(nursery.spare_frac * 1000) / 10,
     offHeatKind: nursery.offHeat.kind,
     offHeatDays: nursery.offHeat.kind === 'days-after' ? nursery.offHeat.days : null,
+    coolOffHeat: nursery.offHeatCool?.kind ?? 'house',
   };
   const [outside, setOutside] = useState<readonly { day: string; night: string }[]>(() =>
     (nursery.outside ?? EMPTY_YEAR).map((month) => ({
@@ -119,13 +122,14 @@ export function SettingsEditor({
       unit={nursery.temperatureUnit}
       saveWords="Save the settings"
       send={(values, version) => {
-        const { spare_percent, offHeatKind, offHeatDays, ...rest } = values;
+        const { spare_percent, offHeatKind, offHeatDays, coolOffHeat, ...rest } = values;
+        const offHeatCool = coolOffHeat === 'house' ? null : { kind: coolOffHeat };
         const spare_frac = typeof spare_percent === 'number' ? spare_percent / 100 : spare_percent;
         const offHeat = offHeatKind === 'days-after' ? { kind: offHeatKind, days: offHeatDays } : { kind: offHeatKind };
         return {
           method: 'PUT',
           path: '/api/nursery',
-          body: { ...rest, spare_frac, offHeat, version },
+          body: { ...rest, spare_frac, offHeat, offHeatCool, version },
         };
       }}
       after={() => '/books/settings'}

@@ -50,6 +50,15 @@ export function Emergence({ data, others, choices, today, unit, open, causes }: 
           <Figure value={dayWords(verdict.halfOn, today)} words="half up" />
           <Figure value={dayWords(verdict.nearlyAllOn, today)} words="nine tenths up" />
         </dl>
+        {data.leggy && (
+          <p className="mt-3 max-w-[75ch]">
+            <strong>{data.leggy.leggy ? 'They stretch.' : 'Up and still on the heat.'}</strong>{' '}
+            {counted(data.leggy.days, 'day')} since half up
+            {data.leggy.ratio !== null &&
+              `, ${data.leggy.ratio.toFixed(2)} mol of light for each degree-day (leggy below 0.3; the light is the usual of such a place, not measured)`}
+            . Off the heat and into the light.
+          </p>
+        )}
         {bad && open && <SowAgain data={data} today={today} causes={causes} />}
       </section>
       <div className="grid grid-cols-1 gap-8 min-[1000px]:grid-cols-[minmax(0,1fr)_minmax(0,420px)]">
@@ -150,7 +159,7 @@ function Measures({ data, unit }: { readonly data: EmergenceData; readonly unit:
   const days = (n: number | null) => (n === null ? 'not known' : `${n.toFixed(1)} days`);
   const rows: [string, string, string][] = [
     [
-      'Up in the end',
+      'Up at the last count',
       m.final_frac === null ? 'not known' : `${Math.round(100 * m.final_frac)}%`,
       m.wilson90
         ? `90% limits ${Math.round(100 * m.wilson90.low)} to ${Math.round(100 * m.wilson90.high)}% (Wilson 1927)`
@@ -177,7 +186,7 @@ function Measures({ data, unit }: { readonly data: EmergenceData; readonly unit:
       <tbody>
         {rows.map(([name, value, source]) => (
           <tr key={name}>
-            <th scope="row" className="text-left font-normal">
+            <th scope="row" className="measure">
               {name}
               <span className="block text-[0.82rem] text-ink2">{source}</span>
             </th>

@@ -18,6 +18,11 @@ const OTHERS = [
   { stroke: '#8a3b12', dash: '10 3 2 3' },
 ] as const;
 
+const stepOf = (n: number): number =>
+  [1, 2, 5, 10, 20, 25, 50, 100, 200, 500, 1000, 2000, 5000].find((s) => n / s <= 5) ?? 10_000;
+const niceTop = (n: number): number => Math.ceil(n / stepOf(n)) * stepOf(n);
+const ticksTo = (n: number): number[] => Array.from({ length: Math.round(n / stepOf(n)) + 1 }, (_, i) => i * stepOf(n));
+
 /** Counts against what was expected. The band holds nine in ten trays like this one. */
 export function EmergenceChart({ data, others, width, todayAt, percent }: Props) {
   const scale = (n: number | null, sown: number) => (n === null ? null : percent ? (100 * n) / sown : n);
@@ -44,7 +49,7 @@ export function EmergenceChart({ data, others, width, todayAt, percent }: Props)
       data={rows}
       width={width}
       height={Math.min(380, Math.max(240, width * 0.5))}
-      margin={{ top: 12, right: 12, bottom: 4, left: 0 }}
+      margin={{ top: 12, right: 28, bottom: 4, left: 0 }}
       accessibilityLayer={false}
     >
       <CartesianGrid stroke="#dcdfd3" vertical={false} />
@@ -56,7 +61,8 @@ export function EmergenceChart({ data, others, width, todayAt, percent }: Props)
       />
       <YAxis
         width={44}
-        domain={[0, percent ? 100 : data.sown]}
+        domain={[0, percent ? 100 : niceTop(data.sown)]}
+        ticks={ticksTo(percent ? 100 : niceTop(data.sown))}
         tick={{ fill: '#3c4a42', fontSize: 13 }}
         unit={percent ? '%' : ''}
         allowDecimals={false}

@@ -24,6 +24,12 @@ export function odds(frac: number): string {
 export function reasonOf(verdict: Verdict, up: number | null, sown: number, needed: number, today: number): string {
   const { expectedNow, expectedEnd, fewer_frac } = verdict;
   const band = `${expectedNow.low} to ${expectedNow.high}`;
+  const since = verdict.countedOn === null ? 0 : today - verdict.countedOn;
+  // A count that is days old is not how things stand.
+  const when =
+    since >= 2 && verdict.kind !== 'enough up'
+      ? ` on ${shortDay(verdict.countedOn!)}, ${since} days ago: count again. Today ${band} should be up.`
+      : '.';
   const end = `${Math.round(expectedEnd.mean)} of ${sown} in the end (nine in ten times ${expectedEnd.low} to ${expectedEnd.high})`;
   switch (verdict.kind) {
     case 'too soon':
@@ -35,11 +41,11 @@ export function reasonOf(verdict: Verdict, up: number | null, sown: number, need
     case 'likely dead':
       return `Nothing is up where ${band} should be by now. The odds that nothing comes are ${odds(verdict.dead_frac)}.`;
     case 'few':
-      return `${up} up of ${sown}, and nearly all that will come have. Expect ${end}.`;
+      return `${up} up of ${sown}, and nearly all that will come have${when} Expect ${end}.`;
     case 'late':
-      return `${up} up, and by what was thought it would be fewer only ${odds(fewer_frac ?? 0)} times. Expect ${end}.`;
+      return `${up} up, and by what was thought it would be fewer only ${odds(fewer_frac ?? 0)} times${when} Expect ${end}.`;
     default:
-      return `${up} up. Expect ${end}.`;
+      return `${up} up${when} Expect ${end}.`;
   }
 }
 

@@ -1,0 +1,23 @@
+import { leggyOnHeat, type Leggy } from '../core/climate/leggy.ts';
+import { civilFromDay, dayFromCivil } from '../core/calendar/dayNumber.ts';
+import { temperatureOn } from '../core/schedule/placeClimate.ts';
+import type { BatchView, Season } from './season.ts';
+
+/** What too long on the heat does to a batch that is up; null when it is not up, or off the heat. */
+export function leggyOf({ world, now, tables }: Season, { state, batch }: BatchView): Leggy | null {
+  const half = state.facts['half-up'];
+  const place = world.places.find((p) => p.id === state.placeId);
+  if (half === undefined || state.facts['off-heat'] !== undefined || state.phase !== 'emerged' || !place) return null;
+  const { day_C, night_C } = temperatureOn(tables.climateOf(place.id), now.today);
+  const crop = world.crops.find((c) => c.id === batch.cropId)!;
+  const { year } = civilFromDay(now.today);
+  return leggyOnHeat({
+    kind: place.kind,
+    lit: place.lit,
+    mean_C: (day_C + night_C) / 2,
+    base_C: crop.base_C,
+    latitude_deg: world.nursery.latitude_deg,
+    dayOfYear: now.today - dayFromCivil(year, 1, 1) + 1,
+    daysSinceHalfUp: now.today - half,
+  });
+}
