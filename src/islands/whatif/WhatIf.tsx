@@ -31,6 +31,7 @@ export function WhatIf({ dataId }: { readonly dataId: string }) {
   const { now, setMessage } = changes;
   const id = useId();
   const [kept, setKept] = useState(first.scenarios);
+  const [busy, setBusy] = useState(false);
   const [draft, setDraft] = useState<Draft | null>(() => (first.scenarios[0] ? draftOf(first.scenarios[0]) : null));
   const [againstId, setAgainst] = useState<number | null>(null);
   const [problem, setProblem] = useState('');
@@ -67,6 +68,13 @@ export function WhatIf({ dataId }: { readonly dataId: string }) {
     setKept(list.value);
     const record = list.value.find((scenario) => scenario.id === openId);
     setDraft(record ? draftOf(record) : list.value[0] ? draftOf(list.value[0]) : null);
+  }
+
+  /** One call after another: what is pressed meanwhile would be about a version that is past. */
+  async function alone(work: () => Promise<void>): Promise<void> {
+    setBusy(true);
+    await work();
+    setBusy(false);
   }
 
   async function keep(): Promise<void> {
@@ -170,10 +178,10 @@ export function WhatIf({ dataId }: { readonly dataId: string }) {
                   Plan this what-if
                 </button>
               )}
-              <button type="button" className="btn" onClick={() => void keep()}>
+              <button type="button" className="btn" disabled={busy} onClick={() => void alone(keep)}>
                 Keep it
               </button>
-              <button type="button" className="btn" onClick={() => void takeOut()}>
+              <button type="button" className="btn" disabled={busy} onClick={() => void alone(takeOut)}>
                 Take it out
               </button>
               <button type="button" className="btn solid" disabled={changes.busy} onClick={() => void adopt()}>
