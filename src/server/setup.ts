@@ -93,6 +93,29 @@ export async function setUp(db: Sequelize, seed: NurserySeed, machine_ms: number
   });
 }
 
+/** A lot of the seed's seed, each a little different: most tested last autumn, some old, some known by weight. */
+function lotOf(demo: NurserySeed['batches'][number], n: number) {
+  const old = n % 9 === 4;
+  const counts = [
+    { day: 3, up: 6 + (n % 5) },
+    { day: 5, up: 15 + (n % 3) },
+    { day: 8, up: 17 + (n % 3) },
+  ];
+  const testedOn = isoFromDay(demo.plan.transplantOn - (old ? 1240 : 200));
+  return {
+    receivedOn: isoFromDay(demo.plan.transplantOn - (old ? 1200 : 150)),
+    germination_percent: 86 + (n % 10),
+    testedOn,
+    seeds_count: 350 + ((n * 370) % 2900),
+    thousandSeed_g: n % 3 === 0 ? 1.2 + (n % 7) * 0.4 : null,
+    packet_seeds: n % 2 === 0 ? 250 : null,
+    packet_price: n % 2 === 0 ? 3.6 : null,
+    storage_C: 8,
+    moisture_percent: 7,
+    tests: n % 4 === 1 ? [{ on: testedOn, method: 'on damp paper', seeds: 20, counts }] : [],
+  };
+}
+
 interface Ids {
   readonly cropIds: ReadonlyMap<string, number>;
   readonly placeIds: ReadonlyMap<number, number>;
@@ -116,10 +139,7 @@ async function writeBatches(
         {
           varietyId: variety.id,
           code: `WB-${String(100 + varieties.size)}`,
-          receivedOn: isoFromDay(demo.plan.transplantOn - 150),
-          germination_percent: 86 + (varieties.size % 10),
-          testedOn: isoFromDay(demo.plan.transplantOn - 200),
-          seeds_count: 1000,
+          ...lotOf(demo, varieties.size),
         },
         { transaction },
       );

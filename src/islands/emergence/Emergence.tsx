@@ -37,8 +37,11 @@ export function Emergence({ data, others, choices, today, unit, open, causes }: 
   const chosen = others.map((o) => o.batchId);
   return (
     <div data-ready={ready}>
-      <section aria-label="Verdict" className={`note-bar ${bad ? 'bad' : ''} mb-4 py-3`}>
-        <p className="num text-2xl">{VERDICT_WORDS[verdict.kind]}</p>
+      <section aria-label="Verdict" className={`note-bar ${bad || data.leggy?.leggy ? 'bad' : ''} mb-4 py-3`}>
+        <p className="num text-2xl">
+          {VERDICT_WORDS[verdict.kind]}
+          {data.leggy?.leggy && ', and too long on the heat'}
+        </p>
         <p className="max-w-[75ch]">{reasonOf(verdict, up, sown, needed, today)}</p>
         <dl className="mt-3 flex flex-wrap gap-x-9 gap-y-2">
           <Figure value={`${up ?? 0} of ${sown}`} words="up at the last count" />
@@ -78,7 +81,7 @@ export function Emergence({ data, others, choices, today, unit, open, causes }: 
               <label className="ml-auto flex items-center gap-2">
                 Compare with
                 <select
-                  className="input w-auto"
+                  className="input w-52"
                   value=""
                   disabled={chosen.length >= 3}
                   onChange={(e) => compare([...chosen, Number(e.target.value)])}
