@@ -133,7 +133,7 @@ function learned(): object {
           dead_frac: 0,
         };
         const { looks } = madeUpTray(random, prior, 60, [0.8, 0.95, 1.1, 1.25, 1.4, 1.6, 2]);
-        return trayEstimate(looks, 60);
+        return trayEstimate(looks, 60, 0.9);
       }).flatMap((e) => (e ? [{ ...e, ...target }] : []));
       errors.push(Math.abs(Math.exp(learn(target, estimates, 0.9).prior.logTime) / 1.25 - 1));
     }

@@ -20,12 +20,16 @@ const known = new WeakMap<readonly EventRecord[], { tables: SeasonTables; taught
 /** What each batch that was counted says of its crop. `tables` are by the library's own rates. */
 export function taughtBy(world: World, tables: SeasonTables): BatchTaught[] {
   const crops = new Map(world.crops.map((crop) => [crop.id, crop]));
+  const lots = new Map(world.lots.map((lot) => [lot.id, lot]));
   return world.batches.flatMap((batch) => {
     const events = world.events.get(batch.id);
     if (!events) return [];
     let held = known.get(events);
     if (held?.tables !== tables) {
-      held = { tables, taught: taughtByBatch(batch, events, crops.get(batch.cropId)!, tables) };
+      held = {
+        tables,
+        taught: taughtByBatch(batch, events, crops.get(batch.cropId)!, tables, lots.get(batch.lotId ?? 0) ?? null),
+      };
       known.set(events, held);
     }
     return held.taught ? [held.taught] : [];
@@ -37,15 +41,14 @@ function taughtByBatch(
   events: readonly EventRecord[],
   crop: Crop,
   tables: SeasonTables,
+  lot: LotRecord | null,
 ): BatchTaught | null {
   const sown = countsOf(events);
   if (!sown || sown.counts.length < 2) return null;
   const { state } = reduceLog(events);
   const progressOn = progressThrough(crop, tables, sown.sownOn, state.stays, batch.plan, null);
   const looks = looksOf(sown, progressOn);
-  // A tray still coming up says little of how many come in the end.
-  if ((looks.at(-1)?.progress ?? 0) < 1) return null;
-  const estimate = trayEstimate(looks, sown.sown);
+  const estimate = trayEstimate(looks, sown.sown, expectedShare(lot));
   const { cropId, varietyId, lotId } = batch;
   return estimate && { ...estimate, batchId: batch.id, cropId, varietyId, lotId };
 }

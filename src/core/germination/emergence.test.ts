@@ -263,7 +263,7 @@ describe('learning', () => {
     let counted = 0;
     for (let run = 0; run < 300; run++) {
       const tray = madeUpTray(random, { ...prior, dead_frac: 0 }, 80, [0.6, 0.75, 0.9, 1, 1.1, 1.25, 1.5, 2]);
-      const estimate = trayEstimate(tray.looks, 80);
+      const estimate = trayEstimate(tray.looks, 80, prior.most_frac);
       if (!estimate) continue;
       counted++;
       if (Math.abs(estimate.logTime - tray.logTime) < 1.645 * estimate.logTime_sd + 0.005) inside++;
@@ -272,9 +272,23 @@ describe('learning', () => {
     expect(inside / counted).toBeGreaterThan(0.85);
   });
 
+  it('a tray counted only while it was coming up is not taken for a quick one, nor for a poor one', () => {
+    const random = seededRandom(78);
+    const off: number[] = [];
+    const estimates = Array.from({ length: 200 }, () => {
+      const tray = madeUpTray(random, { ...prior, dead_frac: 0 }, 80, [0.75, 1]);
+      const estimate = trayEstimate(tray.looks, 80, prior.most_frac);
+      if (estimate) off.push(estimate.logTime - tray.logTime);
+      return estimate && { ...estimate, ...target };
+    }).flatMap((e) => e ?? []);
+    expect(estimates.length).toBeGreaterThan(150);
+    expect(Math.abs(off.reduce((a, b) => a + b, 0) / off.length)).toBeLessThan(0.04);
+    expect(learn(target, estimates.slice(0, 30), prior.most_frac).prior.most_frac).toBeGreaterThan(0.75);
+  });
+
   it('says nothing from fewer than three plants or a single look', () => {
-    expect(trayEstimate([{ progress: 1, up: 2 }, { progress: 2, up: 2 }], 50)).toBeNull(); // prettier-ignore
-    expect(trayEstimate([{ progress: 2, up: 40 }], 50)).toBeNull();
+    expect(trayEstimate([{ progress: 1, up: 2 }, { progress: 2, up: 2 }], 50, 0.85)).toBeNull(); // prettier-ignore
+    expect(trayEstimate([{ progress: 2, up: 40 }], 50, 0.85)).toBeNull();
     expect(meansOf(beliefOf(prior)).most_frac).toBeCloseTo(0.85 * 0.98, 2);
   });
 });

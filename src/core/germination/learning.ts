@@ -15,6 +15,7 @@ export interface TrayEstimate {
   readonly logTime_sd: number;
   readonly sigma: number | null;
   readonly up: number;
+  /** Seeds that had time to come up by the last look: a part of those sown while a tray is still coming. */
   readonly sown: number;
 }
 
@@ -33,14 +34,21 @@ const SIGMA_TRAYS = 4;
 /**
  * What one tray says: its log time worked out with hardly any belief before. null when fewer than three came up.
  * @param looks in order; progress by the crop's own rate
+ * @param expected_frac share thought to come up: without it a tray half up would be taken for one that is done, and quick
  */
-export function trayEstimate(looks: readonly Look[], sown: number): TrayEstimate | null {
+export function trayEstimate(looks: readonly Look[], sown: number, expected_frac: number): TrayEstimate | null {
   const up = looks.at(-1)?.up ?? 0;
   if (up < 3 || looks.length < 2) return null;
   const rises = looks.filter((look, i) => look.up > (looks[i - 1]?.up ?? 0)).length;
-  const most_frac = Math.min(0.98, up / sown);
+  const most_frac = Math.min(0.98, Math.max(expected_frac, up / sown));
   const passAt = (logTime: number, logTime_sd: number, sigma: number) =>
-    meansOf(afterLooks(beliefOf({ logTime, logTime_sd, sigma, most_frac, most_seeds: 2, dead_frac: 0 }), looks, sown));
+    meansOf(
+      afterLooks(
+        beliefOf({ logTime, logTime_sd, sigma, most_frac, most_seeds: PLAIN_PRIOR.most_seeds, dead_frac: 0 }),
+        looks,
+        sown,
+      ),
+    );
   const first = passAt(0, 0.6, PLAIN_PRIOR.sigma);
   let sigma: number = PLAIN_PRIOR.sigma;
   // One or two rises say when, not how spread: the library's spread stands then.
@@ -55,7 +63,14 @@ export function trayEstimate(looks: readonly Look[], sown: number): TrayEstimate
   }
   // Once more on a finer grid around it.
   const { logTime, logTime_sd } = passAt(first.logTime, Math.max(0.05, 2 * first.logTime_sd), sigma);
-  return { logTime, logTime_sd: Math.max(0.01, logTime_sd), sigma: rises >= 3 ? sigma : null, up, sown };
+  const had = sown * upShare(looks.at(-1)!.progress * Math.exp(-logTime), sigma);
+  return {
+    logTime,
+    logTime_sd: Math.max(0.01, logTime_sd),
+    sigma: rises >= 3 ? sigma : null,
+    up,
+    sown: Math.max(up, had),
+  };
 }
 
 const SPREADS = [0.08, 0.11, 0.15, 0.2, 0.27, 0.36, 0.5];
