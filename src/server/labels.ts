@@ -26,12 +26,13 @@ export function labelsFor(season: Season, views: readonly BatchView[]): Label[] 
     const container = world.containers.find((c) => c.id === batch.plan.sowContainerId)!;
     const trays = traysFor(state.sown_count ?? cellsToSow(batch.plan), container);
     const lot = world.lots.find((l) => l.id === batch.lotId);
-    const sown = state.facts.sow ?? work.find((job) => job.kind === 'sow')?.dueOn ?? null;
+    const sown = state.facts.sow;
+    const due = work.find((job) => job.kind === 'sow')?.dueOn;
     const placeId = state.placeId ?? batch.plan.places.germinate;
-    const place = world.places.find((p) => p.id === placeId)?.name;
     const lines = [
-      [lot && `lot ${lot.code}`, sown !== null && `sown ${isoFromDay(sown)}`].filter(Boolean).join(', '),
-      place ?? '',
+      lot ? `lot ${lot.code}` : '',
+      sown !== undefined ? `sown ${isoFromDay(sown)}` : due !== undefined ? `to be sown ${isoFromDay(due)}` : '',
+      world.places.find((p) => p.id === placeId)?.name ?? '',
     ].filter(Boolean);
     return Array.from({ length: trays }, (_, i): Label => ({
       title: view.name,
@@ -110,12 +111,12 @@ function draw(
     top -= size;
     if (top < y + 1) return;
     page.drawText(fits, { x: x + margin, y: top, size, font, color: INK });
-    top -= size * 0.28;
+    top -= size * 0.2;
   };
   const unit = height / 100;
-  write(label.code, bold, 34 * unit, 12);
-  write(label.title, bold, 22 * unit, 7);
-  for (const line of label.lines) write(line, plain, 14 * unit, 6);
+  write(label.code, bold, 24 * unit, 12);
+  write(label.title, bold, 16 * unit, 7);
+  for (const line of label.lines) write(line, plain, 11 * unit, 6);
 }
 
 /** Text in letters the font has: marks are dropped from letters it lacks, others become a question mark. */

@@ -38,7 +38,10 @@ export function cardinalFit(points: readonly TrialPoint[]): CardinalFit {
     .sort((a, b) => a.x - b.x);
   for (const { x } of up) seen.add(x);
   if (seen.size < 3) {
-    return { kind: 'too few', reason: `half came up at ${seen.size} temperatures; three or more are needed` };
+    return {
+      kind: 'too few',
+      reason: `half came up at ${seen.size === 1 ? 'one temperature' : `${seen.size} temperatures`}; three or more are needed`,
+    };
   }
   let best: { below: Line; above: Line | null; squares: number } | null = null;
   for (let split = 2; split <= up.length; split++) {
