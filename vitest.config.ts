@@ -8,6 +8,8 @@ export default defineConfig({
           name: 'unit',
           include: ['src/**/*.test.ts', 'tests/references/**/*.test.ts'],
           environment: 'node',
+          // Correctness, not speed: a busy machine takes its time over thousands of made-up seasons.
+          testTimeout: 60_000,
         },
       },
       {

@@ -142,7 +142,7 @@ describe('the books', () => {
       varietyId: 1,
       code: 'A',
       receivedOn: null,
-      germination_percent: 101,
+      germination_percent: 301,
       testedOn: null,
       seeds_count: -1,
     };
