@@ -159,7 +159,6 @@ class Search {
   /** Makes room hard again: takes out what is over, the cheapest first, and puts it back within the room there is. */
   private harden(): void {
     const { state, problem, bench } = this;
-    const { tasks } = problem;
     state.overdrawn_perPart = 0;
     const byPrice = [...this.movable].sort((a, b) => unplacedPrice(problem, a) - unplacedPrice(problem, b));
     const gone = byPrice.filter((task) => {
@@ -168,7 +167,7 @@ class Search {
       removePlan(state, task.index);
       return true;
     });
-    for (const task of gone.reverse()) insert(state, tasks[task.index]!, bench);
+    for (const task of gone.reverse()) insert(state, task, bench);
     if (costOf(state) < this.bestCost - 1e-9) this.keep();
   }
 

@@ -154,7 +154,7 @@ export function HowMany(props: HowManyProps) {
                 big
               />
               <Figure
-                value={whole === 1 ? '1' : `${whole}`}
+                value={String(whole)}
                 words={`${container.name}${trays < whole ? `, the last ${Math.round(100 * (trays - Math.floor(trays)))}% full` : ''}`}
                 big
               />
