@@ -257,6 +257,7 @@ export type ContainerInput = z.infer<typeof containerInput>;
 export const offHeatInput = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('half-up') }),
   z.strictObject({ kind: z.literal('all-up') }),
+  z.strictObject({ kind: z.literal('share'), share_frac: figure('share of those expected', 0.5, 0.95) }),
   z.strictObject({
     kind: z.literal('days-after'),
     days: wholeNumber('days after half up', 1, 30),

@@ -26,11 +26,14 @@ export interface HouseData {
     readonly id: number;
     readonly cropId: number;
     readonly name: string;
+    /** Times as long as its crop to come up, as the house has learned. */
+    readonly emergence_factor: number;
   }[];
   readonly lots: readonly {
     readonly id: number;
     readonly varietyId: number;
     readonly code: string;
+    readonly emergence_factor: number;
   }[];
   readonly places: readonly HousePlace[];
   readonly containers: readonly Container[];

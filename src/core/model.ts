@@ -138,7 +138,11 @@ export interface Container {
 
 /** When a tray leaves the germination heat. */
 export type OffHeatRule =
-  { readonly kind: 'half-up' } | { readonly kind: 'all-up' } | { readonly kind: 'days-after'; readonly days: number };
+  | { readonly kind: 'half-up' }
+  | { readonly kind: 'all-up' }
+  /** A share, half or more, of the seeds thought to come up. */
+  | { readonly kind: 'share'; readonly share_frac: number }
+  | { readonly kind: 'days-after'; readonly days: number };
 
 /** What the grower asked of a batch; the rest is computed. */
 export interface BatchPlan {
@@ -163,6 +167,8 @@ export interface BatchPlan {
   readonly age_frac?: number;
   /** Rule off the heat of this batch alone. */
   readonly offHeat?: OffHeatRule | null;
+  /** How many times as long as its crop this batch's own variety and lot take to come up, as the house has learned. */
+  readonly emergence_factor?: number;
 }
 
 export type WorkKey = 'sow' | 'off-heat' | 'pot' | 'space' | 'harden' | 'plant';

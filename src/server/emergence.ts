@@ -18,6 +18,25 @@ const MOST_days = 90;
 
 /** How a batch comes up: counts against what was expected, the odds, the measures. null when it was not sown here. */
 export function emergenceOf(season: Season, view: BatchView): EmergenceData | null {
+  const { world, now, plainTables, taught } = season;
+  const from = [
+    plainTables,
+    now.today,
+    world.nursery.learning,
+    world.lots.find((l) => l.id === view.batch.lotId),
+    ...taught.filter((t) => t.cropId === view.batch.cropId),
+  ];
+  const known = worked.get(view);
+  if (known && known.from.length === from.length && known.from.every((part, i) => part === from[i])) return known.data;
+  const data = workOut(season, view);
+  worked.set(view, { from, data });
+  return data;
+}
+
+/** What was worked out for a batch, with all it was worked out from besides the batch and its log. */
+const worked = new WeakMap<BatchView, { from: readonly unknown[]; data: EmergenceData | null }>();
+
+function workOut(season: Season, view: BatchView): EmergenceData | null {
   const { world, now, plainTables } = season;
   const { batch, state } = view;
   const sown = countsOf(view.events);

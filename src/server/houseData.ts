@@ -1,10 +1,11 @@
 import { seasonOf } from '../core/calendar/season.ts';
 import type { HouseData, SeasonBatch } from '../contracts/seasonData.ts';
+import { emergenceFactor } from './learned.ts';
 import { TABLE_DAYS, type BatchView, type Season } from './season.ts';
 
 /** What the islands work from: crops (all, or those of the batches given), places, containers, settings. */
 export function houseData(season: Season, cropIds: ReadonlySet<number> | null): HouseData {
-  const { world, now, tables } = season;
+  const { world, now, tables, taught } = season;
   const plain = <T extends { version: number }>({ version: _version, ...rest }: T) => rest;
   return {
     today: now.today,
@@ -21,8 +22,21 @@ export function houseData(season: Season, cropIds: ReadonlySet<number> | null): 
     coolMost_C: world.nursery.coolMost_C,
     weights: world.nursery.weights,
     crops: season.crops.filter((crop) => cropIds === null || cropIds.has(crop.id)).map(plain),
-    varieties: cropIds === null ? world.varieties.map(({ id, cropId, name }) => ({ id, cropId, name })) : [],
-    lots: cropIds === null ? world.lots.map(({ id, varietyId, code }) => ({ id, varietyId, code })) : [],
+    varieties:
+      cropIds === null
+        ? world.varieties.map(({ id, cropId, name }) => {
+            const emergence_factor = emergenceFactor(world, taught, { cropId, varietyId: id, lotId: null });
+            return { id, cropId, name, emergence_factor };
+          })
+        : [],
+    lots:
+      cropIds === null
+        ? world.lots.map(({ id, varietyId, code }) => {
+            const { cropId } = world.varieties.find((v) => v.id === varietyId)!;
+            const emergence_factor = emergenceFactor(world, taught, { cropId, varietyId, lotId: id });
+            return { id, varietyId, code, emergence_factor };
+          })
+        : [],
     places: world.places,
     containers: world.containers.map(plain),
   };

@@ -92,9 +92,25 @@ export function cropsToPlanBy(
   });
 }
 
+/**
+ * How many times as long as its crop a variety or lot takes to come up, to a hundredth; 1 where the house does not learn
+ * or no tray of it was counted.
+ */
+export function emergenceFactor(
+  world: World,
+  taught: readonly BatchTaught[],
+  target: { readonly cropId: number; readonly varietyId: number | null; readonly lotId: number | null },
+): number {
+  if (!world.nursery.learning || target.varietyId === null) return 1;
+  if (!taught.some((t) => t.varietyId === target.varietyId && t.cropId === target.cropId)) return 1;
+  const own = learnedFor(taught, target, null).time_factor;
+  const crops = learnedFor(taught, { ...target, varietyId: null, lotId: null }, null).time_factor;
+  return Math.round((100 * own) / crops) / 100;
+}
+
 /** Times to come up, to a hundredth of a day: less than that is not worth working a crop's batches out anew. */
 function timesOf(crop: CropRecord): string {
-  return [crop.germBest_days, ...crop.emergence.map((p) => p.days)]
+  return [crop.offHeat && JSON.stringify(crop.offHeat), crop.germBest_days, ...crop.emergence.map((p) => p.days)]
     .map((n) => (typeof n === 'number' ? n.toFixed(2) : n))
     .join();
 }

@@ -8,7 +8,7 @@ import { ProblemError } from '../contracts/problem.ts';
 import { readRevision, readWorld, type World } from '../db/world.ts';
 import { nowAt, type Now } from './clock.ts';
 import { database } from './database.ts';
-import { cropsToPlanBy, taughtBy, type BatchTaught } from './learned.ts';
+import { cropsToPlanBy, emergenceFactor, taughtBy, type BatchTaught } from './learned.ts';
 
 /** Days the tables cover from 1 January of last year: to the end of the year after next. */
 export const TABLE_DAYS = 4 * 366;
@@ -101,11 +101,26 @@ export function workOut(world: World, now: Now, before: Season | null = null): S
   const crops = new Map(learned.map((crop) => [crop.id, crop]));
   const varieties = new Map(world.varieties.map((variety) => [variety.id, variety]));
   const containers = new Map(world.containers.map((container) => [container.id, container]));
-  const batches = world.batches.map((batch): BatchView => {
-    const events = world.events.get(batch.id) ?? NO_EVENTS;
-    const last = known.get(batch.id);
-    if (last && last.batch.version === batch.version && last.events === events && !unlike.has(batch.cropId))
+  const factors = new Map<string, number>();
+  const factorOf = ({ cropId, varietyId, lotId }: BatchRecord): number => {
+    const key = `${cropId} ${varietyId} ${lotId}`;
+    const factor = factors.get(key) ?? emergenceFactor(world, taught, { cropId, varietyId, lotId });
+    factors.set(key, factor);
+    return factor;
+  };
+  const batches = world.batches.map((written): BatchView => {
+    const events = world.events.get(written.id) ?? NO_EVENTS;
+    const last = known.get(written.id);
+    const emergence_factor = factorOf(written);
+    if (
+      last &&
+      last.batch.version === written.version &&
+      last.events === events &&
+      !unlike.has(written.cropId) &&
+      (last.batch.plan.emergence_factor ?? 1) === emergence_factor
+    )
       return last;
+    const batch = emergence_factor === 1 ? written : { ...written, plan: { ...written.plan, emergence_factor } };
     const crop = crops.get(batch.cropId)!;
     const varietyName = batch.varietyId === null ? '' : (varieties.get(batch.varietyId)?.name ?? '');
     const { state } = reduceLog(events);

@@ -247,6 +247,10 @@ describe('the rule off the heat and learning', () => {
     const house = await sownTomato();
     const own = await sownTomato('2027-04-05', { offHeat: { kind: 'days-after', days: 9 } });
     expect((await offHeatOn(own)) > (await offHeatOn(house))).toBe(true);
+    const share = await sownTomato('2027-04-05', { offHeat: { kind: 'share', share_frac: 0.95 } });
+    expect((await offHeatOn(share)) >= (await offHeatOn(house))).toBe(true);
+    const wrong = await send(app, 'GET', `/api/batches/${share}`);
+    expect(wrong.status).toBe(200);
   });
 
   it('slow trays put the next plan’s days to come up later, unless learning is switched off', async () => {

@@ -4,7 +4,6 @@ import type { DayNumber } from '../calendar/dayNumber.ts';
 import { mondayOf } from '../calendar/week.ts';
 import { germinationRate } from '../germination/germinationRate.ts';
 import { progressOverHours } from '../germination/progress.ts';
-import { ALL_UP_PROGRESS } from '../germination/spread.ts';
 import { degreeDaysOfDay, OVER_AGE_WEEKS, POTTING_CHECK_DAYS, stageSums } from '../growth/stageSums.ts';
 import {
   placeOfStage,
@@ -19,6 +18,7 @@ import {
 import { cellsToSow, slotsFor, traysFor } from '../quantities/trays.ts';
 import { milestoneOf, noonOf, type Chain } from '../schedule/chain.ts';
 import { heldAt, hoursOfDay, temperatureOn } from '../schedule/placeClimate.ts';
+import { progressOffHeat } from '../schedule/offHeat.ts';
 import { offHeatRuleOf, routeOf } from '../schedule/route.ts';
 import type { SeasonTables } from '../schedule/seasonTables.ts';
 import { stageRange, suitsStage } from '../schedule/suits.ts';
@@ -196,7 +196,7 @@ function stageSpec(stage: Stage, batch: SeasonBatchToPlan, season: SeasonToPlan)
       return {
         ...common,
         gain: (day_C, night_C) => progressOverHours(rate, hoursOfDay(day_C, night_C)),
-        need: rule.kind === 'all-up' ? ALL_UP_PROGRESS : 1,
+        need: progressOffHeat(rule) * (plan.emergence_factor ?? 1),
         standstill_days: rule.kind === 'days-after' ? rule.days : 0,
       };
     case 'grow': {
@@ -286,7 +286,9 @@ function batchSpec(
   const at = ways.indexOf(now);
   if (place < 0 || at < 0 || batch.progress.forecast.kind !== 'chain') return spec;
   const { day, need } = whatIsLeft(batch, now, batch.progress.forecast, season, from);
-  return { ...spec, under: { at, place, day, need } };
+  // The running total is by the batch's own pace, the search's gains by its crop's.
+  const pace = now === 'germinate' ? (batch.plan.emergence_factor ?? 1) : 1;
+  return { ...spec, under: { at, place, day, need: need * pace } };
 }
 
 /** The stays a batch has by its forecast, from this week on, one for each stage. */
@@ -344,10 +346,10 @@ function whatIsLeft(
   switch (stage) {
     case 'germinate': {
       if (state.facts['half-up'] !== undefined) {
-        const rest = rule.kind === 'all-up' ? ALL_UP_PROGRESS - 1 : 0;
+        const rest = progressOffHeat(rule) - 1;
         return left(noonOf(state.facts['half-up']), rest, over(route.germination));
       }
-      return left(timeOf('sow'), rule.kind === 'all-up' ? ALL_UP_PROGRESS : 1, over(route.germination));
+      return left(timeOf('sow'), progressOffHeat(rule), over(route.germination));
     }
     case 'grow': {
       const off_t = milestoneOf(chain, 'off-heat')?.t ?? timeOf('arrive');

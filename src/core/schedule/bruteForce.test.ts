@@ -58,6 +58,8 @@ function readyHour(crop: Crop, sowDay: number, offHeat: OffHeatRule): number | n
     const off =
       offHeat.kind === 'half-up' ||
       (offHeat.kind === 'all-up' && germination >= ALL_UP_PROGRESS) ||
+      // The standard normal quantile of 0.75 is 0.67449 (any printed table).
+      (offHeat.kind === 'share' && germination >= Math.exp(0.2 * 0.67449)) ||
       (offHeat.kind === 'days-after' && hour - halfAt >= offHeat.days * 24);
     if (off) break;
     growth += grow(at);
@@ -82,7 +84,12 @@ function readyHour(crop: Crop, sowDay: number, offHeat: OffHeatRule): number | n
 
 describe('backward against walking every day forward by the hour', () => {
   const tables = seasonTables([hot, house], FROM, DAYS);
-  const rules: OffHeatRule[] = [{ kind: 'half-up' }, { kind: 'all-up' }, { kind: 'days-after', days: 4 }];
+  const rules: OffHeatRule[] = [
+    { kind: 'half-up' },
+    { kind: 'all-up' },
+    { kind: 'days-after', days: 4 },
+    { kind: 'share', share_frac: 0.75 },
+  ];
   it.each(rules.map((rule) => [rule.kind, rule] as const))(
     'finds the same sowing day, give or take one: %s',
     (_, offHeat) => {

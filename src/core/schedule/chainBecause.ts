@@ -5,6 +5,7 @@ import { STAGE_SUM_SOURCE } from '../growth/stageSums.ts';
 import { placeOfStage, type Stage } from '../model.ts';
 import type { MilestoneKey } from './chain.ts';
 import { temperatureOn } from './placeClimate.ts';
+import { offHeatWords } from './offHeat.ts';
 import { offHeatRuleOf, type Route, type RouteInput } from './route.ts';
 import { totalAt, type ThermalIntegral } from './thermalIntegral.ts';
 
@@ -65,7 +66,11 @@ const WHY: Readonly<Record<MilestoneKey, Why>> = {
   }),
   'half-up': (c, before_day) => ({
     rule: 'Half are up when the daily germination rate at the temperature of the place adds up to 1.',
-    inputs: [...climateInputs(c, 'germinate', before_day), ...paceInputs(c.route.germination, before_day)],
+    inputs: [
+      ...climateInputs(c, 'germinate', before_day),
+      ...paceInputs(c.route.germination, before_day),
+      ...learnedInputs(c),
+    ],
     source: germinationSource(c),
   }),
   'off-heat': (c) => {
@@ -75,13 +80,7 @@ const WHY: Readonly<Record<MilestoneKey, Why>> = {
       : c.crop.offHeat
         ? `Rule for ${c.crop.group} crops`
         : 'House rule';
-    const words =
-      rule.kind === 'half-up'
-        ? 'off the heat and into the light the day half are up. Left hot, seedlings stretch.'
-        : rule.kind === 'all-up'
-          ? 'off the heat when 90% of those that will come are up.'
-          : `off the heat ${rule.days} days after half up.`;
-    return { rule: `${whose}: ${words}`, inputs: [], source: COMMON_PRACTICE };
+    return { rule: `${whose}: off the heat ${offHeatWords(rule)}`, inputs: [], source: COMMON_PRACTICE };
   },
   pot: (c, before_day) => ({
     rule: `Ready for the pot at ${Math.round(c.crop.potAt_frac * 100)}% of its growth, counted in degree-days above ${c.crop.name}'s base.`,
@@ -140,6 +139,14 @@ function paceInputs(germination: ThermalIntegral, day: DayNumber | null): Becaus
   if (day === null) return [];
   const perDay = totalAt(germination, day + 1) - totalAt(germination, day);
   return perDay > 0 ? [{ name: 'at that', value: `${(1 / perDay).toFixed(1)} days` }] : [];
+}
+
+/** How far the batch's own variety and lot are from their crop, by the house's counts. */
+function learnedInputs({ plan }: BecauseContext): BecauseInput[] {
+  const factor = plan.emergence_factor ?? 1;
+  return factor === 1
+    ? []
+    : [{ name: 'own variety and lot, by your counts', value: `${factor.toFixed(2)} x the time` }];
 }
 
 /** Degree-days one day adds there. */

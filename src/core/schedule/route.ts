@@ -1,7 +1,7 @@
-import { ALL_UP_PROGRESS } from '../germination/spread.ts';
 import { stageSums, type StageSums } from '../growth/stageSums.ts';
 import { placeOfStage, type BatchPlan, type Crop, type OffHeatRule, type Stage, type StagePlaces } from '../model.ts';
 import type { Unreachable } from './chain.ts';
+import { progressOffHeat } from './offHeat.ts';
 import type { SeasonTables } from './seasonTables.ts';
 import { timeAfter, type ThermalIntegral } from './thermalIntegral.ts';
 
@@ -37,7 +37,7 @@ export function routeOf({ crop, plan, tables }: RouteInput): Route | Unreachable
   return {
     sums: stageSums(crop, potted, plan.age_frac ?? 1),
     places: plan.places,
-    germination: tables.germinationOf(crop, germinate),
+    germination: tables.germinationOf(crop, germinate, plan.emergence_factor ?? 1),
     inHeat: tables.growthOf(crop, germinate),
     inGrow: tables.growthOf(crop, grow),
     inPot: tables.growthOf(crop, potted ? plan.places.pot! : grow),
@@ -52,12 +52,12 @@ export function offHeatRuleOf({ plan, crop, offHeat }: Pick<RouteInput, 'plan' |
 
 /**
  * When a tray comes off the heat by the house's rule, given when it was half up. null when it never gets there.
- * The time from half up to "all up" is the further thermal progress from 1 to ALL_UP_PROGRESS.
+ * The time from half up to a larger share is the further thermal progress from 1.
  */
 export function offHeatAfter(route: Route, rule: OffHeatRule, halfUp_t: number): number | null {
-  if (rule.kind === 'half-up') return halfUp_t;
   if (rule.kind === 'days-after') return halfUp_t + rule.days;
-  return timeAfter(route.germination, halfUp_t, ALL_UP_PROGRESS - 1);
+  const rest = progressOffHeat(rule) - 1;
+  return rest > 0 ? timeAfter(route.germination, halfUp_t, rest) : halfUp_t;
 }
 
 export function unreachable(stage: Stage, placeId: number | null, reason: string): Unreachable {

@@ -13,6 +13,7 @@ import { placeClimate } from './placeClimate.ts';
 import { ruleOfWeeksSowDay } from './ruleOfWeeks.ts';
 import { seasonTables } from './seasonTables.ts';
 import { thermalIntegral, timeAfter, timeBefore, totalAt } from './thermalIntegral.ts';
+import { progressOffHeat } from './offHeat.ts';
 
 const FROM = requireDay('2026-01-01');
 const HALF: OffHeatRule = { kind: 'half-up' };
@@ -202,6 +203,29 @@ describe('backward and forward', () => {
       if (read === null || bisected === null) expect(read).toBe(bisected);
       else expect(read).toBeCloseTo(bisected, 6);
     }
+  });
+
+  it('a lot known to be slow comes up later by its factor', () => {
+    const tomato = cropNamed('tomato');
+    const [hot, house] = [steadyPlace(24), steadyPlace(21, 16)];
+    const tables = seasonTables([hot, house], FROM, 900);
+    const plan = planFor(tomato, { germinate: hot, grow: house, pot: house, harden: house }, FROM + 500);
+    const days = (emergence_factor: number) => {
+      const own = { ...plan, emergence_factor };
+      const fixed = { crop: tomato, plan: own, offHeat: HALF, tables, facts: {}, today: null, waitForDate: false };
+      const chain = chainOf(forwardChain({ ...fixed, sowOn: FROM + 300 }));
+      return milestoneOf(chain, 'half-up')!.t - milestoneOf(chain, 'sow')!.t;
+    };
+    expect(days(1.5) / days(1)).toBeCloseTo(1.5, 6);
+    expect(() => days(0)).toThrow('emergence_factor: 0, wanted above 0');
+  });
+
+  it('a larger share keeps a tray on the heat longer; half is half up and nine tenths is all up', () => {
+    expect(progressOffHeat({ kind: 'share', share_frac: 0.5 })).toBeCloseTo(1, 12);
+    expect(progressOffHeat({ kind: 'share', share_frac: 0.9 })).toBeCloseTo(progressOffHeat({ kind: 'all-up' }), 4);
+    expect(progressOffHeat({ kind: 'share', share_frac: 0.95 })).toBeGreaterThan(progressOffHeat({ kind: 'all-up' }));
+    for (const share_frac of [0.4, 1, NaN])
+      expect(() => progressOffHeat({ kind: 'share', share_frac })).toThrow(/share_frac/);
   });
 
   it('a log replaces its forecast and what follows moves', () => {

@@ -18,7 +18,8 @@ export interface SeasonTables {
   /** Usual outside over these days; null when it is not written down. */
   readonly outside: OutsideClimate | null;
   climateOf(placeId: number): PlaceClimate;
-  germinationOf(crop: Crop, placeId: number): ThermalIntegral;
+  /** @param slower how many times as long as its crop it takes, above 0 */
+  germinationOf(crop: Crop, placeId: number, slower?: number): ThermalIntegral;
   growthOf(crop: Crop, placeId: number): ThermalIntegral;
 }
 
@@ -35,7 +36,7 @@ export function seasonTables(
   const outside = normals === null ? null : outsideClimate(normals, from, days);
   const byId = new Map(places.map((place) => [place.id, place]));
   const climates = new Map<number, PlaceClimate>();
-  const germination = new Map<number, { readonly pace: number; readonly integral: ThermalIntegral }>();
+  const germination = new Map<string, { readonly pace: number; readonly integral: ThermalIntegral }>();
   const growth = new Map<number, ThermalIntegral>();
 
   function climateOf(placeId: number): PlaceClimate {
@@ -52,8 +53,9 @@ export function seasonTables(
     places: byId,
     outside,
     climateOf,
-    germinationOf(crop, placeId) {
-      const key = crop.id * PLACES + placeId;
+    germinationOf(crop, placeId, slower = 1) {
+      if (!(slower > 0)) throw new RangeError(`emergence_factor: ${slower}, wanted above 0`);
+      const key = `${crop.id * PLACES + placeId} ${slower}`;
       const pace = paceOf(crop);
       const known = germination.get(key);
       if (known?.pace === pace) return known.integral;
@@ -61,6 +63,7 @@ export function seasonTables(
       const gains = eachDay(climateOf(placeId), (day_C, night_C) =>
         progressOverHours(rate, hoursOfDay(day_C, night_C)),
       );
+      if (slower !== 1) gains.forEach((gain, i) => (gains[i] = gain / slower));
       const integral = thermalIntegral(from, gains);
       germination.set(key, { pace, integral });
       return integral;

@@ -10,6 +10,7 @@ import type { HouseData } from '../../contracts/seasonData.ts';
 import { call, fieldError, freshKey, trouble } from '../../ui/call.ts';
 import { counted, dayNight } from '../../ui/format.ts';
 import { CropSearch } from './CropSearch.tsx';
+import { offHeatOf } from '../../ui/OffHeatChoice.tsx';
 import { Field, SelectField } from '../../ui/Field.tsx';
 import { Outlook } from './Outlook.tsx';
 import { Stale } from '../../ui/Stale.tsx';
@@ -95,10 +96,13 @@ export function BatchForm({ house, editing }: Props) {
       sowContainerId: draft.sowContainerId,
       potContainerId: draft.potContainerId,
       age_frac: draft.age_frac,
-      offHeat: draft.offHeat === '' ? null : { kind: draft.offHeat },
+      offHeat: offHeatOf(draft.offHeat),
       joins: joinsOf(draft),
+      emergence_factor:
+        (house.lots.find((l) => l.id === draft.lotId) ?? house.varieties.find((v) => v.id === draft.varietyId))
+          ?.emergence_factor ?? 1,
     };
-  }, [draft, plants, transplantDay, crop]);
+  }, [draft, plants, transplantDay, crop, house]);
   const ahead = useMemo(
     () => (crop && plan ? outlook({ crop, plan, offHeat: house.offHeat, tables }, house, house.today) : null),
     [crop, plan, house, tables],

@@ -2,6 +2,7 @@ import { useId } from 'react';
 import { Field } from '../../ui/Field.tsx';
 import { counted } from '../../ui/format.ts';
 import type { Draft } from './draft.ts';
+import { OffHeatChoice } from '../../ui/OffHeatChoice.tsx';
 
 /** Another batch of a family. */
 export interface Member {
@@ -106,7 +107,9 @@ export function BatchMore({ draft, err, isNew, family, together, onTogether, onC
           </span>
         </label>
       )}
-      <details open={draft.joinsStage !== '' || draft.weight !== 1 || draft.age_frac !== 1 || draft.offHeat !== ''}>
+      <details
+        open={draft.joinsStage !== '' || draft.weight !== 1 || draft.age_frac !== 1 || draft.offHeat.kind !== ''}
+      >
         <summary className="min-h-9 py-1 font-semibold">Bought in, how exact, how large</summary>
         <div className="grid grid-cols-2 gap-3 py-1">
           <div className="field">
@@ -162,19 +165,15 @@ export function BatchMore({ draft, err, isNew, family, together, onTogether, onC
             options={SIZES}
             onValue={(age_frac) => onChange({ age_frac })}
           />
-          <div className="field">
-            <label htmlFor={`${id}offHeat`}>Off the heat</label>
-            <select
-              id={`${id}offHeat`}
-              className="input"
-              value={draft.offHeat}
-              onChange={(e) => onChange({ offHeat: e.target.value as Draft['offHeat'] })}
-            >
-              <option value="">as the house</option>
-              <option value="half-up">when half are up</option>
-              <option value="all-up">when all are up</option>
-            </select>
-          </div>
+          <OffHeatChoice
+            id={`${id}offHeat`}
+            label="Off the heat"
+            house
+            path="offHeat"
+            value={draft.offHeat}
+            error={err}
+            onValue={(offHeat) => onChange({ offHeat })}
+          />
         </div>
       </details>
     </>

@@ -1,5 +1,6 @@
 import { USUAL_WINDOW, type StagePlaces } from '../../core/model.ts';
 import type { BatchInput } from '../../contracts/batches.ts';
+import { offHeatBody, typedOffHeat, type TypedOffHeat } from '../../ui/OffHeatChoice.tsx';
 import type { HouseData } from '../../contracts/seasonData.ts';
 
 /** What is typed; numbers stay text until they are figures, so that nothing typed is lost. */
@@ -19,8 +20,8 @@ export interface Draft {
   readonly after: string;
   readonly weight: number;
   readonly age_frac: number;
-  /** Rule off the heat of this batch alone; '' = as the house. */
-  readonly offHeat: '' | 'half-up' | 'all-up';
+  /** Rule off the heat of this batch alone. */
+  readonly offHeat: TypedOffHeat;
   /** Plugs bought in: '' = sown here. */
   readonly joinsStage: '' | 'grow' | 'pot';
   readonly joinsOn: string;
@@ -49,7 +50,7 @@ export function emptyDraft(house: HouseData): Draft {
     after: String(USUAL_WINDOW.after_days),
     weight: 1,
     age_frac: 1,
-    offHeat: '',
+    offHeat: typedOffHeat(null),
     joinsStage: '',
     joinsOn: '',
     ...ONE,
@@ -66,7 +67,7 @@ export function draftOf(input: BatchInput): Draft {
     after: String(input.after_days ?? USUAL_WINDOW.after_days),
     weight: input.weight ?? 1,
     age_frac: input.age_frac ?? 1,
-    offHeat: input.offHeat && input.offHeat.kind !== 'days-after' ? input.offHeat.kind : '',
+    offHeat: typedOffHeat(input.offHeat),
     joinsStage: input.joins?.stage ?? '',
     joinsOn: input.joins?.on ?? '',
     ...ONE,
@@ -112,7 +113,7 @@ export function inputOf(draft: Draft): Record<string, unknown> {
     after_days: figure(draft.after),
     weight: draft.weight,
     age_frac: draft.age_frac,
-    offHeat: draft.offHeat === '' ? null : { kind: draft.offHeat },
+    offHeat: offHeatBody(draft.offHeat),
     joins: draft.joinsStage === '' ? null : { stage: draft.joinsStage, on: draft.joinsOn },
   };
 }

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { Weights } from '../../core/placement/instance.ts';
 import { temperatureFromShown } from '../../core/units/temperature.ts';
 import { Field } from '../../ui/Field.tsx';
+import { OffHeatChoice, offHeatBody, typedOffHeat } from '../../ui/OffHeatChoice.tsx';
 import { monthName } from '../../ui/format.ts';
 import type { FieldSpec } from './fields.ts';
 import { figureOr, LineForm, typedTemperature } from './LineForm.tsx';
@@ -54,15 +55,6 @@ function fieldsOf(zones: readonly string[]): FieldSpec[] {
     { key: 'spare_percent', label: 'Overplanting (spare to sow), %', kind: 'number' },
     { key: 'coolSchool', label: 'Heat for cool crops', kind: 'choice', options: [['none', 'none, only frost kept out'], ['gentle', 'gentle, up to the most below'], ['same', 'the same as for warm crops']] }, // prettier-ignore
     { key: 'coolMost_C', label: 'Most set-point for cool crops', kind: 'temperature', hint: 'for the gentle rule' },
-    { key: 'offHeatKind', label: 'Off the heat', kind: 'choice', options: [['half-up', 'when half are up'], ['all-up', 'when all are up'], ['days-after', 'some days after half up']] }, // prettier-ignore
-    {
-      key: 'offHeatDays',
-      label: 'Days after half up',
-      kind: 'number',
-      optional: true,
-      hint: 'only for the third rule',
-    },
-    { key: 'coolOffHeat', label: 'Cool crops off the heat', kind: 'choice', options: [['house', 'as the house'], ['half-up', 'when half are up'], ['all-up', 'when all are up']] }, // prettier-ignore
     { key: 'learning', label: 'Plan by the house’s own times to come up', kind: 'flag' },
   ];
 }
@@ -92,9 +84,6 @@ export function SettingsEditor({
     ...nursery,
     id: 1,
     spare_percent: Math.round(nursery.spare_frac * 1000) / 10,
-    offHeatKind: nursery.offHeat.kind,
-    offHeatDays: nursery.offHeat.kind === 'days-after' ? nursery.offHeat.days : null,
-    coolOffHeat: nursery.offHeatCool?.kind ?? 'house',
   };
   const [outside, setOutside] = useState<readonly { day: string; night: string }[]>(() =>
     (nursery.outside ?? EMPTY_YEAR).map((month) => ({
@@ -105,10 +94,14 @@ export function SettingsEditor({
   const [weights, setWeights] = useState<Readonly<Record<string, string>>>(() =>
     Object.fromEntries(Object.entries(nursery.weights).map(([key, value]) => [key, String(value)])),
   );
+  const [offHeat, setOffHeat] = useState(() => typedOffHeat(nursery.offHeat));
+  const [offHeatCool, setOffHeatCool] = useState(() => typedOffHeat(nursery.offHeatCool));
   const toC = (text: string) =>
     figureOr(text, (n) => Math.round(temperatureFromShown(n, nursery.temperatureUnit) * 100) / 100);
   const blankYear = outside.every((month) => month.day.trim() === '' && month.night.trim() === '');
   const extra = {
+    offHeat: offHeatBody(offHeat),
+    offHeatCool: offHeatBody(offHeatCool),
     ...(blankYear ? {} : { outside: outside.map((month) => ({ day_C: toC(month.day), night_C: toC(month.night) })) }),
     weights: Object.fromEntries(Object.entries(weights).map(([key, text]) => [key, figureOr(text, (n) => n)])),
   };
@@ -122,20 +115,38 @@ export function SettingsEditor({
       unit={nursery.temperatureUnit}
       saveWords="Save the settings"
       send={(values, version) => {
-        const { spare_percent, offHeatKind, offHeatDays, coolOffHeat, ...rest } = values;
-        const offHeatCool = coolOffHeat === 'house' ? null : { kind: coolOffHeat };
+        const { spare_percent, ...rest } = values;
         const spare_frac = typeof spare_percent === 'number' ? spare_percent / 100 : spare_percent;
-        const offHeat = offHeatKind === 'days-after' ? { kind: offHeatKind, days: offHeatDays } : { kind: offHeatKind };
         return {
           method: 'PUT',
           path: '/api/nursery',
-          body: { ...rest, spare_frac, offHeat, offHeatCool, version },
+          body: { ...rest, spare_frac, version },
         };
       }}
       after={() => '/books/settings'}
     >
       {(error) => (
         <>
+          <div className="mt-3 grid grid-cols-1 gap-3 min-[700px]:grid-cols-2">
+            <OffHeatChoice
+              id="off-heat"
+              label="Off the heat"
+              house={false}
+              path="offHeat"
+              value={offHeat}
+              error={error}
+              onValue={setOffHeat}
+            />
+            <OffHeatChoice
+              id="off-heat-cool"
+              label="Cool crops off the heat"
+              house
+              path="offHeatCool"
+              value={offHeatCool}
+              error={error}
+              onValue={setOffHeatCool}
+            />
+          </div>
           <fieldset className="mt-6">
             <legend className="num text-[1.1rem]">Usual temperatures outside</legend>
             <p className="text-[0.9rem] text-ink2">

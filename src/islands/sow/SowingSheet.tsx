@@ -36,6 +36,7 @@ const LIGHT = { light: 'on the surface, in light', dark: 'in the dark,', neutral
 /** The week's sowing by chamber: one tap a tray as it is sown, labels, and a sheet to print. */
 export function SowingSheet({ lines, today, unit, lengthUnit }: Props) {
   const [done, setDone] = useState<Readonly<Record<number, number>>>({});
+  const keep = `crook-sown-${today}`;
   const [logged, setLogged] = useState<readonly number[]>([]);
   const [chosen, setChosen] = useState<readonly number[]>(lines.map((l) => l.id));
   const [sheet, setSheet] = useState('a4-24');
@@ -43,7 +44,22 @@ export function SowingSheet({ lines, today, unit, lengthUnit }: Props) {
   const [said, setSaid] = useState('');
   const [ready, setReady] = useState(false);
   const keys = useRef(new Map<number, string>());
-  useEffect(() => setReady(true), []);
+  // Trays tapped but not yet written stay on this device: a reload or a flat battery loses no tap.
+  useEffect(() => {
+    let kept: unknown = {};
+    try {
+      kept = JSON.parse(localStorage.getItem(keep) ?? '{}');
+    } catch {
+      localStorage.removeItem(keep);
+    }
+    const ids = new Map(lines.map((l) => [String(l.id), l.trays]));
+    const mine = Object.entries(kept ?? {}).filter(([id, n]) => typeof n === 'number' && n < (ids.get(id) ?? 0));
+    setDone(Object.fromEntries(mine) as Record<number, number>);
+    setReady(true);
+  }, [keep, lines]);
+  useEffect(() => {
+    if (ready) localStorage.setItem(keep, JSON.stringify(done));
+  }, [keep, ready, done]);
   const chambers = [...new Set(lines.map((l) => l.placeId))];
   const trays = lines.filter((l) => chosen.includes(l.id)).reduce((sum, l) => sum + l.trays, 0);
 
