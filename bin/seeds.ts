@@ -1,16 +1,30 @@
 import { requireDay } from '../src/core/calendar/dayNumber.ts';
 import { libraryCrops, type NurserySeed } from '../src/server/setup.ts';
 import { DEMO_NURSERY, DEMO_OUTSIDE, DEMO_PLACES, DEMO_TODAY, USUAL_CONTAINERS } from '../simulators/demoBooks.ts';
+import { morningOf } from '../src/server/clock.ts';
+import { DEMO_ZONES, demoReadings, demoSeasonHours } from '../simulators/demoHeat.ts';
 import { demoSeason } from '../simulators/demoSeason.ts';
+
+/** Days of readings every ten minutes; before that by the hour. */
+const FINE_days = 6;
 
 /** The demo nursery in mid-season. */
 export async function demoSeed(): Promise<NurserySeed> {
+  const end_ms = morningOf(requireDay(DEMO_TODAY), DEMO_NURSERY.timeZone);
   return {
     nursery: { ...DEMO_NURSERY, outside: [...DEMO_OUTSIDE] },
     demoToday: requireDay(DEMO_TODAY),
     places: DEMO_PLACES,
     containers: USUAL_CONTAINERS,
     batches: demoSeason(await libraryCrops()),
+    heat: {
+      zones: DEMO_ZONES,
+      readings: demoReadings(end_ms, FINE_days),
+      hours: demoSeasonHours(
+        morningOf(requireDay('2027-02-01'), DEMO_NURSERY.timeZone),
+        end_ms - FINE_days * 86_400_000,
+      ),
+    },
   };
 }
 

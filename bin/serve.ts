@@ -6,6 +6,11 @@ import { log } from '../src/server/log.ts';
 import { connect } from '../src/db/connect.ts';
 import { migrateUp } from '../src/db/migrate.ts';
 import { setUp, whatIsThere } from '../src/server/setup.ts';
+import { Bridge } from '../src/server/heat/bridge.ts';
+import { joinBroker, startBroker, type Link } from '../src/server/heat/broker.ts';
+import { DEMO_SITE, DEMO_ZONES } from '../simulators/demoHeat.ts';
+import { startBenches } from '../simulators/bench/devices.ts';
+import { coverOn } from '../src/core/heat/yearHours.ts';
 import { demoSeed, emptySeed } from './seeds.ts';
 
 // Started by bin/start: brings the database up to date, sets up a nursery where there is none, serves until stopped.
@@ -32,6 +37,48 @@ interface Entry {
   handler: (request: import('node:http').IncomingMessage, response: import('node:http').ServerResponse) => void;
 }
 
+/** The broker of the devices (or the house's own), the watch over them, and in the demo the simulated benches. */
+async function startHeat(): Promise<() => Promise<void>> {
+  const db = connect(config.databaseUrl);
+  const bridge = new Bridge(db);
+  const { mqtt, host } = config;
+  const port = await bridge.start(async (receive): Promise<Link> => {
+    const refused = (why: string) => bridge.refuse(why);
+    if (mqtt.url !== null) return joinBroker(mqtt.url, receive, refused);
+    const own = (at: number) =>
+      startBroker({ host, port: at, user: mqtt.user, password: mqtt.password, receive, refused });
+    if (mqtt.port !== null) return own(mqtt.port);
+    return own(MQTT_PORT).catch((error: NodeJS.ErrnoException) => {
+      if (error.code !== 'EADDRINUSE') throw error;
+      log.warn({ port: MQTT_PORT }, 'the port of the devices is taken; set MQTT_PORT. Any free one is used now');
+      return own(0);
+    });
+  });
+  log.info({ host, port, outside: mqtt.url !== null }, 'devices may call');
+  let stopBenches = async () => {};
+  if ((await whatIsThere()) === 'demo' && process.env['DEMO_BENCHES'] !== 'off') {
+    stopBenches = await startBenches({
+      url: mqtt.url ?? `mqtt://${host}:${port}`,
+      user: mqtt.user,
+      password: mqtt.password,
+      benches: DEMO_ZONES.map(({ device, spec, set_C, drop_K }) => ({
+        device,
+        spec,
+        setAt: (hour) => set_C - (coverOn(hour) ? drop_K : 0),
+      })),
+      site: DEMO_SITE,
+      now_ms: () => bridge.now_ms(),
+    });
+  }
+  return async () => {
+    await stopBenches();
+    await bridge.stop();
+    await db.close();
+  };
+}
+
+const MQTT_PORT = 4311;
+
 async function serve(): Promise<void> {
   const entryUrl = new URL('../dist/server/entry.mjs', import.meta.url);
   if (!existsSync(entryUrl)) throw new Error('the application is not built; start it with bin/start');
@@ -53,8 +100,13 @@ async function serve(): Promise<void> {
     log.info({ host: config.host, port: config.port }, 'serving');
     process.send?.('ready');
   });
+  const stopHeat = await startHeat().catch((error: Error) => {
+    log.error({ err: error.message }, 'the devices cannot be served; the rest runs');
+    return async () => {};
+  });
   const stop = (signal: string): void => {
     log.info({ signal }, 'stopping');
+    void stopHeat().catch(() => undefined);
     server.close(() => process.exit(0));
     server.closeIdleConnections();
     setTimeout(() => server.closeAllConnections(), 4_000).unref();

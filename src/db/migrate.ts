@@ -5,6 +5,7 @@ import * as batches from './migrations/002-batches.ts';
 import * as imports from './migrations/003-imports-and-feed.ts';
 import * as plans from './migrations/004-places-and-plans.ts';
 import * as seed from './migrations/005-seed-and-counts.ts';
+import * as heat from './migrations/006-heat.ts';
 
 interface Step {
   up(db: Sequelize): Promise<void>;
@@ -17,6 +18,7 @@ const STEPS: readonly [string, Step][] = [
   ['003-imports-and-feed', imports],
   ['004-places-and-plans', plans],
   ['005-seed-and-counts', seed],
+  ['006-heat', heat],
 ];
 
 export const MIGRATION_NAMES = STEPS.map(([name]) => name);

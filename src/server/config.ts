@@ -1,9 +1,18 @@
+import { randomUUID } from 'node:crypto';
+
 /** Settings from the environment, read once at each start. Nothing here is a secret kept in the repository. */
 export interface Config {
   readonly databaseUrl: string;
   readonly host: string;
   readonly port: number;
   readonly logLevel: string;
+  /** The devices' own broker: its port (null = 4311, or any free one when that is taken), user and password. */
+  readonly mqtt: {
+    readonly port: number | null;
+    readonly user: string;
+    readonly password: string;
+    readonly url: string | null;
+  };
   /** Further host names the application answers to, such as a name in the house's own network. */
   readonly allowedHosts: readonly string[];
 }
@@ -20,6 +29,13 @@ export function readConfig(env: Readonly<Record<string, string | undefined>>): C
     host: env['HOST'] ?? '127.0.0.1',
     port,
     logLevel: env['LOG_LEVEL'] ?? 'info',
+    mqtt: {
+      port: env['MQTT_PORT'] ? Number(env['MQTT_PORT']) : null,
+      user: env['MQTT_USER'] ?? 'crook',
+      // Made anew at each start when none is set; bin/start keeps one in its state folder.
+      password: env['MQTT_PASSWORD'] ?? randomUUID(),
+      url: env['MQTT_URL'] ?? null,
+    },
     allowedHosts: (env['ALLOWED_HOSTS'] ?? '').split(',').filter(Boolean),
   };
 }

@@ -2,10 +2,11 @@ import type { Sequelize } from 'sequelize';
 import { connect } from '../db/connect.ts';
 import { readConfig } from './config.ts';
 
-const held = globalThis as { crookDatabase?: Sequelize };
+// By the module's own address: what bin/serve.ts loads beside the built application has models of its own.
+const KEY = `crookDatabase ${import.meta.url}`;
+const held = globalThis as unknown as Record<string, Sequelize | undefined>;
 
 /** The one pool of this process, kept across reloads while developing. */
 export function database(): Sequelize {
-  held.crookDatabase ??= connect(readConfig(process.env).databaseUrl);
-  return held.crookDatabase;
+  return (held[KEY] ??= connect(readConfig(process.env).databaseUrl));
 }

@@ -47,7 +47,7 @@ interface Held {
   reading?: { readonly revision: string; readonly world: Promise<World | null> };
   season?: Season;
 }
-const held = ((globalThis as { crookSeason?: Held }).crookSeason ??= {});
+const held = ((globalThis as unknown as Record<string, Held>)[`crookSeason ${import.meta.url}`] ??= {});
 
 /**
  * The season, worked out anew only when something was written or the day changed.

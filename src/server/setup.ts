@@ -14,6 +14,9 @@ import {
   PlacePeriodModel,
   VarietyModel,
 } from '../db/models.ts';
+import { insertZone, readSensors, readZones } from '../db/heat.ts';
+import { downSample, insertHours, insertReadings } from '../db/readings.ts';
+import type { ZoneSpec } from '../core/heat/zone.ts';
 import { morningOf } from './clock.ts';
 
 /** The nursery a start begins with. */
@@ -25,12 +28,27 @@ export interface NurserySeed {
   readonly demoToday: number | null;
   readonly places: readonly Place[];
   readonly containers: readonly Container[];
+  readonly heat?: HeatSeed;
   readonly batches: readonly {
     readonly crop: string;
     readonly variety: string;
     readonly plan: BatchPlan;
     readonly events: readonly Pick<NewEvent, 'kind' | 'day' | 'count' | 'placeId' | 'cause' | 'note'>[];
   }[];
+}
+
+/** Heated zones with readings to begin with; zones by the seed's numbers of places. */
+export interface HeatSeed {
+  readonly zones: readonly { readonly place: number; readonly device: string; readonly spec: ZoneSpec }[];
+  readonly readings: readonly SeedReadings[];
+  /** By the hour, before those. */
+  readonly hours: readonly SeedReadings[];
+}
+interface SeedReadings {
+  readonly device: string;
+  readonly at_ms: readonly number[];
+  readonly columns: Readonly<Record<'medium' | 'bed' | 'air' | 'heater' | 'set', readonly number[]>>;
+  readonly outside: readonly number[];
 }
 
 /** What stands in the database: nothing, the demo, or a real nursery. */
@@ -59,7 +77,8 @@ export async function setUp(db: Sequelize, seed: NurserySeed, machine_ms: number
   const crops = await libraryCrops();
   await db.transaction(async (transaction) => {
     await db.query(
-      `TRUNCATE scenarios, plan_changes, imports, batch_events, batches, containers, place_periods, place_set_points, places, lots, varieties, crops, nursery
+      `TRUNCATE heat_status, device_orders, calibrations, alarms, set_point_log, heat_overrides, readings_dirty, reading_tiers,
+         readings, heat_sensors, heat_zones, scenarios, plan_changes, imports, batch_events, batches, containers, place_periods, place_set_points, places, lots, varieties, crops, nursery
        RESTART IDENTITY`,
       { transaction },
     );
@@ -90,7 +109,34 @@ export async function setUp(db: Sequelize, seed: NurserySeed, machine_ms: number
       containerIds.set(id, (await ContainerModel.create(container, { transaction })).id);
     }
     await writeBatches(db, seed, { cropIds, placeIds, containerIds }, transaction);
+    for (const { place, device, spec } of seed.heat?.zones ?? [])
+      await insertZone(db, { placeId: placeIds.get(place)!, device, spec: spec as never }, transaction);
   });
+  if (seed.heat) await writeReadings(db, seed.heat);
+}
+
+/** The readings a demo begins with, and their tiers. */
+async function writeReadings(db: Sequelize, heat: HeatSeed): Promise<void> {
+  const zones = await readZones(db);
+  const sensors = await readSensors(db);
+  const rowsOf = (list: readonly SeedReadings[]) =>
+    list.flatMap(({ device, at_ms, columns, outside }, i) => {
+      const zone = zones.find((z) => z.device === device)!;
+      const one = (role: string, values: readonly number[]) => {
+        const sensorId = sensors.find((s) => s.role === role && s.zoneId === (role === 'outside' ? null : zone.id))!.id;
+        return values.map((value, k) => ({ sensorId, at_ms: at_ms[k]!, value }));
+      };
+      const own = Object.entries(columns).flatMap(([role, values]) => one(role, values));
+      return i === 0 ? [...own, ...one('outside', outside)] : own;
+    });
+  const rows = rowsOf(heat.readings);
+  for (let i = 0; i < rows.length; i += 10_000) await insertReadings(db, rows.slice(i, i + 10_000));
+  while ((await downSample(db)) > 0);
+  await insertHours(db, rowsOf(heat.hours));
+  // Whoever began to look at these sensors has seen them checked in ice.
+  await db.query(
+    `UPDATE heat_sensors SET checked_on = '2027-03-02', due_on = '2027-08-29', offset_k = 0.19 WHERE role = 'medium' AND id % 2 = 1`,
+  );
 }
 
 /** A lot of the seed's seed, each a little different: most tested last autumn, some old, some known by weight. */

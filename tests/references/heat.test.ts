@@ -1,4 +1,4 @@
-import { expm as referenceExpm, type Matrix } from 'mathjs';
+import { expm as referenceExpm, matrix, type Matrix } from 'mathjs';
 import { describe, expect, it } from 'vitest';
 import { NIGHT_ZONES, yearByOde, yearHours } from '../../bench/heat.bench.ts';
 import { airGap_m2K_W, INSIDE_m2K_W, OUTSIDE_m2K_W, resistance_m2K_W } from '../../src/core/heat/materials.ts';
@@ -17,7 +17,7 @@ describe('bottom heat against outside sources', () => {
     for (const scale of [0.01, 1, 20]) {
       const a = Array.from({ length: 25 }, () => scale * (random() - 0.5));
       const reference = (
-        referenceExpm(Array.from({ length: 5 }, (_, i) => a.slice(5 * i, 5 * i + 5))) as unknown as Matrix
+        referenceExpm(matrix(Array.from({ length: 5 }, (_, i) => a.slice(5 * i, 5 * i + 5)))) as unknown as Matrix
       )
         .valueOf()
         .flat() as number[];

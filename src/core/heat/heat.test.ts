@@ -220,7 +220,7 @@ describe('hours to harm', () => {
       ...USUAL_ZONE,
       bed: { material: 'steel', thickness_m: 0.0005 },
       air_m: 0.02,
-      medium_m: 0.5,
+      medium_m: 0.1,
     };
     const network = networkOf(zone, SHUT);
     const [x0, x1] = [settled(network, [0, 0, 0, 0]), 0];

@@ -1,0 +1,82 @@
+import { useState } from 'react';
+import { ALARMS } from '../../core/heat/alarms.ts';
+import type { TemperatureUnit } from '../../core/units/temperature.ts';
+import type { AlarmRecord } from '../../contracts/heat.ts';
+import { call, trouble } from '../../ui/call.ts';
+import { clockTime, evidenceWords } from './words.ts';
+
+interface Props {
+  readonly alarm: AlarmRecord;
+  readonly zone: string | null;
+  readonly unit: TemperatureUnit;
+  readonly timeZone: string;
+  readonly onTaken: () => void;
+}
+
+const WHO = 'crook-who';
+
+/** An alarm: what is wrong, what to do first, what says so, and who has it. */
+export function AlarmCard({ alarm, zone, unit, timeZone, onTaken }: Props) {
+  const [by, setBy] = useState(() => (typeof localStorage === 'undefined' ? '' : (localStorage.getItem(WHO) ?? '')));
+  const [said, setSaid] = useState('');
+  const words = ALARMS[alarm.kind];
+  async function take(): Promise<void> {
+    if (by.trim() === '') return setSaid('Say who has it: a name or a role.');
+    localStorage.setItem(WHO, by.trim());
+    const answer = await call('POST', `/api/heat/alarms/${alarm.id}`, { by: by.trim() });
+    if (answer.kind === 'done') onTaken();
+    else setSaid(trouble(answer));
+  }
+  const open = alarm.cleared_ms === null;
+  return (
+    <article
+      className={`note-bar mb-3 py-3 ${open ? 'bad' : ''}`}
+      aria-label={`${words.name}${zone ? `, ${zone}` : ''}`}
+    >
+      <p className="flex flex-wrap items-baseline gap-x-3">
+        <span className="num text-xl">{words.name}</span>
+        {zone && <span>{zone}</span>}
+        <span className="text-ink2">
+          since {clockTime(alarm.raised_ms, timeZone, true)}
+          {alarm.cleared_ms !== null && `, over ${clockTime(alarm.cleared_ms, timeZone, true)}`}
+        </span>
+      </p>
+      {open && <p className="mt-1 max-w-[75ch]">{words.first}</p>}
+      {alarm.evidence.length > 0 && (
+        <p className="mt-1 text-ink2">What says so: {alarm.evidence.map((e) => evidenceWords(e, unit)).join('; ')}.</p>
+      )}
+      {alarm.takenBy ? (
+        <p className="mt-1">
+          {alarm.takenBy} has it, since {clockTime(alarm.taken_ms!, timeZone, true)}.
+        </p>
+      ) : (
+        open && (
+          <form
+            className="mt-2 flex flex-wrap items-center gap-2"
+            onSubmit={(e) => {
+              e.preventDefault();
+              void take();
+            }}
+          >
+            <input
+              className="input w-44"
+              aria-label="Who has it"
+              placeholder="who has it"
+              maxLength={60}
+              value={by}
+              onChange={(e) => setBy(e.target.value)}
+            />
+            <button type="submit" className="btn solid">
+              I have it
+            </button>
+            {said && (
+              <span role="alert" className="font-semibold text-brick">
+                {said}
+              </span>
+            )}
+          </form>
+        )
+      )}
+    </article>
+  );
+}

@@ -1,0 +1,52 @@
+import { useState } from 'react';
+import type { BreakInput } from '../../contracts/heat.ts';
+import { call, trouble } from '../../ui/call.ts';
+
+const THINGS: readonly (readonly [keyof BreakInput, string])[] = [
+  ['sensorOut', 'Pull the sensor'],
+  ['sensorStuck', 'Freeze the sensor'],
+  ['heaterOpen', 'Cut the heater'],
+  ['relayStuck', 'Jam the relay on'],
+  ['powerOff', 'Cut the power'],
+  ['lidOpen', 'Open the lid'],
+  ['lidShut', 'Shut the vents'],
+  ['silent', 'Stop the readings'],
+  ['inIce', 'Sensor into melting ice'],
+];
+
+/** Breaks and mends the simulated bench of the demo, so that alarms can be seen to come. */
+export function BreakThings({ zoneId }: { readonly zoneId: number }) {
+  const [broken, setBroken] = useState<BreakInput>({});
+  const [said, setSaid] = useState('');
+  async function set(key: keyof BreakInput, value: boolean): Promise<void> {
+    const answer = await call('POST', `/api/heat/zones/${zoneId}/break`, { [key]: value });
+    if (answer.kind !== 'done') return setSaid(trouble(answer));
+    setBroken({ ...broken, [key]: value });
+    setSaid(value ? 'Broken. Let the demo’s clock run to see what comes of it.' : 'Mended.');
+  }
+  return (
+    <details className="mt-5">
+      <summary>
+        <span className="num text-[1.2rem]">Break something (demo)</span>
+      </summary>
+      <ul className="mt-1 grid grid-cols-1 gap-1">
+        {THINGS.map(([key, words]) => (
+          <li key={key}>
+            <label className="flex min-h-9 items-center gap-2">
+              <input
+                type="checkbox"
+                className="size-5 accent-plum"
+                checked={broken[key] === true}
+                onChange={(e) => void set(key, e.target.checked)}
+              />
+              {words}
+            </label>
+          </li>
+        ))}
+      </ul>
+      <p role="status" className="min-h-5 text-[0.92rem]">
+        {said}
+      </p>
+    </details>
+  );
+}

@@ -1,0 +1,287 @@
+import { useEffect, useRef, useState } from 'react';
+import type { AlarmRecord, HeatTotals, ZoneCard, ZoneView } from '../../contracts/heat.ts';
+import type { TemperatureUnit } from '../../core/units/temperature.ts';
+import { call } from '../../ui/call.ts';
+import { temperatureColour } from '../../ui/ramp.ts';
+import { AlarmCard } from './AlarmCard.tsx';
+import { BreakThings } from './BreakThings.tsx';
+import { Override } from './Override.tsx';
+import { Section } from './Section.tsx';
+import { Trace } from './Trace.tsx';
+import { alarmName, clockTime, hoursWords, kelvin, percent, tenth } from './words.ts';
+
+interface Props {
+  readonly view: ZoneView;
+  readonly cards: readonly ZoneCard[];
+  readonly all: { readonly today: HeatTotals; readonly season: HeatTotals };
+  readonly now_ms: number;
+  readonly unit: TemperatureUnit;
+  readonly timeZone: string;
+  readonly demo: boolean;
+  readonly today: string;
+}
+
+interface Live {
+  readonly zones: readonly { readonly id: number; readonly at_ms: number }[];
+  readonly alarms: readonly {
+    readonly id: number;
+    readonly zoneId: number | null;
+    readonly taken: boolean;
+    readonly sounded_ms: number | null;
+  }[];
+}
+
+/** Every zone at a glance, one of them in section, over time, and what happens when the power goes. Live. */
+export function HeatScreen(props: Props) {
+  const { unit, timeZone, demo } = props;
+  const [view, setView] = useState(props.view);
+  const [cards, setCards] = useState(props.cards);
+  const [now_ms, setNow] = useState(props.now_ms);
+  const [tick, setTick] = useState(0);
+  const [cut, setCut] = useState(false);
+  const [ready, setReady] = useState(false);
+  const id = props.view.zone.id;
+  const asked = useRef(0);
+
+  async function refresh(): Promise<void> {
+    const mine = ++asked.current;
+    const [one, list] = await Promise.all([
+      call<ZoneView>('GET', `/api/heat/zones/${id}`),
+      call<ZoneCard[]>('GET', '/api/heat/zones'),
+    ]);
+    if (mine !== asked.current) return;
+    if (one.kind === 'done') setView(one.value);
+    if (list.kind === 'done') setCards(list.value);
+    setTick((t) => t + 1);
+  }
+  useEffect(() => {
+    setReady(true);
+    const events = new EventSource('/api/heat/live');
+    let last = 0;
+    let waiting: ReturnType<typeof setTimeout> | null = null;
+    events.onopen = () => setCut(false);
+    events.onerror = () => setCut(true);
+    events.onmessage = (e) => {
+      const live = JSON.parse(e.data as string) as Live;
+      setNow((n) => Math.max(n, ...live.zones.map((z) => z.at_ms)));
+      // Not more than one look every two seconds, but always the last.
+      const go = () => {
+        last = Date.now();
+        waiting = null;
+        void refresh();
+      };
+      if (Date.now() - last > 2000) go();
+      else waiting ??= setTimeout(go, 2000);
+    };
+    return () => {
+      events.close();
+      if (waiting) clearTimeout(waiting);
+    };
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the stream is opened once for a zone
+  }, [id]);
+
+  const { card, sizing, totals, harm } = view;
+  const status = card.status;
+  const doubtful = status !== null && !status.believed;
+  return (
+    <div
+      data-ready={ready}
+      className="grid grid-cols-1 gap-x-6 gap-y-5 min-[900px]:grid-cols-[230px_minmax(0,1fr)] min-[1200px]:grid-cols-[230px_minmax(0,1fr)_280px]"
+    >
+      <nav aria-label="Heated zones" className="max-[900px]:order-2">
+        <ul className="border-t border-line">
+          {cards.map((c) => (
+            <li key={c.id} className="border-b border-line">
+              <a
+                href={`/heat?zone=${c.id}`}
+                aria-current={c.id === id ? 'true' : undefined}
+                className={`flex items-stretch gap-2 py-2 pr-2 no-underline ${c.id === id ? 'bg-paper outline-2 outline-ink' : ''}`}
+              >
+                <svg aria-hidden="true" className="w-2.5 self-stretch" preserveAspectRatio="none" viewBox="0 0 1 1">
+                  <rect width="1" height="1" fill={c.status ? temperatureColour(c.status.x[1]) : '#ccc'} />
+                </svg>
+                <span className="min-w-0 flex-1">
+                  <span className="flex items-baseline justify-between gap-2">
+                    <span className="num">{c.name}</span>
+                    <span className="num text-xl">
+                      {c.status ? tenth(c.status.read.medium ?? c.status.x[1], unit) : '·'}
+                      {c.status && !c.status.believed && ' ?'}
+                    </span>
+                  </span>
+                  <small className={c.alarms.length > 0 ? 'font-bold text-brick' : 'text-ink2'}>
+                    {c.alarms.length > 0
+                      ? alarmName(c.alarms[0]!)
+                      : c.set_C === null
+                        ? 'off'
+                        : `set ${tenth(c.set_C, unit)}${c.status ? `, ${c.status.duty > 0 ? 'heating' : 'resting'}` : ''}`}
+                    {c.unverified && c.alarms.length === 0 && ', not checked'}
+                  </small>
+                </span>
+              </a>
+            </li>
+          ))}
+        </ul>
+        <dl className="mt-3 grid grid-cols-2 gap-2">
+          <Figure
+            value={`${props.all.today.kWh.toFixed(1)} kWh`}
+            words={`all zones today, ${props.all.today.money.toFixed(2)}`}
+          />
+          <Figure
+            value={String(Math.round(props.all.season.kWh))}
+            words={`kWh since January, ${Math.round(props.all.season.money)}; ${Math.round(props.all.season.co2_kg)} kg CO₂`}
+          />
+        </dl>
+        <p className="mt-3 flex flex-wrap gap-x-4 gap-y-1 text-[0.92rem]">
+          <a href="/heat/alarms">Alarms</a>
+          <a href="/heat/zones/new">Add a zone</a>
+          <a href="/heat/training">Training night</a>
+          <a href="/heat/readings">Readings in and out</a>
+          <a href="/heat/settings">Tariff and quiet hours</a>
+        </p>
+      </nav>
+      <div>
+        {cut && ready && (
+          <p className="note-bar bad mb-2" role="status">
+            The line to the server is down; figures are from {clockTime(status?.at_ms ?? now_ms, timeZone)}. It comes
+            back by itself.
+          </p>
+        )}
+        {view.alarms.map((a: AlarmRecord) => (
+          <AlarmCard
+            key={a.id}
+            alarm={a}
+            zone={card.name}
+            unit={unit}
+            timeZone={timeZone}
+            onTaken={() => void refresh()}
+          />
+        ))}
+        <div className="flex flex-wrap items-baseline gap-x-4">
+          <h1>{card.name}</h1>
+          <span className="text-ink2">
+            {card.setWhy}
+            {status && `, at ${clockTime(status.at_ms, timeZone)}`}
+          </span>
+          <a className="ml-auto" href={`/heat/zones/${id}`}>
+            How it is built
+          </a>
+        </div>
+        <dl className="my-3 flex flex-wrap gap-x-8 gap-y-2">
+          <Figure
+            big
+            value={`${status ? tenth(status.read.medium ?? status.x[1], unit) : '·'}${doubtful ? ' ?' : ''}`}
+            words={`medium, ${card.set_C === null ? 'off' : `set ${tenth(card.set_C, unit)}`}`}
+          />
+          <Figure big value={view.onToday === null ? '·' : percent(view.onToday)} words="heater on today" />
+          <Figure
+            big
+            value={`${totals.today.kWh.toFixed(1)} kWh`}
+            words={`today, ${totals.today.money.toFixed(2)}; month ${Math.round(totals.month.kWh)}, season ${Math.round(totals.season.kWh)}`}
+          />
+          <Figure
+            big
+            value={`to ${tenth(sizing.holdsTo_C, unit)}`}
+            words={
+              sizing.holds ? 'outside it still holds, as covered at night' : 'only: it will not hold a usual night'
+            }
+          />
+          <Figure big value={tenth(sizing.stuckOn_C, unit)} words="if stuck on, in the end" />
+        </dl>
+        {doubtful && (
+          <p className="note-bar bad mb-2">
+            The sensor is not believed. The heater runs at most {percent(status.safeDuty ?? 0)} of the time, what the
+            model says this zone needs; the model has the medium at {tenth(status.x[1], unit)}.
+          </p>
+        )}
+        <Section view={view} unit={unit} />
+        <Trace zoneId={id} now_ms={now_ms} unit={unit} timeZone={timeZone} tick={tick} />
+      </div>
+      <aside className="min-[900px]:col-start-2 min-[1200px]:col-start-3">
+        <section className="card" aria-label="If the power goes now">
+          <h2>If the power goes now</h2>
+          {harm.length === 0 ? (
+            <p className="text-ink2">{view.batches.length === 0 ? 'Nothing stands on it.' : 'No readings yet.'}</p>
+          ) : (
+            <>
+              <ul className="mt-1">
+                {harm.slice(0, 6).map((h) => (
+                  <li
+                    key={h.batchId}
+                    className="flex items-baseline justify-between gap-3 border-b border-dotted border-ink3 py-1"
+                  >
+                    <span>
+                      <a href={`/batches/${h.batchId}`}>{h.name}</a> to {tenth(h.harm_C, unit)}
+                    </span>
+                    <span className="num text-lg whitespace-nowrap">{hoursWords(h.hours)}</span>
+                  </li>
+                ))}
+              </ul>
+              <p className="mt-2 text-[0.92rem] text-ink2">
+                As covered at night. With nothing over it {hoursWords(harm[0]!.bare_h)}; with one cover more{' '}
+                {hoursWords(harm[0]!.more_h)}. By the model from what is read now and the usual night; no sun is
+                reckoned with.
+              </p>
+            </>
+          )}
+        </section>
+        <Override view={view} unit={unit} timeZone={timeZone} onChanged={() => void refresh()} />
+        <section className="mt-5" aria-label="What if">
+          <h2>What if</h2>
+          <ul className="mt-1 space-y-1">
+            {view.whatIf.map((w) => (
+              <li key={w.words}>
+                <strong>{w.words}</strong>:{' '}
+                {w.change_frac <= 0
+                  ? `${percent(-w.change_frac)} less heat`
+                  : `${(1 + w.change_frac).toFixed(1)} times the heat`}{' '}
+                on a usual night,{' '}
+                {w.holds ? `holds to ${tenth(w.holdsTo_C, unit)}` : `fails below ${tenth(w.holdsTo_C, unit)}`}
+              </li>
+            ))}
+          </ul>
+        </section>
+        <section className="mt-5" aria-label="Sensors">
+          <h2>Sensors</h2>
+          <ul className="mt-1 space-y-1">
+            {view.sensors.map((s) => (
+              <li key={s.id}>
+                <a href={`/heat/sensors/${s.id}`}>{s.role}</a>:{' '}
+                {s.checkedOn === null ? (
+                  <span className="font-semibold">never checked</span>
+                ) : (
+                  <>
+                    offset {kelvin(s.offset_K, unit)}, checked {s.checkedOn}
+                    {s.dueOn && s.dueOn <= props.today && <strong> due again</strong>}
+                  </>
+                )}
+              </li>
+            ))}
+          </ul>
+        </section>
+        {demo && <BreakThings zoneId={id} />}
+        <p className="mt-5 text-[0.88rem] text-ink2">
+          Electricity with water: a residual-current device on every bench, drip loops, fittings rated for wet places,
+          no leads in a chain. Fixed wiring is for a licensed electrician; local codes and the maker’s label go before
+          anything said here.
+        </p>
+      </aside>
+    </div>
+  );
+}
+
+function Figure({
+  value,
+  words,
+  big = false,
+}: {
+  readonly value: string;
+  readonly words: string;
+  readonly big?: boolean;
+}) {
+  return (
+    <div className="flex flex-col-reverse">
+      <dt className="max-w-[22ch] text-[0.88rem] text-ink2">{words}</dt>
+      <dd className={`num ${big ? 'text-2xl' : 'text-xl'}`}>{value}</dd>
+    </div>
+  );
+}

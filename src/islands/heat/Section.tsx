@@ -1,0 +1,143 @@
+import { MATERIALS } from '../../core/heat/materials.ts';
+import { area_m2 } from '../../core/heat/zone.ts';
+import type { TemperatureUnit } from '../../core/units/temperature.ts';
+import type { ZoneView } from '../../contracts/heat.ts';
+import { temperatureColour } from '../../ui/ramp.ts';
+import { tenth } from './words.ts';
+
+const W = 640;
+const LEFT = 20;
+const WIDE = 400;
+const COVER_WORDS = { none: 'no cover', fleece: 'fleece', single: 'single film', double: 'double film' } as const;
+
+/** The bench in section: cover, air, medium, bed, what lies under it; the temperature in each and the watts up and down. */
+export function Section({ view, unit }: { readonly view: ZoneView; readonly unit: TemperatureUnit }) {
+  const { spec } = view.zone;
+  const status = view.card.status;
+  const cover = status && !status.night ? spec.cover.day : spec.cover.night;
+  const [bed, medium, air] = status ? status.x : [null, null, null];
+  const rows = [
+    { key: 'air', words: `air under ${COVER_WORDS[cover]}`, high: 34, value: air },
+    { key: 'medium', words: `medium ${Math.round(spec.medium_m * 1000)} mm`, high: 32, value: medium },
+    {
+      key: 'bed',
+      words: `${MATERIALS[spec.bed.material].name} with ${spec.heater.kind === 'cable' ? 'its cable' : spec.heater.kind}`,
+      high: 32,
+      value: bed,
+    },
+    ...spec.below.map((l, i) => ({
+      key: `below${i}`,
+      words: `${MATERIALS[l.material].name} ${Math.round(l.thickness_m * 1000)} mm`,
+      high: 24,
+      value: undefined,
+    })),
+    { key: 'floor', words: 'floor', high: 20, value: status?.floor_C ?? null },
+  ];
+  let y = 16;
+  const placed = rows.map((row) => {
+    const at = y;
+    y += row.high;
+    return { ...row, at };
+  });
+  const heated = placed.find((r) => r.key === 'bed')!;
+  const dark = (value: number) => value > 33 || value < 2;
+  const flows = view.flows;
+  const line = cover === 'none' ? 'none' : cover === 'double' ? '0' : '5 4';
+  return (
+    <svg
+      viewBox={`0 0 ${W} ${y + 6}`}
+      className="w-full max-w-[760px]"
+      role="img"
+      aria-label={`${view.card.name} in section: ${placed
+        .filter((r) => r.value != null)
+        .map((r) => `${r.words} ${tenth(r.value, unit)}`)
+        .join(', ')}`}
+    >
+      {line !== 'none' && (
+        <path
+          d={`M${LEFT} 16 Q${LEFT + WIDE / 2} -4 ${LEFT + WIDE} 16`}
+          fill="none"
+          stroke="var(--color-ink)"
+          strokeWidth={cover === 'double' ? 3 : 1.6}
+          strokeDasharray={line}
+        />
+      )}
+      {placed.map((row) => (
+        <g key={row.key}>
+          <rect
+            x={LEFT}
+            y={row.at}
+            width={WIDE}
+            height={row.high}
+            fill={row.value != null ? temperatureColour(row.value) : '#e6e7df'}
+            stroke="var(--color-ink3)"
+            strokeWidth="1"
+          />
+          <text
+            x={LEFT + 10}
+            y={row.at + row.high / 2 + 4.5}
+            fontSize="13"
+            fill={row.value != null && dark(row.value) ? '#fff' : 'var(--color-ink)'}
+          >
+            {row.words}
+          </text>
+          {row.value !== undefined && (
+            <text
+              x={LEFT + WIDE - 10}
+              y={row.at + row.high / 2 + 5}
+              fontSize="14"
+              textAnchor="end"
+              className="num"
+              fill={row.value != null && dark(row.value) ? '#fff' : 'var(--color-ink)'}
+            >
+              {tenth(row.value, unit)}
+            </text>
+          )}
+        </g>
+      ))}
+      {Array.from({ length: 13 }, (_, i) => (
+        <circle
+          key={i}
+          cx={LEFT + 195 + i * 11}
+          cy={heated.at + heated.high / 2}
+          r="3"
+          fill={status && status.duty > 0 ? 'var(--color-brick)' : 'none'}
+          stroke="var(--color-brick)"
+        />
+      ))}
+      {flows && (
+        <g fontSize="14">
+          <path
+            d={`M${LEFT + WIDE + 26} ${heated.at} V28`}
+            stroke="var(--color-brick)"
+            strokeWidth={Math.max(1.5, Math.min(10, Math.abs(flows.up_W) / (8 * area_m2(spec))))}
+            markerEnd="url(#tip)"
+          />
+          <text x={LEFT + WIDE + 46} y="50" className="num">
+            {Math.round(flows.up_W)} W {flows.up_W >= 0 ? 'up' : 'in from the air'}
+          </text>
+          <text x={LEFT + WIDE + 46} y="67" fontSize="12.5" fill="var(--color-ink2)">
+            through the trays
+          </text>
+          <path
+            d={`M${LEFT + WIDE + 26} ${heated.at + heated.high} V${y - 8}`}
+            stroke="var(--color-ink2)"
+            strokeWidth={Math.max(1.5, Math.min(10, Math.abs(flows.down_W) / (8 * area_m2(spec))))}
+            markerEnd="url(#tip2)"
+          />
+          <text x={LEFT + WIDE + 46} y={heated.at + heated.high + 22} className="num">
+            {Math.round(flows.down_W)} W down
+          </text>
+        </g>
+      )}
+      <defs>
+        <marker id="tip" viewBox="0 0 8 8" refX="4" refY="4" markerWidth="3" markerHeight="3" orient="auto">
+          <path d="M0 0 8 4 0 8Z" fill="var(--color-brick)" />
+        </marker>
+        <marker id="tip2" viewBox="0 0 8 8" refX="4" refY="4" markerWidth="3" markerHeight="3" orient="auto">
+          <path d="M0 0 8 4 0 8Z" fill="var(--color-ink2)" />
+        </marker>
+      </defs>
+    </svg>
+  );
+}

@@ -1,0 +1,7 @@
+import { takeInput } from '../../../../contracts/heat.ts';
+import { body, endpoint, idParam, json } from '../../../../server/edge.ts';
+import { takeAlarmBy } from '../../../../server/heat/changes.ts';
+
+export const POST = endpoint(async (context) =>
+  json(await takeAlarmBy(idParam(context), (await body(context, takeInput)).by)),
+);

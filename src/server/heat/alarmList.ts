@@ -1,0 +1,8 @@
+import type { AlarmRecord } from '../../contracts/heat.ts';
+import { readAlarms } from '../../db/heat.ts';
+import type { Db } from '../../db/sql.ts';
+
+/** Alarms, open ones first. */
+export async function alarmList(db: Db, most: number): Promise<AlarmRecord[]> {
+  return readAlarms(db, most);
+}

@@ -1,0 +1,207 @@
+import { dayFromIso, isoFromDay } from '../../core/calendar/dayNumber.ts';
+import { CHECK_AGAIN_days } from '../../core/heat/calibration.ts';
+import { fitWords, fitZone } from '../../core/heat/fit.ts';
+import type { Sample } from '../../core/heat/sample.ts';
+import { coverOn } from '../../core/heat/yearHours.ts';
+import { localTimeAt } from '../../core/calendar/localDay.ts';
+import { fieldProblem, ProblemError } from '../../contracts/problem.ts';
+import type {
+  AlarmRecord,
+  BreakInput,
+  CalibrationInput,
+  FittedRecord,
+  HeatSettings,
+  OverrideInput,
+  SeriesRole,
+  ZoneInput,
+} from '../../contracts/heat.ts';
+import {
+  endOverrides,
+  insertCalibration,
+  insertOrder,
+  insertOverride,
+  insertZone,
+  raiseTest,
+  readAlarm,
+  readHeatSettings,
+  readSensors,
+  readZones,
+  takeAlarm,
+  updateHeatSettings,
+  updateZone,
+  writeFit,
+} from '../../db/heat.ts';
+import { readRaw } from '../../db/readings.ts';
+import { database } from '../database.ts';
+import { readSeason } from '../season.ts';
+import { readHeat } from './context.ts';
+
+async function zoneOr404(id: number) {
+  const zone = (await readZones(database())).find((z) => z.id === id);
+  if (!zone) throw new ProblemError(404, 'No such zone', `There is no heated zone number ${id}.`);
+  return zone;
+}
+
+async function clash(input: ZoneInput, id: number | null): Promise<ProblemError | null> {
+  const { world } = await readSeason();
+  if (!world.places.some((p) => p.id === input.placeId)) return fieldProblem('placeId', 'Choose a place of the house.');
+  const others = (await readZones(database())).filter((z) => z.id !== id);
+  if (others.some((z) => z.placeId === input.placeId)) return fieldProblem('placeId', 'That place has a zone already.');
+  if (others.some((z) => z.device === input.device))
+    return fieldProblem('device', 'That controller is in another zone.');
+  return null;
+}
+
+export async function addZone(input: ZoneInput): Promise<{ id: number }> {
+  const wrong = await clash(input, null);
+  if (wrong) throw wrong;
+  const id = await insertZone(database(), input);
+  if (id === null) throw fieldProblem('placeId', 'That place or that controller has a zone already.');
+  return { id };
+}
+
+export async function changeZone(id: number, version: number, input: ZoneInput): Promise<{ id: number }> {
+  await zoneOr404(id);
+  const wrong = await clash(input, id);
+  if (wrong) throw wrong;
+  if (!(await updateZone(database(), id, version, input))) {
+    const current = await zoneOr404(id);
+    throw new ProblemError(
+      409,
+      'Changed by someone else',
+      'Someone changed this zone since you opened it. Both are below.',
+      { current, yours: input },
+    );
+  }
+  return { id };
+}
+
+/** A set-point by hand that ends by itself; again with the same key changes nothing. */
+export async function overrideZone(id: number, input: OverrideInput): Promise<void> {
+  const zone = await zoneOr404(id);
+  if (input.set_C !== null && input.set_C > zone.spec.mostSet_C)
+    throw fieldProblem(
+      'set_C',
+      `This zone goes to ${zone.spec.mostSet_C} °C at most; change that under the zone if it is wrong.`,
+    );
+  const { now } = await readSeason();
+  const from_ms = now.instant_ms;
+  const ok = await insertOverride(
+    database(),
+    id,
+    { set_C: input.set_C, from_ms, until_ms: from_ms + input.hours * 3_600_000, by: input.by, why: input.why },
+    input.idempotencyKey,
+  );
+  if (!ok) throw new ProblemError(409, 'Used before', 'This key was used for another set-point.');
+}
+
+/** Back to the plan. */
+export async function endOverride(id: number): Promise<void> {
+  await zoneOr404(id);
+  await endOverrides(database(), id, (await readSeason()).now.instant_ms);
+}
+
+export async function testAlarm(): Promise<void> {
+  await raiseTest(database(), (await readSeason()).now.instant_ms);
+}
+
+export async function takeAlarmBy(id: number, by: string): Promise<AlarmRecord> {
+  if (!(await readAlarm(database(), id)))
+    throw new ProblemError(404, 'No such alarm', `There is no alarm number ${id}.`);
+  return (await takeAlarm(database(), id, by, (await readSeason()).now.instant_ms))!;
+}
+
+/** Writes an offset found in ice or beside another sensor. */
+export async function calibrate(sensorId: number, input: CalibrationInput): Promise<void> {
+  const { now } = await readSeason();
+  const on = isoFromDay(now.today);
+  const due = isoFromDay(dayFromIso(on)! + CHECK_AGAIN_days);
+  if (!(await insertCalibration(database(), sensorId, input, { at_ms: now.instant_ms, on, due })))
+    throw new ProblemError(404, 'No such sensor', `There is no sensor number ${sensorId}.`);
+}
+
+/** Breaks or mends things of a simulated bench; a real house has none. */
+export async function breakBench(id: number, input: BreakInput): Promise<void> {
+  const zone = await zoneOr404(id);
+  const { world } = await readSeason();
+  if (!world.nursery.demoClock)
+    throw new ProblemError(409, 'Nothing to break', 'Only the simulated benches of the demo can be broken.');
+  await insertOrder(database(), zone.device, input);
+}
+
+export async function heatSettings(): Promise<HeatSettings> {
+  return readHeatSettings(database());
+}
+
+export async function changeHeatSettings(input: HeatSettings): Promise<HeatSettings> {
+  if (!(await updateHeatSettings(database(), input)))
+    throw new ProblemError(409, 'Changed by someone else', 'Someone changed these settings since you opened them.', {
+      current: await heatSettings(),
+      yours: input,
+    });
+  return heatSettings();
+}
+
+const FIT_days = 4;
+const MOST_ROWS = 120_000;
+
+/** Readings of a zone as looks, for the fit. */
+export async function samplesOf(id: number, days: number): Promise<Sample[]> {
+  const db = database();
+  await zoneOr404(id);
+  const c = await readHeat(db);
+  const z = c.zones.find((one) => one.zone.id === id)!;
+  const sensors = (await readSensors(db)).filter((s) => s.zoneId === id || s.role === 'outside');
+  const to = c.season.now.instant_ms;
+  const raw = await readRaw(
+    db,
+    sensors.map((s) => s.id),
+    to - days * 86_400_000,
+    to + 1,
+    MOST_ROWS,
+  );
+  const roles = new Map(sensors.map((s) => [s.id, s.role]));
+  const byTime = new Map<number, Partial<Record<SeriesRole, number>>>();
+  for (const r of raw) {
+    const there = byTime.get(r.at_ms) ?? {};
+    there[roles.get(r.sensorId)!] = r.value;
+    byTime.set(r.at_ms, there);
+  }
+  const { timeZone } = c.season.world.nursery;
+  let outside = c.usualNight_C;
+  return [...byTime]
+    .sort(([a], [b]) => a - b)
+    .map(([at_ms, v]) => {
+      outside = v.outside ?? outside;
+      const night = coverOn(localTimeAt(at_ms, timeZone).minute / 60);
+      const { plusDay_K, plusNight_K } = z.zone.spec.around;
+      return {
+        at_s: at_ms / 1000,
+        medium_C: v.medium ?? null,
+        bed_C: v.bed,
+        air_C: v.air,
+        around_C: outside + (night ? plusNight_K : plusDay_K),
+        floor_C: c.floor_C,
+        duty: v.heater ?? 0,
+        set_C: v.set ?? null,
+        mains: true,
+        night,
+      };
+    });
+}
+
+/** Learns a zone's loss and capacity from its last nights; `keep` writes them for the watch and the answers. */
+export async function learnZone(id: number, keep: boolean): Promise<FittedRecord> {
+  const zone = await zoneOr404(id);
+  const fit = fitZone({ ...zone.spec, fit: { loss_factor: 1, capacity_factor: 1 } }, await samplesOf(id, FIT_days));
+  if (fit.kind !== 'fitted') throw new ProblemError(422, 'Not learned', fit.why);
+  const { loss_factor, capacity_factor, residual_K, before_K, hours } = fit;
+  const record: FittedRecord = { loss_factor, capacity_factor, residual_K, before_K, hours, words: fitWords(fit) };
+  if (keep) await writeFit(database(), id, record);
+  return record;
+}
+
+export async function forgetZone(id: number): Promise<void> {
+  await zoneOr404(id);
+  await writeFit(database(), id, null);
+}

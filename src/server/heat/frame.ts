@@ -1,0 +1,32 @@
+import { ALARMS, WORST_FIRST } from '../../core/heat/alarms.ts';
+import type { AlarmRecord } from '../../contracts/heat.ts';
+import { readOpenAlarms, readStatus, readZones } from '../../db/heat.ts';
+import { database } from '../database.ts';
+import type { Season } from '../season.ts';
+
+/** What every page says of the heat: alarms in the house and outside as last measured. */
+export async function heatFrame(season: Season): Promise<{
+  alarms: readonly AlarmRecord[];
+  outside_C: number | null;
+  worst: { href: string; words: string } | null;
+}> {
+  const db = database();
+  const [alarms, status, zones] = await Promise.all([readOpenAlarms(db), readStatus(db), readZones(db)]);
+  const newest = [...status.values()].filter((s) => s.outside_C !== null).sort((a, b) => b.at_ms - a.at_ms)[0];
+  const fresh = newest && Math.abs(season.now.instant_ms - newest.at_ms) < 2 * 3_600_000;
+  const [worst] = alarms
+    .filter((a) => a.taken_ms === null)
+    .sort((a, b) => WORST_FIRST.indexOf(a.kind) - WORST_FIRST.indexOf(b.kind));
+  const place = zones.find((z) => z.id === worst?.zoneId)?.placeId;
+  const name = season.world.places.find((p) => p.id === place)?.name;
+  return {
+    alarms,
+    outside_C: fresh ? newest.outside_C : null,
+    worst: worst
+      ? {
+          href: worst.zoneId === null ? '/heat/alarms' : `/heat?zone=${worst.zoneId}`,
+          words: `${name ? `${name}: ` : ''}${ALARMS[worst.kind].name.toLowerCase()}`,
+        }
+      : null,
+  };
+}
