@@ -10,7 +10,8 @@ const ROOMS = {
   db: ['core', 'contracts', 'db'],
   server: ['core', 'contracts', 'db', 'server'],
   ui: ['core', 'contracts', 'ui'],
-  islands: ['core', 'contracts', 'ui', 'islands', 'workers'],
+  // The training night runs the simulated bench in the page.
+  islands: ['core', 'contracts', 'ui', 'islands', 'workers', 'simulators'],
   workers: ['core', 'contracts', 'workers'],
   layouts: ['core', 'server', 'contracts', 'islands', 'ui', 'layouts'],
   pages: ['core', 'server', 'contracts', 'islands', 'ui', 'layouts', 'pages'],

@@ -19,7 +19,8 @@ export async function demoSeed(): Promise<NurserySeed> {
     batches: demoSeason(await libraryCrops()),
     heat: {
       zones: DEMO_ZONES,
-      readings: demoReadings(end_ms, FINE_days),
+      // The benches themselves send the last hour.
+      readings: demoReadings(end_ms - 3_600_000, FINE_days),
       hours: demoSeasonHours(
         morningOf(requireDay('2027-02-01'), DEMO_NURSERY.timeZone),
         end_ms - FINE_days * 86_400_000,

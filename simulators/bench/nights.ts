@@ -164,7 +164,7 @@ export function oneNight({ zone, seed, fault, hours, bedSensor = true }: Night):
 }
 
 /** Two hours with nobody looking, so that nothing is as it was set up. */
-function settle(
+export function settle(
   t: Truth,
   zone: ZoneSpec,
   at: { least_C: number; most_C: number; clear: number; startHour: number },

@@ -61,7 +61,7 @@ export interface Broken {
 }
 
 const CLEAR: Readonly<Record<CoverKind, number>> = { none: 1, fleece: 0.8, single: 0.87, double: 0.76 };
-const COVER_R: Readonly<Record<CoverKind, number>> = { none: 0, fleece: 0.035, single: 0.002, double: 0.17 };
+const COVER_R: Readonly<Record<CoverKind, number>> = { none: 0, fleece: 0.012, single: 0.002, double: 0.17 };
 
 /** Runs the bench on for a while in place. @returns joules the heater took */
 export function run(t: Truth, seconds: number, on: boolean, around: Around, broken: Broken): number {

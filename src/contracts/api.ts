@@ -1,4 +1,14 @@
 import { z } from 'zod';
+import {
+  breakInput,
+  calibrationInput,
+  heatSettingsInput,
+  overrideInput,
+  readingsImport,
+  takeInput,
+  zoneInput,
+  zonePatch,
+} from './heat.ts';
 import { familyInput, familyPatch, planChangeInput, scenarioInput, scenarioPatch, undoInput } from './planning.ts';
 import { batchInput, batchPatch, eventInput, sowAgainInput, importInput, splitInput } from './batches.ts';
 import { clockInput, containerInput, cropInput, lotInput, nurseryInput, placeInput, varietyInput } from './books.ts';
@@ -63,6 +73,88 @@ export const CALLS: readonly Call[] = [
     summary: 'Set, run or pause the demo’s clock',
     body: clockInput,
     status: 200,
+  },
+  { method: 'get', path: '/api/heat/zones', summary: 'Every heated zone as it stands', status: 200 },
+  { method: 'post', path: '/api/heat/zones', summary: 'Add a heated zone', body: zoneInput, status: 201 },
+  {
+    method: 'get',
+    path: '/api/heat/zones/{id}',
+    summary: 'A zone: sizing, hours to harm, totals, sensors, set-points',
+    status: 200,
+  },
+  {
+    method: 'put',
+    path: '/api/heat/zones/{id}',
+    summary: 'Change a zone; 409 with both versions when it is stale',
+    body: zonePatch,
+    status: 200,
+  },
+  {
+    method: 'post',
+    path: '/api/heat/zones/{id}/override',
+    summary: 'A set-point by hand that ends by itself',
+    body: overrideInput,
+    status: 201,
+  },
+  { method: 'delete', path: '/api/heat/zones/{id}/override', summary: 'Back to the plan', status: 200 },
+  {
+    method: 'post',
+    path: '/api/heat/zones/{id}/break',
+    summary: 'Break or mend the simulated bench of the demo',
+    body: breakInput,
+    status: 200,
+  },
+  {
+    method: 'get',
+    path: '/api/heat/zones/{id}/fit',
+    summary: 'What the last nights say of its loss and capacity',
+    status: 200,
+  },
+  { method: 'post', path: '/api/heat/zones/{id}/fit', summary: 'Go by what the last nights say', status: 200 },
+  { method: 'delete', path: '/api/heat/zones/{id}/fit', summary: 'Forget what was learned', status: 200 },
+  {
+    method: 'get',
+    path: '/api/heat/zones/{id}/series',
+    summary: 'Lowest, mean and highest by bucket: from, to in epoch ms, width in points',
+    status: 200,
+  },
+  {
+    method: 'get',
+    path: '/api/heat/zones/{id}/readings',
+    summary: 'Readings as they were taken, as=json or csv',
+    status: 200,
+  },
+  { method: 'get', path: '/api/heat/alarms', summary: 'Alarms, open ones first', status: 200 },
+  { method: 'post', path: '/api/heat/alarms', summary: 'A test alarm', status: 201 },
+  { method: 'post', path: '/api/heat/alarms/{id}', summary: 'Somebody has the alarm', body: takeInput, status: 200 },
+  { method: 'get', path: '/api/heat/sensors/{id}', summary: 'The last minutes of a sensor, uncorrected', status: 200 },
+  {
+    method: 'post',
+    path: '/api/heat/sensors/{id}',
+    summary: 'Keep an offset found in ice or beside another',
+    body: calibrationInput,
+    status: 201,
+  },
+  {
+    method: 'get',
+    path: '/api/heat/settings',
+    summary: 'Tariff, quiet hours, how long readings are kept',
+    status: 200,
+  },
+  { method: 'put', path: '/api/heat/settings', summary: 'Change them', body: heatSettingsInput, status: 200 },
+  {
+    method: 'post',
+    path: '/api/heat/import',
+    summary: 'Readings of a logger, CSV with its columns matched',
+    body: readingsImport,
+    status: 200,
+  },
+  {
+    method: 'get',
+    path: '/api/heat/live',
+    summary: 'Server-sent events: state of zones and alarms',
+    status: 200,
+    type: 'text/event-stream',
   },
   { method: 'get', path: '/api/nursery', summary: 'Settings', status: 200 },
   {

@@ -83,8 +83,8 @@ export async function readOverrides(
 ): Promise<(Override & { id: number; zoneId: number })[]> {
   const found = await rows(
     db,
-    `SELECT id, zone_id, set_c, from_at, least(until_at, coalesce(ended_at, until_at)) AS until_at, by_whom, why FROM heat_overrides
-     WHERE until_at > $1 ORDER BY id`,
+    `SELECT id, zone_id, set_c, from_at, until_at, by_whom, why FROM heat_overrides
+     WHERE until_at > $1 AND ended_at IS NULL ORDER BY id`,
     [new Date(from_ms).toISOString()],
   );
   return found.map((r) => ({
@@ -111,11 +111,10 @@ export async function insertOverride(db: Sequelize, zoneId: number, o: Override,
 }
 
 export async function endOverrides(db: Sequelize, zoneId: number, at_ms: number): Promise<void> {
-  await run(
-    db,
-    "UPDATE heat_overrides SET ended_at = greatest($2, from_at + interval '1 millisecond') WHERE zone_id = $1 AND until_at > $2 AND ended_at IS NULL",
-    [zoneId, new Date(at_ms).toISOString()],
-  );
+  await run(db, 'UPDATE heat_overrides SET ended_at = $2 WHERE zone_id = $1 AND until_at > $2 AND ended_at IS NULL', [
+    zoneId,
+    new Date(at_ms).toISOString(),
+  ]);
 }
 
 export interface SetPointLine {

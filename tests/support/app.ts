@@ -9,6 +9,8 @@ let made = 0;
 export interface App {
   readonly url: string;
   readonly databaseUrl: string;
+  /** Where devices call, user crook, password `MQTT_PASSWORD`. */
+  mqttUrl(): Promise<string>;
   /** What it has written to its log so far. */
   log(): string;
   stop(): Promise<number | null>;
@@ -37,12 +39,27 @@ export async function freePort(): Promise<number> {
 }
 
 /** Starts the built application. */
-export async function startApp(flags: readonly string[] = [], databaseUrl?: string): Promise<App> {
+export const MQTT_PASSWORD = 'for-tests-only';
+
+export async function startApp(
+  flags: readonly string[] = [],
+  databaseUrl?: string,
+  more: Readonly<Record<string, string>> = {},
+): Promise<App> {
   const url = databaseUrl ?? (await newDatabase());
   const port = await freePort();
   const child: ChildProcess = spawn('node', ['--import', 'tsx', 'bin/serve.ts', ...flags], {
     cwd: root,
-    env: { ...process.env, DATABASE_URL: url, PORT: String(port), HOST: '127.0.0.1', LOG_LEVEL: 'info' },
+    env: {
+      ...process.env,
+      DATABASE_URL: url,
+      PORT: String(port),
+      HOST: '127.0.0.1',
+      LOG_LEVEL: 'info',
+      MQTT_PORT: '0',
+      MQTT_PASSWORD,
+      ...more,
+    },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
   let log = '';
@@ -61,6 +78,14 @@ export async function startApp(flags: readonly string[] = [], databaseUrl?: stri
   return {
     url: `http://127.0.0.1:${port}`,
     databaseUrl: url,
+    mqttUrl: async () => {
+      for (let i = 0; i < 100; i++) {
+        const line = log.split('\n').find((l) => l.includes('"msg":"devices may call"'));
+        if (line) return `mqtt://127.0.0.1:${(JSON.parse(line) as { port: number }).port}`;
+        await new Promise((resolve) => setTimeout(resolve, 100));
+      }
+      throw new Error(`no broker came up:\n${log}`);
+    },
     log: () => log,
     stop: async () => {
       child.kill('SIGTERM');

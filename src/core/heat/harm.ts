@@ -19,13 +19,21 @@ export interface Cooling {
   readonly mode: ZoneMode;
 }
 
+/**
+ * What is round the zone once the heat is gone: a house keeps little of its warmth without it. Common practice, no source:
+ * at most 1.5 K above outside.
+ */
+export function aroundUnheated_K(zone: ZoneSpec): number {
+  return Math.min(zone.around.plusNight_K, 1.5);
+}
+
 /** Longest looked ahead. */
 export const HARM_h = 72;
 const STEP_min = 5;
 
 /**
  * Hours until the medium falls to each of the temperatures with the heater dead; null when it does not in three days.
- * No sun is reckoned with, so that the figure errs to the safe side by day.
+ * The house round it is taken to cool as well. No sun is reckoned with, so that the figure errs to the safe side by day.
  * @param levels_C degrees Celsius
  */
 export function hoursToHarm(zone: ZoneSpec, cooling: Cooling, levels_C: readonly number[]): (number | null)[] {
@@ -36,7 +44,7 @@ export function hoursToHarm(zone: ZoneSpec, cooling: Cooling, levels_C: readonly
   for (let i = 0; i < (HARM_h * 60) / STEP_min && out.includes(null); i++) {
     const outside = cooling.outside_C[Math.min(last, Math.floor((i * STEP_min) / 60))]!;
     const before = x[MEDIUM]!;
-    x = advance(step, x, [0, 0, outside + zone.around.plusNight_K, cooling.floor_C]);
+    x = advance(step, x, [0, 0, outside + aroundUnheated_K(zone), cooling.floor_C]);
     const now = x[MEDIUM]!;
     levels_C.forEach((level, k) => {
       if (out[k] === null && now <= level) out[k] = ((i + (before - level) / (before - now)) * STEP_min) / 60;

@@ -122,7 +122,7 @@ const DAMP_W_m2K = 2;
 const BARE_AIR_W_m2K = 4;
 const BARE_AROUND_W_m2K = 10;
 /** Air that changes through gaps, times an hour. Common practice, no source. */
-const CHANGES_per_h: Readonly<Record<CoverKind, number>> = { none: 0, fleece: 6, single: 1, double: 1 };
+const CHANGES_per_h: Readonly<Record<CoverKind, number>> = { none: 0, fleece: 8, single: 1, double: 1 };
 /** With no cover or an open one, air goes by freely, W/(m2 K). Common practice, no source. */
 const FREE_W_m2K = 12;
 /** Share of the sun that comes through. Common practice, no source. */
@@ -134,11 +134,10 @@ const SUN_TO_AIR = 0.2;
 const WITH_AIR_J_m2K = 6000;
 const AIR_J_m3K = 1200;
 
-/** Resistance of a cover from the air under it to the air outside, m2 K/W. @source ISO 6946 surfaces and a 25 mm gap; fleece common practice */
+/** Resistance of a cover from the air under it to the air outside, m2 K/W. @source ISO 6946 surfaces and a 25 mm gap; fleece as film, but leaky (common practice, no source) */
 export function cover_m2K_W(cover: CoverKind): number {
   const surfaces = INSIDE_m2K_W.up + OUTSIDE_m2K_W;
   if (cover === 'double') return surfaces + airGap_m2K_W(25, 'up');
-  if (cover === 'fleece') return surfaces + 0.03;
   return surfaces;
 }
 

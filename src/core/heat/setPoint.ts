@@ -42,7 +42,7 @@ export function setPointNow(at: {
   const { place } = at;
   const standing =
     at.batches.length === 0
-      ? 'nothing stands there'
+      ? 'nothing that stands there'
       : at.batches.slice(0, 3).join(', ') + (at.batches.length > 3 ? ` and ${at.batches.length - 3} more` : '');
   if (place.temperature?.kind === 'set-point') {
     const week = mondayOf(at.today);
@@ -53,7 +53,7 @@ export function setPointNow(at: {
     return {
       set_C: cap(set_C),
       from: 'plan',
-      why: `${chosen ? 'this week’s plan' : 'usual set-point'}${at.night ? ', by night' : ''}; ${standing}`,
+      why: `${chosen ? 'this week’s plan' : 'usual set-point'}${at.night ? ', by night' : ''}, for ${standing}`,
     };
   }
   if (place.temperature && place.temperature.kind !== 'written')
@@ -63,6 +63,6 @@ export function setPointNow(at: {
   return {
     set_C: cap(at.night ? night_C : day_C),
     from: 'plan',
-    why: `as written for the place${at.night ? ', by night' : ''}; ${standing}`,
+    why: `as written for the place${at.night ? ', by night' : ''}, for ${standing}`,
   };
 }

@@ -158,15 +158,13 @@ export function HeatScreen(props: Props) {
         ))}
         <div className="flex flex-wrap items-baseline gap-x-4">
           <h1>{card.name}</h1>
-          <span className="text-ink2">
-            {card.setWhy}
-            {status && `, at ${clockTime(status.at_ms, timeZone)}`}
-          </span>
+          {status && <span className="text-ink2">at {clockTime(status.at_ms, timeZone)}</span>}
           <a className="ml-auto" href={`/heat/zones/${id}`}>
             How it is built
           </a>
         </div>
-        <dl className="my-3 flex flex-wrap gap-x-8 gap-y-2">
+        <p className="text-[0.92rem] text-ink2">Set-point: {card.setWhy}.</p>
+        <dl className="my-3 grid grid-cols-2 gap-x-5 gap-y-3 min-[640px]:grid-cols-5">
           <Figure
             big
             value={`${status ? tenth(status.read.medium ?? status.x[1], unit) : '·'}${doubtful ? ' ?' : ''}`}
@@ -176,7 +174,7 @@ export function HeatScreen(props: Props) {
           <Figure
             big
             value={`${totals.today.kWh.toFixed(1)} kWh`}
-            words={`today, ${totals.today.money.toFixed(2)}; month ${Math.round(totals.month.kWh)}, season ${Math.round(totals.season.kWh)}`}
+            words={`today, ${totals.today.money.toFixed(2)}; ${Math.round(totals.month.kWh)} this month, ${Math.round(totals.season.kWh)} this season`}
           />
           <Figure
             big
@@ -218,8 +216,8 @@ export function HeatScreen(props: Props) {
               </ul>
               <p className="mt-2 text-[0.92rem] text-ink2">
                 As covered at night. With nothing over it {hoursWords(harm[0]!.bare_h)}; with one cover more{' '}
-                {hoursWords(harm[0]!.more_h)}. By the model from what is read now and the usual night; no sun is
-                reckoned with.
+                {hoursWords(harm[0]!.more_h)}. By the model from what is read now, a cold night of the month and a house
+                that cools as well; no sun is reckoned with.
               </p>
             </>
           )}
@@ -279,7 +277,7 @@ function Figure({
   readonly big?: boolean;
 }) {
   return (
-    <div className="flex flex-col-reverse">
+    <div className="flex flex-col-reverse justify-end">
       <dt className="max-w-[22ch] text-[0.88rem] text-ink2">{words}</dt>
       <dd className={`num ${big ? 'text-2xl' : 'text-xl'}`}>{value}</dd>
     </div>

@@ -17,7 +17,12 @@ export function Section({ view, unit }: { readonly view: ZoneView; readonly unit
   const cover = status && !status.night ? spec.cover.day : spec.cover.night;
   const [bed, medium, air] = status ? status.x : [null, null, null];
   const rows = [
-    { key: 'air', words: `air under ${COVER_WORDS[cover]}`, high: 34, value: air },
+    {
+      key: 'air',
+      words: cover === 'none' ? 'air over the trays, no cover' : `air under ${COVER_WORDS[cover]}`,
+      high: 34,
+      value: air,
+    },
     { key: 'medium', words: `medium ${Math.round(spec.medium_m * 1000)} mm`, high: 32, value: medium },
     {
       key: 'bed',

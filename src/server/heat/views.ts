@@ -22,15 +22,23 @@ import { database } from '../database.ts';
 import { morningOf } from '../clock.ts';
 import { readHeat, specOf, type HeatContext, type ZoneNow } from './context.ts';
 
-/** Outside by the hour from now: the usual of the day shifted to what is measured now. */
+/** A cold night of the month against its usual one. Common practice, no source. */
+const COLD_NIGHT_K = 5;
+
+/** Outside by the hour from now: the usual of the day shifted to what is measured now, its nights as cold as one in ten. */
 export function outsideAhead(c: HeatContext, outside_C: number | null, hours: number): number[] {
   const { latitude_deg } = c.season.world.nursery;
   const month = Number(isoFromDay(c.season.now.today).slice(5, 7)) - 1;
   const daylight = dayLength_h(latitude_deg, middleOfMonth(month));
   const usual = (hour: number) =>
     hourly_C({ hour: hour % 24, least_C: c.usualNight_C, most_C: c.usualDay_C, dayLength_h: daylight });
+  const cold = (hour: number) =>
+    hourly_C({ hour: hour % 24, least_C: c.usualNight_C - COLD_NIGHT_K, most_C: c.usualDay_C, dayLength_h: daylight });
   const shift = outside_C === null ? 0 : outside_C - usual(c.hour);
-  return Array.from({ length: hours }, (_, h) => usual(c.hour + h) + shift);
+  return Array.from(
+    { length: hours },
+    (_, h) => (h === 0 ? usual(c.hour) : cold(c.hour + h)) + Math.min(0, shift) + Math.max(0, shift) * Math.exp(-h / 6),
+  );
 }
 
 /** The next better cover a grower would put on. */

@@ -1,0 +1,74 @@
+import { useEffect, useState } from 'react';
+import type { TemperatureUnit } from '../../core/units/temperature.ts';
+import type { AlarmRecord } from '../../contracts/heat.ts';
+import { call, trouble } from '../../ui/call.ts';
+import { AlarmCard } from './AlarmCard.tsx';
+
+interface Props {
+  readonly alarms: readonly AlarmRecord[];
+  readonly names: Readonly<Record<number, string>>;
+  readonly unit: TemperatureUnit;
+  readonly timeZone: string;
+}
+
+/** Alarms that stand, those that are over, and a test. */
+export function Alarms({ alarms: first, names, unit, timeZone }: Props) {
+  const [alarms, setAlarms] = useState(first);
+  const [said, setSaid] = useState('');
+  const [ready, setReady] = useState(false);
+  async function refresh(): Promise<void> {
+    const answer = await call<AlarmRecord[]>('GET', '/api/heat/alarms');
+    if (answer.kind === 'done') setAlarms(answer.value);
+  }
+  useEffect(() => {
+    setReady(true);
+    const events = new EventSource('/api/heat/live');
+    events.onmessage = () => void refresh();
+    return () => events.close();
+  }, []);
+  async function test(): Promise<void> {
+    const answer = await call('POST', '/api/heat/alarms', {});
+    setSaid(
+      answer.kind === 'done' ? 'A test alarm stands. It shows on every page until somebody takes it.' : trouble(answer),
+    );
+    await refresh();
+  }
+  const open = alarms.filter((a) => a.cleared_ms === null);
+  const over = alarms.filter((a) => a.cleared_ms !== null);
+  const card = (a: AlarmRecord) => (
+    <AlarmCard
+      key={a.id}
+      alarm={a}
+      zone={a.zoneId === null ? null : (names[a.zoneId] ?? null)}
+      unit={unit}
+      timeZone={timeZone}
+      onTaken={() => void refresh()}
+    />
+  );
+  return (
+    <div data-ready={ready}>
+      <div className="flex flex-wrap items-center gap-4">
+        <h1>
+          {open.length === 0
+            ? 'No alarm stands'
+            : open.length === 1
+              ? 'One alarm stands'
+              : `${open.length} alarms stand`}
+        </h1>
+        <button type="button" className="btn ml-auto" onClick={() => void test()}>
+          Test alarm
+        </button>
+      </div>
+      <p role="status" className="min-h-6">
+        {said}
+      </p>
+      <div className="max-w-4xl">{open.map(card)}</div>
+      {over.length > 0 && (
+        <section className="mt-6 max-w-4xl" aria-label="Over">
+          <h2 className="mb-2">Over</h2>
+          {over.map(card)}
+        </section>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,112 @@
+import { useEffect, useState } from 'react';
+import type { HeatSettings } from '../../contracts/heat.ts';
+import type { Problem } from '../../contracts/problem.ts';
+import { call, fieldError, trouble } from '../../ui/call.ts';
+import { Field } from '../../ui/Field.tsx';
+
+/** Tariff, carbon dioxide, quiet hours, how long readings are kept. */
+export function HeatSettingsForm({ first }: { readonly first: HeatSettings }) {
+  const { tariff } = first;
+  const [version, setVersion] = useState(first.version);
+  const [kind, setKind] = useState(tariff.kind);
+  const [text, setText] = useState<Readonly<Record<string, string>>>({
+    price: String(tariff.kind === 'flat' ? tariff.price_kWh : tariff.day_kWh),
+    night: String(tariff.kind === 'flat' ? tariff.price_kWh : tariff.night_kWh),
+    from: String(tariff.kind === 'flat' ? 0 : tariff.from_h),
+    to: String(tariff.kind === 'flat' ? 7 : tariff.to_h),
+    co2: String(first.co2_kg_kWh),
+    quietFrom: first.quiet.from_h === null ? '' : String(first.quiet.from_h),
+    quietTo: String(first.quiet.to_h),
+    repeat: String(first.quiet.repeat_min),
+    keep: String(first.keep_months),
+  });
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const [said, setSaid] = useState('');
+  const [ready, setReady] = useState(false);
+  useEffect(() => setReady(true), []);
+  const n = (key: string): number | string => {
+    const t = text[key] ?? '';
+    return t.trim() !== '' && Number.isFinite(Number(t)) ? Number(t) : t;
+  };
+  async function save(withVersion: number): Promise<void> {
+    const answer = await call<HeatSettings>('PUT', '/api/heat/settings', {
+      version: withVersion,
+      tariff:
+        kind === 'flat'
+          ? { kind, price_kWh: n('price') }
+          : { kind, day_kWh: n('price'), night_kWh: n('night'), from_h: n('from'), to_h: n('to') },
+      co2_kg_kWh: n('co2'),
+      quiet: {
+        from_h: text['quietFrom']?.trim() === '' ? null : n('quietFrom'),
+        to_h: n('quietTo'),
+        repeat_min: n('repeat'),
+      },
+      keep_months: n('keep'),
+    });
+    setProblem(answer.kind === 'problem' ? answer.problem : null);
+    if (answer.kind === 'done') setVersion(answer.value.version);
+    setSaid(answer.kind === 'done' ? 'Saved.' : trouble(answer));
+  }
+  const field = (key: string, label: string, path: string, hint?: string) => (
+    <Field
+      id={`heat-${key}`}
+      label={label}
+      inputMode="decimal"
+      value={text[key] ?? ''}
+      error={fieldError(problem, path)}
+      hint={hint}
+      onValue={(v) => setText({ ...text, [key]: v })}
+    />
+  );
+  const current = problem?.current as HeatSettings | undefined;
+  return (
+    <form
+      noValidate
+      data-ready={ready}
+      onSubmit={(e) => {
+        e.preventDefault();
+        void save(version);
+      }}
+    >
+      <div className="grid max-w-4xl grid-cols-1 gap-3 min-[560px]:grid-cols-3">
+        <div className="field">
+          <label htmlFor="heat-kind">Tariff</label>
+          <select
+            id="heat-kind"
+            className="input"
+            value={kind}
+            onChange={(e) => setKind(e.target.value as typeof kind)}
+          >
+            <option value="flat">one price</option>
+            <option value="day-night">day and night</option>
+          </select>
+        </div>
+        {field(
+          'price',
+          kind === 'flat' ? 'A kWh costs' : 'A kWh by day',
+          kind === 'flat' ? 'tariff.price_kWh' : 'tariff.day_kWh',
+          'in your money',
+        )}
+        {kind === 'day-night' && field('night', 'A kWh by night', 'tariff.night_kWh')}
+        {kind === 'day-night' && field('from', 'Cheap from, hour', 'tariff.from_h')}
+        {kind === 'day-night' && field('to', 'Cheap to, hour', 'tariff.to_h')}
+        {field('co2', 'kg CO₂ for a kWh', 'co2_kg_kWh', 'your supplier’s figure; 0.2 is a start, no source')}
+        {field('quietFrom', 'Quiet from, hour', 'quiet.from_h', 'empty: no quiet hours')}
+        {field('quietTo', 'Quiet to, hour', 'quiet.to_h', 'what can hurt plants sounds all the same')}
+        {field('repeat', 'Sound again every, minutes', 'quiet.repeat_min', 'until somebody takes it')}
+        {field('keep', 'Keep each reading, months', 'keep_months', 'means by the hour stay')}
+      </div>
+      <p role="status" className={said && problem ? 'note-bar bad mt-3' : 'mt-3 min-h-6 font-semibold'}>
+        {said}{' '}
+        {current && (
+          <button type="button" className="btn small" onClick={() => void save(current.version)}>
+            Keep mine
+          </button>
+        )}
+      </p>
+      <button type="submit" className="btn solid mt-2 min-w-48">
+        Save
+      </button>
+    </form>
+  );
+}

@@ -1,0 +1,485 @@
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { scaleLinear } from 'd3-scale';
+import {
+  NIGHT_min,
+  NIGHT_START_h,
+  startNight,
+  stepNight,
+  type NightPlan,
+  type NightState,
+} from '../../../simulators/bench/trainingNight.ts';
+import type { Broken } from '../../../simulators/bench/physics.ts';
+import { ALARMS, type AlarmKind } from '../../core/heat/alarms.ts';
+import { costOf, type Tariff } from '../../core/heat/cost.ts';
+import { hoursToHarm } from '../../core/heat/harm.ts';
+import { hourly_C } from '../../core/climate/hourly.ts';
+import { simulateHours } from '../../core/heat/simulate.ts';
+import { watched } from '../../core/heat/watch.ts';
+import { coverOn } from '../../core/heat/yearHours.ts';
+import type { ZoneSpec } from '../../core/heat/zone.ts';
+import type { TemperatureUnit } from '../../core/units/temperature.ts';
+import { evidenceWords, hoursWords, percent, tenth } from './words.ts';
+
+interface Props {
+  readonly zones: readonly {
+    readonly id: number;
+    readonly name: string;
+    readonly spec: ZoneSpec;
+    readonly set_C: number;
+    readonly harm_C: number;
+  }[];
+  readonly tariff: Tariff;
+  readonly unit: TemperatureUnit;
+}
+
+const THINGS: readonly (readonly [keyof Broken, string])[] = [
+  ['sensorOut', 'Pull the sensor from its cell'],
+  ['sensorStuck', 'Freeze the sensor'],
+  ['heaterOpen', 'Cut the heater'],
+  ['relayStuck', 'Jam the relay on'],
+  ['powerOff', 'Cut the power'],
+  ['lidOpen', 'Leave the lid open'],
+  ['silent', 'Stop the readings'],
+];
+const SPEEDS = [5, 20, 60] as const;
+const W = 760;
+const H = 240;
+
+/** A made-up cold night in fast time: break things, see what the watch says and when. */
+export function Training({ zones, tariff, unit }: Props) {
+  const [zoneId, setZone] = useState(zones[0]!.id);
+  const [least_C, setLeast] = useState(-4);
+  const [set_C, setSet] = useState(zones[0]!.set_C);
+  const [speed, setSpeed] = useState<number>(20);
+  const [running, setRunning] = useState(false);
+  const [broken, setBroken] = useState<Broken>({});
+  const [heard, setHeard] = useState<readonly { minute: number; kind: AlarmKind; words: string }[]>([]);
+  const [deeds, setDeeds] = useState<readonly { minute: number; words: string }[]>([]);
+  const [ready, setReady] = useState(false);
+  const zone = zones.find((z) => z.id === zoneId)!;
+  const plan = useMemo(
+    (): NightPlan => ({
+      watched: watched(zone.spec, { hot_C: 33, harm_C: zone.harm_C }),
+      set_C,
+      least_C,
+      most_C: least_C + 11,
+      seed: zoneId * 17 + 3,
+    }),
+    [zone, set_C, least_C, zoneId],
+  );
+  const state = useRef<NightState | null>(null);
+  const brokenNow = useRef<Broken>({});
+  const [view, setView] = useState<NightState | null>(null);
+  useEffect(() => setReady(true), []);
+  useEffect(() => {
+    brokenNow.current = broken;
+  }, [broken]);
+  useEffect(() => {
+    if (!running) return;
+    const timer = setInterval(() => {
+      let s = state.current ?? startNight(plan);
+      for (let i = 0; i < speed / 5 && s.minute < NIGHT_min; i++) {
+        const before = new Set(s.findings.map((f) => f.kind));
+        s = stepNight(plan, s, brokenNow.current);
+        const fresh = s.findings.filter((f) => !before.has(f.kind));
+        if (fresh.length > 0)
+          setHeard((h) => [
+            ...fresh.map((f) => ({
+              minute: s.minute,
+              kind: f.kind,
+              words: f.evidence.map((e) => evidenceWords(e, unit)).join('; '),
+            })),
+            ...h,
+          ]);
+      }
+      state.current = s;
+      setView(s);
+      if (s.minute >= NIGHT_min) setRunning(false);
+    }, 200);
+    return () => clearInterval(timer);
+  }, [running, plan, speed, unit]);
+
+  function again(): void {
+    state.current = null;
+    setView(null);
+    setHeard([]);
+    setDeeds([]);
+    setBroken({});
+    setRunning(false);
+  }
+  function breakOne(key: keyof Broken, words: string, value: boolean): void {
+    setBroken({ ...broken, [key]: value });
+    setDeeds([{ minute: view?.minute ?? 0, words: value ? words : `${words}: mended` }, ...deeds]);
+  }
+  const minute = view?.minute ?? 0;
+  const last = view?.trace.at(-1);
+  const fixed = view !== null;
+  return (
+    <div data-ready={ready} className="grid grid-cols-1 gap-6 min-[1000px]:grid-cols-[minmax(0,1fr)_320px]">
+      <div>
+        <div className="flex flex-wrap items-end gap-3">
+          <label className="field">
+            <span className="label">Zone</span>
+            <select
+              className="input"
+              value={zoneId}
+              disabled={fixed}
+              onChange={(e) => {
+                const next = zones.find((z) => z.id === Number(e.target.value))!;
+                setZone(next.id);
+                setSet(next.set_C);
+              }}
+            >
+              {zones.map((z) => (
+                <option key={z.id} value={z.id}>
+                  {z.name}
+                </option>
+              ))}
+            </select>
+          </label>
+          <label className="field">
+            <span className="label">Lowest outside, {tenth(least_C, unit)}</span>
+            <input
+              type="range"
+              className="h-11 accent-plum"
+              min={-15}
+              max={8}
+              step={1}
+              value={least_C}
+              disabled={fixed}
+              onChange={(e) => setLeast(Number(e.target.value))}
+            />
+          </label>
+          <label className="field">
+            <span className="label">Set-point, {tenth(set_C, unit)}</span>
+            <input
+              type="range"
+              className="h-11 accent-plum"
+              min={8}
+              max={28}
+              step={0.5}
+              value={set_C}
+              disabled={fixed}
+              onChange={(e) => setSet(Number(e.target.value))}
+            />
+          </label>
+          <button
+            type="button"
+            className="btn solid"
+            onClick={() => setRunning(!running)}
+            disabled={minute >= NIGHT_min}
+          >
+            {running ? 'Pause' : minute === 0 ? 'Begin the night' : 'Go on'}
+          </button>
+          <button type="button" className="btn" onClick={again}>
+            A new night
+          </button>
+          <span className="flex gap-1" role="group" aria-label="Speed">
+            {SPEEDS.map((s) => (
+              <button
+                key={s}
+                type="button"
+                className="btn small"
+                aria-pressed={speed === s}
+                onClick={() => setSpeed(s)}
+              >
+                {s} min/s
+              </button>
+            ))}
+          </span>
+        </div>
+        <dl className="my-3 flex flex-wrap gap-x-8 gap-y-1">
+          <Figure value={clock(minute)} words="by the night’s clock" />
+          <Figure value={tenth(last?.true_C, unit)} words="medium, in truth" />
+          <Figure value={tenth(last?.read_C, unit)} words="what its sensor says" />
+          <Figure value={tenth(last?.air_C, unit)} words="air" />
+          <Figure value={tenth(last?.outside_C, unit)} words="outside" />
+          <Figure
+            value={`${(view?.energy_kWh ?? 0).toFixed(2)} kWh`}
+            words={`so far, ${costOf(tariff, [view?.energy_kWh ?? 0], 2).toFixed(2)}`}
+          />
+        </dl>
+        <NightDrawing view={view} set_C={set_C} unit={unit} heard={heard} />
+        <section className="mt-3" aria-label="What the watch says" aria-live="polite">
+          <h2>What the watch says</h2>
+          {heard.length === 0 && (
+            <p className="text-ink2">{minute === 0 ? 'Begin the night, then break something.' : 'Nothing yet.'}</p>
+          )}
+          <ol>
+            {heard.map((h) => (
+              <li key={`${h.minute}${h.kind}`} className="note-bar bad my-1">
+                <strong>
+                  {clock(h.minute)} {ALARMS[h.kind].name}.
+                </strong>{' '}
+                {h.words}. {ALARMS[h.kind].first}
+              </li>
+            ))}
+          </ol>
+        </section>
+      </div>
+      <aside>
+        <section className="card" aria-label="Break something">
+          <h2>Break something</h2>
+          <ul className="mt-1">
+            {THINGS.map(([key, words]) => (
+              <li key={key}>
+                <label className="flex min-h-11 items-center gap-2">
+                  <input
+                    type="checkbox"
+                    className="size-5 accent-plum"
+                    checked={broken[key] === true}
+                    onChange={(e) => breakOne(key, words, e.target.checked)}
+                  />
+                  {words}
+                </label>
+              </li>
+            ))}
+          </ul>
+          {deeds.length > 0 && (
+            <ol className="mt-2 text-[0.92rem]">
+              {deeds.map((d) => (
+                <li key={`${d.minute}${d.words}`}>
+                  {clock(d.minute)} {d.words}
+                </li>
+              ))}
+            </ol>
+          )}
+          {view?.watch && (broken.powerOff || broken.heaterOpen) && (
+            <p className="note-bar mt-2">
+              {hoursWords(
+                hoursToHarm(
+                  zone.spec,
+                  {
+                    start_C: view.watch.x,
+                    outside_C: [least_C],
+                    floor_C: least_C + 4,
+                    mode: { cover: zone.spec.cover.night, open: false },
+                  },
+                  [zone.harm_C],
+                )[0]!,
+              )}{' '}
+              until the medium is at {tenth(zone.harm_C, unit)}.
+            </p>
+          )}
+        </section>
+        <Compare zone={zone} least_C={least_C} tariff={tariff} unit={unit} />
+      </aside>
+    </div>
+  );
+}
+
+function clock(minute: number): string {
+  const at = (NIGHT_START_h * 60 + minute) % 1440;
+  return `${String(Math.floor(at / 60)).padStart(2, '0')}:${String(at % 60).padStart(2, '0')}`;
+}
+
+function Figure({ value, words }: { readonly value: string; readonly words: string }) {
+  return (
+    <div className="flex flex-col-reverse justify-end">
+      <dt className="text-[0.88rem] text-ink2">{words}</dt>
+      <dd className="num text-2xl">{value}</dd>
+    </div>
+  );
+}
+
+interface DrawingProps {
+  readonly view: NightState | null;
+  readonly set_C: number;
+  readonly unit: TemperatureUnit;
+  readonly heard: readonly { readonly minute: number; readonly kind: AlarmKind }[];
+}
+
+function NightDrawing({ view, set_C, unit, heard }: DrawingProps) {
+  const points = (view?.trace ?? []).filter((_, i) => i % 4 === 0);
+  const low = Math.min(-5, ...points.map((p) => p.outside_C));
+  const high = Math.max(30, ...points.map((p) => Math.max(p.true_C, p.air_C)));
+  const x = scaleLinear([0, NIGHT_min], [34, W - 70]);
+  const y = scaleLinear([low, high], [H - 34, 8]);
+  const line = (of: (p: (typeof points)[number]) => number | null) => {
+    let d = '';
+    let open = false;
+    for (const p of points) {
+      const value = of(p);
+      if (value !== null) d += `${open ? 'L' : 'M'}${x(p.minute).toFixed(1)} ${y(value).toFixed(1)}`;
+      open = value !== null;
+    }
+    return d;
+  };
+  const last = points.at(-1);
+  return (
+    <svg
+      viewBox={`0 0 ${W} ${H}`}
+      className="w-full border border-line bg-paper"
+      role="img"
+      aria-label={
+        last
+          ? `At ${clock(last.minute)}: medium ${tenth(last.true_C, unit)}, sensor ${tenth(last.read_C, unit)}, air ${tenth(last.air_C, unit)}`
+          : 'The night has not begun'
+      }
+    >
+      {y.ticks(5).map((t) => (
+        <g key={t}>
+          <line x1={34} x2={W - 70} y1={y(t)} y2={y(t)} stroke="var(--color-line)" />
+          <text x={28} y={y(t) + 4} fontSize="12" textAnchor="end" fill="var(--color-ink2)">
+            {tenth(t, unit).replace('.0', '')}
+          </text>
+        </g>
+      ))}
+      {[0, 4, 8, 12, 16].map((h) => (
+        <text key={h} x={x(h * 60)} y={H - 4} fontSize="12" textAnchor="middle" fill="var(--color-ink2)">
+          {clock(h * 60)}
+        </text>
+      ))}
+      <line x1={34} x2={W - 70} y1={y(set_C)} y2={y(set_C)} stroke="var(--color-ink)" strokeDasharray="5 4" />
+      {points.map((p) =>
+        p.on ? (
+          <rect
+            key={p.minute}
+            x={x(p.minute)}
+            y={H - 28}
+            width={x(4) - x(0) + 0.3}
+            height={8}
+            fill="var(--color-brick)"
+          />
+        ) : null,
+      )}
+      <path d={line((p) => p.outside_C)} fill="none" stroke="#2f5d8a" strokeWidth="1.4" />
+      <path d={line((p) => p.air_C)} fill="none" stroke="#7b837c" strokeWidth="1.4" />
+      <path d={line((p) => p.read_C)} fill="none" stroke="var(--color-plum)" strokeWidth="1.6" strokeDasharray="2 2" />
+      <path d={line((p) => p.true_C)} fill="none" stroke="var(--color-ink)" strokeWidth="2.6" />
+      {heard.map((h) => (
+        <g key={`${h.minute}${h.kind}`}>
+          <line x1={x(h.minute)} x2={x(h.minute)} y1={8} y2={H - 34} stroke="var(--color-brick)" strokeWidth="1.5" />
+          <path d={`M${x(h.minute) - 5} 4h10l-5 9z`} fill="var(--color-brick)" />
+        </g>
+      ))}
+      {last && (
+        <g fontSize="12">
+          <text x={W - 66} y={y(last.true_C) + 4} fontWeight="700">
+            medium
+          </text>
+          {last.read_C !== null && Math.abs(last.read_C - last.true_C) > 1.5 && (
+            <text x={W - 66} y={y(last.read_C) + 4} fill="var(--color-plum)">
+              sensor
+            </text>
+          )}
+          <text x={W - 66} y={y(last.outside_C) + 4} fill="#2f5d8a">
+            outside
+          </text>
+        </g>
+      )}
+    </svg>
+  );
+}
+
+/** Two set-points on the same night, and the air heated instead of the bench. */
+function Compare({
+  zone,
+  least_C,
+  tariff,
+  unit,
+}: {
+  readonly zone: Props['zones'][number];
+  readonly least_C: number;
+  readonly tariff: Tariff;
+  readonly unit: TemperatureUnit;
+}) {
+  const [a_C, setA] = useState(zone.set_C);
+  const [b_C, setB] = useState(zone.set_C - 3);
+  const [loss, setLoss] = useState('160');
+  const hours = useMemo(() => {
+    const at = Array.from({ length: 24 * 3 }, (_, i) => (i + 12) % 24);
+    return {
+      hour: at,
+      outside_C: at.map((hour) => hourly_C({ hour, least_C, most_C: least_C + 11, dayLength_h: 12 })),
+      sun_W_m2: at.map((hour) => Math.max(0, 350 * Math.sin((Math.PI * (hour - 6)) / 12))),
+      floor_C: at.map(() => least_C + 5),
+      night: at.map((hour) => (coverOn(hour) ? 1 : 0)),
+    };
+  }, [least_C]);
+  const run = (set: number) => {
+    const ran = simulateHours(zone.spec, { ...hours, set_C: hours.hour.map(() => set) }, [set, set, set]);
+    const day = ran.energy_kWh.slice(-24);
+    return {
+      kWh: day.reduce((s, e) => s + e, 0),
+      money: costOf(tariff, day, 12),
+      least: Math.min(...ran.medium_C.slice(-24)),
+    };
+  };
+  const [a, b] = [run(a_C), run(b_C)];
+  // Moist medium stands a little under the air. Common practice, no source: 1.5 K.
+  const house = hours.outside_C
+    .slice(-24)
+    .map((o, i) => Math.max(0, (Number(loss) * (a_C + 1.5 - o) - 20 * hours.sun_W_m2.slice(-24)[i]!) / 1000));
+  const air = { kWh: house.reduce((s, e) => s + e, 0), money: costOf(tariff, house, 12) };
+  const pick = (label: string, value: number, onValue: (n: number) => void) => (
+    <label className="field">
+      <span className="label">
+        {label}, {tenth(value, unit)}
+      </span>
+      <input
+        type="range"
+        className="h-11 accent-plum"
+        min={8}
+        max={28}
+        step={0.5}
+        value={value}
+        onChange={(e) => onValue(Number(e.target.value))}
+      />
+    </label>
+  );
+  return (
+    <section className="mt-5" aria-label="Compare on the same day and night">
+      <h2>Compare on the same night</h2>
+      <div className="mt-1 grid grid-cols-2 gap-3">
+        {pick('One plan', a_C, setA)}
+        {pick('The other', b_C, setB)}
+      </div>
+      <table className="plain-table dense mt-2">
+        <thead>
+          <tr>
+            <th>A day and night</th>
+            <th className="r">kWh</th>
+            <th className="r">money</th>
+            <th className="r">lowest</th>
+          </tr>
+        </thead>
+        <tbody>
+          {(
+            [
+              ['bench at', a_C, a],
+              ['bench at', b_C, b],
+            ] as const
+          ).map(([words, set, r], i) => (
+            <tr key={i}>
+              <th scope="row" className="measure">
+                {words} {tenth(set, unit)}
+              </th>
+              <td className="r num">{r.kWh.toFixed(1)}</td>
+              <td className="r num">{r.money.toFixed(2)}</td>
+              <td className="r num">{tenth(r.least, unit)}</td>
+            </tr>
+          ))}
+          <tr>
+            <th scope="row" className="measure">
+              air for {tenth(a_C, unit)}
+            </th>
+            <td className="r num">{Number.isFinite(air.kWh) ? air.kWh.toFixed(1) : '·'}</td>
+            <td className="r num">{Number.isFinite(air.money) ? air.money.toFixed(2) : '·'}</td>
+            <td className="r num">{tenth(a_C, unit)}</td>
+          </tr>
+        </tbody>
+      </table>
+      <label className="mt-2 flex items-center gap-2 text-[0.92rem]">
+        House loses
+        <input className="input w-20" inputMode="decimal" value={loss} onChange={(e) => setLoss(e.target.value)} />W for
+        each kelvin
+      </label>
+      <p className="mt-1 text-[0.92rem]">
+        {tenth(b_C, unit)} instead of {tenth(a_C, unit)} saves {a.kWh > 0 ? percent(1 - b.kWh / a.kWh) : '0%'}. Heating
+        the air for the same medium takes {a.kWh > 0 && Number.isFinite(air.kWh) ? (air.kWh / a.kWh).toFixed(1) : '·'}{' '}
+        times the bench’s heat. Fuel heaters give carbon monoxide: never in a closed small house with people in it.
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,505 @@
+import { useEffect, useId, useMemo, useState } from 'react';
+import { MATERIAL_KEYS, MATERIALS, type Layer, type MaterialKey } from '../../core/heat/materials.ts';
+import { sizingOf, yearOfHeat } from '../../core/heat/sizing.ts';
+import { COVERS, HEATERS, requireZone, type ZoneSpec } from '../../core/heat/zone.ts';
+import { costOf, type Tariff } from '../../core/heat/cost.ts';
+import type { MonthNormal } from '../../core/schedule/outsideClimate.ts';
+import { temperatureFromShown, shownTemperature, type TemperatureUnit } from '../../core/units/temperature.ts';
+import type { FittedRecord, ZoneRecord } from '../../contracts/heat.ts';
+import type { Problem } from '../../contracts/problem.ts';
+import { call, fieldError, trouble } from '../../ui/call.ts';
+import { Field } from '../../ui/Field.tsx';
+import { monthName } from '../../ui/format.ts';
+import { hoursWords, percent, tenth } from './words.ts';
+
+interface Props {
+  readonly zone: ZoneRecord | null;
+  readonly start: ZoneSpec;
+  readonly places: readonly { readonly id: number; readonly name: string }[];
+  readonly normals: readonly MonthNormal[];
+  readonly latitude_deg: number;
+  readonly tariff: Tariff;
+  readonly co2_kg_kWh: number;
+  readonly unit: TemperatureUnit;
+}
+
+/** Figures as they are typed: millimetres, metres, watts, the nursery's degrees. */
+type Text = Readonly<Record<string, string>>;
+
+const HEATER_WORDS = {
+  mat: 'mat',
+  cable: 'cable in the bed',
+  slab: 'heated slab',
+  water: 'warm water in pipes',
+  'hot-bed': 'hot bed of compost',
+} as const;
+const COVER_WORDS = { none: 'none', fleece: 'fleece', single: 'single film or glass', double: 'double film' } as const;
+const mm = (m: number) => String(Math.round(m * 10_000) / 10);
+
+function textOf(spec: ZoneSpec, unit: TemperatureUnit): Text {
+  const t = (value: number) => String(Math.round(shownTemperature(value, unit) * 10) / 10);
+  return {
+    length: String(spec.length_m),
+    width: String(spec.width_m),
+    power: String(spec.heater.power_W),
+    bed: mm(spec.bed.thickness_m),
+    medium: mm(spec.medium_m),
+    air: mm(spec.air_m),
+    sides: String(spec.sides_m2K_W),
+    plusDay: String(spec.around.plusDay_K),
+    plusNight: String(spec.around.plusNight_K),
+    sun: String(Math.round(spec.sun_frac * 100)),
+    most: t(spec.mostSet_C),
+    cutOut: t(spec.cutOut_C),
+    differential: String(spec.thermostat.kind === 'on-off' ? spec.thermostat.differential_K : 1),
+    set: t(20),
+    outside: t(0),
+  };
+}
+
+const figure = (text: string | undefined): number =>
+  text === undefined || text.trim() === '' ? NaN : Number(text.replace(',', '.'));
+
+/** A zone as it is built, and at once what it can do. */
+export function ZoneEditor({ zone, start, places, normals, latitude_deg, tariff, co2_kg_kWh, unit }: Props) {
+  const id = useId();
+  const [shape, setShape] = useState<ZoneSpec>(zone?.spec ?? start);
+  const [text, setText] = useState<Text>(() => textOf(zone?.spec ?? start, unit));
+  const [below, setBelow] = useState<readonly { material: MaterialKey; mm: string }[]>(() =>
+    (zone?.spec ?? start).below.map((l) => ({ material: l.material, mm: mm(l.thickness_m) })),
+  );
+  const [placeId, setPlaceId] = useState(zone?.placeId ?? places[0]?.id ?? 0);
+  const [device, setDevice] = useState(zone?.device ?? '');
+  const [version, setVersion] = useState(zone?.version ?? 0);
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const [said, setSaid] = useState('');
+  const [ready, setReady] = useState(false);
+  useEffect(() => setReady(true), []);
+  const put = (key: string) => (value: string) => setText({ ...text, [key]: value });
+  const toC = (key: string) => temperatureFromShown(figure(text[key]), unit);
+
+  const spec = useMemo((): ZoneSpec => {
+    const layers: Layer[] = below.map((l) => ({ material: l.material, thickness_m: figure(l.mm) / 1000 }));
+    return {
+      ...shape,
+      length_m: figure(text['length']),
+      width_m: figure(text['width']),
+      heater: { ...shape.heater, power_W: figure(text['power']) },
+      bed: { ...shape.bed, thickness_m: figure(text['bed']) / 1000 },
+      below: layers,
+      medium_m: figure(text['medium']) / 1000,
+      air_m: figure(text['air']) / 1000,
+      sides_m2K_W: figure(text['sides']),
+      around: { plusDay_K: figure(text['plusDay']), plusNight_K: figure(text['plusNight']) },
+      sun_frac: figure(text['sun']) / 100,
+      mostSet_C: temperatureFromShown(figure(text['most']), unit),
+      cutOut_C: temperatureFromShown(figure(text['cutOut']), unit),
+      thermostat:
+        shape.thermostat.kind === 'on-off'
+          ? { ...shape.thermostat, differential_K: figure(text['differential']) }
+          : shape.thermostat,
+    };
+  }, [shape, text, below, unit]);
+  const [set_C, outside_C] = [toC('set'), toC('outside')];
+  const answer = useMemo(() => {
+    try {
+      requireZone(spec);
+      if (Number.isNaN(set_C) || Number.isNaN(outside_C)) throw new RangeError('set-point and outside: type figures');
+      const at = (cover: ZoneSpec['cover']['night'], one = spec) =>
+        sizingOf(one, { set_C, outside_C, mode: { cover, open: false } });
+      const year = (one: ZoneSpec) => yearOfHeat(one, { normals, latitude_deg, setDay_C: set_C, setNight_C: set_C });
+      const foamed: ZoneSpec = { ...spec, below: [...spec.below, { material: 'foam', thickness_m: 0.05 }] };
+      const covered: ZoneSpec = {
+        ...spec,
+        cover: {
+          ...spec.cover,
+          night: spec.cover.night === 'none' ? 'fleece' : spec.cover.night === 'fleece' ? 'single' : 'double',
+        },
+      };
+      const kWh = (months: ReturnType<typeof year>) => months.slice(0, 6).reduce((sum, m) => sum + m.perMonth_kWh, 0);
+      const now = year(spec);
+      return {
+        kind: 'ok' as const,
+        with: at(spec.cover.night),
+        without: at('none'),
+        year: now,
+        season_kWh: kWh(now),
+        foam_kWh: kWh(year(foamed)),
+        cover_kWh: kWh(year(covered)),
+        better: covered.cover.night,
+      };
+    } catch (error) {
+      return { kind: 'wrong' as const, why: (error as Error).message };
+    }
+  }, [spec, set_C, outside_C, normals, latitude_deg]);
+  const money = (kWh: number) => costOf(tariff, [kWh], 2).toFixed(2);
+
+  async function save(withVersion: number): Promise<void> {
+    const body = { placeId, device: device.trim(), spec };
+    const reply = zone
+      ? await call<{ id: number }>('PUT', `/api/heat/zones/${zone.id}`, { version: withVersion, zone: body })
+      : await call<{ id: number }>('POST', '/api/heat/zones', body);
+    if (reply.kind === 'done') return location.assign(`/heat?zone=${reply.value.id}`);
+    setProblem(reply.kind === 'problem' ? reply.problem : null);
+    setSaid(trouble(reply));
+  }
+  const err = (path: string) => fieldError(problem, zone ? `zone.${path}` : path);
+  const num = (key: string, label: string, path: string, hint?: string) => (
+    <Field
+      id={`${id}${key}`}
+      label={label}
+      inputMode="decimal"
+      value={text[key] ?? ''}
+      error={err(path)}
+      hint={hint}
+      onValue={put(key)}
+    />
+  );
+  const pick = <T extends string>(
+    key: string,
+    label: string,
+    value: T,
+    options: readonly (readonly [T, string])[],
+    onValue: (value: T) => void,
+  ) => (
+    <div className="field">
+      <label htmlFor={`${id}${key}`}>{label}</label>
+      <select id={`${id}${key}`} className="input" value={value} onChange={(e) => onValue(e.target.value as T)}>
+        {options.map(([v, words]) => (
+          <option key={v} value={v}>
+            {words}
+          </option>
+        ))}
+      </select>
+    </div>
+  );
+  const materials = MATERIAL_KEYS.map((k) => [k, MATERIALS[k].name] as const);
+  const covers = COVERS.map((c) => [c, COVER_WORDS[c]] as const);
+  const stale = problem?.status === 409 && problem.current !== undefined;
+  return (
+    <form
+      noValidate
+      data-ready={ready}
+      className="grid grid-cols-1 gap-8 min-[1000px]:grid-cols-[minmax(0,1fr)_minmax(0,420px)]"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void save(version);
+      }}
+    >
+      <div className="space-y-5">
+        <div className="grid grid-cols-2 gap-3 min-[700px]:grid-cols-3">
+          {pick(
+            'place',
+            'Place',
+            String(placeId),
+            places.map((p) => [String(p.id), p.name] as const),
+            (v) => setPlaceId(Number(v)),
+          )}
+          <Field
+            id={`${id}device`}
+            label="Controller’s name"
+            value={device}
+            error={err('device') ?? err('placeId')}
+            hint="as it calls itself over MQTT"
+            onValue={setDevice}
+          />
+          {pick(
+            'sensor',
+            'Sensor steers by',
+            shape.sensor,
+            [
+              ['medium', 'medium'],
+              ['bed', 'bed'],
+              ['air', 'air'],
+            ],
+            (sensor) => setShape({ ...shape, sensor }),
+          )}
+          {num('length', 'Length, m', 'spec.length_m')}
+          {num('width', 'Width, m', 'spec.width_m')}
+          {num('power', 'Heater, watts', 'spec.heater.power_W')}
+          {pick(
+            'heater',
+            'Kind of heater',
+            shape.heater.kind,
+            HEATERS.map((h) => [h, HEATER_WORDS[h]] as const),
+            (kind) => setShape({ ...shape, heater: { ...shape.heater, kind } }),
+          )}
+          {pick('bedM', 'Heated bed of', shape.bed.material, materials, (material) =>
+            setShape({ ...shape, bed: { ...shape.bed, material } }),
+          )}
+          {num('bed', 'Bed, mm thick', 'spec.bed.thickness_m')}
+          {num('medium', 'Medium in the trays, mm', 'spec.medium_m')}
+          {num('air', 'Air to the cover, mm', 'spec.air_m')}
+          {num('sides', 'Side walls, m² K/W', 'spec.sides_m2K_W', '0.2 board, 1.4 for 50 mm foam')}
+          {pick('coverDay', 'Cover by day', shape.cover.day, covers, (day) =>
+            setShape({ ...shape, cover: { ...shape.cover, day } }),
+          )}
+          {pick('coverNight', 'Cover by night', shape.cover.night, covers, (night) =>
+            setShape({ ...shape, cover: { ...shape.cover, night } }),
+          )}
+          {num('sun', 'Sun that reaches it, %', 'spec.sun_frac')}
+          {num('plusDay', 'House over outside, day, K', 'spec.around.plusDay_K', '0 when it stands outside')}
+          {num('plusNight', 'House over outside, night, K', 'spec.around.plusNight_K')}
+          {pick(
+            'thermostat',
+            'Thermostat',
+            shape.thermostat.kind,
+            [
+              ['on-off', 'on and off'],
+              ['pi', 'by shares of time'],
+            ],
+            (kind) =>
+              setShape({
+                ...shape,
+                thermostat:
+                  kind === 'pi'
+                    ? { kind, band_K: 3, reset_s: 5400, cycle_s: 1200 }
+                    : { kind, differential_K: 1, minOn_s: 180, minOff_s: 180 },
+              }),
+          )}
+          {shape.thermostat.kind === 'on-off' &&
+            num('differential', 'Differential, K', 'spec.thermostat.differential_K')}
+          {num('most', `Highest set-point, °${unit}`, 'spec.mostSet_C')}
+          {num('cutOut', `Cut-out, °${unit}`, 'spec.cutOut_C', 'above it the heater goes off whatever is asked')}
+        </div>
+        <fieldset>
+          <legend className="num text-[1.1rem]">Below the heater, from above</legend>
+          {below.map((l, i) => (
+            <div key={i} className="mt-2 flex items-end gap-2">
+              {pick(`below${i}`, `Layer ${i + 1}`, l.material, materials, (material) =>
+                setBelow(below.map((b, k) => (k === i ? { ...b, material } : b))),
+              )}
+              <Field
+                id={`${id}belowmm${i}`}
+                label="mm"
+                inputMode="decimal"
+                value={l.mm}
+                error={err(`spec.below.${i}.thickness_m`)}
+                onValue={(v) => setBelow(below.map((b, k) => (k === i ? { ...b, mm: v } : b)))}
+              />
+              <button
+                type="button"
+                className="btn"
+                aria-label={`Take out layer ${i + 1}`}
+                onClick={() => setBelow(below.filter((_, k) => k !== i))}
+              >
+                Take out
+              </button>
+            </div>
+          ))}
+          {below.length < 8 && (
+            <button
+              type="button"
+              className="btn small mt-2"
+              onClick={() => setBelow([...below, { material: 'foam', mm: '50' }])}
+            >
+              Another layer
+            </button>
+          )}
+        </fieldset>
+        {said && (
+          <p role="alert" className="note-bar bad">
+            {said}{' '}
+            {stale && (
+              <button
+                type="button"
+                className="btn small"
+                onClick={() => {
+                  const latest = (problem.current as { version: number }).version;
+                  setVersion(latest);
+                  void save(latest);
+                }}
+              >
+                Keep mine
+              </button>
+            )}
+          </p>
+        )}
+        <button type="submit" className="btn solid min-w-48">
+          {zone ? 'Save the zone' : 'Add the zone'}
+        </button>
+        <p className="max-w-[70ch] text-[0.9rem] text-ink2">
+          Electricity with water: a residual-current device on every bench, drip loops, fittings rated for wet places,
+          no leads in a chain; fixed wiring by a licensed electrician. Hot beds give heat, spores and gases; mind the
+          air. Local codes and the maker’s label go before anything said here.
+        </p>
+      </div>
+      <aside aria-label="What it can do" className="card self-start min-[1000px]:sticky min-[1000px]:top-4">
+        <div className="flex flex-wrap items-end gap-3">
+          <h2 className="basis-full">What it can do</h2>
+          <label className="field">
+            <span className="label">Hold, °{unit}</span>
+            <input
+              className="input w-20"
+              inputMode="decimal"
+              value={text['set']}
+              onChange={(e) => put('set')(e.target.value)}
+            />
+          </label>
+          <label className="field">
+            <span className="label">at outside, °{unit}</span>
+            <input
+              className="input w-20"
+              inputMode="decimal"
+              value={text['outside']}
+              onChange={(e) => put('outside')(e.target.value)}
+            />
+          </label>
+        </div>
+        {answer.kind === 'wrong' ? (
+          <p className="note-bar bad mt-3" role="status">
+            Not yet: {answer.why}.
+          </p>
+        ) : (
+          <>
+            <p className={`note-bar mt-3 ${answer.with.holds ? '' : 'bad'}`}>
+              <span className="num text-xl">{answer.with.holds ? 'It holds' : 'It does not hold'}</span>, with{' '}
+              {COVER_WORDS[spec.cover.night]} down to {tenth(answer.with.holdsTo_C, unit)} outside; with nothing over it
+              to {tenth(answer.without.holdsTo_C, unit)}.
+            </p>
+            <table className="plain-table dense mt-3">
+              <tbody>
+                <Line
+                  words="Heat it takes then"
+                  value={`${Math.round(answer.with.need_W)} W of ${spec.heater.power_W}`}
+                />
+                <Line words="Power to the area" value={`${Math.round(answer.with.power_W_m2)} W/m²`} />
+                <Line words="Uncovered it takes" value={`${Math.round(answer.without.need_W)} W`} />
+                <Line words="Lost downwards" value={percent(answer.with.down_frac)} />
+                <Line
+                  words="Hours to warm up"
+                  value={answer.with.warmUp_h === null ? 'never gets there' : hoursWords(answer.with.warmUp_h)}
+                />
+                <Line
+                  words="If stuck on: medium, bed"
+                  value={`${tenth(answer.with.stuckOn_C, unit)}, ${tenth(answer.with.stuckBed_C, unit)}`}
+                  bad={answer.with.stuckOn_C > 35}
+                />
+                <Line
+                  words="January to June"
+                  value={`${Math.round(answer.season_kWh)} kWh, ${money(answer.season_kWh)}, ${Math.round(answer.season_kWh * co2_kg_kWh)} kg CO₂`}
+                />
+                <Line
+                  words="50 mm more foam saves"
+                  value={`${Math.round(answer.season_kWh - answer.foam_kWh)} kWh, ${money(answer.season_kWh - answer.foam_kWh)}`}
+                />
+                {answer.better !== spec.cover.night && (
+                  <Line
+                    words={`${COVER_WORDS[answer.better]} by night saves`}
+                    value={`${Math.round(answer.season_kWh - answer.cover_kWh)} kWh, ${money(answer.season_kWh - answer.cover_kWh)}`}
+                  />
+                )}
+              </tbody>
+            </table>
+            <details className="mt-2">
+              <summary>By month, a usual day</summary>
+              <table className="plain-table dense">
+                <thead>
+                  <tr>
+                    <th>Month</th>
+                    <th className="r">kWh a day</th>
+                    <th className="r">money a day</th>
+                    <th className="r">lowest</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {answer.year.map((m) => (
+                    <tr key={m.month}>
+                      <td>{monthName(m.month + 1)}</td>
+                      <td className="r num">{m.perDay_kWh.toFixed(2)}</td>
+                      <td className="r num">{money(m.perDay_kWh)}</td>
+                      <td className="r num">{tenth(m.least_C, unit)}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </details>
+            <p className="mt-2 text-[0.88rem] text-ink2">
+              A steady state and a usual day of your months through the zone’s network: resistances by ISO 6946, stepped
+              exactly. Wind, gaps and wet foam are not known to it; let the zone’s own nights correct it.
+            </p>
+          </>
+        )}
+        {zone && <Learn zoneId={zone.id} fitted={zone.fitted} unit={unit} />}
+      </aside>
+    </form>
+  );
+}
+
+function Line({
+  words,
+  value,
+  bad = false,
+}: {
+  readonly words: string;
+  readonly value: string;
+  readonly bad?: boolean;
+}) {
+  return (
+    <tr>
+      <th scope="row" className="measure">
+        {words}
+      </th>
+      <td className={`r num ${bad ? 'text-brick' : ''}`}>
+        {value}
+        {bad && ' (hot)'}
+      </td>
+    </tr>
+  );
+}
+
+/** What the zone's own last nights say of it. */
+function Learn({
+  zoneId,
+  fitted,
+  unit,
+}: {
+  readonly zoneId: number;
+  readonly fitted: FittedRecord | null;
+  readonly unit: TemperatureUnit;
+}) {
+  const [fit, setFit] = useState(fitted);
+  const [kept, setKept] = useState(fitted !== null);
+  const [said, setSaid] = useState('');
+  async function ask(method: 'GET' | 'POST' | 'DELETE'): Promise<void> {
+    const answer = await call<FittedRecord>(method, `/api/heat/zones/${zoneId}/fit`);
+    if (answer.kind !== 'done') return setSaid(trouble(answer));
+    setSaid('');
+    setFit(method === 'DELETE' ? null : answer.value);
+    setKept(method === 'POST');
+  }
+  const scale = unit === 'F' ? 1.8 : 1;
+  return (
+    <section className="mt-4 border-t border-line pt-3" aria-label="Learned from its nights">
+      <h3>Learned from its nights</h3>
+      {fit ? (
+        <p className="mt-1">
+          {fit.words} Loss {fit.loss_factor.toFixed(2)}, heat held {fit.capacity_factor.toFixed(2)} times as built, from{' '}
+          {Math.round(fit.hours)} hours of night; predicted within {(fit.residual_K * scale).toFixed(2)}° of measured,{' '}
+          {(fit.before_K * scale).toFixed(2)}° as built.{' '}
+          {kept ? 'The watch and the answers on the heat page go by it.' : ''}
+        </p>
+      ) : (
+        <p className="mt-1 text-ink2">Compares the last four nights’ readings with the zone as built.</p>
+      )}
+      <p className="mt-2 flex flex-wrap gap-2">
+        <button type="button" className="btn small" onClick={() => void ask('GET')}>
+          Look at the last nights
+        </button>
+        {fit && !kept && (
+          <button type="button" className="btn small" onClick={() => void ask('POST')}>
+            Go by it
+          </button>
+        )}
+        {kept && (
+          <button type="button" className="btn small" onClick={() => void ask('DELETE')}>
+            Forget it
+          </button>
+        )}
+      </p>
+      <p role="status" className="font-semibold">
+        {said}
+      </p>
+    </section>
+  );
+}

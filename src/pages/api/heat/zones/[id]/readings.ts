@@ -1,0 +1,18 @@
+import { z } from 'zod';
+import { check, endpoint, file, idParam, json } from '../../../../../server/edge.ts';
+import { asCsv, exportReadings } from '../../../../../server/heat/exchange.ts';
+
+const instant = (name: string) =>
+  z.coerce
+    .number({ error: `${name}: epoch milliseconds` })
+    .min(0)
+    .max(4e12);
+const query = z
+  .object({ from: instant('from'), to: instant('to'), as: z.enum(['csv', 'json']).default('json') })
+  .refine((q) => q.to > q.from, { path: ['to'], error: 'to: after from' });
+
+export const GET = endpoint(async (context) => {
+  const { from, to, as } = check(query, Object.fromEntries(context.url.searchParams));
+  const lines = await exportReadings(idParam(context), from, to);
+  return as === 'csv' ? file(asCsv(lines), 'text/csv', 'readings.csv') : json(lines);
+});

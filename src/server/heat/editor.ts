@@ -1,0 +1,11 @@
+import { readHeatSettings, readSensors, readZones } from '../../db/heat.ts';
+import { database } from '../database.ts';
+import type { Season } from '../season.ts';
+
+/** What the builder of zones and the lists of them work from. */
+export async function editorData(season: Season) {
+  const db = database();
+  const [zones, settings, sensors] = await Promise.all([readZones(db), readHeatSettings(db), readSensors(db)]);
+  const kinds = new Set(['dark-chamber', 'lit-chamber', 'bench', 'house', 'frame']);
+  return { zones, settings, sensors, places: season.world.places.filter((p) => kinds.has(p.kind)) };
+}
