@@ -8,6 +8,11 @@ import { hillFit } from '../src/core/germination/hillFit.ts';
 import { countFault, indices, type Count } from '../src/core/germination/indices.ts';
 import { ALL_UP_PROGRESS, FIRST_UP_PROGRESS } from '../src/core/germination/spread.ts';
 import type { Crop } from '../src/core/model.ts';
+import { z } from 'zod';
+import { zoneSpec } from '../src/contracts/heat.ts';
+import { simulateHours } from '../src/core/heat/simulate.ts';
+import { sizingOf } from '../src/core/heat/sizing.ts';
+import { usualHours } from '../src/core/heat/yearHours.ts';
 import { seedsToSow } from '../src/core/quantities/seedsToSow.ts';
 
 /** npm run calc -- COMMAND [options]: the core's arithmetic on the command line, as JSON with units, because and source. */
@@ -15,9 +20,16 @@ const USAGE = `Commands:
   emergence --crop NAME --temp C            days to first, half and nine tenths up
   indices   --counts 0,0,3,7 --seeds N      measures of a count series, one count a day from day 1 (or --days 2,3,5,8)
   seeds     --want N --germ 0.85 [--confidence 0.9] [--field 1] [--losses 0] [--culls 0] [--percell 1] [--teased 0]
-  light     --latitude DEG --day 1..366 [--sunshine 0.35] [--cover 0.6] [--ppfd 0] [--hours 0] [--mean C --base C]`;
+  light     --latitude DEG --day 1..366 [--sunshine 0.35] [--cover 0.6] [--ppfd 0] [--hours 0] [--mean C --base C]
+  heat      --zone FILE [--set 20] [--outside 0] [--month 4]   sizing and a usual day of a zone (JSON as in docs/zone.example.json)`;
 
 class Wrong extends Error {}
+const heatFile = z.strictObject({
+  spec: zoneSpec,
+  latitude_deg: z.number().min(-90).max(90),
+  price_kWh: z.number().min(0),
+  normals: z.array(z.strictObject({ day_C: z.number(), night_C: z.number() })).length(12),
+});
 const { values, positionals } = readArgs();
 
 function readArgs() {
@@ -28,7 +40,7 @@ function readArgs() {
       options: {
         json: { type: 'boolean' }, crop: text, temp: text, counts: text, days: text, seeds: text, want: text, germ: text,
         confidence: text, field: text, losses: text, culls: text, percell: text, teased: text, latitude: text, day: text,
-        sunshine: text, cover: text, ppfd: text, hours: text, mean: text, base: text,
+        sunshine: text, cover: text, ppfd: text, hours: text, mean: text, base: text, zone: text, set: text, outside: text, month: text,
       },
     }); // prettier-ignore
   } catch (error) {
@@ -144,7 +156,54 @@ function light(): object {
   };
 }
 
-const COMMANDS: Readonly<Record<string, () => object>> = { emergence, indices: series, seeds, light };
+function heat(): object {
+  if (!values.zone) throw new Wrong('--zone needs a file, such as docs/zone.example.json');
+  let read: unknown;
+  try {
+    read = JSON.parse(readFileSync(values.zone, 'utf8'));
+  } catch (error) {
+    throw new Wrong(`${values.zone}: ${(error as Error).message}`);
+  }
+  const site = heatFile.safeParse(read);
+  if (!site.success) throw new Wrong(site.error.issues.map((i) => `${i.path.join('.')}: ${i.message}`).join('; '));
+  const { spec, normals, latitude_deg, price_kWh } = site.data;
+  const set_C = figure('set', 20);
+  const month = figure('month', 4) - 1;
+  if (!(Number.isInteger(month) && month >= 0 && month <= 11)) throw new Wrong('--month needs 1 to 12');
+  const outside_C = figure('outside', 0);
+  const sized = (cover: typeof spec.cover.night) => sizingOf(spec, { set_C, outside_C, mode: { cover, open: false } });
+  const hours = usualHours({ normals, latitude_deg, month, days: 5, setDay_C: set_C, setNight_C: set_C });
+  const ran = simulateHours(spec, hours, [set_C, set_C, set_C]);
+  const day = <T extends ArrayLike<number>>(column: T) =>
+    Array.from(column)
+      .slice(-24)
+      .map((v) => Math.round(v * 100) / 100);
+  const energy_kWh = day(ran.energy_kWh).reduce((sum, e) => sum + e, 0);
+  return {
+    set_C,
+    outside_C,
+    asCoveredAtNight: sized(spec.cover.night),
+    uncovered: sized('none'),
+    usualDay: {
+      month: month + 1,
+      energy_kWh,
+      money: energy_kWh * price_kWh,
+      byHour: {
+        outside_C: day(hours.outside_C),
+        medium_C: day(ran.medium_C),
+        bed_C: day(ran.bed_C),
+        air_C: day(ran.air_C),
+        energy_kWh: day(ran.energy_kWh),
+      },
+    },
+    because:
+      'bed, medium and air as a linear network, stepped exactly by the minute; resistances of layers and gaps; the fifth of five days alike',
+    source:
+      'ISO 6946:2017; Van Loan 1978; Parton & Logan 1981; FAO-56 eq. 35; covers, damp and contact: common practice, no source',
+  };
+}
+
+const COMMANDS: Readonly<Record<string, () => object>> = { emergence, indices: series, seeds, light, heat };
 const command = COMMANDS[positionals[0] ?? ''];
 if (!command) fail(positionals[0] ? `There is no command ${positionals[0]}.` : 'Say what to work out.');
 try {

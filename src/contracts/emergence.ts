@@ -26,6 +26,8 @@ export interface EmergenceData {
   readonly sown: number;
   readonly needed: number;
   readonly temperature_C: number | null;
+  /** Days of it that the medium's own readings stand for; the rest goes by the plan. */
+  readonly logged_days: number;
   readonly days: readonly EmergenceDay[];
   readonly verdict: Verdict;
   /** Too long on the heat for its light; null when that is not so. */

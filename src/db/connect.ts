@@ -13,6 +13,8 @@ export function connect(url: string): Sequelize {
       connectionTimeoutMillis: 3_000,
       statement_timeout: 20_000,
       application_name: 'crook',
+      // Compiling a query takes longer than any of these takes to run.
+      options: '-c jit=off',
     },
     retry: { max: 1 },
   });

@@ -112,6 +112,8 @@ function workOut(season: Season, view: BatchView): EmergenceData | null {
   });
   const placeId = state.stays[0]?.placeId ?? batch.plan.places.germinate;
   const climate = placeId === null ? null : temperatureOn(plainTables.climateOf(placeId), sown.sownOn);
+  const until = Math.min(now.today, off ?? Infinity, sown.counts.at(-1)?.day ?? now.today);
+  const logged = loggedOf(season, placeId, sown.sownOn, until);
   return {
     batchId: batch.id,
     name: view.name,
@@ -121,7 +123,8 @@ function workOut(season: Season, view: BatchView): EmergenceData | null {
     sownOn: sown.sownOn,
     sown: sown.sown,
     needed,
-    temperature_C: climate ? (climate.day_C + climate.night_C) / 2 : null,
+    temperature_C: logged.mean_C ?? (climate ? (climate.day_C + climate.night_C) / 2 : null),
+    logged_days: logged.days,
     days,
     verdict,
     leggy: leggyOf(season, view),
@@ -134,6 +137,19 @@ function workOut(season: Season, view: BatchView): EmergenceData | null {
     sigma: prior.sigma,
     learning: world.nursery.learning,
   };
+}
+
+/** Mean of the medium over the days a tray stood there, where at least a day of it was measured. */
+function loggedOf(
+  season: Season,
+  placeId: number | null,
+  from: number,
+  to: number,
+): { days: number; mean_C: number | null } {
+  const list = [...(season.measured.get(placeId ?? -1) ?? [])].filter(([day]) => day >= from && day <= to);
+  const hours = list.flatMap(([, h]) => h.filter((value) => value !== null));
+  const days = Math.round(hours.length / 24);
+  return { days, mean_C: days === 0 ? null : hours.reduce((sum, value) => sum + value, 0) / hours.length };
 }
 
 /** Last day on which the same plan, sown anew, still goes out within its window; null when that is past or not to be had. */

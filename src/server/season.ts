@@ -2,10 +2,11 @@ import { batchProgress, type Progress } from '../core/batch/progress.ts';
 import { reduceLog, type BatchState } from '../core/batch/reduce.ts';
 import { roundOf, workOf, type Job } from '../core/round/work.ts';
 import { climateStart } from '../core/schedule/placeClimate.ts';
-import { seasonTables, type SeasonTables } from '../core/schedule/seasonTables.ts';
+import { seasonTables, type MeasuredPlaces, type SeasonTables } from '../core/schedule/seasonTables.ts';
 import type { BatchRecord, CropRecord, EventRecord } from '../contracts/records.ts';
 import { ProblemError } from '../contracts/problem.ts';
 import { readRevision, readWorld, type World } from '../db/world.ts';
+import { readMeasured } from '../db/measured.ts';
 import { nowAt, type Now } from './clock.ts';
 import { database } from './database.ts';
 import { cropsToPlanBy, emergenceFactor, taughtBy, type BatchTaught } from './learned.ts';
@@ -33,8 +34,10 @@ export interface Season {
   readonly world: World;
   readonly now: Now;
   readonly tables: SeasonTables;
-  /** Tables by the library's own times to come up; what the house learns is measured with these. */
+  /** Tables by the library's own times to come up and what the medium is measured to have had; what the house learns is measured with these. */
   readonly plainTables: SeasonTables;
+  /** What the media of heated places had. */
+  readonly measured: MeasuredPlaces;
   /** What each counted batch has taught. */
   readonly taught: readonly BatchTaught[];
   /** Crops as plans go by: with the house's own times when it learns. */
@@ -46,6 +49,7 @@ interface Held {
   world?: World;
   reading?: { readonly revision: string; readonly world: Promise<World | null> };
   season?: Season;
+  measured?: { readonly key: string; readonly value: MeasuredPlaces };
 }
 const held = ((globalThis as unknown as Record<string, Held>)[`crookSeason ${import.meta.url}`] ??= {});
 
@@ -56,12 +60,24 @@ const held = ((globalThis as unknown as Record<string, Held>)[`crookSeason ${imp
 export async function readSeason(): Promise<Season> {
   const world = await currentWorld();
   const now = nowAt(world.nursery);
+  const measured = await currentMeasured(world, now);
   const known = held.season;
-  if (known && known.world === world && known.now.today === now.today) return { ...known, now };
-  const season = workOut(world, now, held.season ?? null);
+  if (known && known.world === world && known.now.today === now.today && known.measured === measured)
+    return { ...known, now };
+  const season = workOut(world, now, held.season ?? null, measured);
   held.season = season;
   return season;
 }
+
+/** What the media of heated places had by the hour: read anew each hour of the application's clock. */
+async function currentMeasured(world: World, now: Now): Promise<MeasuredPlaces> {
+  const key = `${Math.floor(now.instant_ms / 3_600_000)} ${world.nursery.timeZone} ${world.places.length}`;
+  if (held.measured?.key !== key)
+    held.measured = { key, value: await readMeasured(database(), world.nursery.timeZone, now.instant_ms) };
+  return held.measured.value;
+}
+
+const NOTHING_MEASURED: MeasuredPlaces = new Map();
 
 async function currentWorld(): Promise<World> {
   const db = database();
@@ -89,11 +105,19 @@ export function readAhead(): void {
  * Works the season out from what is written. Pure but for its arguments. A batch is taken over from the season before
  * when neither it, its log, the books, what is learned of its crop nor the day have changed.
  */
-export function workOut(world: World, now: Now, before: Season | null = null): Season {
+export function workOut(
+  world: World,
+  now: Now,
+  before: Season | null = null,
+  measured: MeasuredPlaces = NOTHING_MEASURED,
+): Season {
   const same = before !== null && before.now.today === now.today && booksOf(before.world) === booksOf(world);
   const newTables = () => seasonTables(world.places, climateStart(now.today), TABLE_DAYS, world.nursery.outside);
   const tables = same ? before.tables : newTables();
-  const plainTables = same ? before.plainTables : newTables();
+  const plainTables =
+    same && before.measured === measured
+      ? before.plainTables
+      : seasonTables(world.places, climateStart(now.today), TABLE_DAYS, world.nursery.outside, measured);
   const taught = taughtBy(world, plainTables);
   const learned = cropsToPlanBy(world, taught, same ? before.crops : null);
   const unlike = new Set(same ? learned.filter((crop, i) => crop !== before.crops[i]).map((crop) => crop.id) : []);
@@ -139,7 +163,7 @@ export function workOut(world: World, now: Now, before: Season | null = null): S
       work: workOf(input),
     };
   });
-  return { world, now, tables, plainTables, taught, crops: learned, batches };
+  return { world, now, tables, plainTables, measured, taught, crops: learned, batches };
 }
 
 const NO_EVENTS: readonly EventRecord[] = [];

@@ -23,8 +23,13 @@ export interface SeasonTables {
   growthOf(crop: Crop, placeId: number): ThermalIntegral;
 }
 
+/** Temperature of the medium by the hour, as it was measured: by place, by day, 24 hours with null where there is none. */
+export type MeasuredPlaces = ReadonlyMap<number, ReadonlyMap<DayNumber, readonly (number | null)[]>>;
+const NOTHING_MEASURED: MeasuredPlaces = new Map();
+
 /**
  * Tables over days [from, from + days). Each integral is made at first use.
+ * @param measured what the medium really had, in place of what was planned, for coming up only
  * @throws RangeError for a place that is not among `places`
  */
 export function seasonTables(
@@ -32,6 +37,7 @@ export function seasonTables(
   from: DayNumber,
   days: number,
   normals: readonly MonthNormal[] | null = null,
+  measured: MeasuredPlaces = NOTHING_MEASURED,
 ): SeasonTables {
   const outside = normals === null ? null : outsideClimate(normals, from, days);
   const byId = new Map(places.map((place) => [place.id, place]));
@@ -63,6 +69,16 @@ export function seasonTables(
       const gains = eachDay(climateOf(placeId), (day_C, night_C) =>
         progressOverHours(rate, hoursOfDay(day_C, night_C)),
       );
+      const climate = climateOf(placeId);
+      for (const [day, hours] of measured.get(placeId) ?? []) {
+        const i = day - from;
+        if (i < 0 || i >= days) continue;
+        const planned = hoursOfDay(climate.day_C[i]!, climate.night_C[i]!);
+        gains[i] = progressOverHours(
+          rate,
+          planned.map((value, hour) => hours[hour] ?? value),
+        );
+      }
       if (slower !== 1) gains.forEach((gain, i) => (gains[i] = gain / slower));
       const integral = thermalIntegral(from, gains);
       germination.set(key, { pace, integral });

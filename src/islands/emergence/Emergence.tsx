@@ -137,6 +137,11 @@ export function Emergence({ data, others, choices, today, unit, open, causes }: 
               ? 'No other tray of this crop has been counted here: the figures are the library’s and the lot’s test.'
               : `${counted(data.trays_count, 'tray')} of this crop, ${data.lotTrays_count} of this lot, ${data.learning ? 'have moved' : 'would move'} the time to come up to ${Math.round(100 * data.time_factor)}% of the library’s.`}
           </p>
+          <p className="mt-1">
+            {data.logged_days > 0
+              ? `Temperature: ${counted(data.logged_days, 'day')} by the medium’s own readings${data.temperature_C === null ? '' : `, ${degrees(data.temperature_C, unit)} in the mean`}; other days as planned for the place.`
+              : 'Temperature: as planned for the place; its medium is not measured.'}
+          </p>
           <p className="mt-1 text-ink2">
             Share thought to come {Math.round(100 * data.share_frac)}%, spread between seeds {data.sigma.toFixed(2)} in
             log time. {data.learning ? 'Plans go by the house’s own times' : 'Plans go by the library’s times'}; it can

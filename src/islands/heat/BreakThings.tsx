@@ -19,9 +19,12 @@ export function BreakThings({ zoneId }: { readonly zoneId: number }) {
   const [broken, setBroken] = useState<BreakInput>({});
   const [said, setSaid] = useState('');
   async function set(key: keyof BreakInput, value: boolean): Promise<void> {
+    setBroken((now) => ({ ...now, [key]: value }));
     const answer = await call('POST', `/api/heat/zones/${zoneId}/break`, { [key]: value });
-    if (answer.kind !== 'done') return setSaid(trouble(answer));
-    setBroken({ ...broken, [key]: value });
+    if (answer.kind !== 'done') {
+      setBroken((now) => ({ ...now, [key]: !value }));
+      return setSaid(trouble(answer));
+    }
     setSaid(value ? 'Broken. Let the demo’s clock run to see what comes of it.' : 'Mended.');
   }
   return (

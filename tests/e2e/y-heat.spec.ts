@@ -1,0 +1,170 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, open, test } from './page.ts';
+
+/** Lets the demo's clock run a while at a minute a second, then stops it. */
+async function runClock(page: import('@playwright/test').Page, running: boolean, rate = 60): Promise<void> {
+  await page.evaluate(
+    async ([on, speed]) => {
+      await fetch('/api/clock', {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ running: on, rate: speed }),
+      });
+    },
+    [running, rate] as const,
+  );
+}
+
+test('heat: every zone at a glance, the bench in section, readings over time by keys and as a table', async ({
+  page,
+}) => {
+  await open(page, '/heat');
+  await page
+    .getByRole('navigation', { name: 'Heated zones' })
+    .getByRole('link', { name: /Bench 1/ })
+    .click();
+  await expect(page.getByRole('heading', { name: 'Bench 1', level: 1 })).toBeVisible();
+  await page.waitForFunction(() => !document.querySelector('astro-island[ssr]'));
+  await expect(page.getByRole('img', { name: /Bench 1 in section: .*medium 50 mm \d+\.\d°/ })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'If the power goes now' })).toContainText(/\d+ h/);
+  const trace = page.getByRole('application', { name: /Readings/ });
+  await expect(trace.locator('path').first()).toBeAttached();
+  await page.getByRole('button', { name: 'season', exact: true }).click();
+  await trace.focus();
+  await page.keyboard.press('+');
+  await page.keyboard.press('ArrowLeft');
+  await expect(page.getByRole('button', { name: 'Later' })).toBeEnabled();
+  await page.getByText('The same as a table').click();
+  await expect(page.getByRole('region', { name: 'Readings over time' }).locator('tbody tr')).toHaveCount(12);
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map((v) => `${v.id}: ${v.nodes[0]?.html}`)).toEqual([]);
+});
+
+test('a set-point by hand is priced, given, logged, and the plan comes back', async ({ page }) => {
+  await open(page, '/heat?zone=4');
+  const part = page.getByRole('region', { name: 'Set-point' });
+  for (let i = 0; i < 4; i++) await part.getByRole('button', { name: 'Cooler' }).click();
+  await expect(part).toContainText(/−\d+% heat; it can hold that now/);
+  await part.getByRole('textbox', { name: 'Who' }).fill('early shift');
+  await part.getByRole('textbox', { name: 'Why' }).fill('slow them down');
+  await part.getByRole('button', { name: /^Set it to 18/ }).click();
+  await expect(part).toContainText('18.0° by early shift: slow them down');
+  await part.getByRole('button', { name: 'Back to the plan now' }).click();
+  await expect(part).toContainText('The plan gives 20.0°');
+  await part.getByText('Who changed it and why').click();
+  await expect(part.locator('details li').filter({ hasText: 'early shift: slow them down' }).first()).toBeVisible();
+});
+
+test('pull the sensor of a bench: the alarm comes, says why, is taken, and hours to harm stay in sight', async ({
+  page,
+}) => {
+  await open(page, '/heat?zone=3');
+  try {
+    await runClock(page, true);
+    await page.getByText('Break something (demo)').click();
+    await page.waitForTimeout(3000);
+    await page.getByRole('checkbox', { name: 'Pull the sensor' }).check();
+    const alarm = page.getByRole('article', { name: 'Sensor out of its cell, Bench 1' });
+    await expect(alarm).toBeVisible({ timeout: 40_000 });
+    await expect(alarm).toContainText('What says so: reads');
+    await expect(page.getByText(/The heater runs at most \d+% of the time/)).toBeVisible({ timeout: 15_000 });
+    await expect(page.getByRole('region', { name: 'If the power goes now' })).toContainText(/\d+ h/);
+    await alarm.getByRole('button', { name: 'I have it' }).click();
+    await expect(alarm.getByRole('alert')).toContainText('Say who has it');
+    await alarm.getByRole('textbox', { name: 'Who has it' }).fill('night watch');
+    await alarm.getByRole('button', { name: 'I have it' }).click();
+    await expect(page.getByText('night watch has it')).toBeVisible();
+    await page.getByRole('checkbox', { name: 'Pull the sensor' }).uncheck();
+  } finally {
+    await runClock(page, false);
+  }
+});
+
+test('a sensor is checked in melting ice, step by step, and its offset kept', async ({ page }) => {
+  await open(page, '/heat?zone=2');
+  const sensors = page.getByRole('region', { name: 'Sensors' });
+  await sensors.getByRole('link', { name: 'medium' }).click();
+  await page.waitForFunction(() => !document.querySelector('astro-island[ssr]'));
+  await expect(page.getByRole('button', { name: 'Keep the offset' })).toBeDisabled();
+  await expect(page.getByRole('status').filter({ hasText: /Is it in the ice|still moving|wait:/ })).toBeVisible();
+  try {
+    await page.evaluate(() =>
+      fetch('/api/heat/zones/2/break', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ inIce: true }),
+      }),
+    );
+    await runClock(page, true);
+    await expect(page.getByText(/^Still\. Offset \+0\.\d\d°/)).toBeVisible({ timeout: 40_000 });
+    await page.getByRole('textbox', { name: 'Who checked it' }).fill('early shift');
+    await page.getByRole('button', { name: 'Keep the offset' }).click();
+    await expect(page.getByText('Every reading from now is corrected by it.')).toBeVisible();
+    await expect(page.getByText(/in ice, early shift/).first()).toBeVisible();
+  } finally {
+    await page.evaluate(() =>
+      fetch('/api/heat/zones/2/break', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ inIce: false }),
+      }),
+    );
+    await runClock(page, false);
+  }
+});
+
+test('a zone is built: what it can do follows what is typed, nonsense is told at its field', async ({ page }) => {
+  await open(page, '/heat/zones/new');
+  const can = page.getByRole('complementary', { name: 'What it can do' });
+  await expect(can).toContainText('It holds');
+  const need = async () => Number(/(\d+) W of/.exec(await can.innerText())![1]);
+  const before = await need();
+  await page.getByRole('textbox', { name: 'mm', exact: true }).fill('20');
+  expect(await need()).toBeGreaterThan(before);
+  await page.getByRole('textbox', { name: 'Heater, watts' }).fill('-40');
+  await expect(can).toContainText('Not yet: power of the heater, W is -40');
+  await page.getByRole('textbox', { name: 'Controller’s name' }).fill('Frame One');
+  await page.getByRole('button', { name: 'Add the zone' }).click();
+  await expect(page.getByText('power in watts: at least 1').first()).toBeVisible();
+  await expect(page.getByText(/device: small letters/).first()).toBeVisible();
+  await expect(page.getByRole('textbox', { name: 'Controller’s name' })).toHaveValue('Frame One');
+  await page.getByRole('textbox', { name: 'Heater, watts' }).fill('200');
+  await page.getByRole('textbox', { name: 'Controller’s name' }).fill('frame-one');
+  await page.getByRole('button', { name: 'Add the zone' }).click();
+  await page.waitForURL(/\/heat\?zone=5/);
+  await expect(page.getByRole('navigation', { name: 'Heated zones' }).locator('li')).toHaveCount(5);
+});
+
+test('training night: a jammed relay is found before the plants cook, and nothing reaches the real bench', async ({
+  page,
+}) => {
+  await open(page, '/heat/training');
+  await page.getByRole('combobox', { name: 'Zone' }).selectOption({ label: 'Bench 1' });
+  await page.getByRole('button', { name: '60 min/s' }).click();
+  await page.getByRole('button', { name: 'Begin the night' }).click();
+  await page.getByRole('checkbox', { name: 'Cut the power' }).check();
+  const says = page.getByRole('region', { name: 'What the watch says' });
+  await expect(says).toContainText('Power lost', { timeout: 20_000 });
+  await expect(page.getByRole('region', { name: 'Break something' })).toContainText('until the medium is at');
+  await page.getByRole('button', { name: 'A new night' }).click();
+  await expect(page.getByRole('button', { name: 'Begin the night' })).toBeVisible();
+  const compare = page.getByRole('region', { name: /Compare/ });
+  await expect(compare).toContainText(/saves \d+%/);
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map((v) => `${v.id}: ${v.nodes[0]?.html}`)).toEqual([]);
+});
+
+test('the test alarm shows on every page until somebody takes it', async ({ page }) => {
+  await open(page, '/heat/alarms');
+  await page.getByRole('button', { name: 'Test alarm' }).click();
+  await expect(page.getByRole('article', { name: 'Test alarm' }).first()).toBeVisible();
+  await open(page, '/');
+  await page.getByRole('link', { name: 'test alarm' }).click();
+  await page.waitForFunction(() => !document.querySelector('astro-island[ssr]'));
+  const card = page.getByRole('article', { name: 'Test alarm' }).filter({ hasText: 'I have it' }).first();
+  await card.getByRole('textbox', { name: 'Who has it' }).fill('office');
+  await card.getByRole('button', { name: 'I have it' }).click();
+  await expect(page.getByText('office has it').first()).toBeVisible();
+  await open(page, '/');
+  await expect(page.getByRole('link', { name: 'test alarm' })).toHaveCount(0);
+});
