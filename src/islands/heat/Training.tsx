@@ -12,22 +12,13 @@ import type { Broken } from '../../../simulators/bench/physics.ts';
 import { ALARMS, type AlarmKind } from '../../core/heat/alarms.ts';
 import { costOf, type Tariff } from '../../core/heat/cost.ts';
 import { hoursToHarm } from '../../core/heat/harm.ts';
-import { hourly_C } from '../../core/climate/hourly.ts';
-import { simulateHours } from '../../core/heat/simulate.ts';
 import { watched } from '../../core/heat/watch.ts';
-import { coverOn } from '../../core/heat/yearHours.ts';
-import type { ZoneSpec } from '../../core/heat/zone.ts';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
-import { evidenceWords, hoursWords, percent, tenth } from './words.ts';
+import { CompareNight, type TrainingZone } from './CompareNight.tsx';
+import { evidenceWords, hoursWords, tenth } from './words.ts';
 
 interface Props {
-  readonly zones: readonly {
-    readonly id: number;
-    readonly name: string;
-    readonly spec: ZoneSpec;
-    readonly set_C: number;
-    readonly harm_C: number;
-  }[];
+  readonly zones: readonly TrainingZone[];
   readonly tariff: Tariff;
   readonly unit: TemperatureUnit;
 }
@@ -262,7 +253,7 @@ export function Training({ zones, tariff, unit }: Props) {
             </p>
           )}
         </section>
-        <Compare zone={zone} least_C={least_C} tariff={tariff} unit={unit} />
+        <CompareNight zone={zone} least_C={least_C} tariff={tariff} unit={unit} />
       </aside>
     </div>
   );
@@ -369,117 +360,5 @@ function NightDrawing({ view, set_C, unit, heard }: DrawingProps) {
         </g>
       )}
     </svg>
-  );
-}
-
-/** Two set-points on the same night, and the air heated instead of the bench. */
-function Compare({
-  zone,
-  least_C,
-  tariff,
-  unit,
-}: {
-  readonly zone: Props['zones'][number];
-  readonly least_C: number;
-  readonly tariff: Tariff;
-  readonly unit: TemperatureUnit;
-}) {
-  const [a_C, setA] = useState(zone.set_C);
-  const [b_C, setB] = useState(zone.set_C - 3);
-  const [loss, setLoss] = useState('160');
-  const hours = useMemo(() => {
-    const at = Array.from({ length: 24 * 3 }, (_, i) => (i + 12) % 24);
-    return {
-      hour: at,
-      outside_C: at.map((hour) => hourly_C({ hour, least_C, most_C: least_C + 11, dayLength_h: 12 })),
-      sun_W_m2: at.map((hour) => Math.max(0, 350 * Math.sin((Math.PI * (hour - 6)) / 12))),
-      floor_C: at.map(() => least_C + 5),
-      night: at.map((hour) => (coverOn(hour) ? 1 : 0)),
-    };
-  }, [least_C]);
-  const run = (set: number) => {
-    const ran = simulateHours(zone.spec, { ...hours, set_C: hours.hour.map(() => set) }, [set, set, set]);
-    const day = ran.energy_kWh.slice(-24);
-    return {
-      kWh: day.reduce((s, e) => s + e, 0),
-      money: costOf(tariff, day, 12),
-      least: Math.min(...ran.medium_C.slice(-24)),
-    };
-  };
-  const [a, b] = [run(a_C), run(b_C)];
-  // Moist medium stands a little under the air. Common practice, no source: 1.5 K.
-  const house = hours.outside_C
-    .slice(-24)
-    .map((o, i) => Math.max(0, (Number(loss) * (a_C + 1.5 - o) - 20 * hours.sun_W_m2.slice(-24)[i]!) / 1000));
-  const air = { kWh: house.reduce((s, e) => s + e, 0), money: costOf(tariff, house, 12) };
-  const pick = (label: string, value: number, onValue: (n: number) => void) => (
-    <label className="field">
-      <span className="label">
-        {label}, {tenth(value, unit)}
-      </span>
-      <input
-        type="range"
-        className="h-11 accent-plum"
-        min={8}
-        max={28}
-        step={0.5}
-        value={value}
-        onChange={(e) => onValue(Number(e.target.value))}
-      />
-    </label>
-  );
-  return (
-    <section className="mt-5" aria-label="Compare on the same day and night">
-      <h2>Compare on the same night</h2>
-      <div className="mt-1 grid grid-cols-2 gap-3">
-        {pick('One plan', a_C, setA)}
-        {pick('The other', b_C, setB)}
-      </div>
-      <table className="plain-table dense mt-2">
-        <thead>
-          <tr>
-            <th>A day and night</th>
-            <th className="r">kWh</th>
-            <th className="r">money</th>
-            <th className="r">lowest</th>
-          </tr>
-        </thead>
-        <tbody>
-          {(
-            [
-              ['bench at', a_C, a],
-              ['bench at', b_C, b],
-            ] as const
-          ).map(([words, set, r], i) => (
-            <tr key={i}>
-              <th scope="row" className="measure">
-                {words} {tenth(set, unit)}
-              </th>
-              <td className="r num">{r.kWh.toFixed(1)}</td>
-              <td className="r num">{r.money.toFixed(2)}</td>
-              <td className="r num">{tenth(r.least, unit)}</td>
-            </tr>
-          ))}
-          <tr>
-            <th scope="row" className="measure">
-              air for {tenth(a_C, unit)}
-            </th>
-            <td className="r num">{Number.isFinite(air.kWh) ? air.kWh.toFixed(1) : '·'}</td>
-            <td className="r num">{Number.isFinite(air.money) ? air.money.toFixed(2) : '·'}</td>
-            <td className="r num">{tenth(a_C, unit)}</td>
-          </tr>
-        </tbody>
-      </table>
-      <label className="mt-2 flex items-center gap-2 text-[0.92rem]">
-        House loses
-        <input className="input w-20" inputMode="decimal" value={loss} onChange={(e) => setLoss(e.target.value)} />W for
-        each kelvin
-      </label>
-      <p className="mt-1 text-[0.92rem]">
-        {tenth(b_C, unit)} instead of {tenth(a_C, unit)} saves {a.kWh > 0 ? percent(1 - b.kWh / a.kWh) : '0%'}. Heating
-        the air for the same medium takes {a.kWh > 0 && Number.isFinite(air.kWh) ? (air.kWh / a.kWh).toFixed(1) : '·'}{' '}
-        times the bench’s heat. Fuel heaters give carbon monoxide: never in a closed small house with people in it.
-      </p>
-    </section>
   );
 }

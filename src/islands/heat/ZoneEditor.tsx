@@ -5,11 +5,12 @@ import { COVERS, HEATERS, requireZone, type ZoneSpec } from '../../core/heat/zon
 import { costOf, type Tariff } from '../../core/heat/cost.ts';
 import type { MonthNormal } from '../../core/schedule/outsideClimate.ts';
 import { temperatureFromShown, shownTemperature, type TemperatureUnit } from '../../core/units/temperature.ts';
-import type { FittedRecord, ZoneRecord } from '../../contracts/heat.ts';
+import type { ZoneRecord } from '../../contracts/heat.ts';
 import type { Problem } from '../../contracts/problem.ts';
 import { call, fieldError, trouble } from '../../ui/call.ts';
 import { Field } from '../../ui/Field.tsx';
 import { monthName } from '../../ui/format.ts';
+import { ZoneLearn } from './ZoneLearn.tsx';
 import { hoursWords, percent, tenth } from './words.ts';
 
 interface Props {
@@ -420,7 +421,7 @@ export function ZoneEditor({ zone, start, places, normals, latitude_deg, tariff,
             </p>
           </>
         )}
-        {zone && <Learn zoneId={zone.id} fitted={zone.fitted} unit={unit} />}
+        {zone && <ZoneLearn zoneId={zone.id} fitted={zone.fitted} unit={unit} />}
       </aside>
     </form>
   );
@@ -445,61 +446,5 @@ function Line({
         {bad && ' (hot)'}
       </td>
     </tr>
-  );
-}
-
-/** What the zone's own last nights say of it. */
-function Learn({
-  zoneId,
-  fitted,
-  unit,
-}: {
-  readonly zoneId: number;
-  readonly fitted: FittedRecord | null;
-  readonly unit: TemperatureUnit;
-}) {
-  const [fit, setFit] = useState(fitted);
-  const [kept, setKept] = useState(fitted !== null);
-  const [said, setSaid] = useState('');
-  async function ask(method: 'GET' | 'POST' | 'DELETE'): Promise<void> {
-    const answer = await call<FittedRecord>(method, `/api/heat/zones/${zoneId}/fit`);
-    if (answer.kind !== 'done') return setSaid(trouble(answer));
-    setSaid('');
-    setFit(method === 'DELETE' ? null : answer.value);
-    setKept(method === 'POST');
-  }
-  const scale = unit === 'F' ? 1.8 : 1;
-  return (
-    <section className="mt-4 border-t border-line pt-3" aria-label="Learned from its nights">
-      <h3>Learned from its nights</h3>
-      {fit ? (
-        <p className="mt-1">
-          {fit.words} Loss {fit.loss_factor.toFixed(2)}, heat held {fit.capacity_factor.toFixed(2)} times as built, from{' '}
-          {Math.round(fit.hours)} hours of night; predicted within {(fit.residual_K * scale).toFixed(2)}° of measured,{' '}
-          {(fit.before_K * scale).toFixed(2)}° as built.{' '}
-          {kept ? 'The watch and the answers on the heat page go by it.' : ''}
-        </p>
-      ) : (
-        <p className="mt-1 text-ink2">Compares the last four nights’ readings with the zone as built.</p>
-      )}
-      <p className="mt-2 flex flex-wrap gap-2">
-        <button type="button" className="btn small" onClick={() => void ask('GET')}>
-          Look at the last nights
-        </button>
-        {fit && !kept && (
-          <button type="button" className="btn small" onClick={() => void ask('POST')}>
-            Go by it
-          </button>
-        )}
-        {kept && (
-          <button type="button" className="btn small" onClick={() => void ask('DELETE')}>
-            Forget it
-          </button>
-        )}
-      </p>
-      <p role="status" className="font-semibold">
-        {said}
-      </p>
-    </section>
   );
 }

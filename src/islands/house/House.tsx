@@ -11,6 +11,7 @@ import { newlyOver, NOTHING_TRIED, planTried, type Trial } from '../season/trial
 import { usePlanChanges, type SeasonNow } from '../season/usePlanChanges.ts';
 import { overRoomAhead, useSeason } from '../season/useSeason.ts';
 import { HouseDrawing } from './HouseDrawing.tsx';
+import { useMeasured } from './useMeasured.ts';
 import { layHouse, standingOn } from './layout.ts';
 
 const FRAME_ms = 160;
@@ -24,6 +25,7 @@ export function House({ dataId }: { readonly dataId: string }) {
   const id = useId();
   const work = useSeason(house, batches);
   const { worked, tables, tryPlan } = work;
+  const measured = useMeasured();
   const [day, setDay] = useState(house.today);
   const [playing, setPlaying] = useState(false);
   const [selectedId, setSelectedId] = useState<number | null>(null);
@@ -155,6 +157,7 @@ export function House({ dataId }: { readonly dataId: string }) {
             standing={standing}
             selectedId={selectedId}
             temperatureOf={(placeId) => temperatureOn(tables.climateOf(placeId), day)}
+            measuredOf={(placeId) => (day === house.today ? (measured.get(placeId) ?? null) : null)}
             unit={house.unit}
             onSelect={(batchId) => {
               setSelectedId(batchId);

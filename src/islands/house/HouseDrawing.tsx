@@ -1,8 +1,15 @@
 import { useRef, useState, type PointerEvent } from 'react';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
-import { counted, dayNight } from '../../ui/format.ts';
+import { counted, dayNight, degrees } from '../../ui/format.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
 import { NAME_px, tilesIn, type DrawnPlace, type Standing, type Tiles } from './layout.ts';
+
+/** A heated place as its sensor has it. */
+export interface Measured {
+  readonly medium_C: number;
+  readonly set_C: number | null;
+  readonly alarm: string | null;
+}
 
 interface Props {
   readonly drawn: readonly DrawnPlace[];
@@ -11,6 +18,8 @@ interface Props {
   readonly standing: ReadonlyMap<number, readonly Standing[]>;
   readonly selectedId: number | null;
   readonly temperatureOf: (placeId: number) => { day_C: number; night_C: number };
+  /** What is measured there now, with its set-point; null where nothing is. */
+  readonly measuredOf: (placeId: number) => Measured | null;
   readonly unit: TemperatureUnit;
   readonly onSelect: (batchId: number) => void;
   readonly onMove: (batchId: number, placeId: number) => void;
@@ -20,7 +29,7 @@ const DEAD_px = 5;
 
 /** Places to scale with their trays as tiles; a batch's tiles are one group, to be pressed or dragged. */
 export function HouseDrawing(props: Props) {
-  const { drawn, width, height, standing, selectedId, temperatureOf, unit, onSelect, onMove } = props;
+  const { drawn, width, height, standing, selectedId, temperatureOf, measuredOf, unit, onSelect, onMove } = props;
   const svg = useRef<SVGSVGElement>(null);
   const grip = useRef<{ batchId: number; x: number; y: number; moved: boolean } | null>(null);
   const [ghost, setGhost] = useState<{ x: number; y: number; overId: number | null } | null>(null);
@@ -71,6 +80,7 @@ export function HouseDrawing(props: Props) {
       {drawn.map((one) => {
         const { place, rect } = one;
         const { day_C, night_C } = temperatureOf(place.id);
+        const measured = measuredOf(place.id);
         const here = standing.get(place.id) ?? [];
         const tiles = tilesIn(one, here);
         const used = here.reduce((sum, s) => sum + s.slots, 0);
@@ -81,7 +91,11 @@ export function HouseDrawing(props: Props) {
               {place.name}
             </text>
             <text x={rect.x} y={rect.y - 4} fontSize="12" fill="#4d5952">
-              {dayNight(day_C, night_C, unit)}, {Math.round(used)} of {place.room_trays}
+              {measured
+                ? `${degrees(measured.medium_C, unit)} now, ${measured.set_C === null ? 'off' : `set ${degrees(measured.set_C, unit)}`}`
+                : dayNight(day_C, night_C, unit)}
+              {`, ${Math.round(used)} of ${place.room_trays}`}
+              {measured?.alarm && <tspan fontWeight="700" fill="#98291c">{`, ${measured.alarm}`}</tspan>}
               {over > 0 && <tspan fontWeight="700" fill="#98291c">{`, over by ${Math.round(over)}`}</tspan>}
             </text>
             <rect
@@ -90,7 +104,7 @@ export function HouseDrawing(props: Props) {
               width={rect.width}
               height={rect.height}
               rx="2"
-              fill={temperatureColour((day_C + night_C) / 2)}
+              fill={temperatureColour(measured ? measured.medium_C : (day_C + night_C) / 2)}
               stroke={over > 0 ? '#98291c' : ghost?.overId === place.id ? '#6a2560' : '#1d2823'}
               strokeWidth={over > 0 || ghost?.overId === place.id ? 3 : 1}
             />

@@ -21,6 +21,7 @@ import {
   insertOrder,
   insertOverride,
   insertZone,
+  logSetPoint,
   raiseTest,
   readAlarm,
   readHeatSettings,
@@ -93,6 +94,14 @@ export async function overrideZone(id: number, input: OverrideInput): Promise<vo
     input.idempotencyKey,
   );
   if (!ok) throw new ProblemError(409, 'Used before', 'This key was used for another set-point.');
+  // Written here and not when the controller is told, so that one taken back at once is in the log as well.
+  await logSetPoint(database(), id, {
+    at_ms: from_ms,
+    set_C: input.set_C,
+    from: 'override',
+    by: input.by,
+    why: input.why,
+  });
 }
 
 /** Back to the plan. */

@@ -1,0 +1,60 @@
+import { useState } from 'react';
+import type { TemperatureUnit } from '../../core/units/temperature.ts';
+import type { FittedRecord } from '../../contracts/heat.ts';
+import { call, trouble } from '../../ui/call.ts';
+
+/** What the zone's own last nights say of it. */
+export function ZoneLearn({
+  zoneId,
+  fitted,
+  unit,
+}: {
+  readonly zoneId: number;
+  readonly fitted: FittedRecord | null;
+  readonly unit: TemperatureUnit;
+}) {
+  const [fit, setFit] = useState(fitted);
+  const [kept, setKept] = useState(fitted !== null);
+  const [said, setSaid] = useState('');
+  async function ask(method: 'GET' | 'POST' | 'DELETE'): Promise<void> {
+    const answer = await call<FittedRecord>(method, `/api/heat/zones/${zoneId}/fit`);
+    if (answer.kind !== 'done') return setSaid(trouble(answer));
+    setSaid('');
+    setFit(method === 'DELETE' ? null : answer.value);
+    setKept(method === 'POST');
+  }
+  const scale = unit === 'F' ? 1.8 : 1;
+  return (
+    <section className="mt-4 border-t border-line pt-3" aria-label="Learned from its nights">
+      <h3>Learned from its nights</h3>
+      {fit ? (
+        <p className="mt-1">
+          {fit.words} Loss {fit.loss_factor.toFixed(2)}, heat held {fit.capacity_factor.toFixed(2)} times as built, from{' '}
+          {Math.round(fit.hours)} hours of night; predicted within {(fit.residual_K * scale).toFixed(2)}° of measured,{' '}
+          {(fit.before_K * scale).toFixed(2)}° as built.{' '}
+          {kept ? 'The watch and the answers on the heat page go by it.' : ''}
+        </p>
+      ) : (
+        <p className="mt-1 text-ink2">Compares the last four nights’ readings with the zone as built.</p>
+      )}
+      <p className="mt-2 flex flex-wrap gap-2">
+        <button type="button" className="btn small" onClick={() => void ask('GET')}>
+          Look at the last nights
+        </button>
+        {fit && !kept && (
+          <button type="button" className="btn small" onClick={() => void ask('POST')}>
+            Go by it
+          </button>
+        )}
+        {kept && (
+          <button type="button" className="btn small" onClick={() => void ask('DELETE')}>
+            Forget it
+          </button>
+        )}
+      </p>
+      <p role="status" className="font-semibold">
+        {said}
+      </p>
+    </section>
+  );
+}
