@@ -122,7 +122,7 @@ export class Bench {
       const broken: Broken = this.broken;
       if (broken.sensorStuck !== true) this.#stuck_C = null;
       const read = readOf(this.#truth, [0, 0, 0], this.#stuck_C);
-      if (this.broken.inIce) read.medium_C = Math.round(16 * (0.31 + 0.02 * Math.sin(this.at_ms / 7e4))) / 16;
+      if (this.broken.inIce) read.medium_C = Math.round(16 * (0.31 + 0.04 * Math.sin(this.at_ms / 50_000))) / 16;
       if (broken.sensorStuck) this.#stuck_C ??= read.medium_C;
       const measured =
         this.spec.sensor === 'medium' ? read.medium_C : this.spec.sensor === 'bed' ? read.bed_C : read.air_C;
@@ -146,7 +146,7 @@ export class Bench {
         bed: read.bed_C,
         air: read.air_C,
         outside: Math.round(16 * weather.outside_C) / 16,
-        heater: this.#control.on ? 1 : 0,
+        heater: this.#control.on && broken.powerOff !== true ? 1 : 0,
         set: set_C,
         mains: broken.powerOff !== true,
       });

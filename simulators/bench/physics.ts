@@ -125,6 +125,8 @@ export function run(t: Truth, seconds: number, on: boolean, around: Around, brok
       flow[COVER]! += steam;
       const toCover = S * (4.5 + 5.1);
       between(AIR, COVER, 1 / (1 / toCover + COVER_R[kind] / S));
+      // The medium shines on the cover past the air.
+      between(top, COVER, 1 / (1 / (S * 4) + COVER_R[kind] / S));
       flow[COVER]! += S * 16 * off.loss * (around.around_C - T[COVER]!);
       if (zone.around.plusNight_K === 0) flow[COVER]! += S * 3.2 * (sky_C - T[COVER]!) * (around.night ? 1 : 0.3);
     }

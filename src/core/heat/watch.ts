@@ -270,7 +270,10 @@ function outState(
   const could_K = (2 * rate_W * (s.at_s - start.sample.at_s)) / network.capacity_J_K[MEDIUM]!;
   const moved_K = s.medium_C - from;
   const beyond_K = moved_K - (Math.sign(could_K) === Math.sign(moved_K) ? could_K : 0);
-  const toTheAir = Math.sign(beyond_K) === Math.sign(gap) && Math.abs(s.medium_C - air) < 0.6 * Math.abs(from - air);
+  // To the air, or past it: into the can, or into the ice it is checked in.
+  const past = Math.sign(s.medium_C - air) !== Math.sign(from - air);
+  const toTheAir =
+    Math.sign(beyond_K) === Math.sign(gap) && (past || Math.abs(s.medium_C - air) < 0.6 * Math.abs(from - air));
   return toTheAir && Math.abs(beyond_K) > 1.2 ? { since_s: s.at_s, back_s: null } : null;
 }
 

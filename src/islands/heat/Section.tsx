@@ -106,7 +106,7 @@ export function Section({ view, unit }: { readonly view: ZoneView; readonly unit
           cx={LEFT + 195 + i * 11}
           cy={heated.at + heated.high / 2}
           r="3"
-          fill={status && status.duty > 0 ? 'var(--color-brick)' : 'none'}
+          fill={status && status.duty > 0 && status.mains !== false ? 'var(--color-brick)' : 'none'}
           stroke="var(--color-brick)"
         />
       ))}

@@ -253,7 +253,7 @@ export function Training({ zones, tariff, unit }: Props) {
             </p>
           )}
         </section>
-        <CompareNight zone={zone} least_C={least_C} tariff={tariff} unit={unit} />
+        <CompareNight key={zone.id} zone={zone} least_C={least_C} tariff={tariff} unit={unit} />
       </aside>
     </div>
   );

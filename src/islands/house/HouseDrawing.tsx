@@ -89,13 +89,13 @@ export function HouseDrawing(props: Props) {
           <g key={place.id}>
             <text x={rect.x} y={rect.y - 18} fontSize="13" fontWeight="650" fill="#1d2823">
               {place.name}
+              {measured?.alarm && <tspan fill="#98291c">{`: ${measured.alarm}`}</tspan>}
             </text>
             <text x={rect.x} y={rect.y - 4} fontSize="12" fill="#4d5952">
               {measured
-                ? `${degrees(measured.medium_C, unit)} now, ${measured.set_C === null ? 'off' : `set ${degrees(measured.set_C, unit)}`}`
+                ? `${degrees(measured.medium_C, unit)} now${rect.width < 180 ? '' : measured.set_C === null ? ', off' : `, set ${degrees(measured.set_C, unit)}`}`
                 : dayNight(day_C, night_C, unit)}
               {`, ${Math.round(used)} of ${place.room_trays}`}
-              {measured?.alarm && <tspan fontWeight="700" fill="#98291c">{`, ${measured.alarm}`}</tspan>}
               {over > 0 && <tspan fontWeight="700" fill="#98291c">{`, over by ${Math.round(over)}`}</tspan>}
             </text>
             <rect
