@@ -6,7 +6,7 @@ export default defineConfig({
       {
         test: {
           name: 'unit',
-          include: ['src/**/*.test.ts', 'tests/references/**/*.test.ts'],
+          include: ['src/**/*.test.ts', 'simulators/**/*.test.ts', 'tests/references/**/*.test.ts'],
           environment: 'node',
           // Correctness, not speed: a busy machine takes its time over thousands of made-up seasons.
           testTimeout: 60_000,

@@ -284,3 +284,16 @@ export interface ZoneView {
   }[];
   readonly batches: readonly { readonly id: number; readonly name: string }[];
 }
+
+/** What came of a logger's file. */
+export interface ReadingsReport {
+  readonly lines: number;
+  readonly readings: number;
+  readonly written: number;
+  readonly already: number;
+  readonly from_ms: number | null;
+  readonly to_ms: number | null;
+  /** First lines that were left out, with the reason. */
+  readonly left: readonly { readonly line: number; readonly why: string }[];
+  readonly leftCount: number;
+}

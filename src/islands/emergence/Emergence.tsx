@@ -1,3 +1,4 @@
+import { Figure } from '../../ui/Figure.tsx';
 import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import type { EmergenceData } from '../../contracts/emergence.ts';
 import { call, freshKey, trouble } from '../../ui/call.ts';
@@ -44,14 +45,15 @@ export function Emergence({ data, others, choices, today, unit, open, causes }: 
         </p>
         <p className="max-w-[75ch]">{reasonOf(verdict, up, sown, needed, today)}</p>
         <dl className="mt-3 flex flex-wrap gap-x-9 gap-y-2">
-          <Figure value={`${up ?? 0} of ${sown}`} words="up at the last count" />
+          <Figure size="text-xl" value={`${up ?? 0} of ${sown}`} words="up at the last count" />
           <Figure
+            size="text-xl"
             value={String(Math.round(verdict.expectedEnd.mean))}
             words={`expected in the end; ${needed} wanted`}
           />
-          <Figure value={odds(verdict.enough_frac)} words="odds that enough come" />
-          <Figure value={dayWords(verdict.halfOn, today)} words="half up" />
-          <Figure value={dayWords(verdict.nearlyAllOn, today)} words="nine tenths up" />
+          <Figure size="text-xl" value={odds(verdict.enough_frac)} words="odds that enough come" />
+          <Figure size="text-xl" value={dayWords(verdict.halfOn, today)} words="half up" />
+          <Figure size="text-xl" value={dayWords(verdict.nearlyAllOn, today)} words="nine tenths up" />
         </dl>
         {data.leggy && (
           <p className="mt-3 max-w-[75ch]">
@@ -149,15 +151,6 @@ export function Emergence({ data, others, choices, today, unit, open, causes }: 
           </p>
         </section>
       </div>
-    </div>
-  );
-}
-
-function Figure({ value, words }: { readonly value: string; readonly words: string }) {
-  return (
-    <div className="flex flex-col-reverse">
-      <dt className="text-[0.9rem] text-ink2">{words}</dt>
-      <dd className="num text-xl">{value}</dd>
     </div>
   );
 }

@@ -1,3 +1,4 @@
+import { Figure } from '../../ui/Figure.tsx';
 import { useEffect, useRef, useState } from 'react';
 import type { AlarmRecord, HeatTotals, ZoneCard, ZoneView } from '../../contracts/heat.ts';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
@@ -123,10 +124,12 @@ export function HeatScreen(props: Props) {
         </ul>
         <dl className="mt-3 grid grid-cols-2 gap-2">
           <Figure
+            size="text-xl"
             value={`${props.all.today.kWh.toFixed(1)} kWh`}
             words={`all zones today, ${props.all.today.money.toFixed(2)}`}
           />
           <Figure
+            size="text-xl"
             value={String(Math.round(props.all.season.kWh))}
             words={`kWh since January, ${Math.round(props.all.season.money)}; ${Math.round(props.all.season.co2_kg)} kg CO₂`}
           />
@@ -166,24 +169,21 @@ export function HeatScreen(props: Props) {
         <p className="text-[0.92rem] text-ink2">Set-point: {card.setWhy}.</p>
         <dl className="my-3 grid grid-cols-2 gap-x-5 gap-y-3 min-[640px]:grid-cols-5">
           <Figure
-            big
             value={`${status ? tenth(status.read.medium ?? status.x[1], unit) : '·'}${doubtful ? ' ?' : ''}`}
             words={`medium, ${card.set_C === null ? 'off' : `set ${tenth(card.set_C, unit)}`}`}
           />
-          <Figure big value={view.onToday === null ? '·' : percent(view.onToday)} words="heater on today" />
+          <Figure value={view.onToday === null ? '·' : percent(view.onToday)} words="heater on today" />
           <Figure
-            big
             value={`${totals.today.kWh.toFixed(1)} kWh`}
             words={`today, ${totals.today.money.toFixed(2)}; ${Math.round(totals.month.kWh)} this month, ${Math.round(totals.season.kWh)} this season`}
           />
           <Figure
-            big
             value={`to ${tenth(sizing.holdsTo_C, unit)}`}
             words={
               sizing.holds ? 'outside it still holds, as covered at night' : 'only: it will not hold a usual night'
             }
           />
-          <Figure big value={tenth(sizing.stuckOn_C, unit)} words="if stuck on, in the end" />
+          <Figure value={tenth(sizing.stuckOn_C, unit)} words="if stuck on, in the end" />
         </dl>
         {doubtful && (
           <p className="note-bar bad mb-2">
@@ -263,23 +263,6 @@ export function HeatScreen(props: Props) {
           anything said here.
         </p>
       </aside>
-    </div>
-  );
-}
-
-function Figure({
-  value,
-  words,
-  big = false,
-}: {
-  readonly value: string;
-  readonly words: string;
-  readonly big?: boolean;
-}) {
-  return (
-    <div className="flex flex-col-reverse justify-end">
-      <dt className="max-w-[22ch] text-[0.88rem] text-ink2">{words}</dt>
-      <dd className={`num ${big ? 'text-2xl' : 'text-xl'}`}>{value}</dd>
     </div>
   );
 }

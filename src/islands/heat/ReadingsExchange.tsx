@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import Papa from 'papaparse';
+import type { ReadingsReport } from '../../contracts/heat.ts';
 import type { Problem } from '../../contracts/problem.ts';
 import { call, fieldError, trouble } from '../../ui/call.ts';
 import { counted } from '../../ui/format.ts';
@@ -10,17 +11,6 @@ interface Props {
   readonly timeZone: string;
   readonly zonesOfTime: readonly string[];
   readonly now_ms: number;
-}
-
-interface Report {
-  readonly lines: number;
-  readonly readings: number;
-  readonly written: number;
-  readonly already: number;
-  readonly from_ms: number | null;
-  readonly to_ms: number | null;
-  readonly left: readonly { readonly line: number; readonly why: string }[];
-  readonly leftCount: number;
 }
 
 const ROLES = ['', 'medium', 'bed', 'air', 'outside', 'heater'] as const;
@@ -40,7 +30,7 @@ export function ReadingsExchange({ zones, timeZone, zonesOfTime, now_ms }: Props
   const [timeColumn, setTime] = useState('');
   const [zoneOfTime, setZoneOfTime] = useState(timeZone);
   const [match, setMatch] = useState<Readonly<Record<string, { role: string; unit: string }>>>({});
-  const [report, setReport] = useState<Report | null>(null);
+  const [report, setReport] = useState<ReadingsReport | null>(null);
   const [tried, setTried] = useState(false);
   const [problem, setProblem] = useState<Problem | null>(null);
   const [said, setSaid] = useState('');
@@ -66,7 +56,7 @@ export function ReadingsExchange({ zones, timeZone, zonesOfTime, now_ms }: Props
   }
   async function send(trying: boolean): Promise<void> {
     const columns = fields.filter((f) => f !== timeColumn && match[f]?.role).map((f) => ({ column: f, ...match[f]! }));
-    const answer = await call<Report>('POST', '/api/heat/import', {
+    const answer = await call<ReadingsReport>('POST', '/api/heat/import', {
       csv,
       zoneId,
       timeColumn,

@@ -1,3 +1,4 @@
+import { Figure } from '../../ui/Figure.tsx';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { scaleLinear } from 'd3-scale';
 import {
@@ -262,15 +263,6 @@ export function Training({ zones, tariff, unit }: Props) {
 function clock(minute: number): string {
   const at = (NIGHT_START_h * 60 + minute) % 1440;
   return `${String(Math.floor(at / 60)).padStart(2, '0')}:${String(at % 60).padStart(2, '0')}`;
-}
-
-function Figure({ value, words }: { readonly value: string; readonly words: string }) {
-  return (
-    <div className="flex flex-col-reverse justify-end">
-      <dt className="text-[0.88rem] text-ink2">{words}</dt>
-      <dd className="num text-2xl">{value}</dd>
-    </div>
-  );
 }
 
 interface DrawingProps {

@@ -1,3 +1,4 @@
+import { Figure } from '../../ui/Figure.tsx';
 import { useEffect, useId, useMemo, useState } from 'react';
 import { oddsOf, seedsToSow, type SeedsAnswer, type SeedsQuestion } from '../../core/quantities/seedsToSow.ts';
 import { mixLitres, seedSupply } from '../../core/quantities/seedSupply.ts';
@@ -151,12 +152,12 @@ export function HowMany(props: HowManyProps) {
               <Figure
                 value={String(answer.seeds)}
                 words={seedTray ? 'seeds to sow, then pricked out' : `seeds, in ${answer.cells} cells`}
-                big
+                size="text-5xl"
               />
               <Figure
                 value={String(whole)}
                 words={`${container.name}${trays < whole ? `, the last ${Math.round(100 * (trays - Math.floor(trays)))}% full` : ''}`}
-                big
+                size="text-5xl"
               />
               <Figure
                 value={`${Math.ceil(mixLitres(whole, container.volume_L))} L`}
@@ -232,23 +233,6 @@ function Percent({
       <input className="input" inputMode="decimal" value={value} onChange={(e) => onValue(e.target.value)} />
       {hint && <span className="text-[0.85rem] text-ink2">{hint}</span>}
     </label>
-  );
-}
-
-function Figure({
-  value,
-  words,
-  big = false,
-}: {
-  readonly value: string;
-  readonly words: string;
-  readonly big?: boolean;
-}) {
-  return (
-    <div className="flex flex-col-reverse">
-      <dt className="text-[0.9rem] text-ink2">{words}</dt>
-      <dd className={`num ${big ? 'text-5xl' : 'text-2xl'}`}>{value}</dd>
-    </div>
   );
 }
 

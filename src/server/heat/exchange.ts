@@ -3,7 +3,7 @@ import { unbelievable } from '../../core/heat/sample.ts';
 import { temperatureFromShown } from '../../core/units/temperature.ts';
 import { localTimeAt } from '../../core/calendar/localDay.ts';
 import { fieldProblem, ProblemError } from '../../contracts/problem.ts';
-import type { ReadingsImport } from '../../contracts/heat.ts';
+import type { ReadingsImport, ReadingsReport } from '../../contracts/heat.ts';
 import { readSensors, readZones } from '../../db/heat.ts';
 import { downSample, insertReadings, readRaw, type ReadingRow } from '../../db/readings.ts';
 import { database } from '../database.ts';
@@ -38,20 +38,8 @@ export function instantOf(text: string, timeZone: string): number {
   return guess + s * 1000;
 }
 
-export interface ImportReport {
-  readonly lines: number;
-  readonly readings: number;
-  readonly written: number;
-  readonly already: number;
-  readonly from_ms: number | null;
-  readonly to_ms: number | null;
-  /** First lines that were left out, with the reason. */
-  readonly left: readonly { readonly line: number; readonly why: string }[];
-  readonly leftCount: number;
-}
-
 /** Takes a logger's file. `try` only says what would come of it. The same file twice writes nothing twice. */
-export async function importReadings(input: ReadingsImport): Promise<ImportReport> {
+export async function importReadings(input: ReadingsImport): Promise<ReadingsReport> {
   const db = database();
   const zone = (await readZones(db)).find((z) => z.id === input.zoneId);
   if (!zone) throw fieldProblem('zoneId', 'Choose the zone the readings are of.');
