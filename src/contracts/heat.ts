@@ -187,6 +187,8 @@ export interface FittedRecord {
   readonly before_K: number;
   readonly hours: number;
   readonly words: string;
+  /** Some of the nights: hours from the first, measured and predicted. */
+  readonly trace?: readonly (readonly [hour: number, measured_C: number, predicted_C: number])[];
 }
 export interface SensorRecord {
   readonly id: number;

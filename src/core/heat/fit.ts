@@ -17,6 +17,8 @@ export type ZoneFit =
       readonly hours: number;
       /** Medium predicted at each sample with the fitted factors. */
       readonly predicted_C: readonly number[];
+      /** The samples used, in the same order. */
+      readonly used: readonly Sample[];
       readonly iterations: number;
     }
   | { readonly kind: 'not-fitted'; readonly why: string };
@@ -86,6 +88,7 @@ export function fitZone(zone: ZoneSpec, samples: readonly Sample[]): ZoneFit {
     before_K,
     hours,
     predicted_C,
+    used,
     iterations: evaluations,
   };
 }

@@ -1,7 +1,8 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
 import type { AlarmRecord } from '../../contracts/heat.ts';
 import { call, trouble } from '../../ui/call.ts';
+import { useAlarmSound, type Sounding } from './useAlarmSound.ts';
 import { AlarmCard } from './AlarmCard.tsx';
 
 interface Props {
@@ -16,6 +17,11 @@ export function Alarms({ alarms: first, names, unit, timeZone }: Props) {
   const [alarms, setAlarms] = useState(first);
   const [said, setSaid] = useState('');
   const [ready, setReady] = useState(false);
+  const sound = useAlarmSound();
+  const hear = useRef(sound.hear);
+  useEffect(() => {
+    hear.current = sound.hear;
+  });
   async function refresh(): Promise<void> {
     const answer = await call<AlarmRecord[]>('GET', '/api/heat/alarms');
     if (answer.kind === 'done') setAlarms(answer.value);
@@ -23,7 +29,10 @@ export function Alarms({ alarms: first, names, unit, timeZone }: Props) {
   useEffect(() => {
     setReady(true);
     const events = new EventSource('/api/heat/live');
-    events.onmessage = () => void refresh();
+    events.onmessage = (e) => {
+      hear.current((JSON.parse(e.data as string) as { alarms: readonly Sounding[] }).alarms);
+      void refresh();
+    };
     return () => events.close();
   }, []);
   async function test(): Promise<void> {
@@ -55,7 +64,10 @@ export function Alarms({ alarms: first, names, unit, timeZone }: Props) {
               ? 'One alarm stands'
               : `${open.length} alarms stand`}
         </h1>
-        <button type="button" className="btn ml-auto" onClick={() => void test()}>
+        <button type="button" className="btn ml-auto" aria-pressed={sound.on} onClick={() => sound.set(!sound.on)}>
+          {sound.on ? 'Sounds on this device' : 'Sound here'}
+        </button>
+        <button type="button" className="btn" onClick={() => void test()}>
           Test alarm
         </button>
       </div>

@@ -37,6 +37,7 @@ export function ZoneLearn({
       ) : (
         <p className="mt-1 text-ink2">Compares the last four nights’ readings with the zone as built.</p>
       )}
+      {fit?.trace && <Against trace={fit.trace} />}
       <p className="mt-2 flex flex-wrap gap-2">
         <button type="button" className="btn small" onClick={() => void ask('GET')}>
           Look at the last nights
@@ -56,5 +57,38 @@ export function ZoneLearn({
         {said}
       </p>
     </section>
+  );
+}
+
+const W = 380;
+const H = 110;
+
+/** Predicted against measured, night after night. */
+function Against({ trace }: { readonly trace: NonNullable<FittedRecord['trace']> }) {
+  const end = trace.at(-1)![0];
+  const all = trace.flatMap(([, m, p]) => [m, p]);
+  const [low, high] = [Math.min(...all) - 0.5, Math.max(...all) + 0.5];
+  const line = (of: 1 | 2) =>
+    trace
+      .map((t, i) => {
+        const gap = i === 0 || t[0] - trace[i - 1]![0] > 2;
+        return `${gap ? 'M' : 'L'}${((t[0] / end) * W).toFixed(1)} ${(H - ((t[of] - low) / (high - low)) * H).toFixed(1)}`;
+      })
+      .join('');
+  return (
+    <figure className="mt-2">
+      <svg
+        viewBox={`0 0 ${W} ${H}`}
+        className="w-full border border-line"
+        role="img"
+        aria-label="Medium as predicted against as measured, night after night"
+      >
+        <path d={line(1)} fill="none" stroke="var(--color-ink)" strokeWidth="2" />
+        <path d={line(2)} fill="none" stroke="var(--color-plum)" strokeWidth="1.6" strokeDasharray="5 3" />
+      </svg>
+      <figcaption className="text-[0.88rem] text-ink2">
+        Dark: measured. Plum, dashed: predicted with the figures above.
+      </figcaption>
+    </figure>
   );
 }

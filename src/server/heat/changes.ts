@@ -206,8 +206,12 @@ export async function learnZone(id: number, keep: boolean): Promise<FittedRecord
   if (fit.kind !== 'fitted') throw new ProblemError(422, 'Not learned', fit.why);
   const { loss_factor, capacity_factor, residual_K, before_K, hours } = fit;
   const record: FittedRecord = { loss_factor, capacity_factor, residual_K, before_K, hours, words: fitWords(fit) };
+  const every = Math.max(1, Math.floor(fit.used.length / 240));
+  const trace = fit.used
+    .map((u, i) => [(u.at_s - fit.used[0]!.at_s) / 3600, u.medium_C!, fit.predicted_C[i]!] as const)
+    .filter((_, i) => i % every === 0);
   if (keep) await writeFit(database(), id, record);
-  return record;
+  return { ...record, trace };
 }
 
 export async function forgetZone(id: number): Promise<void> {

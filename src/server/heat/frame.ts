@@ -8,6 +8,7 @@ import type { Season } from '../season.ts';
 export async function heatFrame(season: Season): Promise<{
   alarms: readonly AlarmRecord[];
   outside_C: number | null;
+  zones: readonly { readonly name: string; readonly medium_C: number; readonly believed: boolean }[];
   worst: { href: string; words: string } | null;
 }> {
   const db = database();
@@ -19,8 +20,13 @@ export async function heatFrame(season: Season): Promise<{
     .sort((a, b) => WORST_FIRST.indexOf(a.kind) - WORST_FIRST.indexOf(b.kind));
   const place = zones.find((z) => z.id === worst?.zoneId)?.placeId;
   const name = season.world.places.find((p) => p.id === place)?.name;
+  const named = (placeId: number) => season.world.places.find((p) => p.id === placeId)?.name ?? '';
   return {
     alarms,
+    zones: zones.flatMap((z) => {
+      const s = status.get(z.id);
+      return s ? [{ name: named(z.placeId), medium_C: s.x[1], believed: s.believed }] : [];
+    }),
     outside_C: fresh ? newest.outside_C : null,
     worst: worst
       ? {
