@@ -159,6 +159,18 @@ describe('alarms', () => {
     await until(async () => !(await bench()).alarms.includes('power-lost'));
   });
 
+  it('a clock set forward and back again is watched from where it stands', async () => {
+    const day = (setTo: string) => send(app, 'PUT', '/api/clock', { setTo });
+    await day('2027-04-20');
+    await new Promise((resolve) => setTimeout(resolve, 1500));
+    await publish({ ...message(0, { medium: 21, bed: 24, air: 15, heater: 0 }), at: '2027-04-20T06:59:00Z' });
+    await day('2027-04-12');
+    await new Promise((resolve) => setTimeout(resolve, 1500));
+    await publish(message(4, { medium: 21, bed: 24, air: 15, heater: 0 }));
+    await publish(message(3, { medium: 21, bed: 24, air: 15, heater: 0 }, { battery: 0.1 }));
+    await until(async () => (await bench()).alarms.includes('battery-low'));
+  });
+
   it('a test alarm stands until it is taken', async () => {
     expect((await send(app, 'POST', '/api/heat/alarms', {})).status).toBe(201);
     await send(app, 'POST', '/api/heat/alarms', {});

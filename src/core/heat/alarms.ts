@@ -94,7 +94,8 @@ export function soundsNow(at: {
 }): boolean {
   if (at.taken) return false;
   if (!ALARMS[at.kind].loud && inQuietHours(at.quiet, at.hour)) return false;
-  return at.lastSounded_ms === null || at.now_ms - at.lastSounded_ms >= at.quiet.repeat_min * 60_000;
+  if (at.lastSounded_ms === null || at.lastSounded_ms > at.now_ms) return true;
+  return at.now_ms - at.lastSounded_ms >= at.quiet.repeat_min * 60_000;
 }
 
 /** Order of alarms, worst first. */

@@ -134,6 +134,8 @@ export class Bridge {
     const at_ms = Date.parse(message.at);
     const now_ms = this.now_ms();
     const w = this.#watching(zone.zone.id);
+    // The clock was put back: what was heard ahead of it no longer counts as the last.
+    if (w.lastStamp_ms > now_ms + FUTURE_ms) w.lastStamp_ms = -Infinity;
     if (at_ms > now_ms + FUTURE_ms)
       return this.refuse(`device "${zone.zone.device}": a reading from the future, ${message.at}; set its clock`);
     if (Math.abs(at_ms - w.lastStamp_ms) < CLOSEST_ms && at_ms !== w.lastStamp_ms)
