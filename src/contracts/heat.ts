@@ -6,7 +6,7 @@ import type { Sizing } from '../core/heat/sizing.ts';
 import type { Override } from '../core/heat/setPoint.ts';
 import type { Tariff } from '../core/heat/cost.ts';
 import { COVERS, HEATERS, type ZoneSpec } from '../core/heat/zone.ts';
-import { figure, freeText, isoDay, recordId, shortText, version, wholeNumber } from './fields.ts';
+import { figure, freeText, recordId, shortText, version, wholeNumber } from './fields.ts';
 
 const layer = z.strictObject({
   material: z.enum(MATERIAL_KEYS as [MaterialKey, ...MaterialKey[]], { error: 'material: choose one' }),
@@ -168,7 +168,6 @@ export const readingsImport = z.strictObject({
   try: z.boolean(),
 });
 export type ReadingsImport = z.infer<typeof readingsImport>;
-export const importDay = isoDay;
 
 export type SeriesRole = z.infer<typeof seriesRole> | 'outside';
 
