@@ -14,7 +14,7 @@ export interface NightResult {
   readonly at_min: number;
   /** Whether it could show at all: a relay stuck on while heat is wanted all night does no harm. */
   readonly shown: boolean;
-  /** Minutes from when it could show to the finding; null = not found. */
+  /** Minutes it had been able to show (heat asked for of a dead heater, not asked for of a stuck relay); null = not found. */
   readonly foundAfter_min: number | null;
   readonly fromBreak_min: number | null;
   readonly falseAlarms: readonly FaultKind[];
@@ -53,6 +53,9 @@ const FOLLOWS: Readonly<Partial<Record<FaultKind, readonly FaultKind[]>>> = {
   'readings-stopped': [],
 };
 
+/** Shown for less than this before the night is over, nothing could be said of it. */
+const LEAST_shown_min = 15;
+
 /** One made-up night (or day and night): a truth, its sensors, the controller, and the watch over them. */
 export function oneNight({ zone, seed, fault, hours, bedSensor = true }: Night): NightResult {
   const random = seededRandom(seed * 7919 + 13);
@@ -72,8 +75,8 @@ export function oneNight({ zone, seed, fault, hours, bedSensor = true }: Night):
   const w = watched(zone, { hot_C: 33, harm_C: 5 });
   let state: ReturnType<typeof watchStart> | null = null;
   let controller: ControlState = CONTROL_START;
-  let shows: number | null = null;
-  let asking = 0;
+  let shown_min = 0;
+  let lastCold = -Infinity;
   let foundAfter: number | null = null;
   let fromBreak: number | null = null;
   let most = -Infinity;
@@ -131,29 +134,26 @@ export function oneNight({ zone, seed, fault, hours, bedSensor = true }: Night):
     state ??= watchStart(sample);
     const looked = watch(w, state, sample);
     state = looked.state;
-    asking = controller.on ? asking + 1 : 0;
-    // A dead heater shows only once it is asked for heat, a stuck relay only once it is asked to be off.
-    if (
-      isBroken &&
-      shows === null &&
-      (fault === 'heater-dead' ? asking >= 10 : fault === 'relay-stuck' ? !controller.on : true)
-    )
-      shows = minute;
-    if (isBroken && shows === null && fault !== 'heater-dead') continue;
-    if (fault === 'lid-shut' && shows !== null && t.T[7]! < w.hot_C + 1 && foundAfter === null) shows = null;
+    if ((t.T[4]! + t.T[5]!) / 2 < set_C - 2.5) lastCold = minute;
+    // A dead heater shows only while it is asked for heat, a stuck relay only while it is asked to be off.
+    const shows =
+      isBroken && (fault === 'heater-dead' ? controller.on : fault === 'relay-stuck' ? !controller.on : true);
+    if (shows) shown_min++;
+    if (isBroken && shown_min === 0) continue;
+    if (fault === 'lid-shut' && t.T[7]! < w.hot_C + 1 && foundAfter === null) shown_min = 0;
     for (const finding of looked.findings) {
       if (isBroken && finding.kind === fault) {
         fromBreak ??= minute + 1 - breakAt;
-        foundAfter ??= minute + 1 - (shows ?? minute);
+        foundAfter ??= Math.max(1, shown_min);
       } else if (!(isBroken && FOLLOWS[fault!]?.includes(finding.kind))) {
-        // A bench that truly is too cold is no false alarm.
-        if (finding.kind !== 'too-cold' || t.T[4]! > set_C - 2) falseAlarms.add(finding.kind);
+        // A bench that truly is too cold where its sensor stands, or was within what an alarm waits to end, is no false alarm.
+        if (finding.kind !== 'too-cold' || minute - lastCold > 15) falseAlarms.add(finding.kind);
       }
     }
   }
   return {
     fault,
-    shown: shows !== null || foundAfter !== null,
+    shown: shown_min >= LEAST_shown_min || foundAfter !== null,
     at_min: breakAt,
     foundAfter_min: foundAfter,
     fromBreak_min: fromBreak,
@@ -182,4 +182,5 @@ export function settle(
   };
   run(t, 7200, false, around, {});
   t.T.fill(t.T[4]! + 4, 0, 3);
+  t.seen[1] = t.T[1]!;
 }

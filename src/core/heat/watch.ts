@@ -297,6 +297,9 @@ function isStuck(changed: WatchState['changed'], s: Sample, model_C: number): bo
   return still_min * changed.often_per_min > MISSED_CHANGES || Math.abs(model_C - changed.x_C) > 1 || still_min > 180;
 }
 
+/** What the heater would warm the bed by in the time looked at: some ten times the noise of two means of three. */
+const CLEAR_K = 0.8;
+
 /**
  * Heat that arrived in the bed over the last minutes as a share of what the heater gives when it is on: what the bed gained
  * and gave away, over power x time. null when there is not enough to tell by.
@@ -305,13 +308,15 @@ function heaterShare(w: Watched, state: WatchState): { share: number; duty: numb
   const end = state.past.at(-1)!;
   if (end.sample.medium_C === null) return null;
   const bedRead = end.sample.bed_C != null;
-  const window_s = bedRead ? 1200 : WINDOW_s;
+  const network = w.networks[end.sample.night ? 1 : 0];
+  const { power_W } = w.zone.heater;
+  const capacity = bedRead ? network.capacity_J_K[BED]! : network.capacity_J_K[BED]! + network.capacity_J_K[MEDIUM]!;
+  // No longer than it takes the heater to stand well out of the noise.
+  const window_s = bedRead ? Math.min(1200, Math.max(600, (CLEAR_K * capacity) / power_W)) : WINDOW_s;
   const kept = state.past.filter((k) => k.sample.at_s >= end.sample.at_s - window_s);
   const start = kept[0]!;
   const span_s = end.sample.at_s - start.sample.at_s;
   if (span_s < window_s * 0.9) return null;
-  const network = w.networks[end.sample.night ? 1 : 0];
-  const { power_W } = w.zone.heater;
   let on_s = 0;
   let lost_J = 0;
   const [toMedium, toAir] = network.links.map((l) => l.conductance_W_K) as [number, number];
@@ -332,7 +337,6 @@ function heaterShare(w: Watched, state: WatchState): { share: number; duty: numb
     : (k: Kept) => (state.out ? k.x[MEDIUM] : (k.sample.medium_C ?? k.x[MEDIUM]));
   // The mean of three at each end takes the noise down; the time between them is a little shorter than the whole.
   const gained_K = mean(-3, kept.length, read) - mean(0, 3, read);
-  const capacity = bedRead ? network.capacity_J_K[BED]! : network.capacity_J_K[BED]! + network.capacity_J_K[MEDIUM]!;
   // Without a bed sensor only a long failure shows, and sun would be taken for heat.
   if (!bedRead && (!end.sample.night || state.out !== null)) return null;
   const gives_J = power_W * span_s;
@@ -348,6 +352,8 @@ function warmth(s: Sample, medium_C: number): number | null {
 }
 
 const NO_COVER = 0.6;
+/** What a clear sky takes from the air under a thin film besides. Common practice, no source. */
+const SKY_K = 0.5;
 
 /**
  * A lid thrown open by night lets the air fall at once to a share of what it was; one never shut leaves it where the model
@@ -359,9 +365,12 @@ function lidOf(w: Watched, state: WatchState, s: Sample): WatchState['lid'] {
   const now = warmth(s, state.x[MEDIUM]);
   if (now === null) return s.night ? state.lid : null;
   if (state.lid) return now > 0.8 * state.lid.before ? null : state.lid;
-  const earlier = state.past
-    .filter((k) => k.sample.at_s <= s.at_s - 600)
-    .flatMap((k) => warmth(k.sample, k.x[MEDIUM]) ?? []);
+  // The air takes a while to fall after the sun is gone and the cover is drawn: the night must be as old as the window.
+  const dark =
+    state.past.every((k) => k.sample.night) && s.at_s - (state.past[0]?.sample.at_s ?? s.at_s) > 0.8 * WINDOW_s;
+  const earlier = dark
+    ? state.past.filter((k) => k.sample.at_s <= s.at_s - 600).flatMap((k) => warmth(k.sample, k.x[MEDIUM]) ?? [])
+    : [];
   const toAir = (network: Network) => network.links[1]!.conductance_W_K;
   const outward = (network: Network) => network.boundaries.find((b) => b.input === AROUND)!.conductance_W_K;
   const share = (network: Network) => toAir(network) / (toAir(network) + outward(network));
@@ -372,7 +381,9 @@ function lidOf(w: Watched, state: WatchState, s: Sample): WatchState['lid'] {
     if (before - now > Math.max(0.06, fall))
       return { before, shut_C: s.around_C + before * (state.x[MEDIUM] - s.around_C) };
   }
-  // So near to what is round it that no cover can be there, whatever the sky.
-  if (now < NO_COVER * open) return { before: shut, shut_C: s.around_C + shut * (state.x[MEDIUM] - s.around_C) };
+  // So near to what is round it that no cover can be there, whatever the sky, which pulls most at a zone that stands out.
+  const sky_K = w.zone.around.plusNight_K > 0 ? 0 : SKY_K;
+  if (now < NO_COVER * open - sky_K / (state.x[MEDIUM] - s.around_C))
+    return { before: shut, shut_C: s.around_C + shut * (state.x[MEDIUM] - s.around_C) };
   return null;
 }
