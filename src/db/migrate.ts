@@ -6,6 +6,7 @@ import * as imports from './migrations/003-imports-and-feed.ts';
 import * as plans from './migrations/004-places-and-plans.ts';
 import * as seed from './migrations/005-seed-and-counts.ts';
 import * as heat from './migrations/006-heat.ts';
+import * as dirty from './migrations/007-dirty-taken.ts';
 
 interface Step {
   up(db: Sequelize): Promise<void>;
@@ -19,6 +20,7 @@ const STEPS: readonly [string, Step][] = [
   ['004-places-and-plans', plans],
   ['005-seed-and-counts', seed],
   ['006-heat', heat],
+  ['007-dirty-taken', dirty],
 ];
 
 export const MIGRATION_NAMES = STEPS.map(([name]) => name);

@@ -52,13 +52,23 @@ export async function insertReadings(db: Sequelize, list: readonly ReadingRow[])
 
 export const TIERS_min = [10, 60, 360] as const;
 
-/** Works out the tiers of what has changed. @returns pieces done */
+/**
+ * Works out the tiers of what has changed. What is taken is marked first and by itself: readings that come in meanwhile mark
+ * their piece anew and wait for nothing; what a crash left taken is done again.
+ * @returns pieces done
+ */
 export async function downSample(db: Sequelize, most = 120): Promise<number> {
+  await run(
+    db,
+    `WITH due AS (SELECT sensor_id, at FROM readings_dirty WHERE NOT taken ORDER BY at LIMIT ${most} FOR UPDATE SKIP LOCKED),
+     gone AS (DELETE FROM readings_dirty d USING due s WHERE d.sensor_id = s.sensor_id AND d.at = s.at AND NOT d.taken)
+     INSERT INTO readings_dirty (sensor_id, at, taken) SELECT sensor_id, at, true FROM due ON CONFLICT DO NOTHING`,
+  );
   return db.transaction(async (transaction) => {
     const dirty = await rows(
       db,
       `DELETE FROM readings_dirty WHERE (sensor_id, at) IN
-         (SELECT sensor_id, at FROM readings_dirty ORDER BY at LIMIT ${most} FOR UPDATE SKIP LOCKED)
+         (SELECT sensor_id, at FROM readings_dirty WHERE taken FOR UPDATE SKIP LOCKED) AND taken
        RETURNING sensor_id, at`,
       [],
       transaction,
@@ -105,6 +115,10 @@ export interface Bucket {
   readonly high: number;
 }
 
+/** A row for each sensor with its columns as lists: thousands of small rows cost more to carry than to work out. */
+const columns = (sql: string) =>
+  `SELECT s, json_agg(b) AS b, json_agg(low) AS low, json_agg(mean) AS mean, json_agg(high) AS high FROM (${sql}) AS t GROUP BY s`;
+
 /** Lowest, mean and highest by bucket over a span, from the coarsest tier that is fine enough. */
 export async function readBuckets(
   db: Sequelize,
@@ -122,24 +136,30 @@ export async function readBuckets(
     rows(
       db,
       minutes
-        ? `SELECT sensor_id AS s, ${bin}::int AS b, min(low) AS low, (sum(mean * n) / sum(n))::real AS mean, max(high) AS high
-         FROM reading_tiers WHERE minutes = ${minutes} AND sensor_id = ANY($1) AND at >= $2 AND at < $3 GROUP BY 1, 2`
-        : `SELECT sensor_id AS s, ${bin}::int AS b, min(value) AS low, avg(value)::real AS mean, max(value) AS high
-         FROM readings WHERE sensor_id = ANY($1) AND at >= $2 AND at < $3 GROUP BY 1, 2`,
+        ? columns(`SELECT sensor_id AS s, ${bin}::int AS b, min(low) AS low, (sum(mean * n) / sum(n))::real AS mean,
+           max(high) AS high
+         FROM reading_tiers WHERE minutes = ${minutes} AND sensor_id = ANY($1) AND at >= $2 AND at < $3 GROUP BY 1, 2`)
+        : columns(`SELECT sensor_id AS s, ${bin}::int AS b, min(value) AS low, avg(value)::real AS mean, max(value) AS high
+         FROM readings WHERE sensor_id = ANY($1) AND at >= $2 AND at < $3 GROUP BY 1, 2`),
       [[...sensorIds], new Date(from_ms).toISOString(), new Date(to_ms).toISOString()],
     );
   let found = await ask(tier);
   // Readings no longer kept, or never so fine: the finest tier there is.
   for (const minutes of TIERS_min) if (found.length === 0 && minutes !== tier) found = await ask(minutes);
   const out = new Map<number, Bucket[]>(sensorIds.map((id) => [id, []]));
-  for (const r of found)
-    out.get(r['s'] as number)!.push({
-      at_ms: from_ms + (r['b'] as number) * width_s * 1000,
-      low: Number(r['low']),
-      mean: Number(r['mean']),
-      high: Number(r['high']),
-    });
-  for (const list of out.values()) list.sort((a, b) => a.at_ms - b.at_ms);
+  for (const r of found) {
+    const [b, low, mean, high] = ['b', 'low', 'mean', 'high'].map((name) => r[name] as number[]) as [number[], number[], number[], number[]]; // prettier-ignore
+    const list = b.map((bucket, i) => ({
+      at_ms: from_ms + bucket * width_s * 1000,
+      low: low[i]!,
+      mean: mean[i]!,
+      high: high[i]!,
+    }));
+    out.set(
+      r['s'] as number,
+      list.sort((one, other) => one.at_ms - other.at_ms),
+    );
+  }
   return out;
 }
 

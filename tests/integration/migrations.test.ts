@@ -33,17 +33,19 @@ describe('migrations', () => {
   it('go down and up again with rows in, and keep them', async () => {
     const before = (await readWorld(db))!;
     expect(await migrateDown(db, '003-imports-and-feed')).toEqual([
+      '007-dirty-taken',
       '006-heat',
       '005-seed-and-counts',
       '004-places-and-plans',
     ]);
     expect(await tables()).not.toContain('scenarios');
-    expect(await migrateUp(db)).toEqual(['004-places-and-plans', '005-seed-and-counts', '006-heat']);
+    expect(await migrateUp(db)).toEqual(['004-places-and-plans', '005-seed-and-counts', '006-heat', '007-dirty-taken']);
     // What the step added is lost by taking it back; what was there before it is kept.
     const once = (await readWorld(db))!;
     expect(once.batches.map((b) => b.plan.transplantOn)).toEqual(before.batches.map((b) => b.plan.transplantOn));
     expect(once.places.every((place) => place.temperature?.kind === 'written')).toBe(true);
     expect(await migrateDown(db, '002-batches')).toEqual([
+      '007-dirty-taken',
       '006-heat',
       '005-seed-and-counts',
       '004-places-and-plans',
