@@ -1,5 +1,6 @@
 import { requireDay } from '../src/core/calendar/dayNumber.ts';
 import { libraryCrops, type NurserySeed } from '../src/server/setup.ts';
+import { DEMO_STOCK, USUAL_STOCK } from '../simulators/demoPotting.ts';
 import { DEMO_NURSERY, DEMO_OUTSIDE, DEMO_PLACES, DEMO_TODAY, USUAL_CONTAINERS } from '../simulators/demoBooks.ts';
 import { morningOf } from '../src/server/clock.ts';
 import { DEMO_ZONES, demoReadings, demoSeasonHours } from '../simulators/demoHeat.ts';
@@ -16,6 +17,7 @@ export async function demoSeed(): Promise<NurserySeed> {
     demoToday: requireDay(DEMO_TODAY),
     places: DEMO_PLACES,
     containers: USUAL_CONTAINERS,
+    potting: DEMO_STOCK,
     batches: demoSeason(await libraryCrops()),
     heat: {
       zones: DEMO_ZONES,
@@ -41,6 +43,7 @@ export function emptySeed(): NurserySeed {
     demoToday: null,
     places: [],
     containers: USUAL_CONTAINERS,
+    potting: USUAL_STOCK,
     batches: [],
   };
 }

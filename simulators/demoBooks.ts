@@ -169,6 +169,7 @@ export const USUAL_CONTAINERS: readonly Container[] = [
     perCarryingTray: 18,
     footprint_slots: 1,
     volume_L: 0.37,
+    shape: { section: 'round', top_mm: 86, base_mm: 64, height_mm: 80 },
   },
   {
     id: 6,
@@ -178,6 +179,7 @@ export const USUAL_CONTAINERS: readonly Container[] = [
     perCarryingTray: 15,
     footprint_slots: 1,
     volume_L: 0.5,
+    shape: { section: 'round', top_mm: 95, base_mm: 70, height_mm: 90 },
   },
   {
     id: 7,
@@ -187,6 +189,17 @@ export const USUAL_CONTAINERS: readonly Container[] = [
     perCarryingTray: 35,
     footprint_slots: 1,
     volume_L: 0.2,
+    shape: { section: 'round', top_mm: 68, base_mm: 54, height_mm: 65 },
+  },
+  {
+    id: 8,
+    name: '5 cm blocks',
+    kind: 'block',
+    cells: 40,
+    perCarryingTray: 1,
+    footprint_slots: 1,
+    volume_L: 4.8,
+    shape: { section: 'square', top_mm: 50, base_mm: 50, height_mm: 48 },
   },
 ];
 

@@ -1,4 +1,4 @@
-import type { EventKind } from '../src/core/batch/event.ts';
+import type { EventKind, PottingDetails } from '../src/core/batch/event.ts';
 import { requireDay } from '../src/core/calendar/dayNumber.ts';
 import type { BatchPlan, Crop } from '../src/core/model.ts';
 import { cellsToSow } from '../src/core/quantities/trays.ts';
@@ -18,6 +18,7 @@ export interface DemoEvent {
   readonly placeId: number | null;
   readonly cause: string;
   readonly note: string;
+  readonly details?: PottingDetails;
 }
 
 export interface DemoBatchWithLog {
@@ -61,6 +62,17 @@ function planOf(demo: DemoBatch, crop: Crop): BatchPlan {
   };
 }
 
+/** What the demo's pottings came to: one pair of hands, a little slower than usual. */
+const pottedAs = ({ potContainerId }: BatchPlan, alive: number, i: number): PottingDetails => ({
+  containerId: potContainerId!,
+  doubled: 0,
+  culled: {},
+  leftOver: 0,
+  minutes: Math.round((10 * alive) / (5.6 + 0.3 * (i % 6))) / 10,
+  people: 1,
+  sessionId: null,
+});
+
 /** A small fixed wobble of -1, 0 or 1 days, different for each batch and step. */
 const wobble = (i: number, step: number): number => ((i * 7 + step * 5) % 3) - 1;
 
@@ -100,8 +112,9 @@ function logOf(
     placeId: number | null = null,
     cause = '',
     note = '',
+    details?: PottingDetails,
   ) => {
-    events.push({ kind, day, count, placeId, cause, note });
+    events.push({ kind, day, count, placeId, cause, note, ...(details ? { details } : {}) });
     before = day;
   };
   /** Day a step was done, or null when it has not been yet. */
@@ -145,7 +158,8 @@ function logOf(
     const pot = doneOn('pot', 3);
     if (pot === null) return events;
     alive = Math.min(alive, up);
-    put('potted', pot, alive, plan.places.pot);
+    put('potted', pot, alive, plan.places.pot, '', '', pottedAs(plan, alive, i));
+    put('watered', pot, null);
     facts.pot = pot;
     const space = doneOn('space', 4);
     if (space === null && (demo.skip === 'space' || milestoneOf(chainNow(), 'space')!.day >= today)) return events;

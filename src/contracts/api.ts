@@ -13,6 +13,17 @@ import { familyInput, familyPatch, planChangeInput, scenarioInput, scenarioPatch
 import { batchInput, batchPatch, eventInput, sowAgainInput, importInput, splitInput } from './batches.ts';
 import { clockInput, containerInput, cropInput, lotInput, nurseryInput, placeInput, varietyInput } from './books.ts';
 import { version } from './fields.ts';
+import {
+  feedInput,
+  markInput,
+  mixInput,
+  outcomeInput,
+  pottingSettingsInput,
+  sessionInput,
+  sessionPatch,
+  stockItemInput,
+  stockMoveInput,
+} from './potting.ts';
 
 interface Call {
   readonly method: 'get' | 'post' | 'put' | 'patch' | 'delete';
@@ -156,6 +167,62 @@ export const CALLS: readonly Call[] = [
     status: 200,
     type: 'text/event-stream',
   },
+  {
+    method: 'get',
+    path: '/api/potting/ready',
+    summary: 'What is ready for potting, and potting sessions',
+    status: 200,
+  },
+  {
+    method: 'post',
+    path: '/api/potting/sessions',
+    summary: 'Plan a potting session of some batches',
+    body: sessionInput,
+    status: 201,
+  },
+  {
+    method: 'get',
+    path: '/api/potting/sessions/{id}',
+    summary: 'A session: order, pots, mix, minutes, room, timers, outcomes',
+    status: 200,
+  },
+  {
+    method: 'put',
+    path: '/api/potting/sessions/{id}',
+    summary: 'Change a session; 409 with both versions when it is stale',
+    body: sessionPatch,
+    status: 200,
+  },
+  {
+    method: 'post',
+    path: '/api/potting/sessions/{id}/marks',
+    summary: 'Start, pause or end the timer of a batch',
+    body: markInput,
+    status: 201,
+  },
+  {
+    method: 'post',
+    path: '/api/potting/sessions/{id}/outcomes',
+    summary: 'What the potting of a batch came to, or a correction of it',
+    body: outcomeInput,
+    status: 201,
+  },
+  { method: 'get', path: '/api/potting/stock', summary: 'Stock on hand, needed and to buy', status: 200 },
+  {
+    method: 'post',
+    path: '/api/potting/stock',
+    summary: 'A count, a delivery or something used',
+    body: stockMoveInput,
+    status: 201,
+  },
+  { method: 'get', path: '/api/shopping.csv', summary: 'What to buy, as CSV', status: 200, type: 'text/csv' },
+  {
+    method: 'put',
+    path: '/api/potting/settings',
+    summary: 'Change how the house pots',
+    body: pottingSettingsInput,
+    status: 200,
+  },
   { method: 'get', path: '/api/nursery', summary: 'Settings', status: 200 },
   {
     method: 'put',
@@ -169,6 +236,9 @@ export const CALLS: readonly Call[] = [
   ...book('lots', 'lot', lotInput),
   ...book('places', 'place', placeInput),
   ...book('containers', 'container', containerInput),
+  ...book('mixes', 'mix', mixInput),
+  ...book('feeds', 'feed', feedInput),
+  ...book('stock', 'thing of the stock', stockItemInput),
   {
     method: 'get',
     path: '/api/batches',

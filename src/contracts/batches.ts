@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { EVENT_KINDS } from '../core/batch/event.ts';
+import { EVENT_KINDS, SIGNS } from '../core/batch/event.ts';
 import { FAILURES } from '../core/batch/failures.ts';
 import { offHeatInput } from './books.ts';
 import { figure, freeText, isoDay, recordId, version, wholeNumber } from './fields.ts';
@@ -59,20 +59,28 @@ export const idempotencyKey = z
   .min(8, { error: 'idempotencyKey: at least 8 letters' })
   .max(100, { error: 'idempotencyKey: at most 100 letters' });
 
-/** Kinds a person may log; splits and plan changes are written by their own calls. */
-export const LOGGABLE = EVENT_KINDS.filter((kind) => !['split-out', 'split-in', 'edited'].includes(kind));
+/** Kinds a person may log; splits, plan changes and moves into other containers are written by their own calls. */
+export const LOGGABLE = EVENT_KINDS.filter((kind) => !['split-out', 'split-in', 'edited', 'moved-on'].includes(kind));
 
-export const eventInput = z.strictObject({
-  idempotencyKey,
-  kind: z.enum(LOGGABLE as [string, ...string[]]),
-  day: isoDay('day'),
-  count: wholeNumber('number', 0, 1_000_000).nullable().default(null),
-  placeId: recordId('place').nullable().default(null),
-  note: freeText('note', 2000),
-  cause: freeText('cause', 120),
-  correctsId: recordId('line corrected').nullable().default(null),
-  tray: wholeNumber('tray', 1, 2000).nullable().default(null),
-});
+export const eventInput = z
+  .strictObject({
+    idempotencyKey,
+    kind: z.enum(LOGGABLE as [string, ...string[]]),
+    day: isoDay('day'),
+    count: wholeNumber('number', 0, 1_000_000).nullable().default(null),
+    placeId: recordId('place').nullable().default(null),
+    note: freeText('note', 2000),
+    cause: freeText('cause', 120),
+    correctsId: recordId('line corrected').nullable().default(null),
+    tray: wholeNumber('tray', 1, 2000).nullable().default(null),
+  })
+  .superRefine((event, ctx) => {
+    if (event.kind !== 'sign') return;
+    if (!(SIGNS as readonly string[]).includes(event.cause))
+      ctx.addIssue({ code: 'custom', path: ['cause'], message: `sign: one of ${SIGNS.join(', ')}` });
+    if (event.cause === 'leaves' && !event.count)
+      ctx.addIssue({ code: 'custom', path: ['count'], message: 'leaves: say how many true leaves' });
+  });
 export type EventInput = z.infer<typeof eventInput>;
 
 export const splitInput = z.strictObject({

@@ -1,7 +1,9 @@
 import { z } from 'zod';
 import { dayFromIso, weekdayOf } from '../core/calendar/dayNumber.ts';
 import { countFault } from '../core/germination/indices.ts';
+import { CONTAINER_KINDS } from '../core/model.ts';
 import { TREATMENTS } from './records.ts';
+import { potShape } from './potShape.ts';
 import {
   figure,
   freeText,
@@ -246,11 +248,12 @@ export type PlaceInput = z.infer<typeof placeInput>;
 
 export const containerInput = z.strictObject({
   name: shortText('name', 60),
-  kind: z.enum(['seed-tray', 'cell-tray', 'pot']),
+  kind: z.enum(CONTAINER_KINDS),
   cells: wholeNumber('cells', 1, 2000),
   perCarryingTray: wholeNumber('pots to a carrying tray', 1, 500),
   footprint_slots: figure('room in trays', 0.05, 20),
   volume_L: figure('litres', 0, 200),
+  shape: potShape.default(null),
 });
 export type ContainerInput = z.infer<typeof containerInput>;
 

@@ -1,7 +1,8 @@
-import type { EventKind, SplitSnapshot } from '../core/batch/event.ts';
+import type { EventKind, PottingDetails, SplitSnapshot } from '../core/batch/event.ts';
 import type { BatchPlan, Container, Crop, OffHeatRule, Place, SeedLight } from '../core/model.ts';
 import type { CoolSchool } from '../core/placement/coolCap.ts';
 import type { Weights } from '../core/placement/instance.ts';
+import type { PottingSettings } from '../core/potting/settings.ts';
 import type { MonthNormal } from '../core/schedule/outsideClimate.ts';
 import type { LengthUnit } from '../core/units/length.ts';
 import type { TemperatureUnit } from '../core/units/temperature.ts';
@@ -31,6 +32,7 @@ export interface NurseryRecord {
   readonly learning: boolean;
   /** Rule off the heat for cool crops, where it is another than the house's. */
   readonly offHeatCool: OffHeatRule | null;
+  readonly potting: PottingSettings;
   /** null: the machine's clock. */
   readonly demoClock: DemoClock | null;
 }
@@ -125,5 +127,6 @@ export interface EventRecord {
   readonly snapshot: SplitSnapshot | null;
   /** Tray counted by itself, 1 up; null = the whole batch. */
   readonly tray: number | null;
+  readonly details: PottingDetails | null;
   readonly recordedAt_ms: number;
 }

@@ -1,6 +1,6 @@
 import type { Sequelize, Transaction } from 'sequelize';
 import { isoFromDay } from '../core/calendar/dayNumber.ts';
-import type { EventKind, SplitSnapshot } from '../core/batch/event.ts';
+import type { EventKind, PottingDetails, SplitSnapshot } from '../core/batch/event.ts';
 import { USUAL_WINDOW, type BatchPlan } from '../core/model.ts';
 import { shortCode } from '../core/quantities/shortCode.ts';
 import type { BatchRecord } from '../contracts/records.ts';
@@ -32,6 +32,7 @@ export interface NewEvent {
   readonly correctsId: number | null;
   readonly snapshot: SplitSnapshot | null;
   readonly tray?: number | null;
+  readonly details?: PottingDetails | null;
   readonly idempotencyKey: string;
   readonly requestHash: string;
   /** Epoch ms by the application's clock. */
@@ -104,6 +105,7 @@ export async function insertEvent(event: NewEvent, transaction: Transaction): Pr
     {
       ...event,
       tray: event.tray ?? null,
+      details: event.details ?? null,
       day: isoFromDay(event.day),
       recordedAt: new Date(event.recordedAt_ms),
     },

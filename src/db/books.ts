@@ -7,6 +7,8 @@ import type {
   PlaceInput,
   VarietyInput,
 } from '../contracts/books.ts';
+import type { FeedInput, MixInput, StockItemInput } from '../contracts/potting.ts';
+import { FeedModel, MixModel, StockItemModel } from './pottingModels.ts';
 import type { DemoClock } from '../contracts/records.ts';
 import {
   ContainerModel,
@@ -26,6 +28,9 @@ export interface BookInputs {
   lots: LotInput;
   places: PlaceInput;
   containers: ContainerInput;
+  mixes: MixInput;
+  feeds: FeedInput;
+  stock: StockItemInput;
 }
 export type BookName = keyof BookInputs;
 
@@ -43,6 +48,9 @@ const MODELS: Readonly<Record<BookName, ModelStatic<any>>> = {
   lots: LotModel,
   places: PlaceModel,
   containers: ContainerModel,
+  mixes: MixModel,
+  feeds: FeedModel,
+  stock: StockItemModel,
 };
 
 /** Adds a line to a book. */

@@ -1,6 +1,7 @@
 import pg from 'pg';
 import { Sequelize } from 'sequelize';
 import { defineModels } from './models.ts';
+import { definePottingModels } from './pottingModels.ts';
 
 /** A pool on a PostgreSQL address, with the models defined on it. */
 export function connect(url: string): Sequelize {
@@ -19,5 +20,6 @@ export function connect(url: string): Sequelize {
     retry: { max: 1 },
   });
   defineModels(db);
+  definePottingModels(db);
   return db;
 }

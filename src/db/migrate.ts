@@ -7,6 +7,7 @@ import * as plans from './migrations/004-places-and-plans.ts';
 import * as seed from './migrations/005-seed-and-counts.ts';
 import * as heat from './migrations/006-heat.ts';
 import * as dirty from './migrations/007-dirty-taken.ts';
+import * as potting from './migrations/008-potting.ts';
 
 interface Step {
   up(db: Sequelize): Promise<void>;
@@ -21,6 +22,7 @@ const STEPS: readonly [string, Step][] = [
   ['005-seed-and-counts', seed],
   ['006-heat', heat],
   ['007-dirty-taken', dirty],
+  ['008-potting', potting],
 ];
 
 export const MIGRATION_NAMES = STEPS.map(([name]) => name);

@@ -7,7 +7,7 @@ import {
   type ModelAttributeColumnOptions,
   type Sequelize,
 } from 'sequelize';
-import type { EventKind, SplitSnapshot } from '../core/batch/event.ts';
+import type { EventKind, PottingDetails, SplitSnapshot } from '../core/batch/event.ts';
 import type {
   Container,
   Crop,
@@ -17,28 +17,30 @@ import type {
   PlaceKind,
   PlaceSize,
   PlaceTemperature,
+  PotShape,
   WorkKey,
 } from '../core/model.ts';
 import type { CoolSchool } from '../core/placement/coolCap.ts';
 import type { Weights } from '../core/placement/instance.ts';
+import type { PottingSettings } from '../core/potting/settings.ts';
 import type { MonthNormal } from '../core/schedule/outsideClimate.ts';
 import type { DemoClock, LotTest, SeedTreatment } from '../contracts/records.ts';
 
-type Columns<M extends Model> = Record<keyof InferAttributes<M>, ModelAttributeColumnOptions>;
+export type Columns<M extends Model> = Record<keyof InferAttributes<M>, ModelAttributeColumnOptions>;
 
 const column = (type: ModelAttributeColumnOptions['type'], field: string, allowNull = false) => ({
   type,
   field,
   allowNull,
 });
-const figure = (field: string, allowNull = false) => column(DataTypes.DOUBLE, field, allowNull);
-const whole = (field: string, allowNull = false) => column(DataTypes.INTEGER, field, allowNull);
-const text = (field: string, allowNull = false) => column(DataTypes.TEXT, field, allowNull);
+export const figure = (field: string, allowNull = false) => column(DataTypes.DOUBLE, field, allowNull);
+export const whole = (field: string, allowNull = false) => column(DataTypes.INTEGER, field, allowNull);
+export const text = (field: string, allowNull = false) => column(DataTypes.TEXT, field, allowNull);
 const flag = (field: string) => column(DataTypes.BOOLEAN, field);
 const day = (field: string, allowNull = false) => column(DataTypes.DATEONLY, field, allowNull);
-const json = (field: string, allowNull = false) => column(DataTypes.JSONB, field, allowNull);
-const id = { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true };
-const version = { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 };
+export const json = (field: string, allowNull = false) => column(DataTypes.JSONB, field, allowNull);
+export const id = { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true };
+export const version = { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 };
 
 export class NurseryModel extends Model<InferAttributes<NurseryModel>, InferCreationAttributes<NurseryModel>> {
   declare id: number;
@@ -63,6 +65,7 @@ export class NurseryModel extends Model<InferAttributes<NurseryModel>, InferCrea
   declare feedKey: CreationOptional<string>;
   declare learning: CreationOptional<boolean>;
   declare offHeatCool: CreationOptional<OffHeatRule | null>;
+  declare potting: CreationOptional<Partial<PottingSettings>>;
 }
 
 export class CropModel extends Model<InferAttributes<CropModel>, InferCreationAttributes<CropModel>> {
@@ -167,6 +170,7 @@ export class ContainerModel extends Model<InferAttributes<ContainerModel>, Infer
   declare perCarryingTray: number;
   declare footprint_slots: number;
   declare volume_L: number;
+  declare shape: CreationOptional<PotShape | null>;
 }
 
 export class BatchModel extends Model<InferAttributes<BatchModel>, InferCreationAttributes<BatchModel>> {
@@ -214,6 +218,7 @@ export class BatchEventModel extends Model<InferAttributes<BatchEventModel>, Inf
   declare correctsId: number | null;
   declare snapshot: SplitSnapshot | null;
   declare tray: CreationOptional<number | null>;
+  declare details: CreationOptional<PottingDetails | null>;
   declare recordedAt: CreationOptional<Date>;
   declare idempotencyKey: string;
   declare requestHash: string;
@@ -250,6 +255,7 @@ export function defineModels(sequelize: Sequelize): void {
     feedKey: { ...text('feed_key'), defaultValue: DataTypes.UUIDV4 },
     learning: { ...flag('learning'), defaultValue: true },
     offHeatCool: json('off_heat_cool', true),
+    potting: { ...json('potting'), defaultValue: {} },
   };
   NurseryModel.init(nursery, on('nursery'));
 
@@ -355,6 +361,7 @@ export function defineModels(sequelize: Sequelize): void {
     perCarryingTray: whole('per_carrying_tray'),
     footprint_slots: figure('footprint_slots'),
     volume_L: figure('volume_l'),
+    shape: json('shape', true),
   };
   ContainerModel.init(containers, on('containers'));
 
@@ -404,6 +411,7 @@ export function defineModels(sequelize: Sequelize): void {
     correctsId: whole('corrects_id', true),
     snapshot: json('snapshot', true),
     tray: whole('tray', true),
+    details: json('details', true),
     recordedAt: {
       ...column(DataTypes.DATE, 'recorded_at'),
       defaultValue: DataTypes.NOW,

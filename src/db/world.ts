@@ -1,6 +1,9 @@
 import { Transaction, type Sequelize } from 'sequelize';
 import { requireDay } from '../core/calendar/dayNumber.ts';
 import { USUAL_WEIGHTS } from '../core/placement/instance.ts';
+import { USUAL_POTTING } from '../core/potting/settings.ts';
+import type { FeedRecord, MixRecord, StockItemRecord } from '../contracts/potting.ts';
+import { FeedModel, MixModel, StockItemModel } from './pottingModels.ts';
 import type {
   BatchRecord,
   ContainerRecord,
@@ -33,6 +36,9 @@ export interface World {
   readonly lots: readonly LotRecord[];
   readonly places: readonly PlaceRecord[];
   readonly containers: readonly ContainerRecord[];
+  readonly mixes: readonly MixRecord[];
+  readonly feeds: readonly FeedRecord[];
+  readonly stock: readonly StockItemRecord[];
   readonly batches: readonly BatchRecord[];
   /** By batch id, in the order written. */
   readonly events: ReadonlyMap<number, readonly EventRecord[]>;
@@ -77,7 +83,11 @@ export async function readWorld(db: Sequelize, known: World | null = null): Prom
     const { id: _one, feedKey, ...plainNursery } = nursery;
     return {
       revision,
-      nursery: { ...plainNursery, weights: { ...USUAL_WEIGHTS, ...plainNursery.weights } },
+      nursery: {
+        ...plainNursery,
+        weights: { ...USUAL_WEIGHTS, ...plainNursery.weights },
+        potting: { ...USUAL_POTTING, ...plainNursery.potting },
+      },
       feedKey,
       crops,
       varieties,
@@ -98,6 +108,9 @@ export async function readWorld(db: Sequelize, known: World | null = null): Prom
           .map(({ from, day_C, night_C }) => ({ from, day_C, night_C })),
       })),
       containers,
+      mixes: await MixModel.findAll({ ...all, order: ['name'] }),
+      feeds: await FeedModel.findAll({ ...all, order: ['name'] }),
+      stock: await StockItemModel.findAll({ ...all, order: ['kind', 'name'] }),
       batches: batches.map(batchRecord),
       events,
     };
@@ -134,7 +147,7 @@ export async function readEvents(
 ): Promise<EventRecord[]> {
   const [rows] = await db.query(
     `SELECT id, batch_id, kind, on_day::text AS on_day, count, place_id, note, cause, corrects_id, snapshot, tray,
-       extract(epoch FROM recorded_at) * 1000 AS recorded_ms
+       extract(epoch FROM recorded_at) * 1000 AS recorded_ms, details
      FROM batch_events WHERE ($1::integer IS NULL OR batch_id = $1) AND id > $2 ORDER BY id`,
     { bind: [batchId, afterId], transaction },
   );
@@ -151,6 +164,7 @@ export async function readEvents(
     snapshot: row.snapshot,
     tray: row.tray,
     recordedAt_ms: Number(row.recorded_ms),
+    details: row.details,
   }));
 }
 
@@ -167,6 +181,7 @@ interface EventRow {
   snapshot: EventRecord['snapshot'];
   tray: number | null;
   recorded_ms: string;
+  details: EventRecord['details'];
 }
 
 /** A batch row as a plain record. */

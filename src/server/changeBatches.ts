@@ -8,6 +8,7 @@ import type { BatchInput, BatchPatch, EventInput, SplitInput } from '../contract
 import { fieldProblem, ProblemError } from '../contracts/problem.ts';
 import type { BatchRecord, EventRecord } from '../contracts/records.ts';
 import { eventByKey, insertBatch, insertEvent, lockBatch, updateBatch, type NewEvent } from '../db/batches.ts';
+import { insertStockMoves, stockOfEvents } from '../db/potting.ts';
 import { readEvents, type World } from '../db/world.ts';
 import { database } from './database.ts';
 import { readSeason } from './season.ts';
@@ -96,8 +97,39 @@ export async function logEvent(batchId: number, input: EventInput): Promise<Logg
       recordedAt_ms: now.instant_ms,
     };
     requireFollows(events, event);
-    return { eventId: await insertEvent(event, transaction), repeated: false };
+    const eventId = await insertEvent(event, transaction);
+    if (event.kind === 'withdrawn') await giveBack(lineage(events, event.correctsId!), eventId, day, transaction);
+    return { eventId, repeated: false };
   });
+}
+
+/** A line and all those it replaced. */
+export function lineage(events: readonly EventRecord[], id: number): number[] {
+  const before = events.find((e) => e.id === id)?.correctsId ?? null;
+  return before === null ? [id] : [...lineage(events, before), id];
+}
+
+/** What a withdrawn potting had taken out of the stock goes back in. */
+async function giveBack(
+  withdrawn: readonly number[],
+  eventId: number,
+  day: number,
+  transaction: Transaction,
+): Promise<void> {
+  const taken = await stockOfEvents(database(), withdrawn, transaction);
+  await insertStockMoves(
+    database(),
+    [...taken].map(([itemId, amount]) => ({
+      itemId,
+      kind: 'corrected' as const,
+      amount: -amount,
+      day,
+      note: 'potting withdrawn',
+      eventId,
+      key: `withdrawn ${eventId} ${itemId}`,
+    })),
+    transaction,
+  );
 }
 
 /** Splits plants off into a batch of their own, which goes on from the state of the first. */
@@ -118,13 +150,13 @@ export async function splitBatch(id: number, input: SplitInput): Promise<{ batch
     const events = await readEvents(database(), id, transaction);
     const { state } = reduceLog(events);
     return {
-      batchId: await split(batch, state, events, input, day, requestHash, now.instant_ms, transaction),
+      batchId: await splitIn(batch, state, events, input, day, requestHash, now.instant_ms, transaction),
       repeated: false,
     };
   });
 }
 
-async function split(
+export async function splitIn(
   batch: BatchRecord,
   state: BatchState,
   events: readonly EventRecord[],
@@ -190,7 +222,7 @@ async function split(
 }
 
 /** Refuses an event that cannot follow, with the field at fault. */
-function requireFollows(events: readonly EventRecord[], event: NewEvent): void {
+export function requireFollows(events: readonly EventRecord[], event: NewEvent): void {
   if (event.correctsId !== null) requireCorrectable(events, event);
   const trial: BatchEvent = { ...event, id: Number.MAX_SAFE_INTEGER };
   const { refusal } = reduceLog([...events, trial]);
@@ -223,7 +255,7 @@ function requireCorrectable(events: readonly EventRecord[], event: NewEvent): vo
   }
 }
 
-async function repeatedKey(key: string, requestHash: string, transaction: Transaction): Promise<number | null> {
+export async function repeatedKey(key: string, requestHash: string, transaction: Transaction): Promise<number | null> {
   const known = await eventByKey(key, transaction);
   if (!known) return null;
   if (known.requestHash !== requestHash) {
@@ -330,7 +362,8 @@ export function requireKnown(world: World, input: BatchInput): void {
   const sow = world.containers.find((container) => container.id === input.sowContainerId);
   if (!sow || sow.kind === 'pot') throw fieldProblem('sowContainerId', 'Choose a tray to sow in.');
   const pot = world.containers.find((container) => container.id === input.potContainerId);
-  if (input.potContainerId !== null && pot?.kind !== 'pot') throw fieldProblem('potContainerId', 'Choose a pot.');
+  if (input.potContainerId !== null && (!pot || pot.kind === 'seed-tray'))
+    throw fieldProblem('potContainerId', 'Choose a pot, cells or blocks to set them into.');
 }
 
 function describeChange(before: BatchInput, after: BatchInput): string {
@@ -370,11 +403,11 @@ function describeChange(before: BatchInput, after: BatchInput): string {
     .join('; ');
 }
 
-function hashOf(value: unknown): string {
+export function hashOf(value: unknown): string {
   return createHash('sha256').update(JSON.stringify(value)).digest('hex');
 }
 
-function missing(id: number): ProblemError {
+export function missing(id: number): ProblemError {
   return new ProblemError(404, 'No such batch', `There is no batch number ${id}.`);
 }
 

@@ -9,6 +9,7 @@ import {
   varietyInput,
   type NurseryInput,
 } from '../contracts/books.ts';
+import { feedInput, mixInput, stockItemInput } from '../contracts/potting.ts';
 import { fieldProblem, ProblemError } from '../contracts/problem.ts';
 import type { LotRecord, PlaceRecord } from '../contracts/records.ts';
 import { requireDay } from '../core/calendar/dayNumber.ts';
@@ -25,6 +26,9 @@ export const BOOK_SCHEMAS = {
   lots: lotInput,
   places: placeInput,
   containers: containerInput,
+  mixes: mixInput,
+  feeds: feedInput,
+  stock: stockItemInput,
 } satisfies Record<BookName, z.ZodType>;
 
 export const BOOK_NAMES = Object.keys(BOOK_SCHEMAS) as BookName[];
@@ -34,6 +38,9 @@ const ONE: Readonly<Record<BookName, string>> = {
   lots: 'lot',
   places: 'place',
   containers: 'container',
+  mixes: 'mix',
+  feeds: 'feed',
+  stock: 'thing in the stock',
 };
 
 /** The lines of a book as they stand. */
@@ -119,6 +126,22 @@ async function requireSense<B extends BookName>(book: B, input: BookInputs[B]): 
       if (error instanceof RangeError) throw fieldProblem('weeksLow', error.message);
       throw error;
     }
+  }
+  if (book === 'mixes') {
+    const { world } = await readSeason();
+    (input as BookInputs['mixes']).parts.forEach(({ itemId }, i) => {
+      if (world.stock.find((item) => item.id === itemId)?.kind !== 'part')
+        throw fieldProblem(`parts.${i}.itemId`, 'Choose a part of mixes from the book of stock.');
+    });
+  }
+  if (book === 'stock') {
+    const item = input as BookInputs['stock'];
+    const { world } = await readSeason();
+    if (item.containerId !== null && !world.containers.some((c) => c.id === item.containerId))
+      throw fieldProblem('containerId', 'There is no such container.');
+    if ((item.kind === 'pot' || item.kind === 'tray') && item.containerId === null)
+      throw fieldProblem('containerId', 'Say which container of the book it is, so that sessions take from it.');
+    if (item.kind === 'part' && item.unit !== 'L') throw fieldProblem('unit', 'Parts of mixes are measured in litres.');
   }
   if (book === 'lots') {
     const lot = input as BookInputs['lots'];

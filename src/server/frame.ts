@@ -15,7 +15,7 @@ export interface JourneyCounts {
 const WEEK = 7;
 export const STEP_JOBS = {
   sow: ['sow'],
-  pot: ['pot', 'space'],
+  pot: ['pot', 'water', 'space'],
   harden: ['harden', 'rung'],
   'plant-out': ['plant'],
 } as const;
@@ -23,6 +23,7 @@ export const STEP_JOBS = {
 const STEP_OF: Readonly<Partial<Record<JobKind, keyof typeof STEP_JOBS>>> = {
   sow: 'sow',
   pot: 'pot',
+  water: 'pot',
   space: 'pot',
   harden: 'harden',
   rung: 'harden',

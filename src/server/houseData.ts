@@ -64,7 +64,7 @@ export function seasonBatchesJson(season: Season): string {
 const written = new WeakMap<BatchView, string>();
 
 export function seasonBatch({ batch, name, state }: BatchView): SeasonBatch {
-  const { phase, facts, sown_count, alive_count, placeId, stays, lastDay } = state;
+  const { phase, facts, sown_count, alive_count, placeId, stays, lastDay, moves } = state;
   return {
     id: batch.id,
     version: batch.version,
@@ -74,6 +74,6 @@ export function seasonBatch({ batch, name, state }: BatchView): SeasonBatch {
     plan: batch.plan,
     pinned: batch.pinned,
     familyId: batch.familyId,
-    state: { phase, facts, sown_count, alive_count, placeId, stays, lastDay },
+    state: { phase, facts, sown_count, alive_count, placeId, stays, lastDay, moves },
   };
 }

@@ -150,7 +150,8 @@ export function workOut(
     const { state } = reduceLog(events);
     const { offHeat } = world.nursery;
     const progress = batchProgress({ crop, plan: batch.plan, state, offHeat, tables, containers, today: now.today });
-    const input = { batchId: batch.id, plan: batch.plan, state, progress, containers };
+    const { potting } = world.nursery;
+    const input = { batchId: batch.id, plan: batch.plan, state, progress, containers, potting };
     return {
       batch,
       name: batchName(crop.name, varietyName, batch.letter),
@@ -183,6 +184,7 @@ function booksOf(world: World): string {
       nursery.outside,
       nursery.learning,
       nursery.offHeatCool,
+      nursery.potting,
     ]);
     booksKnown.set(world, books);
   }

@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import type { Sequelize } from 'sequelize';
-import { isoFromDay } from '../core/calendar/dayNumber.ts';
+import { isoFromDay, requireDay } from '../core/calendar/dayNumber.ts';
 import type { BatchPlan, Container, Crop, Place } from '../core/model.ts';
 import { cropsFromLibrary, type LibraryTexts } from '../contracts/cropLibrary.ts';
 import type { DemoClock } from '../contracts/records.ts';
@@ -14,6 +14,9 @@ import {
   PlacePeriodModel,
   VarietyModel,
 } from '../db/models.ts';
+import { FeedModel, MixModel, StockItemModel } from '../db/pottingModels.ts';
+import { insertStockMoves } from '../db/potting.ts';
+import type { PottingSeed } from '../contracts/potting.ts';
 import { insertZone, readSensors, readZones } from '../db/heat.ts';
 import { downSample, insertHours, insertReadings } from '../db/readings.ts';
 import type { ZoneSpec } from '../core/heat/zone.ts';
@@ -29,11 +32,12 @@ export interface NurserySeed {
   readonly places: readonly Place[];
   readonly containers: readonly Container[];
   readonly heat?: HeatSeed;
+  readonly potting: PottingSeed;
   readonly batches: readonly {
     readonly crop: string;
     readonly variety: string;
     readonly plan: BatchPlan;
-    readonly events: readonly Pick<NewEvent, 'kind' | 'day' | 'count' | 'placeId' | 'cause' | 'note'>[];
+    readonly events: readonly Pick<NewEvent, 'kind' | 'day' | 'count' | 'placeId' | 'cause' | 'note' | 'details'>[];
   }[];
 }
 
@@ -77,7 +81,7 @@ export async function setUp(db: Sequelize, seed: NurserySeed, machine_ms: number
   const crops = await libraryCrops();
   await db.transaction(async (transaction) => {
     await db.query(
-      `TRUNCATE heat_status, device_orders, calibrations, alarms, set_point_log, heat_overrides, readings_dirty, reading_tiers,
+      `TRUNCATE stock_moves, potting_marks, potting_sessions, feeds, mixes, stock_items, heat_status, device_orders, calibrations, alarms, set_point_log, heat_overrides, readings_dirty, reading_tiers,
          readings, heat_sensors, heat_zones, scenarios, plan_changes, imports, batch_events, batches, containers, place_periods, place_set_points, places, lots, varieties, crops, nursery
        RESTART IDENTITY`,
       { transaction },
@@ -108,11 +112,63 @@ export async function setUp(db: Sequelize, seed: NurserySeed, machine_ms: number
     for (const { id, ...container } of seed.containers) {
       containerIds.set(id, (await ContainerModel.create(container, { transaction })).id);
     }
+    await writePottingBooks(db, seed, containerIds, transaction);
     await writeBatches(db, seed, { cropIds, placeIds, containerIds }, transaction);
     for (const { place, device, spec } of seed.heat?.zones ?? [])
       await insertZone(db, { placeId: placeIds.get(place)!, device, spec: spec as never }, transaction);
   });
   if (seed.heat) await writeReadings(db, seed.heat);
+}
+
+/** The nursery's stock, mixes and feeds to begin with. */
+async function writePottingBooks(
+  db: Sequelize,
+  { potting }: NurserySeed,
+  containerIds: ReadonlyMap<number, number>,
+  transaction: Parameters<typeof insertBatch>[2],
+): Promise<void> {
+  const itemIds = new Map<number, number>();
+  for (const { id, containerId, ...item } of potting.items) {
+    const row = await StockItemModel.create(
+      { ...item, containerId: containerId === null ? null : containerIds.get(containerId)! },
+      { transaction },
+    );
+    itemIds.set(id, row.id);
+  }
+  const mixIds = new Map<number, number>();
+  for (const { id, parts, ...mix } of potting.mixes) {
+    const mine = parts.map((part) => ({ ...part, itemId: itemIds.get(part.itemId)! }));
+    mixIds.set(id, (await MixModel.create({ ...mix, parts: mine }, { transaction })).id);
+  }
+  await FeedModel.bulkCreate([...potting.feeds], { transaction });
+  const mix = (id: number | null | undefined) => (id == null ? null : mixIds.get(id)!);
+  const { settings } = potting;
+  await NurseryModel.update(
+    {
+      potting: {
+        ...settings,
+        mixId: mix(settings.mixId),
+        baseMixId: mix(settings.baseMixId),
+        sowMixId: mix(settings.sowMixId),
+      },
+    },
+    { where: { id: 1 }, transaction },
+  );
+  if (potting.countedOn === null) return;
+  const day = requireDay(potting.countedOn);
+  await insertStockMoves(
+    db,
+    Object.entries(potting.counts).map(([id, amount]) => ({
+      itemId: itemIds.get(Number(id))!,
+      kind: 'count' as const,
+      amount,
+      day,
+      note: '',
+      eventId: null,
+      key: `seed count ${id}`,
+    })),
+    transaction,
+  );
 }
 
 /** The readings a demo begins with, and their tiers. */
@@ -214,6 +270,9 @@ async function writeBatches(
           ...event,
           batchId: batch.id,
           placeId: place(event.placeId),
+          details: event.details
+            ? { ...event.details, containerId: ids.containerIds.get(event.details.containerId)! }
+            : null,
           correctsId: null,
           snapshot: null,
           idempotencyKey,

@@ -21,6 +21,9 @@ export const EVENT_KINDS = [
   'ended',
   'withdrawn',
   'cover',
+  'moved-on',
+  'sign',
+  'watered',
 ] as const;
 export type EventKind = (typeof EVENT_KINDS)[number];
 
@@ -45,6 +48,36 @@ export const EVENT_WORDS: Readonly<Record<EventKind, string>> = {
   ended: 'Ended',
   withdrawn: 'Withdrawn',
   cover: 'Cover',
+  'moved-on': 'Moved into another container',
+  sign: 'Sign',
+  watered: 'Watered in',
+};
+
+/** What a potting, a pricking out or a potting on came to. */
+export interface PottingDetails {
+  /** Container the plants now stand in. */
+  readonly containerId: number;
+  /** Plants won by teasing doubles apart. */
+  readonly doubled: number;
+  /** Thrown out, by cause. */
+  readonly culled: Readonly<Record<string, number>>;
+  /** Good ones not wanted: given away, or left in their cells for nobody. */
+  readonly leftOver: number;
+  /** Work of all hands together, from the first to the last pot; null when nobody looked at a clock. */
+  readonly minutes: number | null;
+  readonly people: number;
+  readonly sessionId: number | null;
+}
+
+/** Signs that plants are ready for more room, logged in one tap. */
+export const SIGNS = ['true-leaves', 'roots', 'touching', 'leaves', 'not-yet'] as const;
+export type Sign = (typeof SIGNS)[number];
+export const SIGN_WORDS: Readonly<Record<Sign, string>> = {
+  'true-leaves': 'first true leaves',
+  roots: 'roots at the base of the cell',
+  touching: 'leaves touching',
+  leaves: 'leaves counted',
+  'not-yet': 'not yet',
 };
 
 /** State handed to the new batch by a split. Days are day numbers. */
@@ -56,6 +89,16 @@ export interface SplitSnapshot {
   readonly rung: number;
   readonly rungOn: DayNumber | null;
   readonly facts: Readonly<Partial<Record<FactKey, DayNumber>>>;
+  readonly moves?: readonly ContainerMove[];
+}
+
+/** Plants set into another container on a day. */
+export interface ContainerMove {
+  readonly containerId: number;
+  readonly day: DayNumber;
+  readonly count: number;
+  /** Into its last pot by the plan, and not pricked out or potted on. */
+  readonly last: boolean;
 }
 
 export type FactKey = 'arrive' | 'sow' | 'first-up' | 'half-up' | 'off-heat' | 'pot' | 'space' | 'harden' | 'plant';
@@ -77,4 +120,5 @@ export interface BatchEvent {
   readonly snapshot: SplitSnapshot | null;
   /** Tray counted by itself, 1 up; absent or null = the whole batch. */
   readonly tray?: number | null;
+  readonly details?: PottingDetails | null;
 }

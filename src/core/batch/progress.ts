@@ -10,7 +10,7 @@ import type { BatchState } from './reduce.ts';
 /** The parts of a batch's state that its chain and its stands follow from. */
 export type ChainState = Pick<
   BatchState,
-  'phase' | 'facts' | 'sown_count' | 'alive_count' | 'placeId' | 'stays' | 'lastDay'
+  'phase' | 'facts' | 'sown_count' | 'alive_count' | 'placeId' | 'stays' | 'lastDay' | 'moves'
 >;
 
 /** A batch's plan back from its date and its forecast forward from its log. */
@@ -84,6 +84,7 @@ export function batchProgress(input: ProgressInput): Progress {
     facts: state.facts,
     today,
     waitForDate: true,
+    checks: checksOf(state),
   });
   if (forecast.kind !== 'chain') return { planned, forecast, late_days: null, early_days: 0, stands: [] };
   const due = plan.steps?.harden ?? plan.transplantOn - plan.hardening_days;
@@ -96,14 +97,33 @@ export function batchProgress(input: ProgressInput): Progress {
   };
 }
 
+/** How often plants were set into another container before their last pot, and after it: each time they stand still. */
+export function checksOf(state: Pick<ChainState, 'moves'>): { readonly before: number; readonly after: number } {
+  const potted = state.moves.findIndex((move) => move.last);
+  const before = potted < 0 ? state.moves.length : potted;
+  return { before, after: potted < 0 ? 0 : state.moves.length - potted - 1 };
+}
+
+/** The container plants stand in on a day: as logged, and their pot by the plan from the day they are to be potted. */
+function containerOn(state: ChainState, plan: BatchPlan, day: DayNumber, potOn: DayNumber | null): number {
+  const move = state.moves.filter((m) => m.day <= day).at(-1);
+  const inPot = plan.potContainerId !== null && potOn !== null && day >= potOn;
+  // A potting written before containers were logged with it is into the pot of the plan.
+  if (inPot && (state.facts.pot === undefined || !move || move.day < potOn)) return plan.potContainerId;
+  return move?.containerId ?? plan.sowContainerId;
+}
+
+/** The container a batch stands in now. */
+export function containerNow(state: ChainState, plan: BatchPlan): number {
+  return containerOn(state, plan, state.lastDay ?? -Infinity, state.facts.pot ?? null);
+}
+
 /** Days a batch takes room in each place: logged stays as they were, the rest as forecast. */
 function standsOf(input: ProgressInput, chain: Chain): Stand[] {
   const { plan, state, containers, today } = input;
   const real = planAsItStands(plan, state);
   const day = (key: MilestoneKey) => milestoneOf(chain, key)?.day ?? null;
-  const sowContainer = containers.get(plan.sowContainerId);
-  const potContainer = plan.potContainerId === null ? undefined : containers.get(plan.potContainerId);
-  if (!sowContainer) return [];
+  if (!containers.has(plan.sowContainerId)) return [];
   const cells = state.sown_count ?? cellsToSow(plan);
   const plants = state.alive_count ?? cells;
   const end = state.phase === 'ended' ? (state.lastDay ?? today) : day('plant')!;
@@ -112,14 +132,19 @@ function standsOf(input: ProgressInput, chain: Chain): Stand[] {
   const stands: Stand[] = [];
   const push = (stage: Stage, from: DayNumber | null, to: DayNumber | null, spaced = false): void => {
     if (from === null || to === null) return;
-    const inPot =
-      potContainer !== undefined && pot !== null && from >= pot && stage !== 'germinate' && stage !== 'grow';
-    const container = inPot ? potContainer : sowContainer;
-    const count = inPot ? plants : Math.max(1, cells);
-    const trays = traysFor(Math.max(1, count), container);
-    const slots = slotsFor(Math.max(1, count), container, spaced);
-    for (const piece of piecesOf(state, placeOfStage(real.places, stage), from, Math.min(to, end))) {
-      if (piece.to > piece.from) stands.push({ ...piece, stage, trays, slots });
+    for (const whole of piecesOf(state, placeOfStage(real.places, stage), from, Math.min(to, end))) {
+      const days = [...state.moves.map((m) => m.day), pot ?? whole.from].filter((d) => d > whole.from && d < whole.to);
+      const cuts = [whole.from, ...new Set(days.sort((a, b) => a - b)), whole.to];
+      for (let i = 0; i + 1 < cuts.length; i++) {
+        const piece = { placeId: whole.placeId, from: cuts[i]!, to: cuts[i + 1]! };
+        if (piece.to <= piece.from) continue;
+        const id = containerOn(state, plan, piece.from, pot);
+        const container = containers.get(id);
+        if (!container) continue;
+        const count = Math.max(1, id === plan.sowContainerId && state.moves.length === 0 ? cells : plants);
+        const trays = traysFor(count, container);
+        stands.push({ ...piece, stage, trays, slots: slotsFor(count, container, spaced) });
+      }
     }
   };
   push('germinate', day('sow'), day('off-heat'));

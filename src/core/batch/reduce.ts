@@ -1,5 +1,5 @@
 import type { DayNumber } from '../calendar/dayNumber.ts';
-import type { BatchEvent, EventKind, FactKey, Phase } from './event.ts';
+import type { BatchEvent, ContainerMove, EventKind, FactKey, Phase, Sign } from './event.ts';
 
 /** Where a batch has stood since a day. */
 export interface Stay {
@@ -32,6 +32,12 @@ export interface BatchState {
   readonly held: Readonly<Record<string, DayNumber>>;
   readonly endCause: string;
   readonly lastDay: DayNumber | null;
+  /** Containers the plants were set into, in order. */
+  readonly moves: readonly ContainerMove[];
+  /** Last sign looked for, and leaves counted with it. */
+  readonly sign: { readonly sign: Sign; readonly day: DayNumber; readonly leaves: number | null } | null;
+  /** Day it was last watered in; work goes on until it is after a potting. */
+  readonly wateredOn: DayNumber | null;
 }
 
 export const UNSOWN: BatchState = {
@@ -52,6 +58,9 @@ export const UNSOWN: BatchState = {
   held: {},
   endCause: '',
   lastDay: null,
+  moves: [],
+  sign: null,
+  wateredOn: null,
 };
 
 /** Why an event cannot follow a state. `field` names the part of the event at fault. */
@@ -98,7 +107,7 @@ const STEPS: Readonly<Partial<Record<EventKind, { from: Phase; upTo: Phase; to: 
   },
 };
 
-const FREE: readonly EventKind[] = ['note', 'edited', 'withdrawn', 'held', 'cover'];
+const FREE: readonly EventKind[] = ['note', 'edited', 'withdrawn', 'held', 'cover', 'sign', 'watered'];
 const DONE_WORDS: Readonly<Record<Phase, string>> = {
   planned: 'not sown yet',
   sown: 'sown, nothing logged as up yet',
@@ -150,6 +159,10 @@ export function refusalOf(state: BatchState, event: BatchEvent): Refusal | null 
     return { field: 'kind', reason: 'only potted plants are spaced out' };
   if (event.kind === 'spaced' && state.facts.space !== undefined)
     return { field: 'kind', reason: 'these are spaced already' };
+  if (event.kind === 'moved-on' && (order(state.phase) < order('emerged') || order(state.phase) > order('potted')))
+    return { field: 'kind', reason: `the batch is ${DONE_WORDS[state.phase]}; plants are moved on when they are up` };
+  if (event.kind === 'moved-on' && !event.details)
+    return { field: 'kind', reason: 'say into which container they were moved' };
   if (event.kind === 'rung' && state.phase !== 'hardening')
     return { field: 'kind', reason: 'hardening has not started' };
   return countRefusal(state, event);
@@ -169,7 +182,7 @@ function countRefusal(state: BatchState, event: BatchEvent): Refusal | null {
   }
   const count =
     byTray === null || event.count === null ? event.count : sumOf({ ...state.trayUp, [byTray]: event.count });
-  const needsCount = ['sown', 'arrived', 'counted', 'lost', 'potted', 'split-out', 'rung'].includes(kind);
+  const needsCount = ['sown', 'arrived', 'counted', 'lost', 'potted', 'moved-on', 'split-out', 'rung'].includes(kind);
   if (count === null) return needsCount ? { field: 'count', reason: 'say how many' } : null;
   if (kind === 'arrived' && count < 1) return { field: 'count', reason: 'at least one must have come' };
   if (kind === 'sown' && count < 1) return { field: 'count', reason: 'at least one must be sown' };
@@ -189,10 +202,13 @@ function countRefusal(state: BatchState, event: BatchEvent): Refusal | null {
       reason: `${state.up_count - state.lost_count} were up before; log those that died as lost`,
     };
   }
-  if ((kind === 'potted' || kind === 'lost' || kind === 'planted-out') && count > state.alive_count!) {
+  if ((kind === 'lost' || kind === 'planted-out') && count > state.alive_count!) {
     return { field: 'count', reason: `only ${state.alive_count} are left` };
   }
-  if (kind === 'potted' && count < 1) return { field: 'count', reason: 'at least one must be potted' };
+  if (kind === 'potted' || kind === 'moved-on') {
+    if (count < 1) return { field: 'count', reason: 'at least one must be potted' };
+    return pottedRefusal(state, event, count);
+  }
   if (kind === 'lost' && count < 1) return { field: 'count', reason: 'at least one must be lost' };
   if (kind === 'split-out' && !(count >= 1 && count < state.alive_count!)) {
     return {
@@ -206,6 +222,22 @@ function countRefusal(state: BatchState, event: BatchEvent): Refusal | null {
   return null;
 }
 
+/** What was potted, thrown out and left over comes out of what there was and what doubles gave. */
+function pottedRefusal(state: BatchState, { details }: BatchEvent, count: number): Refusal | null {
+  const least = state.alive_count!;
+  const doubled = details?.doubled ?? 0;
+  const out = Object.values(details?.culled ?? {}).reduce((sum, n) => sum + n, 0) + (details?.leftOver ?? 0);
+  if (count + out > least + doubled) {
+    const teased = doubled > 0 ? `, and ${doubled} from doubles` : '';
+    const rest = out > 0 ? `; ${count} potted and ${out} thrown out or left over are more than that` : '';
+    return {
+      field: 'count',
+      reason: `only ${least} are left${teased}${rest}`,
+    };
+  }
+  return null;
+}
+
 /** The state after an event that may follow. */
 export function applyEvent(state: BatchState, event: BatchEvent): BatchState {
   if (event.kind === 'held') {
@@ -213,6 +245,9 @@ export function applyEvent(state: BatchState, event: BatchEvent): BatchState {
     return { ...state, held: { ...state.held, [event.cause]: until } };
   }
   if (event.kind === 'cover') return { ...state, covered: event.count === 1 };
+  if (event.kind === 'watered') return { ...state, wateredOn: Math.max(state.wateredOn ?? -Infinity, event.day) };
+  if (event.kind === 'sign')
+    return { ...state, sign: { sign: event.cause as Sign, day: event.day, leaves: event.count } };
   if (FREE.includes(event.kind)) return state;
   const next: Mutable<BatchState> = {
     ...state,
@@ -250,8 +285,15 @@ export function applyEvent(state: BatchState, event: BatchEvent): BatchState {
       if (state.facts['half-up'] === undefined) next.facts = { ...next.facts, 'half-up': event.day };
       break;
     case 'potted':
-      next.lost_count = state.lost_count + (state.alive_count! - count!);
+    case 'moved-on':
+      next.lost_count = Math.max(0, state.lost_count + (state.alive_count! - count!));
       next.alive_count = count;
+      next.sign = null;
+      if (event.details) {
+        const last = event.kind === 'potted';
+        const move = { containerId: event.details.containerId, day: event.day, count: count!, last };
+        next.moves = [...state.moves, move];
+      }
       break;
     case 'spaced':
       next.facts = { ...state.facts, space: event.day };
@@ -304,6 +346,7 @@ function fromSplit(event: BatchEvent): Partial<BatchState> {
     alive_count: event.count,
     rung: snapshot.rung,
     rungOn: snapshot.rungOn,
+    moves: snapshot.moves ?? [],
   };
 }
 
@@ -353,6 +396,7 @@ export function splitSnapshot(state: BatchState) {
     rung: state.rung,
     rungOn: state.rungOn,
     facts: state.facts,
+    moves: state.moves,
   };
 }
 

@@ -1,14 +1,16 @@
 import type { DayNumber } from '../calendar/dayNumber.ts';
-import type { EventKind } from '../batch/event.ts';
+import { SIGN_WORDS, type EventKind } from '../batch/event.ts';
 import type { Progress } from '../batch/progress.ts';
-import { planAsItStands } from '../batch/progress.ts';
+import { containerNow, planAsItStands } from '../batch/progress.ts';
 import type { BatchState } from '../batch/reduce.ts';
 import { placeOfStage, type BatchPlan, type Container, type Stage } from '../model.ts';
 import { cellsToSow, traysFor } from '../quantities/trays.ts';
 import { milestoneOf, type Chain } from '../schedule/chain.ts';
+import { showsReady } from '../potting/ready.ts';
+import { USUAL_POTTING, type PottingSettings } from '../potting/settings.ts';
 import { LAST_RUNG, rungWords } from './ladder.ts';
 
-export type JobKind = 'sow' | 'arrive' | 'look' | 'off-heat' | 'pot' | 'space' | 'harden' | 'rung' | 'plant';
+export type JobKind = 'sow' | 'arrive' | 'look' | 'off-heat' | 'pot' | 'water' | 'space' | 'harden' | 'rung' | 'plant';
 
 export const JOB_WORDS: Readonly<Record<JobKind, string>> = {
   sow: 'Sow',
@@ -16,6 +18,7 @@ export const JOB_WORDS: Readonly<Record<JobKind, string>> = {
   look: 'Look and count',
   'off-heat': 'Off the heat',
   pot: 'Pot up',
+  water: 'Water in',
   space: 'Space out',
   harden: 'Start hardening',
   rung: 'Next rung',
@@ -29,6 +32,7 @@ export const JOB_EVENT: Readonly<Record<JobKind, EventKind>> = {
   look: 'counted',
   'off-heat': 'off-heat',
   pot: 'potted',
+  water: 'watered',
   space: 'spaced',
   harden: 'hardening-started',
   rung: 'rung',
@@ -59,6 +63,7 @@ export interface WorkInput {
   readonly state: BatchState;
   readonly progress: Progress;
   readonly containers: ReadonlyMap<number, Container>;
+  readonly potting?: Pick<PottingSettings, 'rest_days' | 'potLeaves'>;
 }
 
 /** All work still to come of one batch, in order of day; the first is what it waits for now. */
@@ -77,6 +82,9 @@ export function workOf(input: WorkInput): Job[] {
   if (facts.pot === undefined && facts.harden === undefined && milestoneOf(forecast, 'pot')) {
     jobs.push(potJob(input, forecast));
   }
+  const last = lastPotting(input.state);
+  if (last && facts.harden === undefined && (input.state.wateredOn ?? -Infinity) < last.day)
+    jobs.push(waterJob(input, last));
   if (facts.space === undefined && facts.harden === undefined && milestoneOf(forecast, 'space')) {
     jobs.push(spaceJob(input, forecast));
   }
@@ -93,7 +101,8 @@ export function roundOf(input: WorkInput, today: DayNumber): Job[] {
   const due = workOf(input).filter((job) => job.dueOn <= today);
   const first = due[0];
   if (!first) return [];
-  const offered = first.kind === 'look' ? due.filter((job) => job.kind === 'look') : [first];
+  // Watering in goes on beside whatever else a batch waits for.
+  const offered = first.kind === 'water' ? due.slice(0, 2) : [first];
   return offered.filter((job) => !(input.state.held[job.kind]! > today) && !countedToday(input, job, today));
 }
 
@@ -115,8 +124,12 @@ function job(
     state.facts.pot !== undefined ||
     kind === 'space' ||
     ((kind === 'harden' || kind === 'rung' || kind === 'plant') && plan.potContainerId !== null);
-  const container = containers.get(potted ? plan.potContainerId! : plan.sowContainerId);
-  const plants = (potted ? state.alive_count : state.sown_count) ?? cellsToSow(plan);
+  const moved = state.moves.length > 0;
+  const standing = state.facts.pot !== undefined || (moved && !potted);
+  const container = containers.get(
+    standing ? containerNow(state, plan) : potted ? plan.potContainerId! : plan.sowContainerId,
+  );
+  const plants = (potted || moved ? state.alive_count : state.sown_count) ?? cellsToSow(plan);
   const to = toStage === null ? null : placeOfStage(places, toStage);
   const from = kind === 'sow' ? places.germinate : placeOfStage(places, stage);
   return {
@@ -189,32 +202,51 @@ function potJob(input: WorkInput, chain: Chain): Job {
   const alive = input.state.up_count ?? input.state.alive_count ?? cellsToSow(input.plan);
   const pots = input.containers.get(input.plan.potContainerId!);
   const trays = pots ? traysFor(Math.max(1, alive), pots) : 0;
-  return job(input, 'pot', dueDay(chain, 'pot'), 'grow', 'pot', {
+  const { sign } = input.state;
+  const shows = sign && showsReady(sign, input.potting?.potLeaves ?? USUAL_POTTING.potLeaves);
+  const due = shows ? Math.min(sign.day, dueDay(chain, 'pot')) : dueDay(chain, 'pot');
+  return job(input, 'pot', due, 'grow', 'pot', {
     count: alive,
     max_count: input.state.alive_count ?? cellsToSow(input.plan),
     countWord: 'potted',
-    why: `grown enough for ${pots?.name ?? 'pots'}: ${trays} tray${trays === 1 ? '' : 's'} of pots; roots at the base tell`,
+    why: `${shows ? SIGN_WORDS[sign.sign] : 'grown enough'}: ${trays} tray${trays === 1 ? '' : 's'} of ${pots?.name ?? 'pots'}${shows ? '' : '; roots at the base tell'}`,
   });
 }
 
 function spaceJob(input: WorkInput, chain: Chain): Job {
   return job(input, 'space', dueDay(chain, 'space'), 'pot', 'space', {
-    why: 'leaves touch about now; twice the room',
+    why: 'leaves touch about now: lift every other pot into a second tray; twice the room',
   });
 }
 
+/** The last time plants were set into another container, whether or not it was logged which. */
+function lastPotting({ moves, facts }: BatchState): { readonly day: DayNumber } | null {
+  const move = moves.at(-1);
+  if (move) return move;
+  return facts.pot === undefined ? null : { day: facts.pot };
+}
+
+function waterJob(input: WorkInput, last: { readonly day: DayNumber }): Job {
+  const rest = input.potting?.rest_days ?? USUAL_POTTING.rest_days;
+  return job(input, 'water', last.day, 'pot', null, {
+    why: `potted: water in well, then rest until {day}: no hardening, no full sun, no feed`,
+    whyDay: last.day + rest,
+  });
+}
+
+/** No step of hardening before plants have rested after potting. */
+function restedBy(input: WorkInput, day: DayNumber): { readonly on: DayNumber; readonly words: string } {
+  const last = lastPotting(input.state);
+  const until = last === null ? -Infinity : last.day + (input.potting?.rest_days ?? USUAL_POTTING.rest_days);
+  return until > day ? { on: until, words: 'rested after potting; ' } : { on: day, words: '' };
+}
+
 function hardenJob(input: WorkInput, chain: Chain): Job {
-  return job(
-    input,
-    'harden',
-    dueDay(chain, 'harden'),
-    input.plan.potContainerId === null ? 'grow' : 'space',
-    'harden',
-    {
-      why: `rung 1: ${rungWords(1)}; to go out {day}`,
-      whyDay: dayOf(chain, 'plant'),
-    },
-  );
+  const rested = restedBy(input, dueDay(chain, 'harden'));
+  return job(input, 'harden', rested.on, input.plan.potContainerId === null ? 'grow' : 'space', 'harden', {
+    why: `${rested.words}rung 1: ${rungWords(1)}; to go out {day}`,
+    whyDay: dayOf(chain, 'plant'),
+  });
 }
 
 function rungJobs(input: WorkInput, chain: Chain): Job[] {
@@ -227,7 +259,7 @@ function rungJobs(input: WorkInput, chain: Chain): Job[] {
   const jobs: Job[] = [];
   for (let rung = reached + 1; rung <= last; rung++) {
     jobs.push(
-      job(input, 'rung', lastOn + (rung - reached), 'harden', null, {
+      job(input, 'rung', restedBy(input, lastOn + (rung - reached)).on, 'harden', null, {
         count: rung,
         max_count: LAST_RUNG,
         countWord: 'rung',

@@ -18,6 +18,8 @@ export interface ForwardInput extends RouteInput {
   readonly today: DayNumber | null;
   /** Whether hardening waits for the plan's transplant date when plants are ready sooner. */
   readonly waitForDate: boolean;
+  /** How often plants were moved into other containers before their last pot and after it. */
+  readonly checks?: { readonly before: number; readonly after: number };
 }
 
 /**
@@ -85,13 +87,14 @@ export function forwardChain(input: ForwardInput): ChainResult {
   let overLeft = sums.overAge_degreeDays - grown;
   let inLast = route.inGrow;
   if (sums.pot_degreeDays !== null) {
-    const pot = timeAfter(route.inGrow, off_t, sums.pot_degreeDays - grown);
+    const unchecked = timeAfter(route.inGrow, off_t, sums.pot_degreeDays - grown);
+    const pot = unchecked === null ? null : unchecked + POTTING_CHECK_DAYS * (input.checks?.before ?? 0);
     if (pot === null && facts.pot === undefined && laterFact(facts, 'pot') === null) {
       return unreachable('grow', route.places.grow, 'too cold there: it never grows to potting size');
     }
     const pot_t = add('pot', planned('pot', pot ?? off_t));
     // The logged potting is itself a sign of the stage reached: growth in a full cell before it is not counted.
-    from_t = pot_t + POTTING_CHECK_DAYS;
+    from_t = pot_t + POTTING_CHECK_DAYS * (1 + (input.checks?.after ?? 0));
     left = sums.ready_degreeDays - sums.pot_degreeDays;
     overLeft = sums.overAge_degreeDays - sums.pot_degreeDays;
     inLast = route.inPot;

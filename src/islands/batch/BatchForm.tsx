@@ -249,7 +249,7 @@ export function BatchForm({ house, editing }: Props) {
             label="Potted into"
             value={draft.potContainerId}
             none="stays in its tray"
-            options={house.containers.filter((c) => c.kind === 'pot')}
+            options={house.containers.filter((c) => c.kind !== 'seed-tray')}
             error={err('potContainerId')}
             onValue={(potContainerId) =>
               set({

@@ -241,6 +241,7 @@ const TAP: Readonly<Record<string, string>> = {
   sow: 'Sown',
   'off-heat': 'Moved',
   pot: 'Potted',
+  water: 'Watered',
   space: 'Spaced',
   harden: 'Out',
   rung: 'Done',

@@ -1,0 +1,25 @@
+import { binomialAtLeast } from '../numerics/binomial.ts';
+import { requireRange } from '../numerics/guard.ts';
+
+/**
+ * How many of the best to pot so that at least those wanted are left with the chosen chance, each being lost by itself.
+ * @param loss_frac share still to be lost after potting, 0 to below 1
+ * @param confidence 0.5 to 0.999
+ * @source binomial quantile
+ * @example keepFor(100, 0.05, 0.9) // 109
+ */
+export function keepFor(wanted: number, loss_frac: number, confidence: number): number {
+  requireRange('plants wanted', wanted, 1, 1_000_000);
+  requireRange('losses after potting', loss_frac, 0, 0.9);
+  requireRange('confidence', confidence, 0.5, 0.999);
+  const enough = (n: number) => binomialAtLeast(wanted, n, 1 - loss_frac) >= confidence;
+  let low = wanted;
+  let high = wanted;
+  while (!enough(high)) high = Math.min(1_000_000, high + Math.max(8, Math.ceil(high / 8)));
+  while (low < high) {
+    const mid = (low + high) >> 1;
+    if (enough(mid)) high = mid;
+    else low = mid + 1;
+  }
+  return low;
+}

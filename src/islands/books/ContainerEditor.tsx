@@ -1,0 +1,98 @@
+import { useState } from 'react';
+import type { PotShape } from '../../core/model.ts';
+import { frustum_L } from '../../core/potting/pot.ts';
+import type { ContainerRecord } from '../../contracts/records.ts';
+import type { FieldSpec } from './fields.ts';
+import { figureOr, LineForm } from './LineForm.tsx';
+
+interface Props {
+  readonly fields: readonly FieldSpec[];
+  readonly line: ContainerRecord | null;
+  readonly blank: Readonly<Record<string, unknown>>;
+}
+type TypedShape = Readonly<Record<keyof PotShape, string>>;
+const NAMES = { top_mm: 'Across the top, mm', base_mm: 'Across the base, mm', height_mm: 'Height, mm' } as const;
+const typedShape = (shape: PotShape | null | undefined): TypedShape | null =>
+  shape
+    ? {
+        section: shape.section,
+        top_mm: String(shape.top_mm),
+        base_mm: String(shape.base_mm),
+        height_mm: String(shape.height_mm),
+      }
+    : null;
+
+/** A container with its inside measures, which layers of mix are worked out from. */
+export function ContainerEditor({ fields, line, blank }: Props) {
+  const [shape, setShape] = useState(() => typedShape(line?.shape));
+  const sent = shape && {
+    section: shape.section,
+    top_mm: figureOr(shape.top_mm, (n) => n),
+    base_mm: figureOr(shape.base_mm, (n) => n),
+    height_mm: figureOr(shape.height_mm, (n) => n),
+  };
+  let holds = '';
+  if (sent) {
+    try {
+      holds = `By these it holds ${frustum_L(sent as PotShape, sent.height_mm as number).toFixed(2)} litres each.`;
+    } catch {
+      holds = 'Type all three measures.';
+    }
+  }
+  return (
+    <LineForm
+      path="/api/containers"
+      fields={fields}
+      line={line as never}
+      blank={blank}
+      unit="C"
+      extra={{ shape: sent }}
+      onStaleTaken={(current) => setShape(typedShape(current['shape'] as PotShape | null))}
+      saveWords={line ? 'Save it' : 'Add it'}
+      after={() => '/books/containers'}
+    >
+      {(error) => (
+        <fieldset className="mt-3">
+          <legend className="label">Inside measures of one pot, cell or block, up to where it is filled</legend>
+          <div className="flex flex-wrap items-end gap-3">
+            <label className="field">
+              <span className="label">Seen from above</span>
+              <select
+                className="input"
+                value={shape?.section ?? ''}
+                onChange={(e) =>
+                  setShape(
+                    e.target.value === ''
+                      ? null
+                      : {
+                          ...(shape ?? { top_mm: '', base_mm: '', height_mm: '' }),
+                          section: e.target.value,
+                        },
+                  )
+                }
+              >
+                <option value="">not measured</option>
+                <option value="round">round</option>
+                <option value="square">square</option>
+              </select>
+            </label>
+            {shape &&
+              (Object.keys(NAMES) as (keyof typeof NAMES)[]).map((key) => (
+                <label key={key} className="field">
+                  <span className="label">{NAMES[key]}</span>
+                  <input
+                    className="input w-32"
+                    inputMode="decimal"
+                    value={shape[key]}
+                    onChange={(e) => setShape({ ...shape, [key]: e.target.value })}
+                  />
+                  {error(`shape.${key}`) && <span className="err">{error(`shape.${key}`)}</span>}
+                </label>
+              ))}
+          </div>
+          <p className="mt-1 text-ink2">{holds}</p>
+        </fieldset>
+      )}
+    </LineForm>
+  );
+}

@@ -1,0 +1,40 @@
+import type { Sign } from '../../core/batch/event.ts';
+import type { Range } from '../../core/potting/session.ts';
+import type { StockUnit } from '../../core/potting/stock.ts';
+
+/** "1 h 25 min", "40 min". */
+export function minutesWords(minutes: number): string {
+  const whole = Math.round(minutes);
+  if (whole < 60) return `${whole} min`;
+  const rest = whole % 60;
+  return rest === 0 ? `${Math.floor(whole / 60)} h` : `${Math.floor(whole / 60)} h ${rest} min`;
+}
+
+/** "1 h 25 min, 1 h 10 min to 1 h 45 min four times of five". */
+export function rangeWords({ low, high }: Range): string {
+  return `${minutesWords(low)} to ${minutesWords(high)}, four times of five`;
+}
+
+/** Litres as they are measured out: to half a litre, below five to a tenth. */
+export function litres(value: number): string {
+  return value < 5 ? `${Math.round(value * 10) / 10} L` : `${Math.round(value * 2) / 2} L`;
+}
+
+/** An amount of a thing in stock. */
+export function amountWords(amount: number, unit: StockUnit): string {
+  const rounded = Math.abs(amount) < 10 ? Math.round(amount * 10) / 10 : Math.round(amount);
+  return unit === 'pieces' ? rounded.toLocaleString('en-GB') : `${rounded.toLocaleString('en-GB')} ${unit}`;
+}
+
+export const SIGN_TAPS: Readonly<Record<Sign, string>> = {
+  'true-leaves': 'True leaves',
+  roots: 'Roots show',
+  touching: 'Touching',
+  leaves: 'Leaves…',
+  'not-yet': 'Not yet',
+};
+
+export const SAYS_WORDS = { urgent: 'Cannot wait', now: 'Ready', soon: 'Within a week', later: 'Later' } as const;
+
+/** Causes plants are thrown out for at the potting bench. */
+export const CULLS = ['weak', 'stretched', 'damped off', 'broken', 'eaten'] as const;

@@ -1,0 +1,40 @@
+import { effectiveEvents } from '../../core/batch/reduce.ts';
+import type { Container } from '../../core/model.ts';
+import type { MixPart, MixRecipe } from '../../core/potting/mix.ts';
+import type { Timed } from '../../core/potting/rates.ts';
+import type { World } from '../../db/world.ts';
+
+/** The books a potting is worked out from, by number. */
+export interface PottingBooks {
+  readonly containers: ReadonlyMap<number, Container>;
+  readonly recipes: ReadonlyMap<number, MixRecipe>;
+  readonly parts: ReadonlyMap<number, MixPart>;
+}
+
+export function pottingBooks(world: World): PottingBooks {
+  return {
+    containers: new Map(world.containers.map((c) => [c.id, c])),
+    recipes: new Map(world.mixes.map((m) => [m.id, m])),
+    parts: new Map(world.stock.filter((s) => s.kind === 'part').map((s) => [s.id, s])),
+  };
+}
+
+const known = new WeakMap<World, readonly Timed[]>();
+
+/** Every potting somebody timed, oldest first. */
+export function timedOf(world: World): readonly Timed[] {
+  let timed = known.get(world);
+  if (timed === undefined) {
+    const all: (Timed & { day: number })[] = [];
+    for (const batch of world.batches)
+      for (const event of effectiveEvents(world.events.get(batch.id) ?? [])) {
+        const d = event.details;
+        if (d?.minutes == null) continue;
+        const { containerId, minutes, people } = d;
+        all.push({ containerId, cropId: batch.cropId, plants: event.count!, minutes, people, day: event.day });
+      }
+    timed = all.sort((a, b) => a.day - b.day);
+    known.set(world, timed);
+  }
+  return timed;
+}
