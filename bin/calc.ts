@@ -7,12 +7,16 @@ import { daysToEmerge, emergenceShare_frac, germinationRate } from '../src/core/
 import { hillFit } from '../src/core/germination/hillFit.ts';
 import { countFault, indices, type Count } from '../src/core/germination/indices.ts';
 import { ALL_UP_PROGRESS, FIRST_UP_PROGRESS } from '../src/core/germination/spread.ts';
-import type { Crop } from '../src/core/model.ts';
+import type { Container, Crop } from '../src/core/model.ts';
 import { z } from 'zod';
 import { zoneSpec } from '../src/contracts/heat.ts';
 import { simulateHours } from '../src/core/heat/simulate.ts';
 import { sizingOf } from '../src/core/heat/sizing.ts';
 import { usualHours } from '../src/core/heat/yearHours.ts';
+import { feedFor, type Feed } from '../src/core/potting/feed.ts';
+import { loose_L, partsFor } from '../src/core/potting/mix.ts';
+import { layersOf } from '../src/core/potting/pot.ts';
+import { USUAL_POTTING } from '../src/core/potting/settings.ts';
 import { seedsToSow } from '../src/core/quantities/seedsToSow.ts';
 
 /** npm run calc -- COMMAND [options]: the core's arithmetic on the command line, as JSON with units, because and source. */
@@ -21,7 +25,11 @@ const USAGE = `Commands:
   indices   --counts 0,0,3,7 --seeds N      measures of a count series, one count a day from day 1 (or --days 2,3,5,8)
   seeds     --want N --germ 0.85 [--confidence 0.9] [--field 1] [--losses 0] [--culls 0] [--percell 1] [--teased 0]
   light     --latitude DEG --day 1..366 [--sunshine 0.35] [--cover 0.6] [--ppfd 0] [--hours 0] [--mean C --base C]
-  heat      --zone FILE [--set 20] [--outside 0] [--month 4]   sizing and a usual day of a zone (JSON as in docs/zone.example.json)`;
+  heat      --zone FILE [--set 20] [--outside 0] [--month 4]   sizing and a usual day of a zone (JSON as in docs/zone.example.json)
+  mix       --pots N (--litres L | --top MM --base MM --height MM [--square]) [--depth MM] --parts "compost 6 60, grit 1 20"
+            [--settle 0.1] [--waste 0.05]                      litres, parts and whole bags (name, parts, litres of a bag)
+  feed      --npk 20-20-20 --rate 1 --water 10 [--fraction 0.5] [--injector 100] [--liquid] [--density 1.15] [--wv]
+            [--element] [--labelec 0.9] [--waterec 0]          what goes into the can or tank, and ppm at the plants`;
 
 class Wrong extends Error {}
 const heatFile = z.strictObject({
@@ -41,6 +49,9 @@ function readArgs() {
         json: { type: 'boolean' }, crop: text, temp: text, counts: text, days: text, seeds: text, want: text, germ: text,
         confidence: text, field: text, losses: text, culls: text, percell: text, teased: text, latitude: text, day: text,
         sunshine: text, cover: text, ppfd: text, hours: text, mean: text, base: text, zone: text, set: text, outside: text, month: text,
+        pots: text, litres: text, top: text, height: text, depth: text, parts: text, settle: text, waste: text,
+        npk: text, rate: text, water: text, fraction: text, injector: text, density: text, labelec: text, waterec: text,
+        square: { type: 'boolean' }, liquid: { type: 'boolean' }, wv: { type: 'boolean' }, element: { type: 'boolean' },
       },
     }); // prettier-ignore
   } catch (error) {
@@ -203,7 +214,83 @@ function heat(): object {
   };
 }
 
-const COMMANDS: Readonly<Record<string, () => object>> = { emergence, indices: series, seeds, light, heat };
+function mix(): object {
+  const pots = figure('pots');
+  const measured = values.top !== undefined;
+  const container: Container = {
+    id: 1,
+    name: 'this pot',
+    kind: 'pot',
+    cells: 1,
+    perCarryingTray: 1,
+    footprint_slots: 1,
+    volume_L: measured ? figure('litres', 0) : figure('litres'),
+    shape: measured
+      ? {
+          section: values.square ? 'square' : 'round',
+          top_mm: figure('top'),
+          base_mm: figure('base'),
+          height_mm: figure('height'),
+        }
+      : null,
+  };
+  const parts = (values.parts ?? '').split(',').flatMap((text, i) => {
+    const words = text.trim().split(/\s+/);
+    if (words.length < 2) return [];
+    const bag = words.length > 2 ? Number(words.at(-1)) : 0;
+    const share = Number(words.length > 2 ? words.at(-2) : words.at(-1));
+    if (!Number.isFinite(bag) || !Number.isFinite(share)) throw new Wrong(`--parts: "${text.trim()}" has no figures`);
+    return [{ id: i + 1, name: words.slice(0, words.length > 2 ? -2 : -1).join(' '), parts: share, pack: bag }];
+  });
+  if (parts.length === 0) throw new Wrong('--parts needs at least one: "compost 6 60, grit 1 20"');
+  const more = {
+    settle_frac: figure('settle', USUAL_POTTING.settle_frac),
+    waste_frac: figure('waste', USUAL_POTTING.waste_frac),
+  };
+  const layers = layersOf(container, figure('depth', 0));
+  const top_L = loose_L(layers.top_L * pots, more);
+  const recipe = { id: 1, name: 'the mix', parts: parts.map((p) => ({ itemId: p.id, parts: p.parts })) };
+  return {
+    pots,
+    eachPot_L: layers,
+    base_loose_L: loose_L(layers.base_L * pots, more),
+    mix_loose_L: top_L,
+    parts: partsFor([{ recipe, litres: top_L }], new Map(parts.map((p) => [p.id, p]))),
+    because: 'volume of the pot by its measures or stated litres, more for settling and waste, shared out by parts',
+    source: 'frustum V = h/3 (A1 + A2 + sqrt(A1 A2)); settling and waste are common practice, no source',
+  };
+}
+
+function feed(): object {
+  const npk = (values.npk ?? '').split('-').map(Number);
+  if (npk.length !== 3 || npk.some((n) => !Number.isFinite(n))) throw new Wrong('--npk needs three figures: 20-20-20');
+  const [n_percent, p_percent, k_percent] = npk as [number, number, number];
+  const label: Feed = {
+    name: 'feed',
+    form: values.liquid ? 'liquid' : 'powder',
+    basis: values.wv ? 'w/v' : 'w/w',
+    named: values.element ? 'element' : 'oxide',
+    n_percent,
+    p_percent,
+    k_percent,
+    rate_perL: figure('rate'),
+    density_kg_L: figure('density', 1),
+    ec_mS: values.labelec === undefined ? null : figure('labelec'),
+  };
+  return {
+    ...feedFor(label, {
+      fraction: figure('fraction', 1),
+      water_L: figure('water'),
+      injector: values.injector === undefined ? null : figure('injector'),
+      water_mS: figure('waterec', 0),
+    }),
+    units: { amount: 'g or mL, see unit', ppm: 'mg/L that reaches the plants', ec_mS: 'mS/cm' },
+    because: 'ppm = g/L x 10 x %; P = 0.4364 P2O5, K = 0.8301 K2O; a tank holds the rate times what it makes',
+    source: 'arithmetic of fertiliser handbooks; standard atomic weights, IUPAC 2021. Follow the label.',
+  };
+}
+
+const COMMANDS: Readonly<Record<string, () => object>> = { emergence, indices: series, seeds, light, heat, mix, feed };
 const command = COMMANDS[positionals[0] ?? ''];
 if (!command) fail(positionals[0] ? `There is no command ${positionals[0]}.` : 'Say what to work out.');
 try {

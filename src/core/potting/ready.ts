@@ -98,7 +98,7 @@ function jobOf(
     return state.sign !== null && state.sign.sign !== 'not-yet' && state.sign.day > (state.facts.pot ?? 0)
       ? 'pot-on'
       : null;
-  if (state.phase !== 'sown' && state.phase !== 'emerged' && state.phase !== 'growing') return null;
+  if (state.phase !== 'emerged' && state.phase !== 'growing') return null;
   const pot = milestoneOf(forecast, 'pot');
   const inPan = containers.get(containerNow(state, plan))?.kind === 'seed-tray';
   const half = milestoneOf(forecast, 'half-up');

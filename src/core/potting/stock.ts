@@ -46,5 +46,5 @@ export interface ToBuy {
 /** What to buy so that after all that is needed the least stock is left. */
 export function toBuy(need: number, have: number, least: number, pack: number): ToBuy {
   const amount = Math.max(0, need + least - have);
-  return { amount, packs: pack > 0 ? Math.ceil(amount / pack - 1e-9) : null };
+  return { amount, packs: pack > 0 ? Math.max(0, Math.ceil(amount / pack - 1e-9)) : null };
 }

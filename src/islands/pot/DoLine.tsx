@@ -280,7 +280,7 @@ function Stepper({ label, value, by, onValue, large = false }: StepperProps) {
   );
   return (
     <div role="group" aria-label={label}>
-      <p className="label">{label}</p>
+      <p className="label first-letter:uppercase">{label}</p>
       <div className="flex items-center gap-1">
         {by.filter((s) => s < 0).map(button)}
         <input

@@ -91,7 +91,7 @@ export function ReadyList({ initial, today }: Props) {
               {here.map((line) => (
                 <li
                   key={line.batchId}
-                  className="grid grid-cols-[auto_minmax(0,1fr)] gap-x-3 border-b border-line py-2.5 min-[1000px]:grid-cols-[auto_minmax(0,1fr)_auto]"
+                  className="grid grid-cols-[auto_auto_minmax(0,1fr)] gap-x-3 border-b border-line py-2.5 min-[1000px]:grid-cols-[auto_auto_minmax(0,1fr)_auto]"
                 >
                   <label className="flex min-h-11 min-w-11 items-center justify-center">
                     <input
@@ -103,6 +103,7 @@ export function ReadyList({ initial, today }: Props) {
                       onChange={(e) => toggle([line.batchId], e.target.checked)}
                     />
                   </label>
+                  <Left days={line.harmOn - today} />
                   <div>
                     <p className="leading-snug">
                       <span className="num text-[1.15rem]">{line.plants}</span>{' '}
@@ -114,7 +115,7 @@ export function ReadyList({ initial, today }: Props) {
                       {line.bySign && <span className="tag">by its sign</span>}{' '}
                       {line.inSession !== null && <a href={`/pot/sessions/${line.inSession}`}>in a session</a>}
                     </p>
-                    <p className="text-[0.95rem] text-ink2">
+                    <p className="text-[0.95rem] text-ink2 first-letter:uppercase">
                       {line.why.replaceAll('{day}', line.whyDay === null ? '' : spokenDay(line.whyDay, today))}.{' '}
                       {line.harmOn <= today
                         ? `Over its time since ${shortDay(line.harmOn)}: roots run round, growth checks.`
@@ -128,7 +129,7 @@ export function ReadyList({ initial, today }: Props) {
                         `: ${line.slots[0]} → ${line.slots[1]} tray slots in ${line.pot}, ${line.slots[2]} spaced out`}
                     </p>
                   </div>
-                  <div className="col-span-2 flex flex-wrap items-center gap-1.5 pt-1 min-[1000px]:col-span-1 min-[1000px]:max-w-[430px] min-[1000px]:justify-end">
+                  <div className="col-span-3 flex flex-wrap items-center gap-1.5 pt-1 min-[1000px]:col-span-1 min-[1000px]:max-w-[480px] min-[1000px]:justify-end">
                     {leaves?.id === line.batchId ? (
                       <>
                         {[2, 3, 4, 5, 6].map((n) => (
@@ -178,6 +179,18 @@ export function ReadyList({ initial, today }: Props) {
           </button>
         </div>
       )}
+    </div>
+  );
+}
+
+/** Days it can still stand, or stands too long already. */
+function Left({ days }: { readonly days: number }) {
+  return (
+    <div className={`w-16 text-right leading-none ${days < 0 ? 'text-brick' : ''}`}>
+      <div className="num text-2xl">{Math.abs(days)}</div>
+      <div className="text-[0.8rem] text-ink2">
+        {Math.abs(days) === 1 ? 'day' : 'days'} {days < 0 ? 'over' : 'left'}
+      </div>
     </div>
   );
 }

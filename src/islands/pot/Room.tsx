@@ -76,7 +76,7 @@ export function Room({ room, alone, onPlace, onDay }: Props) {
                           : o.later_days < 0
                             ? `${counted(-o.later_days, 'day')} sooner, `
                             : 'no later out, '}
-                        price {Math.round(o.price)}
+                        {Math.round(o.price) < 0 ? `saves ${-Math.round(o.price)}` : `price ${Math.round(o.price)}`}
                       </span>
                     </span>
                     {(o.kind === 'place' || alone) && (

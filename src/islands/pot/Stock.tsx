@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { STOCK_WORDS } from '../../core/potting/stock.ts';
+import { STOCK_KINDS, STOCK_WORDS } from '../../core/potting/stock.ts';
 import type { StockLine } from '../../contracts/potting.ts';
 import { call, freshKey, trouble } from '../../ui/call.ts';
 import { shortDay } from '../../ui/format.ts';
@@ -16,7 +16,7 @@ export function Stock({ initial }: Props) {
   const [said, setSaid] = useState('');
   const [ready, setReady] = useState(false);
   useEffect(() => setReady(true), []);
-  const kinds = [...new Set(lines.map((l) => l.kind))];
+  const kinds = STOCK_KINDS.filter((kind) => lines.some((l) => l.kind === kind));
   const buys = lines.filter((l) => l.buy > 0);
   const cost = buys.reduce((sum, l) => sum + (l.packs ?? 0) * (l.price ?? 0), 0);
 
@@ -51,7 +51,7 @@ export function Stock({ initial }: Props) {
             <table className="plain-table min-[900px]:table-fixed">
               <thead>
                 <tr>
-                  <th>Thing</th>
+                  <th className="w-[30%]">Thing</th>
                   <th className="r">On hand</th>
                   <th className="r">Needed</th>
                   <th className="r">Least</th>

@@ -15,7 +15,7 @@ const USUAL_UP_frac = 0.85;
 /** Signs worth a tap for each kind of work. */
 const SIGNS_FOR: Readonly<Record<PottingJob, readonly Sign[]>> = {
   'prick-out': ['true-leaves', 'touching', 'not-yet'],
-  pot: ['roots', 'touching', 'true-leaves', 'leaves', 'not-yet'],
+  pot: ['roots', 'touching', 'leaves', 'not-yet'],
   'pot-on': ['roots', 'touching', 'not-yet'],
 };
 const RANK = { urgent: 0, now: 1, soon: 2, later: 3 } as const;
@@ -67,12 +67,12 @@ export function priceOfDelay(
   return trays * (late_perTrayDay * later + wait_perTrayDay * waits_days);
 }
 
-/** What a week's waiting with a potting costs. */
-function waitingOf(season: Season, view: BatchView, trays: number): Waiting | null {
+/** What a week's waiting costs from the day it is ready. */
+function waitingOf(season: Season, view: BatchView, trays: number, readyOn: number): Waiting | null {
   const { plan } = view.batch;
-  const { today } = season.now;
+  const from = Math.max(season.now.today, readyOn);
   const lateAt = (pot: number) => lateOf(progressWith(season, view, { ...plan, steps: { ...plan.steps, pot } }));
-  const [now, later] = [lateAt(today), lateAt(today + WAIT_days)];
+  const [now, later] = [lateAt(from), lateAt(from + WAIT_days)];
   if (now === null || later === null) return null;
   return { later_days: later - now, price: priceOfDelay(season, trays, later, now, WAIT_days) };
 }
@@ -112,7 +112,7 @@ export function readyList(season: Season, sessions: readonly SessionRecord[]): R
             pot ? slotsFor(keep, pot, true) : 0,
           ],
           pot: pot?.name ?? null,
-          waiting: ready.job === 'pot' && ready.says !== 'later' ? waitingOf(season, view, trays) : null,
+          waiting: ready.job === 'pot' && ready.says !== 'later' ? waitingOf(season, view, trays, ready.readyOn) : null,
           inSession: inSession.get(batch.id) ?? null,
         },
       ];

@@ -1,8 +1,8 @@
-import type { Progress, Stand } from '../../core/batch/progress.ts';
+import { containerNow, type Progress, type Stand } from '../../core/batch/progress.ts';
 import type { BatchPlan } from '../../core/model.ts';
 import { overRoom, roomUsed } from '../../core/schedule/roomUse.ts';
 import { placesForStage } from '../../core/schedule/suits.ts';
-import { traysFor } from '../../core/quantities/trays.ts';
+import { slotsFor, traysFor } from '../../core/quantities/trays.ts';
 import type { RoomLine, RoomOffer, SessionLineInput } from '../../contracts/potting.ts';
 import type { BatchView, Season } from '../season.ts';
 import { priceOfDelay, progressWith } from './ready.ts';
@@ -24,8 +24,24 @@ interface Standing {
 function potted(season: Season, view: BatchView, line: SessionLineInput, on: number, placeId: number | null): Standing {
   const { plan } = view.batch;
   const places = placeId === null ? plan.places : { ...plan.places, pot: placeId, space: null };
-  const asked: BatchPlan = { ...plan, places, potContainerId: line.containerId, steps: { ...plan.steps, pot: on } };
-  const there = { ...view, state: { ...view.state, alive_count: line.plants } };
+  const asked: BatchPlan = { ...plan, places, potContainerId: line.containerId };
+  // As if it were logged on that day: a session goes before the forecast.
+  const { state } = view;
+  const move = { containerId: line.containerId, day: on, count: line.plants, last: true };
+  const stays = placeId === null ? state.stays : [...state.stays, { placeId, from: on }];
+  const there: BatchView = {
+    ...view,
+    state: {
+      ...state,
+      phase: 'potted',
+      alive_count: line.plants,
+      facts: { ...state.facts, pot: on },
+      moves: [...state.moves, move],
+      stays,
+      placeId: placeId ?? state.placeId,
+      lastDay: on,
+    },
+  };
   const progress = progressWith(season, there, asked);
   return { view, line, plan: asked, progress, stands: progress.stands.filter((s) => s.to > on) };
 }
@@ -46,14 +62,16 @@ export function roomFor(
     .flatMap((view) => view.progress.stands.map((stand) => ({ ...stand, view })));
   const standing = lines.map(({ view, line }) => potted(season, view, line, on, line.placeId));
   const stands = standing.flatMap((s) => s.stands);
-  const usedBy = (list: readonly Stand[]) => roomUsed(list, on, AHEAD_days);
+  const usedBy = (list: readonly Pick<Stand, 'placeId' | 'from' | 'to' | 'slots'>[]) => roomUsed(list, on, AHEAD_days);
   const othersUse = usedBy(others);
   const all = usedBy([...others, ...stands]);
   // Before: what the others take on the day, and the trays to be potted where they stand now.
-  const { today } = season.now;
-  const trays = lines.flatMap(({ view }) =>
-    view.progress.stands.filter((s) => s.from <= today && s.to > today).map((s) => ({ ...s, from: on, to: on + 1 })),
-  );
+  const trays = lines.flatMap(({ view: { state, batch } }) => {
+    const container = world.containers.find((c) => c.id === containerNow(state, batch.plan));
+    if (!container || state.placeId === null) return [];
+    const slots = slotsFor(Math.max(1, state.sown_count ?? 1), container, false);
+    return [{ placeId: state.placeId, from: on, to: on + 1, slots }];
+  });
   const before = usedBy([...others, ...trays]);
   const touched = new Set(stands.map((s) => s.placeId));
   const over = overRoom([...others, ...stands], world.places, on, AHEAD_days);

@@ -48,7 +48,7 @@ export function lineFor(season: Season, view: BatchView): SessionLineInput {
   const pots = world.containers.filter((c) => c.kind === 'pot').sort((a, b) => a.volume_L - b.volume_L);
   const now = world.containers.find((c) => c.id === standsIn)!;
   const larger = pots.find((c) => c.volume_L > now.volume_L)?.id ?? pots.at(-1)?.id;
-  const cells = world.containers.find((c) => c.kind === 'cell-tray')?.id;
+  const cells = world.containers.filter((c) => c.kind === 'cell-tray').sort((a, b) => a.cells - b.cells)[0]?.id;
   const containerId =
     job === 'pot-on' ? (larger ?? standsIn) : job === 'prick-out' ? (cells ?? standsIn) : plan.potContainerId!;
   const there = plantsThere(view);
