@@ -153,6 +153,9 @@ function doneWords(o: NonNullable<SessionLineView['outcome']>): string {
     .join(', ');
 }
 
+const total = (culled: Readonly<Record<string, number>>): number =>
+  Object.values(culled).reduce((sum, n) => sum + n, 0);
+
 type PadProps = Pick<Props, 'line' | 'sessionId' | 'today' | 'people' | 'onView'>;
 
 /** What a potting came to: potted, from doubles, thrown out by cause, left over. Typed once, written once. */
@@ -161,8 +164,9 @@ function OutcomePad({ line, sessionId, today, people, onView }: PadProps) {
   const [potted, setPotted] = useState(was?.potted ?? line.plants);
   const [doubled, setDoubled] = useState(was?.doubled ?? line.doubled);
   const [culled, setCulled] = useState<Readonly<Record<string, number>>>(was?.culled ?? {});
-  const thrown = Object.values(culled).reduce((sum, n) => sum + n, 0);
-  const rest = was ? was.leftOver : Math.max(0, line.there + doubled - potted - thrown);
+  const thrown = total(culled);
+  const there = was ? was.potted - was.doubled + total(was.culled) + was.leftOver : line.there;
+  const rest = Math.max(0, there + doubled - potted - thrown);
   const [keepRest, setKeepRest] = useState(false);
   const timed = line.worked.forgotten ? null : Math.round(line.worked.minutes * 10) / 10;
   const [minutes, setMinutes] = useState(
