@@ -53,7 +53,8 @@ export async function insertReadings(db: Sequelize, list: readonly ReadingRow[])
 export const TIERS_min = [10, 60, 360] as const;
 
 /**
- * Works out the tiers of what has changed. What is taken is marked first and by itself: readings that come in meanwhile mark
+ * Works out the tiers of what has changed, piece by piece: no bucket is wider than a piece, and none of the table but its
+ * readings is read. What is taken is marked first and by itself: readings that come in meanwhile mark
  * their piece anew and wait for nothing; what a crash left taken is done again.
  * @returns pieces done
  */
@@ -68,7 +69,7 @@ export async function downSample(db: Sequelize, most = 120): Promise<number> {
     const dirty = await rows(
       db,
       `DELETE FROM readings_dirty WHERE (sensor_id, at) IN
-         (SELECT sensor_id, at FROM readings_dirty WHERE taken FOR UPDATE SKIP LOCKED) AND taken
+         (SELECT sensor_id, at FROM readings_dirty WHERE taken ORDER BY at LIMIT ${most} FOR UPDATE SKIP LOCKED) AND taken
        RETURNING sensor_id, at`,
       [],
       transaction,
@@ -79,11 +80,12 @@ export async function downSample(db: Sequelize, most = 120): Promise<number> {
       await run(
         db,
         `INSERT INTO reading_tiers (minutes, sensor_id, at, n, low, mean, high)
-         SELECT ${minutes}, r.sensor_id, date_bin('${minutes} minutes', r.at, 'epoch'::timestamptz) AS b,
-           count(*), min(r.value), avg(r.value), max(r.value)
+         SELECT ${minutes}, d.s, tier.*
          FROM unnest($1::int[], $2::timestamptz[]) AS d (s, a)
-         JOIN readings r ON r.sensor_id = d.s AND r.at >= d.a AND r.at < d.a + interval '6 hours'
-         GROUP BY r.sensor_id, b
+         CROSS JOIN LATERAL (
+           SELECT date_bin('${minutes} minutes', r.at, 'epoch'::timestamptz), count(*), min(r.value), avg(r.value), max(r.value)
+           FROM readings r WHERE r.sensor_id = d.s AND r.at >= d.a AND r.at < d.a + interval '6 hours' GROUP BY 1
+         ) AS tier
          ON CONFLICT (minutes, sensor_id, at) DO UPDATE SET n = excluded.n, low = excluded.low, mean = excluded.mean, high = excluded.high`,
         bind,
         transaction,
