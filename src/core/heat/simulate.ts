@@ -82,6 +82,14 @@ function hour(s: Float64Array, phi: Float64Array, g: Float64Array, set_C: number
   const p20 = phi[6]!;
   const p21 = phi[7]!;
   const p22 = phi[8]!;
+  const { sensor, cutOut_C, onOff, minOn_min, minOff_min } = c;
+  const off = Number.isNaN(set_C);
+  const off0 = g[0]!;
+  const off1 = g[1]!;
+  const off2 = g[2]!;
+  const on0 = g[3]!;
+  const on1 = g[4]!;
+  const on2 = g[5]!;
   const upper = set_C + c.half_K;
   const lower = set_C - c.half_K;
   let bed = s[BED_C]!;
@@ -96,12 +104,12 @@ function hour(s: Float64Array, phi: Float64Array, g: Float64Array, set_C: number
   let cycle = s[CYCLE_s]!;
   let minutesOn = 0;
   for (let m = 0; m < MINUTES; m++) {
-    const measured = c.sensor === MEDIUM_C ? medium : c.sensor === BED_C ? bed : air;
+    const measured = sensor === MEDIUM_C ? medium : sensor === BED_C ? bed : air;
     let next = false;
-    if (measured >= c.cutOut_C || set_C !== set_C) share = 0;
-    else if (c.onOff) {
-      if (on) next = measured < upper || since < c.minOn_min;
-      else next = measured < lower && since >= c.minOff_min;
+    if (measured >= cutOut_C || off) share = 0;
+    else if (onOff) {
+      if (on) next = measured < upper || since < minOn_min;
+      else next = measured < lower && since >= minOff_min;
     } else {
       const error = set_C - measured;
       const grown = sum + error * 60;
@@ -121,13 +129,13 @@ function hour(s: Float64Array, phi: Float64Array, g: Float64Array, set_C: number
     let a = p20 * bed + p21 * medium + p22 * air;
     if (on) {
       minutesOn++;
-      b += g[3]!;
-      d += g[4]!;
-      a += g[5]!;
+      b += on0;
+      d += on1;
+      a += on2;
     } else {
-      b += g[0]!;
-      d += g[1]!;
-      a += g[2]!;
+      b += off0;
+      d += off1;
+      a += off2;
     }
     bed = b;
     medium = d;
