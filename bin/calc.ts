@@ -1,6 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { cropsFromLibrary } from '../src/contracts/cropLibrary.ts';
+import { columnsOf, looksLikeDly, readDly, readWeatherCsv, WEATHER_UNITS } from '../src/contracts/weatherFile.ts';
+import { isoFromDay } from '../src/core/calendar/dayNumber.ts';
+import { dateAtRisk, frostDates, frostSeasons } from '../src/core/climate/frost.ts';
 import { dailyLight_mol_m2, photothermalRatio, USUAL_LIGHT } from '../src/core/climate/light.ts';
 import { dayLength_h, extraterrestrial_MJ_m2 } from '../src/core/climate/sun.ts';
 import { daysToEmerge, emergenceShare_frac, germinationRate } from '../src/core/germination/germinationRate.ts';
@@ -26,6 +29,8 @@ const USAGE = `Commands:
   seeds     --want N --germ 0.85 [--confidence 0.9] [--field 1] [--losses 0] [--culls 0] [--percell 1] [--teased 0]
   light     --latitude DEG --day 1..366 [--sunshine 0.35] [--cover 0.6] [--ppfd 0] [--hours 0] [--mean C --base C]
   heat      --zone FILE [--set 20] [--outside 0] [--month 4]   sizing and a usual day of a zone (JSON as in docs/zone.example.json)
+  frost     --csv FILE --threshold 0 [--location NAME] [--unit C|F|tenths] [--south] [--risk 0.1]
+            each season's last and first frost and the quantiles; columns date, temp_min (or as in --date, --least), location
   mix       --pots N (--litres L | --top MM --base MM --height MM [--square]) [--depth MM] --parts "compost 6 60, grit 1 20"
             [--settle 0.1] [--waste 0.05]                      litres, parts and whole bags (name, parts, litres of a bag)
   feed      --npk 20-20-20 --rate 1 --water 10 [--fraction 0.5] [--injector 100] [--liquid] [--density 1.15] [--wv]
@@ -51,7 +56,8 @@ function readArgs() {
         sunshine: text, cover: text, ppfd: text, hours: text, mean: text, base: text, zone: text, set: text, outside: text, month: text,
         pots: text, litres: text, top: text, height: text, depth: text, parts: text, settle: text, waste: text,
         npk: text, rate: text, water: text, fraction: text, injector: text, density: text, labelec: text, waterec: text,
-        square: { type: 'boolean' }, liquid: { type: 'boolean' }, wv: { type: 'boolean' }, element: { type: 'boolean' },
+        csv: text, threshold: text, location: text, unit: text, risk: text, date: text, least: text,
+        south: { type: 'boolean' }, square: { type: 'boolean' }, liquid: { type: 'boolean' }, wv: { type: 'boolean' }, element: { type: 'boolean' },
       },
     }); // prettier-ignore
   } catch (error) {
@@ -290,7 +296,73 @@ function feed(): object {
   };
 }
 
-const COMMANDS: Readonly<Record<string, () => object>> = { emergence, indices: series, seeds, light, heat, mix, feed };
+function frost(): object {
+  if (!values.csv) throw new Wrong('--csv needs a file of daily weather with columns date and temp_min');
+  let text: string;
+  try {
+    text = readFileSync(values.csv, 'utf8');
+  } catch (error) {
+    throw new Wrong(`${values.csv}: ${(error as Error).message}`);
+  }
+  const { names, guess } = columnsOf(text);
+  const date = values.date ?? guess.date;
+  const least = values.least ?? guess.least;
+  if (!looksLikeDly(text) && (!date || !least))
+    throw new Wrong(
+      `no columns date and temp_min; the file has ${names.join(', ')}: name them with --date and --least`,
+    );
+  const unit = WEATHER_UNITS.find((u) => u === (values.unit ?? 'C'));
+  if (!unit) throw new Wrong('--unit is C, F or tenths');
+  const file = looksLikeDly(text)
+    ? readDly(text)
+    : readWeatherCsv(text, {
+        date: date!,
+        least: least!,
+        most: guess.most ?? null,
+        rain: null,
+        station: guess.station ?? null,
+        stationIs: values.location ?? null,
+        unit,
+      });
+  if (file.doubts.length > 0) throw new Wrong(file.doubts.join(' '));
+  if (file.days.length === 0) throw new Wrong(values.location ? `no days of ${values.location}` : 'no days in it');
+  const threshold_C = figure('threshold', 0);
+  const south = values.south === true;
+  const lows = file.days.flatMap((d) => (d.least_C === null ? [] : [{ day: d.day, least_C: d.least_C }]));
+  const seasons = frostSeasons(lows, threshold_C, south);
+  const risks = values.risk === undefined ? [0.5, 0.3, 0.2, 0.1, 0.05] : [figure('risk')];
+  const side = (which: 'spring' | 'autumn') => {
+    const dates = frostDates(seasons, which, south);
+    return {
+      years: dates.years,
+      without: dates.without,
+      atRisk: risks.map((risk) => ({ risk, ...dateAtRisk(dates, risk) })),
+    };
+  };
+  const iso = (day: number | null) => (day === null ? null : isoFromDay(day));
+  return {
+    threshold_C,
+    days: file.days.length,
+    notRead: file.problemCount,
+    seasons: seasons.map((s) => ({ ...s, lastSpring: iso(s.lastSpring), firstAutumn: iso(s.firstAutumn) })),
+    lastSpring: side('spring'),
+    firstAutumn: side('autumn'),
+    because:
+      'last day at or below the threshold before midsummer and first after it, season by season; halves with more than 9 days missing or a gap about the frost are left out; quantiles at i / (n + 1)',
+    source: 'Weibull plotting positions, Hyndman & Fan 1996 type 6',
+  };
+}
+
+const COMMANDS: Readonly<Record<string, () => object>> = {
+  emergence,
+  indices: series,
+  seeds,
+  light,
+  heat,
+  mix,
+  feed,
+  frost,
+};
 const command = COMMANDS[positionals[0] ?? ''];
 if (!command) fail(positionals[0] ? `There is no command ${positionals[0]}.` : 'Say what to work out.');
 try {

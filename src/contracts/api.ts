@@ -13,6 +13,7 @@ import { familyInput, familyPatch, planChangeInput, scenarioInput, scenarioPatch
 import { batchInput, batchPatch, eventInput, sowAgainInput, importInput, splitInput } from './batches.ts';
 import { clockInput, containerInput, cropInput, lotInput, nurseryInput, placeInput, varietyInput } from './books.ts';
 import { version } from './fields.ts';
+import { frostChoice, weatherDrop, weatherImport } from './weather.ts';
 import {
   feedInput,
   markInput,
@@ -221,6 +222,33 @@ export const CALLS: readonly Call[] = [
     path: '/api/potting/settings',
     summary: 'Change how the house pots',
     body: pottingSettingsInput,
+    status: 200,
+  },
+  {
+    method: 'get',
+    path: '/api/weather',
+    summary: 'Weather history and frost: ?threshold=0&risk=0.1',
+    status: 200,
+  },
+  {
+    method: 'post',
+    path: '/api/weather',
+    summary: 'Daily weather from a CSV with its columns matched, or a GHCN-Daily .dly; preview or keep',
+    body: weatherImport,
+    status: 200,
+  },
+  {
+    method: 'put',
+    path: '/api/weather/frost',
+    summary: 'Take the frost dates at a threshold and a risk',
+    body: frostChoice,
+    status: 200,
+  },
+  {
+    method: 'delete',
+    path: '/api/weather/source',
+    summary: 'Take out the days of one source',
+    body: weatherDrop,
     status: 200,
   },
   { method: 'get', path: '/api/nursery', summary: 'Settings', status: 200 },

@@ -59,8 +59,8 @@ export const idempotencyKey = z
   .min(8, { error: 'idempotencyKey: at least 8 letters' })
   .max(100, { error: 'idempotencyKey: at most 100 letters' });
 
-/** Kinds a person may log; splits, plan changes and moves into other containers are written by their own calls. */
-export const LOGGABLE = EVENT_KINDS.filter((kind) => !['split-out', 'split-in', 'edited', 'moved-on'].includes(kind));
+/** Kinds a person may log; splits and plan changes are written by their own calls. */
+export const LOGGABLE = EVENT_KINDS.filter((kind) => !['split-out', 'split-in', 'edited'].includes(kind));
 
 export const eventInput = z
   .strictObject({

@@ -2,6 +2,7 @@ import type { EventKind, PottingDetails, SplitSnapshot } from '../core/batch/eve
 import type { BatchPlan, Container, Crop, OffHeatRule, Place, SeedLight } from '../core/model.ts';
 import type { CoolSchool } from '../core/placement/coolCap.ts';
 import type { Weights } from '../core/placement/instance.ts';
+import type { FrostChoice } from './weather.ts';
 import type { PottingSettings } from '../core/potting/settings.ts';
 import type { MonthNormal } from '../core/schedule/outsideClimate.ts';
 import type { LengthUnit } from '../core/units/length.ts';
@@ -33,6 +34,8 @@ export interface NurseryRecord {
   /** Rule off the heat for cool crops, where it is another than the house's. */
   readonly offHeatCool: OffHeatRule | null;
   readonly potting: PottingSettings;
+  /** How the frost dates were taken from the site's own years; null: typed. */
+  readonly frost: FrostChoice | null;
   /** null: the machine's clock. */
   readonly demoClock: DemoClock | null;
 }

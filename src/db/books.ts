@@ -91,10 +91,10 @@ export async function updateLine<B extends BookName>(
 }
 
 /** Changes the nursery's settings; false when someone else was first. */
-export async function updateNursery(input: NurseryInput): Promise<boolean> {
+export async function updateNursery(input: NurseryInput, frostTyped: boolean): Promise<boolean> {
   const { version, outside, ...rest } = input;
   // Places may hang on it: it can be changed, not taken away.
-  const columns = outside ? { ...rest, outside } : rest;
+  const columns = { ...rest, ...(outside ? { outside } : {}), ...(frostTyped ? { frost: null } : {}) };
   const [changed] = await NurseryModel.update({ ...columns, version: version + 1 }, { where: { id: 1, version } });
   return changed === 1;
 }

@@ -8,6 +8,7 @@ import * as seed from './migrations/005-seed-and-counts.ts';
 import * as heat from './migrations/006-heat.ts';
 import * as dirty from './migrations/007-dirty-taken.ts';
 import * as potting from './migrations/008-potting.ts';
+import * as weather from './migrations/009-weather.ts';
 
 interface Step {
   up(db: Sequelize): Promise<void>;
@@ -23,6 +24,7 @@ const STEPS: readonly [string, Step][] = [
   ['006-heat', heat],
   ['007-dirty-taken', dirty],
   ['008-potting', potting],
+  ['009-weather', weather],
 ];
 
 export const MIGRATION_NAMES = STEPS.map(([name]) => name);

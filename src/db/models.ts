@@ -25,6 +25,7 @@ import type { Weights } from '../core/placement/instance.ts';
 import type { PottingSettings } from '../core/potting/settings.ts';
 import type { MonthNormal } from '../core/schedule/outsideClimate.ts';
 import type { DemoClock, LotTest, SeedTreatment } from '../contracts/records.ts';
+import type { FrostChoice } from '../contracts/weather.ts';
 
 export type Columns<M extends Model> = Record<keyof InferAttributes<M>, ModelAttributeColumnOptions>;
 
@@ -66,6 +67,7 @@ export class NurseryModel extends Model<InferAttributes<NurseryModel>, InferCrea
   declare learning: CreationOptional<boolean>;
   declare offHeatCool: CreationOptional<OffHeatRule | null>;
   declare potting: CreationOptional<Partial<PottingSettings>>;
+  declare frost: CreationOptional<FrostChoice | null>;
 }
 
 export class CropModel extends Model<InferAttributes<CropModel>, InferCreationAttributes<CropModel>> {
@@ -256,6 +258,7 @@ export function defineModels(sequelize: Sequelize): void {
     learning: { ...flag('learning'), defaultValue: true },
     offHeatCool: json('off_heat_cool', true),
     potting: { ...json('potting'), defaultValue: {} },
+    frost: json('frost', true),
   };
   NurseryModel.init(nursery, on('nursery'));
 

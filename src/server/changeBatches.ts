@@ -92,6 +92,8 @@ export async function logEvent(batchId: number, input: EventInput): Promise<Logg
       correctsId: input.correctsId,
       snapshot: null,
       tray: input.tray,
+      // A correction keeps the container and the rest of what a potting came to.
+      details: input.kind === 'withdrawn' ? null : (events.find((e) => e.id === input.correctsId)?.details ?? null),
       idempotencyKey: input.idempotencyKey,
       requestHash,
       recordedAt_ms: now.instant_ms,

@@ -97,7 +97,11 @@ export async function writeLine<B extends BookName>(
 
 /** Changes the nursery's settings. */
 export async function writeNursery(input: NurseryInput): Promise<void> {
-  if (await updateNursery(input)) return;
+  const { world: before } = await readSeason();
+  const { lastFrost, firstFrost } = before.nursery;
+  // Dates typed by hand no longer are those taken from the site's years.
+  const typed = input.lastFrost !== lastFrost || input.firstFrost !== firstFrost;
+  if (await updateNursery(input, typed)) return;
   const { world } = await readSeason();
   throw new ProblemError(409, 'Changed by someone else', 'Someone changed the settings since you opened them.', {
     current: world.nursery,

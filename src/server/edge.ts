@@ -9,6 +9,8 @@ import { readAhead } from './season.ts';
 export const BODY_BYTES = 64 * 1024;
 /** Largest body of an import. */
 export const IMPORT_BYTES = 3 * 1024 * 1024;
+/** Largest file of daily weather, decades of it. */
+export const WEATHER_BYTES = 9 * 1024 * 1024;
 
 type Handler = (context: APIContext) => Promise<Response>;
 

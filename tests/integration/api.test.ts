@@ -73,7 +73,9 @@ describe('the ground', () => {
         m[1]!.toLowerCase(),
       );
       const routes = route.includes('{book}')
-        ? ['crops', 'varieties', 'lots', 'places', 'containers'].map((b) => route.replace('{book}', b))
+        ? ['crops', 'varieties', 'lots', 'places', 'containers', 'mixes', 'feeds', 'stock'].map((b) =>
+            route.replace('{book}', b),
+          )
         : [route];
       return routes.flatMap((r) => methods.map((method) => `${method} ${r}`));
     });
@@ -142,7 +144,7 @@ describe('a batch with bad input', () => {
     ['no such place', { places: { germinate: 99, grow: 3, pot: 5, harden: 6 } }, 'places.germinate', /no such place/i],
     ['a variety of another crop', { varietyId: 1 }, 'varietyId', /not a variety/],
     ['sown in a pot', { sowContainerId: 6 }, 'sowContainerId', /tray/],
-    ['potted in a tray', { potContainerId: 1 }, 'potContainerId', /pot/],
+    ['potted in a seed tray', { potContainerId: 4 }, 'potContainerId', /pot/],
     ['something unasked', { colour: 'red' }, '', /colour/],
   ];
   it.each(cases)('%s', async (_, change, path, message) => {
@@ -369,7 +371,12 @@ describe('the books', () => {
   });
 
   it('settings change what is shown, with a version', async () => {
-    const { demoClock: _clock, ...nursery } = (await send(app, 'GET', '/api/nursery')).body;
+    const {
+      demoClock: _clock,
+      potting: _potting,
+      frost: _frost,
+      ...nursery
+    } = (await send(app, 'GET', '/api/nursery')).body;
     expect((await send(app, 'PUT', '/api/nursery', { ...nursery, timeZone: 'Mars/Base' })).body.errors[0].path).toBe(
       'timeZone',
     );

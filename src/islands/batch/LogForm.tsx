@@ -12,12 +12,21 @@ const NEXT: Readonly<Record<Phase, readonly EventKind[]>> = {
   sown: ['counted', 'emerged', 'off-heat', 'moved', 'note'],
   emerged: ['off-heat', 'counted', 'potted', 'moved', 'note'],
   growing: ['potted', 'counted', 'hardening-started', 'moved', 'note'],
-  potted: ['spaced', 'hardening-started', 'moved', 'planted-out', 'note'],
+  potted: ['spaced', 'watered', 'hardening-started', 'moved', 'planted-out', 'note'],
   hardening: ['rung', 'planted-out', 'moved', 'note'],
   planted: ['note'],
   ended: ['note'],
 };
-const WITH_COUNT: readonly EventKind[] = ['sown', 'counted', 'emerged', 'potted', 'rung', 'planted-out', 'lost'];
+const WITH_COUNT: readonly EventKind[] = [
+  'sown',
+  'counted',
+  'emerged',
+  'potted',
+  'moved-on',
+  'rung',
+  'planted-out',
+  'lost',
+];
 
 interface Props {
   readonly data: BatchPageData;

@@ -1,0 +1,102 @@
+import { z } from 'zod';
+import type { RiskDate } from '../core/climate/frost.ts';
+import { figure, shortText, version } from './fields.ts';
+import { WEATHER_UNITS } from './weatherFile.ts';
+
+const column = z.string().max(120, { error: 'column: at most 120 letters' });
+export const weatherImport = z.strictObject({
+  name: shortText('name of the file or station', 100),
+  text: z.string().min(1, { error: 'file: it is empty' }).max(8_000_000, { error: 'file: at most 8 MB' }),
+  /** null for a .dly file, which names its own. */
+  columns: z
+    .strictObject({
+      date: column,
+      least: column,
+      most: column.nullable(),
+      rain: column.nullable(),
+      station: column.nullable(),
+      stationIs: column.nullable(),
+      unit: z.enum(WEATHER_UNITS, { error: 'unit: C, F or tenths of a degree C' }),
+    })
+    .nullable(),
+  /** false: only say what is in it. */
+  commit: z.boolean(),
+});
+export type WeatherImport = z.infer<typeof weatherImport>;
+
+export const frostChoice = z.strictObject({
+  version,
+  threshold_C: figure('threshold in degrees C', -20, 15),
+  risk_frac: figure('risk', 0.02, 0.9),
+});
+export const weatherDrop = z.strictObject({ source: shortText('source', 120) });
+
+/** How the nursery takes its frosts: by which threshold and at which risk. */
+export interface FrostChoice {
+  readonly threshold_C: number;
+  readonly risk_frac: number;
+}
+
+/** What the weather of the site says of frost. Days are day numbers. */
+export interface FrostView {
+  readonly threshold_C: number;
+  readonly risk_frac: number;
+  readonly south: boolean;
+  readonly years: readonly {
+    readonly label: string;
+    readonly lastSpring: number | null;
+    readonly firstAutumn: number | null;
+    readonly springKnown: boolean;
+    readonly autumnKnown: boolean;
+    readonly missing: number;
+    /** Days into the season, so that years stand above each other. */
+    readonly springOffset: number | null;
+    readonly autumnOffset: number | null;
+  }[];
+  readonly spring: { readonly used: number; readonly without: number; readonly at: RiskDate | null };
+  readonly autumn: { readonly used: number; readonly without: number; readonly at: RiskDate | null };
+  /** By half months: usual day and night, soil at 10 cm, odds of frost from then on, day length, what may go out. */
+  readonly halves: readonly {
+    readonly day: number;
+    readonly day_C: number | null;
+    readonly night_C: number | null;
+    readonly soil_C: number | null;
+    readonly frost_frac: number | null;
+    readonly light_h: number;
+    readonly cool: boolean;
+    readonly warm: boolean;
+  }[];
+  /** From the file, or guessed from normals. */
+  readonly from: 'years' | 'normals' | 'nothing';
+}
+
+export interface WeatherView {
+  readonly version: number;
+  readonly sources: readonly {
+    readonly name: string;
+    readonly from: number;
+    readonly to: number;
+    readonly days: number;
+  }[];
+  readonly gaps: readonly { readonly from: number; readonly to: number }[];
+  readonly gapCount: number;
+  readonly lastFrost: string;
+  readonly firstFrost: string;
+  readonly chosen: FrostChoice | null;
+  readonly frost: FrostView;
+}
+
+export interface WeatherPreview {
+  readonly days: number;
+  readonly from: number | null;
+  readonly to: number | null;
+  readonly least_C: number | null;
+  readonly most_C: number | null;
+  readonly problems: readonly { readonly line: number; readonly message: string }[];
+  readonly problemCount: number;
+  readonly repeated: number;
+  readonly unlike: readonly number[];
+  readonly stations: readonly string[];
+  readonly doubts: readonly string[];
+  readonly written: { readonly fresh: number; readonly replaced: number } | null;
+}

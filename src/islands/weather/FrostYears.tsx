@@ -1,0 +1,111 @@
+import type { WeatherView } from '../../contracts/weather.ts';
+import { shortDay } from '../../ui/format.ts';
+
+const ROW = 9;
+const LEFT = 56;
+const WIDTH = 900;
+const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
+const STARTS = [0, 31, 59, 90, 120, 151, 181, 212, 243, 273, 304, 334];
+
+/** Every season as a line from its last frost to its first, the dates at the chosen risk drawn through; the same as a table. */
+export function FrostYears({ frost }: { readonly frost: WeatherView['frost'] }) {
+  const { years, south, spring, autumn } = frost;
+  const x = (offset: number) => LEFT + ((WIDTH - LEFT) * offset) / 365;
+  const height = years.length * ROW + 24;
+  const first = south ? 6 : 0;
+  return (
+    <section className="mt-4">
+      <h2>Year by year</h2>
+      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Frost year by year, drawn">
+        <svg
+          viewBox={`0 0 ${WIDTH} ${height}`}
+          className="w-full min-w-[640px] max-w-[1100px]"
+          role="img"
+          aria-label={`Seasons without frost of ${years.length} years; the same as a table below`}
+        >
+          {MONTHS.map((_, i) => {
+            const month = (first + i) % 12;
+            const offset = (STARTS[month]! - STARTS[first]! + 365) % 365;
+            return (
+              <g key={month}>
+                <line x1={x(offset)} x2={x(offset)} y1="16" y2={height} className="stroke-line" />
+                <text x={x(offset) + 3} y="12" fontSize="11" className="fill-ink2">
+                  {MONTHS[month]}
+                </text>
+              </g>
+            );
+          })}
+          {years.map((year, i) => {
+            const y = 20 + i * ROW;
+            const from = year.springOffset ?? 0;
+            const to = year.autumnOffset ?? 365;
+            const known = year.springKnown && year.autumnKnown;
+            return (
+              <g key={year.label}>
+                {(i % 5 === 0 || years.length < 16) && (
+                  <text x="0" y={y + 7} fontSize="10" className="fill-ink2">
+                    {year.label}
+                  </text>
+                )}
+                <rect
+                  x={x(from)}
+                  y={y}
+                  width={Math.max(1, x(to) - x(from))}
+                  height={ROW - 3}
+                  className={known ? 'fill-ink3' : 'fill-line'}
+                />
+              </g>
+            );
+          })}
+          {[spring, autumn].map(({ at }, i) =>
+            at && Number.isFinite(at.offset) ? (
+              <line
+                key={i}
+                x1={x(at.offset)}
+                x2={x(at.offset)}
+                y1="16"
+                y2={height}
+                className="stroke-plum"
+                strokeWidth="2.5"
+                strokeDasharray={i === 0 ? undefined : '7 4'}
+              />
+            ) : null,
+          )}
+        </svg>
+      </div>
+      <p className="text-[0.95rem] text-ink2">
+        Grey: without frost. Pale: too much is missing to go by. Plum: last (whole line) and first (broken line) at the
+        risk chosen.
+      </p>
+      <details>
+        <summary className="link-btn">The same as a table</summary>
+        <div className="max-h-96 overflow-auto" tabIndex={0} role="region" aria-label="Frost year by year">
+          <table className="plain-table max-w-2xl">
+            <thead>
+              <tr>
+                <th>Season</th>
+                <th>Last frost</th>
+                <th>First frost</th>
+                <th className="r">Days missing</th>
+                <th>Gone by</th>
+              </tr>
+            </thead>
+            <tbody>
+              {years.map((year) => (
+                <tr key={year.label}>
+                  <td>{year.label}</td>
+                  <td>{year.lastSpring === null ? 'none' : shortDay(year.lastSpring)}</td>
+                  <td>{year.firstAutumn === null ? 'none' : shortDay(year.firstAutumn)}</td>
+                  <td className="r">{year.missing}</td>
+                  <td>
+                    {[year.springKnown && 'spring', year.autumnKnown && 'autumn'].filter(Boolean).join(', ') || 'no'}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      </details>
+    </section>
+  );
+}

@@ -1,0 +1,207 @@
+import { useState } from 'react';
+import type { WeatherPreview } from '../../contracts/weather.ts';
+import { columnsOf, looksLikeDly, type WeatherUnit } from '../../contracts/weatherFile.ts';
+import { call, trouble } from '../../ui/call.ts';
+import { counted, degrees, shortDay } from '../../ui/format.ts';
+
+interface Props {
+  readonly unit: 'C' | 'F';
+  readonly onKept: () => void;
+}
+
+const ROLES = [
+  ['date', 'Date', true],
+  ['least', 'Lowest of the day', true],
+  ['most', 'Highest of the day', false],
+  ['rain', 'Rain', false],
+  ['station', 'Place, if there are several', false],
+] as const;
+type Role = (typeof ROLES)[number][0];
+
+/** Daily weather from a file: its columns matched, what is in it said, and only then kept. */
+export function ImportWeather({ unit, onKept }: Props) {
+  const [file, setFile] = useState<{
+    readonly name: string;
+    readonly text: string;
+    readonly names: readonly string[];
+    readonly dly: boolean;
+  } | null>(null);
+  const [columns, setColumns] = useState<Readonly<Partial<Record<Role, string>>>>({});
+  const [stationIs, setStationIs] = useState('');
+  const [fileUnit, setFileUnit] = useState<WeatherUnit>('C');
+  const [preview, setPreview] = useState<WeatherPreview | null>(null);
+  const [message, setMessage] = useState('');
+  const [busy, setBusy] = useState(false);
+
+  async function take(chosen: File | undefined): Promise<void> {
+    setPreview(null);
+    setMessage('');
+    if (!chosen) return;
+    if (chosen.size > 8_000_000) return setMessage('At most 8 MB: take out columns or years you do not need.');
+    const text = await chosen.text();
+    const dly = looksLikeDly(text);
+    const { names, guess } = columnsOf(text);
+    setFile({ name: chosen.name.slice(0, 100), text, names, dly });
+    setColumns(guess);
+    // GHCN-Daily station files in CSV give tenths.
+    setFileUnit(dly || (names.includes('TMIN') && names.includes('TMIN_ATTRIBUTES')) ? 'tenths' : 'C');
+    setStationIs('');
+  }
+
+  async function send(commit: boolean): Promise<void> {
+    if (!file || busy) return;
+    setBusy(true);
+    const answer = await call<WeatherPreview>('POST', '/api/weather', {
+      name: file.name,
+      text: file.text,
+      commit,
+      columns: file.dly
+        ? null
+        : {
+            date: columns.date ?? '',
+            least: columns.least ?? '',
+            most: columns.most ?? null,
+            rain: columns.rain ?? null,
+            station: columns.station ?? null,
+            stationIs: stationIs === '' ? null : stationIs,
+            unit: fileUnit,
+          },
+    });
+    setBusy(false);
+    if (answer.kind !== 'done') return setMessage(trouble(answer));
+    setMessage('');
+    setPreview(answer.value);
+    if (answer.value.written) onKept();
+  }
+
+  return (
+    <div className="card mt-3 max-w-4xl">
+      <h3>Import daily weather</h3>
+      <p className="text-ink2">
+        Any CSV with a date and the lowest temperature of each day, or a GHCN-Daily station file (.csv or .dly). Days
+        that are there already are replaced.
+      </p>
+      <label className="field mt-2">
+        <span className="label">File</span>
+        <input
+          type="file"
+          className="input"
+          accept=".csv,.dly,.txt,text/csv,text/plain"
+          onChange={(e) => void take(e.target.files?.[0])}
+        />
+      </label>
+      {file && !file.dly && (
+        <div className="mt-3 flex flex-wrap items-end gap-3">
+          {ROLES.map(([role, words, needed]) => (
+            <label key={role} className="field">
+              <span className="label">{words}</span>
+              <select
+                className="input"
+                value={columns[role] ?? ''}
+                onChange={(e) => {
+                  const { [role]: _was, ...rest } = columns;
+                  setColumns(e.target.value === '' ? rest : { ...rest, [role]: e.target.value });
+                  setPreview(null);
+                }}
+              >
+                <option value="">{needed ? 'choose' : 'none'}</option>
+                {file.names.map((name) => (
+                  <option key={name} value={name}>
+                    {name}
+                  </option>
+                ))}
+              </select>
+            </label>
+          ))}
+          <label className="field">
+            <span className="label">Temperatures are in</span>
+            <select
+              className="input"
+              value={fileUnit}
+              onChange={(e) => {
+                setFileUnit(e.target.value as WeatherUnit);
+                setPreview(null);
+              }}
+            >
+              <option value="C">°C</option>
+              <option value="F">°F</option>
+              <option value="tenths">tenths of a °C</option>
+            </select>
+          </label>
+          {(preview?.stations.length ?? 0) > 1 && (
+            <label className="field">
+              <span className="label">Which place</span>
+              <select className="input" value={stationIs} onChange={(e) => setStationIs(e.target.value)}>
+                <option value="">choose</option>
+                {preview!.stations.map((s) => (
+                  <option key={s} value={s}>
+                    {s}
+                  </option>
+                ))}
+              </select>
+            </label>
+          )}
+        </div>
+      )}
+      {file && (
+        <div className="mt-3 flex gap-2">
+          <button type="button" className="btn" disabled={busy} onClick={() => void send(false)}>
+            Look what is in it
+          </button>
+          <button
+            type="button"
+            className="btn solid"
+            disabled={busy || preview === null || preview.doubts.length > 0 || preview.written !== null}
+            onClick={() => void send(true)}
+          >
+            Keep it
+          </button>
+        </div>
+      )}
+      {message && (
+        <p role="alert" className="note-bar bad mt-2">
+          {message}
+        </p>
+      )}
+      {preview && (
+        <div className="mt-3" aria-live="polite">
+          <p>
+            {preview.written
+              ? `Kept: ${counted(preview.written.fresh, 'new day')}, ${preview.written.replaced} replaced.`
+              : `${counted(preview.days, 'day')}`}
+            {preview.from !== null &&
+              preview.to !== null &&
+              ` from ${shortDay(preview.from)} ${yearOf(preview.from)} to ${shortDay(preview.to)} ${yearOf(preview.to)}`}
+            {preview.least_C !== null && `, coldest ${degrees(preview.least_C, unit)}`}
+            {preview.most_C !== null && `, hottest ${degrees(preview.most_C, unit)}`}.
+          </p>
+          {preview.doubts.map((doubt) => (
+            <p key={doubt} role="alert" className="note-bar bad mt-1">
+              {doubt}
+            </p>
+          ))}
+          {preview.unlike.length > 0 && (
+            <p className="text-ink2">
+              {counted(preview.unlike.length, 'day')} told twice with unlike figures, left out:{' '}
+              {preview.unlike.map((day) => `${shortDay(day)} ${yearOf(day)}`).join(', ')}.
+            </p>
+          )}
+          {preview.problemCount > 0 && (
+            <details>
+              <summary className="link-btn">{counted(preview.problemCount, 'line')} could not be read</summary>
+              <ul>
+                {preview.problems.slice(0, 20).map((p) => (
+                  <li key={`${p.line} ${p.message}`}>
+                    line {p.line}: {p.message}
+                  </li>
+                ))}
+              </ul>
+            </details>
+          )}
+        </div>
+      )}
+    </div>
+  );
+}
+
+const yearOf = (day: number): number => new Date(day * 86_400_000).getUTCFullYear();

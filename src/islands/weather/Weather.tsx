@@ -1,0 +1,233 @@
+import { useEffect, useRef, useState } from 'react';
+import type { WeatherView } from '../../contracts/weather.ts';
+import { shownTemperature, temperatureFromShown } from '../../core/units/temperature.ts';
+import { call, trouble } from '../../ui/call.ts';
+import { Figure } from '../../ui/Figure.tsx';
+import { counted, degrees, shortDay } from '../../ui/format.ts';
+import { FrostYears } from './FrostYears.tsx';
+import { ImportWeather } from './ImportWeather.tsx';
+
+interface Props {
+  readonly initial: WeatherView;
+  readonly unit: 'C' | 'F';
+}
+
+const RISKS = [0.5, 0.3, 0.2, 0.1, 0.05] as const;
+const riskWords = (risk: number) => `${Math.round(100 * risk)} years in 100`;
+
+/** "8 May" of a month and day. */
+export function spokenMonthDay(monthDay: string): string {
+  const [month, day] = monthDay.split('-').map(Number) as [number, number];
+  const name = new Date(Date.UTC(2001, month - 1, day)).toLocaleDateString('en-GB', {
+    month: 'short',
+    timeZone: 'UTC',
+  });
+  return `${day} ${name}`;
+}
+
+/** The site's own years: frost at any threshold and risk, what may go out when, and the files it comes from. */
+export function Weather({ initial, unit }: Props) {
+  const [view, setView] = useState(initial);
+  const [threshold, setThreshold] = useState(
+    String(Math.round(shownTemperature(initial.frost.threshold_C, unit) * 10) / 10),
+  );
+  const [risk, setRisk] = useState(initial.frost.risk_frac);
+  const [said, setSaid] = useState('');
+  const [ready, setReady] = useState(false);
+  const asked = useRef(0);
+  useEffect(() => setReady(true), []);
+
+  async function look(text: string, risk_frac: number): Promise<void> {
+    const figure = text.trim() === '' ? NaN : Number(text.replace(',', '.').replace('−', '-'));
+    if (!Number.isFinite(figure)) return;
+    const n = ++asked.current;
+    const answer = await call<WeatherView>(
+      'GET',
+      `/api/weather?threshold=${temperatureFromShown(figure, unit)}&risk=${risk_frac}`,
+    );
+    // Only the last question's answer counts.
+    if (n !== asked.current) return;
+    if (answer.kind === 'done') {
+      setView(answer.value);
+      setSaid('');
+    } else setSaid(trouble(answer));
+  }
+  async function keep(): Promise<void> {
+    const answer = await call<WeatherView>('PUT', '/api/weather/frost', {
+      version: view.version,
+      threshold_C: view.frost.threshold_C,
+      risk_frac: view.frost.risk_frac,
+    });
+    if (answer.kind === 'done') {
+      setView(answer.value);
+      setSaid(
+        `Kept: last frost ${spokenMonthDay(answer.value.lastFrost)}, first ${spokenMonthDay(answer.value.firstFrost)}. Season and its warnings go by it now.`,
+      );
+    } else setSaid(trouble(answer));
+  }
+  async function forget(source: string): Promise<void> {
+    const answer = await call<WeatherView>('DELETE', '/api/weather/source', { source });
+    if (answer.kind === 'done') {
+      setView(answer.value);
+      setSaid(`${source} is taken out.`);
+    } else setSaid(trouble(answer));
+  }
+
+  const { frost } = view;
+  const { spring, autumn } = frost;
+  const asKept =
+    view.chosen !== null && view.chosen.risk_frac === frost.risk_frac && view.chosen.threshold_C === frost.threshold_C;
+  return (
+    <div data-ready={ready} data-typing>
+      <h1>Weather</h1>
+      <p role="status" aria-live="polite" className={said ? 'note-bar my-2' : 'sr-only'}>
+        {said}
+      </p>
+      <div className="mt-2 flex flex-wrap items-end gap-4">
+        <label className="field">
+          <span className="label">Frost is a night at or below, °{unit}</span>
+          <input
+            className="input w-28"
+            inputMode="decimal"
+            value={threshold}
+            onChange={(e) => {
+              setThreshold(e.target.value);
+              void look(e.target.value, risk);
+            }}
+          />
+        </label>
+        <fieldset className="field">
+          <legend className="label">Risk you take that one comes later, years in 100</legend>
+          <div className="flex flex-wrap gap-1.5">
+            {RISKS.map((r) => (
+              <button
+                key={r}
+                type="button"
+                className="btn min-w-12"
+                aria-pressed={risk === r}
+                aria-label={`Risk of ${riskWords(r)}`}
+                onClick={() => {
+                  setRisk(r);
+                  void look(threshold, r);
+                }}
+              >
+                {Math.round(100 * r)}
+              </button>
+            ))}
+          </div>
+        </fieldset>
+        <button type="button" className="btn solid" disabled={asKept || !spring.at?.date} onClick={() => void keep()}>
+          {asKept ? 'The season goes by this' : 'Let the season go by this'}
+        </button>
+      </div>
+      <dl className="my-4 flex flex-wrap items-end gap-x-10 gap-y-3">
+        <FrostFigure side="spring" frost={frost} />
+        <FrostFigure side="autumn" frost={frost} />
+        <Figure
+          value={`${spokenMonthDay(view.lastFrost)} – ${spokenMonthDay(view.firstFrost)}`}
+          words="the season goes by now"
+        />
+      </dl>
+      <p className="max-w-[75ch] text-ink2">
+        {frost.from === 'years' &&
+          `From ${counted(spring.used, 'spring')} and ${counted(autumn.used, 'autumn')} that are whole enough, at plotting positions i / (n + 1); ${spring.without} of the springs had none.`}
+        {frost.from === 'normals' &&
+          'No history yet: guessed from the usual nights, give or take two weeks at least. Import daily minima of your own or the nearest station below.'}
+        {frost.from === 'nothing' && 'There is no history and there are no usual temperatures: import some below.'} Your
+        own garden may be colder than the station: watch your thermometer, and the forecast before you plant.
+      </p>
+      {frost.years.length > 0 && <FrostYears frost={frost} />}
+      <Halves view={view} unit={unit} />
+      <section className="mt-6">
+        <h2>Where it comes from</h2>
+        {view.sources.length === 0 && <p className="text-ink2">Nothing is imported yet.</p>}
+        <ul>
+          {view.sources.map((s) => (
+            <li key={s.name} className="flex flex-wrap items-center gap-3 py-1">
+              <span>
+                {s.name}: {counted(s.days, 'day')}, {shortDay(s.from)} {yearOf(s.from)} to {shortDay(s.to)}{' '}
+                {yearOf(s.to)}
+              </span>
+              <button
+                type="button"
+                className="btn"
+                onClick={() => void forget(s.name)}
+                aria-label={`Take out ${s.name}`}
+              >
+                Take out
+              </button>
+            </li>
+          ))}
+        </ul>
+        {view.gapCount > 0 && (
+          <details className="mt-1">
+            <summary className="link-btn">{counted(view.gapCount, 'gap')} in it</summary>
+            <ul>
+              {view.gaps.map((g) => (
+                <li key={g.from}>
+                  {shortDay(g.from)} {yearOf(g.from)}
+                  {g.to > g.from && ` to ${shortDay(g.to)} ${yearOf(g.to)}, ${counted(g.to - g.from + 1, 'day')}`}
+                </li>
+              ))}
+            </ul>
+          </details>
+        )}
+        <ImportWeather unit={unit} onKept={() => void look(threshold, risk)} />
+      </section>
+    </div>
+  );
+}
+
+const yearOf = (day: number): number => new Date(day * 86_400_000).getUTCFullYear();
+
+function FrostFigure({ side, frost }: { readonly side: 'spring' | 'autumn'; readonly frost: WeatherView['frost'] }) {
+  const { at } = frost[side];
+  const words = side === 'spring' ? 'last frost, at that risk' : 'first frost, at that risk';
+  if (!at) return <Figure value="not known" words={words} />;
+  if (at.date === null) return <Figure value="none" words={`${words}: rarer than that`} />;
+  const band =
+    at.from && at.to ? `; four times of five between ${spokenMonthDay(at.from)} and ${spokenMonthDay(at.to)}` : '';
+  return <Figure value={spokenMonthDay(at.date)} words={`${words}${band}`} size="text-5xl" />;
+}
+
+function Halves({ view, unit }: { readonly view: WeatherView; readonly unit: 'C' | 'F' }) {
+  const t = (value: number | null) => (value === null ? '' : degrees(value, unit));
+  return (
+    <section className="mt-6">
+      <h2>By half months</h2>
+      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="The year by half months">
+        <table className="plain-table">
+          <thead>
+            <tr>
+              <th>About</th>
+              <th className="r">Day</th>
+              <th className="r">Night</th>
+              <th className="r">Soil, 10 cm</th>
+              <th className="r">Frost still comes</th>
+              <th className="r">Light</th>
+              <th>May go out</th>
+            </tr>
+          </thead>
+          <tbody>
+            {view.frost.halves.map((h) => (
+              <tr key={h.day}>
+                <td>{shortDay(h.day)}</td>
+                <td className="r num">{t(h.day_C)}</td>
+                <td className="r num">{t(h.night_C)}</td>
+                <td className="r num">{t(h.soil_C)}</td>
+                <td className="r">{h.frost_frac === null ? '' : `${Math.round(100 * h.frost_frac)}%`}</td>
+                <td className="r">{h.light_h.toFixed(1)} h</td>
+                <td>{h.warm ? 'cool and warm crops' : h.cool ? 'cool crops' : ''}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <p className="mt-1 max-w-[75ch] text-[0.95rem] text-ink2">
+        Soil is the yearly wave of the usual air, damped and late by depth (van Wijk &amp; de Vries 1963); your own soil
+        thermometer, 10 cm deep for a minute, knows better. Cool crops: a frost of −2.2 °C as rare as the risk and soil
+        at 7 °C; warm crops: any frost as rare and soil at 13 °C (common practice, no source).
+      </p>
+    </section>
+  );
+}

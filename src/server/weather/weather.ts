@@ -1,0 +1,196 @@
+import { civilFromDay, dayFromCivil } from '../../core/calendar/dayNumber.ts';
+import { dayOfMonthDay } from '../../core/calendar/monthDay.ts';
+import { dateAtRisk, frostDates, frostOdds, frostSeasons, monthDayOf, seasonOffset } from '../../core/climate/frost.ts';
+import { springOddsFromNormals } from '../../core/climate/normalFrost.ts';
+import { usualSoil_C } from '../../core/climate/soil.ts';
+import { dayLength_h } from '../../core/climate/sun.ts';
+import { outsideClimate } from '../../core/schedule/outsideClimate.ts';
+import type { FrostView, WeatherImport, WeatherPreview, WeatherView } from '../../contracts/weather.ts';
+import { looksLikeDly, readDly, readWeatherCsv, type WeatherDay } from '../../contracts/weatherFile.ts';
+import { fieldProblem, ProblemError } from '../../contracts/problem.ts';
+import { dropWeather, readWeather, updateFrost, writeWeather } from '../../db/weather.ts';
+import { database } from '../database.ts';
+import { readSeason, type Season } from '../season.ts';
+
+const USUAL = { threshold_C: 0, risk_frac: 0.1 } as const;
+const MOST_GAPS = 12;
+/** Cool crops go out when a hard frost is as rare as asked, warm ones when any is; and the soil is warm enough. Common practice, no source. */
+const HARD_FROST_C = -2.2;
+const COOL_SOIL_C = 7;
+const WARM_SOIL_C = 13;
+
+/** Frost by the years known, at a threshold and a risk. */
+export function frostView(
+  season: Season,
+  days: readonly WeatherDay[],
+  threshold_C: number,
+  risk_frac: number,
+): FrostView {
+  const { nursery } = season.world;
+  const south = nursery.latitude_deg < 0;
+  const startMonth = south ? 7 : 1;
+  const lows = days.flatMap((d) => (d.least_C === null ? [] : [{ day: d.day, least_C: d.least_C }]));
+  const seasons = frostSeasons(lows, threshold_C, south);
+  const [spring, autumn] = (['spring', 'autumn'] as const).map((side) => frostDates(seasons, side, south)) as [ReturnType<typeof frostDates>, ReturnType<typeof frostDates>]; // prettier-ignore
+  const offset = (day: number | null) => (day === null ? null : seasonOffset(day, startMonth));
+  const hardDates = frostDates(frostSeasons(lows, HARD_FROST_C, south), 'spring', south);
+  const guessed = nursery.outside ? springOddsFromNormals(nursery.outside, threshold_C, south) : null;
+  const guessedHard = nursery.outside ? springOddsFromNormals(nursery.outside, HARD_FROST_C, south) : null;
+  const { year, month } = civilFromDay(season.now.today);
+  const from = dayFromCivil(month >= startMonth ? year : year - 1, startMonth, 1);
+  const outside = nursery.outside ? outsideClimate(nursery.outside, from, 366) : null;
+  const soil = outside ? usualSoil_C(outside, 0.1) : null;
+  const odds = (dates: typeof spring, guess: Float64Array | null, at: number): number | null => {
+    if (at > 196) return null;
+    return dates.years > 0 ? frostOdds(dates, at) : (guess?.[at] ?? null);
+  };
+  const halves = Array.from({ length: 24 }, (_, i) => {
+    const m = ((startMonth - 1 + (i >> 1)) % 12) + 1;
+    const y = civilFromDay(from).year + (startMonth - 1 + (i >> 1) >= 12 ? 1 : 0);
+    const day = dayFromCivil(y, m, i % 2 === 0 ? 8 : 23);
+    const at = day - from;
+    const frost_frac = odds(spring, guessed, at);
+    const hard = odds(hardDates, guessedHard, at);
+    const soil_C = soil?.(day) ?? null;
+    const { nursery: n } = season.world;
+    return {
+      day,
+      day_C: outside?.day_C[at] ?? null,
+      night_C: outside?.night_C[at] ?? null,
+      soil_C,
+      frost_frac,
+      light_h: dayLength_h(n.latitude_deg, ((at + (south ? 181 : 0)) % 365) + 1),
+      cool: hard !== null && hard <= risk_frac && (soil_C ?? 0) >= COOL_SOIL_C,
+      warm: frost_frac !== null && frost_frac <= risk_frac && (soil_C ?? 0) >= WARM_SOIL_C,
+    };
+  });
+  return {
+    threshold_C,
+    risk_frac,
+    south,
+    years: seasons.map((s) => ({
+      label: south ? `${s.year}/${String((s.year + 1) % 100).padStart(2, '0')}` : String(s.year),
+      lastSpring: s.lastSpring,
+      firstAutumn: s.firstAutumn,
+      springKnown: s.springKnown,
+      autumnKnown: s.autumnKnown,
+      missing: s.springMissing + s.autumnMissing,
+      springOffset: offset(s.lastSpring),
+      autumnOffset: offset(s.firstAutumn),
+    })),
+    spring: { used: spring.years, without: spring.without, at: springAt(spring, guessed, risk_frac, startMonth) },
+    autumn: { used: autumn.years, without: autumn.without, at: dateAtRisk(autumn, risk_frac) },
+    halves,
+    from: spring.years > 0 ? 'years' : guessed ? 'normals' : 'nothing',
+  };
+}
+
+/** The spring date at a risk: by the years, or guessed from normals with a band of two weeks either way. */
+function springAt(
+  dates: ReturnType<typeof frostDates>,
+  guessed: Float64Array | null,
+  risk_frac: number,
+  startMonth: 1 | 7,
+) {
+  if (dates.years > 0 || guessed === null) return dateAtRisk(dates, risk_frac);
+  const offset = guessed.findIndex((o) => o <= risk_frac);
+  if (offset <= 0) return { date: null, offset: offset === 0 ? -Infinity : Infinity, from: null, to: null };
+  const word = (o: number) => monthDayOf(Math.max(0, o), startMonth);
+  return { date: word(offset), offset, from: word(offset - 14), to: word(offset + 14) };
+}
+
+/** The weather of the site as far as it is written down. */
+export async function weatherView(season: Season, threshold_C?: number, risk_frac?: number): Promise<WeatherView> {
+  const { nursery } = season.world;
+  const days = await readWeather(database());
+  const chosen = nursery.frost;
+  const sources = new Map<string, { from: number; to: number; days: number }>();
+  const gaps: { from: number; to: number }[] = [];
+  let last: number | null = null;
+  for (const { day, source, least_C } of days) {
+    const s = sources.get(source) ?? { from: day, to: day, days: 0 };
+    sources.set(source, { from: Math.min(s.from, day), to: Math.max(s.to, day), days: s.days + 1 });
+    if (least_C === null) continue;
+    if (last !== null && day > last + 1) gaps.push({ from: last + 1, to: day - 1 });
+    last = day;
+  }
+  return {
+    version: nursery.version,
+    sources: [...sources].map(([name, s]) => ({ name, ...s })),
+    gaps: gaps.sort((a, b) => b.to - b.from - (a.to - a.from)).slice(0, MOST_GAPS),
+    gapCount: gaps.length,
+    lastFrost: nursery.lastFrost,
+    firstFrost: nursery.firstFrost,
+    chosen,
+    frost: frostView(
+      season,
+      days,
+      threshold_C ?? chosen?.threshold_C ?? USUAL.threshold_C,
+      risk_frac ?? chosen?.risk_frac ?? USUAL.risk_frac,
+    ),
+  };
+}
+
+/** Says what is in a file, and keeps it when asked to and nothing about it is in doubt. */
+export async function importWeather(input: WeatherImport): Promise<WeatherPreview> {
+  const { now } = await readSeason();
+  const dly = looksLikeDly(input.text);
+  if (!dly && input.columns === null)
+    throw fieldProblem('columns', 'Say which column holds the date and which the lowest temperature.');
+  const file = dly ? readDly(input.text) : readWeatherCsv(input.text, input.columns!);
+  const past = file.days.filter((d) => d.day <= now.today);
+  const doubts = [...file.doubts];
+  if (past.length < file.days.length)
+    doubts.push(`${file.days.length - past.length} days are still to come: a forecast is no history.`);
+  if (past.length === 0) doubts.push('No day of weather could be read from it.');
+  if (input.commit && doubts.length > 0) throw fieldProblem('text', doubts.join(' '));
+  const lows = past.flatMap((d) => d.least_C ?? []);
+  const highs = past.flatMap((d) => d.most_C ?? []);
+  return {
+    days: past.length,
+    from: past[0]?.day ?? null,
+    to: past.at(-1)?.day ?? null,
+    least_C: lows.length > 0 ? lows.reduce((a, b) => Math.min(a, b)) : null,
+    most_C: highs.length > 0 ? highs.reduce((a, b) => Math.max(a, b)) : null,
+    problems: file.problems,
+    problemCount: file.problemCount,
+    repeated: file.repeated,
+    unlike: file.unlike.slice(0, 20),
+    stations: file.stations,
+    doubts,
+    written: input.commit ? await writeWeather(database(), past, input.name) : null,
+  };
+}
+
+/** Takes the frosts of the site at a threshold and a risk: dates and warnings of the season go by them from now on. */
+export async function chooseFrost(version: number, threshold_C: number, risk_frac: number): Promise<WeatherView> {
+  const season = await readSeason();
+  const { frost } = await weatherView(season, threshold_C, risk_frac);
+  const { spring, autumn } = frost;
+  if (!spring.at?.date)
+    throw fieldProblem(
+      'risk_frac',
+      spring.at && spring.at.offset < 0
+        ? 'At this threshold frost is rarer than that: there is no date to keep. Take a higher threshold or a smaller risk.'
+        : 'There is neither history nor usual temperatures to go by: import some, or write the normals in the settings.',
+    );
+  const dates = { lastFrost: spring.at.date, ...(autumn.at?.date ? { firstFrost: autumn.at.date } : {}) };
+  // A frost before midwinter would make the season's other half its own.
+  if (dates.firstFrost && dayOfMonthDay(dates.firstFrost, 2001) === dayOfMonthDay(dates.lastFrost, 2001))
+    throw fieldProblem('threshold_C', 'At this threshold there is no season without frost.');
+  if (!(await updateFrost(version, { threshold_C, risk_frac }, dates))) {
+    const { world } = await readSeason();
+    throw new ProblemError(409, 'Changed by someone else', 'Someone changed the settings since you opened them.', {
+      current: { version: world.nursery.version, frost: world.nursery.frost },
+      yours: { version, threshold_C, risk_frac },
+    });
+  }
+  return weatherView(await readSeason());
+}
+
+/** Takes out the days of one source. */
+export async function forgetWeather(source: string): Promise<WeatherView> {
+  if ((await dropWeather(database(), source)) === 0)
+    throw new ProblemError(404, 'No such source', 'No day of weather is kept under that name.');
+  return weatherView(await readSeason());
+}
