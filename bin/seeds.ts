@@ -1,6 +1,7 @@
 import { requireDay } from '../src/core/calendar/dayNumber.ts';
 import { libraryCrops, type NurserySeed } from '../src/server/setup.ts';
 import { DEMO_STOCK, USUAL_STOCK } from '../simulators/demoPotting.ts';
+import { demoWeather } from '../simulators/demoWeather.ts';
 import { DEMO_NURSERY, DEMO_OUTSIDE, DEMO_PLACES, DEMO_TODAY, USUAL_CONTAINERS } from '../simulators/demoBooks.ts';
 import { morningOf } from '../src/server/clock.ts';
 import { DEMO_ZONES, demoReadings, demoSeasonHours } from '../simulators/demoHeat.ts';
@@ -18,6 +19,7 @@ export async function demoSeed(): Promise<NurserySeed> {
     places: DEMO_PLACES,
     containers: USUAL_CONTAINERS,
     potting: DEMO_STOCK,
+    weather: { name: 'Underholt, the nursery’s own screen', days: demoWeather('1997-01-01', '2027-04-11') },
     batches: demoSeason(await libraryCrops()),
     heat: {
       zones: DEMO_ZONES,

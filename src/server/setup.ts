@@ -16,6 +16,8 @@ import {
 } from '../db/models.ts';
 import { FeedModel, MixModel, StockItemModel } from '../db/pottingModels.ts';
 import { insertStockMoves } from '../db/potting.ts';
+import { writeWeather } from '../db/weather.ts';
+import type { WeatherDay } from '../contracts/weatherFile.ts';
 import type { PottingSeed } from '../contracts/potting.ts';
 import { insertZone, readSensors, readZones } from '../db/heat.ts';
 import { downSample, insertHours, insertReadings } from '../db/readings.ts';
@@ -33,6 +35,7 @@ export interface NurserySeed {
   readonly containers: readonly Container[];
   readonly heat?: HeatSeed;
   readonly potting: PottingSeed;
+  readonly weather?: { readonly name: string; readonly days: readonly WeatherDay[] };
   readonly batches: readonly {
     readonly crop: string;
     readonly variety: string;
@@ -117,6 +120,7 @@ export async function setUp(db: Sequelize, seed: NurserySeed, machine_ms: number
     for (const { place, device, spec } of seed.heat?.zones ?? [])
       await insertZone(db, { placeId: placeIds.get(place)!, device, spec: spec as never }, transaction);
   });
+  if (seed.weather) await writeWeather(db, seed.weather.days, seed.weather.name);
   if (seed.heat) await writeReadings(db, seed.heat);
 }
 

@@ -12,6 +12,7 @@ interface Props {
   readonly onOut: () => void;
 }
 
+const nameOf = (list: SessionView['choices']['mixes'], id: number | null) => list.find((m) => m.id === id)?.name;
 const whole = (text: string, least: number): number => Math.max(least, Number(text.replace(/\D/g, '')) || least);
 
 /** One batch of a session while it is planned. */
@@ -55,6 +56,13 @@ export function PlanLine({ n, line, typed, choices, errorAt, onChange, onOut }: 
           </span>
         )}
       </div>
+      <p className="hidden text-lg print:block">
+        <span className="num">{typed.plants}</span> into{' '}
+        {choices.containers.find((c) => c.id === typed.containerId)?.name}
+        {typed.doubled > 0 && `, ${typed.doubled} of them from doubles`},{' '}
+        {nameOf(choices.mixes, typed.mixId) ?? 'no mix'}
+        {typed.baseMixId !== null && ` on ${typed.base_mm / 10} cm of ${nameOf(choices.mixes, typed.baseMixId)}`}
+      </p>
       {!locked && (
         <div className="no-print mt-2 flex flex-wrap items-end gap-2">
           <label className="field">
