@@ -1,3 +1,4 @@
+import type { FrostChoice } from './weather.ts';
 import type { CoolSchool } from '../core/placement/coolCap.ts';
 import type { Weights } from '../core/placement/instance.ts';
 import type { MonthNormal } from '../core/schedule/outsideClimate.ts';
@@ -15,6 +16,7 @@ export interface HouseData {
   readonly unit: TemperatureUnit;
   readonly lastFrost: string;
   readonly firstFrost: string;
+  readonly frost: FrostChoice | null;
   readonly spare_frac: number;
   readonly offHeat: OffHeatRule;
   readonly outside: readonly MonthNormal[] | null;

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { RiskDate } from '../core/climate/frost.ts';
+import type { FrostAtRisk } from '../core/schedule/warnings.ts';
 import { figure, shortText, version } from './fields.ts';
 import { WEATHER_UNITS } from './weatherFile.ts';
 
@@ -32,9 +33,8 @@ export const frostChoice = z.strictObject({
 export const weatherDrop = z.strictObject({ source: shortText('source', 120) });
 
 /** How the nursery takes its frosts: by which threshold and at which risk. */
-export interface FrostChoice {
+export interface FrostChoice extends FrostAtRisk {
   readonly threshold_C: number;
-  readonly risk_frac: number;
 }
 
 /** What the weather of the site says of frost. Days are day numbers. */
@@ -66,6 +66,15 @@ export interface FrostView {
     readonly cool: boolean;
     readonly warm: boolean;
   }[];
+  /** First day out for each crop, in the open and under layers of cover; empty without history. */
+  readonly out: readonly {
+    readonly cropId: number;
+    readonly name: string;
+    readonly hardiness: string;
+    /** By layers, 0 to 2. */
+    readonly dates: readonly { readonly date: string | null; readonly by: 'frost' | 'soil' | 'nights'; readonly sooner_days: number | null }[]; // prettier-ignore
+  }[];
+  readonly layer_K: number;
   /** From the file, or guessed from normals. */
   readonly from: 'years' | 'normals' | 'nothing';
 }

@@ -15,6 +15,7 @@ export function houseData(season: Season, cropIds: ReadonlySet<number> | null): 
     unit: world.nursery.temperatureUnit,
     lastFrost: world.nursery.lastFrost,
     firstFrost: world.nursery.firstFrost,
+    frost: world.nursery.frost,
     spare_frac: world.nursery.spare_frac,
     offHeat: world.nursery.offHeat,
     outside: world.nursery.outside,

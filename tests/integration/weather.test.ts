@@ -36,7 +36,15 @@ describe('weather of the site', () => {
     const after = (await send(app, 'PUT', '/api/weather/frost', input)).body as WeatherView;
     expect(after.lastFrost).toBe(after.frost.spring.at!.date);
     expect(after.lastFrost > before.lastFrost).toBe(true);
-    expect(after.chosen).toEqual({ threshold_C: 0, risk_frac: 0.05 });
+    expect(after.chosen).toMatchObject({ threshold_C: 0, risk_frac: 0.05 });
+    const { outFrom } = after.chosen!;
+    expect(outFrom.hardy! < outFrom['half-hardy']! && outFrom['half-hardy']! < outFrom.tender!).toBe(true);
+    // Covers bring every crop that waits for frost forward, none later.
+    expect(after.frost.out.length).toBeGreaterThan(30);
+    for (const { dates } of after.frost.out) {
+      const sooner = dates.flatMap((d) => d.sooner_days ?? []);
+      expect(sooner).toEqual([...sooner].sort((a, b) => a - b));
+    }
     expect((await send(app, 'PUT', '/api/weather/frost', input)).status).toBe(409);
     const house = JSON.stringify((await send(app, 'GET', '/api/season')).body);
     expect(house).toContain(`"lastFrost":"${after.lastFrost}"`);

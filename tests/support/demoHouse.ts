@@ -20,6 +20,7 @@ export function demoHouse(): SeasonSent {
     tableDays: 4 * 366,
     unit: 'C',
     lastFrost: DEMO_NURSERY.lastFrost,
+    frost: null,
     firstFrost: DEMO_NURSERY.firstFrost,
     spare_frac: DEMO_NURSERY.spare_frac,
     offHeat: DEMO_NURSERY.offHeat,

@@ -154,3 +154,19 @@ describe('spans of a chain', () => {
     }
   });
 });
+
+describe('frost at a risk taken from the site’s years', () => {
+  const outFrom = { hardy: '04-01', 'half-hardy': '04-20', tender: '05-18', tropical: '06-02' } as const;
+  const AT_RISK = { ...NORTH, frost: { risk_frac: 0.1, outFrom } };
+  it('goes by the night that hurts each plant and not by weeks from a mean', () => {
+    const early = warningsOf('tomato', '2027-05-17', {}, AT_RISK).find((w) => w.code === 'frost')!;
+    expect(early).toMatchObject({ day: requireDay('2027-05-18'), temperatures_C: [0] });
+    expect(early.text).toContain('no more than 10 years of 100');
+    expect(codes(warningsOf('tomato', '2027-05-18', {}, AT_RISK))).not.toContain('frost');
+    expect(codes(warningsOf('tomato', '2027-05-18', {}))).toContain('frost');
+  });
+  it('says nothing where such nights are rarer than the risk', () => {
+    const never = { ...AT_RISK, frost: { ...AT_RISK.frost, outFrom: { ...outFrom, tender: null } } };
+    expect(codes(warningsOf('tomato', '2027-05-01', {}, never))).not.toContain('frost');
+  });
+});

@@ -2,7 +2,8 @@ import { COMMON_PRACTICE } from '../because.ts';
 import type { DayNumber } from '../calendar/dayNumber.ts';
 import { nearestOccurrence, type MonthDay } from '../calendar/monthDay.ts';
 import { emergenceShare_frac } from '../germination/germinationRate.ts';
-import { placeOfStage, type BatchPlan, type Crop, type Stage } from '../model.ts';
+import { placeOfStage, type BatchPlan, type Crop, type Hardiness, type Stage } from '../model.ts';
+import { OUT_HARM_C } from '../planting/outDates.ts';
 import { milestoneOf, startOf, type Chain } from './chain.ts';
 import { meanTemperature_C } from './placeClimate.ts';
 import type { SeasonTables } from './seasonTables.ts';
@@ -11,6 +12,14 @@ import { stageRange, suitsStage } from './suits.ts';
 export interface FrostDates {
   readonly lastFrost: MonthDay;
   readonly firstFrost: MonthDay;
+  /** Taken from the site's own years at a risk: when plants of each hardiness may be out. null: dates typed by hand. */
+  readonly frost?: FrostAtRisk | null;
+}
+
+export interface FrostAtRisk {
+  readonly risk_frac: number;
+  /** null: harmful nights are rarer than that. */
+  readonly outFrom: Readonly<Record<Hardiness, MonthDay | null>>;
 }
 
 export interface Warning {
@@ -140,9 +149,23 @@ function stageWarnings(
 function frostWarnings(chain: Chain, crop: Crop, frost: FrostDates): Warning[] {
   const plant = milestoneOf(chain, 'plant')!.day;
   const lastFrost = nearestOccurrence(frost.lastFrost, plant);
-  const goesOut = lastFrost + 7 * crop.weeksFromLastFrost;
+  const own = frost.frost?.outFrom[crop.hardiness];
+  const atRisk = frost.frost ? (own ? nearestOccurrence(own, plant) : -Infinity) : null;
+  const goesOut = atRisk ?? lastFrost + 7 * crop.weeksFromLastFrost;
   const firstFrost = nearestOccurrence(frost.firstFrost, plant);
   const springSide = Math.abs(plant - lastFrost) <= Math.abs(plant - firstFrost);
+  if (springSide && plant < goesOut && atRisk !== null) {
+    const years = Math.round(100 * frost.frost!.risk_frac);
+    return [
+      warning(
+        'frost',
+        'harden',
+        goesOut,
+        `Only from {day} on do nights of {0} or less, which hurt ${crop.name}, come in no more than ${years} years of 100.`,
+        [OUT_HARM_C[crop.hardiness]],
+      ),
+    ];
+  }
   if (springSide && plant < goesOut) {
     const weeks = crop.weeksFromLastFrost;
     const when =
@@ -154,7 +177,17 @@ function frostWarnings(chain: Chain, crop: Crop, frost: FrostDates): Warning[] {
     ];
   }
   if (!springSide && crop.hardiness !== 'hardy' && plant >= firstFrost) {
-    return [warning('autumn-frost', 'harden', firstFrost, 'The mean first frost of autumn is {day}.', [])];
+    return [
+      warning(
+        'autumn-frost',
+        'harden',
+        firstFrost,
+        frost.frost
+          ? 'The first frost of autumn at the risk chosen is {day}.'
+          : 'The mean first frost of autumn is {day}.',
+        [],
+      ),
+    ];
   }
   return [];
 }

@@ -137,6 +137,7 @@ export function Weather({ initial, unit }: Props) {
         own garden may be colder than the station: watch your thermometer, and the forecast before you plant.
       </p>
       {frost.years.length > 0 && <FrostYears frost={frost} />}
+      <OutDates view={view} unit={unit} />
       <Halves view={view} unit={unit} />
       <section className="mt-6">
         <h2>Where it comes from</h2>
@@ -188,6 +189,62 @@ function FrostFigure({ side, frost }: { readonly side: 'spring' | 'autumn'; read
   const band =
     at.from && at.to ? `; four times of five between ${spokenMonthDay(at.from)} and ${spokenMonthDay(at.to)}` : '';
   return <Figure value={spokenMonthDay(at.date)} words={`${words}${band}`} size="text-5xl" />;
+}
+
+const BY = { frost: 'frost', soil: 'cold soil', nights: 'cold nights' } as const;
+
+function OutDates({ view, unit }: { readonly view: WeatherView; readonly unit: 'C' | 'F' }) {
+  const { out, layer_K, risk_frac } = view.frost;
+  if (out.length === 0) return null;
+  const sooner = out.flatMap((crop) => (crop.dates[0]?.by === 'frost' ? (crop.dates[1]?.sooner_days ?? []) : []));
+  const mean = sooner.reduce((sum, d) => sum + d, 0) / Math.max(1, sooner.length);
+  const kelvin = unit === 'F' ? `${layer_K * 1.8} °F` : `${layer_K} °C`;
+  return (
+    <section className="mt-6">
+      <h2>First day out, at a risk of {riskWords(risk_frac)}</h2>
+      <p className="max-w-[75ch] text-[0.95rem] text-ink2">
+        Each crop by the night that hurts it (hardy −5, half-hardy −2.2, tender 0, tropical 3 °C; common practice, no
+        source), its soil and its nights. A layer counts {kelvin} on the night, with caution, and not on the soil; by
+        the other school it is worth three to four weeks. Here, at the same risk, {kelvin} are worth {Math.round(mean)}{' '}
+        days where frost decides.
+      </p>
+      <details open={false}>
+        <summary className="link-btn">{counted(out.length, 'crop')}</summary>
+        <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="First day out by crop">
+          <table className="plain-table max-w-4xl">
+            <thead>
+              <tr>
+                <th>Crop</th>
+                <th>In the open</th>
+                <th>Waits for</th>
+                <th>One layer</th>
+                <th>Two layers</th>
+              </tr>
+            </thead>
+            <tbody>
+              {out.map((crop) => (
+                <tr key={crop.cropId}>
+                  <td>
+                    {crop.name} <span className="text-ink2">{crop.hardiness}</span>
+                  </td>
+                  <td>{crop.dates[0]!.date === null ? 'not this way' : spokenMonthDay(crop.dates[0]!.date)}</td>
+                  <td>{BY[crop.dates[0]!.by]}</td>
+                  {crop.dates.slice(1).map((d, i) => (
+                    <td key={i}>
+                      {d.date === null ? 'not this way' : spokenMonthDay(d.date)}
+                      {d.sooner_days !== null && d.sooner_days > 0 && (
+                        <span className="text-ink2">, {counted(d.sooner_days, 'day')} earlier</span>
+                      )}
+                    </td>
+                  ))}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      </details>
+    </section>
+  );
 }
 
 function Halves({ view, unit }: { readonly view: WeatherView; readonly unit: 'C' | 'F' }) {

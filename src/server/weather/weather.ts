@@ -5,7 +5,9 @@ import { springOddsFromNormals } from '../../core/climate/normalFrost.ts';
 import { usualSoil_C } from '../../core/climate/soil.ts';
 import { dayLength_h } from '../../core/climate/sun.ts';
 import { outsideClimate } from '../../core/schedule/outsideClimate.ts';
-import type { FrostView, WeatherImport, WeatherPreview, WeatherView } from '../../contracts/weather.ts';
+import { earliestOut, LAYER_K, OUT_HARM_C, riskOffsets, type SiteUsual } from '../../core/planting/outDates.ts';
+import type { CropRecord } from '../../contracts/records.ts';
+import type { FrostChoice, FrostView, WeatherImport, WeatherPreview, WeatherView } from '../../contracts/weather.ts';
 import { looksLikeDly, readDly, readWeatherCsv, type WeatherDay } from '../../contracts/weatherFile.ts';
 import { fieldProblem, ProblemError } from '../../contracts/problem.ts';
 import { dropWeather, readWeather, updateFrost, writeWeather } from '../../db/weather.ts';
@@ -64,10 +66,16 @@ export function frostView(
       warm: frost_frac !== null && frost_frac <= risk_frac && (soil_C ?? 0) >= WARM_SOIL_C,
     };
   });
+  const at = riskOffsets(lows, risk_frac, south);
+  const usual =
+    outside && soil ? { soil_C: (d: number) => soil(from + d), night_C: (d: number) => outside.night_C[d]! } : null;
+  const out = lows.length === 0 ? [] : season.world.crops.map((crop) => outLine(crop, at, usual, startMonth));
   return {
     threshold_C,
     risk_frac,
     south,
+    out,
+    layer_K: LAYER_K,
     years: seasons.map((s) => ({
       label: south ? `${s.year}/${String((s.year + 1) % 100).padStart(2, '0')}` : String(s.year),
       lastSpring: s.lastSpring,
@@ -82,6 +90,29 @@ export function frostView(
     autumn: { used: autumn.years, without: autumn.without, at: dateAtRisk(autumn, risk_frac) },
     halves,
     from: spring.years > 0 ? 'years' : guessed ? 'normals' : 'nothing',
+  };
+}
+
+const MOST_LAYERS = 2;
+
+/** A crop's first day out, in the open and under covers. */
+function outLine(
+  crop: CropRecord,
+  at: (threshold_C: number) => number | null,
+  usual: SiteUsual | null,
+  startMonth: 1 | 7,
+): FrostView['out'][number] {
+  const dates = Array.from({ length: MOST_LAYERS + 1 }, (_, n) => earliestOut(crop, at, usual, n * LAYER_K));
+  const open = dates[0]!.offset;
+  return {
+    cropId: crop.id,
+    name: crop.name,
+    hardiness: crop.hardiness,
+    dates: dates.map(({ offset, by }) => ({
+      date: offset === null ? null : monthDayOf(offset, startMonth),
+      by,
+      sooner_days: offset === null || open === null ? null : open - offset,
+    })),
   };
 }
 
@@ -178,7 +209,17 @@ export async function chooseFrost(version: number, threshold_C: number, risk_fra
   // A frost before midwinter would make the season's other half its own.
   if (dates.firstFrost && dayOfMonthDay(dates.firstFrost, 2001) === dayOfMonthDay(dates.lastFrost, 2001))
     throw fieldProblem('threshold_C', 'At this threshold there is no season without frost.');
-  if (!(await updateFrost(version, { threshold_C, risk_frac }, dates))) {
+  const south = season.world.nursery.latitude_deg < 0;
+  const days = await readWeather(database());
+  const lows = days.flatMap((d) => (d.least_C === null ? [] : [{ day: d.day, least_C: d.least_C }]));
+  const at = riskOffsets(lows, risk_frac, south);
+  const outFrom = Object.fromEntries(
+    Object.entries(OUT_HARM_C).map(([hardiness, harm_C]) => {
+      const offset = lows.length > 0 ? at(harm_C) : spring.at!.offset;
+      return [hardiness, offset === null || !Number.isFinite(offset) ? null : monthDayOf(offset + 1, south ? 7 : 1)];
+    }),
+  ) as FrostChoice['outFrom'];
+  if (!(await updateFrost(version, { threshold_C, risk_frac, outFrom }, dates))) {
     const { world } = await readSeason();
     throw new ProblemError(409, 'Changed by someone else', 'Someone changed the settings since you opened them.', {
       current: { version: world.nursery.version, frost: world.nursery.frost },
