@@ -2,6 +2,8 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   test: {
+    // Two files at a time: each of the integration tests has a database and an application of its own.
+    maxWorkers: 2,
     projects: [
       {
         test: {
@@ -17,7 +19,6 @@ export default defineConfig({
           name: 'integration',
           include: ['tests/integration/**/*.test.ts'],
           environment: 'node',
-          fileParallelism: false,
           testTimeout: 60_000,
           hookTimeout: 120_000,
         },

@@ -45,6 +45,7 @@ export function Session({ initial, unit }: { readonly initial: SessionView; read
   const [said, setSaid] = useState('');
   const [saving, setSaving] = useState(false);
   const [hands, setHands] = useState('');
+  const [unsaved, setUnsaved] = useState(false);
   const [ready, setReady] = useState(false);
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
   const wanted = useRef<Draft | null>(null);
@@ -65,12 +66,13 @@ export function Session({ initial, unit }: { readonly initial: SessionView; read
     if (answer.kind === 'done') {
       take(answer.value);
       setProblem(null);
+      setUnsaved(false);
       setSaid('');
       if (wanted.current === null) setDraft(draftOf(answer.value));
     } else {
       if (answer.kind === 'problem') setProblem(answer.problem);
       setSaid(trouble(answer));
-      if (answer.kind === 'offline') wanted.current ??= sent;
+      setUnsaved(answer.kind === 'offline');
     }
   }
   function take(next: SessionView): void {
@@ -130,6 +132,11 @@ export function Session({ initial, unit }: { readonly initial: SessionView; read
       </div>
       <p role="status" aria-live="polite" className={said ? 'note-bar bad my-2' : 'sr-only'}>
         {said}{' '}
+        {unsaved && (
+          <button type="button" className="link-btn" onClick={() => change({})}>
+            Save again
+          </button>
+        )}
         {problem?.status === 409 && (
           <>
             <button
