@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { dayFromIso } from '../core/calendar/dayNumber.ts';
-import { openApiDocument } from './api.ts';
+import { openApiDocument } from './openApi.ts';
 import { batchInput, batchPatch, eventInput, splitInput } from './batches.ts';
 import { clockInput, containerInput, lotInput, nurseryInput, placeInput } from './books.ts';
 import { figure, isoDay, monthDay, wholeNumber } from './fields.ts';

@@ -1,4 +1,4 @@
-import { openApiDocument } from '../../contracts/api.ts';
+import { openApiDocument } from '../../contracts/openApi.ts';
 import { endpoint, json } from '../../server/edge.ts';
 
 export const GET = endpoint(async () => json(openApiDocument()));
