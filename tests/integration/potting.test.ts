@@ -173,6 +173,40 @@ describe('a session', () => {
     expect(empty.body).toMatchObject({ status: 422, errors: [{ path: 'lines' }] });
   });
 
+  it('pricks out of a seed pan into cells, and pots plugs bought in, all the same way', async () => {
+    const crops = (await send(app, 'GET', '/api/crops')).body as { id: number; name: string }[];
+    const make = async (more: object) => {
+      const made = await send(app, 'POST', '/api/batches', {
+        cropId: crops.find((c) => c.name === 'tomato')!.id,
+        varietyId: null, lotId: null, plantsWanted: 60, spare_frac: 0.1, transplantOn: '2027-06-01', hardening_days: 7,
+        places: { germinate: 1, grow: 3, pot: 5, harden: 6 }, sowContainerId: 4, potContainerId: null, note: '',
+        ...more,
+      }); // prettier-ignore
+      expect(made.status, JSON.stringify(made.body)).toBe(201);
+      return (made.body as { id: number }).id;
+    };
+    const lines = async (id: number, events: [string, string, number | null][]) => {
+      for (const [kind, day, count] of events) {
+        const line = { idempotencyKey: randomUUID(), kind, day, count };
+        expect((await send(app, 'POST', `/api/batches/${id}/events`, line)).status).toBe(201);
+      }
+    };
+    const pan = await make({});
+    await lines(pan, [['sown', '2027-03-25', 66], ['emerged', '2027-04-01', 40], ['off-heat', '2027-04-01', null]]); // prettier-ignore
+    expect((await ready()).find((l) => l.batchId === pan)).toMatchObject({ job: 'prick-out', jobWords: 'Prick out' });
+    const pricked = await plan([pan]);
+    expect(pricked.lines[0]).toMatchObject({ job: 'prick-out', wrong: null });
+    expect((await outcome(pricked, pan)).status).toBe(201);
+    expect(await log(pan)).toMatchObject({ phase: 'growing' });
+    expect((await log(pan)).log.at(-1)).toMatchObject({ kind: 'moved-on' });
+    const plugs = await make({ sowContainerId: 1, potContainerId: 5, joins: { stage: 'pot', on: '2027-04-12' } });
+    await lines(plugs, [['arrived', DAY, 66]]);
+    const potted = await plan([plugs]);
+    expect(potted.lines[0]).toMatchObject({ job: 'pot', there: 66 });
+    expect((await outcome(potted, plugs)).status).toBe(201);
+    expect(await log(plugs)).toMatchObject({ phase: 'potted' });
+  });
+
   it('pots on a second time, into what is larger', async () => {
     const all = (await send(app, 'GET', '/api/batches')).body as { id: number; phase: string }[];
     const potted = all.find((b) => b.phase === 'potted')!;

@@ -3,6 +3,7 @@ import type { WeatherPreview } from '../../contracts/weather.ts';
 import { columnsOf, looksLikeDly, type WeatherUnit } from '../../contracts/weatherFile.ts';
 import { call, trouble } from '../../ui/call.ts';
 import { counted, degrees, shortDay } from '../../ui/format.ts';
+import { yearOf } from './words.ts';
 
 interface Props {
   readonly unit: 'C' | 'F';
@@ -203,5 +204,3 @@ export function ImportWeather({ unit, onKept }: Props) {
     </div>
   );
 }
-
-const yearOf = (day: number): number => new Date(day * 86_400_000).getUTCFullYear();

@@ -6,6 +6,7 @@ import { Figure } from '../../ui/Figure.tsx';
 import { counted, degrees, shortDay } from '../../ui/format.ts';
 import { FrostYears } from './FrostYears.tsx';
 import { ImportWeather } from './ImportWeather.tsx';
+import { spokenMonthDay, yearOf } from './words.ts';
 
 interface Props {
   readonly initial: WeatherView;
@@ -14,16 +15,6 @@ interface Props {
 
 const RISKS = [0.5, 0.3, 0.2, 0.1, 0.05] as const;
 const riskWords = (risk: number) => `${Math.round(100 * risk)} years in 100`;
-
-/** "8 May" of a month and day. */
-export function spokenMonthDay(monthDay: string): string {
-  const [month, day] = monthDay.split('-').map(Number) as [number, number];
-  const name = new Date(Date.UTC(2001, month - 1, day)).toLocaleDateString('en-GB', {
-    month: 'short',
-    timeZone: 'UTC',
-  });
-  return `${day} ${name}`;
-}
 
 /** The site's own years: frost at any threshold and risk, what may go out when, and the files it comes from. */
 export function Weather({ initial, unit }: Props) {
@@ -178,8 +169,6 @@ export function Weather({ initial, unit }: Props) {
     </div>
   );
 }
-
-const yearOf = (day: number): number => new Date(day * 86_400_000).getUTCFullYear();
 
 function FrostFigure({ side, frost }: { readonly side: 'spring' | 'autumn'; readonly frost: WeatherView['frost'] }) {
   const { at } = frost[side];
