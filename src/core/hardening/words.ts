@@ -1,0 +1,53 @@
+import { shownTemperature, type TemperatureUnit } from '../units/temperature.ts';
+import type { Decision, Limit } from './ladder.ts';
+import { STRESS_WORDS, type Rung, type RungCover } from './programme.ts';
+
+/** A temperature in the house's scale, to the half degree at the most. */
+export function degreesWords(value_C: number, unit: TemperatureUnit): string {
+  const shown = shownTemperature(value_C, unit);
+  const rounded = Math.round(2 * shown) / 2;
+  return `${Object.is(rounded, -0) ? 0 : rounded}°`;
+}
+
+/** A wind speed as the house reads it: km/h beside Celsius, mph beside Fahrenheit. */
+export function windWords(speed_m_s: number, unit: TemperatureUnit): string {
+  return unit === 'F' ? `${Math.round(2.23694 * speed_m_s)} mph` : `${Math.round(3.6 * speed_m_s)} km/h`;
+}
+
+export const COVER_WORDS: Readonly<Record<RungCover, string>> = { none: 'no cover', fleece: 'fleece', film: 'film' };
+
+/** What decided, in words. */
+export function limitWords(limit: Limit, rungs: readonly Rung[], unit: TemperatureUnit): string {
+  const { stress, figure, limit: bears } = limit;
+  const rung = `rung ${limit.rung}`;
+  switch (stress) {
+    case 'cold':
+      return `${degreesWords(figure!, unit)} where ${rung} wants ${degreesWords(bears!, unit)} or more`;
+    case 'wind':
+      return `gusts of ${windWords(figure!, unit)}, ${rung} bears ${windWords(bears!, unit)}`;
+    case 'rest':
+      return 'resting after potting';
+    case 'hand':
+      return 'held by hand';
+    case 'two': {
+      const other = limit.raises === 'wind' || (figure !== null && bears === rungs[limit.rung - 1]?.floor_C);
+      const near = other
+        ? `${degreesWords(figure!, unit)}, near its lowest`
+        : `gusts of ${windWords(figure!, unit)}, near its most`;
+      return `${rung} is new ${STRESS_WORDS[limit.raises!]} and the day brings ${near}: one new stress at a time`;
+    }
+    default:
+      return 'no forecast for it';
+  }
+}
+
+/** A day's decision in a line. */
+export function decisionWords(decision: Decision, rungs: readonly Rung[], unit: TemperatureUnit): string {
+  const { say, rung, limit, climbs, served, of } = decision;
+  const what = rung === 0 ? 'in shelter' : rungs[rung - 1]!.words;
+  const why = limit ? limitWords(limit, rungs, unit) : '';
+  if (say === 'back') return `${rung === 0 ? 'keep them in' : `only rung ${rung}, ${what}`}: ${why}`;
+  if (say === 'hold') return `hold${rung > 0 ? ` on rung ${rung}, ${what}` : ''}: ${why}`;
+  if (decision.done) return 'the last rung is done: hardened';
+  return `rung ${rung} of ${rungs.length}: ${what}${!climbs && of > 1 ? `, day ${served} of ${of}` : ''}`;
+}

@@ -1,0 +1,156 @@
+import type { DayNumber } from '../calendar/dayNumber.ts';
+import { civilFromDay, dayFromCivil } from '../calendar/dayNumber.ts';
+import { normalQuantile } from '../numerics/normal.ts';
+import { below, seededRandom } from '../numerics/random.ts';
+import { SOIL_LAG_frac } from '../climate/soilNow.ts';
+
+/** A day of the site's history. */
+export interface PastDay {
+  readonly day: DayNumber;
+  readonly least_C: number | null;
+  readonly most_C: number | null;
+}
+
+/** What is known of the coming days. */
+export interface NearDay {
+  readonly least_C: number | null;
+  readonly most_C: number | null;
+  readonly gust_m_s: number | null;
+  /** One standard deviation of the low. */
+  readonly spread_K: number;
+  readonly bias_K: number;
+}
+
+export interface SpringInput {
+  readonly from: DayNumber;
+  readonly days: number;
+  readonly runs: number;
+  readonly seed: number;
+  /** In any order. */
+  readonly history: readonly PastDay[];
+  /** Usual days and nights by day from `from`, where history is short; null: none. */
+  readonly usual: { readonly day_C: ArrayLike<number>; readonly night_C: ArrayLike<number> } | null;
+  /** The forecast's days, `from` first. */
+  readonly near: readonly NearDay[];
+  /** Soil at 10 cm on `from`; null: taken as the mean air. */
+  readonly soil_C: number | null;
+}
+
+/** Springs that could come: row s, day i at s * days + i. */
+export interface Springs {
+  readonly from: DayNumber;
+  readonly days: number;
+  readonly runs: number;
+  readonly least_C: Float32Array;
+  readonly most_C: Float32Array;
+  readonly gust_m_s: Float32Array;
+  readonly soil_C: Float32Array;
+  /** Years drawn from; 0: normals alone. */
+  readonly years: number;
+}
+
+/** Years wanted before springs are drawn from them. */
+export const LEAST_YEARS = 5;
+/** Days of a year taken together, so that spells stay whole. */
+const BLOCK_days = 12;
+/** How one day takes after the one before about normals, and how far days lie from them. Common practice, no source. */
+const ALIKE = 0.7;
+const SPREAD_K = 2.9;
+/** Errors of a forecast from day to day. Common practice, no source. */
+const ERROR_ALIKE = 0.7;
+/** Strongest gust of a usual day: log-normal. Common practice, no source; a windy site measures its own. */
+const GUST = { median_m_s: 7.5, sigma: 0.42 } as const;
+
+/**
+ * Springs that could come from a day on: the forecast with errors as large as it makes, then whole spells of twelve days drawn
+ * from the site's own years at the same time of the year. With fewer than five years: usual temperatures with spells about them.
+ * @returns the same for the same seed
+ * @throws RangeError when there is neither history nor normals
+ * @source moving-block bootstrap: Künsch 1989, Ann. Statist. 17, 1217 (idea; from memory)
+ */
+export function simulatedSprings(input: SpringInput): Springs {
+  const { from, days, runs, near } = input;
+  const n = days * runs;
+  const springs = {
+    from,
+    days,
+    runs,
+    least_C: new Float32Array(n),
+    most_C: new Float32Array(n),
+    gust_m_s: new Float32Array(n),
+    soil_C: new Float32Array(n),
+  };
+  const past = new Map<DayNumber, PastDay>();
+  for (const day of input.history) if (day.least_C !== null && day.most_C !== null) past.set(day.day, day);
+  const years = yearsOf(past, from, days);
+  if (years.length < LEAST_YEARS && !input.usual)
+    throw new RangeError(`${years.length} years of weather and no usual temperatures; 5 years or normals wanted`);
+  const random = seededRandom(input.seed);
+  const z = () => normalQuantile(Math.min(1 - 1e-9, Math.max(1e-9, random())));
+  const start = civilFromDay(from);
+  for (let s = 0; s < runs; s++) {
+    const row = s * days;
+    const draw = years.length >= LEAST_YEARS ? fromYears : fromUsual;
+    draw(row);
+    let error = z();
+    for (let i = 0; i < days; i++) {
+      const told = near[i];
+      springs.gust_m_s[row + i] = GUST.median_m_s * Math.exp(GUST.sigma * z());
+      if (told?.least_C === undefined || told.least_C === null) continue;
+      if (i > 0) error = ERROR_ALIKE * error + Math.sqrt(1 - ERROR_ALIKE ** 2) * z();
+      springs.least_C[row + i] = told.least_C - told.bias_K + told.spread_K * error;
+      const most = (told.most_C ?? told.least_C + 9) - told.bias_K + told.spread_K * error;
+      springs.most_C[row + i] = Math.max(springs.least_C[row + i]! + 0.5, most);
+      if (told.gust_m_s !== null) springs.gust_m_s[row + i] = told.gust_m_s * Math.exp(0.12 * Math.sqrt(1 + i) * z());
+    }
+    let soil = input.soil_C ?? (springs.least_C[row]! + springs.most_C[row]!) / 2;
+    for (let i = 0; i < days; i++) {
+      if (i > 0) soil += SOIL_LAG_frac * ((springs.least_C[row + i]! + springs.most_C[row + i]!) / 2 - soil);
+      springs.soil_C[row + i] = soil;
+    }
+  }
+  return { ...springs, years: years.length >= LEAST_YEARS ? years.length : 0 };
+
+  function fromYears(row: number): void {
+    let base = 0;
+    let shift = 0;
+    for (let i = 0; i < days; i++) {
+      if (i % BLOCK_days === 0) {
+        const year = years[below(random, years.length)]!;
+        base = dayFromCivil(year, start.month, start.month === 2 && start.day === 29 ? 28 : start.day);
+        // A spell may have come some days sooner or later.
+        shift = below(random, 7) - 3;
+      }
+      const day = past.get(base + i + shift) ?? past.get(base + i) ?? past.get(base + i - 1) ?? past.get(base + i + 1);
+      springs.least_C[row + i] = day?.least_C ?? springs.least_C[row + i - 1] ?? 0;
+      springs.most_C[row + i] = day?.most_C ?? springs.most_C[row + i - 1] ?? 0;
+    }
+  }
+
+  function fromUsual(row: number): void {
+    let spell = z();
+    for (let i = 0; i < days; i++) {
+      if (i > 0) spell = ALIKE * spell + Math.sqrt(1 - ALIKE ** 2) * z();
+      const clear = 1.1 * z();
+      const least = input.usual!.night_C[i]! + SPREAD_K * spell - clear;
+      springs.least_C[row + i] = least;
+      springs.most_C[row + i] = Math.max(least + 0.5, input.usual!.day_C[i]! + SPREAD_K * spell + clear);
+    }
+  }
+}
+
+/** Years in which nearly all of the stretch is known. */
+function yearsOf(past: ReadonlyMap<DayNumber, PastDay>, from: DayNumber, days: number): number[] {
+  if (past.size === 0) return [];
+  const { month, day, year: now } = civilFromDay(from);
+  let first = Infinity;
+  for (const d of past.keys()) if (d < first) first = d;
+  const years: number[] = [];
+  for (let year = civilFromDay(first).year - 1; year <= now; year++) {
+    const base = dayFromCivil(year, month, month === 2 && day === 29 ? 28 : day);
+    let known = 0;
+    for (let i = 0; i < days; i++) if (past.has(base + i)) known++;
+    if (known >= 0.9 * days) years.push(year);
+  }
+  return years;
+}
