@@ -1,10 +1,11 @@
 import { requireDay } from '../src/core/calendar/dayNumber.ts';
 import { libraryCrops, type NurserySeed } from '../src/server/setup.ts';
 import { DEMO_STOCK, USUAL_STOCK } from '../simulators/demoPotting.ts';
-import { demoWeather } from '../simulators/demoWeather.ts';
+import { DEMO_YEARS, demoWeather } from '../simulators/demoWeather.ts';
 import { DEMO_NURSERY, DEMO_OUTSIDE, DEMO_PLACES, DEMO_TODAY, USUAL_CONTAINERS } from '../simulators/demoBooks.ts';
 import { morningOf } from '../src/server/clock.ts';
-import { DEMO_ZONES, demoReadings, demoSeasonHours } from '../simulators/demoHeat.ts';
+import { DEMO_COVERS, demoReadings, USUAL_COVERS } from '../simulators/demoPlanting.ts';
+import { DEMO_ZONES, demoReadings as benchReadings, demoSeasonHours } from '../simulators/demoHeat.ts';
 import { demoSeason } from '../simulators/demoSeason.ts';
 
 /** Days of readings every ten minutes; before that by the hour. */
@@ -19,12 +20,14 @@ export async function demoSeed(): Promise<NurserySeed> {
     places: DEMO_PLACES,
     containers: USUAL_CONTAINERS,
     potting: DEMO_STOCK,
-    weather: { name: 'Underholt, the nursery’s own screen', days: demoWeather('1997-01-01', '2027-04-11') },
+    covers: DEMO_COVERS,
+    readings: demoReadings(),
+    weather: { name: 'Underholt, the nursery’s own screen', days: demoWeather(DEMO_YEARS.from, DEMO_YEARS.to) },
     batches: demoSeason(await libraryCrops()),
     heat: {
       zones: DEMO_ZONES,
       // The benches themselves send the last hour.
-      readings: demoReadings(end_ms - 3_600_000, FINE_days),
+      readings: benchReadings(end_ms - 3_600_000, FINE_days),
       hours: demoSeasonHours(
         morningOf(requireDay('2027-02-01'), DEMO_NURSERY.timeZone),
         end_ms - FINE_days * 86_400_000,
@@ -46,6 +49,7 @@ export function emptySeed(): NurserySeed {
     places: [],
     containers: USUAL_CONTAINERS,
     potting: USUAL_STOCK,
+    covers: USUAL_COVERS,
     batches: [],
   };
 }

@@ -5,10 +5,14 @@ import { readConfig } from '../src/server/config.ts';
 import { log } from '../src/server/log.ts';
 import { connect } from '../src/db/connect.ts';
 import { migrateUp } from '../src/db/migrate.ts';
+import { readWorld } from '../src/db/world.ts';
+import { ForecastJob } from '../src/server/forecast/job.ts';
+import { httpProvider } from '../src/server/forecast/provider.ts';
 import { setUp, whatIsThere } from '../src/server/setup.ts';
 import { Bridge } from '../src/server/heat/bridge.ts';
 import { joinBroker, startBroker, type Link } from '../src/server/heat/broker.ts';
 import { DEMO_SITE, DEMO_ZONES } from '../simulators/demoHeat.ts';
+import { startWeatherService } from '../simulators/weatherService.ts';
 import { startBenches } from '../simulators/bench/devices.ts';
 import { coverOn } from '../src/core/heat/yearHours.ts';
 import { demoSeed, emptySeed } from './seeds.ts';
@@ -77,6 +81,28 @@ async function startHeat(): Promise<() => Promise<void>> {
   };
 }
 
+/** The forecast: a service named in FORECAST_URL, or in the demo the one that ships. Without either it is typed or read from files. */
+async function startForecast(): Promise<() => Promise<void>> {
+  const there = await whatIsThere();
+  const demo = there === 'demo' && process.env['DEMO_FORECAST'] !== 'off';
+  if (config.forecastUrl === null && !demo) return async () => {};
+  const db = connect(config.databaseUrl);
+  const nursery = (await readWorld(db))!.nursery;
+  const service = config.forecastUrl === null ? await startWeatherService({ ...nursery, name: DEMO_SERVICE }) : null;
+  const at = { lat: nursery.latitude_deg, lon: nursery.longitude_deg };
+  const job = new ForecastJob(
+    db,
+    httpProvider(config.forecastUrl ?? service!.url, at, service ? DEMO_SERVICE : undefined),
+  );
+  await job.start();
+  return async () => {
+    await job.stop();
+    await service?.stop();
+    await db.close();
+  };
+}
+
+const DEMO_SERVICE = 'Underholt weather, simulated';
 const MQTT_PORT = 4311;
 
 async function serve(): Promise<void> {
@@ -104,8 +130,13 @@ async function serve(): Promise<void> {
     log.error({ err: error.message }, 'the devices cannot be served; the rest runs');
     return async () => {};
   });
+  const stopForecast = await startForecast().catch((error: Error) => {
+    log.error({ err: error.message }, 'the forecast cannot be asked for; the rest runs');
+    return async () => {};
+  });
   const stop = (signal: string): void => {
     log.info({ signal }, 'stopping');
+    void stopForecast().catch(() => undefined);
     void stopHeat().catch(() => undefined);
     server.close(() => process.exit(0));
     server.closeIdleConnections();

@@ -217,6 +217,8 @@ export interface DemoBatch {
   readonly potContainer?: number;
   readonly skip?: 'sow' | 'half-up' | 'off-heat' | 'pot' | 'space' | 'harden';
   readonly lag?: number;
+  /** Cover it goes out under, by the demo's numbers. */
+  readonly cover?: number;
   readonly loss?: {
     readonly days: number;
     readonly count: number;
@@ -255,7 +257,7 @@ export const DEMO_BATCHES: readonly DemoBatch[] = [
   }),
   line('onion', 'Quarry Brown', 400, '2027-04-14', [2, 5, 5, 6], 1, null),
   line('cabbage', 'Weir Green', 240, '2027-04-16', [2, 5, 5, 6], 2, null),
-  line('lettuce', 'Mill Frill', 200, '2027-04-17', [2, 5, 5, 6], 1, null),
+  line('lettuce', 'Mill Frill', 200, '2027-04-17', [2, 5, 5, 6], 1, null, { cover: 1 }),
   line('kale', 'Tar Feather', 180, '2027-04-18', [2, 5, 5, 6], 2, null, {
     lag: 2,
   }),
@@ -276,6 +278,7 @@ export const DEMO_BATCHES: readonly DemoBatch[] = [
   line('celeriac', 'Drum Major', 150, '2027-05-26', [2, 4, 5, 6], 1, 7),
   line('tomato', 'Ridge Ember', 120, '2027-05-10', [1, 3, 4, 6], 2, 6, {
     lag: 1,
+    cover: 3,
   }),
   line('tomato', 'Ridge Ember', 120, '2027-05-24', [1, 3, 5, 6], 2, 6, {
     skip: 'pot',
@@ -308,7 +311,7 @@ export const DEMO_BATCHES: readonly DemoBatch[] = [
     skip: 'sow',
   }),
   line('cauliflower', 'Chapel White', 160, '2027-05-10', [2, 5, 5, 6], 2, null),
-  line('courgette', 'Tin Whistle', 80, '2027-05-24', [1, 4, 4, 6], 3, null),
+  line('courgette', 'Tin Whistle', 80, '2027-05-24', [1, 4, 4, 6], 3, null, { cover: 1 }),
   line('cucumber', 'Long Acre', 60, '2027-05-26', [1, 4, 4, 6], 3, null),
   line('pumpkin', 'Cart Wheel', 90, '2027-05-26', [1, 4, 4, 6], 3, null),
   line('sweet corn', 'Row Eleven', 240, '2027-05-22', [3, 5, 5, 6], 3, null),

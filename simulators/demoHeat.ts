@@ -3,6 +3,7 @@ import { coverOn } from '../src/core/heat/yearHours.ts';
 import { USUAL_ZONE, type ZoneSpec } from '../src/core/heat/zone.ts';
 import { Bench, weatherAt } from './bench/devices.ts';
 import { DEMO_NURSERY, DEMO_OUTSIDE } from './demoBooks.ts';
+import { trueDays } from './demoWeather.ts';
 
 const inHouse = (plusDay_K: number, plusNight_K: number) => ({ plusDay_K, plusNight_K });
 
@@ -88,7 +89,12 @@ export const DEMO_ZONES: readonly {
   },
 ];
 
-export const DEMO_SITE = { normals: DEMO_OUTSIDE, latitude_deg: DEMO_NURSERY.latitude_deg, utcOffset_min: 60 };
+export const DEMO_SITE = {
+  normals: DEMO_OUTSIDE,
+  latitude_deg: DEMO_NURSERY.latitude_deg,
+  utcOffset_min: 60,
+  daily: (day: number) => trueDays().get(day) ?? null,
+};
 
 /** Made-up readings up to an instant: columns by role, ten minutes apart. */
 export interface MadeUpReadings {

@@ -2,7 +2,7 @@ import type { EventKind, PottingDetails } from '../src/core/batch/event.ts';
 import { requireDay } from '../src/core/calendar/dayNumber.ts';
 import type { BatchPlan, Crop } from '../src/core/model.ts';
 import { cellsToSow } from '../src/core/quantities/trays.ts';
-import { LAST_RUNG } from '../src/core/round/ladder.ts';
+import { PROGRAMMES, rungsFor, usualProgramme } from '../src/core/hardening/programme.ts';
 import { backwardChain } from '../src/core/schedule/backward.ts';
 import { milestoneOf, type Chain, type MilestoneKey } from '../src/core/schedule/chain.ts';
 import { forwardChain, type Facts } from '../src/core/schedule/forward.ts';
@@ -59,6 +59,7 @@ function planOf(demo: DemoBatch, crop: Crop): BatchPlan {
     },
     sowContainerId: demo.tray,
     potContainerId: demo.potContainer ?? null,
+    ...(demo.cover ? { coverId: demo.cover } : {}),
   };
 }
 
@@ -172,8 +173,13 @@ function logOf(
   if (harden === null) return events;
   put('hardening-started', harden, null, plan.places.harden);
   facts.harden = harden;
-  const lastRung = Math.min(LAST_RUNG, plan.hardening_days);
-  for (let rung = 2; rung <= lastRung && harden + rung - 1 < today; rung++) put('rung', harden + rung - 1, rung);
+  const rungs = rungsFor(usualProgramme(PROGRAMMES, crop.hardiness, plan.hardening_days)!, crop.hardiness);
+  let on = harden;
+  for (let rung = 2; rung <= rungs.length; rung++) {
+    on += rungs[rung - 2]!.days;
+    if (on >= today) break;
+    put('rung', on, rung);
+  }
   const plant = doneOn('plant', 1);
   if (plant !== null) put('planted-out', plant, Math.min(plan.plantsWanted, alive));
   return events;

@@ -20,11 +20,21 @@ export interface BenchToRun {
 /** The made-up weather: each day its own lowest and highest round the month's usual, the same whenever it is asked. */
 export function weatherAt(
   at_ms: number,
-  site: { readonly normals: readonly MonthNormal[]; readonly latitude_deg: number; readonly utcOffset_min: number },
+  site: {
+    readonly normals: readonly MonthNormal[];
+    readonly latitude_deg: number;
+    readonly utcOffset_min: number;
+    /** Days whose weather is given; others are made up. */
+    readonly daily?: (
+      day: number,
+    ) => { readonly least_C: number; readonly most_C: number; readonly clear: number } | null;
+  },
 ) {
   const local = new Date(at_ms + site.utcOffset_min * 60_000);
   const day = Math.floor(local.getTime() / 86_400_000);
   const ofDay = (d: number) => {
+    const given = site.daily?.(d);
+    if (given) return given;
     const random = seededRandom(d * 31 + 7);
     const date = new Date(d * 86_400_000);
     const month = date.getUTCMonth();

@@ -1,7 +1,8 @@
 import { z } from 'zod';
-import { EVENT_KINDS, SIGNS } from '../core/batch/event.ts';
+import { EVENT_KINDS, SIGNS, STOOD } from '../core/batch/event.ts';
 import { FAILURES } from '../core/batch/failures.ts';
 import { offHeatInput } from './books.ts';
+import { gateModes } from './hardening.ts';
 import { figure, freeText, isoDay, recordId, version, wholeNumber } from './fields.ts';
 
 export const places = z.strictObject({
@@ -47,6 +48,9 @@ export const batchInput = z.strictObject({
     .optional(),
   steps: plannedSteps.optional(),
   offHeat: offHeatInput.nullable().optional(),
+  programmeId: recordId('programme').nullable().optional(),
+  coverId: recordId('cover').nullable().optional(),
+  gates: gateModes.partial().optional(),
 });
 export type BatchInput = z.infer<typeof batchInput>;
 
@@ -73,8 +77,20 @@ export const eventInput = z
     cause: freeText('cause', 120),
     correctsId: recordId('line corrected').nullable().default(null),
     tray: wholeNumber('tray', 1, 2000).nullable().default(null),
+    planting: z
+      .strictObject({
+        coverId: recordId('cover').nullable(),
+        plant_cm: figure('between plants in cm', 1, 1000),
+        row_cm: figure('between rows in cm', 1, 1000),
+        bed: z.string().trim().max(80, { error: 'bed: at most 80 letters' }),
+      })
+      .nullish(),
   })
   .superRefine((event, ctx) => {
+    if (event.planting && event.kind !== 'planted-out')
+      ctx.addIssue({ code: 'custom', path: ['planting'], message: 'planting: belongs to a line "planted-out"' });
+    if (event.kind === 'stood' && !(STOOD as readonly string[]).includes(event.cause))
+      ctx.addIssue({ code: 'custom', path: ['cause'], message: `how it stood: one of ${STOOD.join(', ')}` });
     if (event.kind !== 'sign') return;
     if (!(SIGNS as readonly string[]).includes(event.cause))
       ctx.addIssue({ code: 'custom', path: ['cause'], message: `sign: one of ${SIGNS.join(', ')}` });

@@ -1,8 +1,9 @@
-import type { EventKind, PottingDetails, SplitSnapshot } from '../core/batch/event.ts';
+import type { EventKind, PlantingDetails, PottingDetails, SplitSnapshot } from '../core/batch/event.ts';
 import type { BatchPlan, Container, Crop, OffHeatRule, Place, SeedLight } from '../core/model.ts';
 import type { CoolSchool } from '../core/placement/coolCap.ts';
 import type { Weights } from '../core/placement/instance.ts';
 import type { FrostChoice } from './weather.ts';
+import type { PlantingSettings } from '../core/planting/settings.ts';
 import type { PottingSettings } from '../core/potting/settings.ts';
 import type { MonthNormal } from '../core/schedule/outsideClimate.ts';
 import type { LengthUnit } from '../core/units/length.ts';
@@ -34,6 +35,7 @@ export interface NurseryRecord {
   /** Rule off the heat for cool crops, where it is another than the house's. */
   readonly offHeatCool: OffHeatRule | null;
   readonly potting: PottingSettings;
+  readonly planting: PlantingSettings;
   /** How the frost dates were taken from the site's own years; null: typed. */
   readonly frost: FrostChoice | null;
   /** null: the machine's clock. */
@@ -131,5 +133,6 @@ export interface EventRecord {
   /** Tray counted by itself, 1 up; null = the whole batch. */
   readonly tray: number | null;
   readonly details: PottingDetails | null;
+  readonly planting: PlantingDetails | null;
   readonly recordedAt_ms: number;
 }

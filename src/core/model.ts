@@ -1,5 +1,6 @@
 import type { DayNumber } from './calendar/dayNumber.ts';
 import type { MonthDay } from './calendar/monthDay.ts';
+import type { GateKey, GateMode } from './planting/gates.ts';
 
 export type Stage = 'germinate' | 'grow' | 'pot' | 'space' | 'harden';
 /** Stages a place is always chosen for. Spaced out, plants stay where they were potted unless another place is named. */
@@ -185,6 +186,12 @@ export interface BatchPlan {
   readonly offHeat?: OffHeatRule | null;
   /** How many times as long as its crop this batch's own variety and lot take to come up, as the house has learned. */
   readonly emergence_factor?: number;
+  /** Programme it is hardened by; null: the usual one of its crop. */
+  readonly programmeId?: number | null;
+  /** Cover it goes out under; null: none. */
+  readonly coverId?: number | null;
+  /** Gates of planting out that stand otherwise than the house's. */
+  readonly gates?: Readonly<Partial<Record<GateKey, GateMode>>>;
 }
 
 export type WorkKey = 'sow' | 'off-heat' | 'pot' | 'space' | 'harden' | 'plant';

@@ -1,6 +1,6 @@
 import type { Sequelize, Transaction } from 'sequelize';
 import { isoFromDay } from '../core/calendar/dayNumber.ts';
-import type { EventKind, PottingDetails, SplitSnapshot } from '../core/batch/event.ts';
+import type { EventKind, PlantingDetails, PottingDetails, SplitSnapshot } from '../core/batch/event.ts';
 import { USUAL_WINDOW, type BatchPlan } from '../core/model.ts';
 import { shortCode } from '../core/quantities/shortCode.ts';
 import type { BatchRecord } from '../contracts/records.ts';
@@ -33,6 +33,7 @@ export interface NewEvent {
   readonly snapshot: SplitSnapshot | null;
   readonly tray?: number | null;
   readonly details?: PottingDetails | null;
+  readonly planting?: PlantingDetails | null;
   readonly idempotencyKey: string;
   readonly requestHash: string;
   /** Epoch ms by the application's clock. */
@@ -106,6 +107,7 @@ export async function insertEvent(event: NewEvent, transaction: Transaction): Pr
       ...event,
       tray: event.tray ?? null,
       details: event.details ?? null,
+      planting: event.planting ?? null,
       day: isoFromDay(event.day),
       recordedAt: new Date(event.recordedAt_ms),
     },
@@ -157,6 +159,9 @@ function planColumns(plan: BatchPlan) {
     weight: plan.weight ?? 1,
     age_frac: plan.age_frac ?? 1,
     offHeat: plan.offHeat ?? null,
+    programmeId: plan.programmeId ?? null,
+    coverId: plan.coverId ?? null,
+    gates: plan.gates ?? {},
     joins: plan.joins ? { stage: plan.joins.stage, on: isoFromDay(plan.joins.on) } : null,
   };
 }

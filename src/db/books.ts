@@ -7,6 +7,8 @@ import type {
   PlaceInput,
   VarietyInput,
 } from '../contracts/books.ts';
+import type { CoverInput, ProgrammeInput } from '../contracts/hardening.ts';
+import { CoverModel, ProgrammeModel } from './hardeningModels.ts';
 import type { FeedInput, MixInput, StockItemInput } from '../contracts/potting.ts';
 import { FeedModel, MixModel, StockItemModel } from './pottingModels.ts';
 import type { DemoClock } from '../contracts/records.ts';
@@ -31,6 +33,8 @@ export interface BookInputs {
   mixes: MixInput;
   feeds: FeedInput;
   stock: StockItemInput;
+  covers: CoverInput;
+  programmes: ProgrammeInput;
 }
 export type BookName = keyof BookInputs;
 
@@ -51,6 +55,8 @@ const MODELS: Readonly<Record<BookName, ModelStatic<any>>> = {
   mixes: MixModel,
   feeds: FeedModel,
   stock: StockItemModel,
+  covers: CoverModel,
+  programmes: ProgrammeModel,
 };
 
 /** Adds a line to a book. */

@@ -1,6 +1,7 @@
 import pg from 'pg';
 import { Sequelize } from 'sequelize';
 import { defineModels } from './models.ts';
+import { defineHardeningModels } from './hardeningModels.ts';
 import { definePottingModels } from './pottingModels.ts';
 
 /** A pool on a PostgreSQL address, with the models defined on it. */
@@ -21,5 +22,6 @@ export function connect(url: string): Sequelize {
   });
   defineModels(db);
   definePottingModels(db);
+  defineHardeningModels(db);
   return db;
 }

@@ -9,6 +9,7 @@ import * as heat from './migrations/006-heat.ts';
 import * as dirty from './migrations/007-dirty-taken.ts';
 import * as potting from './migrations/008-potting.ts';
 import * as weather from './migrations/009-weather.ts';
+import * as hardening from './migrations/010-hardening.ts';
 
 interface Step {
   up(db: Sequelize): Promise<void>;
@@ -25,6 +26,7 @@ const STEPS: readonly [string, Step][] = [
   ['007-dirty-taken', dirty],
   ['008-potting', potting],
   ['009-weather', weather],
+  ['010-hardening', hardening],
 ];
 
 export const MIGRATION_NAMES = STEPS.map(([name]) => name);

@@ -7,7 +7,7 @@ import {
   type ModelAttributeColumnOptions,
   type Sequelize,
 } from 'sequelize';
-import type { EventKind, PottingDetails, SplitSnapshot } from '../core/batch/event.ts';
+import type { EventKind, PlantingDetails, PottingDetails, SplitSnapshot } from '../core/batch/event.ts';
 import type {
   Container,
   Crop,
@@ -20,6 +20,8 @@ import type {
   PotShape,
   WorkKey,
 } from '../core/model.ts';
+import type { GateKey, GateMode } from '../core/planting/gates.ts';
+import type { PlantingSettings } from '../core/planting/settings.ts';
 import type { CoolSchool } from '../core/placement/coolCap.ts';
 import type { Weights } from '../core/placement/instance.ts';
 import type { PottingSettings } from '../core/potting/settings.ts';
@@ -68,6 +70,7 @@ export class NurseryModel extends Model<InferAttributes<NurseryModel>, InferCrea
   declare offHeatCool: CreationOptional<OffHeatRule | null>;
   declare potting: CreationOptional<Partial<PottingSettings>>;
   declare frost: CreationOptional<FrostChoice | null>;
+  declare planting: CreationOptional<Partial<PlantingSettings>>;
 }
 
 export class CropModel extends Model<InferAttributes<CropModel>, InferCreationAttributes<CropModel>> {
@@ -206,6 +209,9 @@ export class BatchModel extends Model<InferAttributes<BatchModel>, InferCreation
   declare familyId: CreationOptional<number | null>;
   declare offHeat: CreationOptional<OffHeatRule | null>;
   declare resownFromId: CreationOptional<number | null>;
+  declare programmeId: CreationOptional<number | null>;
+  declare coverId: CreationOptional<number | null>;
+  declare gates: CreationOptional<Partial<Record<GateKey, GateMode>>>;
 }
 
 export class BatchEventModel extends Model<InferAttributes<BatchEventModel>, InferCreationAttributes<BatchEventModel>> {
@@ -221,6 +227,7 @@ export class BatchEventModel extends Model<InferAttributes<BatchEventModel>, Inf
   declare snapshot: SplitSnapshot | null;
   declare tray: CreationOptional<number | null>;
   declare details: CreationOptional<PottingDetails | null>;
+  declare planting: CreationOptional<PlantingDetails | null>;
   declare recordedAt: CreationOptional<Date>;
   declare idempotencyKey: string;
   declare requestHash: string;
@@ -259,6 +266,7 @@ export function defineModels(sequelize: Sequelize): void {
     offHeatCool: json('off_heat_cool', true),
     potting: { ...json('potting'), defaultValue: {} },
     frost: json('frost', true),
+    planting: { ...json('planting'), defaultValue: {} },
   };
   NurseryModel.init(nursery, on('nursery'));
 
@@ -399,6 +407,9 @@ export function defineModels(sequelize: Sequelize): void {
     familyId: whole('family_id', true),
     offHeat: json('off_heat', true),
     resownFromId: whole('resown_from_id', true),
+    programmeId: whole('programme_id', true),
+    coverId: whole('cover_id', true),
+    gates: { ...json('gates'), defaultValue: {} },
   };
   BatchModel.init(batches, on('batches'));
 
@@ -415,6 +426,7 @@ export function defineModels(sequelize: Sequelize): void {
     snapshot: json('snapshot', true),
     tray: whole('tray', true),
     details: json('details', true),
+    planting: json('planting', true),
     recordedAt: {
       ...column(DataTypes.DATE, 'recorded_at'),
       defaultValue: DataTypes.NOW,

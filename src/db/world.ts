@@ -1,8 +1,11 @@
 import { Transaction, type Sequelize } from 'sequelize';
 import { requireDay } from '../core/calendar/dayNumber.ts';
 import { USUAL_WEIGHTS } from '../core/placement/instance.ts';
+import { USUAL_PLANTING } from '../core/planting/settings.ts';
 import { USUAL_POTTING } from '../core/potting/settings.ts';
 import type { FeedRecord, MixRecord, StockItemRecord } from '../contracts/potting.ts';
+import type { CoverRecord, ProgrammeRecord } from '../contracts/hardening.ts';
+import { CoverModel, ProgrammeModel } from './hardeningModels.ts';
 import { FeedModel, MixModel, StockItemModel } from './pottingModels.ts';
 import type {
   BatchRecord,
@@ -39,17 +42,29 @@ export interface World {
   readonly mixes: readonly MixRecord[];
   readonly feeds: readonly FeedRecord[];
   readonly stock: readonly StockItemRecord[];
+  readonly covers: readonly CoverRecord[];
+  readonly programmes: readonly ProgrammeRecord[];
   readonly batches: readonly BatchRecord[];
   /** By batch id, in the order written. */
   readonly events: ReadonlyMap<number, readonly EventRecord[]>;
 }
 
-/** The number every write bumps: while it stands, a World read before is still true. */
-export async function readRevision(db: Sequelize, transaction: Transaction | null = null): Promise<string> {
-  const [rows] = await db.query('SELECT n::text AS n FROM revision', {
-    transaction,
-  });
-  return (rows as { n: string }[])[0]!.n;
+/** Marks that move with every write: while `revision` stands, a World read before is still true; likewise the rest. */
+export interface Marks {
+  readonly revision: string;
+  /** Daily weather. */
+  readonly weather: string;
+  /** Forecasts and readings of the site. */
+  readonly site: string;
+}
+
+export async function readMarks(db: Sequelize, transaction: Transaction | null = null): Promise<Marks> {
+  const [rows] = await db.query(
+    `SELECT n::text AS revision, weather::text AS weather, concat_ws('.', weather, (SELECT max(id) FROM forecasts),
+       (SELECT max(id) FROM site_readings)) AS site FROM revision`,
+    { transaction },
+  );
+  return (rows as Marks[])[0]!;
 }
 
 /**
@@ -59,7 +74,7 @@ export async function readRevision(db: Sequelize, transaction: Transaction | nul
 export async function readWorld(db: Sequelize, known: World | null = null): Promise<World | null> {
   return db.transaction({ isolationLevel: Transaction.ISOLATION_LEVELS.REPEATABLE_READ }, async (transaction) => {
     const all = { raw: true as const, transaction };
-    const revision = await readRevision(db, transaction);
+    const { revision } = await readMarks(db, transaction);
     const nursery = await NurseryModel.findByPk(1, all);
     if (!nursery) return null;
     const crops = await CropModel.findAll({ ...all, order: ['name'] });
@@ -87,6 +102,7 @@ export async function readWorld(db: Sequelize, known: World | null = null): Prom
         ...plainNursery,
         weights: { ...USUAL_WEIGHTS, ...plainNursery.weights },
         potting: { ...USUAL_POTTING, ...plainNursery.potting },
+        planting: { ...USUAL_PLANTING, ...plainNursery.planting },
       },
       feedKey,
       crops,
@@ -111,6 +127,8 @@ export async function readWorld(db: Sequelize, known: World | null = null): Prom
       mixes: await MixModel.findAll({ ...all, order: ['name'] }),
       feeds: await FeedModel.findAll({ ...all, order: ['name'] }),
       stock: await StockItemModel.findAll({ ...all, order: ['kind', 'name'] }),
+      covers: await CoverModel.findAll({ ...all, order: ['id'] }),
+      programmes: await ProgrammeModel.findAll({ ...all, order: ['id'] }),
       batches: batches.map(batchRecord),
       events,
     };
@@ -147,7 +165,7 @@ export async function readEvents(
 ): Promise<EventRecord[]> {
   const [rows] = await db.query(
     `SELECT id, batch_id, kind, on_day::text AS on_day, count, place_id, note, cause, corrects_id, snapshot, tray,
-       extract(epoch FROM recorded_at) * 1000 AS recorded_ms, details
+       extract(epoch FROM recorded_at) * 1000 AS recorded_ms, details, planting
      FROM batch_events WHERE ($1::integer IS NULL OR batch_id = $1) AND id > $2 ORDER BY id`,
     { bind: [batchId, afterId], transaction },
   );
@@ -165,6 +183,7 @@ export async function readEvents(
     tray: row.tray,
     recordedAt_ms: Number(row.recorded_ms),
     details: row.details,
+    planting: row.planting,
   }));
 }
 
@@ -182,6 +201,7 @@ interface EventRow {
   tray: number | null;
   recorded_ms: string;
   details: EventRecord['details'];
+  planting: EventRecord['planting'];
 }
 
 /** A batch row as a plain record. */
@@ -214,6 +234,9 @@ export function batchRecord(row: BatchModel): BatchRecord {
       weight: row.weight,
       age_frac: row.age_frac,
       offHeat: row.offHeat,
+      programmeId: row.programmeId,
+      coverId: row.coverId,
+      gates: row.gates,
       joins: row.joins && { stage: row.joins.stage, on: requireDay(row.joins.on) },
     },
     note: row.note,

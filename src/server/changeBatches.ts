@@ -72,6 +72,9 @@ export async function logEvent(batchId: number, input: EventInput): Promise<Logg
   if (input.placeId !== null && !world.places.some((place) => place.id === input.placeId)) {
     throw fieldProblem('placeId', 'There is no such place.');
   }
+  const coverId = input.planting?.coverId ?? null;
+  if (coverId !== null && !world.covers.some((cover) => cover.id === coverId))
+    throw fieldProblem('planting.coverId', 'There is no such cover.');
   if (input.kind === 'withdrawn' && input.correctsId === null) {
     throw fieldProblem('correctsId', 'Say which line is withdrawn.');
   }
@@ -94,6 +97,10 @@ export async function logEvent(batchId: number, input: EventInput): Promise<Logg
       tray: input.tray,
       // A correction keeps the container and the rest of what a potting came to.
       details: input.kind === 'withdrawn' ? null : (events.find((e) => e.id === input.correctsId)?.details ?? null),
+      planting:
+        input.kind === 'withdrawn'
+          ? null
+          : (input.planting ?? events.find((e) => e.id === input.correctsId)?.planting ?? null),
       idempotencyKey: input.idempotencyKey,
       requestHash,
       recordedAt_ms: now.instant_ms,
@@ -320,6 +327,9 @@ export function batchInputOf(batch: BatchRecord): BatchInput {
     pinned: batch.pinned,
     joins: batch.plan.joins ? { stage: batch.plan.joins.stage, on: isoFromDay(batch.plan.joins.on) } : null,
     offHeat: batch.plan.offHeat ?? null,
+    programmeId: batch.plan.programmeId ?? null,
+    coverId: batch.plan.coverId ?? null,
+    gates: batch.plan.gates ?? {},
     steps: Object.fromEntries(Object.entries(batch.plan.steps ?? {}).map(([key, day]) => [key, isoFromDay(day)])),
   };
 }
@@ -340,6 +350,9 @@ export function newBatch(input: BatchInput) {
     weight: input.weight ?? 1,
     age_frac: input.age_frac ?? 1,
     offHeat: input.offHeat ?? null,
+    programmeId: input.programmeId ?? null,
+    coverId: input.coverId ?? null,
+    gates: input.gates ?? {},
     joins: input.joins ? { stage: input.joins.stage, on: requireDay(input.joins.on) } : null,
   };
   const { cropId, varietyId, lotId, note } = input;
@@ -361,6 +374,9 @@ export function requireKnown(world: World, input: BatchInput): void {
   for (const [stage, id] of Object.entries(input.places)) {
     if (!has(world.places, id ?? null)) throw fieldProblem(`places.${stage}`, 'There is no such place.');
   }
+  if (!has(world.programmes, input.programmeId ?? null))
+    throw fieldProblem('programmeId', 'There is no such programme; choose one from Harden.');
+  if (!has(world.covers, input.coverId ?? null)) throw fieldProblem('coverId', 'There is no such cover.');
   const sow = world.containers.find((container) => container.id === input.sowContainerId);
   if (!sow || sow.kind === 'pot') throw fieldProblem('sowContainerId', 'Choose a tray to sow in.');
   const pot = world.containers.find((container) => container.id === input.potContainerId);
@@ -376,6 +392,7 @@ function describeChange(before: BatchInput, after: BatchInput): string {
       steps: JSON.stringify(input.steps ?? {}),
       joins: JSON.stringify(input.joins ?? null),
       offHeat: JSON.stringify(input.offHeat ?? null),
+      gates: JSON.stringify(input.gates ?? {}),
     }) as Record<string, unknown>;
   const [b, a] = [flat(before), flat(after)];
   const WORDS: Record<string, string> = {
@@ -394,6 +411,9 @@ function describeChange(before: BatchInput, after: BatchInput): string {
     age_frac: 'size at planting out',
     joins: 'plugs bought in',
     offHeat: 'rule off the heat',
+    programmeId: 'programme of hardening',
+    coverId: 'cover',
+    gates: 'gates of planting out',
   };
   return Object.keys(a)
     .filter((key) => a[key] !== b[key])

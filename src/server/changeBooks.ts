@@ -9,6 +9,7 @@ import {
   varietyInput,
   type NurseryInput,
 } from '../contracts/books.ts';
+import { coverInput, programmeInput } from '../contracts/hardening.ts';
 import { feedInput, mixInput, stockItemInput } from '../contracts/potting.ts';
 import { fieldProblem, ProblemError } from '../contracts/problem.ts';
 import type { LotRecord, PlaceRecord } from '../contracts/records.ts';
@@ -29,6 +30,8 @@ export const BOOK_SCHEMAS = {
   mixes: mixInput,
   feeds: feedInput,
   stock: stockItemInput,
+  covers: coverInput,
+  programmes: programmeInput,
 } satisfies Record<BookName, z.ZodType>;
 
 export const BOOK_NAMES = Object.keys(BOOK_SCHEMAS) as BookName[];
@@ -41,6 +44,8 @@ const ONE: Readonly<Record<BookName, string>> = {
   mixes: 'mix',
   feeds: 'feed',
   stock: 'thing in the stock',
+  covers: 'cover',
+  programmes: 'programme',
 };
 
 /** The lines of a book as they stand. */

@@ -13,6 +13,8 @@ export interface Config {
     readonly password: string;
     readonly url: string | null;
   };
+  /** Address of a forecast service, {at}, {lat}, {lon} filled in; null = none. */
+  readonly forecastUrl: string | null;
   /** Further host names the application answers to, such as a name in the house's own network. */
   readonly allowedHosts: readonly string[];
 }
@@ -36,6 +38,7 @@ export function readConfig(env: Readonly<Record<string, string | undefined>>): C
       password: env['MQTT_PASSWORD'] ?? randomUUID(),
       url: env['MQTT_URL'] ?? null,
     },
+    forecastUrl: env['FORECAST_URL'] || null,
     allowedHosts: (env['ALLOWED_HOSTS'] ?? '').split(',').filter(Boolean),
   };
 }

@@ -5,8 +5,11 @@ import { climateStart } from '../core/schedule/placeClimate.ts';
 import { seasonTables, type MeasuredPlaces, type SeasonTables } from '../core/schedule/seasonTables.ts';
 import type { BatchRecord, CropRecord, EventRecord } from '../contracts/records.ts';
 import { ProblemError } from '../contracts/problem.ts';
-import { readRevision, readWorld, type World } from '../db/world.ts';
+import { readMarks, readWorld, type Marks, type World } from '../db/world.ts';
 import { readMeasured } from '../db/measured.ts';
+import { milestoneOf } from '../core/schedule/chain.ts';
+import { ladderOf, type Ladder } from './hardening/ladders.ts';
+import { readSite, type Site } from './site/site.ts';
 import { nowAt, type Now } from './clock.ts';
 import { database } from './database.ts';
 import { cropsToPlanBy, emergenceFactor, taughtBy, type BatchTaught } from './learned.ts';
@@ -27,6 +30,8 @@ export interface BatchView {
   readonly round: readonly Job[];
   /** All work still to come. */
   readonly work: readonly Job[];
+  /** Its ladder while it hardens, and from ten days before. */
+  readonly ladder: Ladder | null;
 }
 
 /** The whole season as it stands at the application's now. */
@@ -43,6 +48,8 @@ export interface Season {
   /** Crops as plans go by: with the house's own times when it learns. */
   readonly crops: readonly CropRecord[];
   readonly batches: readonly BatchView[];
+  /** The site's weather; null where a season is worked out without it. */
+  readonly site: Site | null;
 }
 
 interface Held {
@@ -50,6 +57,7 @@ interface Held {
   reading?: { readonly revision: string; readonly world: Promise<World | null> };
   season?: Season;
   measured?: { readonly key: string; readonly value: MeasuredPlaces };
+  site?: { readonly key: string; readonly value: Promise<Site> };
 }
 const held = ((globalThis as unknown as Record<string, Held>)[`crookSeason ${import.meta.url}`] ??= {});
 
@@ -58,13 +66,21 @@ const held = ((globalThis as unknown as Record<string, Held>)[`crookSeason ${imp
  * @throws ProblemError 503 when the nursery has not been set up
  */
 export async function readSeason(): Promise<Season> {
-  const world = await currentWorld();
+  const marks = await readMarks(database());
+  const world = await currentWorld(marks);
   const now = nowAt(world.nursery);
   const measured = await currentMeasured(world, now);
+  const site = await currentSite(world, now, marks);
   const known = held.season;
-  if (known && known.world === world && known.now.today === now.today && known.measured === measured)
+  if (
+    known &&
+    known.world === world &&
+    known.now.today === now.today &&
+    known.measured === measured &&
+    known.site === site
+  )
     return { ...known, now };
-  const season = workOut(world, now, held.season ?? null, measured);
+  const season = workOut(world, now, held.season ?? null, measured, site);
   held.season = season;
   return season;
 }
@@ -79,9 +95,20 @@ async function currentMeasured(world: World, now: Now): Promise<MeasuredPlaces> 
 
 const NOTHING_MEASURED: MeasuredPlaces = new Map();
 
-async function currentWorld(): Promise<World> {
+/** The site's weather: read anew when some of it was written, its covers or its place changed, or the day did. */
+async function currentSite(world: World, now: Now, marks: Marks): Promise<Site> {
+  const { outside, latitude_deg, timeZone } = world.nursery;
+  const key = JSON.stringify([marks.site, now.today, outside, latitude_deg, timeZone, world.covers]);
+  if (held.site?.key !== key) {
+    const reading = readSite(database(), world, now, key, marks.weather);
+    held.site = { key, value: reading };
+    void reading.catch(() => held.site?.key === key && delete held.site);
+  }
+  return held.site.value;
+}
+
+async function currentWorld({ revision }: Marks): Promise<World> {
   const db = database();
-  const revision = await readRevision(db);
   if (held.world?.revision === revision) return held.world;
   // Two who ask at once after a write wait for the same reading.
   if (held.reading?.revision !== revision) {
@@ -110,8 +137,10 @@ export function workOut(
   now: Now,
   before: Season | null = null,
   measured: MeasuredPlaces = NOTHING_MEASURED,
+  site: Site | null = null,
 ): Season {
   const same = before !== null && before.now.today === now.today && booksOf(before.world) === booksOf(world);
+  const sameSite = same && before.site === site;
   const newTables = () => seasonTables(world.places, climateStart(now.today), TABLE_DAYS, world.nursery.outside);
   const tables = same ? before.tables : newTables();
   const plainTables =
@@ -138,6 +167,7 @@ export function workOut(
     const emergence_factor = factorOf(written);
     if (
       last &&
+      (sameSite || !WEATHERED.has(last.state.phase)) &&
       last.batch.version === written.version &&
       last.events === events &&
       !unlike.has(written.cropId) &&
@@ -151,7 +181,18 @@ export function workOut(
     const { offHeat } = world.nursery;
     const progress = batchProgress({ crop, plan: batch.plan, state, offHeat, tables, containers, today: now.today });
     const { potting } = world.nursery;
-    const input = { batchId: batch.id, plan: batch.plan, state, progress, containers, potting };
+    const startsOn =
+      progress.forecast.kind === 'chain' ? (milestoneOf(progress.forecast, 'harden')?.day ?? null) : null;
+    const ladder = site ? ladderOf({ plan: batch.plan, crop, state, world, site, tables, startsOn }) : null;
+    const input = {
+      batchId: batch.id,
+      plan: batch.plan,
+      state,
+      progress,
+      containers,
+      potting,
+      ...(ladder ? { ladder } : {}),
+    };
     return {
       batch,
       name: batchName(crop.name, varietyName, batch.letter),
@@ -162,11 +203,14 @@ export function workOut(
       progress,
       round: roundOf(input, now.today),
       work: workOf(input),
+      ladder,
     };
   });
-  return { world, now, tables, plainTables, measured, taught, crops: learned, batches };
+  return { world, now, tables, plainTables, measured, taught, crops: learned, batches, site };
 }
 
+/** Phases whose work hangs on the weather. */
+const WEATHERED: ReadonlySet<BatchState['phase']> = new Set(['growing', 'potted', 'hardening']);
 const NO_EVENTS: readonly EventRecord[] = [];
 const booksKnown = new WeakMap<World, string>();
 
@@ -185,6 +229,9 @@ function booksOf(world: World): string {
       nursery.learning,
       nursery.offHeatCool,
       nursery.potting,
+      nursery.planting,
+      world.programmes,
+      world.covers,
     ]);
     booksKnown.set(world, books);
   }

@@ -21,6 +21,11 @@ import type { WeatherDay } from '../contracts/weatherFile.ts';
 import type { PottingSeed } from '../contracts/potting.ts';
 import { insertZone, readSensors, readZones } from '../db/heat.ts';
 import { downSample, insertHours, insertReadings } from '../db/readings.ts';
+import type { StructureSpec } from '../core/heat/structure.ts';
+import { PROGRAMMES } from '../core/hardening/programme.ts';
+import type { SiteReadingInput } from '../contracts/siteReadings.ts';
+import { CoverModel, ProgrammeModel } from '../db/hardeningModels.ts';
+import { insertReading } from '../db/site.ts';
 import type { ZoneSpec } from '../core/heat/zone.ts';
 import { morningOf } from './clock.ts';
 
@@ -36,6 +41,19 @@ export interface NurserySeed {
   readonly heat?: HeatSeed;
   readonly potting: PottingSeed;
   readonly weather?: { readonly name: string; readonly days: readonly WeatherDay[] };
+  readonly covers: readonly {
+    readonly id: number;
+    readonly name: string;
+    readonly layers: number;
+    readonly worth_K: number;
+    readonly toHand_m2: number;
+    /** The seed's number of the place it stands over. */
+    readonly place: number | null;
+    readonly structure: StructureSpec | null;
+    readonly note: string;
+  }[];
+  /** Readings by hand; covers by the seed's numbers. */
+  readonly readings?: readonly Omit<SiteReadingInput, 'idempotencyKey'>[];
   readonly batches: readonly {
     readonly crop: string;
     readonly variety: string;
@@ -84,7 +102,7 @@ export async function setUp(db: Sequelize, seed: NurserySeed, machine_ms: number
   const crops = await libraryCrops();
   await db.transaction(async (transaction) => {
     await db.query(
-      `TRUNCATE weather_days, stock_moves, potting_marks, potting_sessions, feeds, mixes, stock_items, heat_status, device_orders, calibrations, alarms, set_point_log, heat_overrides, readings_dirty, reading_tiers,
+      `TRUNCATE forecast_tries, forecasts, site_readings, covers, programmes, weather_days, stock_moves, potting_marks, potting_sessions, feeds, mixes, stock_items, heat_status, device_orders, calibrations, alarms, set_point_log, heat_overrides, readings_dirty, reading_tiers,
          readings, heat_sensors, heat_zones, scenarios, plan_changes, imports, batch_events, batches, containers, place_periods, place_set_points, places, lots, varieties, crops, nursery
        RESTART IDENTITY`,
       { transaction },
@@ -116,7 +134,25 @@ export async function setUp(db: Sequelize, seed: NurserySeed, machine_ms: number
       containerIds.set(id, (await ContainerModel.create(container, { transaction })).id);
     }
     await writePottingBooks(db, seed, containerIds, transaction);
-    await writeBatches(db, seed, { cropIds, placeIds, containerIds }, transaction);
+    await ProgrammeModel.bulkCreate(
+      PROGRAMMES.map((p) => ({ ...p, rungs: [...p.rungs] })),
+      { transaction },
+    );
+    const coverIds = new Map<number, number>();
+    for (const { id, place, ...cover } of seed.covers) {
+      const row = await CoverModel.create(
+        { ...cover, placeId: place === null ? null : placeIds.get(place)! },
+        { transaction },
+      );
+      coverIds.set(id, row.id);
+    }
+    for (const [i, reading] of (seed.readings ?? []).entries()) {
+      const coverId = reading.coverId === null ? null : coverIds.get(reading.coverId)!;
+      const idempotencyKey = `seed reading ${i}`;
+      const at = morningOf(requireDay(reading.day), seed.nursery.timeZone);
+      await insertReading(db, { ...reading, coverId, idempotencyKey }, idempotencyKey, at, transaction);
+    }
+    await writeBatches(db, seed, { cropIds, placeIds, containerIds, coverIds }, transaction);
     for (const { place, device, spec } of seed.heat?.zones ?? [])
       await insertZone(db, { placeId: placeIds.get(place)!, device, spec: spec as never }, transaction);
   });
@@ -226,6 +262,7 @@ interface Ids {
   readonly cropIds: ReadonlyMap<string, number>;
   readonly placeIds: ReadonlyMap<number, number>;
   readonly containerIds: ReadonlyMap<number, number>;
+  readonly coverIds: ReadonlyMap<number, number>;
 }
 
 async function writeBatches(
@@ -259,6 +296,7 @@ async function writeBatches(
         pot: place(demo.plan.places.pot),
         harden: place(demo.plan.places.harden),
       },
+      coverId: demo.plan.coverId ? ids.coverIds.get(demo.plan.coverId)! : null,
       sowContainerId: ids.containerIds.get(demo.plan.sowContainerId)!,
       potContainerId: demo.plan.potContainerId === null ? null : ids.containerIds.get(demo.plan.potContainerId)!,
     };

@@ -24,6 +24,7 @@ export const EVENT_KINDS = [
   'moved-on',
   'sign',
   'watered',
+  'stood',
 ] as const;
 export type EventKind = (typeof EVENT_KINDS)[number];
 
@@ -51,6 +52,7 @@ export const EVENT_WORDS: Readonly<Record<EventKind, string>> = {
   'moved-on': 'Moved into another container',
   sign: 'Sign',
   watered: 'Watered in',
+  stood: 'How it stood',
 };
 
 /** What a potting, a pricking out or a potting on came to. */
@@ -68,6 +70,26 @@ export interface PottingDetails {
   readonly people: number;
   readonly sessionId: number | null;
 }
+
+/** Where and how plants went out. */
+export interface PlantingDetails {
+  /** Cover they went under; null: none. */
+  readonly coverId: number | null;
+  readonly plant_cm: number;
+  readonly row_cm: number;
+  /** Bed or field, in the grower's words. */
+  readonly bed: string;
+}
+
+/** How a batch stood some days after planting out, in one tap. */
+export const STOOD = ['well', 'checked', 'losses', 'lost'] as const;
+export type Stood = (typeof STOOD)[number];
+export const STOOD_WORDS: Readonly<Record<Stood, string>> = {
+  well: 'standing well',
+  checked: 'checked, but alive',
+  losses: 'some lost',
+  lost: 'all lost',
+};
 
 /** Signs that plants are ready for more room, logged in one tap. */
 export const SIGNS = ['true-leaves', 'roots', 'touching', 'leaves', 'not-yet'] as const;
@@ -121,4 +143,5 @@ export interface BatchEvent {
   /** Tray counted by itself, 1 up; absent or null = the whole batch. */
   readonly tray?: number | null;
   readonly details?: PottingDetails | null;
+  readonly planting?: PlantingDetails | null;
 }

@@ -1,5 +1,5 @@
 import type { DayNumber } from '../calendar/dayNumber.ts';
-import type { BatchEvent, ContainerMove, EventKind, FactKey, Phase, Sign } from './event.ts';
+import type { BatchEvent, ContainerMove, EventKind, FactKey, Phase, PlantingDetails, Sign, Stood } from './event.ts';
 
 /** Where a batch has stood since a day. */
 export interface Stay {
@@ -38,6 +38,11 @@ export interface BatchState {
   readonly sign: { readonly sign: Sign; readonly day: DayNumber; readonly leaves: number | null } | null;
   /** Day it was last watered in; work goes on until it is after a potting. */
   readonly wateredOn: DayNumber | null;
+  /** Last day a rung was logged as done, and days on which hardening was held. */
+  readonly rungLoggedOn: DayNumber | null;
+  readonly rungHeld: readonly DayNumber[];
+  readonly planting: PlantingDetails | null;
+  readonly stood: { readonly stood: Stood; readonly day: DayNumber; readonly count: number | null } | null;
 }
 
 export const UNSOWN: BatchState = {
@@ -61,6 +66,10 @@ export const UNSOWN: BatchState = {
   moves: [],
   sign: null,
   wateredOn: null,
+  rungLoggedOn: null,
+  rungHeld: [],
+  planting: null,
+  stood: null,
 };
 
 /** Why an event cannot follow a state. `field` names the part of the event at fault. */
@@ -145,6 +154,8 @@ export function refusalOf(state: BatchState, event: BatchEvent): Refusal | null 
     };
   }
   if (event.kind === 'ended') return null;
+  if (event.kind === 'stood')
+    return state.phase === 'planted' ? null : { field: 'kind', reason: 'the batch is not planted out yet' };
   if (!step && order(state.phase) < order('sown')) return { field: 'kind', reason: 'the batch is not sown yet' };
   if (state.phase === 'planted' && (event.kind === 'lost' || event.kind === 'moved' || event.kind === 'split-out')) {
     return { field: 'kind', reason: 'the batch is planted out' };
@@ -216,8 +227,8 @@ function countRefusal(state: BatchState, event: BatchEvent): Refusal | null {
       reason: `split off at least 1 and fewer than the ${state.alive_count} there are`,
     };
   }
-  if (kind === 'rung' && count !== state.rung + 1) {
-    return { field: 'count', reason: `the next rung is ${state.rung + 1}` };
+  if (kind === 'rung' && !(count >= 1 && count <= state.rung + 1)) {
+    return { field: 'count', reason: `it is on rung ${state.rung}: log 1 to ${state.rung + 1}` };
   }
   return null;
 }
@@ -241,8 +252,17 @@ function pottedRefusal(state: BatchState, { details }: BatchEvent, count: number
 /** The state after an event that may follow. */
 export function applyEvent(state: BatchState, event: BatchEvent): BatchState {
   if (event.kind === 'held') {
-    const until = Math.max(state.held[event.cause] ?? -Infinity, event.day + 1);
-    return { ...state, held: { ...state.held, [event.cause]: until } };
+    // Held for so many days, the day itself the first; a hold of none lets go again.
+    const days = event.count ?? 1;
+    const until = days === 0 ? event.day : Math.max(state.held[event.cause] ?? -Infinity, event.day + days);
+    const held = { ...state.held, [event.cause]: until };
+    if (event.cause !== 'rung') return { ...state, held };
+    const kept = state.rungHeld.filter((day) => day < event.day || day < until);
+    return {
+      ...state,
+      held,
+      rungHeld: [...new Set([...kept, ...Array.from({ length: days }, (_, i) => event.day + i)])],
+    };
   }
   if (event.kind === 'cover') return { ...state, covered: event.count === 1 };
   if (event.kind === 'watered') return { ...state, wateredOn: Math.max(state.wateredOn ?? -Infinity, event.day) };
@@ -301,10 +321,12 @@ export function applyEvent(state: BatchState, event: BatchEvent): BatchState {
     case 'hardening-started':
       next.rung = 1;
       next.rungOn = event.day;
+      next.rungLoggedOn = event.day;
       break;
     case 'rung':
+      if (count !== state.rung) next.rungOn = event.day;
       next.rung = count!;
-      next.rungOn = event.day;
+      next.rungLoggedOn = event.day;
       break;
     case 'lost':
       next.alive_count = state.alive_count! - count!;
@@ -313,8 +335,12 @@ export function applyEvent(state: BatchState, event: BatchEvent): BatchState {
     case 'split-out':
       next.alive_count = state.alive_count! - count!;
       break;
+    case 'stood':
+      next.stood = { stood: event.cause as Stood, day: event.day, count };
+      break;
     case 'planted-out':
       next.planted_count = count ?? state.alive_count;
+      next.planting = event.planting ?? null;
       break;
     case 'split-in':
       Object.assign(next, fromSplit(event));

@@ -8,9 +8,13 @@ import { cellsToSow, traysFor } from '../quantities/trays.ts';
 import { milestoneOf, type Chain } from '../schedule/chain.ts';
 import { showsReady } from '../potting/ready.ts';
 import { USUAL_POTTING, type PottingSettings } from '../potting/settings.ts';
-import { LAST_RUNG, rungWords } from './ladder.ts';
+import type { Decision } from '../hardening/ladder.ts';
+import { PROGRAMMES, type Rung } from '../hardening/programme.ts';
+import { decisionWords } from '../hardening/words.ts';
+import type { TemperatureUnit } from '../units/temperature.ts';
 
-export type JobKind = 'sow' | 'arrive' | 'look' | 'off-heat' | 'pot' | 'water' | 'space' | 'harden' | 'rung' | 'plant';
+export type JobKind =
+  'sow' | 'arrive' | 'look' | 'off-heat' | 'pot' | 'water' | 'space' | 'harden' | 'rung' | 'plant' | 'stood';
 
 export const JOB_WORDS: Readonly<Record<JobKind, string>> = {
   sow: 'Sow',
@@ -23,6 +27,7 @@ export const JOB_WORDS: Readonly<Record<JobKind, string>> = {
   harden: 'Start hardening',
   rung: 'Next rung',
   plant: 'Plant out',
+  stood: 'See how it stands',
 };
 
 /** The event one tap logs for a job. */
@@ -37,6 +42,7 @@ export const JOB_EVENT: Readonly<Record<JobKind, EventKind>> = {
   harden: 'hardening-started',
   rung: 'rung',
   plant: 'planted-out',
+  stood: 'stood',
 };
 
 /** A piece of work of one batch. Days are day numbers; `why` may hold {day} and {until} for dates. */
@@ -55,6 +61,22 @@ export interface Job {
   readonly countWord: string;
   readonly why: string;
   readonly whyDay: DayNumber | null;
+  /** What one tap logs, where it is not the job's usual line. */
+  readonly logs?: { readonly kind: EventKind; readonly cause: string };
+}
+
+/** A batch's ladder as it stands. */
+export interface LadderOfBatch {
+  readonly rungs: readonly Rung[];
+  readonly today: DayNumber;
+  /** What to do today and on the days the forecast reaches, today first; empty before hardening is near. */
+  readonly decisions: readonly Decision[];
+  readonly hardened: boolean;
+  /** Set back by frost or gale to this rung; null: not. */
+  readonly setBackTo: number | null;
+  /** Today's order in words: out at, in by, cover. */
+  readonly order: string;
+  readonly unit: TemperatureUnit;
 }
 
 export interface WorkInput {
@@ -64,13 +86,15 @@ export interface WorkInput {
   readonly progress: Progress;
   readonly containers: ReadonlyMap<number, Container>;
   readonly potting?: Pick<PottingSettings, 'rest_days' | 'potLeaves'>;
+  readonly ladder?: LadderOfBatch;
 }
 
 /** All work still to come of one batch, in order of day; the first is what it waits for now. */
 export function workOf(input: WorkInput): Job[] {
   const { forecast } = input.progress;
   const { phase } = input.state;
-  if (forecast.kind !== 'chain' || phase === 'planted' || phase === 'ended') return [];
+  if (phase === 'planted') return stoodJob(input);
+  if (forecast.kind !== 'chain' || phase === 'ended') return [];
   const jobs: Job[] = [];
   const facts = input.state.facts;
   const { joins } = input.plan;
@@ -98,8 +122,11 @@ export function workOf(input: WorkInput): Job[] {
  * offers the one it waits for; counting goes on beside "off the heat".
  */
 export function roundOf(input: WorkInput, today: DayNumber): Job[] {
-  const due = workOf(input).filter((job) => job.dueOn <= today);
-  const first = due[0];
+  const due = workOf(input).filter(
+    (job) => job.dueOn <= today && (job.kind !== 'stood' || today - job.dueOn <= STOOD_ASKED_days),
+  );
+  // Until it is hardened a batch's ladder comes before its planting, however late that is.
+  const first = due.find((job) => job.kind === 'rung') ?? due[0];
   if (!first) return [];
   // Watering in goes on beside whatever else a batch waits for.
   const offered = first.kind === 'water' ? due.slice(0, 2) : [first];
@@ -243,32 +270,96 @@ function restedBy(input: WorkInput, day: DayNumber): { readonly on: DayNumber; r
 
 function hardenJob(input: WorkInput, chain: Chain): Job {
   const rested = restedBy(input, dueDay(chain, 'harden'));
+  const first = rungsOf(input)[0]!.words;
   return job(input, 'harden', rested.on, input.plan.potContainerId === null ? 'grow' : 'space', 'harden', {
-    why: `${rested.words}rung 1: ${rungWords(1)}; to go out {day}`,
+    why: `${rested.words}rung 1: ${first}; to go out {day}`,
     whyDay: dayOf(chain, 'plant'),
   });
 }
 
+const rungsOf = (input: WorkInput): readonly Rung[] => input.ladder?.rungs ?? PROGRAMMES[0]!.rungs;
+
+/** Days of the ladder still to come: by the forecast where it is known, else a rung after the other. */
 function rungJobs(input: WorkInput, chain: Chain): Job[] {
-  const { state, plan } = input;
-  const started = state.facts.harden;
-  const first = started ?? dayOf(chain, 'harden');
-  const reached = started === undefined ? 1 : state.rung;
-  const lastOn = started === undefined ? first : (state.rungOn ?? first);
-  const last = Math.min(LAST_RUNG, plan.hardening_days);
+  const { state, ladder } = input;
+  const rungs = rungsOf(input);
+  const started = state.facts.harden !== undefined;
+  const line = (rung: number, dueOn: DayNumber, why: string, more: Partial<Job> = {}) =>
+    job(input, 'rung', dueOn, 'harden', null, {
+      count: rung,
+      max_count: rungs.length,
+      countWord: 'rung',
+      why,
+      ...more,
+    });
+  if (started && ladder && ladder.decisions.length > 0) {
+    if (ladder.hardened) return [];
+    return ladderJobs(state, ladder, line);
+  }
+  const first = started ? (state.rungOn ?? state.facts.harden!) : dayOf(chain, 'harden');
   const jobs: Job[] = [];
-  for (let rung = reached + 1; rung <= last; rung++) {
+  let on = first;
+  for (let rung = started ? state.rung : 1; rung < rungs.length; rung++) {
+    on += rungs[rung - 1]!.days;
+    const { words } = rungs[rung]!;
     jobs.push(
-      job(input, 'rung', restedBy(input, lastOn + (rung - reached)).on, 'harden', null, {
-        count: rung,
-        max_count: LAST_RUNG,
-        countWord: 'rung',
-        why: `rung ${rung} of ${last}: ${rungWords(rung)}; not in a gale or frost`,
-      }),
+      line(rung + 1, restedBy(input, on).on, `rung ${rung + 1} of ${rungs.length}: ${words}; not in a gale or frost`),
     );
   }
   return jobs;
 }
+
+/** Today's rung, and the days on which a new one begins by the forecast. */
+function ladderJobs(
+  state: BatchState,
+  ladder: LadderOfBatch,
+  line: (rung: number, dueOn: DayNumber, why: string, more?: Partial<Job>) => Job,
+): Job[] {
+  const { decisions, rungs, unit } = ladder;
+  const jobs: Job[] = [];
+  const began = state.rungOn ?? 0;
+  decisions.forEach((decision, i) => {
+    const dueOn = ladder.today + i;
+    const words = decisionWords(decision, rungs, unit);
+    if (i > 0) {
+      if (decision.climbs) jobs.push(line(decision.rung, dueOn, `by the forecast ${words}`));
+      return;
+    }
+    if (state.rungLoggedOn === dueOn) return;
+    if (ladder.setBackTo !== null) {
+      jobs.push(line(ladder.setBackTo, dueOn, `set back to rung ${ladder.setBackTo}: ${words}`));
+      return;
+    }
+    const order = ladder.order ? `${words}; ${ladder.order}` : words;
+    // Kept in, or on less than their rung: a day that does not count.
+    if (decision.say === 'back')
+      jobs.push(line(decision.rung, dueOn, order, { logs: { kind: 'held', cause: 'rung' } }));
+    else jobs.push(line(Math.max(1, decision.rung), dueOn, order));
+  });
+  return jobs.filter((j) => j.dueOn >= began);
+}
+
+/** A week after planting out: how it stands. */
+function stoodJob(input: WorkInput): Job[] {
+  const plantedOn = input.state.facts.plant;
+  if (plantedOn === undefined || input.state.stood !== null) return [];
+  const standing = input.state.planted_count;
+  return [
+    job(input, 'stood', plantedOn + STOOD_AFTER_days, 'harden', null, {
+      count: standing,
+      max_count: standing,
+      countWord: 'standing',
+      why: 'planted out {day}: how many stand, and how well',
+      whyDay: plantedOn,
+      logs: { kind: 'stood', cause: 'well' },
+    }),
+  ];
+}
+
+/** Common practice, no source. */
+const STOOD_AFTER_days = 7;
+/** Nobody is asked for ever. */
+const STOOD_ASKED_days = 21;
 
 function plantJob(input: WorkInput, chain: Chain): Job {
   const count = input.state.alive_count ?? cellsToSow(input.plan);

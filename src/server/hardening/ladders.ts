@@ -1,0 +1,171 @@
+import { civilFromDay, dayFromCivil } from '../../core/calendar/dayNumber.ts';
+import { dayLength_h } from '../../core/climate/sun.ts';
+import { gustOf } from '../../core/climate/forecast.ts';
+import {
+  ladderAhead,
+  ladderNow,
+  shelterOf,
+  type LadderAt,
+  type LadderRules,
+  type Limit,
+} from '../../core/hardening/ladder.ts';
+import { orderOf, type Order } from '../../core/hardening/orders.ts';
+import { PROGRAMMES, rungsFor, usualProgramme, type Programme, type Rung } from '../../core/hardening/programme.ts';
+import { degreesWords, COVER_WORDS, windWords } from '../../core/hardening/words.ts';
+import type { BatchState } from '../../core/batch/reduce.ts';
+import type { BatchPlan, Crop } from '../../core/model.ts';
+import type { LadderOfBatch } from '../../core/round/work.ts';
+import { temperatureOn } from '../../core/schedule/placeClimate.ts';
+import type { SeasonTables } from '../../core/schedule/seasonTables.ts';
+import type { TemperatureUnit } from '../../core/units/temperature.ts';
+import type { World } from '../../db/world.ts';
+import { comingDays, pastDays, type Site } from '../site/site.ts';
+
+/** A batch's ladder with all the screens tell of it. */
+export interface Ladder extends LadderOfBatch {
+  readonly programme: Pick<Programme, 'id' | 'name' | 'kind'>;
+  /** Chosen for the batch, or the usual one of its crop. */
+  readonly chosen: boolean;
+  readonly rules: LadderRules;
+  readonly at: LadderAt;
+  readonly harmed: Limit | null;
+  readonly harmedOn: number | null;
+  readonly orderOfDay: Order | null;
+  /** Weather each decision met, today first. */
+  readonly restsUntil: number;
+  readonly heldUntil: number;
+}
+
+interface LadderInput {
+  readonly plan: BatchPlan;
+  readonly crop: Crop;
+  readonly state: BatchState;
+  readonly world: World;
+  readonly site: Site;
+  readonly tables: SeasonTables;
+  /** Day hardening begins by the forecast, where it has not. */
+  readonly startsOn: number | null;
+}
+
+/** Days before its start from which a ladder is shown. */
+const SOON_days = 10;
+
+/** Programme of a batch: its own, or the usual one of its crop. */
+export function programmeOf(
+  world: Pick<World, 'programmes'>,
+  plan: BatchPlan,
+  crop: Crop,
+): { readonly programme: Programme; readonly chosen: boolean } {
+  const own = world.programmes.find((p) => p.id === plan.programmeId);
+  if (own) return { programme: own, chosen: true };
+  const all = world.programmes.length > 0 ? world.programmes : PROGRAMMES.map((p, i) => ({ ...p, id: -1 - i }));
+  return { programme: usualProgramme(all, crop.hardiness, plan.hardening_days)!, chosen: false };
+}
+
+/** What a place is worth on the night with its lid shut, K: its structure as measured or written, else by its own temperatures. */
+export function shutWorth_K(placeId: number | null, world: World, site: Site, tables: SeasonTables): number {
+  if (placeId === null) return 0;
+  const cover = world.covers.find((c) => c.placeId === placeId);
+  if (cover) return Math.max(0, site.worths.get(cover.id)?.worth_K ?? cover.worth_K);
+  const place = world.places.find((p) => p.id === placeId);
+  if (!place || place.kind === 'ground') return 0;
+  if (place.temperature?.kind === 'outside') return Math.max(0, place.temperature.plusNight_K);
+  const usual_C = site.usual?.night_C[site.today - site.usual.from];
+  return usual_C === undefined
+    ? 0
+    : Math.max(0, temperatureOn(tables.climateOf(placeId), site.today).night_C - usual_C);
+}
+
+/** Rungs of a batch and what its places shelter. */
+export function rulesOf(input: Omit<LadderInput, 'state' | 'startsOn'>): LadderRules & { readonly programme: Programme; readonly chosen: boolean } {
+  const { plan, crop, world, site, tables } = input;
+  const { programme, chosen } = programmeOf(world, plan, crop);
+  const rungs = rungsFor(programme, crop.hardiness);
+  const shelter_K = rungs.map((rung) => shelterOf(rung, shutWorth_K(rung.placeId ?? plan.places.harden, world, site, tables)));
+  return { rungs, shelter_K, caution: world.nursery.planting.caution, programme, chosen };
+} // prettier-ignore
+
+/** Where a batch stands on its ladder, and the coming days by the forecast. null: not hardening and not soon. */
+export function ladderOf(input: LadderInput): Ladder | null {
+  const { state, world, site, startsOn } = input;
+  const { today } = site;
+  const hardening = state.phase === 'hardening';
+  if (!hardening && (startsOn === null || startsOn > today + SOON_days)) return null;
+  const { programme, chosen, ...rules } = rulesOf(input);
+  const past = pastDays(site);
+  const logged = { rung: hardening ? state.rung : 0, since: state.rungOn, held: state.rungHeld };
+  const { at, harmed, harmedOn } = ladderNow(rules, logged, past, today);
+  const answered = harmedOn !== null && state.rungLoggedOn !== null && state.rungLoggedOn > harmedOn;
+  const setBackTo = harmed !== null && !answered && at.rung > 1 ? at.rung - 1 : null;
+  const restsUntil = state.facts.pot === undefined ? -Infinity : state.facts.pot + world.nursery.potting.rest_days;
+  const heldUntil = state.held['rung'] ?? -Infinity;
+  const start: LadderAt = setBackTo === null ? at : { rung: setBackTo, served: 0 };
+  const days = comingDays(site).filter((d) => hardening || d.day >= startsOn!);
+  // With no forecast at all the ladder still says that it does not know.
+  const known = days.length > 0 ? days : hardening ? [NOTHING(today)] : [];
+  const decisions = ladderAhead(rules, start, known, restsUntil, heldUntil);
+  const [first] = decisions;
+  const here = hardening && first && known[0]!.day === today ? first : null;
+  const rung = here && here.rung > 0 ? rules.rungs[here.rung - 1]! : null;
+  const orderOfDay = rung ? todaysOrder(rung, world, site) : null;
+  return {
+    rungs: rules.rungs,
+    today: known[0]?.day ?? today,
+    decisions,
+    hardened: hardening && at.rung === rules.rungs.length && at.served >= rules.rungs.at(-1)!.days,
+    setBackTo,
+    order: rung && orderOfDay ? orderWords(rung, orderOfDay, world.nursery.temperatureUnit) : '',
+    unit: world.nursery.temperatureUnit,
+    programme,
+    chosen,
+    rules,
+    at,
+    harmed: answered ? null : harmed,
+    harmedOn: answered ? null : harmedOn,
+    orderOfDay,
+    restsUntil,
+    heldUntil,
+  };
+}
+
+const NOTHING = (day: number) => ({ day, most_C: null, night_C: null, morning_C: null, gust_m_s: null, spread_K: 0 });
+
+/** Day of the year, 1 to 366. */
+export function dayOfYear(day: number): number {
+  return day - dayFromCivil(civilFromDay(day).year, 1, 1) + 1;
+}
+
+/** Wall-clock hour of solar noon, by longitude and the zone's own offset. */
+export function solarNoon_h(world: World, instant_ms: number): number {
+  const { longitude_deg, timeZone } = world.nursery;
+  const parts = new Intl.DateTimeFormat('en-GB', { timeZone, hourCycle: 'h23', hour: '2-digit', minute: '2-digit' }).formatToParts(instant_ms); // prettier-ignore
+  const part = (type: string) => Number(parts.find((p) => p.type === type)!.value);
+  const utc = new Date(instant_ms);
+  const offset = (((part('hour') - utc.getUTCHours() + (part('minute') - utc.getUTCMinutes()) / 60 + 36) % 24) - 12) as number;
+  return 12 + offset - longitude_deg / 15;
+} // prettier-ignore
+
+function todaysOrder(rung: Rung, world: World, site: Site): Order {
+  const hours = (site.forecast?.hours ?? []).filter((h) => h.day === site.today);
+  const noon = solarNoon_h(world, site.today * 86_400_000 + 43_200_000);
+  const sunset_h = noon + dayLength_h(world.nursery.latitude_deg, dayOfYear(site.today)) / 2;
+  return orderOf(rung, hours, world.nursery.planting.home, sunset_h);
+}
+
+const clock = (hour: number): string => `${hour}:00`;
+
+/** Today's order in a line. */
+export function orderWords(rung: Rung, order: Order, unit: TemperatureUnit): string {
+  const cover = order.cover_h === null ? '' : `${COVER_WORDS[rung.cover]} on by ${clock(order.cover_h)}`;
+  if (order.in_h === null && order.out_h === null) return '';
+  if (order.in_h === null) return cover;
+  const short = order.short === null ? '' : `, not longer: ${order.short === 'home' ? 'nobody is there' : order.short === 'cold' ? 'too cold' : 'too windy'}`; // prettier-ignore
+  const met = order.least_C === null ? '' : ` (${degreesWords(order.least_C, unit)} at least${order.gust_m_s === null ? '' : `, gusts ${windWords(order.gust_m_s, unit)}`})`; // prettier-ignore
+  return `out at ${clock(order.out_h!)}, in by ${clock(order.in_h)}${met}${short}${cover ? `; ${cover}` : ''}`;
+}
+
+/** Strongest gust of the daylight hours of a day, as the sky strip has it. */
+export function gustOn(site: Site, day: number): number | null {
+  const gusts = (site.forecast?.hours ?? []).flatMap((h) => (h.day === day ? (gustOf(h) ?? []) : []));
+  return gusts.length === 0 ? null : Math.max(...gusts);
+}
