@@ -13,6 +13,9 @@ import { familyInput, familyPatch, planChangeInput, scenarioInput, scenarioPatch
 import { batchInput, batchPatch, eventInput, sowAgainInput, importInput, splitInput } from './batches.ts';
 import { clockInput, containerInput, cropInput, lotInput, nurseryInput, placeInput, varietyInput } from './books.ts';
 import { version } from './fields.ts';
+import { forecastImport, typedForecast } from './forecast.ts';
+import { coverInput, plantingSettingsInput, programmeInput } from './hardening.ts';
+import { siteReadingInput } from './siteReadings.ts';
 import { frostChoice, weatherDrop, weatherImport } from './weather.ts';
 import {
   feedInput,
@@ -251,6 +254,38 @@ export const CALLS: readonly Call[] = [
     body: weatherDrop,
     status: 200,
   },
+  { method: 'get', path: '/api/forecast', summary: 'The forecast in use, its age and its score', status: 200 },
+  {
+    method: 'post',
+    path: '/api/forecast',
+    summary: 'A forecast typed day by day',
+    body: typedForecast,
+    status: 201,
+  },
+  {
+    method: 'post',
+    path: '/api/forecast/file',
+    summary: 'A forecast from a JSON file, as docs/FORECAST.md says',
+    body: forecastImport,
+    status: 201,
+  },
+  { method: 'get', path: '/api/site/readings', summary: 'Readings by hand and what they teach', status: 200 },
+  {
+    method: 'post',
+    path: '/api/site/readings',
+    summary: 'A reading of max-min or soil thermometer, a correction or withdrawal',
+    body: siteReadingInput,
+    status: 201,
+  },
+  { method: 'get', path: '/api/hardening', summary: 'Ladders, orders and structures by the forecast', status: 200 },
+  { method: 'get', path: '/api/planting', summary: 'Gates of planting out with odds', status: 200 },
+  {
+    method: 'put',
+    path: '/api/planting/settings',
+    summary: 'Change how the house hardens and plants out',
+    body: plantingSettingsInput,
+    status: 200,
+  },
   { method: 'get', path: '/api/nursery', summary: 'Settings', status: 200 },
   {
     method: 'put',
@@ -267,6 +302,8 @@ export const CALLS: readonly Call[] = [
   ...book('mixes', 'mix', mixInput),
   ...book('feeds', 'feed', feedInput),
   ...book('stock', 'thing of the stock', stockItemInput),
+  ...book('covers', 'cover or structure', coverInput),
+  ...book('programmes', 'programme of hardening', programmeInput),
   {
     method: 'get',
     path: '/api/batches',

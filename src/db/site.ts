@@ -1,6 +1,8 @@
 import { isoFromDay, requireDay } from '../core/calendar/dayNumber.ts';
 import type { ForecastFile, ForecastStatus } from '../contracts/forecast.ts';
 import type { SiteReading, SiteReadingInput } from '../contracts/siteReadings.ts';
+import type { PlantingSettings } from '../core/planting/settings.ts';
+import { NurseryModel } from './models.ts';
 import { ms, rows, run, type Db, type In } from './sql.ts';
 
 /** What a forecast said of a day's low, kept for its score. */
@@ -201,4 +203,10 @@ export async function readGusts(db: Db, from: number): Promise<ReadonlyMap<numbe
     [isoFromDay(from)],
   );
   return new Map(found.map((r) => [requireDay(r['d'] as string), r['gust_m_s'] as number]));
+}
+
+/** Changes how the house hardens and plants out; false when someone else was first. */
+export async function updatePlanting(version: number, planting: PlantingSettings): Promise<boolean> {
+  const [changed] = await NurseryModel.update({ planting, version: version + 1 }, { where: { id: 1, version } });
+  return changed === 1;
 }

@@ -1,16 +1,12 @@
 import type { BecauseInput } from '../core/because.ts';
 import { civilFromDay, dayFromIso, weekdayOf } from '../core/calendar/dayNumber.ts';
+import { shortDay } from '../core/calendar/shortDay.ts';
 import { shownTemperature, type TemperatureUnit } from '../core/units/temperature.ts';
 
 const MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December']; // prettier-ignore
 const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
 
-/** "12 Apr", or "12 Apr 2028" when the year is not the one read in. */
-export function shortDay(day: number, yearOfReader?: number): string {
-  const { year, month, day: d } = civilFromDay(day);
-  const text = `${d} ${MONTHS[month - 1]!.slice(0, 3)}`;
-  return yearOfReader !== undefined && year !== yearOfReader ? `${text} ${year}` : text;
-}
+export { shortDay };
 
 /** "Mon 12 April". */
 export function longDay(day: number): string {

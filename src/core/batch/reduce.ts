@@ -179,6 +179,9 @@ export function refusalOf(state: BatchState, event: BatchEvent): Refusal | null 
   return countRefusal(state, event);
 }
 
+/** A hold is for days, not for ever. */
+const MOST_HELD_days = 60;
+
 function countRefusal(state: BatchState, event: BatchEvent): Refusal | null {
   const { kind } = event;
   const byTray = kind === 'counted' && event.tray ? event.tray : null;
@@ -195,6 +198,8 @@ function countRefusal(state: BatchState, event: BatchEvent): Refusal | null {
     byTray === null || event.count === null ? event.count : sumOf({ ...state.trayUp, [byTray]: event.count });
   const needsCount = ['sown', 'arrived', 'counted', 'lost', 'potted', 'moved-on', 'split-out', 'rung'].includes(kind);
   if (count === null) return needsCount ? { field: 'count', reason: 'say how many' } : null;
+  if (kind === 'held' && count > MOST_HELD_days)
+    return { field: 'count', reason: `held for at most ${MOST_HELD_days} days at a time` };
   if (kind === 'arrived' && count < 1) return { field: 'count', reason: 'at least one must have come' };
   if (kind === 'sown' && count < 1) return { field: 'count', reason: 'at least one must be sown' };
   if ((kind === 'counted' || kind === 'emerged') && count > state.sown_count!) {

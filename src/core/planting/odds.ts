@@ -17,8 +17,9 @@ export interface OddsTask {
   readonly nightMin_C: number;
   readonly harm_C: number;
   readonly cover_K: number;
-  /** Nights in a row so far that were warm enough. */
+  /** Nights in a row so far that were warm enough, and days of warm soil, today the last of each. */
   readonly nightsSoFar: number;
+  readonly warmSoFar: number;
   /** Transplant date asked for, and the last day that is as good. */
   readonly transplantOn: DayNumber;
   readonly lastGoodOn: DayNumber;
@@ -27,8 +28,8 @@ export interface OddsTask {
 /** Odds of a batch. Quantiles are days; null: beyond the days looked at. */
 export interface BatchOdds {
   readonly batchId: number;
-  readonly hardened: { readonly p10: DayNumber | null; readonly p50: DayNumber | null; readonly p90: DayNumber | null };
-  readonly out: { readonly p10: DayNumber | null; readonly p50: DayNumber | null; readonly p90: DayNumber | null };
+  readonly hardened: Quantiles;
+  readonly out: Quantiles;
   /** Share of springs in which every required gate has passed by the last day that is as good. */
   readonly inTime_frac: number;
   /** Share of springs with a harmful night, cover counted, within a month of the transplant date. */
@@ -36,6 +37,18 @@ export interface BatchOdds {
   /** Share of springs by which each gate that hangs on weather has passed on the transplant date. */
   readonly soil_frac: number;
   readonly nights_frac: number;
+  /** First day on which each of them passes. */
+  readonly first: Readonly<Record<WeatherGate, Quantiles>>;
+}
+
+/** Gates that hang on weather still to come. */
+export const WEATHER_GATES = ['soil', 'nights', 'forecast', 'storm'] as const;
+export type WeatherGate = (typeof WEATHER_GATES)[number];
+/** Days by which a tenth, half and nine tenths of the springs have come; null: beyond the days looked at. */
+export interface Quantiles {
+  readonly p10: DayNumber | null;
+  readonly p50: DayNumber | null;
+  readonly p90: DayNumber | null;
 }
 
 /** Nights after planting that can still harm. */
@@ -51,6 +64,7 @@ export function oddsOf(task: OddsTask, springs: Springs): BatchOdds {
   const { runs, days, from, least_C, most_C, gust_m_s, soil_C } = springs;
   const hardened = new Int32Array(runs);
   const out = new Int32Array(runs);
+  const first = Object.fromEntries(WEATHER_GATES.map((key) => [key, new Int32Array(runs).fill(days)])) as Record<WeatherGate, Int32Array>; // prettier-ignore
   let frost = 0;
   let soilOk = 0;
   let nightsOk = 0;
@@ -78,24 +92,26 @@ export function oddsOf(task: OddsTask, springs: Springs): BatchOdds {
     }
     hardened[s] = done < 0 ? days : done;
     let nights = task.nightsSoFar;
-    let warm = 0;
+    let warm = task.warmSoFar;
     let went = days;
-    const first = need('hardened') ? hardened[s]! : 0;
+    let found = 0;
+    const from_i = need('hardened') ? hardened[s]! : 0;
     for (let i = 0; i < days; i++) {
-      warm = soil_C[row + i]! >= task.soilMin_C ? warm + 1 : 0;
+      warm = soil_C[row + i]! >= task.soilMin_C ? warm + (i > 0 || warm === 0 ? 1 : 0) : 0;
       if (i > 0) nights = least_C[row + i]! + task.cover_K >= task.nightMin_C ? nights + 1 : 0;
+      const ok = { soil: warm >= rules.soil_days, nights: nights >= rules.nights, forecast: !harmed(row, i, SEEN_days), storm: !windy(row, i) }; // prettier-ignore
+      for (const key of WEATHER_GATES)
+        if (ok[key] && first[key][s] === days) {
+          first[key][s] = i;
+          found++;
+        }
       if (i === plantAt) {
-        if (warm >= Math.min(rules.soil_days, i + 1)) soilOk++;
-        if (nights >= rules.nights) nightsOk++;
-        if (went < days) break;
+        if (ok.soil) soilOk++;
+        if (ok.nights) nightsOk++;
       }
-      if (went < days || i < first || i < calendar) continue;
-      if (need('soil') && warm < Math.min(rules.soil_days, i + 1)) continue;
-      if (need('nights') && nights < rules.nights) continue;
-      if (need('forecast') && harmed(row, i, SEEN_days)) continue;
-      if (need('storm') && windy(row, i)) continue;
-      went = i;
-      if (i >= plantAt) break;
+      const open = WEATHER_GATES.every((key) => ok[key] || !need(key));
+      if (went === days && i >= from_i && i >= calendar && open) went = i;
+      if (went < days && i >= plantAt && found === WEATHER_GATES.length) break;
     }
     out[s] = went;
     if (harmed(row, plantAt, AFTER_days)) frost++;
@@ -111,6 +127,9 @@ export function oddsOf(task: OddsTask, springs: Springs): BatchOdds {
     frost_frac: frost / runs,
     soil_frac: soilOk / runs,
     nights_frac: nightsOk / runs,
+    first: Object.fromEntries(
+      WEATHER_GATES.map((key) => [key, quantilesOf(first[key], from, days)]),
+    ) as BatchOdds['first'],
   };
 
   function harmed(row: number, i: number, ahead: number): boolean {
@@ -127,7 +146,7 @@ export function oddsOf(task: OddsTask, springs: Springs): BatchOdds {
 }
 
 /** P10, P50, P90 of day offsets: the least day by which that share has come. */
-function quantilesOf(offsets: Int32Array, from: DayNumber, days: number): BatchOdds['out'] {
+function quantilesOf(offsets: Int32Array, from: DayNumber, days: number): Quantiles {
   const sorted = Int32Array.from(offsets).sort();
   const at = (p: number): DayNumber | null => {
     const i = sorted[Math.max(0, Math.ceil(p * sorted.length) - 1)]!;

@@ -55,7 +55,7 @@ export class ForecastJob {
     const tries = await readTries(this.#db);
     const since = tries ? now.instant_ms - tries.tried_ms : Infinity;
     // A clock put back asks anew as well.
-    if (since >= 0 && since < (tries!.failures > 0 ? AGAIN_ms : EVERY_ms)) return;
+    if (since >= 0 && since < ((tries?.failures ?? 0) > 0 ? AGAIN_ms : EVERY_ms)) return;
     await this.#db.transaction(async (transaction) => {
       const [rows] = await this.#db.query(`SELECT pg_try_advisory_xact_lock(${LOCK}) AS mine`, { transaction });
       if (!(rows as { mine: boolean }[])[0]!.mine) return;

@@ -1,0 +1,133 @@
+import { COMMON_PRACTICE } from '../../core/because.ts';
+import { sun_W_m2 } from '../../core/climate/hourly.ts';
+import { degreesWords } from '../../core/hardening/words.ts';
+import { lidDays, type LidDay, type NightAct, type StructureHour } from '../../core/heat/lid.ts';
+import { GLAZING } from '../../core/heat/structure.ts';
+import { stageRange } from '../../core/schedule/suits.ts';
+import type { TemperatureUnit } from '../../core/units/temperature.ts';
+import type { StructureView } from '../../contracts/hardenViews.ts';
+import type { CoverRecord } from '../../contracts/hardening.ts';
+import type { Season } from '../season.ts';
+import { soilOn, type Site } from '../site/site.ts';
+import { dayOfYear, solarNoon_h } from './ladders.ts';
+
+/** What plants in general stand when none are in it. Common practice, no source. */
+const USUAL_RANGE = { least_C: 4, most_C: 26 } as const;
+/** Air inside is let come no higher than this below what hurts. Common practice, no source. */
+const WARM_C = 27;
+
+/** What those standing in a place want: the tenderest's floor, the coolest's top. */
+export function rangeIn(season: Season, placeId: number): { least_C: number; most_C: number; standing: string[] } {
+  const { today } = season.now;
+  const there = season.batches.filter((view) =>
+    view.state.phase !== 'planned' && view.progress.stands.some((s) => s.placeId === placeId && s.from <= today && s.to > today),
+  ); // prettier-ignore
+  if (there.length === 0) return { ...USUAL_RANGE, standing: [] };
+  const ranges = there.map((view) => {
+    const crop = season.crops.find((c) => c.id === view.batch.cropId)!;
+    const { low_C, high_C } = stageRange(crop, 'harden');
+    return { low_C, high_C: Math.min(high_C, crop.group === 'cool' ? WARM_C - 3 : WARM_C) };
+  });
+  const least_C = Math.max(...ranges.map((r) => r.low_C));
+  return { least_C, most_C: Math.max(least_C + 8, Math.min(...ranges.map((r) => r.high_C))), standing: there.map((v) => v.name) }; // prettier-ignore
+}
+
+/** Hours of the forecast as a structure meets them. */
+export function structureHours(site: Site, season: Season): StructureHour[] {
+  const { world } = season;
+  const noon = solarNoon_h(world, season.now.instant_ms);
+  return (site.forecast?.hours ?? [])
+    .filter((h) => h.day >= site.today)
+    .map((h) => {
+      const cloud_frac = h.cloud_frac ?? 0.5;
+      const solar = h.hour + 0.5 - (noon - 12);
+      return {
+        day: h.day,
+        hour: h.hour,
+        temp_C: h.temp_C,
+        wind_m_s: h.wind_m_s ?? 2,
+        cloud_frac,
+        sun_W_m2: sun_W_m2(world.nursery.latitude_deg, dayOfYear(h.day), 1 - cloud_frac, solar),
+      };
+    });
+}
+
+/** The coming days of every structure, with today's times. */
+export function structureViews(season: Season): StructureView[] {
+  const { site, world } = season;
+  if (!site) return [];
+  const hours = structureHours(site, season);
+  return world.covers.flatMap((cover) => {
+    if (!cover.structure || cover.placeId === null || hours.length < 12) return [];
+    return [structureView(season, site, cover, hours)];
+  });
+}
+
+function structureView(season: Season, site: Site, cover: CoverRecord, hours: readonly StructureHour[]): StructureView {
+  const { world } = season;
+  const { nursery } = world;
+  const spec = cover.structure!;
+  const { standing, ...range } = rangeIn(season, cover.placeId!);
+  const ground = soilOn(site, site.today) ?? 8;
+  const inside = hours[0]!.temp_C + Math.max(0, site.worths.get(cover.id)?.worth_K ?? 0);
+  const days = lidDays(spec, hours, range, nursery.planting.home, nursery.planting.lidSchool, [inside, Math.max(inside, ground), inside], ground); // prettier-ignore
+  const unit = nursery.temperatureUnit;
+  const [today] = days;
+  const stepNames = spec.steps.map((s) => s.name);
+  return {
+    cover,
+    placeName: world.places.find((p) => p.id === cover.placeId)?.name ?? cover.name,
+    range,
+    standing,
+    days,
+    outside_C: days.map((d) => hours.filter((h) => h.day === d.day).map((h) => h.temp_C)),
+    today: today ? lidWords(today, stepNames, unit) : '',
+    tonight: today ? nightWords(today, range.least_C, unit) : '',
+    because: {
+      rule: 'Heat in by sun and stored warmth, out through the glazing, the gaps and the opening, hour by hour; the narrowest step that keeps the air 2 degrees under what the plants stand until somebody is there again.',
+      inputs: [
+        { name: 'plants want at least', temperature_C: range.least_C },
+        { name: 'and at most', temperature_C: range.most_C },
+        { name: 'loss through the glazing', value: `${GLAZING[spec.glazing].u_W_m2K} W/m²K` },
+        { name: 'light let through', value: `${Math.round(100 * GLAZING[spec.glazing].light_frac * (1 - spec.shade_frac))}%` },
+        { name: 'somebody is there', value: `${nursery.planting.home.from_h}:00 to ${nursery.planting.home.to_h}:00` },
+        { name: 'school', value: nursery.planting.lidSchool.kind },
+      ],
+      source: `glazing by handbooks, ventilation by Warren & Parkins 1985 (from memory); the rest ${COMMON_PRACTICE}`,
+    },
+  };
+} // prettier-ignore
+
+const clock = (hour: number) => `${hour}:00`;
+
+/** Today's lid in a line: "ajar at 8:00, open at 10:00, shut at 17:00; shut in sun it would reach 34° by 14:00". */
+export function lidWords(day: LidDay, steps: readonly string[], unit: TemperatureUnit): string {
+  const moves = day.moves.map((m) => `${steps[m.step]} at ${clock(m.hour)}`);
+  const first = moves.length === 0 ? `leave it ${steps[0]}` : moves.join(', ');
+  const hot = day.tooHotFrom === null ? `shut all day it comes to ${degreesWords(day.shutMost_C, unit)}` : `shut in sun it would reach ${degreesWords(day.shutMost_C, unit)} by ${clock(day.shutMostAt)}`; // prettier-ignore
+  return `${first}; ${hot}`;
+}
+
+export const ACT_WORDS: Readonly<Record<NightAct, string>> = {
+  nothing: 'lid shut',
+  water: 'water the floor',
+  fleece: 'fleece over the trays',
+  blanket: 'a blanket over the glass',
+  heater: 'heater on',
+};
+
+/** Tonight in a line: the least that is enough. */
+export function nightWords(day: LidDay, least_C: number, unit: TemperatureUnit): string {
+  const [plain] = day.night;
+  if (!plain) return '';
+  const low = degreesWords(plain.least_C, unit);
+  if (plain.enough) return `tonight ${low} with the lid shut: enough`;
+  const enough = day.night.find((n) => n.enough);
+  const wants = `tonight ${low} with the lid shut, they want ${degreesWords(least_C, unit)}`;
+  if (!enough) {
+    const best = [...day.night].sort((a, b) => b.least_C - a.least_C)[0]!;
+    return `${wants}: nothing at hand is enough; ${ACT_WORDS[best.act]} holds ${degreesWords(best.least_C, unit)}. Carry the tenderest in.`;
+  }
+  const kWh = enough.kWh > 0.05 ? `, ${enough.kWh.toFixed(1)} kWh` : '';
+  return `${wants}: ${ACT_WORDS[enough.act]} holds ${degreesWords(enough.least_C, unit)}${kWh}`;
+}

@@ -1,0 +1,139 @@
+import { COMMON_PRACTICE, type Because } from '../../core/because.ts';
+import { carrying_min } from '../../core/hardening/orders.ts';
+import { lowOn } from '../../core/hardening/ladder.ts';
+import { COVER_WORDS, decisionWords, limitWords } from '../../core/hardening/words.ts';
+import type { CarryLine, HardenView, LadderView, RungDay } from '../../contracts/hardenViews.ts';
+import { milestoneOf } from '../../core/schedule/chain.ts';
+import { batchOdds } from '../planting/odds.ts';
+import { comingDays } from '../site/site.ts';
+import { forecastView } from '../site/views.ts';
+import type { BatchView, Season } from '../season.ts';
+import type { Ladder } from './ladders.ts';
+import { structureViews } from './structures.ts';
+
+/** Everything the Harden screen shows. */
+export async function hardenView(season: Season): Promise<HardenView> {
+  const { world, now, batches } = season;
+  const ladders = batches.flatMap((view) => (view.ladder ? [ladderView(season, view, view.ladder)] : []));
+  return {
+    today: now.today,
+    unit: world.nursery.temperatureUnit,
+    forecast: await forecastView(season),
+    carry: carryList(season),
+    ladders: ladders.sort(
+      (a, b) => (a.startsOn ?? 0) - (b.startsOn ?? 0) || a.transplantOn - b.transplantOn || a.batchId - b.batchId,
+    ),
+    structures: structureViews(season),
+    programmes: world.programmes.map(({ id, name, kind }) => ({ id, name, kind })),
+  };
+}
+
+/** Trays of a batch as it stands. */
+export function traysOf(view: BatchView, today: number): number {
+  const stand = view.progress.stands.find((s) => s.from <= today && s.to > today) ?? view.progress.stands.at(-1);
+  return stand?.trays ?? 0;
+}
+
+function ladderView(season: Season, view: BatchView, ladder: Ladder): LadderView {
+  const { unit, rungs } = ladder;
+  const { today } = season.now;
+  const hardening = view.state.phase === 'hardening';
+  const first = hardening && ladder.today === today ? (ladder.decisions[0] ?? null) : null;
+  const startsOn = hardening ? null : startDay(view);
+  const days = ladder.decisions.map((d, i): RungDay => ({
+    day: ladder.today + i,
+    say: d.say,
+    rung: d.rung,
+    climbs: d.climbs,
+    done: d.done,
+    why: d.limit ? limitWords(d.limit, rungs, unit) : '',
+  }));
+  const at = rungs[Math.max(0, ladder.at.rung - 1)]!;
+  return {
+    batchId: view.batch.id,
+    version: view.batch.version,
+    code: view.batch.code,
+    name: view.name,
+    trays: traysOf(view, today),
+    placeName: season.world.places.find((p) => p.id === view.state.placeId)?.name ?? '',
+    programmeId: ladder.programme.id,
+    programme: ladder.programme.name,
+    chosen: ladder.chosen,
+    rungs,
+    rung: ladder.at.rung,
+    served: ladder.at.served,
+    of: at.days,
+    startsOn,
+    today: first ? decisionWords(first, rungs, unit) : '',
+    say: first?.say ?? null,
+    why: first?.limit ? limitWords(first.limit, rungs, unit) : '',
+    order: ladder.order,
+    days,
+    setBackTo: ladder.setBackTo,
+    harmedOn: ladder.harmedOn,
+    harmWords: ladder.harmed ? limitWords(ladder.harmed, rungs, unit) : '',
+    hardened: ladder.hardened,
+    loggedToday: view.state.rungLoggedOn === today || (view.state.held['rung'] ?? 0) > today,
+    heldDays: view.state.rungHeld.filter((d) => d >= today),
+    transplantOn: view.batch.plan.transplantOn,
+    end: batchOdds(season, view)?.hardened ?? null,
+    because: becauseOf(season, ladder),
+  };
+}
+
+function startDay(view: BatchView): number | null {
+  const { forecast } = view.progress;
+  return forecast.kind === 'chain' ? (milestoneOf(forecast, 'harden')?.day ?? null) : null;
+}
+
+/** Why today is as it is: what the next rung wants and what the day brings. */
+function becauseOf(season: Season, ladder: Ladder): Because | null {
+  const { site } = season;
+  const [day] = site ? comingDays(site) : [];
+  if (!site || !day) return null;
+  const decision = ladder.decisions[0];
+  const k = decision?.limit?.rung || decision?.rung || 1;
+  const rung = ladder.rungs[k - 1]!;
+  const low = lowOn(ladder.rules, k, day);
+  return {
+    rule: `The forecast low, less ${ladder.rules.caution} of its usual error, plus what place and cover are worth, must be at or above the rung’s floor, and gusts at or below its ceiling; a day raises one stress at the most; a day held does not count.`,
+    inputs: [
+      { name: `rung ${k} wants at least`, temperature_C: rung.floor_C },
+      ...(low === null ? [] : [{ name: 'they would meet', temperature_C: low }]),
+      ...(day.night_C === null ? [] : [{ name: 'night foretold', temperature_C: day.night_C }]),
+      { name: 'its usual error', value: `${day.spread_K.toFixed(1)} K` },
+      { name: 'place and cover', value: `${ladder.rules.shelter_K[k - 1]!.toFixed(1)} K` },
+      ...(day.gust_m_s === null ? [] : [{ name: 'gusts', value: `${Math.round(3.6 * day.gust_m_s)} km/h of ${Math.round(3.6 * rung.gust_m_s)}` }]),
+      { name: 'forecast', value: site.forecast ? `${site.forecast.source}, ${Math.round(site.forecast.age_h)} h old` : 'none' },
+    ],
+    source: `rungs and limits ${COMMON_PRACTICE}; errors by this site’s own score over ${site.pairs} nights`,
+  };
+} // prettier-ignore
+
+/** What is carried today, by the hour: out, in, covers on. */
+export function carryList(season: Season): CarryLine[] {
+  const { carrying } = season.world.nursery.planting;
+  const lines = new Map<string, { hour: number; what: CarryLine['what']; words: string; names: string[]; trays: number }>();
+  const put = (hour: number, what: CarryLine['what'], words: string, view: BatchView) => {
+    const key = `${hour} ${what} ${words}`;
+    const line = lines.get(key) ?? { hour, what, words, names: [], trays: 0 };
+    line.names.push(view.name);
+    line.trays += traysOf(view, season.now.today);
+    lines.set(key, line);
+  };
+  for (const view of season.batches) {
+    const { ladder } = view;
+    const order = ladder?.orderOfDay;
+    if (!ladder || !order || view.state.phase !== 'hardening') continue;
+    const rung = ladder.rungs[(ladder.decisions[0]?.rung ?? 1) - 1];
+    if (!rung) continue;
+    if (order.out_h !== null && order.in_h !== null) {
+      put(order.out_h, 'out', `out: ${rung.words}`, view);
+      put(order.in_h, 'in', 'back in', view);
+    }
+    if (order.cover_h !== null) put(order.cover_h, 'cover', `${COVER_WORDS[rung.cover]} on`, view);
+  }
+  return [...lines.values()]
+    .map((line) => ({ ...line, minutes: carrying_min(line.trays, carrying) }))
+    .sort((a, b) => a.hour - b.hour || a.what.localeCompare(b.what));
+} // prettier-ignore

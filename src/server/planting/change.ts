@@ -1,0 +1,14 @@
+import type { PlantingSettingsInput } from '../../contracts/hardening.ts';
+import { ProblemError } from '../../contracts/problem.ts';
+import { updatePlanting } from '../../db/site.ts';
+import { readSeason } from '../season.ts';
+
+/** Changes how the house hardens and plants out. */
+export async function writePlanting({ version, ...settings }: PlantingSettingsInput): Promise<void> {
+  if (await updatePlanting(version, settings)) return;
+  const { world } = await readSeason();
+  throw new ProblemError(409, 'Changed by someone else', 'Someone changed the settings since you opened them.', {
+    current: { ...world.nursery.planting, version: world.nursery.version },
+    yours: { ...settings, version },
+  });
+}

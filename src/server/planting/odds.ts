@@ -1,0 +1,137 @@
+import { coverWorth } from '../../core/climate/coverWorth.ts';
+import { scoreAt } from '../../core/climate/score.ts';
+import type { BatchPlan, Crop } from '../../core/model.ts';
+import { milestoneOf } from '../../core/schedule/chain.ts';
+import { simulatedSprings, type SpringInput, type Springs } from '../../core/season/springs.ts';
+import { oddsOf, type BatchOdds, type OddsTask } from '../../core/planting/odds.ts';
+import { OUT_HARM_C } from '../../core/planting/outDates.ts';
+import { rulesOf } from '../hardening/ladders.ts';
+import { soilOn, type Site } from '../site/site.ts';
+import type { BatchView, Season } from '../season.ts';
+import { outFrom } from './outFrom.ts';
+
+/** Springs looked through, and days each of them reaches. */
+export const RUNS = 500;
+export const SPRING_days = 120;
+/** Batches that go out later than this are not reckoned yet. */
+export const ODDS_AHEAD_days = 75;
+const SEED = 20_27;
+
+/** What the springs of a season are drawn from; the page's worker draws the same. null: nothing to go by. */
+export function springInput(site: Site): SpringInput | null {
+  const { today, usual, forecast } = site;
+  const known = site.history.length >= 5 * 330;
+  if (!known && !usual) return null;
+  const near = Array.from({ length: 10 }, (_, i) => {
+    const day = forecast?.days.find((d) => d.day === today + i);
+    const score = scoreAt(site.scores, day?.lead ?? 9);
+    const read = i === 0 ? site.least.get(today) : undefined;
+    return {
+      least_C: read?.value ?? day?.least_C ?? null,
+      most_C: day?.most_C ?? null,
+      gust_m_s: day ? Math.max(day.gust_m_s ?? 0, day.nightGust_m_s ?? 0) || null : null,
+      spread_K: read?.spread_K === 0 ? 0 : score.spread_K,
+      bias_K: read ? 0 : score.bias_K,
+    };
+  });
+  const from = usual ? today - usual.from : 0;
+  return {
+    from: today,
+    days: SPRING_days,
+    runs: RUNS,
+    seed: SEED,
+    history: site.history,
+    usual: usual && { day_C: usual.day_C.subarray(from), night_C: usual.night_C.subarray(from) },
+    near,
+    soil_C: soilOn(site, today),
+  };
+}
+
+const springsHeld = new WeakMap<Site, Springs | null>();
+
+/** Springs of a site, drawn once while its weather stands. */
+export function springsOf(site: Site): Springs | null {
+  let springs = springsHeld.get(site);
+  if (springs === undefined) {
+    const input = springInput(site);
+    springs = input && simulatedSprings(input);
+    springsHeld.set(site, springs);
+  }
+  return springs;
+}
+
+/** Degrees a cover is safely worth on the night. */
+export function safeCover_K(site: Site, season: Season, coverId: number | null | undefined): number {
+  if (coverId === null || coverId === undefined) return 0;
+  const cover = season.world.covers.find((c) => c.id === coverId);
+  return Math.max(0, (site.worths.get(coverId) ?? coverWorth(cover?.worth_K ?? 0, [])).safe_K);
+}
+
+/** Lows in a row, last night the last, that with a cover are warm enough. */
+export function nightsSoFar(site: Site, crop: Crop, cover_K: number): number {
+  let run = 0;
+  for (let day = site.today; run < 30; day--) {
+    const low = site.least.get(day);
+    if (low === undefined || low.value + cover_K < crop.plantNightMin_C) break;
+    run++;
+  }
+  return run;
+}
+
+/** The task of a batch, by its plan or one tried instead. null: it cannot be reckoned. */
+export function oddsTask(season: Season, view: BatchView, plan: BatchPlan = view.batch.plan): OddsTask | null {
+  const { site, world, tables } = season;
+  const { forecast } = view.progress;
+  if (!site || forecast.kind !== 'chain' || view.state.phase === 'planted' || view.state.phase === 'ended') return null;
+  const crop = season.crops.find((c) => c.id === view.batch.cropId)!;
+  const ladder = view.ladder;
+  const hardening = view.state.phase === 'hardening';
+  const { programme: _p, chosen: _c, ...rules } = rulesOf({ plan, crop, world, site, tables });
+  const startsOn = milestoneOf(forecast, 'harden')!.day;
+  const cover_K = safeCover_K(site, season, plan.coverId);
+  const cover = world.covers.find((c) => c.id === plan.coverId) ?? null;
+  const soil = (day: number) => soilOn(site, day) ?? -Infinity;
+  let warmSoFar = 0;
+  while (warmSoFar < 30 && soil(site.today - warmSoFar) >= crop.plantSoilMin_C) warmSoFar++;
+  return {
+    batchId: view.batch.id,
+    ladder: rules,
+    at: hardening && ladder ? (ladder.setBackTo === null ? ladder.at : { rung: ladder.setBackTo, served: 0 }) : { rung: 0, served: 0 },
+    hardenFrom: Math.max(site.today, hardening ? Math.max(ladder?.restsUntil ?? 0, ladder?.heldUntil ?? 0) : startsOn),
+    modes: { ...world.nursery.planting.modes, ...plan.gates },
+    rules: world.nursery.planting.rules,
+    outFrom: outFrom(site, world, crop, cover, plan.transplantOn).day,
+    soilMin_C: crop.plantSoilMin_C,
+    nightMin_C: crop.plantNightMin_C,
+    harm_C: OUT_HARM_C[crop.hardiness],
+    cover_K,
+    nightsSoFar: nightsSoFar(site, crop, cover_K),
+    warmSoFar,
+    transplantOn: plan.transplantOn,
+    lastGoodOn: plan.transplantOn + (plan.after_days ?? 7),
+  };
+} // prettier-ignore
+
+const oddsHeld = new WeakMap<BatchView, { readonly site: Site; readonly odds: BatchOdds | null }>();
+
+/** Odds of a batch, worked out once while it and the weather stand. null: too far ahead, or nothing to go by. */
+export function batchOdds(season: Season, view: BatchView): BatchOdds | null {
+  const { site } = season;
+  if (!site) return null;
+  const known = oddsHeld.get(view);
+  if (known?.site === site) return known.odds;
+  let odds: BatchOdds | null = null;
+  if (view.batch.plan.transplantOn <= site.today + ODDS_AHEAD_days) {
+    const springs = springsOf(site);
+    const task = springs && oddsTask(season, view);
+    odds = task ? oddsOf(task, springs) : null;
+  }
+  oddsHeld.set(view, { site, odds });
+  return odds;
+}
+
+/** Whether a batch's date has become unlikely. */
+export function isUnlikely(season: Season, view: BatchView): boolean {
+  const odds = batchOdds(season, view);
+  return odds !== null && odds.inTime_frac < season.world.nursery.planting.unlikely_frac;
+}

@@ -1,0 +1,75 @@
+import { civilFromDay, dayFromCivil } from '../../core/calendar/dayNumber.ts';
+import { nearestOccurrence } from '../../core/calendar/monthDay.ts';
+import { usualSoil_C } from '../../core/climate/soil.ts';
+import type { Crop } from '../../core/model.ts';
+import { earliestOut, riskOffsets, type OutDate, type SiteUsual } from '../../core/planting/outDates.ts';
+import { outsideClimate } from '../../core/schedule/outsideClimate.ts';
+import type { CoverRecord } from '../../contracts/hardening.ts';
+import type { World } from '../../db/world.ts';
+import type { Site } from '../site/site.ts';
+
+/** Risk taken where none is chosen. */
+export const USUAL_RISK_frac = 0.1;
+
+/** First day a crop may go out in the season of a day, and what decides it. `day` null: never in its spring half. */
+export interface OutFrom {
+  readonly day: number | null;
+  readonly by: OutDate['by'] | 'frost date';
+}
+
+interface Held {
+  readonly at: (threshold_C: number) => number | null;
+  readonly usual: SiteUsual | null;
+}
+const held = new WeakMap<Site, Map<string, Held>>();
+
+function heldFor(site: Site, world: World, risk_frac: number): Held {
+  const { latitude_deg, outside } = world.nursery;
+  const south = latitude_deg < 0;
+  const bySite = held.get(site) ?? new Map<string, Held>();
+  held.set(site, bySite);
+  const key = `${risk_frac} ${south}`;
+  const known = bySite.get(key);
+  if (known) return known;
+  let usual: SiteUsual | null = null;
+  if (outside) {
+    const from = dayFromCivil(2001, south ? 7 : 1, 1);
+    const climate = outsideClimate(outside, from, 366);
+    const soil = usualSoil_C(climate, 0.1);
+    usual = { soil_C: (d) => soil(from + d), night_C: (d) => climate.night_C[d]! };
+  }
+  const made = { at: riskOffsets(site.lows, risk_frac, south), usual };
+  bySite.set(key, made);
+  return made;
+}
+
+/**
+ * First day a crop may stand out under a cover, at the grower's risk, by the site's own years; without them by the mean last frost
+ * and the crop's weeks. Covers count by the school chosen: degrees on the night, or weeks a layer.
+ * @param near a day of the season meant
+ */
+export function outFrom(site: Site, world: World, crop: Crop, cover: Pick<CoverRecord, 'id' | 'layers' | 'worth_K'> | null, near: number, risk_frac = world.nursery.frost?.risk_frac ?? USUAL_RISK_frac): OutFrom {
+  const { planting, latitude_deg, lastFrost } = world.nursery;
+  const byWeeks = planting.layerSchool === 'weeks';
+  const sooner = byWeeks && cover ? Math.round(7 * planting.layer_weeks * cover.layers) : 0;
+  const cover_K = byWeeks || !cover ? 0 : Math.max(0, site.worths.get(cover.id)?.worth_K ?? cover.worth_K);
+  if (site.lows.length === 0) {
+    const open = nearestOccurrence(lastFrost, near) + 7 * crop.weeksFromLastFrost;
+    return { day: open - sooner - daysOf(cover_K, site, open), by: 'frost date' };
+  }
+  const { at, usual } = heldFor(site, world, risk_frac);
+  const { offset, by } = earliestOut(crop, at, usual, cover_K);
+  if (offset === null) return { day: null, by };
+  const south = latitude_deg < 0;
+  const { year, month } = civilFromDay(near);
+  const start = dayFromCivil(south && month < 7 ? year - 1 : year, south ? 7 : 1, 1);
+  return { day: start + offset - (by === 'frost' || by === 'nights' ? sooner : 0), by };
+} // prettier-ignore
+
+/** Days that degrees on the night are worth about a day, by how fast the usual nights rise. */
+function daysOf(cover_K: number, site: Site, day: number): number {
+  if (!site.usual || cover_K === 0) return 0;
+  const i = day - site.usual.from;
+  const rise = ((site.usual.night_C[i + 15] ?? NaN) - (site.usual.night_C[i - 15] ?? NaN)) / 30;
+  return rise > 0.02 ? Math.min(35, Math.round(cover_K / rise)) : 0;
+}

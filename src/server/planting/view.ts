@@ -1,0 +1,323 @@
+import { COMMON_PRACTICE, type Because } from '../../core/because.ts';
+import { degreesWords, windWords } from '../../core/hardening/words.ts';
+import { gatesOf, GATE_WORDS, verdictOf, type Gate, type GateInput } from '../../core/planting/gates.ts';
+import { oddsOf, type BatchOdds } from '../../core/planting/odds.ts';
+import { OUT_HARM_C } from '../../core/planting/outDates.ts';
+import { ground_m2, spacingOf } from '../../core/planting/spacing.ts';
+import { milestoneOf } from '../../core/schedule/chain.ts';
+import type { DateOffer, GateView, PlantedLine, PlantLine, PlantView } from '../../contracts/hardenViews.ts';
+import { shortDay } from '../../core/calendar/shortDay.ts';
+import { traysOf } from '../hardening/view.ts';
+import { rulesOf } from '../hardening/ladders.ts';
+import type { BatchView, Season } from '../season.ts';
+import { soilOn, type Site } from '../site/site.ts';
+import { forecastView } from '../site/views.ts';
+import { batchOdds, isUnlikely, oddsTask, safeCover_K, springsOf } from './odds.ts';
+import { outFrom } from './outFrom.ts';
+
+/** Batches that go out within so many days are looked at. */
+const AHEAD_days = 35;
+/** Planted batches shown, days back. */
+const PLANTED_days = 42;
+const STOOD_AFTER_days = 7;
+const PAST_NIGHTS = 14;
+
+/** Everything the Plant out screen shows. */
+export async function plantView(season: Season): Promise<PlantView> {
+  const { world, now, site, batches } = season;
+  const going = batches.filter((view) => isGoing(view) && dueOut(view) <= now.today + AHEAD_days);
+  const lines = site ? going.map((view) => plantLine(season, site, view)) : [];
+  return {
+    today: now.today,
+    unit: world.nursery.temperatureUnit,
+    lengthUnit: world.nursery.lengthUnit,
+    forecast: await forecastView(season),
+    soil_C: site ? soilOn(site, now.today) : null,
+    soilReadOn: site?.soil?.readOn ?? null,
+    lines: lines.sort((a, b) => a.transplantOn - b.transplantOn || a.batchId - b.batchId),
+    planted: plantedLines(season),
+    covers: world.covers
+      .filter((c) => c.structure === null)
+      .map(({ id, name, layers, toHand_m2 }) => ({
+        id,
+        name,
+        layers,
+        toHand_m2,
+        safe_K: site ? safeCover_K(site, season, id) : 0,
+        free_m2: freeCover_m2(season, id),
+      })),
+  };
+}
+
+const isGoing = (view: BatchView): boolean =>
+  view.progress.forecast.kind === 'chain' &&
+  (view.state.phase === 'growing' || view.state.phase === 'potted' || view.state.phase === 'hardening');
+
+function dueOut(view: BatchView): number {
+  const { forecast } = view.progress;
+  const on = forecast.kind === 'chain' ? milestoneOf(forecast, 'plant')!.day : Infinity;
+  return Math.min(on, view.batch.plan.transplantOn);
+}
+
+/** Cover not lying over what was planted in the last six weeks. */
+function freeCover_m2(season: Season, coverId: number): number {
+  const all = season.world.covers.find((c) => c.id === coverId)?.toHand_m2 ?? 0;
+  const used = season.batches.reduce((sum, { state }) => {
+    const { planting, facts, planted_count } = state;
+    if (planting?.coverId !== coverId || facts.plant === undefined || facts.plant < season.now.today - PLANTED_days) return sum;
+    return sum + ground_m2(planted_count ?? 0, planting);
+  }, 0);
+  return Math.max(0, all - used);
+} // prettier-ignore
+
+/** What the gates of a batch go by. */
+export function gateInput(season: Season, site: Site, view: BatchView): GateInput {
+  const { world, now, tables } = season;
+  const { plan } = view.batch;
+  const crop = season.crops.find((c) => c.id === view.batch.cropId)!;
+  const cover = world.covers.find((c) => c.id === plan.coverId) ?? null;
+  const plants = Math.min(plan.plantsWanted, view.state.alive_count ?? plan.plantsWanted);
+  const spacing = spacingOf(crop.name, world.nursery.planting.spacing);
+  const rungs = view.ladder?.rungs ?? rulesOf({ plan, crop, world, site, tables }).rungs;
+  const past = (n: number) => Array.from({ length: n }, (_, i) => now.today - n + 1 + i);
+  return {
+    today: now.today,
+    outFrom: outFrom(site, world, crop, cover, plan.transplantOn).day,
+    soil_C: past(world.nursery.planting.rules.soil_days).map((day) => soilOn(site, day)),
+    soilMin_C: crop.plantSoilMin_C,
+    nights_C: past(PAST_NIGHTS).map((day) => site.least.get(day)?.value ?? null),
+    nightMin_C: crop.plantNightMin_C,
+    forecast: site.forecast?.days ?? [],
+    scores: site.scores,
+    harm_C: OUT_HARM_C[crop.hardiness],
+    cover_K: safeCover_K(site, season, plan.coverId),
+    cover: cover ? { needs_m2: ground_m2(plants, spacing), toHand_m2: freeCover_m2(season, cover.id) } : null,
+    rung: view.ladder?.at.rung ?? 0,
+    rungs: rungs.length,
+    hardened: view.ladder?.hardened ?? false,
+  };
+}
+
+function plantLine(season: Season, site: Site, view: BatchView): PlantLine {
+  const { world, now } = season;
+  const { plan } = view.batch;
+  const { planting } = world.nursery;
+  const crop = season.crops.find((c) => c.id === view.batch.cropId)!;
+  const input = gateInput(season, site, view);
+  const gates = gatesOf(input, { ...planting.modes, ...plan.gates }, planting.rules);
+  const { verdict, by } = verdictOf(gates);
+  const odds = batchOdds(season, view);
+  const unlikely = isUnlikely(season, view);
+  const forecast = view.progress.forecast;
+  const chain = forecast.kind === 'chain' ? forecast : null;
+  const overAge = chain?.overAge_t ?? null;
+  const spacing = spacingOf(crop.name, planting.spacing);
+  const plants = Math.min(plan.plantsWanted, view.state.alive_count ?? plan.plantsWanted);
+  const stand = view.progress.stands.find((s) => s.from <= now.today && s.to > now.today);
+  const cover = world.covers.find((c) => c.id === plan.coverId);
+  return {
+    batchId: view.batch.id,
+    version: view.batch.version,
+    code: view.batch.code,
+    name: view.name,
+    cropName: crop.name,
+    plants,
+    trays: traysOf(view, now.today),
+    transplantOn: plan.transplantOn,
+    forecastOn: chain ? milestoneOf(chain, 'plant')!.day : plan.transplantOn,
+    verdict,
+    by: by ? gateWords(by, season, input) : 'every gate passes',
+    gates: gates.map((gate) => gateView(gate, season, input, odds)),
+    out: odds?.out ?? null,
+    inTime_frac: odds?.inTime_frac ?? null,
+    frost_frac: odds?.frost_frac ?? null,
+    unlikely,
+    coverId: plan.coverId ?? null,
+    coverName: cover?.name ?? 'no cover',
+    spacing,
+    ground_m2: ground_m2(plants, spacing),
+    overAgeOn: overAge === null ? null : Math.floor(overAge),
+    slots: stand?.slots ?? 0,
+    placeName: world.places.find((p) => p.id === stand?.placeId)?.name ?? '',
+    placeOverOn: stand ? overRoomOn(season, stand.placeId) : null,
+    offers: unlikely ? offersFor(season, site, view) : [],
+  };
+}
+
+/** First of the coming three weeks on which a place holds more than its room; null: none. */
+function overRoomOn(season: Season, placeId: number): number | null {
+  const place = season.world.places.find((p) => p.id === placeId);
+  if (!place) return null;
+  for (let day = season.now.today + 1; day <= season.now.today + 21; day++) {
+    let slots = 0;
+    for (const { progress } of season.batches)
+      for (const s of progress.stands) if (s.placeId === placeId && s.from <= day && s.to > day) slots += s.slots;
+    if (slots > place.room_trays) return day;
+  }
+  return null;
+}
+
+/** Ways out for a batch whose date has become unlikely, each with its odds: a later date, covers there are. */
+export function offersFor(season: Season, site: Site, view: BatchView): DateOffer[] {
+  const springs = springsOf(site);
+  const odds = batchOdds(season, view);
+  if (!springs || !odds) return [];
+  const { plan } = view.batch;
+  const offers: DateOffer[] = [];
+  const later = odds.out.p50 ?? odds.out.p90;
+  const say = (frac: number) => `${Math.round(100 * frac)}%`;
+  if (later !== null && later > plan.transplantOn) {
+    const task = oddsTask(season, view, { ...plan, transplantOn: later })!;
+    const { inTime_frac } = oddsOf(task, springs);
+    if (inTime_frac > odds.inTime_frac)
+      offers.push({ words: `plan it for ${shortDay(later)}: ready and fit by then or within its days after in ${say(inTime_frac)} of springs`, inTime_frac, transplantOn: later, coverId: plan.coverId ?? null });
+  }
+  const now = season.world.covers.find((c) => c.id === plan.coverId);
+  for (const cover of season.world.covers) {
+    if (cover.structure !== null || cover.id === plan.coverId || cover.layers < (now?.layers ?? 0)) continue;
+    const { inTime_frac } = oddsOf(oddsTask(season, view, { ...plan, coverId: cover.id })!, springs);
+    if (inTime_frac > odds.inTime_frac + 0.05)
+      offers.push({ words: `put ${cover.name.toLowerCase()} over it: in time in ${say(inTime_frac)} of springs`, inTime_frac, transplantOn: null, coverId: cover.id });
+  }
+  return offers.sort((a, b) => b.inTime_frac - a.inTime_frac).slice(0, 3);
+} // prettier-ignore
+
+function plantedLines(season: Season): PlantedLine[] {
+  const { now, world, batches } = season;
+  return batches
+    .flatMap(({ batch, name, state }): PlantedLine[] => {
+      const on = state.facts.plant;
+      if (state.phase !== 'planted' || on === undefined || on < now.today - PLANTED_days) return [];
+      const { planting, stood } = state;
+      const cover = world.covers.find((c) => c.id === planting?.coverId);
+      return [
+        {
+          batchId: batch.id,
+          code: batch.code,
+          name,
+          plantedOn: on,
+          count: state.planted_count,
+          coverName: planting ? (cover?.name ?? 'no cover') : '',
+          bed: planting?.bed ?? '',
+          stood: stood?.stood ?? null,
+          stoodCount: stood?.count ?? null,
+          stoodOn: stood?.day ?? null,
+          askOn: on + STOOD_AFTER_days,
+        },
+      ];
+    })
+    .sort((a, b) => b.plantedOn - a.plantedOn);
+}
+
+const percent = (frac: number): string => `${Math.round(100 * frac)}%`;
+
+/** A gate's figure, short, as large numerals show it. */
+function gateFigure({ key, figure, wants }: Gate, season: Season): string {
+  const unit = season.world.nursery.temperatureUnit;
+  if (figure === null) return '?';
+  switch (key) {
+    case 'calendar':
+      return figure <= 0 ? 'open' : `${figure} d`;
+    case 'soil':
+      return degreesWords(figure, unit);
+    case 'nights':
+    case 'hardened':
+      return `${figure}/${wants}`;
+    case 'forecast':
+      return percent(figure);
+    case 'storm':
+      return windWords(figure, unit);
+    default:
+      return `${Math.round(figure)} m²`;
+  }
+}
+
+/** A gate in a line. */
+export function gateWords(gate: Gate, season: Season, input: GateInput): string {
+  const { key, figure, wants, day, state } = gate;
+  const unit = season.world.nursery.temperatureUnit;
+  const t = (value: number) => degreesWords(value, unit);
+  const on = day === null ? '' : shortDay(day);
+  switch (key) {
+    case 'calendar':
+      if (day === null) return 'never rare enough in this season at your risk: it wants more cover';
+      return state === 'pass' ? `frost is rare enough since ${on}` : `frost is rare enough from ${on}`;
+    case 'soil':
+      if (figure === null) return 'soil is not known: take a reading at 10 cm';
+      return `soil ${t(figure)} at 10 cm, wants ${t(wants!)} for ${season.world.nursery.planting.rules.soil_days} days`;
+    case 'nights':
+      if (figure === null) return 'no night is known: read the max-min thermometer';
+      return `${figure} of ${wants} nights running at ${t(input.nightMin_C - input.cover_K)} or more`;
+    case 'forecast':
+      if (figure === null) return 'no forecast: type one or wait for it';
+      return `${percent(figure)} odds of ${t(input.harm_C - input.cover_K)} or less${figure > 0.005 ? ` in the night after ${on}` : ''}, bears ${percent(wants!)}`;
+    case 'storm':
+      if (figure === null) return 'no wind is foretold: look at another forecast';
+      return `gusts to ${windWords(figure, unit)} on ${on}, bears ${windWords(wants!, unit)}`;
+    case 'hardened':
+      return state === 'pass' ? 'its ladder is done' : `on rung ${figure} of ${wants}`;
+    default:
+      if (input.cover === null) return 'goes out without cover';
+      return `${Math.round(wants!)} m² of cover wanted, ${Math.round(figure!)} free`;
+  }
+}
+
+const RULES: Readonly<Record<Gate['key'], string>> = {
+  calendar: 'The first day from which the night that hurts this crop, less what its cover is worth, comes in no more than the share of years you take; and soil and usual nights are warm enough.',
+  soil: 'Soil at 10 cm runs after the mean air, a good fifth of the way each day, put right by your thermometer; it must stay at the crop’s least for the days in a row.',
+  nights: 'Lowest of past nights by your thermometer, the station, or the forecast of the day; with a cover its safe worth is added.',
+  forecast: 'The highest odds, over the coming nights, of the temperature that hurts the crop: the forecast low, its usual bias taken off, with the error forecasts of that lead have had here.',
+  storm: 'The strongest gust foretold for the coming days: plants freshly set have no hold.',
+  hardened: 'The ladder of its programme, by what was logged.',
+  covers: 'Ground of the plants at their distances against the cover not lying elsewhere.',
+}; // prettier-ignore
+
+function gateView(gate: Gate, season: Season, input: GateInput, odds: BatchOdds | null): GateView {
+  const { key } = gate;
+  const first = odds === null ? null : key === 'hardened' ? odds.hardened : key === 'soil' || key === 'nights' || key === 'forecast' || key === 'storm' ? odds.first[key] : null; // prettier-ignore
+  const day = input.outFrom;
+  const because: Because = {
+    rule: RULES[key],
+    inputs: becauseInputs(gate, season, input),
+    source: key === 'forecast' || key === 'storm' ? `the forecast in use; limits ${COMMON_PRACTICE}` : key === 'hardened' ? 'your own log' : `the site’s own years and readings; limits ${COMMON_PRACTICE}`, // prettier-ignore
+  };
+  return {
+    key,
+    name: GATE_WORDS[key],
+    mode: gate.mode,
+    state: gate.state,
+    figure: gateFigure(gate, season),
+    words: gateWords(gate, season, input),
+    first: key === 'calendar' && day !== null ? { p10: day, p50: day, p90: day } : first,
+    byDate_frac: odds === null ? null : key === 'soil' ? odds.soil_frac : key === 'nights' ? odds.nights_frac : null,
+    because,
+  };
+}
+
+function becauseInputs({ key }: Gate, season: Season, input: GateInput): Because['inputs'] {
+  const { rules } = season.world.nursery.planting;
+  const cover = input.cover_K > 0 ? [{ name: 'cover safely worth', value: `${input.cover_K.toFixed(1)} K` }] : [];
+  switch (key) {
+    case 'calendar':
+      return [{ name: 'hurt at', temperature_C: input.harm_C }, ...cover, { name: 'risk taken', value: percent(season.world.nursery.frost?.risk_frac ?? 0.1) }]; // prettier-ignore
+    case 'soil':
+      return [
+        { name: 'least', temperature_C: input.soilMin_C },
+        { name: 'days in a row', value: String(rules.soil_days) },
+      ];
+    case 'nights':
+      return [{ name: 'least', temperature_C: input.nightMin_C }, ...cover, { name: 'nights in a row', value: String(rules.nights) }]; // prettier-ignore
+    case 'forecast':
+      return [
+        { name: 'hurt at', temperature_C: input.harm_C },
+        ...cover,
+        { name: 'days looked at', value: String(rules.ahead_days) },
+        { name: 'usual error on the day', value: `${input.scores[0]!.spread_K.toFixed(1)} K` },
+        { name: 'on the tenth', value: `${input.scores.at(-1)!.spread_K.toFixed(1)} K` },
+      ];
+    case 'storm':
+      return [{ name: 'days looked at', value: String(rules.storm_days) }];
+    default:
+      return [];
+  }
+}
