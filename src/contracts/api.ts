@@ -278,7 +278,19 @@ export const CALLS: readonly Call[] = [
     status: 201,
   },
   { method: 'get', path: '/api/hardening', summary: 'Ladders, orders and structures by the forecast', status: 200 },
+  {
+    method: 'get',
+    path: '/api/planting/out',
+    summary: 'First days out of a crop at the risk taken: ?crop=1&near=2027-05-20',
+    status: 200,
+  },
   { method: 'get', path: '/api/planting', summary: 'Gates of planting out with odds', status: 200 },
+  {
+    method: 'get',
+    path: '/api/planting/springs',
+    summary: 'What odds are drawn from, for a page to try them',
+    status: 200,
+  },
   {
     method: 'put',
     path: '/api/planting/settings',

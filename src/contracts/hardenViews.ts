@@ -2,7 +2,7 @@ import type { Because } from '../core/because.ts';
 import type { DayWeather, Flag } from '../core/climate/forecast.ts';
 import type { LidDay } from '../core/heat/lid.ts';
 import type { Rung } from '../core/hardening/programme.ts';
-import type { Say } from '../core/hardening/ladder.ts';
+import type { LadderAt, LadderDay, LadderRules, Say } from '../core/hardening/ladder.ts';
 import type { GateKey, GateMode, GateState, Verdict } from '../core/planting/gates.ts';
 import type { Quantiles } from '../core/planting/odds.ts';
 import type { Spacing } from '../core/planting/spacing.ts';
@@ -73,7 +73,13 @@ export interface LadderView {
   readonly heldDays: readonly number[];
   readonly transplantOn: number;
   readonly end: Quantiles | null;
+  readonly inTime_frac: number | null;
   readonly because: Because | null;
+  /** To try a hold in the page. */
+  readonly rules: LadderRules;
+  readonly start: LadderAt;
+  readonly restsUntil: number;
+  readonly heldUntil: number;
 }
 
 /** A thing to carry at an hour. */
@@ -90,6 +96,8 @@ export interface HardenView {
   readonly today: number;
   readonly unit: TemperatureUnit;
   readonly forecast: ForecastView | null;
+  /** Weather of the coming days as ladders look at it. */
+  readonly coming: readonly LadderDay[];
   readonly carry: readonly CarryLine[];
   readonly ladders: readonly LadderView[];
   readonly structures: readonly StructureView[];
@@ -151,6 +159,17 @@ export interface PlantLine {
   readonly placeName: string;
   readonly placeOverOn: number | null;
   readonly offers: readonly DateOffer[];
+  /** First day at the risk taken, in the open and under each cover. */
+  readonly outFromBy: readonly OutFromBy[];
+}
+
+export interface OutFromBy {
+  readonly coverId: number | null;
+  readonly name: string;
+  readonly day: number | null;
+  readonly by: 'frost' | 'soil' | 'nights' | 'frost date';
+  /** Earlier than in the open; null: one of the two is never. */
+  readonly sooner_days: number | null;
 }
 
 /** A way out for a batch whose date has become unlikely. */
@@ -186,3 +205,21 @@ export interface PlantView {
   readonly planted: readonly PlantedLine[];
   readonly covers: readonly (Pick<CoverRecord, 'id' | 'name' | 'layers' | 'toHand_m2'> & { readonly safe_K: number; readonly free_m2: number })[];
 } // prettier-ignore
+
+/** Dates to suggest for a crop. */
+export interface OutDatesView {
+  readonly risk_frac: number;
+  readonly dates: readonly OutFromBy[];
+}
+
+/** A batch whose date has become unlikely. */
+export interface UnlikelyDate {
+  readonly batchId: number;
+  readonly version: number;
+  readonly name: string;
+  readonly transplantOn: number;
+  readonly inTime_frac: number;
+  /** The gate it most waits for, in words. */
+  readonly waits: string;
+  readonly offers: readonly DateOffer[];
+}

@@ -39,6 +39,18 @@ export interface HouseData {
   }[];
   readonly places: readonly HousePlace[];
   readonly containers: readonly Container[];
+  /** Covers plants go out under, and programmes of hardening. */
+  readonly covers: readonly { readonly id: number; readonly name: string }[];
+  readonly programmes: readonly { readonly id: number; readonly name: string }[];
+  /** Behind the season's drawing; null: nothing known of the site. */
+  readonly siteDays: SiteDays | null;
+}
+
+/** Frost odds and soil by day from `from`; frost: chance that a night at the threshold still comes in that spring. */
+export interface SiteDays {
+  readonly from: number;
+  readonly frost_frac: readonly (number | null)[];
+  readonly soil_C: readonly (number | null)[];
 }
 
 /** A place with the version it was read at. */

@@ -45,3 +45,27 @@ export interface SiteReading {
   readonly note: string;
   readonly correctsId: number | null;
 }
+
+/** What a cover is worth by the site's own nights, beside what was written. */
+export interface WorthView {
+  readonly coverId: number;
+  readonly name: string;
+  readonly layers: number;
+  readonly written_K: number;
+  readonly worth_K: number;
+  readonly spread_K: number;
+  readonly safe_K: number;
+  readonly own: boolean;
+  readonly nights: number;
+  readonly wants: number;
+  readonly pairs: readonly { readonly day: number; readonly inside_C: number; readonly outside_C: number }[];
+}
+
+export interface ReadingsShown {
+  readonly today: number;
+  readonly unit: 'C' | 'F';
+  readonly readings: readonly SiteReading[];
+  readonly worths: readonly WorthView[];
+  readonly soil: readonly { readonly day: number; readonly value_C: number; readonly read_C: number | null }[];
+  readonly covers: readonly { readonly id: number; readonly name: string }[];
+}

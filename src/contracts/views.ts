@@ -9,6 +9,10 @@ export interface RoundJob {
   readonly kind: JobKind;
   readonly words: string;
   readonly eventKind: string;
+  /** Cause that goes with it in the log. */
+  readonly cause: string;
+  /** Word of the button that logs it as it stands. */
+  readonly tap: string;
   readonly dueOn: number;
   readonly late_days: number;
   readonly trays: number;
@@ -31,6 +35,8 @@ export interface RoundPlace {
   readonly night_C: number;
   readonly room_trays: number;
   readonly used_slots: number;
+  /** Lid and cover of the place today and tonight. */
+  readonly orders: readonly string[];
   readonly jobs: readonly RoundJob[];
 }
 

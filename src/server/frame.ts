@@ -1,5 +1,6 @@
 import type { JobKind } from '../core/round/work.ts';
 import { temperatureOn } from '../core/schedule/placeClimate.ts';
+import { flagsOf } from '../core/climate/forecast.ts';
 import type { Season } from './season.ts';
 
 /** Counts on the knots of the journey. */
@@ -16,8 +17,6 @@ const WEEK = 7;
 export const STEP_JOBS = {
   sow: ['sow'],
   pot: ['pot', 'water', 'space'],
-  harden: ['harden', 'rung'],
-  'plant-out': ['plant'],
 } as const;
 
 const STEP_OF: Readonly<Partial<Record<JobKind, keyof typeof STEP_JOBS>>> = {
@@ -25,19 +24,20 @@ const STEP_OF: Readonly<Partial<Record<JobKind, keyof typeof STEP_JOBS>>> = {
   pot: 'pot',
   water: 'pot',
   space: 'pot',
-  harden: 'harden',
-  rung: 'harden',
-  plant: 'plant-out',
 };
 
 /** What the frame of every page tells: waiting work, lateness, the usual weather outside. */
 export function frameOf(season: Season) {
   const { batches, now, world, tables } = season;
-  const soon = { sow: 0, pot: 0, harden: 0, 'plant-out': 0 };
+  const soon = { sow: 0, pot: 0 };
+  let harden = 0;
+  let plant = 0;
   let round = 0;
   let late = 0;
   for (const view of batches) {
     round += view.round.length;
+    harden += view.round.filter((job) => job.kind === 'harden' || job.kind === 'rung').length;
+    plant += view.work.filter((job) => job.kind === 'plant' && job.dueOn <= now.today + WEEK).length;
     late += view.round.filter((job) => job.kind !== 'look' && job.dueOn < now.today).length;
     for (const job of view.work) {
       const step = STEP_OF[job.kind];
@@ -49,13 +49,14 @@ export function frameOf(season: Season) {
     season: batches.filter(inTrouble).length,
     sow: soon.sow,
     pot: soon.pot,
-    harden: soon.harden,
-    plant: soon['plant-out'],
+    harden,
+    plant,
   };
   const ground = world.places.filter((p) => p.kind === 'ground')[0];
   return {
     counts,
     late,
+    sky: skyFrame(season),
     outside: ground ? temperatureOn(tables.climateOf(ground.id), now.today) : null,
   };
 }
@@ -64,4 +65,22 @@ export function frameOf(season: Season) {
 export function inTrouble(view: Season['batches'][number]): boolean {
   if (view.state.phase === 'planted' || view.state.phase === 'ended') return false;
   return view.progress.forecast.kind !== 'chain' || view.progress.late_days! > 1;
+}
+
+/** What the sky strip tells of the forecast. null: none. */
+function skyFrame({ site, now }: Season) {
+  const days = site?.forecast?.days ?? [];
+  const today = days.find((d) => d.day === now.today);
+  if (!site?.forecast || !today) return null;
+  const flagged = days.map((d) => ({ day: d.day, flags: flagsOf(d) }));
+  const hour = site.forecast.hours.find((h) => h.day === now.today && h.hour === Math.floor(now.minute / 60));
+  return {
+    night_C: today.night_C,
+    gust_m_s: today.gust_m_s,
+    now_C: hour?.temp_C ?? null,
+    frost: flagged.find((d) => d.flags.includes('frost'))?.day ?? null,
+    gale: flagged.find((d) => d.flags.includes('gale'))?.day ?? null,
+    today: flagged[0]!.flags,
+    stale: site.forecast.stale,
+  };
 }

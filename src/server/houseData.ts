@@ -1,5 +1,7 @@
 import { seasonOf } from '../core/calendar/season.ts';
 import type { HouseData, SeasonBatch } from '../contracts/seasonData.ts';
+import { frostGoneBy } from './site/siteFrost.ts';
+import { siteDays } from './site/siteDays.ts';
 import { emergenceFactor } from './learned.ts';
 import { TABLE_DAYS, type BatchView, type Season } from './season.ts';
 
@@ -15,7 +17,7 @@ export function houseData(season: Season, cropIds: ReadonlySet<number> | null): 
     unit: world.nursery.temperatureUnit,
     lastFrost: world.nursery.lastFrost,
     firstFrost: world.nursery.firstFrost,
-    frost: world.nursery.frost,
+    frost: frostGoneBy(season.site, world),
     spare_frac: world.nursery.spare_frac,
     offHeat: world.nursery.offHeat,
     outside: world.nursery.outside,
@@ -40,6 +42,9 @@ export function houseData(season: Season, cropIds: ReadonlySet<number> | null): 
         : [],
     places: world.places,
     containers: world.containers.map(plain),
+    covers: world.covers.filter((c) => c.structure === null).map(({ id, name }) => ({ id, name })),
+    programmes: world.programmes.map(({ id, name }) => ({ id, name })),
+    siteDays: siteDays(season),
   };
 }
 

@@ -1,9 +1,11 @@
 import { isoFromDay } from '../core/calendar/dayNumber.ts';
-import { JOB_EVENT, JOB_WORDS, type Job } from '../core/round/work.ts';
+import { JOB_EVENT, JOB_WORDS, type Job, type JobKind } from '../core/round/work.ts';
 import type { Leggy } from '../core/climate/leggy.ts';
 import { temperatureOn } from '../core/schedule/placeClimate.ts';
 import type { RoundJob, RoundPlace, RoundView } from '../contracts/views.ts';
+import { structuresToday } from './hardening/structures.ts';
 import { leggyOf } from './leggy.ts';
+import { plantVerdict } from './planting/view.ts';
 import type { BatchView, Season } from './season.ts';
 
 /** Share of seed that comes when a lot has no test. Common practice, no source. */
@@ -13,6 +15,7 @@ const USUAL_GERMINATION_frac = 0.85;
 export function roundView(season: Season): RoundView {
   const { world, now, tables, batches } = season;
   const jobs = batches.flatMap((view) => view.round.map((job) => roundJob(view, job, season)));
+  const structures = structuresToday(season);
   const places: RoundPlace[] = world.places.map((place) => ({
     id: place.id,
     name: place.name,
@@ -22,6 +25,7 @@ export function roundView(season: Season): RoundView {
       .flatMap((view) => (view.state.phase === 'planned' ? [] : view.progress.stands))
       .filter((stand) => stand.placeId === place.id && stand.from <= now.today && stand.to > now.today)
       .reduce((sum, stand) => sum + stand.slots, 0),
+    orders: structures.filter((s) => s.cover.placeId === place.id).flatMap((s) => [s.today, s.tonight].filter(Boolean)),
     jobs: jobs.filter((job) => job.placeId === place.id),
   }));
   const homeless = jobs.filter((job) => !world.places.some((place) => place.id === job.placeId));
@@ -32,6 +36,7 @@ export function roundView(season: Season): RoundView {
     night_C: 0,
     room_trays: 0,
     used_slots: 0,
+    orders: [],
     jobs: homeless,
   };
   return {
@@ -62,20 +67,46 @@ function roundJob(view: BatchView, job: Job, season: Season): RoundJob {
     name: view.name,
     kind: job.kind,
     words: job.kind === 'rung' ? `Rung ${job.count} of hardening` : JOB_WORDS[job.kind],
-    eventKind: JOB_EVENT[job.kind],
+    eventKind: job.logs?.kind ?? JOB_EVENT[job.kind],
+    cause: job.logs?.cause ?? '',
+    tap: job.logs?.kind === 'held' ? 'Kept back' : TAP[job.kind],
     dueOn: job.dueOn,
     late_days: job.kind === 'look' ? 0 : Math.max(0, today - job.dueOn),
     trays: job.trays,
     count: job.count,
     max_count: job.max_count,
     countWord: job.countWord,
-    why: job.kind === 'off-heat' ? job.why + leggyWords(leggyOf(season, view)) : job.why,
+    why: whyOf(job, view, season),
     whyDay: job.whyDay,
     toPlace: job.toPlaceId === null ? null : (season.world.places.find((p) => p.id === job.toPlaceId)?.name ?? null),
     placeId: job.placeId,
     expected_count: sown === null ? null : Math.round(sown * germination),
     sown_count: sown,
   };
+}
+
+/** Word of the button that logs a job as it stands. */
+const TAP: Readonly<Record<JobKind, string>> = {
+  sow: 'Sown',
+  arrive: 'Come',
+  look: 'Count',
+  'off-heat': 'Moved',
+  pot: 'Potted',
+  water: 'Watered',
+  space: 'Spaced',
+  harden: 'Out',
+  rung: 'Done',
+  plant: 'Planted',
+  stood: 'Well',
+};
+
+/** The reason of a job, with what only the whole season knows. */
+function whyOf(job: Job, view: BatchView, season: Season): string {
+  if (job.kind === 'off-heat') return job.why + leggyWords(leggyOf(season, view));
+  if (job.kind !== 'plant' || !season.site) return job.why;
+  const { verdict, by } = plantVerdict(season, season.site, view);
+  const word = { plant: 'the gates are open', wait: 'wait', not: 'not today' }[verdict];
+  return `${view.batch.plan.plantsWanted} wanted; ${word}: ${by}`;
 }
 
 /** Added to "off the heat" when seedlings have stood there too long for their light. */

@@ -1,3 +1,4 @@
+import type { PlantingDetails } from '../core/batch/event.ts';
 import { call, type Answer } from './call.ts';
 
 /** What the application answers to a log line. */
@@ -17,6 +18,7 @@ export interface LogLine {
   readonly cause?: string;
   readonly correctsId?: number | null;
   readonly tray?: number | null;
+  readonly planting?: PlantingDetails | null;
 }
 
 interface Kept {

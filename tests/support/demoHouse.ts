@@ -33,6 +33,9 @@ export function demoHouse(): SeasonSent {
     lots: [],
     places: DEMO_PLACES.map((place) => ({ ...place, version: 1 })),
     containers: USUAL_CONTAINERS,
+    covers: [],
+    programmes: [],
+    siteDays: null,
   };
   const batches = demoSeason(numbered).map((made, i): SeasonBatch => {
     const events = made.events.map((event, j) => ({ ...event, id: j + 1, correctsId: null, snapshot: null }));

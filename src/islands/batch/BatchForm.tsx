@@ -9,6 +9,7 @@ import type { Problem } from '../../contracts/problem.ts';
 import type { HouseData } from '../../contracts/seasonData.ts';
 import { call, fieldError, freshKey, trouble } from '../../ui/call.ts';
 import { counted, dayNight } from '../../ui/format.ts';
+import { OutDates } from './OutDates.tsx';
 import { CropSearch } from './CropSearch.tsx';
 import { offHeatOf } from '../../ui/OffHeatChoice.tsx';
 import { Field, SelectField } from '../../ui/Field.tsx';
@@ -207,6 +208,34 @@ export function BatchForm({ house, editing }: Props) {
             options={lots.map((lot) => ({ id: lot.id, name: lot.code }))}
             error={err('lotId')}
             onValue={(lotId) => set({ lotId })}
+          />
+        </div>
+        {crop && (
+          <OutDates
+            cropId={crop.id}
+            near={draft.transplantOn}
+            coverId={draft.coverId}
+            onChoose={(transplantOn, coverId) => set({ transplantOn, coverId })}
+          />
+        )}
+        <div className="grid grid-cols-2 gap-3">
+          <SelectField
+            id={`${id}cover`}
+            label="Goes out under"
+            value={draft.coverId}
+            none="no cover"
+            options={house.covers}
+            error={err('coverId')}
+            onValue={(coverId) => set({ coverId })}
+          />
+          <SelectField
+            id={`${id}programme`}
+            label="Hardened by"
+            value={draft.programmeId}
+            none="the usual of its kind"
+            options={house.programmes}
+            error={err('programmeId')}
+            onValue={(programmeId) => set({ programmeId })}
           />
         </div>
         <fieldset className="grid grid-cols-2 gap-3">

@@ -22,6 +22,8 @@ export interface Draft {
   readonly age_frac: number;
   /** Rule off the heat of this batch alone. */
   readonly offHeat: TypedOffHeat;
+  readonly coverId: number | null;
+  readonly programmeId: number | null;
   /** Plugs bought in: '' = sown here. */
   readonly joinsStage: '' | 'grow' | 'pot';
   readonly joinsOn: string;
@@ -51,6 +53,8 @@ export function emptyDraft(house: HouseData): Draft {
     weight: 1,
     age_frac: 1,
     offHeat: typedOffHeat(null),
+    coverId: null,
+    programmeId: null,
     joinsStage: '',
     joinsOn: '',
     ...ONE,
@@ -68,6 +72,8 @@ export function draftOf(input: BatchInput): Draft {
     weight: input.weight ?? 1,
     age_frac: input.age_frac ?? 1,
     offHeat: typedOffHeat(input.offHeat),
+    coverId: input.coverId ?? null,
+    programmeId: input.programmeId ?? null,
     joinsStage: input.joins?.stage ?? '',
     joinsOn: input.joins?.on ?? '',
     ...ONE,
@@ -114,6 +120,8 @@ export function inputOf(draft: Draft): Record<string, unknown> {
     weight: draft.weight,
     age_frac: draft.age_frac,
     offHeat: offHeatBody(draft.offHeat),
+    coverId: draft.coverId,
+    programmeId: draft.programmeId,
     joins: draft.joinsStage === '' ? null : { stage: draft.joinsStage, on: draft.joinsOn },
   };
 }

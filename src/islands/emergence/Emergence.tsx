@@ -1,8 +1,9 @@
 import { Figure } from '../../ui/Figure.tsx';
-import { lazy, Suspense, useEffect, useRef, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import type { EmergenceData } from '../../contracts/emergence.ts';
 import { call, freshKey, trouble } from '../../ui/call.ts';
 import { counted, degrees, shortDay } from '../../ui/format.ts';
+import { useWidth } from '../../ui/useWidth.ts';
 import { BAD, dayWords, odds, reasonOf, VERDICT_WORDS } from './words.ts';
 
 const EmergenceChart = lazy(() => import('./EmergenceChart.tsx').then((m) => ({ default: m.EmergenceChart })));
@@ -21,15 +22,8 @@ interface Props {
 export function Emergence({ data, others, choices, today, unit, open, causes }: Props) {
   const [percent, setPercent] = useState(others.length > 0);
   const [ready, setReady] = useState(false);
-  const [width, setWidth] = useState(0);
-  const box = useRef<HTMLDivElement>(null);
-  useEffect(() => {
-    setReady(true);
-    const measure = () => setWidth(Math.floor(box.current?.clientWidth ?? 0));
-    measure();
-    addEventListener('resize', measure);
-    return () => removeEventListener('resize', measure);
-  }, []);
+  const [box, width] = useWidth();
+  useEffect(() => setReady(true), []);
   const { verdict, sown, needed } = data;
   const up = data.days.findLast((d) => d.up !== null)?.up ?? null;
   const bad = BAD.includes(verdict.kind);

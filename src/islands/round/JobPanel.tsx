@@ -26,8 +26,9 @@ export function JobPanel({ job, today, onLog }: Props) {
     const line = {
       kind,
       day,
-      count: job.kind === 'rung' ? job.count : counting ? count : null,
+      count: job.eventKind === 'held' ? 1 : job.kind === 'rung' ? job.count : counting ? count : null,
       note,
+      ...(kind === job.eventKind ? { cause: job.cause } : {}),
     };
     setWrong((await onLog(line, said)) ?? '');
   }

@@ -131,7 +131,9 @@ export function Round({ initial }: { readonly initial: RoundView }) {
           </p>
         )}
         {view.places
-          .filter((place) => place.jobs.length > 0 || done.some((d) => d.placeId === place.id))
+          .filter(
+            (place) => place.jobs.length > 0 || place.orders.length > 0 || done.some((d) => d.placeId === place.id),
+          )
           .map((place) => (
             <section key={place.id} aria-label={place.name}>
               <PlaceHead place={place} unit={view.unit} />
@@ -207,7 +209,7 @@ export function Round({ initial }: { readonly initial: RoundView }) {
 
 function PlaceHead({ place, unit }: { readonly place: RoundPlace; readonly unit: 'C' | 'F' }) {
   return (
-    <div className="mt-5 flex items-end gap-3 border-b-2 border-ink pb-1">
+    <div className="mt-5 flex flex-wrap items-end gap-x-3 border-b-2 border-ink pb-1">
       <h2>{place.name}</h2>
       {place.id !== 0 && (
         <>
@@ -223,6 +225,11 @@ function PlaceHead({ place, unit }: { readonly place: RoundPlace; readonly unit:
           </span>
         </>
       )}
+      {place.orders.map((order) => (
+        <p key={order} className="w-full text-[0.95rem] text-ink">
+          {order.charAt(0).toUpperCase() + order.slice(1)}
+        </p>
+      ))}
     </div>
   );
 }
@@ -237,21 +244,13 @@ interface LineProps {
   readonly children: React.ReactNode;
 }
 
-const TAP: Readonly<Record<string, string>> = {
-  sow: 'Sown',
-  'off-heat': 'Moved',
-  pot: 'Potted',
-  water: 'Watered',
-  space: 'Spaced',
-  harden: 'Out',
-  rung: 'Done',
-  plant: 'Planted',
-};
+/** What the button logs as the number: a day kept back is one day. */
+const countOf = (job: RoundJob): number | null => (job.eventKind === 'held' ? 1 : job.count);
 
 function JobLine({ job, today, busy, open, onOpen, onLog, children }: LineProps) {
   const day = isoFromDay(today);
   const why = job.whyDay === null ? job.why : job.why.replaceAll('{day}', spokenDay(job.whyDay, today));
-  const tap = () => onLog({ kind: job.eventKind, day, count: job.count }, `${TAP[job.kind]!.toLowerCase()}`);
+  const tap = () => onLog({ kind: job.eventKind, day, count: countOf(job), cause: job.cause }, job.tap.toLowerCase());
   return (
     <li className="border-b border-line py-2.5">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
@@ -307,9 +306,9 @@ function JobLine({ job, today, busy, open, onOpen, onLog, children }: LineProps)
                 className="btn solid"
                 disabled={busy}
                 onClick={tap}
-                aria-label={`${TAP[job.kind]}: ${job.name}`}
+                aria-label={`${job.tap}: ${job.name}`}
               >
-                {TAP[job.kind]}
+                {job.tap}
               </button>
               <button
                 type="button"

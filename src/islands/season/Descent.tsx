@@ -15,6 +15,7 @@ import {
   type Scale,
 } from './descentParts.tsx';
 import { LANE_GAP, type Lane } from './lanes.ts';
+import { SITE_px, SiteStrip } from './SiteStrip.tsx';
 import { bandsOf, type Band, type Worked } from './useSeason.ts';
 
 /** What a drag of a band asks for: the stage it shows, days along, and the lane it was let go over. */
@@ -109,7 +110,7 @@ export function Descent(props: Props) {
     <svg
       ref={svg}
       width={width}
-      height={height + HEAD_px}
+      height={height + HEAD_px + (house.siteDays ? SITE_px : 0)}
       role="group"
       aria-label="Season drawing: places from warmest to coldest, batches as bands by day. The table says the same."
       className="block touch-pan-x touch-pan-y select-none"
@@ -179,6 +180,11 @@ export function Descent(props: Props) {
           pointerEvents="none"
         />
       </g>
+      {house.siteDays && (
+        <g transform={`translate(0 ${HEAD_px + height + 6})`}>
+          <SiteStrip house={house} site={house.siteDays} from={from} to={to} x={x} />
+        </g>
+      )}
       <g pointerEvents="none">
         <rect x={x(house.today + 0.5) - 27} y="4" width="54" height="20" rx="2" fill="#1d2823" />
         <text x={x(house.today + 0.5)} y="18.5" fontSize="13" fontWeight="650" fill="#fff" textAnchor="middle">

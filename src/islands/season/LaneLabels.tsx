@@ -4,6 +4,7 @@ import { dayNight } from '../../ui/format.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
 import { HEAD_px } from './Descent.tsx';
 import { LANE_GAP, type Lane } from './lanes.ts';
+import { SITE_px } from './SiteStrip.tsx';
 import type { Band, SeasonWork } from './useSeason.ts';
 
 interface Props {
@@ -54,6 +55,12 @@ export function LaneLabels({ house, lanes, bands, work }: Props) {
           </div>
         );
       })}
+      {house.siteDays && (
+        <div className="pr-2 text-right text-[0.8rem] leading-tight" style={{ height: SITE_px, paddingTop: 6 }}>
+          <p className="h-[34px] pt-2.5 text-ink2">frost to come</p>
+          <p className="text-ink2">soil, 10 cm</p>
+        </div>
+      )}
     </div>
   );
 }

@@ -52,11 +52,26 @@ export function structureHours(site: Site, season: Season): StructureHour[] {
     });
 }
 
-/** The coming days of every structure, with today's times. */
-export function structureViews(season: Season): StructureView[] {
+const todayHeld = new WeakMap<Season['batches'], StructureView[]>();
+
+/** Every structure today and tonight only, for the round; worked out once while the season stands. */
+export function structuresToday(season: Season): StructureView[] {
+  let views = todayHeld.get(season.batches);
+  if (!views) {
+    views = structureViews(season, 2);
+    todayHeld.set(season.batches, views);
+  }
+  return views;
+}
+
+/**
+ * The coming days of every structure, with today's times.
+ * @param days how many of them
+ */
+export function structureViews(season: Season, days = 10): StructureView[] {
   const { site, world } = season;
   if (!site) return [];
-  const hours = structureHours(site, season);
+  const hours = structureHours(site, season).filter((h) => h.day < site.today + days);
   return world.covers.flatMap((cover) => {
     if (!cover.structure || cover.placeId === null || hours.length < 12) return [];
     return [structureView(season, site, cover, hours)];

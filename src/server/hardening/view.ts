@@ -19,6 +19,7 @@ export async function hardenView(season: Season): Promise<HardenView> {
     today: now.today,
     unit: world.nursery.temperatureUnit,
     forecast: await forecastView(season),
+    coming: season.site ? comingDays(season.site) : [],
     carry: carryList(season),
     ladders: ladders.sort(
       (a, b) => (a.startsOn ?? 0) - (b.startsOn ?? 0) || a.transplantOn - b.transplantOn || a.batchId - b.batchId,
@@ -77,6 +78,11 @@ function ladderView(season: Season, view: BatchView, ladder: Ladder): LadderView
     heldDays: view.state.rungHeld.filter((d) => d >= today),
     transplantOn: view.batch.plan.transplantOn,
     end: batchOdds(season, view)?.hardened ?? null,
+    inTime_frac: batchOdds(season, view)?.inTime_frac ?? null,
+    rules: ladder.rules,
+    start: ladder.setBackTo === null ? ladder.at : { rung: ladder.setBackTo, served: 0 },
+    restsUntil: Math.max(0, ladder.restsUntil),
+    heldUntil: Math.max(0, ladder.heldUntil),
     because: becauseOf(season, ladder),
   };
 }

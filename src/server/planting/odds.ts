@@ -5,6 +5,8 @@ import { milestoneOf } from '../../core/schedule/chain.ts';
 import { simulatedSprings, type SpringInput, type Springs } from '../../core/season/springs.ts';
 import { oddsOf, type BatchOdds, type OddsTask } from '../../core/planting/odds.ts';
 import { OUT_HARM_C } from '../../core/planting/outDates.ts';
+import { ProblemError } from '../../contracts/problem.ts';
+import { historyColumns, type SpringsSent } from '../../contracts/springs.ts';
 import { rulesOf } from '../hardening/ladders.ts';
 import { soilOn, type Site } from '../site/site.ts';
 import type { BatchView, Season } from '../season.ts';
@@ -135,3 +137,28 @@ export function isUnlikely(season: Season, view: BatchView): boolean {
   const odds = batchOdds(season, view);
   return odds !== null && odds.inTime_frac < season.world.nursery.planting.unlikely_frac;
 }
+
+/** What a page needs to try odds by itself: the same springs, and a task for each batch that goes out soon. */
+export function springsSent(season: Season): SpringsSent {
+  const { site } = season;
+  const input = site && springInput(site);
+  if (!site || !input)
+    throw new ProblemError(
+      409,
+      'Nothing to go by',
+      'There is neither history nor usual temperatures: import some under Weather.',
+    );
+  const { history, usual, ...rest } = input;
+  return {
+    input: {
+      ...rest,
+      usual: usual && { day_C: Array.from(usual.day_C, tenth), night_C: Array.from(usual.night_C, tenth) },
+    },
+    ...historyColumns(history),
+    tasks: season.batches.flatMap((view) =>
+      view.batch.plan.transplantOn <= site.today + ODDS_AHEAD_days ? (oddsTask(season, view) ?? []) : [],
+    ),
+  };
+}
+
+const tenth = (t: number): number => Math.round(100 * t) / 100;

@@ -5,7 +5,16 @@ import { oddsOf, type BatchOdds } from '../../core/planting/odds.ts';
 import { OUT_HARM_C } from '../../core/planting/outDates.ts';
 import { ground_m2, spacingOf } from '../../core/planting/spacing.ts';
 import { milestoneOf } from '../../core/schedule/chain.ts';
-import type { DateOffer, GateView, PlantedLine, PlantLine, PlantView } from '../../contracts/hardenViews.ts';
+import type { Crop } from '../../core/model.ts';
+import type {
+  OutFromBy,
+  DateOffer,
+  GateView,
+  PlantedLine,
+  PlantLine,
+  PlantView,
+  UnlikelyDate,
+} from '../../contracts/hardenViews.ts';
 import { shortDay } from '../../core/calendar/shortDay.ts';
 import { traysOf } from '../hardening/view.ts';
 import { rulesOf } from '../hardening/ladders.ts';
@@ -98,14 +107,21 @@ export function gateInput(season: Season, site: Site, view: BatchView): GateInpu
   };
 }
 
+/** What the gates of a batch say today, with what decides in words. */
+export function plantVerdict(season: Season, site: Site, view: BatchView) {
+  const { planting } = season.world.nursery;
+  const input = gateInput(season, site, view);
+  const gates = gatesOf(input, { ...planting.modes, ...view.batch.plan.gates }, planting.rules);
+  const { verdict, by } = verdictOf(gates);
+  return { input, gates, verdict, by: by ? gateWords(by, season, input) : 'every gate passes' };
+}
+
 function plantLine(season: Season, site: Site, view: BatchView): PlantLine {
   const { world, now } = season;
   const { plan } = view.batch;
   const { planting } = world.nursery;
   const crop = season.crops.find((c) => c.id === view.batch.cropId)!;
-  const input = gateInput(season, site, view);
-  const gates = gatesOf(input, { ...planting.modes, ...plan.gates }, planting.rules);
-  const { verdict, by } = verdictOf(gates);
+  const { input, gates, verdict, by } = plantVerdict(season, site, view);
   const odds = batchOdds(season, view);
   const unlikely = isUnlikely(season, view);
   const forecast = view.progress.forecast;
@@ -126,7 +142,7 @@ function plantLine(season: Season, site: Site, view: BatchView): PlantLine {
     transplantOn: plan.transplantOn,
     forecastOn: chain ? milestoneOf(chain, 'plant')!.day : plan.transplantOn,
     verdict,
-    by: by ? gateWords(by, season, input) : 'every gate passes',
+    by,
     gates: gates.map((gate) => gateView(gate, season, input, odds)),
     out: odds?.out ?? null,
     inTime_frac: odds?.inTime_frac ?? null,
@@ -141,7 +157,23 @@ function plantLine(season: Season, site: Site, view: BatchView): PlantLine {
     placeName: world.places.find((p) => p.id === stand?.placeId)?.name ?? '',
     placeOverOn: stand ? overRoomOn(season, stand.placeId) : null,
     offers: unlikely ? offersFor(season, site, view) : [],
+    outFromBy: outFromBy(season, site, crop, plan.transplantOn),
   };
+}
+
+/** First day out of a crop in the open and under each cover, at the risk taken. */
+export function outFromBy(season: Season, site: Site, crop: Crop, near: number): OutFromBy[] {
+  const { world } = season;
+  const open = outFrom(site, world, crop, null, near);
+  const covers = world.covers.filter((c) => c.structure === null);
+  return [
+    { coverId: null, name: 'in the open', ...open, sooner_days: null },
+    ...covers.map((cover) => {
+      const { day, by } = outFrom(site, world, crop, cover, near);
+      const sooner_days = day === null || open.day === null ? null : open.day - day;
+      return { coverId: cover.id, name: cover.name, day, by, sooner_days };
+    }),
+  ];
 }
 
 /** First of the coming three weeks on which a place holds more than its room; null: none. */
@@ -181,6 +213,28 @@ export function offersFor(season: Season, site: Site, view: BatchView): DateOffe
   }
   return offers.sort((a, b) => b.inTime_frac - a.inTime_frac).slice(0, 3);
 } // prettier-ignore
+
+/** Batches whose date has become unlikely, the soonest first. */
+export function unlikelyDates(season: Season): UnlikelyDate[] {
+  const { site } = season;
+  if (!site) return [];
+  return season.batches
+    .filter((view) => isUnlikely(season, view))
+    .map((view) => {
+      const { batch, name } = view;
+      const odds = batchOdds(season, view)!;
+      return {
+        batchId: batch.id,
+        version: batch.version,
+        name,
+        transplantOn: batch.plan.transplantOn,
+        inTime_frac: odds.inTime_frac,
+        waits: odds.out.p50 === null ? 'not likely this spring' : `likely out ${shortDay(odds.out.p50)}`,
+        offers: offersFor(season, site, view),
+      };
+    })
+    .sort((a, b) => a.transplantOn - b.transplantOn);
+}
 
 function plantedLines(season: Season): PlantedLine[] {
   const { now, world, batches } = season;

@@ -1,7 +1,7 @@
 import { requireDay } from '../../core/calendar/dayNumber.ts';
 import { OWN_NIGHTS } from '../../core/climate/coverWorth.ts';
 import { fieldProblem, ProblemError } from '../../contracts/problem.ts';
-import type { SiteReading, SiteReadingInput } from '../../contracts/siteReadings.ts';
+import type { ReadingsShown, SiteReadingInput, WorthView } from '../../contracts/siteReadings.ts';
 import { insertReading } from '../../db/site.ts';
 import { hashOf } from '../changeBatches.ts';
 import { database } from '../database.ts';
@@ -33,32 +33,8 @@ export async function logReading(input: SiteReadingInput): Promise<{ id: number;
   });
 } // prettier-ignore
 
-/** What a cover is worth by the site's own nights, beside what was written. */
-export interface WorthView {
-  readonly coverId: number;
-  readonly name: string;
-  readonly layers: number;
-  readonly written_K: number;
-  readonly worth_K: number;
-  readonly spread_K: number;
-  readonly safe_K: number;
-  readonly own: boolean;
-  readonly nights: number;
-  readonly wants: number;
-  readonly pairs: readonly { readonly day: number; readonly inside_C: number; readonly outside_C: number }[];
-}
-
-export interface ReadingsView {
-  readonly today: number;
-  readonly unit: 'C' | 'F';
-  readonly readings: readonly SiteReading[];
-  readonly worths: readonly WorthView[];
-  readonly soil: readonly { readonly day: number; readonly value_C: number; readonly read_C: number | null }[];
-  readonly covers: readonly { readonly id: number; readonly name: string }[];
-}
-
 /** Readings of the last weeks and what they teach. */
-export function readingsView({ site, world, now }: Season): ReadingsView {
+export function readingsView({ site, world, now }: Season): ReadingsShown {
   const readings = site?.readings ?? [];
   const from = now.today - 28;
   return {

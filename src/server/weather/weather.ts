@@ -12,6 +12,7 @@ import { looksLikeDly, readDly, readWeatherCsv, type WeatherDay } from '../../co
 import { fieldProblem, ProblemError } from '../../contracts/problem.ts';
 import { dropWeather, readWeather, updateFrost, writeWeather } from '../../db/weather.ts';
 import { database } from '../database.ts';
+import { outFromOf } from '../site/siteFrost.ts';
 import { readSeason, type Season } from '../season.ts';
 
 const USUAL = { threshold_C: 0, risk_frac: 0.1 } as const;
@@ -212,13 +213,12 @@ export async function chooseFrost(version: number, threshold_C: number, risk_fra
   const south = season.world.nursery.latitude_deg < 0;
   const days = await readWeather(database());
   const lows = days.flatMap((d) => (d.least_C === null ? [] : [{ day: d.day, least_C: d.least_C }]));
-  const at = riskOffsets(lows, risk_frac, south);
-  const outFrom = Object.fromEntries(
-    Object.entries(OUT_HARM_C).map(([hardiness, harm_C]) => {
-      const offset = lows.length > 0 ? at(harm_C) : spring.at!.offset;
-      return [hardiness, offset === null || !Number.isFinite(offset) ? null : monthDayOf(offset + 1, south ? 7 : 1)];
-    }),
-  ) as FrostChoice['outFrom'];
+  const outFrom =
+    lows.length > 0
+      ? outFromOf(lows, risk_frac, south)
+      : (Object.fromEntries(
+          Object.keys(OUT_HARM_C).map((hardiness) => [hardiness, monthDayOf(spring.at!.offset + 1, south ? 7 : 1)]),
+        ) as FrostChoice['outFrom']);
   if (!(await updateFrost(version, { threshold_C, risk_frac, outFrom }, dates))) {
     const { world } = await readSeason();
     throw new ProblemError(409, 'Changed by someone else', 'Someone changed the settings since you opened them.', {

@@ -1,0 +1,54 @@
+import { useEffect, useState } from 'react';
+import { isoFromDay } from '../../core/calendar/dayNumber.ts';
+import type { OutDatesView } from '../../contracts/hardenViews.ts';
+import { call } from '../../ui/call.ts';
+import { counted, shortDay } from '../../ui/format.ts';
+
+interface Props {
+  readonly cropId: number;
+  /** Date typed so far, ISO; '' for none. */
+  readonly near: string;
+  readonly coverId: number | null;
+  readonly onChoose: (transplantOn: string, coverId: number | null) => void;
+}
+
+/** Dates the site's years allow at the risk taken, in the open and under covers; a tap takes one. */
+export function OutDates({ cropId, near, coverId, onChoose }: Props) {
+  const [view, setView] = useState<OutDatesView | null>(null);
+  const season = near.slice(0, 4);
+  useEffect(() => {
+    let current = true;
+    const asked = /^\d{4}$/.test(season) && near.length === 10 ? `&near=${near}` : '';
+    void call<OutDatesView>('GET', `/api/planting/out?crop=${cropId}${asked}`).then((answer) => {
+      if (current && answer.kind === 'done') setView(answer.value);
+    });
+    return () => {
+      current = false;
+    };
+    // Only another crop or another year makes other dates.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [cropId, season]);
+  const dates = view?.dates.filter((d) => d.day !== null) ?? [];
+  if (!view || dates.length === 0) return null;
+  return (
+    <div>
+      <p className="text-[0.9rem] text-ink2">
+        First day out here, frost that hurts it in no more than {Math.round(100 * view.risk_frac)} years of 100:
+      </p>
+      <div className="mt-1 flex flex-wrap gap-1.5">
+        {dates.map((d) => (
+          <button
+            key={d.coverId ?? 0}
+            type="button"
+            className="btn small"
+            aria-pressed={d.coverId === coverId && near === isoFromDay(d.day!)}
+            onClick={() => onChoose(isoFromDay(d.day!), d.coverId)}
+          >
+            {d.coverId === null ? 'Open' : d.name} {shortDay(d.day!)}
+            {d.sooner_days ? `, ${counted(d.sooner_days, 'day')} earlier` : ''}
+          </button>
+        ))}
+      </div>
+    </div>
+  );
+}

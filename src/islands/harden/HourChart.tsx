@@ -1,0 +1,88 @@
+import type { LidDay } from '../../core/heat/lid.ts';
+import { temperatureColour } from '../../ui/ramp.ts';
+import { whole } from '../weather/SkyRow.tsx';
+
+const WIDTH = 620;
+const HEIGHT = 230;
+const LEFT = 34;
+const BOTTOM = 24;
+
+interface Props {
+  readonly day: LidDay;
+  readonly outside_C: readonly number[];
+  readonly range: { readonly least_C: number; readonly most_C: number };
+  readonly unit: 'C' | 'F';
+  readonly steps: readonly string[];
+}
+
+/** A structure's day by the hour: outside, shut, open, and as advised; the plants' range behind. The table beside says the same. */
+export function HourChart({ day, outside_C, range, unit, steps }: Props) {
+  const all = [...day.shut_C, ...day.open_C, ...day.advised_C, ...outside_C, range.least_C];
+  const low = Math.floor((Math.min(...all) - 2) / 5) * 5;
+  const high = Math.ceil((Math.max(...all) + 2) / 5) * 5;
+  const x = (hour: number) => LEFT + ((WIDTH - LEFT) * hour) / 24;
+  const y = (t: number) => (HEIGHT - BOTTOM) * (1 - (t - low) / (high - low)) + 4;
+  const path = (line: readonly number[]) =>
+    line.map((t, i) => `${i === 0 ? 'M' : 'L'}${x((day.hours[i] ?? i) + 1).toFixed(1)} ${y(t).toFixed(1)}`).join('');
+  const marks = Array.from({ length: (high - low) / 5 + 1 }, (_, i) => low + 5 * i);
+  const last = (line: readonly number[]) => line[Math.min(line.length - 1, 15)] ?? low;
+  return (
+    <svg
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      className="w-full max-w-[760px]"
+      role="img"
+      aria-label="Inside by the hour, shut, open and as advised; the same as a table below"
+    >
+      <rect
+        x={LEFT}
+        width={WIDTH - LEFT}
+        y={y(range.most_C)}
+        height={Math.max(0, y(range.least_C) - y(range.most_C))}
+        className="fill-[#e6e8df]"
+      />
+      {marks.map((t) => (
+        <g key={t}>
+          <line x1={LEFT} x2={WIDTH} y1={y(t)} y2={y(t)} className="stroke-line" />
+          <rect x={LEFT - 6} y={y(t) - 6} width="4" height="12" fill={temperatureColour(t)} />
+          <text x={LEFT - 9} y={y(t) + 4} fontSize="12" textAnchor="end" className="fill-ink2">
+            {whole(t, unit)}
+          </text>
+        </g>
+      ))}
+      {[0, 6, 12, 18].map((hour) => (
+        <text key={hour} x={x(hour)} y={HEIGHT - 4} fontSize="12" className="fill-ink2">
+          {hour}:00
+        </text>
+      ))}
+      {day.moves.map((move, i) => (
+        <g key={i}>
+          <line
+            x1={x(move.hour)}
+            x2={x(move.hour)}
+            y1="4"
+            y2={HEIGHT - BOTTOM}
+            className="stroke-plum"
+            strokeDasharray="2 4"
+          />
+          <text x={x(move.hour) + 3} y={16 + 14 * (i % 3)} fontSize="12.5" fontWeight="650" className="fill-plum">
+            {steps[move.step]}
+          </text>
+        </g>
+      ))}
+      <path d={path(outside_C)} fill="none" className="stroke-ink3" strokeWidth="1.5" />
+      <path d={path(day.shut_C)} fill="none" className="stroke-brick" strokeWidth="2" strokeDasharray="6 4" />
+      <path d={path(day.open_C)} fill="none" className="stroke-ink2" strokeWidth="1.5" strokeDasharray="2 3" />
+      <path d={path(day.advised_C)} fill="none" className="stroke-plum" strokeWidth="3" />
+      <text
+        x={x(16) + 4}
+        y={y(last(day.shut_C)) - 6}
+        fontSize="12.5"
+        fontWeight="650"
+        className="fill-brick"
+      >{`shut: ${whole(day.shutMost_C, unit)} at the most`}</text>
+      <text x={x(19)} y={y(outside_C[18] ?? low) + 14} fontSize="12" className="fill-ink2">
+        outside
+      </text>
+    </svg>
+  );
+}

@@ -1,0 +1,84 @@
+import { LID_SCHOOLS } from '../../core/heat/lid.ts';
+import { GATE_KEYS, GATE_MODES, GATE_WORDS } from '../../core/planting/gates.ts';
+import type { PlantingSettings } from '../../core/planting/settings.ts';
+import type { FieldSpec } from '../books/fields.ts';
+import { LineForm } from '../books/LineForm.tsx';
+
+interface Props {
+  readonly version: number;
+  readonly settings: PlantingSettings;
+  readonly unit: 'C' | 'F';
+}
+
+const LID_WORDS = {
+  model: 'by the reckoning',
+  outdoor: 'at a temperature outside',
+  indoor: 'at a temperature inside',
+} as const;
+const FIELDS: readonly FieldSpec[] = [
+  { key: 'home.from_h', label: 'Somebody is there from, hour', kind: 'number' },
+  { key: 'home.to_h', label: 'until, hour', kind: 'number' },
+  { key: 'carrying.trays_per_trip', label: 'Trays of a trip', kind: 'number' },
+  { key: 'carrying.trip_min', label: 'Minutes of a trip', kind: 'number' },
+  { key: 'caution', label: 'Caution', kind: 'number', hint: 'of a forecast’s usual error kept off a floor: 0 bold, 0.5 usual, 1 careful' },
+  { key: 'lidSchool.kind', label: 'Lids and doors open', kind: 'choice', options: LID_SCHOOLS.map((k) => [k, LID_WORDS[k]] as const) },
+  { key: 'lidSchool.at_C', label: 'at', kind: 'temperature', optional: true, hint: 'for the schools that go by a temperature' },
+  { key: 'layerSchool', label: 'A layer of cover is worth', kind: 'choice', options: [['degrees', 'degrees on the night'], ['weeks', 'weeks']] },
+  { key: 'layer_weeks', label: 'Weeks a layer', kind: 'number', hint: 'for the school of weeks; three to four' },
+  ...GATE_KEYS.map((key): FieldSpec => ({ key: `modes.${key}`, label: `Gate: ${GATE_WORDS[key].toLowerCase()}`, kind: 'choice', options: GATE_MODES.map((m) => [m, m] as const) })),
+  { key: 'rules.nights', label: 'Nights in a row', kind: 'number' },
+  { key: 'rules.soil_days', label: 'Days of warm soil', kind: 'number' },
+  { key: 'rules.frost_frac', label: 'Odds of harm borne', kind: 'number', hint: '0.1 is one night of ten' },
+  { key: 'rules.ahead_days', label: 'Days looked ahead for frost', kind: 'number' },
+  { key: 'rules.storm_days', label: 'Days looked ahead for storms', kind: 'number' },
+  { key: 'rules.storm_m_s', label: 'Gusts borne after planting, m/s', kind: 'number', hint: '17 m/s is a gale' },
+  { key: 'unlikely_frac', label: 'A date is unlikely below', kind: 'number', hint: '0.35 is 35 springs of 100' },
+]; // prettier-ignore
+
+/** A value at a path such as "rules.nights". */
+function at(value: unknown, path: string): unknown {
+  return path.split('.').reduce<unknown>((v, key) => (v as Record<string, unknown> | undefined)?.[key], value);
+}
+
+/** Values by path, put back as they nest. */
+function nested(values: Readonly<Record<string, unknown>>): Record<string, unknown> {
+  const out: Record<string, unknown> = {};
+  for (const [path, value] of Object.entries(values)) {
+    const keys = path.split('.');
+    const last = keys.pop()!;
+    let into = out;
+    for (const key of keys) into = (into[key] ??= {}) as Record<string, unknown>;
+    into[last] = value;
+  }
+  return out;
+}
+
+/** How the house hardens and plants out: hours, schools, gates. */
+export function HouseHardening({ version, settings, unit }: Props) {
+  const line = Object.fromEntries(FIELDS.map(({ key }) => [key, at(settings, key)]));
+  return (
+    <LineForm
+      path="/api/planting/settings"
+      fields={FIELDS}
+      line={{ ...line, id: 1, version }}
+      blank={{}}
+      unit={unit}
+      saveWords="Save it"
+      send={(values, v) => {
+        const body = nested(values);
+        const lid = body['lidSchool'] as { kind: string; at_C?: unknown };
+        return {
+          method: 'PUT',
+          path: '/api/planting/settings',
+          body: {
+            ...body,
+            lidSchool: lid.kind === 'model' ? { kind: 'model' } : lid,
+            spacing: settings.spacing,
+            version: v,
+          },
+        };
+      }}
+      after={() => '/harden/house'}
+    />
+  );
+}

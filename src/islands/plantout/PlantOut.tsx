@@ -1,0 +1,140 @@
+import { useEffect, useRef, useState } from 'react';
+import { isoFromDay } from '../../core/calendar/dayNumber.ts';
+import { STOOD, STOOD_WORDS } from '../../core/batch/event.ts';
+import { degreesWords } from '../../core/hardening/words.ts';
+import type { PlantedLine, PlantLine, PlantView } from '../../contracts/hardenViews.ts';
+import { call, freshKey, trouble } from '../../ui/call.ts';
+import { counted, shortDay, spokenDay } from '../../ui/format.ts';
+import { postLine, type LogLine } from '../../ui/logPost.ts';
+import { ForecastAge } from '../weather/SkyRow.tsx';
+import { BatchGates } from './BatchGates.tsx';
+
+const VERDICTS = [
+  ['plant', 'Plant', 'every required gate passes'],
+  ['wait', 'Wait', 'it will come of itself'],
+  ['not', 'Not today', 'a gate speaks against it'],
+] as const;
+
+/** What may go out today, what waits for which gate, and how what went out stands. */
+export function PlantOut({ initial }: { readonly initial: PlantView }) {
+  const [view, setView] = useState(initial);
+  const [said, setSaid] = useState('');
+  const [ready, setReady] = useState(false);
+  const [openId, setOpenId] = useState<number | null>(
+    () => (initial.lines.find((l) => l.verdict === 'plant') ?? initial.lines.find((l) => l.unlikely) ?? initial.lines[0])?.batchId ?? null,
+  );
+  const sending = useRef(false);
+  useEffect(() => setReady(true), []);
+
+  async function refresh(): Promise<void> {
+    const answer = await call<PlantView>('GET', '/api/planting');
+    if (answer.kind === 'done') setView(answer.value);
+  }
+  async function log(batchId: number, line: Omit<LogLine, 'idempotencyKey' | 'day'>, words: string): Promise<string | null> {
+    if (sending.current) return null;
+    sending.current = true;
+    const answer = await postLine(batchId, { idempotencyKey: freshKey(), day: isoFromDay(view.today), ...line });
+    sending.current = false;
+    if (answer.kind === 'problem' || answer.kind === 'offline') {
+      setSaid(trouble(answer));
+      return trouble(answer);
+    }
+    setSaid(`${words}.${answer.kind === 'kept' ? ' Kept on this device until there is a connection.' : ''}`);
+    if (answer.kind === 'done') await refresh();
+    return null;
+  }
+  async function change(line: PlantLine, body: Record<string, unknown>, words: string): Promise<void> {
+    const answer = await call('PATCH', `/api/batches/${line.batchId}`, { version: line.version, ...body });
+    setSaid(answer.kind === 'done' ? words : trouble(answer));
+    await refresh();
+  }
+
+  const { lines, today, unit } = view;
+  const counts = Object.fromEntries(VERDICTS.map(([key]) => [key, lines.filter((l) => l.verdict === key)])) as Record<PlantLine['verdict'], PlantLine[]>;
+  const plants = counts.plant.reduce((sum, l) => sum + l.plants, 0);
+  return (
+    <div data-ready={ready}>
+      <div className="flex flex-wrap items-end gap-x-8 gap-y-2">
+        <h1>Plant out</h1>
+        <p className="flex items-baseline gap-2"><span className="num text-4xl">{counts.plant.length}</span> may go out today{plants > 0 ? `, ${counted(plants, 'plant')}` : ''}</p>
+        <p className="flex items-baseline gap-2"><span className="num text-2xl">{counts.wait.length}</span> wait</p>
+        <p className="flex items-baseline gap-2"><span className="num text-2xl">{counts.not.length}</span> not today</p>
+        {view.soil_C !== null && (
+          <p className="flex items-baseline gap-2 text-ink2">
+            soil at 10 cm <span className="num text-2xl text-ink">{degreesWords(view.soil_C, unit)}</span>
+            {view.soilReadOn === null ? 'never read here' : `read ${spokenDay(view.soilReadOn, today)}`} · <a href="/weather/readings">read it</a>
+          </p>
+        )}
+      </div>
+      <p role="status" aria-live="polite" className={said ? 'note-bar my-2' : 'sr-only'}>{said}</p>
+      <ForecastAge forecast={view.forecast} />
+      {lines.length === 0 && (
+        <p className="mt-3 max-w-[60ch]">Nothing is to go out within five weeks. What is planned stands in <a href="/season">Season</a>.</p>
+      )}
+      {VERDICTS.map(([key, name, words]) => counts[key].length > 0 && (
+        <section key={key} className="mt-5" aria-label={name}>
+          <div className="flex flex-wrap items-baseline gap-3 border-b-2 border-ink pb-1">
+            <h2 className={key === 'not' ? 'text-brick' : ''}>{name}</h2>
+            <span className="text-ink2">{counted(counts[key].length, 'batch', 'batches')}: {words}</span>
+          </div>
+          {counts[key].map((line) => (
+            <BatchGates
+              key={line.batchId}
+              line={line}
+              view={view}
+              open={openId === line.batchId}
+              onOpen={() => setOpenId(openId === line.batchId ? null : line.batchId)}
+              onLog={(l, w) => log(line.batchId, l, w)}
+              onChange={(body, w) => void change(line, body, w)}
+            />
+          ))}
+        </section>
+      ))}
+      <Planted view={view} onLog={(id, l, w) => void log(id, l, w)} />
+      <p className="mt-6 max-w-[75ch] text-[0.9rem] text-ink2">
+        Odds are of springs drawn from this site&rsquo;s own years and the forecast; they are no promise. Look at the soil, the sky and the plants; the grower decides.
+      </p>
+    </div>
+  );
+} // prettier-ignore
+
+/** What went out in the last six weeks, under what, and how it stood after a week. */
+function Planted({ view, onLog }: { readonly view: PlantView; readonly onLog: (id: number, line: Omit<LogLine, 'idempotencyKey' | 'day'>, words: string) => void }) {
+  if (view.planted.length === 0) return null;
+  return (
+    <section className="mt-6">
+      <h2>Out since six weeks</h2>
+      <table className="plain-table mid mt-1">
+        <thead>
+          <tr><th>Out</th><th>Batch</th><th className="r">Plants</th><th>Under</th><th>Where</th><th>How it stands</th></tr>
+        </thead>
+        <tbody>
+          {view.planted.map((line) => (
+            <tr key={line.batchId}>
+              <td>{shortDay(line.plantedOn)}</td>
+              <td><a href={`/batches/${line.batchId}`}>{line.name}</a> <span className="text-ink2">{line.code}</span></td>
+              <td className="r num">{line.count ?? ''}</td>
+              <td>{line.coverName}</td>
+              <td>{line.bed}</td>
+              <td><Standing line={line} today={view.today} onLog={onLog} /></td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+} // prettier-ignore
+
+function Standing({ line, today, onLog }: { readonly line: PlantedLine; readonly today: number; readonly onLog: (id: number, line: Omit<LogLine, 'idempotencyKey' | 'day'>, words: string) => void }) {
+  if (line.stood !== null) return <>{STOOD_WORDS[line.stood]}{line.stoodCount === null ? '' : `, ${line.stoodCount} there`} on {shortDay(line.stoodOn!)}</>;
+  if (today < line.askOn) return <span className="text-ink2">asked on {shortDay(line.askOn)}</span>;
+  return (
+    <span className="flex flex-wrap gap-1.5">
+      {STOOD.map((s) => (
+        <button key={s} type="button" className="btn" onClick={() => onLog(line.batchId, { kind: 'stood', cause: s, count: s === 'lost' ? 0 : null }, `${line.name}: ${STOOD_WORDS[s]}`)}>
+          {STOOD_WORDS[s]}
+        </button>
+      ))}
+    </span>
+  );
+} // prettier-ignore

@@ -1,0 +1,172 @@
+import { lazy, Suspense, useEffect, useState } from 'react';
+import { windWords } from '../../core/hardening/words.ts';
+import type { ForecastView } from '../../contracts/hardenViews.ts';
+import { call, trouble } from '../../ui/call.ts';
+import { counted, degrees, longDay } from '../../ui/format.ts';
+import { temperatureColour } from '../../ui/ramp.ts';
+import { useWidth } from '../../ui/useWidth.ts';
+import { FLAG_WORDS, ForecastAge, whole } from './SkyRow.tsx';
+import { TypeForecast } from './TypeForecast.tsx';
+
+const ForecastChart = lazy(() => import('./ForecastChart.tsx').then((m) => ({ default: m.ForecastChart })));
+
+interface Props {
+  readonly initial: ForecastView | null;
+  readonly today: number;
+  readonly unit: 'C' | 'F';
+  readonly scores: readonly { readonly lead: number; readonly n: number; readonly bias_K: number; readonly spread_K: number }[];
+} // prettier-ignore
+
+/** The ten days as foretold, with the band the forecast's own record makes; typed by hand or read from a file. */
+export function Forecast({ initial, today, unit, scores }: Props) {
+  const [view, setView] = useState(initial);
+  const [said, setSaid] = useState('');
+  const [bad, setBad] = useState(false);
+  const [ready, setReady] = useState(false);
+  const [box, width] = useWidth();
+  useEffect(() => setReady(true), []);
+
+  async function refresh(words: string): Promise<void> {
+    setSaid(words);
+    setBad(false);
+    const answer = await call<ForecastView | null>('GET', '/api/forecast');
+    if (answer.kind === 'done') setView(answer.value);
+  }
+  async function file(chosen: File | undefined): Promise<void> {
+    if (!chosen) return;
+    const answer = await call<{ days: number; source: string }>('POST', '/api/forecast/file', {
+      text: await chosen.text(),
+    });
+    if (answer.kind === 'done') return refresh(`${answer.value.source}: ${counted(answer.value.days, 'day')} read.`);
+    setSaid(trouble(answer));
+    setBad(true);
+  }
+  const days = view?.days ?? [];
+  const [first] = days;
+  const frost = days.find((d) => d.flags.includes('frost'));
+  const gale = days.find((d) => d.flags.includes('gale'));
+  const kelvin = (k: number) => `${(unit === 'F' ? 1.8 * k : k).toFixed(1)}°`;
+  return (
+    <div data-ready={ready}>
+      <h1>Weather to come</h1>
+      <p role="status" aria-live="polite" className={said ? `note-bar my-2 ${bad ? 'bad' : ''}` : 'sr-only'}>
+        {said}
+      </p>
+      <ForecastAge forecast={view} />
+      {first && (
+        <dl className="my-3 flex flex-wrap items-end gap-x-10 gap-y-2">
+          <Answer value={first.night_C === null ? 'not told' : degrees(Math.round(2 * first.night_C) / 2, unit)} words="tonight’s low" />
+          <Answer value={first.frost_frac === null ? 'not told' : `${Math.round(100 * first.frost_frac)}%`} words="odds of frost tonight" />
+          <Answer value={frost ? longDay(frost.day) : 'none'} words="first night of frost foretold" />
+          <Answer value={gale ? longDay(gale.day) : 'none'} words="first gale foretold" />
+        </dl>
+      )}
+      <div ref={box} className="min-h-60">
+        {width > 0 && days.length > 0 && (
+          <Suspense fallback={<p className="text-ink2">Drawing…</p>}>
+            <ForecastChart days={days} width={Math.min(width, 1100)} unit={unit} />
+          </Suspense>
+        )}
+      </div>
+      {days.length > 0 && (
+        <p className="text-[0.9rem] text-ink2">
+          Black: the day&rsquo;s high; plum: the low of the night after it, in the shade where eight nights of ten fall.
+        </p>
+      )}
+      {days.length > 0 && (
+        <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="The ten days">
+          <table className="plain-table mid mt-2 max-w-5xl">
+            <thead>
+              <tr>
+                <th>Day</th>
+                <th className="r">High</th>
+                <th className="r">Night</th>
+                <th className="r">Nine of ten above</th>
+                <th className="r">Frost</th>
+                <th className="r">Gusts</th>
+                <th className="r">Sun</th>
+                <th>Mind</th>
+              </tr>
+            </thead>
+            <tbody>
+              {days.map((d) => {
+                const gust = Math.max(d.gust_m_s ?? 0, d.nightGust_m_s ?? 0);
+                return (
+                  <tr key={d.day}>
+                    <td>{d.day === today ? 'Today' : longDay(d.day)}</td>
+                    <td className="r num text-lg">{d.most_C === null ? '' : whole(d.most_C, unit)}</td>
+                    <td className="r">
+                      {d.night_C !== null && (
+                        <span className="inline-flex items-center gap-1.5">
+                          <svg width="8" height="18" aria-hidden="true">
+                            <rect width="8" height="18" fill={temperatureColour(d.night_C)} />
+                          </svg>
+                          <span className="num text-lg">{degrees(Math.round(2 * d.night_C) / 2, unit)}</span>
+                        </span>
+                      )}
+                    </td>
+                    <td className="r">{d.low10_C === null ? '' : degrees(Math.round(2 * d.low10_C) / 2, unit)}</td>
+                    <td className="r">{d.frost_frac === null ? '' : `${Math.round(100 * d.frost_frac)}%`}</td>
+                    <td className="r">{gust > 0 ? windWords(gust, unit) : ''}</td>
+                    <td className="r">{d.sun_frac === null ? '' : `${Math.round(100 * d.sun_frac)}%`}</td>
+                    <td className={d.flags.some((f) => f === 'frost' || f === 'gale') ? 'font-bold text-brick' : ''}>
+                      {d.flags.map((f) => FLAG_WORDS[f]).join(', ')}
+                      {!d.whole && d.day !== today && ' not told whole'}
+                    </td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        </div>
+      )}
+      <section className="mt-6">
+        <h2>How far forecasts are off here</h2>
+        <p className="max-w-[75ch] text-ink2">
+          Lows foretold against the thermometer, {counted(view?.pairs ?? 0, 'night')} so far. Bands and odds above go by
+          it; where little is known, by what is usual (common practice, no source).
+        </p>
+        <table className="plain-table dense mt-1 max-w-xl">
+          <thead>
+            <tr>
+              <th>Days ahead</th>
+              <th className="r">Nights</th>
+              <th className="r">Too warm by</th>
+              <th className="r">Give or take</th>
+            </tr>
+          </thead>
+          <tbody>
+            {scores.map((s) => (
+              <tr key={s.lead}>
+                <td>{s.lead === 0 ? 'the day itself' : s.lead}</td>
+                <td className="r">{s.n}</td>
+                <td className="r">{kelvin(s.bias_K)}</td>
+                <td className="r">{kelvin(s.spread_K)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </section>
+      <section className="mt-6">
+        <h2>Another forecast</h2>
+        <details className="mt-1">
+          <summary className="link-btn">Type what you heard</summary>
+          <TypeForecast today={today} unit={unit} onTaken={(words) => void refresh(words)} />
+        </details>
+        <label className="field mt-3 max-w-md">
+          <span className="label">Read one from a JSON file</span>
+          <input type="file" accept=".json,application/json" className="input" onChange={(e) => void file(e.target.files?.[0])} />
+        </label>
+      </section>
+    </div>
+  );
+} // prettier-ignore
+
+function Answer({ value, words }: { readonly value: string; readonly words: string }) {
+  return (
+    <div className="flex flex-col-reverse justify-end">
+      <dt className="text-[0.9rem] text-ink2">{words}</dt>
+      <dd className="num text-3xl">{value}</dd>
+    </div>
+  );
+}

@@ -1,0 +1,53 @@
+import { Area, CartesianGrid, ComposedChart, Line, ReferenceLine, XAxis, YAxis } from 'recharts';
+import { shownTemperature } from '../../core/units/temperature.ts';
+import type { SkyDay } from '../../contracts/hardenViews.ts';
+import { dayHead } from './SkyRow.tsx';
+
+interface Props {
+  readonly days: readonly SkyDay[];
+  readonly width: number;
+  readonly unit: 'C' | 'F';
+}
+
+/** Highs and lows of the ten days; the shade below a low is where nine nights of ten stay above. */
+export function ForecastChart({ days, width, unit }: Props) {
+  const t = (value: number | null) => (value === null ? null : Math.round(10 * shownTemperature(value, unit)) / 10);
+  const rows = days.map((d) => ({
+    day: d.day,
+    high: t(d.most_C),
+    low: t(d.night_C),
+    band:
+      d.low10_C === null || d.night_C === null
+        ? undefined
+        : [t(d.low10_C), t(2 * d.night_C - d.low10_C)],
+  })); // prettier-ignore
+  const freezing = unit === 'F' ? 32 : 0;
+  return (
+    <ComposedChart
+      data={rows}
+      width={width}
+      height={240}
+      margin={{ top: 10, right: 16, bottom: 4, left: 0 }}
+      accessibilityLayer={false}
+    >
+      <CartesianGrid stroke="#dcdfd3" vertical={false} />
+      <XAxis
+        dataKey="day"
+        tickFormatter={(day: number) => dayHead(day)}
+        tick={{ fill: '#3c4a42', fontSize: 13 }}
+        interval={width < 560 ? 1 : 0}
+      />
+      <YAxis width={40} unit="°" tick={{ fill: '#3c4a42', fontSize: 13 }} allowDecimals={false} />
+      <Area dataKey="band" fill="#c9d2c4" stroke="none" isAnimationActive={false} activeDot={false} />
+      <ReferenceLine y={freezing} stroke="#98291c" strokeDasharray="6 4" />
+      <Line dataKey="high" stroke="#1d2823" strokeWidth={2} isAnimationActive={false} dot={{ r: 3 }} />
+      <Line
+        dataKey="low"
+        stroke="#6a2560"
+        strokeWidth={2.5}
+        isAnimationActive={false}
+        dot={{ r: 4, fill: '#6a2560' }}
+      />
+    </ComposedChart>
+  );
+}

@@ -1,0 +1,367 @@
+import { useEffect, useRef, useState } from 'react';
+import { isoFromDay } from '../../core/calendar/dayNumber.ts';
+import { temperatureFromShown } from '../../core/units/temperature.ts';
+import type { Problem } from '../../contracts/problem.ts';
+import type { ReadingsShown } from '../../contracts/siteReadings.ts';
+import { call, fieldError, freshKey, trouble } from '../../ui/call.ts';
+import { counted, degrees, shortDay, spokenDay } from '../../ui/format.ts';
+import { temperatureColour } from '../../ui/ramp.ts';
+import { figureOr } from '../books/LineForm.tsx';
+
+interface Props {
+  readonly initial: ReadingsShown;
+}
+
+/** Readings taken by hand, quick to write down; what they teach of covers and soil. */
+export function Readings({ initial }: Props) {
+  const [view, setView] = useState(initial);
+  const [said, setSaid] = useState('');
+  const [ready, setReady] = useState(false);
+  useEffect(() => setReady(true), []);
+  const refresh = async (words: string) => {
+    setSaid(words);
+    const answer = await call<ReadingsShown>('GET', '/api/site/readings');
+    if (answer.kind === 'done') setView(answer.value);
+  };
+  async function withdraw(id: number): Promise<void> {
+    const answer = await call('POST', '/api/site/readings', {
+      idempotencyKey: freshKey(),
+      kind: 'withdrawn',
+      day: isoFromDay(view.today),
+      correctsId: id,
+    });
+    if (answer.kind === 'done') await refresh('Withdrawn.');
+    else setSaid(trouble(answer));
+  }
+  const { unit, today } = view;
+  const name = new Map(view.covers.map((c) => [c.id, c.name]));
+  const t = (value: number | null) => (value === null ? '' : degrees(value, unit));
+  return (
+    <div data-ready={ready}>
+      <h1>Readings</h1>
+      <p role="status" aria-live="polite" className={said ? 'note-bar my-2' : 'sr-only'}>
+        {said}
+      </p>
+      <div className="mt-2 grid grid-cols-1 gap-8 min-[1000px]:grid-cols-[420px_minmax(0,1fr)]">
+        <div>
+          <MaxMin view={view} onKept={(w) => void refresh(w)} />
+          <Soil view={view} onKept={(w) => void refresh(w)} />
+        </div>
+        <div className="min-w-0">
+          <h2>What each cover is worth here</h2>
+          <p className="text-[0.92rem] text-ink2">
+            Read under it and outside on the same morning; from three nights on its own worth stands for the one written
+            down.
+          </p>
+          {view.worths.map((w) => (
+            <div key={w.coverId} className="border-b border-line py-2">
+              <div className="flex flex-wrap items-baseline gap-x-4">
+                <span className="num w-20 text-2xl">+{(unit === 'F' ? 1.8 * w.worth_K : w.worth_K).toFixed(1)}°</span>
+                <span className="font-semibold">{w.name}</span>
+                <span className="text-[0.92rem] text-ink2">
+                  {w.own
+                    ? `${counted(w.nights, 'own night')}, give or take ${(unit === 'F' ? 1.8 * w.spread_K : w.spread_K).toFixed(1)}°; counted on: ${(unit === 'F' ? 1.8 * w.safe_K : w.safe_K).toFixed(1)}°`
+                    : `as written; ${w.nights} of ${w.wants} nights read`}
+                </span>
+              </div>
+              {w.pairs.length > 0 && <Pairs pairs={w.pairs} unit={unit} />}
+            </div>
+          ))}
+          <h2 className="mt-6">Soil at 10 cm</h2>
+          <SoilDrawing view={view} />
+          <h2 className="mt-6">The last four weeks</h2>
+          <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Readings of the last four weeks">
+            <table className="plain-table mid">
+              <thead>
+                <tr>
+                  <th>Day</th>
+                  <th>Where</th>
+                  <th className="r">Lowest</th>
+                  <th className="r">Highest</th>
+                  <th className="r">Soil</th>
+                  <th>Note</th>
+                  <th>
+                    <span className="sr-only">Withdraw</span>
+                  </th>
+                </tr>
+              </thead>
+              <tbody>
+                {view.readings.map((r) => (
+                  <tr key={r.id}>
+                    <td>{spokenDay(r.day, today)}</td>
+                    <td>{r.kind === 'soil' ? 'soil, 10 cm' : r.coverId === null ? 'outside' : name.get(r.coverId)}</td>
+                    <td className="r num">{t(r.least_C)}</td>
+                    <td className="r num">{t(r.most_C)}</td>
+                    <td className="r num">{t(r.soil_C)}</td>
+                    <td className="text-ink2">{r.note}</td>
+                    <td className="r">
+                      <button
+                        type="button"
+                        className="btn"
+                        aria-label={`Withdraw the reading of ${shortDay(r.day)}`}
+                        onClick={() => void withdraw(r.id)}
+                      >
+                        Withdraw
+                      </button>
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+        </div>
+      </div>
+    </div>
+  );
+}
+
+interface FormProps {
+  readonly view: ReadingsShown;
+  readonly onKept: (words: string) => void;
+}
+
+/** Sends a reading once, however often the button is pressed. */
+function useSend(onKept: (words: string) => void) {
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const [message, setMessage] = useState('');
+  const key = useRef<string | null>(null);
+  const busy = useRef(false);
+  const send = async (body: Record<string, unknown>, words: string): Promise<boolean> => {
+    if (busy.current) return false;
+    busy.current = true;
+    key.current ??= freshKey();
+    const answer = await call('POST', '/api/site/readings', { idempotencyKey: key.current, ...body });
+    busy.current = false;
+    if (answer.kind === 'done') {
+      key.current = null;
+      setProblem(null);
+      setMessage('');
+      onKept(words);
+      return true;
+    }
+    // What was refused is another request when it is put right.
+    if (answer.kind === 'problem') key.current = null;
+    setProblem(answer.kind === 'problem' ? answer.problem : null);
+    setMessage(trouble(answer));
+    return false;
+  };
+  return { problem, message, send };
+}
+
+function MaxMin({ view, onKept }: FormProps) {
+  const { unit, today } = view;
+  const [day, setDay] = useState(isoFromDay(today));
+  const [where, setWhere] = useState('');
+  const [least, setLeast] = useState('');
+  const [most, setMost] = useState('');
+  const { problem, message, send } = useSend(onKept);
+  const t = (text: string) => (text.trim() === '' ? null : figureOr(text, (n) => Math.round(100 * temperatureFromShown(n, unit)) / 100)); // prettier-ignore
+  const place = where === '' ? 'outside' : (view.covers.find((c) => c.id === Number(where))?.name ?? '');
+  return (
+    <form
+      className="card"
+      data-typing
+      onSubmit={(e) => {
+        e.preventDefault();
+        const body = {
+          kind: 'max-min',
+          day,
+          coverId: where === '' ? null : Number(where),
+          least_C: t(least),
+          most_C: t(most),
+        };
+        void send(body, `Kept: ${place}, ${day === isoFromDay(today) ? 'today' : day}.`).then((ok) => {
+          if (!ok) return;
+          setLeast('');
+          setMost('');
+        });
+      }}
+    >
+      <h2>Max-min thermometer</h2>
+      <div className="mt-2 grid grid-cols-2 gap-3">
+        <label className="field col-span-2">
+          <span className="label">Where it hangs</span>
+          <select className="input" value={where} onChange={(e) => setWhere(e.target.value)}>
+            <option value="">outside, in shade, off the ground</option>
+            {view.covers.map((c) => (
+              <option key={c.id} value={c.id}>
+                under: {c.name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <Temperature
+          label={`Lowest, °${unit}`}
+          value={least}
+          set={setLeast}
+          error={fieldError(problem, 'least_C')}
+          big
+        />
+        <Temperature label={`Highest, °${unit}`} value={most} set={setMost} error={fieldError(problem, 'most_C')} big />
+        <label className="field col-span-2">
+          <span className="label">Morning of</span>
+          <input type="date" className="input" value={day} onChange={(e) => setDay(e.target.value)} />
+          <span className="text-[0.85rem] text-ink2">the low of the night that ended then; reset it after reading</span>
+          {fieldError(problem, 'day') && <span className="err">{fieldError(problem, 'day')}</span>}
+        </label>
+      </div>
+      {message && (
+        <p role="alert" className="note-bar bad mt-2">
+          {message}
+        </p>
+      )}
+      <button type="submit" className="btn solid mt-3 w-full" disabled={least.trim() === '' && most.trim() === ''}>
+        Keep it
+      </button>
+    </form>
+  );
+}
+
+function Soil({ view, onKept }: FormProps) {
+  const { unit, today } = view;
+  const [soil, setSoil] = useState('');
+  const [ice, setIce] = useState('0');
+  const { problem, message, send } = useSend(onKept);
+  return (
+    <form
+      className="card mt-4"
+      data-typing
+      onSubmit={(e) => {
+        e.preventDefault();
+        const body = {
+          kind: 'soil',
+          day: isoFromDay(today),
+          soil_C: figureOr(soil, (n) => Math.round(100 * temperatureFromShown(n, unit)) / 100),
+          offset_K: figureOr(ice, (n) => (unit === 'F' ? (n - 32) / 1.8 : n)),
+        };
+        void send(body, 'Soil kept; the gates go by it.').then((ok) => ok && setSoil(''));
+      }}
+    >
+      <h2>Soil thermometer</h2>
+      <p className="text-[0.92rem] text-ink2">10 cm deep, in the bed, a minute at least.</p>
+      <div className="mt-2 grid grid-cols-2 gap-3">
+        <Temperature label={`Soil, °${unit}`} value={soil} set={setSoil} error={fieldError(problem, 'soil_C')} big />
+        <Temperature
+          label={`In melting ice it shows, °${unit}`}
+          value={unit === 'F' && ice === '0' ? '32' : ice}
+          set={setIce}
+          error={fieldError(problem, 'offset_K')}
+        />
+      </div>
+      {message && (
+        <p role="alert" className="note-bar bad mt-2">
+          {message}
+        </p>
+      )}
+      <button type="submit" className="btn solid mt-3 w-full" disabled={soil.trim() === ''}>
+        Keep it
+      </button>
+    </form>
+  );
+}
+
+interface TemperatureProps {
+  readonly label: string;
+  readonly value: string;
+  readonly set: (value: string) => void;
+  readonly error: string | undefined;
+  readonly big?: boolean;
+}
+
+function Temperature({ label, value, set, error, big }: TemperatureProps) {
+  return (
+    <label className="field">
+      <span className="label">{label}</span>
+      <input
+        className={`input ${big ? 'num text-2xl' : ''}`}
+        inputMode="text"
+        value={value}
+        aria-invalid={error ? true : undefined}
+        onChange={(e) => set(e.target.value)}
+      />
+      {error && <span className="err">{error}</span>}
+    </label>
+  );
+}
+
+type Pair = ReadingsShown['worths'][number]['pairs'][number];
+
+/** Nights under a cover and outside, as pairs: colour is temperature, the figure beside it. */
+function Pairs({ pairs, unit }: { readonly pairs: readonly Pair[]; readonly unit: 'C' | 'F' }) {
+  return (
+    <ul className="mt-1 flex flex-wrap gap-x-5 gap-y-1 text-[0.85rem]" aria-label="Nights read">
+      {pairs.slice(0, 10).map((p) => (
+        <li key={p.day} className="flex items-center gap-1.5">
+          <span className="text-ink2">{shortDay(p.day)}</span>
+          <svg width="14" height="16" aria-hidden="true">
+            <rect width="7" height="16" fill={temperatureColour(p.outside_C)} />
+            <rect x="7" width="7" height="16" fill={temperatureColour(p.inside_C)} />
+          </svg>
+          <span className="num text-base">
+            {degrees(p.outside_C, unit)} → {degrees(p.inside_C, unit)}
+          </span>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+const WIDTH = 700;
+const HEIGHT = 150;
+
+/** Soil as reckoned day by day, with what the thermometer said; ahead by the forecast. */
+function SoilDrawing({ view }: { readonly view: ReadingsShown }) {
+  const { soil, today, unit } = view;
+  if (soil.length === 0)
+    return <p className="text-ink2">Nothing to go by yet: read it once, or write down the usual weather.</p>;
+  const values = soil.flatMap((s) => [s.value_C, s.read_C ?? s.value_C]);
+  const [low, high] = [Math.floor(Math.min(...values) - 1), Math.ceil(Math.max(...values) + 1)];
+  const x = (day: number) => 40 + ((WIDTH - 50) * (day - soil[0]!.day)) / (soil.length - 1);
+  const y = (t: number) => 8 + (HEIGHT - 34) * (1 - (t - low) / (high - low));
+  const line = (list: typeof soil) =>
+    list.map((s, i) => `${i === 0 ? 'M' : 'L'}${x(s.day).toFixed(1)} ${y(s.value_C).toFixed(1)}`).join('');
+  const now = soil.find((s) => s.day === today)!;
+  return (
+    <>
+      <svg
+        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        className="w-full max-w-[900px]"
+        role="img"
+        aria-label={`Soil at 10 cm, ${degrees(Math.round(2 * now.value_C) / 2, unit)} today; readings stand in the table below`}
+      >
+        {[low, Math.round((low + high) / 2), high].map((t) => (
+          <g key={t}>
+            <line x1="40" x2={WIDTH} y1={y(t)} y2={y(t)} className="stroke-line" />
+            <text x="34" y={y(t) + 4} fontSize="12" textAnchor="end" className="fill-ink2">
+              {degrees(t, unit)}
+            </text>
+          </g>
+        ))}
+        {soil
+          .filter((_, i) => i % 7 === 0)
+          .map((s) => (
+            <text key={s.day} x={x(s.day)} y={HEIGHT - 6} fontSize="12" className="fill-ink2">
+              {shortDay(s.day)}
+            </text>
+          ))}
+        <path d={line(soil.filter((s) => s.day <= today))} fill="none" className="stroke-ink" strokeWidth="2.5" />
+        <path
+          d={line(soil.filter((s) => s.day >= today))}
+          fill="none"
+          className="stroke-ink"
+          strokeWidth="2"
+          strokeDasharray="5 4"
+        />
+        {soil.map((s) =>
+          s.read_C === null ? null : <circle key={s.day} cx={x(s.day)} cy={y(s.read_C)} r="5" className="fill-plum" />,
+        )}
+        <text x={x(today) + 6} y={y(now.value_C) - 8} fontSize="14" fontWeight="650" className="fill-ink">
+          {degrees(Math.round(2 * now.value_C) / 2, unit)} today
+        </text>
+      </svg>
+      <p className="text-[0.88rem] text-ink2">
+        Runs after the day&rsquo;s mean air, put right by your thermometer (plum); dashed by the forecast.
+      </p>
+    </>
+  );
+}

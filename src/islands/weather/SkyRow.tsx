@@ -1,0 +1,80 @@
+import { weekdayOf } from '../../core/calendar/dayNumber.ts';
+import { windWords } from '../../core/hardening/words.ts';
+import type { Flag } from '../../core/climate/forecast.ts';
+import type { SkyDay } from '../../contracts/hardenViews.ts';
+import { degrees, shortDay } from '../../ui/format.ts';
+import { temperatureColour } from '../../ui/ramp.ts';
+
+export const FLAG_WORDS: Readonly<Record<Flag, string>> = {
+  frost: 'frost',
+  'ground-frost': 'ground frost',
+  gale: 'gale',
+  heat: 'heat',
+  sun: 'strong sun',
+};
+const BAD: ReadonlySet<Flag> = new Set(['frost', 'gale', 'heat']);
+const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
+
+/** "Mon 12". */
+export function dayHead(day: number): string {
+  return `${WEEKDAYS[weekdayOf(day) - 1]} ${shortDay(day).split(' ')[0]}`;
+}
+
+/** A whole degree, for where there is little room. */
+export function whole(t: number, unit: 'C' | 'F'): string {
+  return degrees(unit === 'F' ? t : Math.round(t), unit);
+}
+
+interface Props {
+  readonly day: SkyDay;
+  readonly today: number;
+  readonly unit: 'C' | 'F';
+}
+
+/** A day of the forecast in a column: high, the night's low on its colour, gusts, dangers in words. */
+export function SkyCell({ day, today, unit }: Props) {
+  const gust = Math.max(day.gust_m_s ?? 0, day.nightGust_m_s ?? 0);
+  return (
+    <div className="min-w-0 text-[0.85rem] leading-tight">
+      <p className={day.day === today ? 'font-bold' : 'text-ink2'}>{day.day === today ? 'Today' : dayHead(day.day)}</p>
+      <p className="num text-base">{day.most_C === null ? '–' : whole(day.most_C, unit)}</p>
+      <p className="flex items-center gap-1">
+        <svg width="8" height="18" aria-hidden="true" className="flex-none">
+          <rect width="8" height="18" fill={day.night_C === null ? 'none' : temperatureColour(day.night_C)} />
+        </svg>
+        <span className="num text-lg">{day.night_C === null ? '–' : whole(day.night_C, unit)}</span>
+      </p>
+      <p className="text-ink2">{gust > 0 ? windWords(gust, unit) : ' '}</p>
+      {day.flags.map((flag) => (
+        <p key={flag} className={BAD.has(flag) ? 'font-bold text-brick' : 'text-ink2'}>
+          {FLAG_WORDS[flag]}
+        </p>
+      ))}
+    </div>
+  );
+}
+
+/** Where the forecast is from and how old it is; said loudly when it is old or ends early. */
+export function ForecastAge({ forecast }: { readonly forecast: { readonly source: string; readonly age_h: number; readonly stale: boolean; readonly short_days: number; readonly days: readonly unknown[]; readonly tries: { readonly failures: number; readonly problem: string } | null } | null }) {
+  if (!forecast || forecast.days.length === 0)
+    return (
+      <p className="note-bar bad my-2">
+        No forecast.{forecast?.tries?.problem ? ` The service: ${forecast.tries.problem}.` : ''} <a href="/weather">Type one or read a file</a>; until then the ladders hold.
+      </p>
+    );
+  const { age_h, stale, short_days, tries } = forecast;
+  const age = age_h < 1 ? 'less than an hour old' : age_h < 48 ? `${Math.round(age_h)} h old` : `${Math.round(age_h / 24)} days old`;
+  if (!stale && short_days === 0 && !tries?.failures)
+    return (
+      <p className="text-[0.9rem] text-ink2">
+        Forecast: {forecast.source}, {age}.
+      </p>
+    );
+  return (
+    <p className="note-bar bad my-2">
+      The forecast is {age}
+      {stale && ': look at the sky'}. {tries && tries.failures > 0 ? `The service fails (${tries.problem}); this is the last good one. ` : ''}
+      {short_days > 0 && `It ends early: ${10 - short_days} of ten days are told.`} <a href="/weather">Forecast</a>
+    </p>
+  );
+} // prettier-ignore

@@ -1,0 +1,125 @@
+import { useState } from 'react';
+import { isoFromDay } from '../../core/calendar/dayNumber.ts';
+import { temperatureFromShown } from '../../core/units/temperature.ts';
+import { SKIES, type Sky } from '../../contracts/forecast.ts';
+import type { Problem } from '../../contracts/problem.ts';
+import { call, fieldError, trouble } from '../../ui/call.ts';
+import { counted } from '../../ui/format.ts';
+import { figureOr } from '../books/LineForm.tsx';
+import { dayHead } from './SkyRow.tsx';
+
+interface Props {
+  readonly today: number;
+  readonly unit: 'C' | 'F';
+  readonly onTaken: (said: string) => void;
+}
+interface Row {
+  readonly least: string;
+  readonly most: string;
+  readonly gust: string;
+  readonly sky: Sky;
+}
+
+const SKY_WORDS: Readonly<Record<Sky, string>> = { clear: 'clear', broken: 'sun and cloud', dull: 'dull' };
+/** Wind as it is typed: km/h beside Celsius, mph beside Fahrenheit. */
+const WIND = { C: 3.6, F: 2.23694 } as const;
+const EMPTY: Row = { least: '', most: '', gust: '', sky: 'broken' };
+
+/** A forecast as one hears it: night, day, gusts and sky for as many days as are told. */
+export function TypeForecast({ today, unit, onTaken }: Props) {
+  const [rows, setRows] = useState<readonly Row[]>(() => Array.from({ length: 10 }, () => EMPTY));
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const [message, setMessage] = useState('');
+  const set = (i: number, next: Partial<Row>) => setRows(rows.map((r, k) => (k === i ? { ...r, ...next } : r)));
+  const told = rows.map((r, i) => ({ ...r, i })).filter((r) => r.least.trim() !== '' || r.most.trim() !== '');
+
+  async function send(): Promise<void> {
+    const t = (text: string) => figureOr(text, (n) => Math.round(100 * temperatureFromShown(n, unit)) / 100);
+    const days = told.map((r) => ({
+      day: isoFromDay(today + r.i),
+      least_C: t(r.least),
+      most_C: t(r.most),
+      gust_m_s: r.gust.trim() === '' ? null : figureOr(r.gust, (n) => n / WIND[unit]),
+      sky: r.sky,
+    }));
+    const answer = await call<{ days: number }>('POST', '/api/forecast', { days });
+    if (answer.kind === 'done') {
+      setProblem(null);
+      setMessage('');
+      onTaken(`${counted(answer.value.days, 'day')} typed; everything goes by it until a newer one comes.`);
+      return;
+    }
+    setProblem(answer.kind === 'problem' ? answer.problem : null);
+    setMessage(trouble(answer));
+  }
+  const error = (i: number, key: string) => {
+    const n = told.findIndex((r) => r.i === i);
+    return n < 0 ? undefined : fieldError(problem, `days.${n}.${key}`);
+  };
+  const cell = (i: number, key: 'least' | 'most' | 'gust', label: string, path: string) => (
+    <td>
+      <input
+        className="input w-20"
+        inputMode="decimal"
+        aria-label={`${label}, ${dayHead(today + i)}`}
+        aria-invalid={error(i, path) ? true : undefined}
+        value={rows[i]![key]}
+        onChange={(e) => set(i, { [key]: e.target.value })}
+      />
+      {error(i, path) && <span className="block text-[0.85rem] font-semibold text-brick">{error(i, path)}</span>}
+    </td>
+  );
+  return (
+    <form
+      data-typing
+      onSubmit={(e) => {
+        e.preventDefault();
+        void send();
+      }}
+    >
+      <table className="plain-table mid max-w-2xl">
+        <thead>
+          <tr>
+            <th>Day</th>
+            <th>Lowest, °{unit}</th>
+            <th>Highest, °{unit}</th>
+            <th>Gusts, {unit === 'F' ? 'mph' : 'km/h'}</th>
+            <th>Sky</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((r, i) => (
+            <tr key={i}>
+              <td>{i === 0 ? 'Today' : dayHead(today + i)}</td>
+              {cell(i, 'least', 'Lowest', 'least_C')}
+              {cell(i, 'most', 'Highest', 'most_C')}
+              {cell(i, 'gust', 'Gusts', 'gust_m_s')}
+              <td>
+                <select
+                  className="input w-36"
+                  aria-label={`Sky, ${dayHead(today + i)}`}
+                  value={r.sky}
+                  onChange={(e) => set(i, { sky: e.target.value as Sky })}
+                >
+                  {SKIES.map((s) => (
+                    <option key={s} value={s}>
+                      {SKY_WORDS[s]}
+                    </option>
+                  ))}
+                </select>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {message && (
+        <p role="alert" className="note-bar bad mt-2">
+          {message}
+        </p>
+      )}
+      <button type="submit" className="btn solid mt-3" disabled={told.length === 0}>
+        Go by {told.length === 0 ? 'it' : counted(told.length, 'day')}
+      </button>
+    </form>
+  );
+}

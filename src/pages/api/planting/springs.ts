@@ -1,0 +1,5 @@
+import { endpoint, json } from '../../../server/edge.ts';
+import { springsSent } from '../../../server/planting/odds.ts';
+import { readSeason } from '../../../server/season.ts';
+
+export const GET = endpoint(async () => json(springsSent(await readSeason())));
