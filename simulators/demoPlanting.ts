@@ -10,31 +10,34 @@ export interface SeedCover {
   readonly name: string;
   readonly layers: number;
   readonly worth_K: number;
+  readonly soil_K: number;
   readonly toHand_m2: number;
   readonly place: number | null;
   readonly structure: StructureSpec | null;
   readonly note: string;
 }
 
-const cover = (id: number, name: string, layers: number, worth_K: number, toHand_m2: number, note = ''): SeedCover => ({ id, name, layers, worth_K, toHand_m2, place: null, structure: null, note }); // prettier-ignore
+const cover = (id: number, name: string, layers: number, worth_K: number, soil_K: number, toHand_m2: number, note = ''): SeedCover => ({ id, name, layers, worth_K, soil_K, toHand_m2, place: null, structure: null, note }); // prettier-ignore
 
 /** Covers a nursery usually has, worth by caution. Common practice, no source. */
 export const USUAL_COVERS: readonly SeedCover[] = [
-  cover(1, 'Fleece', 1, 2, 0),
-  cover(2, 'Low tunnel', 1, 3, 0),
-  cover(3, 'Fleece in a low tunnel', 2, 5, 0),
+  cover(1, 'Fleece', 1, 2, 0.5, 0),
+  cover(2, 'Low tunnel', 1, 3, 2.5, 0),
+  cover(3, 'Fleece in a low tunnel', 2, 5, 3, 0),
 ];
 
 /** Of the demo; invented. */
 export const DEMO_COVERS: readonly SeedCover[] = [
-  cover(1, 'Fleece', 1, 2, 140),
-  cover(2, 'Low tunnel', 1, 3, 60, 'hoops of 6 mm, film of two years'),
-  cover(3, 'Fleece in a low tunnel', 2, 5, 60),
+  cover(1, 'Fleece', 1, 2, 0.5, 140),
+  cover(2, 'Low tunnel', 1, 3, 2.5, 60, 'hoops of 6 mm, film of two years'),
+  cover(3, 'Fleece in a low tunnel', 2, 5, 3, 60),
+  cover(6, 'Walk-in tunnel', 1, 3.5, 4.5, 420, 'single film, doors at both ends'),
   {
     id: 4,
     name: 'Frames',
     layers: 1,
     worth_K: 2.5,
+    soil_K: 3,
     toHand_m2: 0,
     place: 6,
     structure: {
@@ -52,6 +55,7 @@ export const DEMO_COVERS: readonly SeedCover[] = [
     name: 'Cool bay',
     layers: 1,
     worth_K: 4,
+    soil_K: 4,
     toHand_m2: 0,
     place: 5,
     structure: {
@@ -90,7 +94,7 @@ export function demoReadings(): Omit<SiteReadingInput, 'idempotencyKey'>[] {
     const gain = 1.6 + 0.7 * Math.sin(2.4 * n);
     if (n % 4 !== 3) made.push({ ...empty, kind: 'max-min', day, coverId: 4, least_C: tenth(least_C + gain) });
   }
-  for (const [n, soil_C] of [[9, 7.4], [5, 7.9], [1, 8.6]] as const)
+  for (const [n, soil_C] of [[9, 7.9], [5, 9.6], [1, 9.3]] as const)
     made.push({ ...empty, kind: 'soil', day: isoFromDay(today - n), soil_C: soil_C + 0.3, offset_K: 0.3, note: 'two minutes, 10 cm' }); // prettier-ignore
   return made;
 }

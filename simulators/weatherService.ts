@@ -62,7 +62,8 @@ export function madeUpForecast(at_ms: number, site: ServiceSite): ForecastFile {
   for (let ms = start; ms < start + (DAYS + 2) * 86_400_000; ms += HOUR_ms) {
     const { day, minute } = localTimeAt(ms, site.timeZone);
     const d = days.get(day);
-    if (!d || day - today >= 10) continue;
+    // The tenth day's night ends on the eleventh.
+    if (!d || day - today > 10 || (day - today === 10 && minute >= 9 * 60)) continue;
     const hour = minute / 60;
     const light = dayLength_h(site.latitude_deg, dayOfYear(day));
     const next = days.get(day + 1)?.least_C ?? d.least_C;

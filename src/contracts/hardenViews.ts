@@ -203,7 +203,7 @@ export interface PlantView {
   readonly soilReadOn: number | null;
   readonly lines: readonly PlantLine[];
   readonly planted: readonly PlantedLine[];
-  readonly covers: readonly (Pick<CoverRecord, 'id' | 'name' | 'layers' | 'toHand_m2'> & { readonly safe_K: number; readonly free_m2: number })[];
+  readonly covers: readonly (Pick<CoverRecord, 'id' | 'name' | 'layers' | 'toHand_m2' | 'soil_K'> & { readonly safe_K: number; readonly warm_K: number; readonly free_m2: number })[];
 } // prettier-ignore
 
 /** Dates to suggest for a crop. */

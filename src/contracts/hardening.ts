@@ -50,6 +50,8 @@ export const coverInput = z
     name: shortText('name', 80),
     layers: wholeNumber('layers', 1, 4),
     worth_K: figure('worth on the night in degrees C', -2, 20),
+    /** Soil at 10 cm under it is warmer by so much when it has lain for a fortnight. */
+    soil_K: figure('soil warmer by in degrees C', 0, 15).default(0),
     toHand_m2: figure('to hand in m2', 0, 100_000),
     placeId: recordId('place').nullable(),
     structure: structureInput.nullable(),

@@ -15,6 +15,7 @@ export class CoverModel extends Model<InferAttributes<CoverModel>, InferCreation
   declare name: string;
   declare layers: number;
   declare worth_K: number;
+  declare soil_K: CreationOptional<number>;
   declare toHand_m2: number;
   declare placeId: number | null;
   declare structure: StructureSpec | null;
@@ -38,6 +39,7 @@ export function defineHardeningModels(sequelize: Sequelize): void {
     name: text('name'),
     layers: whole('layers'),
     worth_K: figure('worth_k'),
+    soil_K: { ...figure('soil_k'), defaultValue: 0 },
     toHand_m2: figure('to_hand_m2'),
     placeId: whole('place_id', true),
     structure: json('structure', true),

@@ -46,6 +46,7 @@ export interface NurserySeed {
     readonly name: string;
     readonly layers: number;
     readonly worth_K: number;
+    readonly soil_K: number;
     readonly toHand_m2: number;
     /** The seed's number of the place it stands over. */
     readonly place: number | null;

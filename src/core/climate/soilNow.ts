@@ -3,7 +3,7 @@ import type { DayNumber } from '../calendar/dayNumber.ts';
 /** Share of the way to the day's mean that soil at 10 cm goes in a day. Common practice, no source (a lag of some four days). */
 export const SOIL_LAG_frac = 0.22;
 /** Days over which a thermometer's word fades to the model's. Common practice, no source. */
-const FADES_days = 10;
+const FADES_days = 30;
 
 /** A reading of the soil thermometer. */
 export interface SoilReading {
@@ -13,7 +13,7 @@ export interface SoilReading {
 
 /**
  * Soil at 10 cm on each day from `from`: a first-order lag on the day's mean air, corrected by the grower's thermometer, whose
- * word fades over ten days as the lag goes on.
+ * word fades over a month as the lag goes on.
  * @param mean_C mean air of each day, measured, forecast or usual
  * @param start_C soil on the first day
  * @source the lag as in computation of soil temperature by running means (Zheng, Hunt & Running 1993, Clim. Res. 2, 183; from memory); the correction common practice

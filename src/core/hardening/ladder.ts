@@ -63,7 +63,7 @@ export interface LadderRules {
 /** Half a standard deviation: the low comes out below in three nights of ten. Common practice, no source. */
 export const CAUTION = 0.5;
 /** Share of a rung's gust that is a stress of its own, and degrees above its floor that are. Common practice, no source. */
-const NEARLY = { gust_frac: 0.8, cold_K: 1 } as const;
+const NEARLY = { gust_frac: 0.9, cold_K: 1 } as const;
 
 /** Degrees a rung's place and cover add to the night, by the degrees its shelter is worth with the lid shut. */
 export function shelterOf(rung: Rung, shut_K: number): number {

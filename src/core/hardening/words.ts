@@ -6,7 +6,7 @@ import { STRESS_WORDS, type Rung, type RungCover } from './programme.ts';
 export function degreesWords(value_C: number, unit: TemperatureUnit): string {
   const shown = shownTemperature(value_C, unit);
   const rounded = Math.round(2 * shown) / 2;
-  return `${Object.is(rounded, -0) ? 0 : rounded}°`;
+  return `${Object.is(rounded, -0) ? 0 : rounded}°`.replace('-', '−');
 }
 
 /** A wind speed as the house reads it: km/h beside Celsius, mph beside Fahrenheit. */

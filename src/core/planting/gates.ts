@@ -83,6 +83,8 @@ export interface GateInput {
   readonly harm_C: number;
   /** What its cover is safely worth on the night, and the ground it will cover. */
   readonly cover_K: number;
+  /** What it is worth as a mean, on the run of nights. */
+  readonly warm_K: number;
   readonly cover: { readonly needs_m2: number; readonly toHand_m2: number } | null;
   readonly rung: number;
   readonly rungs: number;
@@ -112,11 +114,11 @@ const GATE: Readonly<Record<GateKey, (input: GateInput, rules: GateRules) => Tol
     const warm = last.length === soil_days && last.every((t) => t !== null && t >= soilMin_C);
     return told(warm ? 'pass' : 'wait', now, soilMin_C);
   },
-  nights: ({ nights_C, nightMin_C, cover_K }, { nights }) => {
+  nights: ({ nights_C, nightMin_C, warm_K }, { nights }) => {
     let run = 0;
     for (let i = nights_C.length - 1; i >= 0; i--) {
       const low = nights_C[i];
-      if (low === null || low === undefined || low + cover_K < nightMin_C) break;
+      if (low === null || low === undefined || low + warm_K < nightMin_C) break;
       run++;
     }
     if (nights_C.slice(-nights).every((low) => low === null)) return told('unknown', null, nights);

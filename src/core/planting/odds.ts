@@ -16,7 +16,9 @@ export interface OddsTask {
   readonly soilMin_C: number;
   readonly nightMin_C: number;
   readonly harm_C: number;
+  /** What its cover is safely worth on a night that harms, and as a mean on the run of nights. */
   readonly cover_K: number;
+  readonly warm_K: number;
   /** Nights in a row so far that were warm enough, and days of warm soil, today the last of each. */
   readonly nightsSoFar: number;
   readonly warmSoFar: number;
@@ -98,7 +100,7 @@ export function oddsOf(task: OddsTask, springs: Springs): BatchOdds {
     const from_i = need('hardened') ? hardened[s]! : 0;
     for (let i = 0; i < days; i++) {
       warm = soil_C[row + i]! >= task.soilMin_C ? warm + (i > 0 || warm === 0 ? 1 : 0) : 0;
-      if (i > 0) nights = least_C[row + i]! + task.cover_K >= task.nightMin_C ? nights + 1 : 0;
+      if (i > 0) nights = least_C[row + i]! + task.warm_K >= task.nightMin_C ? nights + 1 : 0;
       const ok = { soil: warm >= rules.soil_days, nights: nights >= rules.nights, forecast: !harmed(row, i, SEEN_days), storm: !windy(row, i) }; // prettier-ignore
       for (const key of WEATHER_GATES)
         if (ok[key] && first[key][s] === days) {

@@ -44,15 +44,17 @@ export function riskOffsets(
 
 /**
  * The first day a crop may stand out at a risk: its own harmful night is rare enough from then on, the soil is warm enough for
- * it, and usual nights are. A cover lifts the night by its degrees; the soil under it is not counted warmer.
+ * it, and usual nights are. A cover lifts the night by its degrees, and the soil by its own.
  * @param riskOffset as of `riskOffsets`
  * @param cover_K what the covers are worth on the night, 0 or more
+ * @param soil_K and on the soil at 10 cm
  */
 export function earliestOut(
   crop: Pick<Crop, 'hardiness' | 'plantSoilMin_C' | 'plantNightMin_C'>,
   riskOffset: (threshold_C: number) => number | null,
   usual: SiteUsual | null,
   cover_K: number,
+  soil_K = 0,
 ): OutDate {
   const frost = riskOffset(OUT_HARM_C[crop.hardiness] - cover_K);
   if (frost === null) return { offset: null, by: 'frost' };
@@ -62,7 +64,7 @@ export function earliestOut(
     return null;
   };
   if (usual) {
-    const soil = from((day) => usual.soil_C(day) >= crop.plantSoilMin_C);
+    const soil = from((day) => usual.soil_C(day) + soil_K >= crop.plantSoilMin_C);
     const nights = from((day) => usual.night_C(day) + cover_K >= crop.plantNightMin_C);
     if (soil === null) return { offset: null, by: 'soil' };
     if (nights === null) return { offset: null, by: 'nights' };

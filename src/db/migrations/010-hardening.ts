@@ -14,6 +14,7 @@ export async function up(db: Sequelize): Promise<void> {
       name text NOT NULL UNIQUE CHECK (length(name) BETWEEN 1 AND 80),
       layers integer NOT NULL CHECK (layers BETWEEN 1 AND 4),
       worth_k double precision NOT NULL CHECK (worth_k BETWEEN -2 AND 20),
+      soil_k double precision NOT NULL DEFAULT 0 CHECK (soil_k BETWEEN 0 AND 15),
       to_hand_m2 double precision NOT NULL CHECK (to_hand_m2 BETWEEN 0 AND 100000),
       place_id integer REFERENCES places,
       structure jsonb CHECK (structure IS NULL OR jsonb_typeof(structure) = 'object'),

@@ -71,12 +71,13 @@ export function CoverEditor({ line, places, unit }: Props) {
         { key: 'name', label: 'Name', kind: 'text' },
         { key: 'layers', label: 'Layers', kind: 'number' },
         { key: 'worth_K', label: 'Worth on the night, °C', kind: 'number', hint: 'by caution; your own paired readings replace it' },
+        { key: 'soil_K', label: 'Soil under it warmer by, °C', kind: 'number', hint: 'after a fortnight; fleece about 0.5, film 2 to 4' },
         { key: 'toHand_m2', label: 'To hand, m²', kind: 'number', hint: '0 for a frame or house' },
         { key: 'placeId', label: 'Stands over the place', kind: 'link', optional: true, options: places.map((p) => [p.id, p.name] as const) },
         { key: 'note', label: 'Note', kind: 'text', optional: true },
       ]}
       line={line as never}
-      blank={{ layers: 1, worth_K: 2, toHand_m2: 0 }}
+      blank={{ layers: 1, worth_K: 2, soil_K: 0, toHand_m2: 0 }}
       unit={unit}
       extra={{ structure: built ? sent : null }}
       onStaleTaken={(current) => {

@@ -134,7 +134,7 @@ export function Harden({ initial }: { readonly initial: HardenView }) {
               <p className="self-end text-[0.88rem] font-semibold text-ink2">
                 Day above, night below on its colour, gusts
               </p>
-              <div className="grid" style={{ gridTemplateColumns: `repeat(${DAYS}, minmax(0, 1fr))` }}>
+              <div className="grid grid-cols-10">
                 {Array.from({ length: DAYS }, (_, i) => {
                   const day = forecast?.days.find((d) => d.day === today + i);
                   return day ? (
@@ -160,7 +160,7 @@ export function Harden({ initial }: { readonly initial: HardenView }) {
                     <span className="num block text-[1.02rem]">
                       {ladder.trays} <span className="font-normal">{ladder.name}</span>
                     </span>
-                    <span className="block text-[0.85rem] text-ink2">{rowWords(ladder, today)}</span>
+                    <span className="line-clamp-3 text-[0.85rem] text-ink2">{rowWords(ladder, today)}</span>
                   </button>
                   <div className="relative">
                     <LadderRow

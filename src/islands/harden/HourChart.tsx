@@ -25,7 +25,6 @@ export function HourChart({ day, outside_C, range, unit, steps }: Props) {
   const path = (line: readonly number[]) =>
     line.map((t, i) => `${i === 0 ? 'M' : 'L'}${x((day.hours[i] ?? i) + 1).toFixed(1)} ${y(t).toFixed(1)}`).join('');
   const marks = Array.from({ length: (high - low) / 5 + 1 }, (_, i) => low + 5 * i);
-  const last = (line: readonly number[]) => line[Math.min(line.length - 1, 15)] ?? low;
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
@@ -64,7 +63,13 @@ export function HourChart({ day, outside_C, range, unit, steps }: Props) {
             className="stroke-plum"
             strokeDasharray="2 4"
           />
-          <text x={x(move.hour) + 3} y={16 + 14 * (i % 3)} fontSize="12.5" fontWeight="650" className="fill-plum">
+          <text
+            x={x(move.hour) + 3}
+            y={HEIGHT - BOTTOM - 6 - 15 * (i % 2)}
+            fontSize="12.5"
+            fontWeight="650"
+            className="fill-plum"
+          >
             {steps[move.step]}
           </text>
         </g>
@@ -74,8 +79,9 @@ export function HourChart({ day, outside_C, range, unit, steps }: Props) {
       <path d={path(day.open_C)} fill="none" className="stroke-ink2" strokeWidth="1.5" strokeDasharray="2 3" />
       <path d={path(day.advised_C)} fill="none" className="stroke-plum" strokeWidth="3" />
       <text
-        x={x(16) + 4}
-        y={y(last(day.shut_C)) - 6}
+        x={x(day.shutMostAt)}
+        y={Math.max(14, y(day.shutMost_C) - 8)}
+        textAnchor="middle"
         fontSize="12.5"
         fontWeight="650"
         className="fill-brick"

@@ -5,8 +5,10 @@ import { counted, shortDay } from '../../ui/format.ts';
 import { treads } from './stairs.ts';
 
 export const COLUMN = 72;
-const HEIGHT = 74;
-const PAD = 9;
+const HEIGHT = 88;
+/** Room for the words under the lowest tread, and over the highest. */
+const BASE = 44;
+const TOP = 6;
 export const SAY_WORDS = { go: 'go', hold: 'hold', back: 'back' } as const;
 
 interface Props {
@@ -28,7 +30,7 @@ export function LadderRow({ ladder, today, days, chosen, decisions, trialUntil, 
   const plot = useRef<SVGSVGElement>(null);
   const shown = decisions ?? ladder.days;
   const first = (ladder.days[0]?.day ?? today) - today;
-  const steps = treads(shown, first, ladder.rungs.length, { column: COLUMN, height: HEIGHT, pad: PAD });
+  const steps = treads(shown, first, ladder.rungs.length, { column: COLUMN, height: HEIGHT, top: TOP, base: BASE });
   const dayAt = (clientX: number): number => {
     const box = plot.current!.getBoundingClientRect();
     return today + Math.max(0, Math.min(days, Math.round(((clientX - box.left) / box.width) * days)));
@@ -40,7 +42,7 @@ export function LadderRow({ ladder, today, days, chosen, decisions, trialUntil, 
     <svg
       ref={plot}
       viewBox={`0 0 ${COLUMN * days} ${HEIGHT}`}
-      className={`block h-[74px] w-full touch-pan-y ${ladder.startsOn === null ? 'cursor-grab' : ''}`}
+      className={`block h-[88px] w-full touch-pan-y ${ladder.startsOn === null ? 'cursor-grab' : ''}`}
       preserveAspectRatio="none"
       role="slider"
       tabIndex={0}
@@ -101,11 +103,7 @@ export function RowWords({ ladder, today, days, decisions }: Pick<Props, 'ladder
   const shown = decisions ?? ladder.days;
   const first = (ladder.days[0]?.day ?? today) - today;
   return (
-    <div
-      className="pointer-events-none absolute inset-0 grid"
-      style={{ gridTemplateColumns: `repeat(${days}, minmax(0, 1fr))` }}
-      aria-hidden="true"
-    >
+    <div className="pointer-events-none absolute inset-x-0 top-0 grid h-[88px] grid-cols-10" aria-hidden="true">
       {Array.from({ length: days }, (_, i) => {
         const d = shown[i - first];
         return (

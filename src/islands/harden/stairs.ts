@@ -15,11 +15,11 @@ export interface Tread {
  * Days of a ladder as stairs that climb to the right; the higher, the nearer to hardened.
  * @param first column of the first decision, days from today
  */
-export function treads(decisions: readonly Pick<Decision, 'say' | 'rung' | 'climbs' | 'done'>[], first: number, rungs: number, box: { readonly column: number; readonly height: number; readonly pad: number }): Tread[] {
-  const rise = (box.height - 2 * box.pad) / Math.max(1, rungs);
+export function treads(decisions: readonly Pick<Decision, 'say' | 'rung' | 'climbs' | 'done'>[], first: number, rungs: number, box: { readonly column: number; readonly height: number; readonly top: number; readonly base: number }): Tread[] {
+  const rise = (box.height - box.top - box.base) / Math.max(1, rungs);
   return decisions.map((d, i) => ({
     x: (first + i) * box.column,
-    y: box.height - box.pad - rise * d.rung,
+    y: box.height - box.base - rise * d.rung,
     width: box.column,
     rung: d.rung,
     say: d.say,

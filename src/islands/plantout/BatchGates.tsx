@@ -24,12 +24,12 @@ const STATE = { pass: 'passes', wait: 'waits', fail: 'fails', unknown: 'not know
 /** A gate as a post with its bar: up when it passes, half when it waits, down when it fails; always with its word. */
 function Post({ gate, today }: { readonly gate: GateView; readonly today: number }) {
   const off = gate.mode === 'off';
-  const bar = { pass: 'M5 16V3', wait: 'M5 16L18 7', fail: 'M5 16H22', unknown: 'M5 16L18 7' }[gate.state];
+  const bar = { pass: 'M4 15L11 1', wait: 'M4 15L20 8', fail: 'M4 15H23', unknown: 'M4 15L20 8' }[gate.state];
   return (
     <div className={`min-w-0 ${off ? 'opacity-60' : ''}`}>
       <p className="flex items-center gap-1">
         <svg width="24" height="20" aria-hidden="true" className="flex-none">
-          <line x1="5" x2="5" y1="8" y2="19" className="stroke-ink" strokeWidth="2.5" />
+          <rect x="1" y="12" width="6" height="8" className="fill-ink" />
           <path d={bar} className={gate.state === 'fail' && !off ? 'stroke-brick' : gate.state === 'pass' ? 'stroke-ink' : 'stroke-ink3'} strokeWidth="3" strokeDasharray={gate.state === 'unknown' ? '3 3' : undefined} fill="none" />
         </svg>
         <span className={`num text-xl ${gate.state === 'fail' && !off ? 'text-brick' : ''}`}>{gate.figure}</span>
@@ -152,8 +152,10 @@ function TryDate({ line, view, onChange }: Pick<Props, 'line' | 'view' | 'onChan
   useEffect(() => {
     if (!moved || day === null) return;
     let current = true;
-    const cover_K = view.covers.find((c) => c.id === coverId)?.safe_K ?? 0;
-    void tryOdds(line.batchId, { by_days: day - line.transplantOn, cover_K: coverId === line.coverId ? null : cover_K, outFrom: line.outFromBy.find((o) => o.coverId === coverId)?.day }).then((found) => {
+    const NONE = { safe_K: 0, warm_K: 0, soil_K: 0 };
+    const [was, now] = [line.coverId, coverId].map((id) => view.covers.find((c) => c.id === id) ?? NONE) as [typeof NONE, typeof NONE];
+    const cover = coverId === line.coverId ? null : { was, now, outFrom: line.outFromBy.find((o) => o.coverId === coverId)?.day ?? null };
+    void tryOdds(line.batchId, day - line.transplantOn, cover).then((found) => {
       if (current) setOdds(found);
     });
     return () => {

@@ -25,7 +25,11 @@ export function UnlikelyDates({ initial }: { readonly initial: readonly Unlikely
         <details className="note-bar bad" open={lines.length <= 2}>
           <summary className="font-semibold">
             {lines.length === 1 ? 'A date has become unlikely' : `${lines.length} dates have become unlikely`}:{' '}
-            {lines.map((l) => l.name).join(', ')}
+            {lines
+              .slice(0, 3)
+              .map((l) => l.name)
+              .join(', ')}
+            {lines.length > 3 && ` and ${lines.length - 3} more`}
           </summary>
           <ul className="mt-1">
             {lines.map((line) => (

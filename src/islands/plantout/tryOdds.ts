@@ -13,14 +13,21 @@ function started(): Promise<OddsClient | null> {
   return client;
 }
 
+interface Worth {
+  readonly safe_K: number;
+  readonly warm_K: number;
+  readonly soil_K: number;
+}
+
 /**
  * Odds of a batch with another date or cover.
  * @param by_days its date later by so much
- * @param cover_K what the other cover is safely worth, and the day the calendar opens under it; null: as it is
+ * @param cover what it is worth now and with the other, and the day the calendar opens under that; null: as it is
  */
 export async function tryOdds(
   batchId: number,
-  tried: { readonly by_days: number; readonly cover_K: number | null; readonly outFrom?: number | null | undefined },
+  by_days: number,
+  cover: { readonly was: Worth; readonly now: Worth; readonly outFrom: number | null } | null,
 ): Promise<BatchOdds | null> {
   const c = await started();
   const task = c?.tasks.get(batchId);
@@ -28,9 +35,16 @@ export async function tryOdds(
   const [odds] = await c.odds([
     {
       ...task,
-      transplantOn: task.transplantOn + tried.by_days,
-      lastGoodOn: task.lastGoodOn + tried.by_days,
-      ...(tried.cover_K === null ? {} : { cover_K: tried.cover_K, outFrom: tried.outFrom ?? null }),
+      transplantOn: task.transplantOn + by_days,
+      lastGoodOn: task.lastGoodOn + by_days,
+      ...(cover
+        ? {
+            cover_K: cover.now.safe_K,
+            warm_K: cover.now.warm_K,
+            soilMin_C: task.soilMin_C + cover.was.soil_K - cover.now.soil_K,
+            outFrom: cover.outFrom,
+          }
+        : {}),
     },
   ]);
   return odds ?? null;

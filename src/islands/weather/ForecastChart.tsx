@@ -21,13 +21,18 @@ export function ForecastChart({ days, width, unit }: Props) {
         ? undefined
         : [t(d.low10_C), t(2 * d.night_C - d.low10_C)],
   })); // prettier-ignore
+  const all = rows.flatMap((r) => [r.high, r.low, ...(r.band ?? [])]).filter((v) => v !== null);
+  const step = unit === 'F' ? 10 : 5;
+  const low = Math.floor(Math.min(...all) / step) * step;
+  const high = Math.ceil(Math.max(...all) / step) * step;
+  const ticks = Array.from({ length: (high - low) / step + 1 }, (_, i) => low + step * i);
   const freezing = unit === 'F' ? 32 : 0;
   return (
     <ComposedChart
       data={rows}
       width={width}
       height={240}
-      margin={{ top: 10, right: 16, bottom: 4, left: 0 }}
+      margin={{ top: 10, right: 34, bottom: 4, left: 0 }}
       accessibilityLayer={false}
     >
       <CartesianGrid stroke="#dcdfd3" vertical={false} />
@@ -37,7 +42,14 @@ export function ForecastChart({ days, width, unit }: Props) {
         tick={{ fill: '#3c4a42', fontSize: 13 }}
         interval={width < 560 ? 1 : 0}
       />
-      <YAxis width={40} unit="°" tick={{ fill: '#3c4a42', fontSize: 13 }} allowDecimals={false} />
+      <YAxis
+        width={40}
+        unit="°"
+        domain={[low, high]}
+        ticks={ticks}
+        tick={{ fill: '#3c4a42', fontSize: 13 }}
+        allowDecimals={false}
+      />
       <Area dataKey="band" fill="#c9d2c4" stroke="none" isAnimationActive={false} activeDot={false} />
       <ReferenceLine y={freezing} stroke="#98291c" strokeDasharray="6 4" />
       <Line dataKey="high" stroke="#1d2823" strokeWidth={2} isAnimationActive={false} dot={{ r: 3 }} />

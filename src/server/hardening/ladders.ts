@@ -90,7 +90,8 @@ export function ladderOf(input: LadderInput): Ladder | null {
   const { state, world, site, startsOn } = input;
   const { today } = site;
   const hardening = state.phase === 'hardening';
-  if (!hardening && (startsOn === null || startsOn > today + SOON_days)) return null;
+  const before = state.phase === 'growing' || state.phase === 'potted';
+  if (!hardening && (!before || startsOn === null || startsOn > today + SOON_days)) return null;
   const { programme, chosen, ...rules } = rulesOf(input);
   const past = pastDays(site);
   const logged = { rung: hardening ? state.rung : 0, since: state.rungOn, held: state.rungHeld };

@@ -69,12 +69,18 @@ export function safeCover_K(site: Site, season: Season, coverId: number | null |
   return Math.max(0, (site.worths.get(coverId) ?? coverWorth(cover?.worth_K ?? 0, [])).safe_K);
 }
 
+/** Degrees a cover is worth on the night as a mean, and on the soil. */
+export function meanCover(site: Site, season: Season, coverId: number | null | undefined): { readonly warm_K: number; readonly soil_K: number } {
+  const cover = season.world.covers.find((c) => c.id === coverId);
+  return cover ? { warm_K: Math.max(0, site.worths.get(cover.id)?.worth_K ?? cover.worth_K), soil_K: cover.soil_K } : { warm_K: 0, soil_K: 0 };
+} // prettier-ignore
+
 /** Lows in a row, last night the last, that with a cover are warm enough. */
-export function nightsSoFar(site: Site, crop: Crop, cover_K: number): number {
+export function nightsSoFar(site: Site, crop: Crop, warm_K: number): number {
   let run = 0;
   for (let day = site.today; run < 30; day--) {
     const low = site.least.get(day);
-    if (low === undefined || low.value + cover_K < crop.plantNightMin_C) break;
+    if (low === undefined || low.value + warm_K < crop.plantNightMin_C) break;
     run++;
   }
   return run;
@@ -91,10 +97,12 @@ export function oddsTask(season: Season, view: BatchView, plan: BatchPlan = view
   const { programme: _p, chosen: _c, ...rules } = rulesOf({ plan, crop, world, site, tables });
   const startsOn = milestoneOf(forecast, 'harden')!.day;
   const cover_K = safeCover_K(site, season, plan.coverId);
+  const { warm_K, soil_K } = meanCover(site, season, plan.coverId);
+  const soilMin_C = crop.plantSoilMin_C - soil_K;
   const cover = world.covers.find((c) => c.id === plan.coverId) ?? null;
   const soil = (day: number) => soilOn(site, day) ?? -Infinity;
   let warmSoFar = 0;
-  while (warmSoFar < 30 && soil(site.today - warmSoFar) >= crop.plantSoilMin_C) warmSoFar++;
+  while (warmSoFar < 30 && soil(site.today - warmSoFar) >= soilMin_C) warmSoFar++;
   return {
     batchId: view.batch.id,
     ladder: rules,
@@ -103,11 +111,12 @@ export function oddsTask(season: Season, view: BatchView, plan: BatchPlan = view
     modes: { ...world.nursery.planting.modes, ...plan.gates },
     rules: world.nursery.planting.rules,
     outFrom: outFrom(site, world, crop, cover, plan.transplantOn).day,
-    soilMin_C: crop.plantSoilMin_C,
+    soilMin_C,
     nightMin_C: crop.plantNightMin_C,
     harm_C: OUT_HARM_C[crop.hardiness],
     cover_K,
-    nightsSoFar: nightsSoFar(site, crop, cover_K),
+    warm_K,
+    nightsSoFar: nightsSoFar(site, crop, warm_K),
     warmSoFar,
     transplantOn: plan.transplantOn,
     lastGoodOn: plan.transplantOn + (plan.after_days ?? 7),

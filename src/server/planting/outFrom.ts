@@ -48,7 +48,7 @@ function heldFor(site: Site, world: World, risk_frac: number): Held {
  * and the crop's weeks. Covers count by the school chosen: degrees on the night, or weeks a layer.
  * @param near a day of the season meant
  */
-export function outFrom(site: Site, world: World, crop: Crop, cover: Pick<CoverRecord, 'id' | 'layers' | 'worth_K'> | null, near: number, risk_frac = world.nursery.frost?.risk_frac ?? USUAL_RISK_frac): OutFrom {
+export function outFrom(site: Site, world: World, crop: Crop, cover: Pick<CoverRecord, 'id' | 'layers' | 'worth_K' | 'soil_K'> | null, near: number, risk_frac = world.nursery.frost?.risk_frac ?? USUAL_RISK_frac): OutFrom {
   const { planting, latitude_deg, lastFrost } = world.nursery;
   const byWeeks = planting.layerSchool === 'weeks';
   const sooner = byWeeks && cover ? Math.round(7 * planting.layer_weeks * cover.layers) : 0;
@@ -58,12 +58,12 @@ export function outFrom(site: Site, world: World, crop: Crop, cover: Pick<CoverR
     return { day: open - sooner - daysOf(cover_K, site, open), by: 'frost date' };
   }
   const { at, usual } = heldFor(site, world, risk_frac);
-  const { offset, by } = earliestOut(crop, at, usual, cover_K);
+  const { offset, by } = earliestOut(crop, at, usual, cover_K, byWeeks ? 0 : (cover?.soil_K ?? 0));
   if (offset === null) return { day: null, by };
   const south = latitude_deg < 0;
   const { year, month } = civilFromDay(near);
   const start = dayFromCivil(south && month < 7 ? year - 1 : year, south ? 7 : 1, 1);
-  return { day: start + offset - (by === 'frost' || by === 'nights' ? sooner : 0), by };
+  return { day: start + offset - (sooner), by };
 } // prettier-ignore
 
 /** Days that degrees on the night are worth about a day, by how fast the usual nights rise. */

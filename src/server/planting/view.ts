@@ -21,7 +21,7 @@ import { rulesOf } from '../hardening/ladders.ts';
 import type { BatchView, Season } from '../season.ts';
 import { soilOn, type Site } from '../site/site.ts';
 import { forecastView } from '../site/views.ts';
-import { batchOdds, isUnlikely, oddsTask, safeCover_K, springsOf } from './odds.ts';
+import { batchOdds, isUnlikely, meanCover, oddsTask, safeCover_K, springsOf } from './odds.ts';
 import { outFrom } from './outFrom.ts';
 
 /** Batches that go out within so many days are looked at. */
@@ -47,11 +47,13 @@ export async function plantView(season: Season): Promise<PlantView> {
     planted: plantedLines(season),
     covers: world.covers
       .filter((c) => c.structure === null)
-      .map(({ id, name, layers, toHand_m2 }) => ({
+      .map(({ id, name, layers, toHand_m2, soil_K }) => ({
         id,
         name,
         layers,
         toHand_m2,
+        soil_K,
+        warm_K: site ? meanCover(site, season, id).warm_K : 0,
         safe_K: site ? safeCover_K(site, season, id) : 0,
         free_m2: freeCover_m2(season, id),
       })),
@@ -93,13 +95,14 @@ export function gateInput(season: Season, site: Site, view: BatchView): GateInpu
     today: now.today,
     outFrom: outFrom(site, world, crop, cover, plan.transplantOn).day,
     soil_C: past(world.nursery.planting.rules.soil_days).map((day) => soilOn(site, day)),
-    soilMin_C: crop.plantSoilMin_C,
+    soilMin_C: crop.plantSoilMin_C - meanCover(site, season, plan.coverId).soil_K,
     nights_C: past(PAST_NIGHTS).map((day) => site.least.get(day)?.value ?? null),
     nightMin_C: crop.plantNightMin_C,
     forecast: site.forecast?.days ?? [],
     scores: site.scores,
     harm_C: OUT_HARM_C[crop.hardiness],
     cover_K: safeCover_K(site, season, plan.coverId),
+    warm_K: meanCover(site, season, plan.coverId).warm_K,
     cover: cover ? { needs_m2: ground_m2(plants, spacing), toHand_m2: freeCover_m2(season, cover.id) } : null,
     rung: view.ladder?.at.rung ?? 0,
     rungs: rungs.length,
@@ -282,7 +285,7 @@ function gateFigure({ key, figure, wants }: Gate, season: Season): string {
     case 'storm':
       return windWords(figure, unit);
     default:
-      return `${Math.round(figure)} m²`;
+      return wants === 0 ? 'none' : `${Math.round(figure)} m²`;
   }
 }
 
@@ -301,7 +304,7 @@ export function gateWords(gate: Gate, season: Season, input: GateInput): string 
       return `soil ${t(figure)} at 10 cm, wants ${t(wants!)} for ${season.world.nursery.planting.rules.soil_days} days`;
     case 'nights':
       if (figure === null) return 'no night is known: read the max-min thermometer';
-      return `${figure} of ${wants} nights running at ${t(input.nightMin_C - input.cover_K)} or more`;
+      return `${figure} of ${wants} nights running at ${t(input.nightMin_C - input.warm_K)} or more`;
     case 'forecast':
       if (figure === null) return 'no forecast: type one or wait for it';
       return `${percent(figure)} odds of ${t(input.harm_C - input.cover_K)} or less${figure > 0.005 ? ` in the night after ${on}` : ''}, bears ${percent(wants!)}`;
@@ -360,7 +363,7 @@ function becauseInputs({ key }: Gate, season: Season, input: GateInput): Because
         { name: 'days in a row', value: String(rules.soil_days) },
       ];
     case 'nights':
-      return [{ name: 'least', temperature_C: input.nightMin_C }, ...cover, { name: 'nights in a row', value: String(rules.nights) }]; // prettier-ignore
+      return [{ name: 'least', temperature_C: input.nightMin_C }, ...(input.warm_K > 0 ? [{ name: 'cover worth', value: `${input.warm_K.toFixed(1)} K` }] : []), { name: 'nights in a row', value: String(rules.nights) }]; // prettier-ignore
     case 'forecast':
       return [
         { name: 'hurt at', temperature_C: input.harm_C },
