@@ -12,6 +12,8 @@ export function hourly_C(at: {
   readonly most_C: number;
   readonly dayLength_h: number;
   readonly nextLeast_C?: number;
+  /** Scale the fall so that the low is reached at sunrise; the formula as published stays a ninth of the way above it. */
+  readonly reached?: boolean;
 }): number {
   const day = Math.min(23.5, Math.max(0.5, at.dayLength_h));
   const [a, b, c] = [1.86, 2.2, -0.17];
@@ -22,9 +24,11 @@ export function hourly_C(at: {
   const byDay = (hour: number) => at.least_C + risen * Math.sin((Math.PI * (hour - lowAt)) / (day + 2 * (a - c)));
   if (at.hour > lowAt && at.hour <= sunset) return byDay(at.hour);
   const after = at.hour > sunset ? at.hour - sunset : at.hour + 24 - sunset;
-  const end = at.nextLeast_C ?? at.least_C;
+  // Before sunrise the night falls to this day's low, after sunset to the next one's.
+  const end = at.hour > sunset ? (at.nextLeast_C ?? at.least_C) : at.least_C;
   const start = byDay(sunset);
-  return end + (start - end) * Math.exp((-b * after) / (24 - day));
+  const fall = Math.exp((-b * after) / (24 - day));
+  return end + (start - end) * (at.reached ? Math.max(0, fall - Math.exp(-b)) / (1 - Math.exp(-b)) : fall);
 }
 
 /** Sun on the flat at an hour, W/m2: the day's total spread over daylight as half a sine. @source the day's total by FAO-56 eq. 35; the spread common practice */

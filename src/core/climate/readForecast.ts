@@ -58,7 +58,7 @@ export function hoursOfDays(days: readonly TypedDay[], latitude_deg: number, day
       return {
         day: d.day,
         hour,
-        temp_C: hourly_C({ hour: solar, least_C: d.least_C, most_C: d.most_C, dayLength_h: light, nextLeast_C: next }),
+        temp_C: hourly_C({ hour: solar, least_C: d.least_C, most_C: d.most_C, dayLength_h: light, nextLeast_C: next, reached: true }),
         wind_m_s: gust === null ? null : gust / 1.6,
         gust_m_s: gust,
         rain_mm: null,
