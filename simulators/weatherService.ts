@@ -68,8 +68,7 @@ export function madeUpForecast(at_ms: number, site: ServiceSite): ForecastFile {
     const light = dayLength_h(site.latitude_deg, dayOfYear(day));
     const next = days.get(day + 1)?.least_C ?? d.least_C;
     // Solar noon comes an hour later by a summer clock.
-    const temp = hourly_C({ hour: (hour + 23) % 24, least_C: d.least_C, most_C: d.most_C, dayLength_h: light, nextLeast_C: next,
-      reached: true, reached: true });
+    const temp = hourly_C({ hour: (hour + 23) % 24, least_C: d.least_C, most_C: d.most_C, dayLength_h: light, nextLeast_C: next, reached: true });
     const byDay = hour >= 7 && hour < 20;
     const gust = d.gust_m_s * (byDay ? 1 - 0.25 * Math.abs((hour - 14) / 7) : 0.6);
     const tenth = (v: number) => Math.round(10 * v) / 10;

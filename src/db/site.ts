@@ -47,13 +47,27 @@ export async function insertForecast(
   return made.length > 0;
 }
 
+/** An instant at which nothing of a source has been made yet: the one given, or just after the last. */
+export async function freeInstant(db: Db, source: string, at_ms: number): Promise<number> {
+  const [row] = await rows(
+    db,
+    'SELECT max(made_at) AS last FROM forecasts WHERE source = $1 AND made_at >= $2 AND made_at <= $3',
+    [source, new Date(at_ms), new Date(at_ms + CLOCKS_DIFFER_ms)],
+  );
+  const last = ms(row?.['last'] ?? null);
+  return last === null ? at_ms : last + 1;
+}
+
+/** How far the clock of who makes a forecast may be ahead of the nursery's. */
+export const CLOCKS_DIFFER_ms = 3_600_000;
+
 /** The newest forecast made by an instant; null when there is none. */
 export async function readForecast(db: Db, by_ms: number, transaction: In = null): Promise<KeptForecast | null> {
   const [row] = await rows(
     db,
     `SELECT id, source, kind, made_at, made_on::text AS made_on, body FROM forecasts WHERE made_at <= $1
      ORDER BY made_at DESC, id DESC LIMIT 1`,
-    [new Date(by_ms)],
+    [new Date(by_ms + CLOCKS_DIFFER_ms)],
     transaction,
   );
   if (!row) return null;

@@ -2,7 +2,7 @@ import AxeBuilder from '@axe-core/playwright';
 import { expect, open, test } from './page.ts';
 
 const PAGES = [
-  '/', '/season', '/house', '/what-if', '/sow', '/pot', '/pot/stock', '/pot/feed', '/pot/feeds', '/pot/mixes?line=1', '/pot/things', '/pot/house', '/books/containers?line=6', '/books/weather', '/harden', '/plant-out', '/batches/new', '/batches/17', '/batches/17/edit', '/batches/20/emergence', '/batches/29/seeds', '/count', '/sow/sheet', '/books/lots', '/books/lots?line=1', '/books/failures', '/books/crops',
+  '/', '/season', '/house', '/what-if', '/sow', '/pot', '/pot/stock', '/pot/feed', '/pot/feeds', '/pot/mixes?line=1', '/pot/things', '/pot/house', '/books/containers?line=6', '/books/weather', '/harden', '/harden/structures', '/harden/programmes?line=1', '/harden/covers?line=5', '/harden/house', '/plant-out', '/weather', '/weather/readings', '/batches/new', '/batches/17', '/batches/17/edit', '/batches/20/emergence', '/batches/29/seeds', '/count', '/sow/sheet', '/books/lots', '/books/lots?line=1', '/books/failures', '/books/crops',
   '/books/places', '/books/containers', '/books/seed', '/books/settings', '/books/ledger', '/books/take-along', '/nowhere',
 ]; // prettier-ignore
 

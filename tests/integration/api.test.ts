@@ -73,8 +73,8 @@ describe('the ground', () => {
         m[1]!.toLowerCase(),
       );
       const routes = route.includes('{book}')
-        ? ['crops', 'varieties', 'lots', 'places', 'containers', 'mixes', 'feeds', 'stock'].map((b) =>
-            route.replace('{book}', b),
+        ? ['crops', 'varieties', 'lots', 'places', 'containers', 'mixes', 'feeds', 'stock', 'covers', 'programmes'].map(
+            (b) => route.replace('{book}', b),
           )
         : [route];
       return routes.flatMap((r) => methods.map((method) => `${method} ${r}`));
@@ -374,6 +374,7 @@ describe('the books', () => {
     const {
       demoClock: _clock,
       potting: _potting,
+      planting: _planting,
       frost: _frost,
       ...nursery
     } = (await send(app, 'GET', '/api/nursery')).body;

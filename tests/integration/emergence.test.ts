@@ -271,7 +271,14 @@ describe('the rule off the heat and learning', () => {
     const after = await halfUp(next);
     expect(after > before).toBe(true);
     const nursery = (await send(app, 'GET', '/api/nursery')).body;
-    const { feedKey: _feed, demoClock: _clock, potting: _potting, frost: _frost, ...settings } = nursery;
+    const {
+      feedKey: _feed,
+      demoClock: _clock,
+      potting: _potting,
+      planting: _planting,
+      frost: _frost,
+      ...settings
+    } = nursery;
     const off = await send(app, 'PUT', '/api/nursery', { ...settings, learning: false });
     expect(off.status, JSON.stringify(off.body)).toBe(200);
     expect(await halfUp(next)).toBe(before);

@@ -20,7 +20,7 @@ describe('a real nursery in the south, from empty', () => {
 
   it('follows the machine’s clock in its own time zone, in a season that crosses the new year', async () => {
     const nursery = (await send(app, 'GET', '/api/nursery')).body;
-    const { demoClock, potting: _potting, frost: _frost, ...settings } = nursery;
+    const { demoClock, potting: _potting, planting: _planting, frost: _frost, ...settings } = nursery;
     expect(demoClock).toBeNull();
     const change = {
       ...settings,

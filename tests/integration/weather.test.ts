@@ -48,7 +48,7 @@ describe('weather of the site', () => {
     expect((await send(app, 'PUT', '/api/weather/frost', input)).status).toBe(409);
     const house = JSON.stringify((await send(app, 'GET', '/api/season')).body);
     expect(house).toContain(`"lastFrost":"${after.lastFrost}"`);
-    const { demoClock: _c, potting: _p, frost: _f, feedKey: _k, ...nursery } = (await send(app, 'GET', '/api/nursery')).body; // prettier-ignore
+    const { demoClock: _c, potting: _p, planting: _q, frost: _f, feedKey: _k, ...nursery } = (await send(app, 'GET', '/api/nursery')).body; // prettier-ignore
     await send(app, 'PUT', '/api/nursery', { ...nursery, lastFrost: '05-01' });
     expect(await view()).toMatchObject({ chosen: null, lastFrost: '05-01' });
     // Frost rarer than the risk has no date to keep.

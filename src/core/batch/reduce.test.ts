@@ -139,3 +139,31 @@ describe('a split', () => {
     expect(refusalOf(UNSOWN, event('split-out', 1, { count: 3 }))).not.toBeNull();
   });
 });
+
+describe('hardening held by hand', () => {
+  const line = (kind: BatchEvent['kind'], day: number, count: number | null, cause = ''): Omit<BatchEvent, 'id'> => ({ kind, day, count, placeId: null, note: '', cause, correctsId: null, snapshot: null }); // prettier-ignore
+  const begun = [line('sown', 1, 10), line('emerged', 6, 6), line('off-heat', 7, null), line('hardening-started', 20, null)]; // prettier-ignore
+  const after = (...more: readonly Omit<BatchEvent, 'id'>[]) => reduceLog([...begun, ...more].map((e, i) => ({ ...e, id: i + 1 }))); // prettier-ignore
+
+  it('for so many days, the day itself the first; fewer take back, none lets go', () => {
+    expect(after(line('held', 21, 3, 'rung')).state).toMatchObject({ held: { rung: 24 }, rungHeld: [21, 22, 23] });
+    const less = after(line('held', 21, 3, 'rung'), line('held', 21, 1, 'rung')).state;
+    expect(less).toMatchObject({ held: { rung: 22 }, rungHeld: [21] });
+    expect(after(line('held', 21, 3, 'rung'), line('held', 21, 0, 'rung')).state.rungHeld).toEqual([]);
+    expect(after(line('held', 21, 61, 'rung')).refusal).toMatchObject({ field: 'count' });
+  });
+  it('a rung up by one or back by any, never past the next', () => {
+    const { state } = after(line('rung', 21, 2), line('rung', 22, 1));
+    expect(state).toMatchObject({ rung: 1, rungOn: 22, rungLoggedOn: 22 });
+    expect(after(line('rung', 21, 1), line('rung', 22, 1)).state).toMatchObject({
+      rung: 1,
+      rungOn: 20,
+      rungLoggedOn: 22,
+    });
+    expect(after(line('rung', 21, 3)).refusal).toMatchObject({ field: 'count', reason: expect.stringMatching(/1 to 2/) as string }); // prettier-ignore
+  });
+  it('how it stood is asked only of what is planted out', () => {
+    expect(after(line('stood', 22, 9, 'well')).refusal).toMatchObject({ field: 'kind' });
+    expect(after(line('planted-out', 25, 9), line('stood', 32, 8, 'losses')).state.stood).toEqual({ stood: 'losses', day: 32, count: 8 }); // prettier-ignore
+  });
+});

@@ -128,8 +128,13 @@ const DONE_WORDS: Readonly<Record<Phase, string>> = {
   ended: 'ended',
 };
 
+/** A hold is for days, not for ever. */
+const MOST_HELD_days = 60;
+
 /** Why an event cannot follow, or null when it can. */
 export function refusalOf(state: BatchState, event: BatchEvent): Refusal | null {
+  if (event.kind === 'held' && (event.count ?? 0) > MOST_HELD_days)
+    return { field: 'count', reason: `held for at most ${MOST_HELD_days} days at a time` };
   if (FREE.includes(event.kind)) return null;
   if (state.phase === 'ended')
     return {
@@ -179,9 +184,6 @@ export function refusalOf(state: BatchState, event: BatchEvent): Refusal | null 
   return countRefusal(state, event);
 }
 
-/** A hold is for days, not for ever. */
-const MOST_HELD_days = 60;
-
 function countRefusal(state: BatchState, event: BatchEvent): Refusal | null {
   const { kind } = event;
   const byTray = kind === 'counted' && event.tray ? event.tray : null;
@@ -198,8 +200,6 @@ function countRefusal(state: BatchState, event: BatchEvent): Refusal | null {
     byTray === null || event.count === null ? event.count : sumOf({ ...state.trayUp, [byTray]: event.count });
   const needsCount = ['sown', 'arrived', 'counted', 'lost', 'potted', 'moved-on', 'split-out', 'rung'].includes(kind);
   if (count === null) return needsCount ? { field: 'count', reason: 'say how many' } : null;
-  if (kind === 'held' && count > MOST_HELD_days)
-    return { field: 'count', reason: `held for at most ${MOST_HELD_days} days at a time` };
   if (kind === 'arrived' && count < 1) return { field: 'count', reason: 'at least one must have come' };
   if (kind === 'sown' && count < 1) return { field: 'count', reason: 'at least one must be sown' };
   if ((kind === 'counted' || kind === 'emerged') && count > state.sown_count!) {
@@ -259,7 +259,9 @@ export function applyEvent(state: BatchState, event: BatchEvent): BatchState {
   if (event.kind === 'held') {
     // Held for so many days, the day itself the first; a hold of none lets go again.
     const days = event.count ?? 1;
-    const until = days === 0 ? event.day : Math.max(state.held[event.cause] ?? -Infinity, event.day + days);
+    // A hold that names its days stands for the one before; a plain one only adds to it.
+    const plain = event.count === null || event.count === undefined;
+    const until = plain ? Math.max(state.held[event.cause] ?? -Infinity, event.day + days) : event.day + days;
     const held = { ...state.held, [event.cause]: until };
     if (event.cause !== 'rung') return { ...state, held };
     const kept = state.rungHeld.filter((day) => day < event.day || day < until);

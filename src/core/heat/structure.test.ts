@@ -22,7 +22,7 @@ const home = { from_h: 7, to_h: 19 };
 const run = (
   spec: StructureSpec,
   hours: readonly StructureHour[],
-  school = MODEL,
+  school: LidSchool = MODEL,
   range = { least_C: 4, most_C: 27 },
 ) => lidDays(spec, hours, range, home, school, start, 8);
 

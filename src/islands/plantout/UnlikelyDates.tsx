@@ -18,7 +18,7 @@ export function UnlikelyDates({ initial }: { readonly initial: readonly Unlikely
   }
   return (
     <section className="no-print mb-4" aria-label="Dates become unlikely">
-      <p role="status" aria-live="polite" className={said ? 'note-bar mb-2' : 'sr-only'}>
+      <p aria-live="polite" className={said ? 'note-bar mb-2' : 'sr-only'}>
         {said}
       </p>
       {lines.length > 0 && (
@@ -31,9 +31,9 @@ export function UnlikelyDates({ initial }: { readonly initial: readonly Unlikely
               .join(', ')}
             {lines.length > 3 && ` and ${lines.length - 3} more`}
           </summary>
-          <ul className="mt-1">
+          <div className="mt-1">
             {lines.map((line) => (
-              <li key={line.batchId} className="border-t border-line py-2">
+              <div key={line.batchId} className="border-t border-line py-2">
                 <a href="/plant-out">{line.name}</a>, {shortDay(line.transplantOn)}: in time in{' '}
                 <b>{Math.round(100 * line.inTime_frac)}%</b> of springs{line.waits && `; ${line.waits}`}
                 {line.offers.length > 0 && (
@@ -45,9 +45,9 @@ export function UnlikelyDates({ initial }: { readonly initial: readonly Unlikely
                     ))}
                   </div>
                 )}
-              </li>
+              </div>
             ))}
-          </ul>
+          </div>
         </details>
       )}
     </section>

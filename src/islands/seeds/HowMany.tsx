@@ -261,16 +261,20 @@ function Bars({ answer, wanted }: { readonly answer: SeedsAnswer; readonly wante
           <rect width="2.5" height="6" fill="#9d3b1c" />
         </pattern>
       </defs>
-      {bars.map((bar, i) => (
-        <rect
-          key={bar.at}
-          x={i * step + 0.5}
-          y={height - (bar.chance / most) * (height - 16)}
-          width={Math.max(1, step - 1)}
-          height={(bar.chance / most) * (height - 16)}
-          fill={bar.at < wanted ? 'url(#short)' : '#14302a'}
-        />
-      ))}
+      {bars.map((bar, i) => {
+        // To the hundredth: engines differ in the last digit of a power.
+        const tall = Math.round(100 * (bar.chance / most) * (height - 16)) / 100;
+        return (
+          <rect
+            key={bar.at}
+            x={i * step + 0.5}
+            y={height - tall}
+            width={Math.max(1, step - 1)}
+            height={tall}
+            fill={bar.at < wanted ? 'url(#short)' : '#14302a'}
+          />
+        );
+      })}
       <line x1={x} x2={x} y1={0} y2={height} stroke="#6a2560" strokeWidth={2} strokeDasharray="5 3" />
       <text
         x={x > width - 90 ? x - 6 : x + 6}

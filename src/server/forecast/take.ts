@@ -6,7 +6,7 @@ import { outsideClimate } from '../../core/schedule/outsideClimate.ts';
 import { forecastFile, type ForecastFile, type Sky, type TypedForecast } from '../../contracts/forecast.ts';
 import { fieldProblem } from '../../contracts/problem.ts';
 import type { NurseryRecord } from '../../contracts/records.ts';
-import { addObserved, insertForecast, type ForecastLow } from '../../db/site.ts';
+import { addObserved, CLOCKS_DIFFER_ms, freeInstant, insertForecast, type ForecastLow } from '../../db/site.ts';
 import type { Db } from '../../db/sql.ts';
 import type { World } from '../../db/world.ts';
 import type { Now } from '../clock.ts';
@@ -14,8 +14,6 @@ import { dayOfYear, solarNoon_h } from '../hardening/ladders.ts';
 
 /** Days a forecast may be old when it is taken in. */
 const OLDEST_days = 3;
-/** How far a forecast may be made ahead of the nursery's clock. */
-const AHEAD_ms = 3_600_000;
 /** A mean this far from the usual is asked about. */
 const UNLIKE_K = 18;
 
@@ -26,7 +24,7 @@ type Place = Pick<NurseryRecord, 'timeZone' | 'outside' | 'latitude_deg'>;
  */
 export function forecastFault(file: ForecastFile, place: Place, now: Now): { readonly path: string; readonly message: string } | null {
   const made_ms = Date.parse(file.made_at);
-  if (made_ms > now.instant_ms + AHEAD_ms) return { path: 'made_at', message: `made_at: ${file.made_at} is still to come; is its clock right?` };
+  if (made_ms > now.instant_ms + CLOCKS_DIFFER_ms) return { path: 'made_at', message: `made_at: ${file.made_at} is still to come; is its clock right?` };
   if (made_ms < now.instant_ms - OLDEST_days * 86_400_000)
     return { path: 'made_at', message: `made_at: made ${Math.round((now.instant_ms - made_ms) / 86_400_000)} days ago; a forecast is of use for ${OLDEST_days} days at the most` };
   const at = file.hours.map((h) => Date.parse(h.at));
@@ -100,6 +98,7 @@ export async function takeForecast(
   return { fresh, days: days.length, observed, source: file.source };
 }
 
+const TYPED = 'typed by hand';
 const CLOUD: Readonly<Record<Sky, number>> = { clear: 0.1, broken: 0.5, dull: 0.9 };
 
 /** Takes in a forecast typed day by day. */
@@ -117,7 +116,7 @@ export async function takeTyped(db: Db, world: World, now: Now, input: TypedFore
   if (fault) throw fieldProblem('days', fault.message);
   await insertForecast(
     db,
-    { source: 'typed by hand', kind: 'typed', made_ms: now.instant_ms, madeOn: now.today, hours: kept },
+    { source: TYPED, kind: 'typed', made_ms: await freeInstant(db, TYPED, now.instant_ms), madeOn: now.today, hours: kept },
     lowsOf(dayWeathers(hours, now.today), now.today),
     now.instant_ms,
   );
