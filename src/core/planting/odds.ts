@@ -68,13 +68,15 @@ export function oddsOf(task: OddsTask, springs: Springs): BatchOdds {
   const out = new Int32Array(runs);
   const first = Object.fromEntries(WEATHER_GATES.map((key) => [key, new Int32Array(runs).fill(days)])) as Record<WeatherGate, Int32Array>; // prettier-ignore
   let frost = 0;
-  let soilOk = 0;
-  let nightsOk = 0;
+  let soilSprings = 0;
+  let nightSprings = 0;
+  const nextHarm = new Int32Array(days);
+  const nextGale = new Int32Array(days);
   const plantAt = Math.min(days - 1, Math.max(0, task.transplantOn - from));
   const { modes, rules } = task;
-  const need = (key: keyof GateModes) => modes[key] === 'required';
+  const need = Object.fromEntries(Object.entries(modes).map(([key, mode]) => [key, mode === 'required'])) as Record<keyof GateModes, boolean>; // prettier-ignore
   const day: { -readonly [K in keyof LadderDay]: LadderDay[K] } = { day: 0, most_C: 0, night_C: 0, morning_C: 0, gust_m_s: 0, spread_K: 0 }; // prettier-ignore
-  const calendar = !need('calendar') ? -Infinity : task.outFrom === null ? Infinity : task.outFrom - from;
+  const calendar = !need.calendar ? -Infinity : task.outFrom === null ? Infinity : task.outFrom - from;
   for (let s = 0; s < runs; s++) {
     const row = s * days;
     let at = task.at;
@@ -97,28 +99,44 @@ export function oddsOf(task: OddsTask, springs: Springs): BatchOdds {
     let warm = task.warmSoFar;
     let went = days;
     let found = 0;
-    const from_i = need('hardened') ? hardened[s]! : 0;
+    const from_i = Math.max(need.hardened ? hardened[s]! : 0, calendar);
+    // Next harmful night after each day, and next gale from it on: one look back through the spring.
+    let harm = days + 999;
+    let gale = days + 999;
+    for (let i = days - 1; i >= 0; i--) {
+      nextHarm[i] = harm;
+      if (least_C[row + i]! + task.cover_K <= task.harm_C) harm = i;
+      if (gust_m_s[row + i]! > rules.storm_m_s) gale = i;
+      nextGale[i] = gale;
+    }
     for (let i = 0; i < days; i++) {
-      warm = soil_C[row + i]! >= task.soilMin_C ? warm + (i > 0 || warm === 0 ? 1 : 0) : 0;
+      if (soil_C[row + i]! < task.soilMin_C) warm = 0;
+      else if (i > 0 || warm === 0) warm++;
       if (i > 0) nights = least_C[row + i]! + task.warm_K >= task.nightMin_C ? nights + 1 : 0;
-      const ok = { soil: warm >= rules.soil_days, nights: nights >= rules.nights, forecast: !harmed(row, i, SEEN_days), storm: !windy(row, i) }; // prettier-ignore
-      for (const key of WEATHER_GATES)
-        if (ok[key] && first[key][s] === days) {
-          first[key][s] = i;
-          found++;
-        }
+      const soilOk = warm >= rules.soil_days;
+      const nightsOk = nights >= rules.nights;
+      const forecastOk = nextHarm[i]! > i + SEEN_days;
+      const stormOk = nextGale[i]! >= i + rules.storm_days;
+      if (soilOk && first.soil[s] === days) found += seen(first.soil, s, i);
+      if (nightsOk && first.nights[s] === days) found += seen(first.nights, s, i);
+      if (forecastOk && first.forecast[s] === days) found += seen(first.forecast, s, i);
+      if (stormOk && first.storm[s] === days) found += seen(first.storm, s, i);
       if (i === plantAt) {
-        if (ok.soil) soilOk++;
-        if (ok.nights) nightsOk++;
+        if (soilOk) soilSprings++;
+        if (nightsOk) nightSprings++;
+        if (nextHarm[i]! <= i + AFTER_days) frost++;
       }
-      const open = WEATHER_GATES.every((key) => ok[key] || !need(key));
-      if (went === days && i >= from_i && i >= calendar && open) went = i;
-      if (went < days && i >= plantAt && found === WEATHER_GATES.length) break;
+      if (went < days) {
+        if (i >= plantAt && found === WEATHER_GATES.length) break;
+        continue;
+      }
+      if (i < from_i || (need.soil && !soilOk) || (need.nights && !nightsOk)) continue;
+      if ((need.forecast && !forecastOk) || (need.storm && !stormOk)) continue;
+      went = i;
     }
     out[s] = went;
-    if (harmed(row, plantAt, AFTER_days)) frost++;
   }
-  const inTime = Math.max(0, task.lastGoodOn - from);
+  const inTime = task.lastGoodOn - from;
   let late = 0;
   for (let s = 0; s < runs; s++) if (out[s]! > inTime) late++;
   return {
@@ -127,24 +145,17 @@ export function oddsOf(task: OddsTask, springs: Springs): BatchOdds {
     out: quantilesOf(out, from, days),
     inTime_frac: 1 - late / runs,
     frost_frac: frost / runs,
-    soil_frac: soilOk / runs,
-    nights_frac: nightsOk / runs,
+    soil_frac: soilSprings / runs,
+    nights_frac: nightSprings / runs,
     first: Object.fromEntries(
       WEATHER_GATES.map((key) => [key, quantilesOf(first[key], from, days)]),
     ) as BatchOdds['first'],
   };
+}
 
-  function harmed(row: number, i: number, ahead: number): boolean {
-    for (let j = i + 1; j < Math.min(days, i + 1 + ahead); j++)
-      if (least_C[row + j]! + task.cover_K <= task.harm_C) return true;
-    return false;
-  }
-
-  function windy(row: number, i: number): boolean {
-    for (let j = i; j < Math.min(days, i + rules.storm_days); j++)
-      if (gust_m_s[row + j]! > rules.storm_m_s) return true;
-    return false;
-  }
+function seen(days: Int32Array, s: number, i: number): 1 {
+  days[s] = i;
+  return 1;
 }
 
 /** P10, P50, P90 of day offsets: the least day by which that share has come. */

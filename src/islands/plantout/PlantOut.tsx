@@ -71,25 +71,30 @@ export function PlantOut({ initial }: { readonly initial: PlantView }) {
       {lines.length === 0 && (
         <p className="mt-3 max-w-[60ch]">Nothing is to go out within five weeks. What is planned stands in <a href="/season">Season</a>.</p>
       )}
-      {VERDICTS.map(([key, name, words]) => counts[key].length > 0 && (
-        <section key={key} className="mt-5" aria-label={name}>
-          <div className="flex flex-wrap items-baseline gap-3 border-b-2 border-ink pb-1">
-            <h2 className={key === 'not' ? 'text-brick' : ''}>{name}</h2>
-            <span className="text-ink2">{counted(counts[key].length, 'batch', 'batches')}: {words}</span>
-          </div>
-          {counts[key].map((line) => (
-            <BatchGates
-              key={line.batchId}
-              line={line}
-              view={view}
-              open={openId === line.batchId}
-              onOpen={() => setOpenId(openId === line.batchId ? null : line.batchId)}
-              onLog={(l, w) => log(line.batchId, l, w)}
-              onChange={(body, w) => void change(line, body, w)}
-            />
-          ))}
-        </section>
-      ))}
+      {/* One list with its headings, so that a batch a gate moves keeps what was typed in it. */}
+      {VERDICTS.flatMap(([key, name, words]) =>
+        counts[key].length === 0
+          ? []
+          : [
+              <div key={key} className="mt-5 flex flex-wrap items-baseline gap-3 border-b-2 border-ink pb-1">
+                <h2 className={key === 'not' ? 'text-brick' : ''}>{name}</h2>
+                <span className="text-ink2">
+                  {counted(counts[key].length, 'batch', 'batches')}: {words}
+                </span>
+              </div>,
+              ...counts[key].map((line) => (
+                <BatchGates
+                  key={line.batchId}
+                  line={line}
+                  view={view}
+                  open={openId === line.batchId}
+                  onOpen={() => setOpenId(openId === line.batchId ? null : line.batchId)}
+                  onLog={(l, w) => log(line.batchId, l, w)}
+                  onChange={(body, w) => void change(line, body, w)}
+                />
+              )),
+            ],
+      )}
       <Planted view={view} onLog={(id, l, w) => void log(id, l, w)} />
       <p className="mt-6 max-w-[75ch] text-[0.9rem] text-ink2">
         Odds are of springs drawn from this site&rsquo;s own years and the forecast; they are no promise. Look at the soil, the sky and the plants; the grower decides.
