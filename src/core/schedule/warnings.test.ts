@@ -170,3 +170,18 @@ describe('frost at a risk taken from the site’s years', () => {
     expect(codes(warningsOf('tomato', '2027-05-01', {}, never))).not.toContain('frost');
   });
 });
+
+describe('frost under a cover', () => {
+  it('goes by the cover’s own date, and by the open one without it', () => {
+    const outFrom = { hardy: '03-01', 'half-hardy': '04-20', tender: '05-20', tropical: '06-10' } as const;
+    const frost = { ...NORTH, frost: { risk_frac: 0.1, outFrom, under: { 3: { ...outFrom, tender: '05-01' } } } };
+    const crop = cropNamed('tomato');
+    const plan = planOf(crop, '2027-05-10', {});
+    const chain = backwardChain({ crop, plan, offHeat: { kind: 'half-up' }, tables });
+    if (chain.kind !== 'chain') throw new Error(chain.reason);
+    const under = (coverId: number | null) => codes(chainWarnings(chain, crop, { ...plan, coverId }, tables, frost, TODAY)); // prettier-ignore
+    expect(under(null)).toContain('frost');
+    expect(under(3)).not.toContain('frost');
+    expect(under(8)).toContain('frost');
+  });
+});

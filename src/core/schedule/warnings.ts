@@ -20,6 +20,8 @@ export interface FrostAtRisk {
   readonly risk_frac: number;
   /** null: harmful nights are rarer than that. */
   readonly outFrom: Readonly<Record<Hardiness, MonthDay | null>>;
+  /** Likewise under each cover, by its number. */
+  readonly under?: Readonly<Record<number, Readonly<Record<Hardiness, MonthDay | null>>>>;
 }
 
 export interface Warning {
@@ -61,7 +63,7 @@ export function chainWarnings(
   for (const { stage, from, to } of stageSpans(chain, plan)) {
     warnings.push(...stageWarnings(stage, from, to, crop, plan, tables));
   }
-  warnings.push(...frostWarnings(chain, crop, frost));
+  warnings.push(...frostWarnings(chain, crop, plan.coverId ?? null, frost));
   const plant = milestoneOf(chain, 'plant')!;
   if (chain.overAge_t !== null && chain.overAge_t < plant.t) {
     warnings.push(
@@ -146,10 +148,11 @@ function stageWarnings(
   return found;
 }
 
-function frostWarnings(chain: Chain, crop: Crop, frost: FrostDates): Warning[] {
+function frostWarnings(chain: Chain, crop: Crop, coverId: number | null, frost: FrostDates): Warning[] {
   const plant = milestoneOf(chain, 'plant')!.day;
   const lastFrost = nearestOccurrence(frost.lastFrost, plant);
-  const own = frost.frost?.outFrom[crop.hardiness];
+  const under = coverId === null ? undefined : frost.frost?.under?.[coverId];
+  const own = (under ?? frost.frost?.outFrom)?.[crop.hardiness];
   const atRisk = frost.frost ? (own ? nearestOccurrence(own, plant) : -Infinity) : null;
   const goesOut = atRisk ?? lastFrost + 7 * crop.weeksFromLastFrost;
   const firstFrost = nearestOccurrence(frost.firstFrost, plant);

@@ -14,7 +14,9 @@ import { LadderRow, RowWords } from './LadderRow.tsx';
 
 const DAYS = 10;
 /** Columns of the grid: the batch, and the ten days. */
-const GRID = 'grid grid-cols-[190px_minmax(0,1fr)] min-[1000px]:grid-cols-[210px_minmax(0,1fr)]';
+const GRID = 'grid grid-cols-[126px_minmax(0,1fr)] min-[700px]:grid-cols-[190px_minmax(0,1fr)] min-[1000px]:grid-cols-[210px_minmax(0,1fr)]'; // prettier-ignore
+/** In the hand only the first five days are in sight. */
+const PLOT = 'relative w-[200%] min-[700px]:w-full';
 
 interface Trial {
   readonly batchId: number;
@@ -100,6 +102,23 @@ export function Harden({ initial }: { readonly initial: HardenView }) {
     await refresh();
   }
 
+  const panelOf = (ladder: LadderView) => (
+    <LadderPanel
+      key={ladder.batchId}
+      ladder={ladder}
+      today={today}
+      unit={unit}
+      programmes={view.programmes}
+      trial={trial?.batchId === ladder.batchId ? trial : null}
+      trialOdds={odds?.batchId === ladder.batchId ? odds : null}
+      busy={busy}
+      onTry={(until) => tryHold(ladder, until)}
+      onKeep={(until) => void keep(ladder, until)}
+      onLog={(line, words) => void log(ladder, line, words)}
+      onProgramme={(id) => void programme(ladder, id)}
+    />
+  );
+
   const says = { go: 0, hold: 0, back: 0 };
   for (const l of on) if (l.say) says[l.say]++;
   const summary = [
@@ -129,22 +148,24 @@ export function Harden({ initial }: { readonly initial: HardenView }) {
           role="region"
           aria-label="Ladders against the coming days"
         >
-          <div className="min-w-[760px]">
+          <div className="min-[700px]:min-w-[760px]">
             <div className={`${GRID} border-b-2 border-ink pb-1`}>
-              <p className="self-end text-[0.88rem] font-semibold text-ink2">
+              <p className="self-end text-[0.88rem] font-semibold text-ink2 max-[700px]:invisible">
                 Day above, night below on its colour, gusts
               </p>
-              <div className="grid grid-cols-10">
-                {Array.from({ length: DAYS }, (_, i) => {
-                  const day = forecast?.days.find((d) => d.day === today + i);
-                  return day ? (
-                    <SkyCell key={i} day={day} today={today} unit={unit} />
-                  ) : (
-                    <p key={i} className="text-[0.85rem] text-ink2">
-                      not told
-                    </p>
-                  );
-                })}
+              <div className="overflow-hidden">
+                <div className={`${PLOT} grid grid-cols-10`}>
+                  {Array.from({ length: DAYS }, (_, i) => {
+                    const day = forecast?.days.find((d) => d.day === today + i);
+                    return day ? (
+                      <SkyCell key={i} day={day} today={today} unit={unit} />
+                    ) : (
+                      <p key={i} className="text-[0.85rem] text-ink2">
+                        not told
+                      </p>
+                    );
+                  })}
+                </div>
               </div>
             </div>
             {[...on, ...soon].map((ladder) => {
@@ -162,20 +183,25 @@ export function Harden({ initial }: { readonly initial: HardenView }) {
                     </span>
                     <span className="line-clamp-3 text-[0.85rem] text-ink2">{rowWords(ladder, today)}</span>
                   </button>
-                  <div className="relative">
-                    <LadderRow
-                      ladder={ladder}
-                      today={today}
-                      days={DAYS}
-                      chosen={ladder.batchId === chosenId}
-                      decisions={mine?.decisions ?? null}
-                      trialUntil={mine?.until ?? null}
-                      onChoose={() => setChosenId(ladder.batchId)}
-                      onTry={(until) => tryHold(ladder, until)}
-                      onKeep={() => mine && void keep(ladder, mine.until)}
-                    />
-                    <RowWords ladder={ladder} today={today} days={DAYS} decisions={mine?.decisions ?? null} />
+                  <div className="overflow-hidden">
+                    <div className={PLOT}>
+                      <LadderRow
+                        ladder={ladder}
+                        today={today}
+                        days={DAYS}
+                        chosen={ladder.batchId === chosenId}
+                        decisions={mine?.decisions ?? null}
+                        trialUntil={mine?.until ?? null}
+                        onChoose={() => setChosenId(ladder.batchId)}
+                        onTry={(until) => tryHold(ladder, until)}
+                        onKeep={() => mine && void keep(ladder, mine.until)}
+                      />
+                      <RowWords ladder={ladder} today={today} days={DAYS} decisions={mine?.decisions ?? null} />
+                    </div>
                   </div>
+                  {ladder.batchId === chosenId && (
+                    <div className="col-span-2 py-2 min-[1000px]:hidden">{panelOf(ladder)}</div>
+                  )}
                 </div>
               );
             })}
@@ -192,22 +218,7 @@ export function Harden({ initial }: { readonly initial: HardenView }) {
           </p>
         </div>
         <aside aria-label="The batch chosen">
-          {chosen && (
-            <LadderPanel
-              key={chosen.batchId}
-              ladder={chosen}
-              today={today}
-              unit={unit}
-              programmes={view.programmes}
-              trial={trial?.batchId === chosen.batchId ? trial : null}
-              trialOdds={odds?.batchId === chosen.batchId ? odds : null}
-              busy={busy}
-              onTry={(until) => tryHold(chosen, until)}
-              onKeep={(until) => void keep(chosen, until)}
-              onLog={(line, words) => void log(chosen, line, words)}
-              onProgramme={(id) => void programme(chosen, id)}
-            />
-          )}
+          {chosen && <div className="hidden min-[1000px]:block">{panelOf(chosen)}</div>}
           <Carry view={view} />
         </aside>
       </div>

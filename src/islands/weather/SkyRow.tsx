@@ -44,9 +44,9 @@ export function SkyCell({ day, today, unit }: Props) {
         </svg>
         <span className="num text-lg">{day.night_C === null ? '–' : whole(day.night_C, unit)}</span>
       </p>
-      <p className="text-ink2">{gust > 0 ? windWords(gust, unit) : ' '}</p>
+      <p className="text-ink2 max-[700px]:hidden">{gust > 0 ? windWords(gust, unit) : ' '}</p>
       {day.flags.map((flag) => (
-        <p key={flag} className={BAD.has(flag) ? 'font-bold text-brick' : 'text-ink2'}>
+        <p key={flag} className={BAD.has(flag) ? 'font-bold text-brick' : 'text-ink2 max-[700px]:hidden'}>
           {FLAG_WORDS[flag]}
         </p>
       ))}

@@ -194,6 +194,16 @@ function overRoomOn(season: Season, placeId: number): number | null {
 
 /** Ways out for a batch whose date has become unlikely, each with its odds: a later date, covers there are. */
 export function offersFor(season: Season, site: Site, view: BatchView): DateOffer[] {
+  const known = offersHeld.get(view);
+  if (known?.site === site) return known.offers;
+  const offers = newOffers(season, site, view);
+  offersHeld.set(view, { site, offers });
+  return offers;
+}
+
+const offersHeld = new WeakMap<BatchView, { readonly site: Site; readonly offers: DateOffer[] }>();
+
+function newOffers(season: Season, site: Site, view: BatchView): DateOffer[] {
   const springs = springsOf(site);
   const odds = batchOdds(season, view);
   if (!springs || !odds) return [];

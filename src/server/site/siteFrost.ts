@@ -7,28 +7,37 @@ import type { Site } from './site.ts';
 
 /** Springs wanted before the site's years stand for the mean date that was typed. */
 const LEAST_YEARS = 5;
-const held = new WeakMap<Site, FrostChoice | null>();
+const held = new WeakMap<Site, { readonly of: FrostChoice | null; readonly choice: FrostChoice | null }>();
 
-/** When plants of each hardiness may be out at a risk, by the site's lows. */
-export function outFromOf(lows: Site['lows'], risk_frac: number, south: boolean): FrostChoice['outFrom'] {
-  const at = riskOffsets(lows, risk_frac, south);
+/** When plants of each hardiness may be out at a risk, by the site's lows. @param cover_K what a cover is worth on the night */
+export function outFromOf(at: ReturnType<typeof riskOffsets>, south: boolean, cover_K = 0): FrostChoice['outFrom'] {
   return Object.fromEntries(
     Object.entries(OUT_HARM_C).map(([hardiness, harm_C]) => {
-      const offset = at(harm_C);
+      const offset = at(harm_C - cover_K);
       return [hardiness, offset === null || !Number.isFinite(offset) ? null : monthDayOf(offset + 1, south ? 7 : 1)];
     }),
   ) as FrostChoice['outFrom'];
 }
 
-/** The frosts the season goes by: as chosen; else, with years enough, the site's own at one year in ten; else the typed mean (null). */
+/**
+ * The frosts the season goes by: as chosen; else, with years enough, the site's own at one year in ten; else the typed mean (null).
+ * With the site's years, covers come with their own dates.
+ */
 export function frostGoneBy(site: Site | null, world: World): FrostChoice | null {
   const { frost, latitude_deg } = world.nursery;
-  if (frost || !site) return frost;
+  if (!site) return frost;
   const known = held.get(site);
-  if (known !== undefined) return known;
+  if (known !== undefined && known.of === frost) return known.choice;
   const south = latitude_deg < 0;
   const springs = frostDates(frostSeasons(site.lows, 0, south), 'spring', south).years;
-  const made = springs >= LEAST_YEARS ? { threshold_C: 0, risk_frac: USUAL_RISK_frac, outFrom: outFromOf(site.lows, USUAL_RISK_frac, south) } : null; // prettier-ignore
-  held.set(site, made);
-  return made;
+  const risk_frac = frost?.risk_frac ?? USUAL_RISK_frac;
+  let choice: FrostChoice | null = frost;
+  if (springs >= LEAST_YEARS) {
+    const at = riskOffsets(site.lows, risk_frac, south);
+    const worth = (id: number, written: number) => Math.max(0, site.worths.get(id)?.worth_K ?? written);
+    const under = Object.fromEntries(world.covers.map((c) => [c.id, outFromOf(at, south, worth(c.id, c.worth_K))]));
+    choice = { threshold_C: 0, risk_frac, outFrom: outFromOf(at, south), ...frost, under };
+  }
+  held.set(site, { of: frost, choice });
+  return choice;
 }

@@ -215,7 +215,7 @@ export async function chooseFrost(version: number, threshold_C: number, risk_fra
   const lows = days.flatMap((d) => (d.least_C === null ? [] : [{ day: d.day, least_C: d.least_C }]));
   const outFrom =
     lows.length > 0
-      ? outFromOf(lows, risk_frac, south)
+      ? outFromOf(riskOffsets(lows, risk_frac, south), south)
       : (Object.fromEntries(
           Object.keys(OUT_HARM_C).map((hardiness) => [hardiness, monthDayOf(spring.at!.offset + 1, south ? 7 : 1)]),
         ) as FrostChoice['outFrom']);
