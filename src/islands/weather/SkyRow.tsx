@@ -36,7 +36,9 @@ export function SkyCell({ day, today, unit }: Props) {
   const gust = Math.max(day.gust_m_s ?? 0, day.nightGust_m_s ?? 0);
   return (
     <div className="min-w-0 text-[0.85rem] leading-tight">
-      <p className={day.day === today ? 'font-bold' : 'text-ink2'}>{day.day === today ? 'Today' : dayHead(day.day)}</p>
+      <p className={`whitespace-nowrap ${day.day === today ? 'font-bold' : 'text-ink2'}`}>
+        {day.day === today ? 'Today' : dayHead(day.day)}
+      </p>
       <p className="num text-base">{day.most_C === null ? '–' : whole(day.most_C, unit)}</p>
       <p className="flex items-center gap-1">
         <svg width="8" height="18" aria-hidden="true" className="flex-none">
