@@ -75,6 +75,8 @@ export interface LadderView {
   readonly end: Quantiles | null;
   readonly inTime_frac: number | null;
   readonly because: Because | null;
+  /** Before it begins: rungs the site can as good as never do at that time. */
+  readonly never: readonly number[];
   /** To try a hold in the page. */
   readonly rules: LadderRules;
   readonly start: LadderAt;

@@ -45,6 +45,12 @@ export function LadderPanel(props: Props) {
           Hardening is to begin <b>{spokenDay(ladder.startsOn!, today)}</b>. By the forecast: {ladder.days[0] ? (ladder.days[0].why || `rung ${ladder.days[0].rung}, ${ladder.rungs[ladder.days[0].rung - 1]?.words ?? ''}`) : 'too far ahead'}.
         </p>
       )}
+      {ladder.never.length > 0 && (
+        <p className="note-bar bad mt-2">
+          {ladder.never.length === 1 ? 'Rung' : 'Rungs'} {ladder.never.join(', ')} can as good as never be done here at that
+          time: choose another programme below, or begin later.
+        </p>
+      )}
       {begun && ladder.setBackTo !== null && (
         <p className="note-bar bad mt-2">
           {ladder.harmedOn === null ? '' : `${shortDay(ladder.harmedOn)}: `}{ladder.harmWords}. Look at them; a rung back, to {ladder.setBackTo}, is advised.

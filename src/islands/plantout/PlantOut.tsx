@@ -95,11 +95,53 @@ export function PlantOut({ initial }: { readonly initial: PlantView }) {
               )),
             ],
       )}
+      <PlantingList view={view} />
       <Planted view={view} onLog={(id, l, w) => void log(id, l, w)} />
       <p className="mt-6 max-w-[75ch] text-[0.9rem] text-ink2">
         Odds are of springs drawn from this site&rsquo;s own years and the forecast; they are no promise. Look at the soil, the sky and the plants; the grower decides.
       </p>
     </div>
+  );
+} // prettier-ignore
+
+/** What may go out today: counts, distances, ground and cover, to take along on paper. */
+function PlantingList({ view }: { readonly view: PlantView }) {
+  const lines = view.lines.filter((l) => l.verdict === 'plant');
+  if (lines.length === 0) return null;
+  const scale = view.lengthUnit === 'in' ? 2.54 : 1;
+  const shown = (cm: number) => Math.round((10 * cm) / scale) / 10;
+  const ground = lines.reduce((sum, l) => sum + l.ground_m2, 0);
+  return (
+    <section className="mt-6">
+      <div className="flex flex-wrap items-baseline gap-4">
+        <h2>Planting list</h2>
+        <span className="text-ink2">
+          {counted(lines.reduce((sum, l) => sum + l.plants, 0), 'plant')}, {Math.round(ground)} m² of ground
+        </span>
+        <button type="button" className="link-btn no-print ml-auto" onClick={() => window.print()}>
+          Print
+        </button>
+      </div>
+      <table className="plain-table mt-1">
+        <thead>
+          <tr><th className="r">Plants</th><th className="r">Trays</th><th>Batch</th><th>From</th><th className="r">Apart, {view.lengthUnit}</th><th className="r">Rows, {view.lengthUnit}</th><th className="r">Ground</th><th>Under</th></tr>
+        </thead>
+        <tbody>
+          {lines.map((l) => (
+            <tr key={l.batchId}>
+              <td className="r num text-lg">{l.plants}</td>
+              <td className="r">{l.trays}</td>
+              <td>{l.name} <span className="text-ink2">{l.code}</span></td>
+              <td>{l.placeName}</td>
+              <td className="r">{shown(l.spacing.plant_cm)}</td>
+              <td className="r">{shown(l.spacing.row_cm)}</td>
+              <td className="r">{l.ground_m2.toFixed(l.ground_m2 < 10 ? 1 : 0)} m²</td>
+              <td>{l.coverName}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
   );
 } // prettier-ignore
 

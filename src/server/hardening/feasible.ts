@@ -5,6 +5,7 @@ import { rungsFor, type Programme } from '../../core/hardening/programme.ts';
 import { shelterOf } from '../../core/hardening/ladder.ts';
 import type { Hardiness } from '../../core/model.ts';
 import type { Season } from '../season.ts';
+import type { Site } from '../site/site.ts';
 import { shutWorth_K } from './ladders.ts';
 
 /** Days either side of the middle that are looked at. */
@@ -27,11 +28,20 @@ export function daysAbout(season: Season, day: number, about = ABOUT_days): Ladd
   });
 }
 
+const held = new WeakMap<Site, Map<string, RungOdds[]>>();
+
 /** How often each rung of a programme can be done here about a day, for plants of a hardiness hardened in a place. */
 export function programmeOdds(season: Season, programme: Programme, hardiness: Hardiness, placeId: number | null, day: number): RungOdds[] {
   const { world, site, tables } = season;
   if (!site || site.history.length === 0) return [];
+  const key = JSON.stringify([programme, hardiness, placeId, day]);
+  const bySite = held.get(site) ?? new Map<string, RungOdds[]>();
+  held.set(site, bySite);
+  const known = bySite.get(key);
+  if (known) return known;
   const rungs = rungsFor(programme, hardiness);
   const shelter_K = rungs.map((r) => shelterOf(r, shutWorth_K(r.placeId ?? placeId, world, site, tables)));
-  return rungOdds({ rungs, shelter_K, caution: 0 }, daysAbout(season, day));
+  const odds = rungOdds({ rungs, shelter_K, caution: 0 }, daysAbout(season, day));
+  bySite.set(key, odds);
+  return odds;
 } // prettier-ignore

@@ -115,7 +115,10 @@ export function ladderOf(input: LadderInput): Ladder | null {
     decisions,
     hardened: hardening && at.rung === rules.rungs.length && at.served >= rules.rungs.at(-1)!.days,
     setBackTo,
-    order: rung && orderOfDay ? orderWords(rung, orderOfDay, world.nursery.temperatureUnit) : '',
+    order:
+      rung && orderOfDay
+        ? orderWords(rung, orderOfDay, world.nursery.temperatureUnit, whereOf(rung, input.plan, world))
+        : '',
     unit: world.nursery.temperatureUnit,
     programme,
     chosen,
@@ -153,16 +156,26 @@ function todaysOrder(rung: Rung, world: World, site: Site): Order {
   return orderOf(rung, hours, world.nursery.planting.home, sunset_h);
 }
 
+/** Where a rung is done: its place, the open ground beside the batch's own place, or that place itself. */
+export function whereOf(rung: Rung, plan: BatchPlan, world: World): string {
+  const name = (id: number | null) => world.places.find((p) => p.id === id)?.name ?? '';
+  if (rung.placeId !== null) return `to ${name(rung.placeId)}`;
+  const own = name(plan.places.harden);
+  if (!own) return '';
+  return rung.lid_frac === null && rung.hours_h < 24 ? `beside ${own}` : `in ${own}`;
+}
+
 const clock = (hour: number): string => `${hour}:00`;
 
 /** Today's order in a line. */
-export function orderWords(rung: Rung, order: Order, unit: TemperatureUnit): string {
+export function orderWords(rung: Rung, order: Order, unit: TemperatureUnit, where = ''): string {
   const cover = order.cover_h === null ? '' : `${COVER_WORDS[rung.cover]} on by ${clock(order.cover_h)}`;
   if (order.in_h === null && order.out_h === null) return '';
-  if (order.in_h === null) return cover;
+  const at = where ? ` ${where}` : '';
+  if (order.in_h === null) return cover && `${where ? `${where}: ` : ''}${cover}`;
   const short = order.short === null ? '' : `, not longer: ${order.short === 'home' ? 'nobody is there' : order.short === 'cold' ? 'too cold' : 'too windy'}`; // prettier-ignore
   const met = order.least_C === null ? '' : ` (${degreesWords(order.least_C, unit)} at least${order.gust_m_s === null ? '' : `, gusts ${windWords(order.gust_m_s, unit)}`})`; // prettier-ignore
-  return `out at ${clock(order.out_h!)}, in by ${clock(order.in_h)}${met}${short}${cover ? `; ${cover}` : ''}`;
+  return `out${at} at ${clock(order.out_h!)}, in by ${clock(order.in_h)}${met}${short}${cover ? `; ${cover}` : ''}`;
 }
 
 /** Strongest gust of the daylight hours of a day, as the sky strip has it. */

@@ -8,7 +8,9 @@ import { batchOdds } from '../planting/odds.ts';
 import { comingDays } from '../site/site.ts';
 import { forecastView } from '../site/views.ts';
 import type { BatchView, Season } from '../season.ts';
-import type { Ladder } from './ladders.ts';
+import { NEVER_frac } from '../../core/hardening/feasible.ts';
+import { programmeOdds } from './feasible.ts';
+import { whereOf, type Ladder } from './ladders.ts';
 import { structureViews } from './structures.ts';
 
 /** Everything the Harden screen shows. */
@@ -84,8 +86,21 @@ function ladderView(season: Season, view: BatchView, ladder: Ladder): LadderView
     restsUntil: Math.max(0, ladder.restsUntil),
     heldUntil: Math.max(0, ladder.heldUntil),
     because: becauseOf(season, ladder),
+    never: startsOn === null ? [] : neverRungs(season, view, ladder, startsOn),
   };
 }
+
+/** Rungs the site can as good as never do about the time a batch begins, by its years. */
+function neverRungs(season: Season, view: BatchView, ladder: Ladder, startsOn: number): number[] {
+  const crop = season.crops.find((c) => c.id === view.batch.cropId)!;
+  const programme = season.world.programmes.find((p) => p.id === ladder.programme.id);
+  if (!programme) return [];
+  const odds = programmeOdds(season, programme, crop.hardiness, view.batch.plan.places.harden, startsOn + 7);
+  return odds.filter((o) => o.days >= LEAST_days && o.can_frac < NEVER_frac).map((o) => o.rung);
+}
+
+/** Days of the site's years wanted before anything is said of a rung. */
+const LEAST_days = 60;
 
 function startDay(view: BatchView): number | null {
   const { forecast } = view.progress;
@@ -134,10 +149,10 @@ export function carryList(season: Season): CarryLine[] {
     const rung = ladder.rungs[(ladder.decisions[0]?.rung ?? 1) - 1];
     if (!rung) continue;
     if (order.out_h !== null && order.in_h !== null) {
-      put(order.out_h, 'out', `out: ${rung.words}`, view);
+      put(order.out_h, 'out', `out ${whereOf(rung, view.batch.plan, season.world)}: ${rung.words}`, view);
       put(order.in_h, 'in', 'back in', view);
     }
-    if (order.cover_h !== null) put(order.cover_h, 'cover', `${COVER_WORDS[rung.cover]} on`, view);
+    if (order.cover_h !== null) put(order.cover_h, 'cover', `${COVER_WORDS[rung.cover]} on, ${whereOf(rung, view.batch.plan, season.world)}`, view);
   }
   return [...lines.values()]
     .map((line) => ({ ...line, minutes: carrying_min(line.trays, carrying) }))
