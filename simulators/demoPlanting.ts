@@ -1,21 +1,9 @@
 import { isoFromDay, requireDay } from '../src/core/calendar/dayNumber.ts';
-import { USUAL_FRAME, type StructureSpec } from '../src/core/heat/structure.ts';
+import { USUAL_FRAME } from '../src/core/heat/structure.ts';
+import type { SeedCover } from '../src/contracts/hardening.ts';
 import type { SiteReadingInput } from '../src/contracts/siteReadings.ts';
 import { DEMO_TODAY } from './demoBooks.ts';
 import { trueDays } from './demoWeather.ts';
-
-/** Covers and structures of a seed, places by the seed's numbers. */
-export interface SeedCover {
-  readonly id: number;
-  readonly name: string;
-  readonly layers: number;
-  readonly worth_K: number;
-  readonly soil_K: number;
-  readonly toHand_m2: number;
-  readonly place: number | null;
-  readonly structure: StructureSpec | null;
-  readonly note: string;
-}
 
 const cover = (id: number, name: string, layers: number, worth_K: number, soil_K: number, toHand_m2: number, note = ''): SeedCover => ({ id, name, layers, worth_K, soil_K, toHand_m2, place: null, structure: null, note }); // prettier-ignore
 

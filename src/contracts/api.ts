@@ -13,10 +13,9 @@ import { familyInput, familyPatch, planChangeInput, scenarioInput, scenarioPatch
 import { batchInput, batchPatch, eventInput, sowAgainInput, importInput, splitInput } from './batches.ts';
 import { clockInput, containerInput, cropInput, lotInput, nurseryInput, placeInput, varietyInput } from './books.ts';
 import { version } from './fields.ts';
-import { forecastImport, typedForecast } from './forecast.ts';
-import { coverInput, plantingSettingsInput, programmeInput } from './hardening.ts';
-import { siteReadingInput } from './siteReadings.ts';
-import { frostChoice, weatherDrop, weatherImport } from './weather.ts';
+import { coverInput, programmeInput } from './hardening.ts';
+import type { Call } from './call.ts';
+import { WEATHER_CALLS } from './weatherCalls.ts';
 import {
   feedInput,
   markInput,
@@ -28,16 +27,6 @@ import {
   stockItemInput,
   stockMoveInput,
 } from './potting.ts';
-
-interface Call {
-  readonly method: 'get' | 'post' | 'put' | 'patch' | 'delete';
-  readonly path: string;
-  readonly summary: string;
-  readonly body?: z.ZodType;
-  /** Answer when it went well. */
-  readonly status: number;
-  readonly type?: string;
-}
 
 const book = (name: string, one: string, input: z.ZodType): Call[] => [
   {
@@ -227,77 +216,7 @@ export const CALLS: readonly Call[] = [
     body: pottingSettingsInput,
     status: 200,
   },
-  {
-    method: 'get',
-    path: '/api/weather',
-    summary: 'Weather history and frost: ?threshold=0&risk=0.1',
-    status: 200,
-  },
-  {
-    method: 'post',
-    path: '/api/weather',
-    summary: 'Daily weather from a CSV with its columns matched, or a GHCN-Daily .dly; preview or keep',
-    body: weatherImport,
-    status: 200,
-  },
-  {
-    method: 'put',
-    path: '/api/weather/frost',
-    summary: 'Take the frost dates at a threshold and a risk',
-    body: frostChoice,
-    status: 200,
-  },
-  {
-    method: 'delete',
-    path: '/api/weather/source',
-    summary: 'Take out the days of one source',
-    body: weatherDrop,
-    status: 200,
-  },
-  { method: 'get', path: '/api/forecast', summary: 'The forecast in use, its age and its score', status: 200 },
-  {
-    method: 'post',
-    path: '/api/forecast',
-    summary: 'A forecast typed day by day',
-    body: typedForecast,
-    status: 201,
-  },
-  {
-    method: 'post',
-    path: '/api/forecast/file',
-    summary: 'A forecast from a JSON file, as docs/FORECAST.md says',
-    body: forecastImport,
-    status: 201,
-  },
-  { method: 'get', path: '/api/site/readings', summary: 'Readings by hand and what they teach', status: 200 },
-  {
-    method: 'post',
-    path: '/api/site/readings',
-    summary: 'A reading of max-min or soil thermometer, a correction or withdrawal',
-    body: siteReadingInput,
-    status: 201,
-  },
-  { method: 'get', path: '/api/hardening', summary: 'Ladders, orders and structures by the forecast', status: 200 },
-  {
-    method: 'get',
-    path: '/api/planting/out',
-    summary: 'First days out of a crop at the risk taken: ?crop=1&near=2027-05-20',
-    status: 200,
-  },
-  { method: 'get', path: '/api/planting', summary: 'Gates of planting out with odds', status: 200 },
-  {
-    method: 'get',
-    path: '/api/planting/springs',
-    summary: 'What odds are drawn from, for a page to try them',
-    status: 200,
-  },
-  {
-    method: 'put',
-    path: '/api/planting/settings',
-    summary: 'Change how the house hardens and plants out',
-    body: plantingSettingsInput,
-    status: 200,
-  },
+  ...WEATHER_CALLS,
   { method: 'get', path: '/api/nursery', summary: 'Settings', status: 200 },
   {
     method: 'put',

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { SKIES } from '../core/climate/forecast.ts';
 import { figure, isoDay, shortText } from './fields.ts';
 
 /** How a forecast is written as JSON, as services answer it and as files are read. docs/FORECAST.md says the same in words. */
@@ -44,9 +45,6 @@ export const forecastFile = z.strictObject({
   observed: z.array(observedDay).max(60, { error: 'observed: at most 60 days' }).default([]),
 });
 export type ForecastFile = z.infer<typeof forecastFile>;
-
-export const SKIES = ['clear', 'broken', 'dull'] as const;
-export type Sky = (typeof SKIES)[number];
 
 /** A forecast typed by hand: the days one hears on the wireless. */
 export const typedForecast = z.strictObject({

@@ -72,6 +72,11 @@ export interface CoverRecord extends Omit<CoverInput, 'structure'> {
   readonly structure: StructureSpec | null;
 }
 
+/** A cover of a seed, its place by the seed's number. */
+export interface SeedCover extends Omit<CoverRecord, 'version' | 'placeId'> {
+  readonly place: number | null;
+}
+
 export const rungInput = z.strictObject({
   words: shortText('words', 120),
   placeId: recordId('place').nullable(),

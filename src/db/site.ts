@@ -44,7 +44,14 @@ export async function insertForecast(
       JSON.stringify(lows.map((low) => ({ ...low, day: isoFromDay(low.day) }))),
     ],
   );
-  return made.length > 0;
+  if (made.length === 0) return false;
+  // The lows are kept for the score; the hours are of no use after a month.
+  await run(
+    db,
+    `UPDATE forecasts SET body = '{"hours": []}' WHERE made_on < $1::date - 30 AND body <> '{"hours": []}'`,
+    [isoFromDay(forecast.madeOn)],
+  );
+  return true;
 }
 
 /** An instant at which nothing of a source has been made yet: the one given, or just after the last. */

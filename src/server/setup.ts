@@ -21,8 +21,8 @@ import type { WeatherDay } from '../contracts/weatherFile.ts';
 import type { PottingSeed } from '../contracts/potting.ts';
 import { insertZone, readSensors, readZones } from '../db/heat.ts';
 import { downSample, insertHours, insertReadings } from '../db/readings.ts';
-import type { StructureSpec } from '../core/heat/structure.ts';
 import { PROGRAMMES } from '../core/hardening/programme.ts';
+import type { SeedCover } from '../contracts/hardening.ts';
 import type { SiteReadingInput } from '../contracts/siteReadings.ts';
 import { CoverModel, ProgrammeModel } from '../db/hardeningModels.ts';
 import { insertReading } from '../db/site.ts';
@@ -41,18 +41,7 @@ export interface NurserySeed {
   readonly heat?: HeatSeed;
   readonly potting: PottingSeed;
   readonly weather?: { readonly name: string; readonly days: readonly WeatherDay[] };
-  readonly covers: readonly {
-    readonly id: number;
-    readonly name: string;
-    readonly layers: number;
-    readonly worth_K: number;
-    readonly soil_K: number;
-    readonly toHand_m2: number;
-    /** The seed's number of the place it stands over. */
-    readonly place: number | null;
-    readonly structure: StructureSpec | null;
-    readonly note: string;
-  }[];
+  readonly covers: readonly SeedCover[];
   /** Readings by hand; covers by the seed's numbers. */
   readonly readings?: readonly Omit<SiteReadingInput, 'idempotencyKey'>[];
   readonly batches: readonly {

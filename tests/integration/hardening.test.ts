@@ -67,6 +67,15 @@ describe('a service of forecasts', () => {
     expect((await ask('http://127.0.0.1:9/forecast?at={at}')).problem).toMatch(/cannot be reached/);
     expect(await ask()).toMatchObject({ failures: 0, problem: '' });
   });
+  it('the hours of a month ago are let go, the lows kept for the score', async () => {
+    await db.query(`INSERT INTO forecasts (source, kind, made_at, received_at, made_on, body, lows) VALUES
+      ('old', 'file', '2027-02-01T06:00Z', now(), '2027-02-01', '{"hours":[{"at":"2027-02-01T06:00Z"}]}', '[{"lead":0}]')`);
+    await db.query(`DELETE FROM forecasts WHERE source = 'test service'`);
+    expect(await ask()).toMatchObject({ failures: 0, kept: 2 });
+    const [rows] = await db.query(`SELECT body, lows FROM forecasts WHERE source = 'old'`);
+    expect(rows).toEqual([{ body: { hours: [] }, lows: [{ lead: 0 }] }]);
+    await db.query(`DELETE FROM forecasts WHERE source = 'old'`);
+  });
   it('an answer too large, or of another shape, is refused without being taken in', async () => {
     const bodies = ['{"a":"' + 'x'.repeat(400_000) + '"}', '{"format":"crook-forecast-1","source":"x"}', '[]'];
     for (const body of bodies) {

@@ -13,6 +13,10 @@ export interface ForecastHour {
   readonly cloud_frac: number | null;
 }
 
+/** Skies as one hears them told. */
+export const SKIES = ['clear', 'broken', 'dull'] as const;
+export type Sky = (typeof SKIES)[number];
+
 /** What a day brings, by forecast or measured. */
 export interface DayWeather {
   readonly day: DayNumber;

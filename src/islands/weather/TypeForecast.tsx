@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { temperatureFromShown } from '../../core/units/temperature.ts';
-import { SKIES, type Sky } from '../../contracts/forecast.ts';
+import { SKIES, type Sky } from '../../core/climate/forecast.ts';
 import type { Problem } from '../../contracts/problem.ts';
 import { call, fieldError, trouble } from '../../ui/call.ts';
 import { counted } from '../../ui/format.ts';

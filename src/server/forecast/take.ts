@@ -1,9 +1,9 @@
 import { isoFromDay, requireDay } from '../../core/calendar/dayNumber.ts';
 import { localTimeAt } from '../../core/calendar/localDay.ts';
-import { dayWeathers, type DayWeather } from '../../core/climate/forecast.ts';
+import { dayWeathers, type DayWeather, type Sky } from '../../core/climate/forecast.ts';
 import { hoursOfDays, localHours } from '../../core/climate/readForecast.ts';
 import { outsideClimate } from '../../core/schedule/outsideClimate.ts';
-import { forecastFile, type ForecastFile, type Sky, type TypedForecast } from '../../contracts/forecast.ts';
+import { forecastFile, type ForecastFile, type TypedForecast } from '../../contracts/forecast.ts';
 import { fieldProblem } from '../../contracts/problem.ts';
 import type { NurseryRecord } from '../../contracts/records.ts';
 import { addObserved, CLOCKS_DIFFER_ms, freeInstant, insertForecast, type ForecastLow } from '../../db/site.ts';

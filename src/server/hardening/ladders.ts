@@ -1,4 +1,5 @@
 import { civilFromDay, dayFromCivil } from '../../core/calendar/dayNumber.ts';
+import { localTimeAt } from '../../core/calendar/localDay.ts';
 import { dayLength_h } from '../../core/climate/sun.ts';
 import { gustOf } from '../../core/climate/forecast.ts';
 import {
@@ -142,12 +143,10 @@ export function dayOfYear(day: number): number {
 /** Wall-clock hour of solar noon, by longitude and the zone's own offset. */
 export function solarNoon_h(world: World, instant_ms: number): number {
   const { longitude_deg, timeZone } = world.nursery;
-  const parts = new Intl.DateTimeFormat('en-GB', { timeZone, hourCycle: 'h23', hour: '2-digit', minute: '2-digit' }).formatToParts(instant_ms); // prettier-ignore
-  const part = (type: string) => Number(parts.find((p) => p.type === type)!.value);
-  const utc = new Date(instant_ms);
-  const offset = (((part('hour') - utc.getUTCHours() + (part('minute') - utc.getUTCMinutes()) / 60 + 36) % 24) - 12) as number;
-  return 12 + offset - longitude_deg / 15;
-} // prettier-ignore
+  const local = localTimeAt(instant_ms, timeZone);
+  const offset_h = local.day * 24 + local.minute / 60 - Math.floor(instant_ms / 60_000) / 60;
+  return 12 + offset_h - longitude_deg / 15;
+}
 
 function todaysOrder(rung: Rung, world: World, site: Site): Order {
   const hours = (site.forecast?.hours ?? []).filter((h) => h.day === site.today);
