@@ -117,6 +117,9 @@ const PAGES: readonly [string, number][] = [
   ['/books/places', 200],
   ['/books/take-along', 200],
   ['/sow', 200],
+  ['/harden', 200],
+  ['/plant-out', 200],
+  ['/weather', 200],
 ];
 
 async function pages(): Promise<object> {

@@ -102,7 +102,6 @@ export interface HardenView {
   readonly coming: readonly LadderDay[];
   readonly carry: readonly CarryLine[];
   readonly ladders: readonly LadderView[];
-  readonly structures: readonly StructureView[];
   readonly programmes: readonly Pick<ProgrammeRecord, 'id' | 'name' | 'kind'>[];
 }
 

@@ -56,7 +56,7 @@ export const WEATHER_CALLS: readonly Call[] = [
     body: siteReadingInput,
     status: 201,
   },
-  { method: 'get', path: '/api/hardening', summary: 'Ladders, orders and structures by the forecast', status: 200 },
+  { method: 'get', path: '/api/hardening', summary: 'Ladders and orders by the forecast', status: 200 },
   {
     method: 'get',
     path: '/api/planting/out',

@@ -61,7 +61,7 @@ export function Forecast({ initial, today, unit, scores }: Props) {
           <Answer value={gale ? longDay(gale.day) : 'none'} words="first gale foretold" />
         </dl>
       )}
-      <div ref={box} className="min-h-60">
+      <div ref={box} className={days.length > 0 ? 'min-h-60' : ''}>
         {width > 0 && days.length > 0 && (
           <Suspense fallback={<p className="text-ink2">Drawing…</p>}>
             <ForecastChart days={days} width={Math.min(width, 1100)} unit={unit} />
@@ -121,6 +121,17 @@ export function Forecast({ initial, today, unit, scores }: Props) {
         </div>
       )}
       <section className="mt-6">
+        <h2>{days.length === 0 ? 'A forecast' : 'Another forecast'}</h2>
+        <details className="mt-1" open={days.length === 0}>
+          <summary className="link-btn">Type what you heard</summary>
+          <TypeForecast today={today} unit={unit} onTaken={(words) => void refresh(words)} />
+        </details>
+        <label className="field mt-3 max-w-md">
+          <span className="label">Read one from a JSON file</span>
+          <input type="file" accept=".json,application/json" className="input" onChange={(e) => void file(e.target.files?.[0])} />
+        </label>
+      </section>
+      <section className="mt-6">
         <h2>How far forecasts are off here</h2>
         <p className="max-w-[75ch] text-ink2">
           Lows foretold against the thermometer, {counted(view?.pairs ?? 0, 'night')} so far. Bands and odds above go by
@@ -146,17 +157,6 @@ export function Forecast({ initial, today, unit, scores }: Props) {
             ))}
           </tbody>
         </table>
-      </section>
-      <section className="mt-6">
-        <h2>Another forecast</h2>
-        <details className="mt-1">
-          <summary className="link-btn">Type what you heard</summary>
-          <TypeForecast today={today} unit={unit} onTaken={(words) => void refresh(words)} />
-        </details>
-        <label className="field mt-3 max-w-md">
-          <span className="label">Read one from a JSON file</span>
-          <input type="file" accept=".json,application/json" className="input" onChange={(e) => void file(e.target.files?.[0])} />
-        </label>
       </section>
     </div>
   );

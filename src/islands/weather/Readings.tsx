@@ -70,6 +70,11 @@ export function Readings({ initial }: Props) {
           <h2 className="mt-6">Soil at 10 cm</h2>
           <SoilDrawing view={view} />
           <h2 className="mt-6">The last four weeks</h2>
+          {view.readings.length === 0 && (
+            <p className="text-ink2">
+              None yet. A max-min thermometer read each morning makes forecasts and gates yours.
+            </p>
+          )}
           <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Readings of the last four weeks">
             <table className="plain-table mid">
               <thead>

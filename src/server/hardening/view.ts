@@ -11,7 +11,6 @@ import type { BatchView, Season } from '../season.ts';
 import { NEVER_frac } from '../../core/hardening/feasible.ts';
 import { programmeOdds } from './feasible.ts';
 import { whereOf, type Ladder } from './ladders.ts';
-import { structureViews } from './structures.ts';
 
 /** Everything the Harden screen shows. */
 export async function hardenView(season: Season): Promise<HardenView> {
@@ -26,7 +25,6 @@ export async function hardenView(season: Season): Promise<HardenView> {
     ladders: ladders.sort(
       (a, b) => (a.startsOn ?? 0) - (b.startsOn ?? 0) || a.transplantOn - b.transplantOn || a.batchId - b.batchId,
     ),
-    structures: structureViews(season),
     programmes: world.programmes.map(({ id, name, kind }) => ({ id, name, kind })),
   };
 }

@@ -55,7 +55,9 @@ export function outFrom(site: Site, world: World, crop: Crop, cover: Pick<CoverR
   const cover_K = byWeeks || !cover ? 0 : Math.max(0, site.worths.get(cover.id)?.worth_K ?? cover.worth_K);
   if (site.lows.length === 0) {
     const open = nearestOccurrence(lastFrost, near) + 7 * crop.weeksFromLastFrost;
-    return { day: open - sooner - daysOf(cover_K, site, open), by: 'frost date' };
+    // Without usual nights degrees cannot be told in days: a layer counts its weeks.
+    const blind = !site.usual && cover ? Math.round(7 * planting.layer_weeks * cover.layers) : sooner;
+    return { day: open - blind - daysOf(cover_K, site, open), by: 'frost date' };
   }
   const { at, usual } = heldFor(site, world, risk_frac);
   const { offset, by } = earliestOut(crop, at, usual, cover_K, byWeeks ? 0 : (cover?.soil_K ?? 0));
@@ -63,7 +65,7 @@ export function outFrom(site: Site, world: World, crop: Crop, cover: Pick<CoverR
   const south = latitude_deg < 0;
   const { year, month } = civilFromDay(near);
   const start = dayFromCivil(south && month < 7 ? year - 1 : year, south ? 7 : 1, 1);
-  return { day: start + offset - (sooner), by };
+  return { day: start + offset - sooner, by };
 } // prettier-ignore
 
 /** Days that degrees on the night are worth about a day, by how fast the usual nights rise. */

@@ -72,6 +72,9 @@ describe('the picture of the weather', () => {
     const empty = siteOf(worldOf({ outside: null }), now, 'k', { ...parts, history: [] });
     expect(empty.soil).toBeNull();
     expect(empty.usual).toBeNull();
+    // One reading and nothing else stays as it is read.
+    const read = siteOf(worldOf({ outside: null }), now, 'k', { ...parts, history: [], readings: [reading(TODAY - 2, { kind: 'soil', soil_C: 9 })] }); // prettier-ignore
+    expect(soilOn(read, TODAY)).toBeCloseTo(9);
     // Twenty days of every month are enough for usual weather.
     expect(siteOf(worldOf({ outside: null }), now, 'k', parts).usual).not.toBeNull();
   });
@@ -115,6 +118,9 @@ describe('first day out', () => {
     const open = outFrom(none, world, tomato, null, TODAY + 40);
     expect(open).toEqual({ day: requireDay('2027-05-08') + 7 * tomato.weeksFromLastFrost, by: 'frost date' });
     expect(outFrom(none, world, tomato, COVERS[0]!, TODAY + 40).day!).toBeLessThan(open.day!);
+    const bare = worldOf({ outside: null });
+    const blind = siteOf(bare, now, 'k', { ...parts, history: [] });
+    expect(open.day! - outFrom(blind, bare, tomato, COVERS[1]!, TODAY + 40).day!).toBe(49);
   });
 });
 

@@ -235,8 +235,10 @@ function soilOf(from: number, today: number, parts: SoilParts): Site['soil'] {
   const n = BACK_days + AHEAD_days;
   const mean = new Float64Array(n);
   const first = least.keys().next();
-  if (!usual && first.done) return null;
-  let last = NaN;
+  const read = readings.at(-1);
+  if (!usual && first.done && !read) return null;
+  // A reading alone is taken to stay as it is.
+  let last = !usual && first.done ? read!.value_C : NaN;
   for (let i = 0; i < n; i++) {
     const day = from + i;
     const [lo, hi] = [least.get(day)?.value ?? ahead.get(day)?.least_C, most.get(day)?.value ?? ahead.get(day)?.most_C];
