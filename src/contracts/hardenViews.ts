@@ -169,6 +169,8 @@ export interface OutFromBy {
   readonly name: string;
   readonly day: number | null;
   readonly by: 'frost' | 'soil' | 'nights' | 'frost date';
+  /** At any time of its spring. */
+  readonly fromStart: boolean;
   /** Earlier than in the open; null: one of the two is never. */
   readonly sooner_days: number | null;
 }

@@ -28,7 +28,7 @@ export function OutDates({ cropId, near, coverId, onChoose }: Props) {
     // Only another crop or another year makes other dates.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [cropId, season]);
-  const dates = view?.dates.filter((d) => d.day !== null) ?? [];
+  const dates = view?.dates.filter((d) => d.day !== null && !d.fromStart) ?? [];
   if (!view || dates.length === 0) return null;
   return (
     <div>

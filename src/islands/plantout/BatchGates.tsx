@@ -186,7 +186,7 @@ function TryDate({ line, view, onChange }: Pick<Props, 'line' | 'view' | 'onChan
       <p className="mt-1 text-[0.92rem] text-ink2">
         First day at the risk you take:{' '}
         {line.outFromBy
-          .map((o) => `${o.name.toLowerCase()} ${o.day === null ? 'never this spring' : shortDay(o.day)}${o.sooner_days ? ` (${counted(o.sooner_days, 'day')} earlier)` : ''}`)
+          .map((o) => `${o.name.toLowerCase()} ${o.day === null ? 'never this spring' : o.fromStart ? 'at any time' : shortDay(o.day)}${o.sooner_days && !o.fromStart ? ` (${counted(o.sooner_days, 'day')} earlier)` : ''}`)
           .join(', ')}
         .
       </p>

@@ -116,7 +116,11 @@ export function Weather({ initial, unit }: Props) {
         <FrostFigure side="autumn" frost={frost} />
         <Figure
           value={`${spokenMonthDay(view.lastFrost)} – ${spokenMonthDay(view.firstFrost)}`}
-          words="the season goes by now"
+          words={
+            view.chosen === null && frost.from === 'years' && spring.used >= 5
+              ? 'typed by hand; warnings already go by the site’s own years, one in ten'
+              : 'the season goes by now'
+          }
         />
       </dl>
       <p className="max-w-[75ch] text-ink2">

@@ -15,6 +15,8 @@ export const USUAL_RISK_frac = 0.1;
 export interface OutFrom {
   readonly day: number | null;
   readonly by: OutDate['by'] | 'frost date';
+  /** From the season's first day: nothing holds it back at all. */
+  readonly fromStart: boolean;
 }
 
 interface Held {
@@ -57,15 +59,15 @@ export function outFrom(site: Site, world: World, crop: Crop, cover: Pick<CoverR
     const open = nearestOccurrence(lastFrost, near) + 7 * crop.weeksFromLastFrost;
     // Without usual nights degrees cannot be told in days: a layer counts its weeks.
     const blind = !site.usual && cover ? Math.round(7 * planting.layer_weeks * cover.layers) : sooner;
-    return { day: open - blind - daysOf(cover_K, site, open), by: 'frost date' };
+    return { day: open - blind - daysOf(cover_K, site, open), by: 'frost date', fromStart: false };
   }
   const { at, usual } = heldFor(site, world, risk_frac);
   const { offset, by } = earliestOut(crop, at, usual, cover_K, byWeeks ? 0 : (cover?.soil_K ?? 0));
-  if (offset === null) return { day: null, by };
+  if (offset === null) return { day: null, by, fromStart: false };
   const south = latitude_deg < 0;
   const { year, month } = civilFromDay(near);
   const start = dayFromCivil(south && month < 7 ? year - 1 : year, south ? 7 : 1, 1);
-  return { day: start + offset - sooner, by };
+  return { day: Math.max(start, start + offset - sooner), by, fromStart: offset - sooner <= 0 };
 } // prettier-ignore
 
 /** Days that degrees on the night are worth about a day, by how fast the usual nights rise. */

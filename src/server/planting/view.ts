@@ -172,9 +172,9 @@ export function outFromBy(season: Season, site: Site, crop: Crop, near: number):
   return [
     { coverId: null, name: 'in the open', ...open, sooner_days: null },
     ...covers.map((cover) => {
-      const { day, by } = outFrom(site, world, crop, cover, near);
+      const { day, by, fromStart } = outFrom(site, world, crop, cover, near);
       const sooner_days = day === null || open.day === null ? null : open.day - day;
-      return { coverId: cover.id, name: cover.name, day, by, sooner_days };
+      return { coverId: cover.id, name: cover.name, day, by, fromStart, sooner_days };
     }),
   ];
 }

@@ -112,11 +112,20 @@ describe('first day out', () => {
     const bleak = siteOf(cold, now, 'k', { ...parts, history: history(-12) });
     expect(outFrom(bleak, cold, tomato, null, TODAY + 40).day).toBeNull();
   });
+  it('what nothing holds back may go at any time, and no earlier than its season', () => {
+    const pea = { ...cropNamed('kale'), id: 2 };
+    const two = outFrom(site, worldOf(), pea, COVERS[1]!, TODAY);
+    expect(two).toMatchObject({ day: requireDay('2027-01-01'), fromStart: true });
+  });
   it('without years it goes by the mean last frost and the crop’s weeks, covers by degrees or weeks', () => {
     const world = worldOf();
     const none = siteOf(world, now, 'k', { ...parts, history: [] });
     const open = outFrom(none, world, tomato, null, TODAY + 40);
-    expect(open).toEqual({ day: requireDay('2027-05-08') + 7 * tomato.weeksFromLastFrost, by: 'frost date' });
+    expect(open).toEqual({
+      day: requireDay('2027-05-08') + 7 * tomato.weeksFromLastFrost,
+      by: 'frost date',
+      fromStart: false,
+    });
     expect(outFrom(none, world, tomato, COVERS[0]!, TODAY + 40).day!).toBeLessThan(open.day!);
     const bare = worldOf({ outside: null });
     const blind = siteOf(bare, now, 'k', { ...parts, history: [] });
