@@ -35,7 +35,6 @@ export interface Programme {
 }
 
 /** The stresses of hardening; each is raised by itself. */
-export const STRESSES = ['cold', 'sun', 'wind', 'dry'] as const;
 export type Stress = 'cold' | 'sun' | 'wind';
 export const STRESS_WORDS: Readonly<Record<Stress, string>> = { cold: 'cold', sun: 'sun', wind: 'wind' };
 

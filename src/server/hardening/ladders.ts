@@ -1,7 +1,6 @@
 import { civilFromDay, dayFromCivil } from '../../core/calendar/dayNumber.ts';
 import { localTimeAt } from '../../core/calendar/localDay.ts';
 import { dayLength_h } from '../../core/climate/sun.ts';
-import { gustOf } from '../../core/climate/forecast.ts';
 import {
   ladderAhead,
   ladderNow,
@@ -175,10 +174,4 @@ export function orderWords(rung: Rung, order: Order, unit: TemperatureUnit, wher
   const short = order.short === null ? '' : `, not longer: ${order.short === 'home' ? 'nobody is there' : order.short === 'cold' ? 'too cold' : 'too windy'}`; // prettier-ignore
   const met = order.least_C === null ? '' : ` (${degreesWords(order.least_C, unit)} at least${order.gust_m_s === null ? '' : `, gusts ${windWords(order.gust_m_s, unit)}`})`; // prettier-ignore
   return `out${at} at ${clock(order.out_h!)}, in by ${clock(order.in_h)}${met}${short}${cover ? `; ${cover}` : ''}`;
-}
-
-/** Strongest gust of the daylight hours of a day, as the sky strip has it. */
-export function gustOn(site: Site, day: number): number | null {
-  const gusts = (site.forecast?.hours ?? []).flatMap((h) => (h.day === day ? (gustOf(h) ?? []) : []));
-  return gusts.length === 0 ? null : Math.max(...gusts);
 }
