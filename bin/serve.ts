@@ -122,16 +122,16 @@ async function serve(): Promise<void> {
     process.stderr.write(`Crook cannot start: ${why}\n`);
     process.exit(1);
   });
+  const stopForecast = await startForecast().catch((error: Error) => {
+    log.error({ err: error.message }, 'the forecast cannot be asked for; the rest runs');
+    return async () => {};
+  });
   server.listen(config.port, config.host, () => {
     log.info({ host: config.host, port: config.port }, 'serving');
     process.send?.('ready');
   });
   const stopHeat = await startHeat().catch((error: Error) => {
     log.error({ err: error.message }, 'the devices cannot be served; the rest runs');
-    return async () => {};
-  });
-  const stopForecast = await startForecast().catch((error: Error) => {
-    log.error({ err: error.message }, 'the forecast cannot be asked for; the rest runs');
     return async () => {};
   });
   const stop = (signal: string): void => {

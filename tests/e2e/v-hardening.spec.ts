@@ -22,6 +22,7 @@ const fill = async (page: Page, name: RegExp, value: string) => {
 test('a frosty forecast, typed, holds the ladders and says why; a mild one lets them climb; a hold by keys', async ({
   page,
 }) => {
+  await expect.poll(async () => (await page.request.get(`${app.url}/api/forecast`)).json()).not.toBeNull();
   await open(page, `${app.url}/weather`);
   await page.getByText('Type what you heard').click();
   // The wrong way round is refused at its field and nothing typed is lost.

@@ -9,7 +9,7 @@ const NIGHTS_ALIKE = 3;
 
 /**
  * Chance that any night from a day on, up to midsummer, is at or below a threshold, from monthly normals alone: nights normal
- * about the line through the normals, three in a row counted as one. An approximation where no daily history is at hand.
+ * about the course through the normals, three in a row counted as one. An approximation where no daily history is at hand.
  * @returns chance by day from the first of the season (1 January, or 1 July in the south), rising frost-free; length 197
  */
 export function springOddsFromNormals(

@@ -10,13 +10,13 @@ describe('outside from monthly means', () => {
   const from = requireDay('2027-01-01');
   const year = outsideClimate(DEMO_OUTSIDE, from, 365);
 
-  it('has each month’s mean within a few tenths, and no step from day to day', () => {
+  it('has each month’s mean, by day and by night, and no step from day to day', () => {
     for (let month = 1; month <= 12; month++) {
       const first = dayFromCivil(2027, month, 1) - from;
       const next = (month === 12 ? dayFromCivil(2028, 1, 1) : dayFromCivil(2027, month + 1, 1)) - from;
-      let sum = 0;
-      for (let i = first; i < next; i++) sum += year.day_C[i]!;
-      expect(Math.abs(sum / (next - first) - DEMO_OUTSIDE[month - 1]!.day_C), `month ${month}`).toBeLessThan(0.45);
+      const mean = (course: Float64Array) => course.slice(first, next).reduce((sum, t) => sum + t, 0) / (next - first);
+      expect(mean(year.day_C)).toBeCloseTo(DEMO_OUTSIDE[month - 1]!.day_C, 9);
+      expect(mean(year.night_C)).toBeCloseTo(DEMO_OUTSIDE[month - 1]!.night_C, 9);
     }
     for (let i = 1; i < 365; i++) expect(Math.abs(year.day_C[i]! - year.day_C[i - 1]!)).toBeLessThan(0.2);
   });
@@ -26,6 +26,21 @@ describe('outside from monthly means', () => {
     const later = outsideClimate(DEMO_OUTSIDE, requireDay('2028-02-20'), 20);
     const offset = requireDay('2028-02-20') - requireDay('2027-11-15');
     for (let i = 0; i < 20; i++) expect(later.night_C[i]).toBeCloseTo(long.night_C[offset + i]!, 12);
+  });
+
+  it('29 February lies between its neighbours, and no later day is moved by it', () => {
+    const leap = outsideClimate(DEMO_OUTSIDE, requireDay('2028-02-28'), 3);
+    expect(leap.day_C[1]).toBeCloseTo((leap.day_C[0]! + leap.day_C[2]!) / 2, 12);
+    const common = outsideClimate(DEMO_OUTSIDE, requireDay('2027-07-01'), 1);
+    expect(outsideClimate(DEMO_OUTSIDE, requireDay('2028-07-01'), 1).day_C[0]).toBe(common.day_C[0]);
+  });
+
+  it('a flat year stays flat, and one warm month is no taller than it must be', () => {
+    const flat = Array.from({ length: 12 }, () => ({ day_C: 12, night_C: 4 }));
+    expect(Math.max(...outsideClimate(flat, from, 365).day_C)).toBeCloseTo(12, 9);
+    const warm = outsideClimate(flat.map((m, i) => (i === 6 ? { day_C: 20, night_C: 4 } : m)), from, 365).day_C; // prettier-ignore
+    expect(Math.max(...warm)).toBeLessThan(24);
+    expect(Math.min(...warm)).toBeGreaterThan(9);
   });
 
   it('wants twelve months', () => {

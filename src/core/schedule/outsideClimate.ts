@@ -1,4 +1,5 @@
 import { civilFromDay, dayFromCivil, type DayNumber } from '../calendar/dayNumber.ts';
+import { meanPreservingDays } from '../climate/meanPreserving.ts';
 
 /** A month's mean daily maximum and minimum outside, degrees Celsius. Twelve, January first. */
 export interface MonthNormal {
@@ -13,34 +14,57 @@ export interface OutsideClimate {
   readonly night_C: Float64Array;
 }
 
+interface Courses {
+  readonly day: Float64Array;
+  readonly night: Float64Array;
+}
+const known = new WeakMap<readonly MonthNormal[], Courses>();
+
+/** Days and nights of a common year by the normals, worked out once for each set of them. */
+function coursesOf(normals: readonly MonthNormal[]): Courses {
+  let courses = known.get(normals);
+  if (!courses) {
+    courses = {
+      day: meanPreservingDays(normals.map((m) => m.day_C)),
+      night: meanPreservingDays(normals.map((m) => m.night_C)),
+    };
+    known.set(normals, courses);
+  }
+  return courses;
+}
+
 /**
- * Usual days and nights from monthly normals: straight lines between the middles of the months. The mean of a month comes
- * out up to a few tenths of a kelvin off its normal at midsummer and midwinter.
+ * Usual days and nights from monthly normals, smooth from day to day, each month's mean kept (Rymes & Myers 2001). 29 February
+ * lies between its neighbours.
  * @throws RangeError unless there are twelve months
  */
 export function outsideClimate(normals: readonly MonthNormal[], from: DayNumber, days: number): OutsideClimate {
   if (normals.length !== 12) throw new RangeError(`${normals.length} months of outside normals; there must be 12`);
+  const { day, night } = coursesOf(normals);
   const day_C = new Float64Array(days);
   const night_C = new Float64Array(days);
+  let { year } = civilFromDay(from);
+  let start = dayFromCivil(year, 1, 1);
+  let next = dayFromCivil(year + 1, 1, 1);
   for (let i = 0; i < days; i++) {
-    const { year, month } = civilFromDay(from + i);
-    const middle = middleOf(year, month);
-    const later = from + i >= middle;
-    const start = later ? middle : middleOf(year, month - 1);
-    const end = later ? middleOf(year, month + 1) : middle;
-    const s = (from + i - start) / (end - start);
-    const a = normals[(month - 1 + (later ? 0 : 11)) % 12]!;
-    const b = normals[(month - 1 + (later ? 1 : 0)) % 12]!;
-    day_C[i] = a.day_C + s * (b.day_C - a.day_C);
-    night_C[i] = a.night_C + s * (b.night_C - a.night_C);
+    if (from + i >= next) {
+      year++;
+      start = next;
+      next = dayFromCivil(year + 1, 1, 1);
+    }
+    const leap = next - start === 366;
+    const ofYear = from + i - start;
+    const at = leap && ofYear > LEAP_DAY ? ofYear - 1 : ofYear;
+    if (leap && ofYear === LEAP_DAY) {
+      day_C[i] = (day[at - 1]! + day[at]!) / 2;
+      night_C[i] = (night[at - 1]! + night[at]!) / 2;
+    } else {
+      day_C[i] = day[at]!;
+      night_C[i] = night[at]!;
+    }
   }
   return { from, day_C, night_C };
 }
 
-function middleOf(year: number, month: number): number {
-  const y = year + Math.floor((month - 1) / 12);
-  const m = ((((month - 1) % 12) + 12) % 12) + 1;
-  const first = dayFromCivil(y, m, 1);
-  const next = m === 12 ? dayFromCivil(y + 1, 1, 1) : dayFromCivil(y, m + 1, 1);
-  return (first + next) / 2;
-}
+/** Days before 29 February in its year. */
+const LEAP_DAY = 59;

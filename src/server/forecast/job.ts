@@ -9,6 +9,8 @@ import type { ForecastProvider } from './provider.ts';
 
 /** How often the clock is looked at, by the machine. */
 const TICK_ms = 2_000;
+/** Longest wait for the first answer at the start. */
+const FIRST_ms = 2_000;
 /** The service is asked when the last try is so old by the nursery's clock, and again so soon after a failure. */
 const EVERY_ms = 3 * 3_600_000;
 const AGAIN_ms = 15 * 60_000;
@@ -30,7 +32,8 @@ export class ForecastJob {
 
   async start(): Promise<void> {
     this.#timer = setInterval(() => void this.tick(), TICK_ms);
-    await this.tick();
+    // A service that is quick has answered before the first page is asked for; one that is slow is not waited for.
+    await Promise.race([this.tick(), new Promise((resolve) => setTimeout(resolve, FIRST_ms).unref())]);
   }
 
   async stop(): Promise<void> {
