@@ -83,10 +83,12 @@ async function startHeat(): Promise<() => Promise<void>> {
 
 /** The forecast: a service named in FORECAST_URL, or in the demo the one that ships. Without either it is typed or read from files. */
 async function startForecast(): Promise<() => Promise<void>> {
-  const there = await whatIsThere();
-  const demo = there === 'demo' && process.env['DEMO_FORECAST'] !== 'off';
-  if (config.forecastUrl === null && !demo) return async () => {};
   const db = connect(config.databaseUrl);
+  const demo = (await whatIsThere()) === 'demo' && process.env['DEMO_FORECAST'] !== 'off';
+  if (config.forecastUrl === null && !demo) {
+    await db.close();
+    return async () => {};
+  }
   const nursery = (await readWorld(db))!.nursery;
   const service = config.forecastUrl === null ? await startWeatherService({ ...nursery, name: DEMO_SERVICE }) : null;
   const at = { lat: nursery.latitude_deg, lon: nursery.longitude_deg };
