@@ -9,6 +9,14 @@ export function degreesWords(value_C: number, unit: TemperatureUnit): string {
   return `${Object.is(rounded, -0) ? 0 : rounded}°`.replace('-', '−');
 }
 
+/** Two temperatures that are held against each other: to the tenth where halves would make them look the same. */
+function heldAgainst(a_C: number, b_C: number, unit: TemperatureUnit): readonly [string, string] {
+  const [a, b] = [degreesWords(a_C, unit), degreesWords(b_C, unit)];
+  if (a !== b) return [a, b];
+  const tenth = (t: number) => `${shownTemperature(t, unit).toFixed(1)}°`.replace('-', '−');
+  return [tenth(a_C), tenth(b_C)];
+}
+
 /** A wind speed as the house reads it: km/h beside Celsius, mph beside Fahrenheit. */
 export function windWords(speed_m_s: number, unit: TemperatureUnit): string {
   return unit === 'F' ? `${Math.round(2.23694 * speed_m_s)} mph` : `${Math.round(3.6 * speed_m_s)} km/h`;
@@ -21,8 +29,10 @@ export function limitWords(limit: Limit, rungs: readonly Rung[], unit: Temperatu
   const { stress, figure, limit: bears } = limit;
   const rung = `rung ${limit.rung}`;
   switch (stress) {
-    case 'cold':
-      return `${degreesWords(figure!, unit)} where ${rung} wants ${degreesWords(bears!, unit)} or more`;
+    case 'cold': {
+      const [is, wants] = heldAgainst(figure!, bears!, unit);
+      return `${is} where ${rung} wants ${wants} or more`;
+    }
     case 'wind':
       return `gusts of ${windWords(figure!, unit)}, ${rung} bears ${windWords(bears!, unit)}`;
     case 'rest':

@@ -357,7 +357,7 @@ function stoodJob(input: WorkInput): Job[] {
 }
 
 /** Common practice, no source. */
-const STOOD_AFTER_days = 7;
+export const STOOD_AFTER_days = 7;
 /** Nobody is asked for ever. */
 const STOOD_ASKED_days = 21;
 

@@ -4,6 +4,7 @@ import { gatesOf, GATE_WORDS, verdictOf, type Gate, type GateInput } from '../..
 import { oddsOf, type BatchOdds } from '../../core/planting/odds.ts';
 import { OUT_HARM_C } from '../../core/planting/outDates.ts';
 import { ground_m2, spacingOf } from '../../core/planting/spacing.ts';
+import { STOOD_AFTER_days } from '../../core/round/work.ts';
 import { milestoneOf } from '../../core/schedule/chain.ts';
 import type { Crop } from '../../core/model.ts';
 import type {
@@ -28,7 +29,6 @@ import { outFrom } from './outFrom.ts';
 const AHEAD_days = 35;
 /** Planted batches shown, days back. */
 const PLANTED_days = 42;
-const STOOD_AFTER_days = 7;
 const PAST_NIGHTS = 14;
 
 /** Everything the Plant out screen shows. */
