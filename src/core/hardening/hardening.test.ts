@@ -7,6 +7,7 @@ import { NEVER_frac, rungOdds } from './feasible.ts';
 import { after, decideDay, ladderAhead, ladderNow, limitOn, lowOn, shelterOf, windowLow_C, type LadderDay, type LadderRules } from './ladder.ts'; // prettier-ignore
 import { carrying_min, orderOf } from './orders.ts';
 import { leastDays, newStresses, PROGRAMMES, requireRung, rungsFor, singleStresses, usualProgramme, type Rung } from './programme.ts'; // prettier-ignore
+import { ladderWalk } from './walk.ts';
 import { decisionWords, limitWords } from './words.ts';
 
 const today = requireDay('2027-05-03');
@@ -158,6 +159,35 @@ describe('the decision of a day', () => {
       }),
       { seed: 5, numRuns: 300 },
     );
+  }); // prettier-ignore
+});
+
+describe('the walk through known weather', () => {
+  it('comes to the same day as deciding day by day, for any weather, programme and beginning', () => {
+    const day = fc.record({ least: fc.integer({ min: -8, max: 15 }), more: fc.integer({ min: 1, max: 16 }), gust: fc.integer({ min: 1, max: 24 }) }); // prettier-ignore
+    let hardened = 0;
+    fc.assert(
+      fc.property(fc.array(day, { minLength: 12, maxLength: 70 }), fc.constantFrom(...HARDINESS), fc.integer({ min: 0, max: 4 }), fc.integer({ min: 0, max: 5 }), fc.integer({ min: 0, max: 3 }), (list, hardiness, p, rung, served) => {
+        const r = rules(hardiness, 3, 0.5, PROGRAMMES[p]!);
+        const least_C = Float32Array.from(list, (d) => d.least);
+        const most_C = Float32Array.from(list, (d) => d.least + d.more);
+        const gust_m_s = Float32Array.from(list, (d) => d.gust);
+        const start = { rung: Math.min(rung, r.rungs.length), served };
+        let [at, slow] = [start, -1];
+        for (let i = 2; i < list.length - 1 && slow < 0; i++) {
+          const weather = { day: i, most_C: most_C[i]!, morning_C: least_C[i]!, night_C: least_C[i + 1]!, gust_m_s: gust_m_s[i]!, spread_K: 0 }; // prettier-ignore
+          const decision = decideDay(r, at, weather);
+          if (decision.done) slow = i;
+          at = after(at, decision);
+        }
+        if (slow >= 0) hardened++;
+        expect(ladderWalk(r)(start, { least_C, most_C, gust_m_s, row: 0, days: list.length }, 2)).toBe(slow);
+      }),
+      { seed: 17, numRuns: 600 },
+    );
+    // The weather tried lets some through, and not all.
+    expect(hardened).toBeGreaterThan(30);
+    expect(hardened).toBeLessThan(570);
   }); // prettier-ignore
 });
 

@@ -63,7 +63,7 @@ export interface LadderRules {
 /** Half a standard deviation: the low comes out below in three nights of ten. Common practice, no source. */
 export const CAUTION = 0.5;
 /** Share of a rung's gust that is a stress of its own, and degrees above its floor that are. Common practice, no source. */
-const NEARLY = { gust_frac: 0.9, cold_K: 1 } as const;
+export const NEARLY = { gust_frac: 0.9, cold_K: 1 } as const;
 
 /** Degrees a rung's place and cover add to the night, by the degrees its shelter is worth with the lid shut. */
 export function shelterOf(rung: Rung, shut_K: number): number {
@@ -73,7 +73,12 @@ export function shelterOf(rung: Rung, shut_K: number): number {
 
 /** Lowest in the best run of so many hours about the middle of the afternoon. @source common practice: the sine of the day, falling away from its top */
 export function windowLow_C(most_C: number, morning_C: number, hours_h: number): number {
-  return most_C - Math.max(0, most_C - morning_C) * Math.min(1, (hours_h / 13) ** 1.5);
+  return most_C - Math.max(0, most_C - morning_C) * windowShare(hours_h);
+}
+
+/** How far such a run reaches from the top of the day towards its morning, 0 to 1. */
+export function windowShare(hours_h: number): number {
+  return Math.min(1, (hours_h / 13) ** 1.5);
 }
 
 /** What plants on a rung would meet on a day: the lowest, degrees C, caution taken off; null when not known. */

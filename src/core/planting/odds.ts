@@ -1,5 +1,6 @@
 import type { DayNumber } from '../calendar/dayNumber.ts';
-import { decideDay, after, type LadderAt, type LadderDay, type LadderRules } from '../hardening/ladder.ts';
+import type { LadderAt, LadderRules } from '../hardening/ladder.ts';
+import { ladderWalk } from '../hardening/walk.ts';
 import type { Springs } from '../season/springs.ts';
 import type { GateModes, GateRules } from './gates.ts';
 
@@ -75,52 +76,50 @@ export function oddsOf(task: OddsTask, springs: Springs): BatchOdds {
   const plantAt = Math.min(days - 1, Math.max(0, task.transplantOn - from));
   const { modes, rules } = task;
   const need = Object.fromEntries(Object.entries(modes).map(([key, mode]) => [key, mode === 'required'])) as Record<keyof GateModes, boolean>; // prettier-ignore
-  const day: { -readonly [K in keyof LadderDay]: LadderDay[K] } = { day: 0, most_C: 0, night_C: 0, morning_C: 0, gust_m_s: 0, spread_K: 0 }; // prettier-ignore
+  const walk = ladderWalk(task.ladder);
+  const [needSoil, needNights, needForecast, needStorm, needHardened] = [
+    need.soil,
+    need.nights,
+    need.forecast,
+    need.storm,
+    need.hardened,
+  ];
+  const { soil: firstSoil, nights: firstNights, forecast: firstForecast, storm: firstStorm } = first;
+  const { soilMin_C, nightMin_C } = task;
+  const { soil_days, nights: nights_days, storm_days, storm_m_s } = rules;
+  const harmAt_C = task.harm_C - task.cover_K;
+  const nightAt_C = nightMin_C - task.warm_K;
   const calendar = !need.calendar ? -Infinity : task.outFrom === null ? Infinity : task.outFrom - from;
   for (let s = 0; s < runs; s++) {
     const row = s * days;
-    let at = task.at;
-    let done = -1;
-    for (let i = Math.max(0, task.hardenFrom - from); i < days - 1; i++) {
-      day.day = from + i;
-      day.most_C = most_C[row + i]!;
-      day.morning_C = least_C[row + i]!;
-      day.night_C = least_C[row + i + 1]!;
-      day.gust_m_s = gust_m_s[row + i]!;
-      const decision = decideDay(task.ladder, at, day);
-      if (decision.done) {
-        done = i;
-        break;
-      }
-      at = after(at, decision);
-    }
+    const done = walk(task.at, { least_C, most_C, gust_m_s, row, days }, Math.max(0, task.hardenFrom - from));
     hardened[s] = done < 0 ? days : done;
     let nights = task.nightsSoFar;
     let warm = task.warmSoFar;
     let went = days;
     let found = 0;
-    const from_i = Math.max(need.hardened ? hardened[s]! : 0, calendar);
+    const from_i = Math.max(needHardened ? hardened[s]! : 0, calendar);
     // Next harmful night after each day, and next gale from it on: one look back through the spring.
     let harm = days + 999;
     let gale = days + 999;
     for (let i = days - 1; i >= 0; i--) {
       nextHarm[i] = harm;
-      if (least_C[row + i]! + task.cover_K <= task.harm_C) harm = i;
-      if (gust_m_s[row + i]! > rules.storm_m_s) gale = i;
+      if (least_C[row + i]! <= harmAt_C) harm = i;
+      if (gust_m_s[row + i]! > storm_m_s) gale = i;
       nextGale[i] = gale;
     }
     for (let i = 0; i < days; i++) {
-      if (soil_C[row + i]! < task.soilMin_C) warm = 0;
+      if (soil_C[row + i]! < soilMin_C) warm = 0;
       else if (i > 0 || warm === 0) warm++;
-      if (i > 0) nights = least_C[row + i]! + task.warm_K >= task.nightMin_C ? nights + 1 : 0;
-      const soilOk = warm >= rules.soil_days;
-      const nightsOk = nights >= rules.nights;
+      if (i > 0) nights = least_C[row + i]! >= nightAt_C ? nights + 1 : 0;
+      const soilOk = warm >= soil_days;
+      const nightsOk = nights >= nights_days;
       const forecastOk = nextHarm[i]! > i + SEEN_days;
-      const stormOk = nextGale[i]! >= i + rules.storm_days;
-      if (soilOk && first.soil[s] === days) found += seen(first.soil, s, i);
-      if (nightsOk && first.nights[s] === days) found += seen(first.nights, s, i);
-      if (forecastOk && first.forecast[s] === days) found += seen(first.forecast, s, i);
-      if (stormOk && first.storm[s] === days) found += seen(first.storm, s, i);
+      const stormOk = nextGale[i]! >= i + storm_days;
+      if (soilOk && firstSoil[s] === days) found += seen(firstSoil, s, i);
+      if (nightsOk && firstNights[s] === days) found += seen(firstNights, s, i);
+      if (forecastOk && firstForecast[s] === days) found += seen(firstForecast, s, i);
+      if (stormOk && firstStorm[s] === days) found += seen(firstStorm, s, i);
       if (i === plantAt) {
         if (soilOk) soilSprings++;
         if (nightsOk) nightSprings++;
@@ -130,8 +129,8 @@ export function oddsOf(task: OddsTask, springs: Springs): BatchOdds {
         if (i >= plantAt && found === WEATHER_GATES.length) break;
         continue;
       }
-      if (i < from_i || (need.soil && !soilOk) || (need.nights && !nightsOk)) continue;
-      if ((need.forecast && !forecastOk) || (need.storm && !stormOk)) continue;
+      if (i < from_i || (needSoil && !soilOk) || (needNights && !nightsOk)) continue;
+      if ((needForecast && !forecastOk) || (needStorm && !stormOk)) continue;
       went = i;
     }
     out[s] = went;
