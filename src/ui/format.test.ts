@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { requireDay } from '../core/calendar/dayNumber.ts';
 import {
+  aboutDegrees,
   becauseInput,
   counted,
   dayNight,
@@ -22,6 +23,8 @@ describe('figures as they are read', () => {
       '79°',
       '−4°',
     ]);
+    // 2.4 °C is 36.3 °F: half a degree first would make 37 of it.
+    expect([aboutDegrees(2.4, 'C'), aboutDegrees(2.4, 'F'), aboutDegrees(-0.6, 'C')]).toEqual(['2.5°', '36°', '−0.5°']);
     expect([dayNight(20, 20, 'C'), dayNight(20, 15, 'C'), dayNight(12, 5, 'F')]).toEqual(['20°', '15–20°', '41–54°']);
   });
   it('writes days as they are spoken', () => {

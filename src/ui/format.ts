@@ -34,6 +34,11 @@ export function degrees(temperature_C: number, unit: TemperatureUnit): string {
   return `${shown}°`.replace('-', '−');
 }
 
+/** A foretold or reckoned temperature: to half a degree, in Fahrenheit to a whole one, rounded once. */
+export function aboutDegrees(temperature_C: number, unit: TemperatureUnit): string {
+  return degrees(unit === 'F' ? temperature_C : halfDegree(temperature_C), unit);
+}
+
 /** "23°", or "16–9°" where day and night differ. */
 export function dayNight(exactDay_C: number, exactNight_C: number, unit: TemperatureUnit): string {
   // A usual temperature is not known to a tenth.

@@ -24,3 +24,13 @@ export function shownTemperature(temperature_C: number, unit: TemperatureUnit): 
 export function temperatureFromShown(shown: number, unit: TemperatureUnit): number {
   return unit === 'F' ? celsiusFromFahrenheit(shown) : shown;
 }
+
+/** The figure to show for a difference of temperatures in kelvin, in the reader's scale, unrounded: 1 K = 1.8 °F. */
+export function shownDifference(difference_K: number, unit: TemperatureUnit): number {
+  return unit === 'F' ? (difference_K * 9) / 5 : difference_K;
+}
+
+/** The kelvin meant by a difference typed in the reader's scale. */
+export function differenceFromShown(shown: number, unit: TemperatureUnit): number {
+  return unit === 'F' ? (shown * 5) / 9 : shown;
+}

@@ -1,7 +1,13 @@
 import { useEffect, useId, useState, type ReactNode } from 'react';
 import { millimetresFromShown, shownLength, type LengthUnit } from '../../core/units/length.ts';
 import type { Problem } from '../../contracts/problem.ts';
-import { shownTemperature, temperatureFromShown, type TemperatureUnit } from '../../core/units/temperature.ts';
+import {
+  differenceFromShown,
+  shownDifference,
+  shownTemperature,
+  temperatureFromShown,
+  type TemperatureUnit,
+} from '../../core/units/temperature.ts';
 import { call, fieldError, trouble } from '../../ui/call.ts';
 import { Stale } from '../../ui/Stale.tsx';
 import type { FieldSpec, Typed } from './fields.ts';
@@ -176,9 +182,7 @@ function OneField({ id, field, value, error, onChange }: OneFieldProps) {
         className="input"
         {...wrong}
         type={field.kind === 'date' ? 'date' : 'text'}
-        inputMode={
-          field.kind === 'number' || field.kind === 'temperature' || field.kind === 'length' ? 'decimal' : undefined
-        }
+        inputMode={['number', 'temperature', 'difference', 'length'].includes(field.kind) ? 'decimal' : undefined}
         value={String(value)}
         onChange={(e) => onChange(e.target.value)}
       />
@@ -212,6 +216,8 @@ export function typedOf(fields: readonly FieldSpec[], line: Readonly<Record<stri
     if (field.kind === 'flag') typed[field.key] = value === true;
     else if (value === null || value === undefined) typed[field.key] = '';
     else if (field.kind === 'temperature') typed[field.key] = typedTemperature(value as number, units.temperature);
+    else if (field.kind === 'difference')
+      typed[field.key] = String(Math.round(shownDifference(value as number, units.temperature) * 100) / 100);
     else if (field.kind === 'length')
       typed[field.key] = String(Math.round(shownLength(value as number, units.length) * 100) / 100);
     else typed[field.key] = String(value);
@@ -234,6 +240,8 @@ export function valuesOf(fields: readonly FieldSpec[], typed: Typed, units: Unit
     else if (field.kind === 'number' || field.kind === 'link') values[field.key] = figureOr(value, (n) => n);
     else if (field.kind === 'temperature')
       values[field.key] = figureOr(value, (n) => temperatureFromShown(n, units.temperature));
+    else if (field.kind === 'difference')
+      values[field.key] = figureOr(value, (n) => differenceFromShown(n, units.temperature));
     else if (field.kind === 'length') values[field.key] = figureOr(value, (n) => millimetresFromShown(n, units.length));
     else values[field.key] = value;
   }

@@ -2,7 +2,7 @@
 export interface FieldSpec {
   readonly key: string;
   readonly label: string;
-  readonly kind: 'text' | 'number' | 'temperature' | 'length' | 'flag' | 'choice' | 'date' | 'link';
+  readonly kind: 'text' | 'number' | 'temperature' | 'difference' | 'length' | 'flag' | 'choice' | 'date' | 'link';
   /** For a choice: value and words. For a link: number of the line and its name. */
   readonly options?: readonly (readonly [string | number, string])[];
   /** May be left empty. */

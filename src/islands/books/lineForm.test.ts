@@ -7,11 +7,12 @@ const FIELDS: FieldSpec[] = [
   { key: 'note', label: 'Note', kind: 'text', optional: true },
   { key: 'room', label: 'Room', kind: 'number' },
   { key: 'warm_C', label: 'Warm', kind: 'temperature' },
+  { key: 'worth_K', label: 'Worth', kind: 'difference' },
   { key: 'deep_mm', label: 'Deep', kind: 'length' },
   { key: 'lit', label: 'Lit', kind: 'flag' },
   { key: 'on', label: 'On', kind: 'date', optional: true },
 ];
-const line = { name: 'Bench', note: '', room: 12.5, warm_C: 21.5, deep_mm: 6, lit: true, on: null };
+const line = { name: 'Bench', note: '', room: 12.5, warm_C: 21.5, worth_K: 2, deep_mm: 6, lit: true, on: null };
 const metric = { temperature: 'C', length: 'cm' } as const;
 const other = { temperature: 'F', length: 'in' } as const;
 
@@ -24,10 +25,11 @@ describe('a line as it is typed', () => {
       lit: true,
       on: '',
     });
-    expect(typedOf(FIELDS, line, other)).toMatchObject({ warm_C: '70.7', deep_mm: '0.24' });
+    expect(typedOf(FIELDS, line, other)).toMatchObject({ warm_C: '70.7', worth_K: '3.6', deep_mm: '0.24' });
     expect(valuesOf(FIELDS, typedOf(FIELDS, line, metric), metric)).toEqual(line);
     const back = valuesOf(FIELDS, typedOf(FIELDS, line, other), other);
     expect(back['warm_C']).toBeCloseTo(21.5, 1);
+    expect(back['worth_K']).toBeCloseTo(2, 6);
     expect(back['deep_mm']).toBeCloseTo(6, 0);
   });
 

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { GLAZINGS, NIGHT_COVERS, STRUCTURE_KINDS, USUAL_FRAME, type StructureSpec } from '../../core/heat/structure.ts';
 import type { CoverRecord } from '../../contracts/hardening.ts';
 import { typedTemperature, figureOr, LineForm } from '../books/LineForm.tsx';
-import { temperatureFromShown } from '../../core/units/temperature.ts';
+import { shownDifference, temperatureFromShown } from '../../core/units/temperature.ts';
 
 interface Props {
   readonly line: CoverRecord | null;
@@ -46,6 +46,7 @@ export function CoverEditor({ line, places, unit }: Props) {
   const [steps, setSteps] = useState(() => stepsOf(line?.structure ?? USUAL_FRAME));
   const [heater, setHeater] = useState(() => [String(line?.structure?.heater?.power_W ?? ''), typedTemperature(line?.structure?.heater?.set_C ?? 4, unit)] as const); // prettier-ignore
   const [fan, setFan] = useState(() => [String(line?.structure?.fan?.flow_m3_h ?? ''), typedTemperature(line?.structure?.fan?.set_C ?? 24, unit)] as const); // prettier-ignore
+  const k = (difference_K: number) => Number(shownDifference(difference_K, unit).toFixed(1));
   const temp = (text: string) => figureOr(text, (n) => temperatureFromShown(n, unit));
   const sent = {
     ...spec,
@@ -70,8 +71,8 @@ export function CoverEditor({ line, places, unit }: Props) {
       fields={[
         { key: 'name', label: 'Name', kind: 'text' },
         { key: 'layers', label: 'Layers', kind: 'number' },
-        { key: 'worth_K', label: 'Worth on the night, °C', kind: 'number', hint: 'by caution; your own paired readings replace it' },
-        { key: 'soil_K', label: 'Soil under it warmer by, °C', kind: 'number', hint: 'after a fortnight; fleece about 0.5, film 2 to 4' },
+        { key: 'worth_K', label: `Worth on the night, °${unit}`, kind: 'difference', hint: 'by caution; your own paired readings replace it' },
+        { key: 'soil_K', label: `Soil under it warmer by, °${unit}`, kind: 'difference', hint: `after a fortnight; fleece about ${k(0.5)}, film ${k(2)} to ${k(4)}` },
         { key: 'toHand_m2', label: 'To hand, m²', kind: 'number', hint: '0 for a frame or house' },
         { key: 'placeId', label: 'Stands over the place', kind: 'link', optional: true, options: places.map((p) => [p.id, p.name] as const) },
         { key: 'note', label: 'Note', kind: 'text', optional: true },

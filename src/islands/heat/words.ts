@@ -1,7 +1,7 @@
 import { ALARMS, type AlarmKind } from '../../core/heat/alarms.ts';
 import { HARM_h } from '../../core/heat/harm.ts';
 import type { Finding } from '../../core/heat/watch.ts';
-import { shownTemperature, type TemperatureUnit } from '../../core/units/temperature.ts';
+import { shownDifference, shownTemperature, type TemperatureUnit } from '../../core/units/temperature.ts';
 
 /** A temperature to a tenth with its degree sign. */
 export function tenth(value_C: number | null | undefined, unit: TemperatureUnit): string {
@@ -11,7 +11,7 @@ export function tenth(value_C: number | null | undefined, unit: TemperatureUnit)
 
 /** A difference of temperatures in the nursery's scale. */
 export function kelvin(delta_K: number, unit: TemperatureUnit): string {
-  const shown = unit === 'F' ? delta_K * 1.8 : delta_K;
+  const shown = shownDifference(delta_K, unit);
   return `${shown > 0 ? '+' : shown < 0 ? '−' : ''}${Math.abs(shown).toFixed(2)}°`;
 }
 

@@ -1,8 +1,9 @@
+import { shownDifference } from '../../core/units/temperature.ts';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { windWords } from '../../core/hardening/words.ts';
 import type { ForecastView } from '../../contracts/hardenViews.ts';
 import { call, trouble } from '../../ui/call.ts';
-import { counted, degrees, longDay } from '../../ui/format.ts';
+import { aboutDegrees, counted, longDay } from '../../ui/format.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
 import { useWidth } from '../../ui/useWidth.ts';
 import { FLAG_WORDS, ForecastAge, whole } from './SkyRow.tsx';
@@ -45,17 +46,17 @@ export function Forecast({ initial, today, unit, scores }: Props) {
   const [first] = days;
   const frost = days.find((d) => d.flags.includes('frost'));
   const gale = days.find((d) => d.flags.includes('gale'));
-  const kelvin = (k: number) => `${(unit === 'F' ? 1.8 * k : k).toFixed(1)}°`;
+  const kelvin = (k: number) => `${shownDifference(k, unit).toFixed(1)}°`;
   return (
     <div data-ready={ready}>
       <h1>Weather to come</h1>
       <p role="status" aria-live="polite" className={said ? `note-bar my-2 ${bad ? 'bad' : ''}` : 'sr-only'}>
         {said}
       </p>
-      <ForecastAge forecast={view} />
+      <ForecastAge forecast={view} here />
       {first && (
         <dl className="my-3 flex flex-wrap items-end gap-x-10 gap-y-2">
-          <Answer value={first.night_C === null ? 'not told' : degrees(Math.round(2 * first.night_C) / 2, unit)} words="tonight’s low" />
+          <Answer value={first.night_C === null ? 'not told' : aboutDegrees(first.night_C, unit)} words="tonight’s low" />
           <Answer value={first.frost_frac === null ? 'not told' : `${Math.round(100 * first.frost_frac)}%`} words="odds of frost tonight" />
           <Answer value={frost ? longDay(frost.day) : 'none'} words="first night of frost foretold" />
           <Answer value={gale ? longDay(gale.day) : 'none'} words="first gale foretold" />
@@ -101,17 +102,16 @@ export function Forecast({ initial, today, unit, scores }: Props) {
                           <svg width="8" height="18" aria-hidden="true">
                             <rect width="8" height="18" fill={temperatureColour(d.night_C)} />
                           </svg>
-                          <span className="num text-lg">{degrees(Math.round(2 * d.night_C) / 2, unit)}</span>
+                          <span className="num text-lg">{aboutDegrees(d.night_C, unit)}</span>
                         </span>
                       )}
                     </td>
-                    <td className="r">{d.low10_C === null ? '' : degrees(Math.round(2 * d.low10_C) / 2, unit)}</td>
+                    <td className="r">{d.low10_C === null ? '' : aboutDegrees(d.low10_C, unit)}</td>
                     <td className="r">{d.frost_frac === null ? '' : `${Math.round(100 * d.frost_frac)}%`}</td>
                     <td className="r">{gust > 0 ? windWords(gust, unit) : ''}</td>
                     <td className="r">{d.sun_frac === null ? '' : `${Math.round(100 * d.sun_frac)}%`}</td>
                     <td className={d.flags.some((f) => f === 'frost' || f === 'gale') ? 'font-bold text-brick' : ''}>
-                      {d.flags.map((f) => FLAG_WORDS[f]).join(', ')}
-                      {!d.whole && d.day !== today && ' not told whole'}
+                      {[...d.flags.map((f) => FLAG_WORDS[f]), ...(!d.whole && d.day !== today ? ['not told whole'] : [])].join(', ')}
                     </td>
                   </tr>
                 );

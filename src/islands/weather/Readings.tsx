@@ -1,10 +1,10 @@
 import { useEffect, useRef, useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
-import { temperatureFromShown } from '../../core/units/temperature.ts';
+import { shownDifference, temperatureFromShown } from '../../core/units/temperature.ts';
 import type { Problem } from '../../contracts/problem.ts';
 import type { ReadingsShown } from '../../contracts/siteReadings.ts';
 import { call, fieldError, freshKey, trouble } from '../../ui/call.ts';
-import { counted, degrees, shortDay, spokenDay } from '../../ui/format.ts';
+import { aboutDegrees, counted, degrees, shortDay, spokenDay } from '../../ui/format.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
 import { figureOr } from '../books/LineForm.tsx';
 
@@ -56,11 +56,11 @@ export function Readings({ initial }: Props) {
           {view.worths.map((w) => (
             <div key={w.coverId} className="border-b border-line py-2">
               <div className="flex flex-wrap items-baseline gap-x-4">
-                <span className="num w-20 text-2xl">+{(unit === 'F' ? 1.8 * w.worth_K : w.worth_K).toFixed(1)}°</span>
+                <span className="num w-20 text-2xl">+{shownDifference(w.worth_K, unit).toFixed(1)}°</span>
                 <span className="font-semibold">{w.name}</span>
                 <span className="text-[0.92rem] text-ink2">
                   {w.own
-                    ? `${counted(w.nights, 'own night')}, give or take ${(unit === 'F' ? 1.8 * w.spread_K : w.spread_K).toFixed(1)}°; counted on: ${(unit === 'F' ? 1.8 * w.safe_K : w.safe_K).toFixed(1)}°`
+                    ? `${counted(w.nights, 'own night')}, give or take ${shownDifference(w.spread_K, unit).toFixed(1)}°; counted on: ${shownDifference(w.safe_K, unit).toFixed(1)}°`
                     : `as written; ${w.nights} of ${w.wants} nights read`}
                 </span>
               </div>
@@ -332,7 +332,7 @@ function SoilDrawing({ view }: { readonly view: ReadingsShown }) {
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         className="w-full max-w-[900px]"
         role="img"
-        aria-label={`Soil at 10 cm, ${degrees(Math.round(2 * now.value_C) / 2, unit)} today; readings stand in the table below`}
+        aria-label={`Soil at 10 cm, ${aboutDegrees(now.value_C, unit)} today; readings stand in the table below`}
       >
         {[low, Math.round((low + high) / 2), high].map((t) => (
           <g key={t}>
@@ -361,7 +361,7 @@ function SoilDrawing({ view }: { readonly view: ReadingsShown }) {
           s.read_C === null ? null : <circle key={s.day} cx={x(s.day)} cy={y(s.read_C)} r="5" className="fill-plum" />,
         )}
         <text x={x(today) + 6} y={y(now.value_C) - 8} fontSize="14" fontWeight="650" className="fill-ink">
-          {degrees(Math.round(2 * now.value_C) / 2, unit)} today
+          {aboutDegrees(now.value_C, unit)} today
         </text>
       </svg>
       <p className="text-[0.88rem] text-ink2">

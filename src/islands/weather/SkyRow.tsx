@@ -48,7 +48,7 @@ export function SkyCell({ day, today, unit }: Props) {
       </p>
       <p className="text-ink2 max-[700px]:hidden">{gust > 0 ? windWords(gust, unit) : ' '}</p>
       {day.flags.map((flag) => (
-        <p key={flag} className={BAD.has(flag) ? 'font-bold text-brick' : 'text-ink2 max-[700px]:hidden'}>
+        <p key={flag} className={BAD.has(flag) ? 'pr-2 font-bold text-brick' : 'pr-2 text-ink2 max-[700px]:hidden'}>
           {FLAG_WORDS[flag]}
         </p>
       ))}
@@ -57,7 +57,7 @@ export function SkyCell({ day, today, unit }: Props) {
 }
 
 /** Where the forecast is from and how old it is; said loudly when it is old or ends early. */
-export function ForecastAge({ forecast }: { readonly forecast: { readonly source: string; readonly age_h: number; readonly stale: boolean; readonly short_days: number; readonly days: readonly unknown[]; readonly tries: { readonly failures: number; readonly problem: string } | null } | null }) {
+export function ForecastAge({ forecast, here = false }: { readonly here?: boolean; readonly forecast: { readonly source: string; readonly age_h: number; readonly stale: boolean; readonly short_days: number; readonly days: readonly unknown[]; readonly tries: { readonly failures: number; readonly problem: string } | null } | null }) {
   if (!forecast || forecast.days.length === 0)
     return (
       <p className="note-bar bad my-2">
@@ -76,7 +76,7 @@ export function ForecastAge({ forecast }: { readonly forecast: { readonly source
     <p className="note-bar bad my-2">
       The forecast is {age}
       {stale && ': look at the sky'}. {tries && tries.failures > 0 ? `The service fails (${tries.problem}); this is the last good one. ` : ''}
-      {short_days > 0 && `It ends early: ${10 - short_days} of ten days are told.`} <a href="/weather">Forecast</a>
+      {short_days > 0 && `It ends early: ${10 - short_days} of ten days are told.`} {!here && <a href="/weather">Forecast</a>}
     </p>
   );
 } // prettier-ignore
