@@ -201,6 +201,10 @@ export type PlannedSteps = Readonly<Partial<Record<WorkKey, DayNumber>>>;
 export interface JoinsAt {
   readonly stage: 'grow' | 'pot';
   readonly on: DayNumber;
+  /** Age of the plugs when they come, weeks from their sowing; null or absent: the usual of the crop. */
+  readonly age_weeks?: number | null;
+  /** True leaves they have when they come, said instead of an age. */
+  readonly leaves_count?: number | null;
 }
 
 /** Days before and after the transplant date that are as good, when nothing is said. Common practice, no source. */

@@ -56,14 +56,14 @@ export function pinnedPlan(problem: Problem, task: Task): Plan {
 function stuckPlan(state: State, task: Task): Plan {
   const { problem } = state;
   const { under, stages } = task.spec;
-  const { at, place, day, need } = under!;
+  const { at, place, day, need, then_days = 0 } = under!;
   const places = new Int16Array(task.stageCount).fill(NONE);
   const days = new Int16Array(task.stageCount + 1).fill(NONE);
   const track = freshTrack(state, stages[at]!, place);
   const end = endFrom(track, need, day, state.rows, place * problem.blocks, problem.blockOf, problem.days);
   places[at] = place;
   days[at] = day;
-  days[at + 1] = Math.min(problem.days - 1, Math.max(end, problem.instance.today + 1, day));
+  days[at + 1] = Math.min(problem.days - 1, Math.max(end + then_days, problem.instance.today + 1, day));
   return { task: task.index, places, days, waits: new Int16Array(task.stageCount), price: 0, forced: true };
 }
 

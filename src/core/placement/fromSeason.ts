@@ -1,9 +1,10 @@
 import type { ChainState, Progress } from '../batch/progress.ts';
-import { stageOfPhase } from '../batch/progress.ts';
+import { checksOf, stageOfPhase } from '../batch/progress.ts';
 import type { DayNumber } from '../calendar/dayNumber.ts';
 import { mondayOf } from '../calendar/week.ts';
 import { germinationRate } from '../germination/germinationRate.ts';
 import { progressOverHours } from '../germination/progress.ts';
+import { plugGrowth_degreeDays, stageNeeds } from '../growth/stageNeeds.ts';
 import { degreeDaysOfDay, OVER_AGE_WEEKS, POTTING_CHECK_DAYS, stageSums } from '../growth/stageSums.ts';
 import {
   placeOfStage,
@@ -20,6 +21,7 @@ import { milestoneOf, noonOf, type Chain } from '../schedule/chain.ts';
 import { heldAt, hoursOfDay, temperatureOn } from '../schedule/placeClimate.ts';
 import { progressOffHeat } from '../schedule/offHeat.ts';
 import { offHeatRuleOf, routeOf } from '../schedule/route.ts';
+import { grownWhenPotted } from '../schedule/potted.ts';
 import type { SeasonTables } from '../schedule/seasonTables.ts';
 import { stageRange, suitsStage } from '../schedule/suits.ts';
 import { totalAt } from '../schedule/thermalIntegral.ts';
@@ -76,10 +78,11 @@ export function seasonInstance(season: SeasonToPlan): SeasonInstance {
   const places = season.places.map((place) => placeSpec(place, season, from, days));
   const batches = live.map((batch) => {
     const ways = stagesOf(batch.plan);
+    const behind_degreeDays = behindOf(batch, season);
     const indexes = ways.map((stage) => {
-      const key = `${batch.crop.id}/${stage}/${batch.plan.potContainerId !== null}/${batch.plan.age_frac ?? 1}/${stage === 'harden' ? batch.plan.hardening_days : ''}/${stage === 'grow' ? (batch.plan.joins?.stage ?? '') : ''}/${stage === 'germinate' ? JSON.stringify(batch.plan.offHeat ?? '') : ''}`;
+      const key = `${batch.crop.id}/${stage}/${batch.plan.potContainerId !== null}/${batch.plan.age_frac ?? 1}/${stage === 'harden' ? batch.plan.hardening_days : ''}/${stage === 'germinate' ? JSON.stringify(batch.plan.offHeat ?? '') : ''}/${behind_degreeDays}`;
       let at = known.get(key);
-      if (at === undefined) known.set(key, (at = stages.push(stageSpec(stage, batch, season)) - 1));
+      if (at === undefined) known.set(key, (at = stages.push(stageSpec(stage, batch, season, behind_degreeDays)) - 1));
       return at;
     });
     return { spec: batchSpec(batch, ways, indexes, season, from, days), id: batch.id, stages: ways };
@@ -173,9 +176,25 @@ function nearest(choices: readonly (number | null)[], setPoint_C: number | null)
   return Math.min(best, choices.length - 1);
 }
 
-function stageSpec(stage: Stage, batch: SeasonBatchToPlan, season: SeasonToPlan): StageSpec {
+/**
+ * Degree-days a batch has grown before its growing place, as its own forecast has it: on the heat after half up, or before
+ * its plugs were bought. Rounded to a degree-day, so that batches alike share their stages.
+ */
+function behindOf({ crop, plan, progress }: SeasonBatchToPlan, season: SeasonToPlan): number {
+  if (plan.joins) return plugGrowth_degreeDays(crop, sumsOf(crop, plan), plan.joins);
+  const { forecast } = progress;
+  const route = routeOf({ crop, plan, offHeat: season.offHeat, tables: season.tables });
+  if (forecast.kind !== 'chain' || 'kind' in route) return 0;
+  const half = milestoneOf(forecast, 'half-up');
+  const off = milestoneOf(forecast, 'off-heat');
+  return half && off ? Math.round(Math.max(0, totalAt(route.inHeat, off.t) - totalAt(route.inHeat, half.t))) : 0;
+}
+
+const sumsOf = (crop: Crop, plan: BatchPlan) => stageSums(crop, plan.potContainerId !== null, plan.age_frac ?? 1);
+
+function stageSpec(stage: Stage, batch: SeasonBatchToPlan, season: SeasonToPlan, behind_degreeDays: number): StageSpec {
   const { crop, plan } = batch;
-  const sums = stageSums(crop, plan.potContainerId !== null, plan.age_frac ?? 1);
+  const needs = stageNeeds(sumsOf(crop, plan), behind_degreeDays, plan.joins ? behind_degreeDays : 0);
   const range = stageRange(crop, stage);
   const rate = germinationRate(crop);
   const rule = offHeatRuleOf({ plan, crop, offHeat: season.offHeat });
@@ -200,8 +219,7 @@ function stageSpec(stage: Stage, batch: SeasonBatchToPlan, season: SeasonToPlan)
         standstill_days: rule.kind === 'days-after' ? rule.days : 0,
       };
     case 'grow': {
-      const behind = plan.joins?.stage === 'pot' ? sums.ready_degreeDays * crop.potAt_frac : 0;
-      const need = Math.max(0, (sums.pot_degreeDays ?? sums.ready_degreeDays) - behind);
+      const need = needs.grow;
       const last = plan.potContainerId === null;
       return {
         ...common,
@@ -215,14 +233,14 @@ function stageSpec(stage: Stage, batch: SeasonBatchToPlan, season: SeasonToPlan)
       return {
         ...common,
         gain: growth,
-        need: sums.space_degreeDays! - sums.pot_degreeDays!,
+        need: needs.pot,
         standstill_days: POTTING_CHECK_DAYS,
       };
     case 'space':
       return {
         ...common,
         gain: growth,
-        need: sums.ready_degreeDays - sums.space_degreeDays!,
+        need: needs.space,
         mostWait_days: overAge_days,
       };
     case 'harden':
@@ -285,10 +303,10 @@ function batchSpec(
   const place = placeIndex(state.placeId ?? placeOfStage(plan.places, now));
   const at = ways.indexOf(now);
   if (place < 0 || at < 0 || batch.progress.forecast.kind !== 'chain') return spec;
-  const { day, need } = whatIsLeft(batch, now, batch.progress.forecast, season, from);
+  const { day, need, then_days = 0 } = whatIsLeft(batch, now, batch.progress.forecast, season, from);
   // The running total is by the batch's own pace, the search's gains by its crop's.
   const pace = now === 'germinate' ? (batch.plan.emergence_factor ?? 1) : 1;
-  return { ...spec, under: { at, place, day, need: need * pace } };
+  return { ...spec, under: { at, place, day, need: need * pace, ...(then_days > 0 ? { then_days } : {}) } };
 }
 
 /** The stays a batch has by its forecast, from this week on, one for each stage. */
@@ -327,7 +345,7 @@ function whatIsLeft(
   chain: Chain,
   season: SeasonToPlan,
   from: DayNumber,
-): { day: number; need: number } {
+): { day: number; need: number; then_days?: number } {
   const { crop, plan, state } = batch;
   const here = state.placeId;
   const places = here === null ? plan.places : { ...plan.places, [stage]: here };
@@ -343,28 +361,28 @@ function whatIsLeft(
   const over = (integral: typeof route.inGrow) => (a: number, b: number) => totalAt(integral, b) - totalAt(integral, a);
   const { sums } = route;
   const rule = offHeatRuleOf({ plan, crop, offHeat: season.offHeat });
+  const checks = checksOf(state);
+  const pottedOn_t = timeOf('pot') + POTTING_CHECK_DAYS * (1 + checks.after);
+  const potted = () => grownWhenPotted(route, chain, crop, plan, checks.before);
   switch (stage) {
     case 'germinate': {
-      if (state.facts['half-up'] !== undefined) {
-        const rest = progressOffHeat(rule) - 1;
-        return left(noonOf(state.facts['half-up']), rest, over(route.germination));
-      }
-      return left(timeOf('sow'), progressOffHeat(rule), over(route.germination));
+      const days = rule.kind === 'days-after' ? rule.days : 0;
+      const half = state.facts['half-up'];
+      if (half === undefined)
+        return { ...left(timeOf('sow'), progressOffHeat(rule), over(route.germination)), then_days: days };
+      const rest = left(noonOf(half), progressOffHeat(rule) - 1, over(route.germination));
+      return { ...rest, then_days: Math.max(0, half + days - Math.max(half, from)) };
     }
     case 'grow': {
       const off_t = milestoneOf(chain, 'off-heat')?.t ?? timeOf('arrive');
-      const half = milestoneOf(chain, 'half-up');
-      const heat = half ? Math.max(0, totalAt(route.inHeat, off_t) - totalAt(route.inHeat, half.t)) : 0;
-      const behind = plan.joins?.stage === 'pot' ? sums.ready_degreeDays * crop.potAt_frac : heat;
-      return left(off_t, Math.max(0, (sums.pot_degreeDays ?? sums.ready_degreeDays) - behind), over(route.inGrow));
+      return left(off_t, stageNeeds(sums, behindOf(batch, season)).grow, over(route.inGrow));
     }
     case 'pot':
-      return left(timeOf('pot') + POTTING_CHECK_DAYS, sums.space_degreeDays! - sums.pot_degreeDays!, over(route.inPot));
+      return left(pottedOn_t, Math.max(0, sums.space_degreeDays! - potted()), over(route.inPot));
     case 'space': {
-      const pot_t = timeOf('pot') + POTTING_CHECK_DAYS;
       const space_t = timeOf('space');
-      const grown = Math.max(0, totalAt(route.inPot, space_t) - totalAt(route.inPot, pot_t));
-      return left(space_t, sums.ready_degreeDays - sums.pot_degreeDays! - grown, over(route.inSpace));
+      const grown = Math.max(0, totalAt(route.inPot, space_t) - totalAt(route.inPot, pottedOn_t));
+      return left(space_t, sums.ready_degreeDays - potted() - grown, over(route.inSpace));
     }
   }
 }

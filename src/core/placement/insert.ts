@@ -288,7 +288,7 @@ function fixedWhere(days: ArrayLike<number>, window: ArrayLike<number>, K: numbe
 function underEnd(state: State, track: Track, under: NonNullable<Task['spec']['under']>, d: number, p: number): number {
   const { problem } = state;
   const end = endFrom(track, under.need, d, state.rows, p * problem.blocks, problem.blockOf, problem.days);
-  return end === NONE ? NONE : Math.max(end, problem.instance.today);
+  return end === NONE ? NONE : Math.max(end + (under.then_days ?? 0), problem.instance.today);
 }
 
 /** Whether stage k could have stood in place p, so that its labels there were written this time. */

@@ -83,9 +83,18 @@ export interface BatchSpec {
   /** How much it matters; 1 is usual. */
   readonly weight: number;
   /** Where it is already: position in `stages`, its place, the day it came there (0 or later) and what is left to gain. */
-  readonly under?: { readonly at: number; readonly place: number; readonly day: number; readonly need: number };
+  readonly under?: UnderWay;
   /** Pinned: these stays and no others; room is taken even where there is none. */
   readonly pinned?: readonly FixedStay[];
+}
+
+export interface UnderWay {
+  readonly at: number;
+  readonly place: number;
+  readonly day: number;
+  readonly need: number;
+  /** Days it stays on once that is gained, as by the rule of so many days after half up. */
+  readonly then_days?: number;
 }
 
 /** What things cost, in the nursery's money. */

@@ -12,7 +12,7 @@ import { seasonTables } from './seasonTables.ts';
 
 /**
  * A second way to the sowing day, slow and obvious: for each day walk a batch forward hour by hour through the places and
- * see when it is ready; take the day whose readiness lies nearest to the day hardening must begin. Shares nothing with
+ * see when it is ready; take the last that is ready on the day hardening must begin. Shares nothing with
  * the running totals but the rates.
  */
 const FROM = requireDay('2026-06-01');
@@ -65,18 +65,20 @@ function readyHour(crop: Crop, sowDay: number, offHeat: OffHeatRule): number | n
     growth += grow(at);
   }
   const pot = sums.pot_degreeDays;
+  let potted = pot === null;
   let rest = 0;
   for (; hour < last; hour++) {
+    // What it grew on the heat beyond its potting size it grew in a full cell: half of it counts.
+    if (pot !== null && !potted && growth >= pot) {
+      potted = true;
+      growth = pot + Math.min((growth - pot) / 2, (sums.ready_degreeDays - pot) / 2);
+      rest = 48;
+    }
     if (rest > 0) {
       rest--;
       continue;
     }
-    const before = growth;
     growth += grow(hourAt(house, hour));
-    if (pot !== null && before < pot && growth >= pot) {
-      growth = pot;
-      rest = 48;
-    }
     if (growth >= sums.ready_degreeDays) return hour;
   }
   return null;
@@ -110,14 +112,12 @@ describe('backward against walking every day forward by the hour', () => {
         const dueHour = (noonOf(plan.transplantOn) - plan.hardening_days - FROM) * 24;
         const wanted = chain.kind === 'chain' ? milestoneOf(chain, 'sow')!.day : null;
         expect(wanted, crop.name).not.toBeNull();
-        let best = Infinity;
-        let bestDay = 0;
+        let last = -Infinity;
         for (let day = wanted! - 6; day <= wanted! + 6; day++) {
           const ready = readyHour(crop, day, offHeat);
-          const apart = ready === null ? Infinity : Math.abs(ready - dueHour);
-          if (apart < best) [best, bestDay] = [apart, day];
+          if (ready !== null && ready < dueHour + 12) last = day;
         }
-        expect(Math.abs(bestDay - wanted!), `${crop.name}, ${offHeat.kind}`).toBeLessThanOrEqual(1);
+        expect(Math.abs(last - wanted!), `${crop.name}, ${offHeat.kind}`).toBeLessThanOrEqual(1);
         compared++;
       }
       expect(compared).toBeGreaterThan(30);

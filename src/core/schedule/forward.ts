@@ -1,10 +1,12 @@
 import type { DayNumber } from '../calendar/dayNumber.ts';
 import { FIRST_UP_PROGRESS } from '../germination/spread.ts';
+import { plugGrowth_degreeDays, stageNeeds } from '../growth/stageNeeds.ts';
 import { POTTING_CHECK_DAYS } from '../growth/stageSums.ts';
 import type { WorkKey } from '../model.ts';
 import { becauseOf, type BecauseContext } from './chainBecause.ts';
 import { noonOf, type Chain, type ChainResult, type Milestone, type MilestoneKey } from './chain.ts';
-import { offHeatAfter, offHeatRuleOf, routeOf, unreachable, type RouteInput } from './route.ts';
+import { pottedAt_degreeDays } from './potted.ts';
+import { offHeatAfter, offHeatRuleOf, routeOf, unreachable, type Route, type RouteInput } from './route.ts';
 import { timeAfter, totalAt } from './thermalIntegral.ts';
 
 /** Days on which a step really happened, by the log. */
@@ -28,7 +30,11 @@ export interface ForwardInput extends RouteInput {
  */
 export function forwardChain(input: ForwardInput): ChainResult {
   const route = routeOf(input);
-  if ('kind' in route) return route;
+  return 'kind' in route ? route : chainOnRoute(input, route);
+}
+
+/** The chain forward on a route already worked out. */
+export function chainOnRoute(input: ForwardInput, route: Route): ChainResult {
   const { facts, today, plan } = input;
   const floor_t = today === null ? -Infinity : noonOf(today);
   const context: BecauseContext = { ...input, route };
@@ -45,7 +51,7 @@ export function forwardChain(input: ForwardInput): ChainResult {
       t,
       day: Math.floor(t),
       dueOn: Math.floor(fact !== undefined || later !== null ? t : computed_t),
-      status: fact !== undefined ? 'done' : later !== null ? 'reckoned' : 'forecast',
+      status: fact !== undefined ? 'done' : later !== null ? 'reckoned' : today === null ? 'planned' : 'forecast',
       get because() {
         return becauseOf(key, context, before_day, fact !== undefined, overdue);
       },
@@ -66,7 +72,7 @@ export function forwardChain(input: ForwardInput): ChainResult {
   let off_t: number;
   if (joins) {
     off_t = add('arrive', noonOf(joins.on));
-    if (joins.stage === 'pot') grown = sums.ready_degreeDays * input.crop.potAt_frac;
+    grown = plugGrowth_degreeDays(input.crop, sums, joins);
   } else {
     const sow_t = add('sow', noonOf(input.sowOn));
     const half = timeAfter(route.germination, sow_t, 1);
@@ -87,26 +93,34 @@ export function forwardChain(input: ForwardInput): ChainResult {
   let overLeft = sums.overAge_degreeDays - grown;
   let inLast = route.inGrow;
   if (sums.pot_degreeDays !== null) {
-    const unchecked = timeAfter(route.inGrow, off_t, sums.pot_degreeDays - grown);
-    const pot = unchecked === null ? null : unchecked + POTTING_CHECK_DAYS * (input.checks?.before ?? 0);
+    const checked_days = POTTING_CHECK_DAYS * (input.checks?.before ?? 0);
+    const unchecked = timeAfter(route.inGrow, off_t, stageNeeds(sums, grown).grow);
+    const pot = unchecked === null ? null : unchecked + checked_days;
     if (pot === null && facts.pot === undefined && laterFact(facts, 'pot') === null) {
       return unreachable('grow', route.places.grow, 'too cold there: it never grows to potting size');
     }
     const pot_t = add('pot', planned('pot', pot ?? off_t));
-    // The logged potting is itself a sign of the stage reached: growth in a full cell before it is not counted.
+    // Growth is what the places gave: setting a plant into a pot makes it no older, and in a full cell it makes little.
+    const checks = input.checks?.before ?? 0;
+    const potted = pottedAt_degreeDays(route, {
+      behind_degreeDays: grown,
+      bought: Boolean(joins),
+      off_t,
+      pot_t,
+      checks,
+    });
     from_t = pot_t + POTTING_CHECK_DAYS * (1 + (input.checks?.after ?? 0));
-    left = sums.ready_degreeDays - sums.pot_degreeDays;
-    overLeft = sums.overAge_degreeDays - sums.pot_degreeDays;
+    left = sums.ready_degreeDays - potted;
+    overLeft = sums.overAge_degreeDays - potted;
     inLast = route.inPot;
-    const toSpace = sums.space_degreeDays! - sums.pot_degreeDays;
-    const space = timeAfter(route.inPot, from_t, toSpace);
+    const space = timeAfter(route.inPot, from_t, sums.space_degreeDays! - potted);
     if (space !== null || facts.space !== undefined) {
       const space_t = add('space', planned('space', space ?? from_t));
       if (route.inSpace !== route.inPot) {
         const grownInPot = Math.max(0, totalAt(route.inPot, space_t) - totalAt(route.inPot, from_t));
         left -= grownInPot;
         overLeft -= grownInPot;
-        from_t = space_t;
+        from_t = Math.max(from_t, space_t);
         inLast = route.inSpace;
       }
     }

@@ -11,7 +11,5 @@ export function plannedChain(input: RouteInput): ChainResult {
   const { steps, joins } = input.plan;
   const start = joins?.on ?? steps?.sow;
   if (start === undefined) return backwardChain(input);
-  const chain = forwardChain({ ...input, sowOn: start, facts: {}, today: null, waitForDate: true });
-  if (chain.kind !== 'chain') return chain;
-  return { ...chain, milestones: chain.milestones.map((m) => ({ ...m, status: 'planned' as const })) };
+  return forwardChain({ ...input, sowOn: start, facts: {}, today: null, waitForDate: true });
 }

@@ -139,23 +139,80 @@ describe('spaced out in another place', () => {
 });
 
 describe('plugs bought in', () => {
-  const joined = (stage: 'grow' | 'pot', on: number) =>
-    forecast(planOf(tomato, { transplantOn: FROM + 300, joins: { stage, on } }));
+  const joined = (joins: Omit<NonNullable<BatchPlan['joins']>, 'on'>, crop = tomato, on = FROM + 400) =>
+    forecast(planOf(crop, { transplantOn: FROM + 300, joins: { ...joins, on } }), {}, null, crop);
 
-  it('begin on the day they come; ready for the pot they are potted that day', () => {
-    const grown = joined('grow', FROM + 400);
-    expect(startOf(grown)).toMatchObject({ key: 'arrive', day: FROM + 400 });
-    expect(milestoneOf(grown, 'sow')).toBeNull();
-    const ready = joined('pot', FROM + 400);
+  it('begin on the day they come; ready for the pot they are potted that day, and nearer their date', () => {
+    const young = joined({ stage: 'grow', age_weeks: 2 });
+    expect(startOf(young)).toMatchObject({ key: 'arrive', day: FROM + 400 });
+    expect(milestoneOf(young, 'sow')).toBeNull();
+    const ready = joined({ stage: 'pot' });
     expect(dayOf(ready, 'pot')).toBe(FROM + 400);
-    expect(ready.ready_t).toBeLessThan(grown.ready_t);
+    expect(ready.ready_t).toBeLessThan(young.ready_t);
   });
 
-  it('grow on as a batch sown here does from coming off the heat', () => {
-    const sown = forecast(planOf(tomato, { transplantOn: FROM + 300 }));
-    const off = milestoneOf(sown, 'off-heat')!.day;
-    const bought = joined('grow', off);
-    expect(Math.abs(bought.ready_t - sown.ready_t)).toBeLessThan(1);
+  it('grow on from their age: a plug of six weeks as a batch sown here six weeks before', () => {
+    const reference = (crop: Crop) => steadyPlace(crop.growDay_C, crop.growNight_C);
+    for (const crop of crops.filter((c) => !c.potted)) {
+      const warm = steadyPlace(crop.germBest_C);
+      const place = reference(crop);
+      const own = seasonTables([warm, place], FROM, 900);
+      const places = { germinate: warm.id, grow: place.id, pot: place.id, harden: place.id };
+      const run = (plan: BatchPlan, sowOn: number) =>
+        chainOf(
+          forwardChain({ crop, plan, offHeat: HALF, tables: own, sowOn, facts: {}, today: null, waitForDate: false }),
+        );
+      const sown = run(planOf(crop, { places }), FROM + 300);
+      const age_weeks = Math.floor((crop.weeksLow + crop.weeksHigh) / 2) - 1;
+      const bought = run(
+        planOf(crop, { places, joins: { stage: 'grow', on: FROM + 300 + 7 * age_weeks, age_weeks } }),
+        0,
+      );
+      expect(Math.abs(bought.ready_t - sown.ready_t), crop.name).toBeLessThan(0.01);
+    }
+  });
+
+  it('celery plugs have about four weeks to go, and no crop more: common practice, no source', () => {
+    for (const crop of crops) {
+      const place = steadyPlace(crop.growDay_C, crop.growNight_C);
+      const own = seasonTables([place], FROM, 900);
+      const places = { germinate: place.id, grow: place.id, pot: place.id, harden: place.id };
+      const plan = planOf(crop, { places, transplantOn: FROM + 300, joins: { stage: 'grow', on: FROM + 400 } });
+      const chain = chainOf(
+        forwardChain({ crop, plan, offHeat: HALF, tables: own, sowOn: 0, facts: {}, today: null, waitForDate: false }),
+      );
+      const weeks = (dayOf(chain, 'plant') - FROM - 400) / 7;
+      expect(weeks, crop.name).toBeLessThanOrEqual(4.5);
+      if (crop.name === 'celery') expect(weeks).toBeGreaterThanOrEqual(3.5);
+    }
+  });
+
+  it('by their true leaves where those are said', () => {
+    const [two, four] = [2, 4].map((leaves_count) => joined({ stage: 'grow', leaves_count }));
+    expect(four!.ready_t).toBeLessThan(two!.ready_t);
+  });
+});
+
+describe('potted on another day than the plants allow', () => {
+  const free = forecast(planOf(tomato, { transplantOn: FROM + 300 }));
+  const off = milestoneOf(free, 'off-heat')!.day;
+  const readyWhenPotted = (late_days: number) =>
+    forecast(planOf(tomato, { transplantOn: FROM + 300 }), {
+      sow: FROM + 400,
+      'off-heat': off,
+      pot: dayOf(free, 'pot') + late_days,
+    }).ready_t - free.ready_t;
+
+  it('early makes a plant no older: within a day of the plan', () => {
+    for (const early of [-3, -8, -12]) expect(Math.abs(readyWhenPotted(early)), `${early}`).toBeLessThan(1);
+  });
+
+  it('late keeps what was lost in the full cell, and no more than that', () => {
+    for (const late of [4, 8, 14]) {
+      expect(readyWhenPotted(late), `${late}`).toBeGreaterThan(late * 0.3);
+      expect(readyWhenPotted(late), `${late}`).toBeLessThan(late * 0.8);
+    }
+    expect(readyWhenPotted(30)).toBeGreaterThan(readyWhenPotted(14));
   });
 });
 
