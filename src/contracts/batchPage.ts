@@ -1,4 +1,7 @@
 import type { Phase } from '../core/batch/event.ts';
+import type { Plants } from '../core/batch/plants.ts';
+import type { ExpectedOut } from '../core/batch/progress.ts';
+import type { Punctuality } from '../core/batch/tolerance.ts';
 import type { BatchPlan } from '../core/model.ts';
 import type { ChainResult } from '../core/schedule/chain.ts';
 import type { EventRecord } from './records.ts';
@@ -12,8 +15,15 @@ export interface BatchPageData {
   readonly note: string;
   readonly plan: BatchPlan;
   readonly phase: Phase;
-  readonly alive_count: number | null;
-  readonly lost_count: number;
+  readonly plants: Plants;
+  /** What the number of plants rests on; {day} stands for a day. */
+  readonly plantsWords: string;
+  /** Most plants it can have. */
+  readonly most_count: number;
+  readonly out: ExpectedOut | null;
+  readonly punctuality: Punctuality;
+  /** Why it cannot be worked out; null: it can. */
+  readonly fault: string | null;
   readonly planned: ChainResult;
   readonly forecast: ChainResult;
   readonly late_days: number | null;

@@ -34,10 +34,15 @@ export const monthDay = (name: string) =>
     .refine(isMonthDay, { error: `${name}: a month and day such as 05-12` })
     .meta({ examples: ['05-12'] });
 
+/** Control characters: in a name or a line they break files, calendars and labels that are made of it. */
+const CONTROLS = /[\p{Cc}]/u;
+const CONTROLS_BUT_LINES = /(?![\n\r\t])[\p{Cc}]/u;
+
 export const shortText = (name: string, most: number) =>
   z
     .string({ error: `${name}: some words` })
     .trim()
+    .refine((text) => !CONTROLS.test(text), { error: `${name}: one line, without control characters` })
     .min(1, { error: `${name}: must not be empty` })
     .max(most, { error: `${name}: at most ${most} letters` });
 
@@ -45,8 +50,10 @@ export const freeText = (name: string, most: number) =>
   z
     .string({ error: `${name}: some words` })
     .trim()
+    .refine((text) => !CONTROLS_BUT_LINES.test(text), { error: `${name}: without control characters` })
     .max(most, { error: `${name}: at most ${most} letters` })
     .default('');
 
 export const recordId = (name: string) => wholeNumber(name, 1, 2_147_483_647);
-export const version = wholeNumber('version', 1, 2_147_483_647);
+/** A version is counted up by one, so the last a column holds is not one that can be changed. */
+export const version = wholeNumber('version', 1, 2_147_483_646);

@@ -142,7 +142,8 @@ export interface PlantLine {
   readonly plants: number;
   readonly trays: number;
   readonly transplantOn: number;
-  readonly forecastOn: number;
+  /** Day it is expected out, plants, ladder and gates together; null: not likely in the days looked at. */
+  readonly expectedOn: number | null;
   readonly verdict: Verdict;
   readonly by: string;
   readonly gates: readonly GateView[];

@@ -1,5 +1,13 @@
 import { z } from 'zod';
-import { leastDays, PROGRAMME_KINDS, RUNG_COVERS, type Programme, type Rung } from '../core/hardening/programme.ts';
+import {
+  LEAST_FLOOR_C,
+  leastDays,
+  MOST_FLOOR_C,
+  PROGRAMME_KINDS,
+  RUNG_COVERS,
+  type Programme,
+  type Rung,
+} from '../core/hardening/programme.ts';
 import { GLAZINGS, NIGHT_COVERS, STRUCTURE_KINDS, type StructureSpec } from '../core/heat/structure.ts';
 import { LID_SCHOOLS } from '../core/heat/lid.ts';
 import { GATE_KEYS, GATE_MODES } from '../core/planting/gates.ts';
@@ -83,7 +91,7 @@ export const rungInput = z.strictObject({
   hours_h: figure('hours out', 0.5, 24),
   sun_frac: share('share of sun'),
   lid_frac: share('share of the lid').nullable(),
-  floor_C: figure('lowest temperature in degrees C', -15, 20),
+  floor_C: figure('lowest temperature in degrees C', LEAST_FLOOR_C, MOST_FLOOR_C),
   gust_m_s: figure('strongest gust in m/s', 3, 40),
   cover: z.enum(RUNG_COVERS),
   days: wholeNumber('days', 1, 30),

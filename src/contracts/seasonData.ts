@@ -2,7 +2,7 @@ import type { FrostChoice } from './weather.ts';
 import type { CoolSchool } from '../core/placement/coolCap.ts';
 import type { Weights } from '../core/placement/instance.ts';
 import type { MonthNormal } from '../core/schedule/outsideClimate.ts';
-import type { ChainState } from '../core/batch/progress.ts';
+import type { ChainState, WeatherOut } from '../core/batch/progress.ts';
 import type { BatchPlan, Container, Crop, OffHeatRule, Place } from '../core/model.ts';
 import type { TemperatureUnit } from '../core/units/temperature.ts';
 
@@ -67,4 +67,8 @@ export interface SeasonBatch {
   readonly pinned: boolean;
   readonly familyId: number | null;
   readonly state: ChainState;
+  /** Chance that a seed not yet seen still comes up. */
+  readonly coming_frac: number;
+  /** What ladder and gates let; null: too far ahead to say. */
+  readonly weather: WeatherOut | null;
 }

@@ -1,7 +1,8 @@
 import { civilFromDay } from '../core/calendar/dayNumber.ts';
+import { isTrouble, punctuality } from '../core/batch/tolerance.ts';
 import { milestoneOf, type MilestoneKey } from '../core/schedule/chain.ts';
 import type { BatchView, Season } from '../server/season.ts';
-import { lateness, shortDay } from '../ui/format.ts';
+import { punctualityWords, shortDay } from '../ui/format.ts';
 
 const KEYS: readonly MilestoneKey[] = ['sow', 'half-up', 'pot', 'harden', 'plant'];
 const SIGNS: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' };
@@ -27,21 +28,26 @@ export function tableRows(season: Season): string {
 /** A batch that has not changed keeps its row. */
 const written = new WeakMap<BatchView, { thisYear: number; html: string }>();
 
-function row({ batch, name, state, progress }: BatchView, thisYear: number): string {
+function row({ batch, name, state, progress, fault, plants }: BatchView, thisYear: number): string {
   const chain = progress.forecast.kind === 'chain' ? progress.forecast : null;
   const cells = KEYS.map((key) => {
     const milestone = chain && milestoneOf(chain, key);
     if (!milestone) return '<td></td>';
-    const day = shortDay(milestone.day, thisYear);
+    const day = shortDay(key === 'plant' ? (progress.out?.on ?? milestone.day) : milestone.day, thisYear);
     return milestone.status === 'done' ? `<td><span class="text-ink2">${day} done</span></td>` : `<td>${day}</td>`;
   });
   const over = state.phase === 'planted' || state.phase === 'ended';
-  const late = progress.late_days;
-  const bad = !over && (late === null || late > 1);
-  const words = over ? state.phase : late === null ? 'cannot be reached' : lateness(late);
+  const kind = punctuality(progress, batch.plan);
+  const bad = !over && isTrouble(kind);
+  const words =
+    fault !== null
+      ? `cannot be worked out: ${escaped(fault)}`
+      : over
+        ? state.phase
+        : punctualityWords(kind, progress.late_days);
   return (
     `<tr><td><a href="/batches/${batch.id}">${escaped(name)}</a></td><td>${escaped(batch.code)}</td>` +
-    `<td class="r">${batch.plan.plantsWanted}</td>${cells.join('')}` +
+    `<td class="r">${batch.plan.plantsWanted}</td><td class="r">${over ? plants.out_count : plants.expected_count}</td>${cells.join('')}` +
     `<td>${bad ? `<span class="tag bad">${words}</span>` : words}</td></tr>`
   );
 }

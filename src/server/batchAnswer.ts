@@ -1,4 +1,6 @@
 import { isoFromDay } from '../core/calendar/dayNumber.ts';
+import type { Plants } from '../core/batch/plants.ts';
+import type { Progress } from '../core/batch/progress.ts';
 import type { ChainResult } from '../core/schedule/chain.ts';
 import { batchInputOf } from './changeBatches.ts';
 import type { BatchView } from './season.ts';
@@ -13,12 +15,26 @@ export function batchAnswer(view: BatchView) {
     name: view.name,
     ...batchInputOf(batch),
     phase: state.phase,
-    left_count: state.alive_count,
+    plants: plantsAnswer(view.plants),
     up_count: state.up_count,
     late_days: progress.late_days,
+    expected_out: outAnswer(view.progress),
+    fault: view.fault,
     planned: chainAnswer(progress.planned),
     forecast: chainAnswer(progress.forecast),
   };
+}
+
+/** The plants of a batch, with the day they rest on. */
+function plantsAnswer({ on, ...plants }: Plants) {
+  return { ...plants, on: on === null ? null : isoFromDay(on) };
+}
+
+/** When a batch is expected out: plants, ladder and gates together. */
+function outAnswer({ out }: Progress) {
+  if (out === null) return null;
+  const iso = (day: number | null) => (day === null ? null : isoFromDay(day));
+  return { on: iso(out.on), p90: iso(out.p90), by: out.by, inTime_frac: out.inTime_frac };
 }
 
 /** A chain with ISO days, or what is in its way. */

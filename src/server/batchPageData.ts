@@ -1,3 +1,5 @@
+import { plantsByWords } from '../core/batch/plants.ts';
+import { punctuality } from '../core/batch/tolerance.ts';
 import { ruleOfWeeksSowDay } from '../core/schedule/ruleOfWeeks.ts';
 import type { BatchPageData } from '../contracts/batchPage.ts';
 import type { Season } from './season.ts';
@@ -18,8 +20,12 @@ export function batchPageData(season: Season, id: string): BatchPageData | null 
     note: batch.note,
     plan: batch.plan,
     phase: state.phase,
-    alive_count: state.alive_count,
-    lost_count: state.lost_count,
+    plants: view.plants,
+    plantsWords: plantsByWords(view.plants),
+    most_count: state.alive_count ?? view.plants.sown_count,
+    out: progress.out,
+    punctuality: punctuality(progress, batch.plan),
+    fault: view.fault,
     planned: progress.planned,
     forecast: progress.forecast,
     late_days: progress.late_days,

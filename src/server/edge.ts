@@ -1,7 +1,7 @@
 import type { APIContext, APIRoute } from 'astro';
 import { BaseError, ConnectionError, DatabaseError } from 'sequelize';
 import type { z } from 'zod';
-import { ProblemError, type FieldError, type Problem } from '../contracts/problem.ts';
+import { fieldProblem, ProblemError, type FieldError, type Problem } from '../contracts/problem.ts';
 import { log } from './log.ts';
 import { readAhead } from './season.ts';
 
@@ -103,7 +103,21 @@ export async function body<T extends z.ZodType>(
   } catch {
     throw new ProblemError(400, 'Not JSON', 'The body must be JSON.');
   }
+  refuseBadText(value);
   return check(schema, value);
+}
+
+/** Refuses texts that cannot be kept: with the character of number 0, or half of a character. */
+function refuseBadText(value: unknown, path: readonly (string | number)[] = []): void {
+  if (typeof value === 'string') {
+    if (value.includes('\u0000') || !value.isWellFormed())
+      throw fieldProblem(path.join('.'), `${path.join('.')}: holds a character that is none; type it anew`);
+  } else if (Array.isArray(value)) value.forEach((item, i) => refuseBadText(item, [...path, i]));
+  else if (value !== null && typeof value === 'object')
+    for (const [key, item] of Object.entries(value)) {
+      refuseBadText(key, [...path, 'name']);
+      refuseBadText(item, [...path, key]);
+    }
 }
 
 /** A value checked by a schema, or a 422 with a path per field. */

@@ -1,3 +1,4 @@
+import { isTrouble, punctuality } from '../core/batch/tolerance.ts';
 import type { JobKind } from '../core/round/work.ts';
 import { temperatureOn } from '../core/schedule/placeClimate.ts';
 import { flagsOf } from '../core/climate/forecast.ts';
@@ -63,8 +64,8 @@ export function frameOf(season: Season) {
 
 /** Whether a batch will be late or cannot be reached. */
 export function inTrouble(view: Season['batches'][number]): boolean {
-  if (view.state.phase === 'planted' || view.state.phase === 'ended') return false;
-  return view.progress.forecast.kind !== 'chain' || view.progress.late_days! > 1;
+  if (view.state.phase === 'planted' || view.state.phase === 'ended') return view.fault !== null;
+  return isTrouble(punctuality(view.progress, view.batch.plan));
 }
 
 /** What the sky strip tells of the forecast. null: none. */

@@ -69,8 +69,10 @@ export function seasonBatchesJson(season: Season): string {
 
 const written = new WeakMap<BatchView, string>();
 
-export function seasonBatch({ batch, name, state }: BatchView): SeasonBatch {
+export function seasonBatch({ batch, name, state, coming_frac, weather }: BatchView): SeasonBatch {
   const { phase, facts, sown_count, alive_count, placeId, stays, lastDay, moves } = state;
+  const { up_count, lost_count, left_count, planted_count, lastCountOn } = state;
+  const counted = { up_count, lost_count, left_count, planted_count, lastCountOn };
   return {
     id: batch.id,
     version: batch.version,
@@ -80,6 +82,8 @@ export function seasonBatch({ batch, name, state }: BatchView): SeasonBatch {
     plan: batch.plan,
     pinned: batch.pinned,
     familyId: batch.familyId,
-    state: { phase, facts, sown_count, alive_count, placeId, stays, lastDay, moves },
+    state: { phase, facts, sown_count, alive_count, placeId, stays, lastDay, moves, ...counted },
+    coming_frac,
+    weather,
   };
 }

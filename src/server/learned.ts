@@ -1,5 +1,6 @@
 import { countsOf, looksOf, progressThrough } from '../core/batch/looks.ts';
 import { reduceLog } from '../core/batch/reduce.ts';
+import { expectedShare_frac } from '../core/germination/usual.ts';
 import { learn, trayEstimate, type Learned, type TrayEstimate } from '../core/germination/learning.ts';
 import type { Crop } from '../core/model.ts';
 import type { SeasonTables } from '../core/schedule/seasonTables.ts';
@@ -53,12 +54,9 @@ function taughtByBatch(
   return estimate && { ...estimate, batchId: batch.id, cropId, varietyId, lotId };
 }
 
-/** Share of a lot's seeds thought to come up: its last test and the field, else the usual. Common practice, no source. */
-export const FIELD_frac = 0.95;
-const UNTESTED_frac = 0.85;
-
+/** Share of a lot's seeds thought to come up; without a lot the usual. */
 export function expectedShare(lot: LotRecord | null): number {
-  return lot?.germination_percent == null ? UNTESTED_frac : Math.min(1, lot.germination_percent / 100) * FIELD_frac;
+  return expectedShare_frac(lot?.germination_percent ?? null);
 }
 
 /** The house's own times for a lot, a variety or a crop. `but`: a batch not to be counted, that it may be judged by the others. */

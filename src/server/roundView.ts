@@ -8,9 +8,6 @@ import { leggyOf } from './leggy.ts';
 import { plantVerdict } from './planting/view.ts';
 import type { BatchView, Season } from './season.ts';
 
-/** Share of seed that comes when a lot has no test. Common practice, no source. */
-const USUAL_GERMINATION_frac = 0.85;
-
 /** Today's round in walking order. Work without a place comes first. */
 export function roundView(season: Season): RoundView {
   const { world, now, tables, batches } = season;
@@ -57,8 +54,6 @@ export function roundView(season: Season): RoundView {
 
 function roundJob(view: BatchView, job: Job, season: Season): RoundJob {
   const { today } = season.now;
-  const lot = season.world.lots.find((l) => l.id === view.batch.lotId);
-  const germination = lot?.germination_percent ? lot.germination_percent / 100 : USUAL_GERMINATION_frac;
   const sown = view.state.sown_count;
   return {
     key: `${job.batchId}/${job.kind}/${job.kind === 'rung' ? job.count : ''}`,
@@ -80,7 +75,7 @@ function roundJob(view: BatchView, job: Job, season: Season): RoundJob {
     whyDay: job.whyDay,
     toPlace: job.toPlaceId === null ? null : (season.world.places.find((p) => p.id === job.toPlaceId)?.name ?? null),
     placeId: job.placeId,
-    expected_count: sown === null ? null : Math.round(sown * germination),
+    expected_count: sown === null ? null : view.plants.expected_count,
     sown_count: sown,
   };
 }

@@ -1,9 +1,15 @@
-import { batchProgress, type Progress } from '../core/batch/progress.ts';
-import { reduceLog, type BatchState } from '../core/batch/reduce.ts';
+import { countsOf, looksOf, progressThrough } from '../core/batch/looks.ts';
+import { plantsOf, type Plants } from '../core/batch/plants.ts';
+import { batchProgress, type Progress, type WeatherOut } from '../core/batch/progress.ts';
+import { reduceLog, UNSOWN, type BatchState } from '../core/batch/reduce.ts';
+import { afterLooks, beliefOf, stillComing_frac } from '../core/germination/belief.ts';
+import { USUAL_UP_frac } from '../core/germination/usual.ts';
+import type { Container } from '../core/model.ts';
+import type { BatchOdds } from '../core/planting/odds.ts';
 import { roundOf, workOf, type Job } from '../core/round/work.ts';
 import { climateStart } from '../core/schedule/placeClimate.ts';
 import { seasonTables, type MeasuredPlaces, type SeasonTables } from '../core/schedule/seasonTables.ts';
-import type { BatchRecord, CropRecord, EventRecord } from '../contracts/records.ts';
+import type { BatchRecord, CropRecord, EventRecord, LotRecord } from '../contracts/records.ts';
 import { ProblemError } from '../contracts/problem.ts';
 import { readMarks, readWorld, type Marks, type World } from '../db/world.ts';
 import { readMeasured } from '../db/measured.ts';
@@ -12,7 +18,9 @@ import { ladderOf, type Ladder } from './hardening/ladders.ts';
 import { readSite, type Site } from './site/site.ts';
 import { nowAt, type Now } from './clock.ts';
 import { database } from './database.ts';
-import { cropsToPlanBy, emergenceFactor, taughtBy, type BatchTaught } from './learned.ts';
+import { cropsToPlanBy, emergenceFactor, expectedShare, learnedFor, taughtBy, type BatchTaught } from './learned.ts';
+import { log } from './log.ts';
+import { oddsNow } from './planting/odds.ts';
 
 /** Days the tables cover from 1 January of last year: to the end of the year after next. */
 export const TABLE_DAYS = 4 * 366;
@@ -32,6 +40,15 @@ export interface BatchView {
   readonly work: readonly Job[];
   /** Its ladder while it hardens, and from ten days before. */
   readonly ladder: Ladder | null;
+  /** The one account of its plants. */
+  readonly plants: Plants;
+  /** Chance that a seed not yet seen still comes up. */
+  readonly coming_frac: number;
+  /** Odds of its ladder and gates over many springs, and what of them the day out goes by; null: too far ahead. */
+  readonly odds: BatchOdds | null;
+  readonly weather: WeatherOut | null;
+  /** Why it cannot be worked out; null: it can. */
+  readonly fault: string | null;
 }
 
 /** The whole season as it stands at the application's now. */
@@ -161,6 +178,8 @@ export function workOut(
     factors.set(key, factor);
     return factor;
   };
+  const lots = new Map(world.lots.map((lot) => [lot.id, lot]));
+  const rest = { world, now, tables, plainTables, measured, taught, crops: learned, site };
   const batches = world.batches.map((written): BatchView => {
     const events = world.events.get(written.id) ?? NO_EVENTS;
     const last = known.get(written.id);
@@ -177,40 +196,132 @@ export function workOut(
     const batch = emergence_factor === 1 ? written : { ...written, plan: { ...written.plan, emergence_factor } };
     const crop = crops.get(batch.cropId)!;
     const varietyName = batch.varietyId === null ? '' : (varieties.get(batch.varietyId)?.name ?? '');
-    const { state } = reduceLog(events);
-    const { offHeat } = world.nursery;
-    const progress = batchProgress({ crop, plan: batch.plan, state, offHeat, tables, containers, today: now.today });
-    const { potting } = world.nursery;
-    const startsOn =
-      progress.forecast.kind === 'chain' ? (milestoneOf(progress.forecast, 'harden')?.day ?? null) : null;
-    const ladder = site ? ladderOf({ plan: batch.plan, crop, state, world, site, tables, startsOn }) : null;
-    const input = {
-      batchId: batch.id,
-      plan: batch.plan,
-      state,
-      progress,
-      containers,
-      potting,
-      ...(ladder ? { ladder } : {}),
-    };
-    return {
+    const lot = batch.lotId === null ? null : (lots.get(batch.lotId) ?? null);
+    const named = {
       batch,
+      events,
       name: batchName(crop.name, varietyName, batch.letter),
       cropName: crop.name,
       varietyName,
-      events,
-      state,
-      progress,
-      round: roundOf(input, now.today),
-      work: workOf(input),
-      ladder,
     };
+    // What is wrong with one batch is said on its own line and takes nothing else along.
+    try {
+      return batchView(rest, { ...named, crop, lot, containers });
+    } catch (error) {
+      const why = error instanceof Error ? error.message : String(error);
+      log.error({ batch: batch.code, err: why }, 'a batch cannot be worked out');
+      return faulty(named, why);
+    }
   });
-  return { world, now, tables, plainTables, measured, taught, crops: learned, batches, site };
+  return { ...rest, batches };
+}
+
+type Named = Pick<BatchView, 'batch' | 'events' | 'name' | 'cropName' | 'varietyName'>;
+
+/** One batch with all that follows from its log, its plan and the weather. */
+function batchView(
+  rest: Omit<Season, 'batches'>,
+  {
+    crop,
+    lot,
+    containers,
+    ...named
+  }: Named & {
+    readonly crop: CropRecord;
+    readonly lot: LotRecord | null;
+    readonly containers: ReadonlyMap<number, Container>;
+  },
+): BatchView {
+  const { world, now, tables, site } = rest;
+  const { batch, events } = named;
+  const { plan } = batch;
+  const { offHeat, potting } = world.nursery;
+  const { state } = reduceLog(events, expectedShare(lot));
+  const coming_frac = comingOf(rest, batch, events, state, crop, lot);
+  const input = { crop, plan, state, offHeat, tables, containers, today: now.today, coming_frac };
+  const plain = batchProgress(input);
+  const startsOn = plain.forecast.kind === 'chain' ? (milestoneOf(plain.forecast, 'harden')?.day ?? null) : null;
+  const ladder = site ? ladderOf({ plan, crop, state, world, site, tables, startsOn }) : null;
+  const odds = oddsNow({ ...rest, batches: [] }, { batch, state, ladder, progress: plain });
+  const weather = odds && { ...odds.out, inTime_frac: odds.inTime_frac };
+  const progress = weather === null ? plain : batchProgress({ ...input, weather });
+  const work = {
+    batchId: batch.id,
+    plan,
+    state,
+    progress,
+    containers,
+    potting,
+    ...(ladder ? { ladder } : {}),
+  };
+  return {
+    ...named,
+    state,
+    progress,
+    plants: progress.plants,
+    coming_frac,
+    weather,
+    odds,
+    fault: null,
+    round: roundOf(work, now.today),
+    work: workOf(work),
+    ladder,
+  };
+}
+
+/** A batch of which nothing can be said but what it is and what is wrong. */
+function faulty(named: Named, why: string): BatchView {
+  const forecast = {
+    kind: 'unreachable',
+    stage: 'grow',
+    placeId: null,
+    reason: `it cannot be worked out: ${why}`,
+  } as const;
+  const plants = plantsOf(UNSOWN, { plantsWanted: 1, spare_frac: 0 });
+  const progress: Progress = {
+    planned: forecast,
+    forecast,
+    late_days: null,
+    early_days: 0,
+    stands: [],
+    out: null,
+    plants,
+  };
+  const nothing = { round: [], work: [], ladder: null, odds: null, weather: null, coming_frac: USUAL_UP_frac };
+  return { ...named, state: UNSOWN, progress, plants, fault: why, ...nothing };
+}
+
+/** Chance that a seed of a batch not yet seen still comes up, by its counts and what is thought of its lot. */
+function comingOf(
+  { world, plainTables, taught }: Omit<Season, 'batches'>,
+  batch: BatchRecord,
+  events: readonly EventRecord[],
+  state: BatchState,
+  crop: CropRecord,
+  lot: LotRecord | null,
+): number {
+  const open =
+    state.phase === 'planned' || state.phase === 'sown' || state.phase === 'emerged' || state.phase === 'growing';
+  if (!open || state.moves.length > 0) return 0;
+  const { prior } = learnedFor(world.nursery.learning ? taught : [], batch, lot, batch.id);
+  const before = beliefOf(prior);
+  const sown = countsOf(events);
+  if (!sown || sown.counts.length === 0) return stillComing_frac(before, null);
+  const plain = world.crops.find((c) => c.id === crop.id)!;
+  const looks = looksOf(sown, progressThrough(plain, plainTables, sown.sownOn, state.stays, batch.plan, null));
+  // Days gone by since the last look in which nothing more was logged say nothing: nobody looked.
+  return stillComing_frac(afterLooks(before, looks, sown.sown), looks.at(-1) ?? null);
 }
 
 /** Phases whose work hangs on the weather. */
-const WEATHERED: ReadonlySet<BatchState['phase']> = new Set(['growing', 'potted', 'hardening']);
+const WEATHERED: ReadonlySet<BatchState['phase']> = new Set([
+  'planned',
+  'sown',
+  'emerged',
+  'growing',
+  'potted',
+  'hardening',
+]);
 const NO_EVENTS: readonly EventRecord[] = [];
 const booksKnown = new WeakMap<World, string>();
 

@@ -1,3 +1,4 @@
+import { v4 } from 'uuid';
 import type { Problem } from '../contracts/problem.ts';
 
 /** How a call to the application ended. */
@@ -6,7 +7,10 @@ export type Answer<T> =
   | { readonly kind: 'problem'; readonly problem: Problem }
   | { readonly kind: 'offline' };
 
-/** Calls the application with JSON. Never throws: no network is an answer as well. */
+/** A network that hangs is no network. */
+const PATIENCE_ms = 20_000;
+
+/** Calls the application with JSON. Never throws: no network, or one that hangs, is an answer as well. */
 export async function call<T>(
   method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE',
   path: string,
@@ -16,6 +20,7 @@ export async function call<T>(
   try {
     response = await fetch(path, {
       method,
+      signal: AbortSignal.timeout(PATIENCE_ms),
       ...(body === undefined
         ? {}
         : {
@@ -51,5 +56,6 @@ export function fieldError(problem: Problem | null, path: string): string | unde
 
 /** A fresh key for a log line, made once per intention so that a retry never counts twice. */
 export function freshKey(): string {
-  return crypto.randomUUID();
+  // Not crypto.randomUUID: over plain HTTP under a name of the house a browser has none.
+  return v4();
 }

@@ -1,3 +1,5 @@
+import type { ExpectedOut } from '../core/batch/progress.ts';
+import type { Punctuality } from '../core/batch/tolerance.ts';
 import type { BecauseInput } from '../core/because.ts';
 import { civilFromDay, dayFromIso, weekdayOf } from '../core/calendar/dayNumber.ts';
 import { shortDay } from '../core/calendar/shortDay.ts';
@@ -59,6 +61,30 @@ export function counted(n: number, one: string, many = `${one}s`): string {
 export function lateness(late_days: number): string {
   if (late_days === 0) return 'on time';
   return late_days > 0 ? `${counted(late_days, 'day')} late` : `${counted(-late_days, 'day')} early`;
+}
+
+/** How a batch stands against its date, in a word or two. */
+export function punctualityWords(kind: Punctuality, late_days: number | null): string {
+  switch (kind) {
+    case 'cannot be':
+      return 'cannot be';
+    case 'not likely':
+      return 'not likely';
+    case 'in its days':
+      return `${lateness(late_days ?? 0)}, as good`;
+    default:
+      return lateness(late_days ?? 0);
+  }
+}
+
+/** When it is expected out and by what, as it follows "out". */
+export function outWords(out: ExpectedOut | null, today: number): string {
+  if (out === null) return 'no day can be told';
+  if (out.on === null) return 'not within the weeks looked at, by the weather';
+  const day = spokenDay(out.on, today);
+  if (out.by === 'log') return `out ${day}`;
+  const odds = out.inTime_frac === null ? '' : `, in time in ${Math.round(100 * out.inTime_frac)}% of springs`;
+  return `expected out ${day}${out.by === 'weather' ? ', by the weather' : ''}${odds}`;
 }
 
 /** Puts days and temperatures where a text has {day}, {0}, {1}. */

@@ -1,56 +1,109 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { call, trouble } from './call.ts';
-import { keptLines, postLine, sendKept } from './logPost.ts';
+import { call, freshKey, trouble } from './call.ts';
+import { dropLine, keptLines, postLine, sendKept } from './logPost.ts';
 
 const store = new Map<string, string>();
 const line = (idempotencyKey: string) => ({ idempotencyKey, kind: 'note', day: '2027-04-12' });
 const answer = (status: number, body: object) => new Response(JSON.stringify(body), { status });
+let clock_ms = 0;
 
 beforeEach(() => {
   store.clear();
+  clock_ms = 1_000;
+  vi.spyOn(Date, 'now').mockImplementation(() => clock_ms++);
+  vi.stubGlobal('window', new EventTarget());
   vi.stubGlobal('localStorage', {
+    get length() {
+      return store.size;
+    },
+    key: (i: number) => [...store.keys()][i] ?? null,
     getItem: (k: string) => store.get(k) ?? null,
     setItem: (k: string, v: string) => void store.set(k, v),
+    removeItem: (k: string) => void store.delete(k),
   });
 });
-afterEach(() => vi.unstubAllGlobals());
+afterEach(() => {
+  vi.unstubAllGlobals();
+  vi.restoreAllMocks();
+});
+
+const away = () => vi.stubGlobal('fetch', () => Promise.reject(new TypeError('no network')));
 
 describe('a log line without a network', () => {
-  it('is kept, then sent in order under the same keys, once', async () => {
-    vi.stubGlobal('fetch', () => Promise.reject(new TypeError('no network')));
+  it('is kept before it is sent, then sent in order under the same keys, once', async () => {
+    away();
     expect(await postLine(1, line('key-one-1'))).toEqual({ kind: 'kept' });
     expect(await postLine(2, line('key-two-2'))).toEqual({ kind: 'kept' });
-    expect(await sendKept()).toEqual({ sent: 0, refused: [] });
+    expect(await sendKept()).toEqual({ sent: 0 });
     const sent: string[] = [];
     vi.stubGlobal('fetch', (path: string, init: { body: string }) => {
-      sent.push(`${path} ${(JSON.parse(init.body) as { idempotencyKey: string }).idempotencyKey}`);
+      const { idempotencyKey } = JSON.parse(init.body) as { idempotencyKey: string };
+      // It is still there while it is on its way: a page that is closed now loses nothing.
+      expect(keptLines().map((kept) => kept.line.idempotencyKey)).toContain(idempotencyKey);
+      sent.push(`${path} ${idempotencyKey}`);
       return Promise.resolve(answer(201, { eventId: sent.length, repeated: false }));
     });
-    expect(await sendKept()).toEqual({ sent: 2, refused: [] });
+    expect(await sendKept()).toEqual({ sent: 2 });
     expect(sent).toEqual(['/api/batches/1/events key-one-1', '/api/batches/2/events key-two-2']);
     expect(keptLines()).toEqual([]);
-    expect(await sendKept()).toEqual({ sent: 0, refused: [] });
+    expect(await sendKept()).toEqual({ sent: 0 });
   });
 
-  it('a refusal is told and does not hold up the rest; a server in trouble does', async () => {
-    vi.stubGlobal('fetch', () => Promise.reject(new TypeError('no network')));
+  it('a network that hangs or a server in trouble keeps it, and a line just tapped takes away no other', async () => {
+    vi.stubGlobal('fetch', (_: string, { signal }: { signal: AbortSignal }) => {
+      expect(signal).toBeInstanceOf(AbortSignal);
+      return Promise.reject(new DOMException('timed out', 'TimeoutError'));
+    });
+    expect(await postLine(1, line('key-one-1'))).toEqual({ kind: 'kept' });
+    vi.stubGlobal('fetch', () => Promise.resolve(answer(503, { detail: 'Away.', status: 503 })));
+    expect(await postLine(2, line('key-two-2'))).toEqual({ kind: 'kept' });
+    vi.stubGlobal('fetch', () => Promise.resolve(answer(201, { eventId: 9, repeated: false })));
+    expect((await postLine(3, line('key-three'))).kind).toBe('done');
+    expect(keptLines().map((kept) => kept.batchId)).toEqual([1, 2]);
+  });
+
+  it('what is refused later stays with the reason until it is let go, and holds up nothing', async () => {
+    away();
     await postLine(1, line('key-one-1'));
     await postLine(2, line('key-two-2'));
-    let n = 0;
-    vi.stubGlobal('fetch', () =>
+    await postLine(3, line('key-three'));
+    vi.stubGlobal('fetch', (path: string) =>
       Promise.resolve(
-        n++ === 0
-          ? answer(422, { detail: 'Not sown yet.', status: 422 })
-          : answer(503, { detail: 'Away.', status: 503 }),
+        path.includes('/1/')
+          ? answer(422, { detail: 'That day is still to come.', status: 422 })
+          : path.includes('/2/')
+            ? answer(201, { eventId: 1, repeated: false })
+            : answer(503, { detail: 'Away.', status: 503 }),
       ),
     );
-    expect(await sendKept()).toEqual({ sent: 0, refused: ['Not sown yet.'] });
-    expect(keptLines().map((kept) => kept.batchId)).toEqual([2]);
+    expect(await sendKept()).toEqual({ sent: 1 });
+    expect(keptLines().map((kept) => [kept.batchId, kept.refused])).toEqual([
+      [1, 'That day is still to come.'],
+      [3, null],
+    ]);
+    // Tried again it is taken: a clock a day behind is put right.
+    vi.stubGlobal('fetch', () => Promise.resolve(answer(201, { eventId: 2, repeated: false })));
+    expect(await sendKept()).toEqual({ sent: 1 });
+    expect(await sendKept(true)).toEqual({ sent: 1 });
+    expect(keptLines()).toEqual([]);
+    away();
+    await postLine(4, line('key-four-4'));
+    dropLine('key-four-4');
+    expect(keptLines()).toEqual([]);
   });
 
   it('survives a store that holds nonsense', () => {
-    store.set('crook.unsent', '{broken');
+    store.set('crook.line.x', '{broken');
     expect(keptLines()).toEqual([]);
+  });
+});
+
+describe('keys', () => {
+  it('are made where the browser has no secure context: plain HTTP under a name of the house', () => {
+    vi.stubGlobal('crypto', {
+      getRandomValues: (bytes: Uint8Array) => bytes.map((_, i) => (i * 37 + store.size) % 256),
+    });
+    expect(freshKey()).toMatch(/^[0-9a-f-]{36}$/);
   });
 });
 

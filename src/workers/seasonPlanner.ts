@@ -55,8 +55,8 @@ export function prepare({ house, batches }: SeasonSent): Prepared {
   const { today, offHeat, coolSchool, coolMost_C, weights, places } = house;
   const toPlan = batches.map((batch): SeasonBatchToPlan => {
     const crop = crops.get(batch.cropId)!;
-    const { plan, state } = batch;
-    const progress = batchProgress({ crop, plan, state, offHeat, tables, containers, today });
+    const { plan, state, coming_frac, weather } = batch;
+    const progress = batchProgress({ crop, plan, state, offHeat, tables, containers, today, coming_frac, weather });
     return { id: batch.id, name: batch.name, crop, plan, state, pinned: batch.pinned, progress };
   });
   const season = seasonInstance({ today, places, containers, offHeat, coolSchool, coolMost_C, weights, tables, batches: toPlan }); // prettier-ignore

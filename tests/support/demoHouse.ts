@@ -1,3 +1,4 @@
+import { USUAL_UP_frac } from '../../src/core/germination/usual.ts';
 import { DEMO_NURSERY, DEMO_OUTSIDE, DEMO_PLACES, DEMO_TODAY, USUAL_CONTAINERS } from '../../simulators/demoBooks.ts';
 import { demoSeason } from '../../simulators/demoSeason.ts';
 import { reduceLog } from '../../src/core/batch/reduce.ts';
@@ -50,6 +51,8 @@ export function demoHouse(): SeasonSent {
       pinned: false,
       familyId: null,
       state,
+      coming_frac: USUAL_UP_frac,
+      weather: null,
     };
   });
   return { house, batches };

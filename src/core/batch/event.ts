@@ -107,6 +107,7 @@ export interface SplitSnapshot {
   readonly phase: Phase;
   readonly sown_count: number;
   readonly emerged_count: number | null;
+  readonly lastCountOn?: DayNumber | null;
   readonly placeId: number | null;
   readonly rung: number;
   readonly rungOn: DayNumber | null;

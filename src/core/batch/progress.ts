@@ -1,24 +1,29 @@
 import type { DayNumber } from '../calendar/dayNumber.ts';
 import { placeOfStage, type BatchPlan, type Container, type Crop, type OffHeatRule, type Stage } from '../model.ts';
-import { cellsToSow, slotsFor, traysFor } from '../quantities/trays.ts';
+import { slotsFor, traysFor } from '../quantities/trays.ts';
 import { milestoneOf, startOf, type Chain, type ChainResult, type MilestoneKey } from '../schedule/chain.ts';
 import { forwardChain } from '../schedule/forward.ts';
 import { plannedChain } from '../schedule/plannedChain.ts';
 import type { SeasonTables } from '../schedule/seasonTables.ts';
+import { plantsOf, type Plants, type PlantState } from './plants.ts';
 import type { BatchState } from './reduce.ts';
 
 /** The parts of a batch's state that its chain and its stands follow from. */
 export type ChainState = Pick<
   BatchState,
   'phase' | 'facts' | 'sown_count' | 'alive_count' | 'placeId' | 'stays' | 'lastDay' | 'moves'
->;
+> &
+  PlantState;
 
 /** A batch's plan back from its date and its forecast forward from its log. */
 export interface Progress {
   readonly planned: ChainResult;
   readonly forecast: ChainResult;
-  /** Forecast planting day less the day asked for; positive = late. null when the forecast is not to be had. */
+  /** Expected day out less the day asked for; positive = late. null when it is not to be had. */
   readonly late_days: number | null;
+  /** When it is expected to go out: the plants, and what the weather and the gates let. */
+  readonly out: ExpectedOut | null;
+  readonly plants: Plants;
   /** Days the plants are ready before hardening is due; 0 when not early. */
   readonly early_days: number;
   /** Where the batch stands and will stand. */
@@ -43,6 +48,46 @@ export interface ProgressInput {
   readonly tables: SeasonTables;
   readonly containers: ReadonlyMap<number, Container>;
   readonly today: DayNumber;
+  /** Chance that a seed not yet seen still comes up. */
+  readonly coming_frac?: number;
+  /** What the ladder and the gates let by the weather; absent where it is too far ahead to say. */
+  readonly weather?: WeatherOut | null;
+}
+
+/** What ladder and gates let, over many springs. Days are null where that does not come within the days looked at. */
+export interface WeatherOut {
+  readonly p10: DayNumber | null;
+  readonly p50: DayNumber | null;
+  readonly p90: DayNumber | null;
+  /** Share of springs in which it is out by the last day that is as good. */
+  readonly inTime_frac: number;
+}
+
+/** The one account of when a batch is expected to go out. */
+export interface ExpectedOut {
+  /** null: not likely in the days looked at. */
+  readonly on: DayNumber | null;
+  /** Day by which nine of ten springs have it out; null where nobody can say. */
+  readonly p90: DayNumber | null;
+  /** Day the plants themselves are ready to go out by the plan. */
+  readonly plants_on: DayNumber;
+  readonly by: 'log' | 'plants' | 'weather';
+  readonly inTime_frac: number | null;
+}
+
+/** The plants' own day, or the later one that ladder and gates let in half of the springs. */
+function expectedOut(plants_on: DayNumber, done: boolean, weather: WeatherOut | null): ExpectedOut {
+  if (done || weather === null)
+    return { on: plants_on, p90: null, plants_on, by: done ? 'log' : 'plants', inTime_frac: null };
+  const { p50, p90, inTime_frac } = weather;
+  const later = p50 !== null && p50 > plants_on;
+  return {
+    on: p50 === null ? null : Math.max(plants_on, p50),
+    p90: p90 === null ? null : Math.max(plants_on, p90),
+    plants_on,
+    by: later || p50 === null ? 'weather' : 'plants',
+    inTime_frac,
+  };
 }
 
 /** The plan with the places the batch has really been put in: the stage it is in follows its present place. */
@@ -74,6 +119,7 @@ export function stageOfPhase(state: ChainState): Stage | null {
 export function batchProgress(input: ProgressInput): Progress {
   const { crop, plan, state, offHeat, tables, today } = input;
   const planned = plannedChain({ crop, plan, offHeat, tables });
+  const plants = plantsOf(state, plan, input.coming_frac);
   const sowOn = planned.kind === 'chain' ? startOf(planned).day : today;
   const forecast = forwardChain({
     crop,
@@ -86,14 +132,19 @@ export function batchProgress(input: ProgressInput): Progress {
     waitForDate: true,
     checks: checksOf(state),
   });
-  if (forecast.kind !== 'chain') return { planned, forecast, late_days: null, early_days: 0, stands: [] };
+  if (forecast.kind !== 'chain')
+    return { planned, forecast, late_days: null, early_days: 0, stands: [], out: null, plants };
   const due = plan.steps?.harden ?? plan.transplantOn - plan.hardening_days;
+  const plant = milestoneOf(forecast, 'plant')!;
+  const out = expectedOut(plant.day, plant.status === 'done', input.weather ?? null);
   return {
     planned,
     forecast,
-    late_days: milestoneOf(forecast, 'plant')!.day - plan.transplantOn,
+    out,
+    plants,
+    late_days: out.on === null ? null : out.on - plan.transplantOn,
     early_days: state.facts.harden === undefined ? Math.max(0, due - Math.floor(forecast.ready_t)) : 0,
-    stands: standsOf(input, forecast),
+    stands: standsOf(input, forecast, plants, out.on ?? plant.day),
   };
 }
 
@@ -119,14 +170,13 @@ export function containerNow(state: ChainState, plan: BatchPlan): number {
 }
 
 /** Days a batch takes room in each place: logged stays as they were, the rest as forecast. */
-function standsOf(input: ProgressInput, chain: Chain): Stand[] {
+function standsOf(input: ProgressInput, chain: Chain, inAll: Plants, outOn: DayNumber): Stand[] {
   const { plan, state, containers, today } = input;
   const real = planAsItStands(plan, state);
   const day = (key: MilestoneKey) => milestoneOf(chain, key)?.day ?? null;
   if (!containers.has(plan.sowContainerId)) return [];
-  const cells = state.sown_count ?? cellsToSow(plan);
-  const plants = state.alive_count ?? cells;
-  const end = state.phase === 'ended' ? (state.lastDay ?? today) : day('plant')!;
+  const { sown_count: cells, expected_count: plants } = inAll;
+  const end = state.phase === 'ended' ? (state.lastDay ?? today) : outOn;
   const pot = day('pot');
   const space = day('space');
   const stands: Stand[] = [];
@@ -153,7 +203,7 @@ function standsOf(input: ProgressInput, chain: Chain): Stand[] {
     push('pot', pot, space ?? day('harden'));
     if (space !== null) push('space', space, day('harden'), true);
   }
-  push('harden', day('harden'), day('plant'), space !== null);
+  push('harden', day('harden'), end, space !== null);
   return stands;
 }
 

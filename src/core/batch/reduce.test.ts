@@ -39,8 +39,10 @@ describe('a whole life', () => {
       phase: 'planted',
       facts: { sow: 10, 'first-up': 14, 'half-up': 15, 'off-heat': 15, pot: 30, space: 40, harden: 50, plant: 58 },
       sown_count: 100,
-      alive_count: 80,
+      up_count: 80,
       planted_count: 80,
+      // 90 were counted, 84 potted: 6 died, 4 went to slugs. Ten cells never came.
+      lost_count: 10,
       placeId: 4,
       rung: 2,
     });
@@ -56,7 +58,19 @@ describe('a whole life', () => {
     const counts = [event('sown', 1, { count: 9 }), event('counted', 4, { count: 0 })];
     expect(reduceLog(counts).state.facts).toEqual({ sow: 1 });
     const { state } = reduceLog([...counts, event('counted', 5, { count: 2 }), event('counted', 6, { count: 4 })]);
-    expect(state.facts).toEqual({ sow: 1, 'first-up': 5 });
+    // 4 of 9 are more than half of the 85% thought to come.
+    expect(state.facts).toEqual({ sow: 1, 'first-up': 5, 'half-up': 6 });
+  });
+
+  it('half up has the day of the count that passed it, not the day the tray was moved', () => {
+    const late = [
+      event('sown', 1, { count: 100 }),
+      event('counted', 6, { count: 30 }),
+      event('counted', 8, { count: 50 }),
+    ];
+    expect(reduceLog([...late, event('off-heat', 14)]).state.facts['half-up']).toBe(8);
+    // Of a lot of which a third comes, 20 are more than half.
+    expect(reduceLog(late, 0.33).state.facts['half-up']).toBe(6);
   });
 
   it('a hold puts one job off and changes nothing else', () => {
@@ -94,7 +108,7 @@ describe('what cannot be', () => {
     ],
     ['a day before the last', [event('sown', 10, { count: 10 })], event('counted', 9, { count: 1 }), 'day'],
     ['potted twice', life().slice(0, 6), event('potted', 31, { count: 10 }), 'kind'],
-    ['more potted than there are', life().slice(0, 5), event('potted', 31, { count: 91 }), 'count'],
+    ['more potted than there are', life().slice(0, 5), event('potted', 31, { count: 101 }), 'count'],
     ['a rung left out', life().slice(0, 9), event('rung', 52, { count: 4 }), 'count'],
     ['spaced in its sowing tray', life().slice(0, 4), event('spaced', 20), 'kind'],
     ['anything after the end', [event('ended', 3)], event('sown', 4, { count: 5 }), 'kind'],

@@ -1,3 +1,4 @@
+import { USUAL_UP_frac } from '../germination/usual.ts';
 import type { DayNumber } from '../calendar/dayNumber.ts';
 import type { BatchEvent, ContainerMove, EventKind, FactKey, Phase, PlantingDetails, Sign, Stood } from './event.ts';
 
@@ -17,12 +18,15 @@ export interface BatchState {
   readonly trayUp: Readonly<Record<number, number>>;
   /** Whether the cover is on; null when nothing is logged of it. */
   readonly covered: boolean | null;
-  /** Highest count seen up; null before the first count. */
+  /** Plants standing as last counted, less those lost, given away or split off since; null before the first count. */
   readonly up_count: number | null;
   readonly lastCountOn: DayNumber | null;
-  /** Plants still there: sown, less those that did not come once potted, less losses and splits. null before sowing. */
+  /** Most plants there can be: cells sown less losses and splits; once set into pots, those. null before sowing. */
   readonly alive_count: number | null;
+  /** Plants that had come up and died or were thrown out. A cell in which nothing came is none of them. */
   readonly lost_count: number;
+  /** Good plants that were given away or left over. */
+  readonly left_count: number;
   readonly planted_count: number | null;
   readonly placeId: number | null;
   readonly stays: readonly Stay[];
@@ -55,6 +59,7 @@ export const UNSOWN: BatchState = {
   lastCountOn: null,
   alive_count: null,
   lost_count: 0,
+  left_count: 0,
   planted_count: null,
   placeId: null,
   stays: [],
@@ -208,15 +213,11 @@ function countRefusal(state: BatchState, event: BatchEvent): Refusal | null {
       reason: `${count} up of ${state.sown_count} sown cannot be; count again or correct the sowing`,
     };
   }
-  if (
-    (kind === 'counted' || kind === 'emerged') &&
-    state.up_count !== null &&
-    count < state.up_count - state.lost_count
-  ) {
-    return {
-      field: 'count',
-      reason: `${state.up_count - state.lost_count} were up before; log those that died as lost`,
-    };
+  if ((kind === 'counted' || kind === 'emerged') && state.up_count !== null && count < state.up_count) {
+    return { field: 'count', reason: `${state.up_count} were up before; log those that died as lost` };
+  }
+  if ((kind === 'counted' || kind === 'emerged') && count > state.alive_count!) {
+    return { field: 'count', reason: `${state.alive_count} can be there at the most, of what was sown and not lost` };
   }
   if ((kind === 'lost' || kind === 'planted-out') && count > state.alive_count!) {
     return { field: 'count', reason: `only ${state.alive_count} are left` };
@@ -254,8 +255,11 @@ function pottedRefusal(state: BatchState, { details }: BatchEvent, count: number
   return null;
 }
 
-/** The state after an event that may follow. */
-export function applyEvent(state: BatchState, event: BatchEvent): BatchState {
+/**
+ * The state after an event that may follow.
+ * @param expected_frac share of its seeds thought to come up
+ */
+export function applyEvent(state: BatchState, event: BatchEvent, expected_frac: number = USUAL_UP_frac): BatchState {
   if (event.kind === 'held') {
     // Held for so many days, the day itself the first; a hold of none lets go again.
     const days = event.count ?? 1;
@@ -288,9 +292,14 @@ export function applyEvent(state: BatchState, event: BatchEvent): BatchState {
   const { count } = event;
   switch (event.kind) {
     case 'sown':
+      next.sown_count = count;
+      next.alive_count = count;
+      break;
     case 'arrived':
       next.sown_count = count;
       next.alive_count = count;
+      next.up_count = count;
+      next.lastCountOn = event.day;
       break;
     case 'counted':
       if (event.tray) next.trayUp = { ...state.trayUp, [event.tray]: count! };
@@ -299,10 +308,17 @@ export function applyEvent(state: BatchState, event: BatchEvent): BatchState {
       if (next.up_count! > 0 && state.phase === 'sown' && state.facts['first-up'] === undefined) {
         next.facts = { ...state.facts, 'first-up': event.day };
       }
-      // Off the heat a count is of plants standing: what has not come by then is not waited for.
-      if (state.phase === 'growing') next.alive_count = Math.min(state.alive_count!, next.up_count!);
+      next.facts = withHalfUp(
+        next.facts,
+        next.up_count! + state.lost_count,
+        state.sown_count!,
+        expected_frac,
+        event.day,
+      );
       break;
     case 'emerged':
+      // Said to be half up: a count that passed half before has the day.
+      next.facts = { ...next.facts, 'half-up': state.facts['half-up'] ?? event.day };
       if (count !== null) {
         next.up_count = count;
         next.lastCountOn = event.day;
@@ -312,9 +328,16 @@ export function applyEvent(state: BatchState, event: BatchEvent): BatchState {
       if (state.facts['half-up'] === undefined) next.facts = { ...next.facts, 'half-up': event.day };
       break;
     case 'potted':
-    case 'moved-on':
-      next.lost_count = Math.max(0, state.lost_count + (state.alive_count! - count!));
+    case 'moved-on': {
+      const thrown = sumOf(event.details?.culled ?? {});
+      const left = event.details?.leftOver ?? 0;
+      // Counted plants that are neither potted, thrown out nor left over have died; cells in which none came have not.
+      const missing =
+        state.up_count === null ? 0 : state.up_count + (event.details?.doubled ?? 0) - count! - thrown - left;
+      next.lost_count = state.lost_count + thrown + Math.max(0, missing);
+      next.left_count = state.left_count + left;
       next.alive_count = count;
+      next.up_count = count;
       next.sign = null;
       if (event.details) {
         const last = event.kind === 'potted';
@@ -322,6 +345,7 @@ export function applyEvent(state: BatchState, event: BatchEvent): BatchState {
         next.moves = [...state.moves, move];
       }
       break;
+    }
     case 'spaced':
       next.facts = { ...state.facts, space: event.day };
       break;
@@ -338,15 +362,18 @@ export function applyEvent(state: BatchState, event: BatchEvent): BatchState {
     case 'lost':
       next.alive_count = state.alive_count! - count!;
       next.lost_count = state.lost_count + count!;
+      if (state.up_count !== null) next.up_count = Math.max(0, state.up_count - count!);
       break;
     case 'split-out':
       next.alive_count = state.alive_count! - count!;
+      if (state.up_count !== null) next.up_count = Math.max(0, state.up_count - count!);
       break;
     case 'stood':
       next.stood = { stood: event.cause as Stood, day: event.day, count };
       break;
     case 'planted-out':
-      next.planted_count = count ?? state.alive_count;
+      next.planted_count = count ?? state.up_count ?? state.alive_count;
+      next.left_count = state.left_count + Math.max(0, (state.up_count ?? 0) - next.planted_count!);
       next.planting = event.planting ?? null;
       break;
     case 'split-in':
@@ -355,6 +382,7 @@ export function applyEvent(state: BatchState, event: BatchEvent): BatchState {
     case 'ended':
       next.phase = 'ended';
       next.endCause = event.cause;
+      if (state.phase !== 'planted') next.lost_count = state.lost_count + (state.up_count ?? 0);
       break;
     default:
       break;
@@ -366,7 +394,19 @@ export function applyEvent(state: BatchState, event: BatchEvent): BatchState {
   return next;
 }
 
-const sumOf = (counts: Readonly<Record<number, number>>): number => Object.values(counts).reduce((a, b) => a + b, 0);
+const sumOf = (counts: Readonly<Record<string, number>>): number => Object.values(counts).reduce((a, b) => a + b, 0);
+
+/** Half up has the day of the count that passed half of those expected, not the day somebody moved the tray. */
+function withHalfUp(
+  facts: BatchState['facts'],
+  cameUp: number,
+  sown: number,
+  expected_frac: number,
+  day: DayNumber,
+): BatchState['facts'] {
+  if (facts['half-up'] !== undefined || facts.sow === undefined || cameUp < (expected_frac * sown) / 2) return facts;
+  return { ...facts, 'half-up': day };
+}
 
 function fromSplit(event: BatchEvent): Partial<BatchState> {
   const snapshot = event.snapshot;
@@ -375,7 +415,8 @@ function fromSplit(event: BatchEvent): Partial<BatchState> {
     phase: snapshot.phase,
     facts: snapshot.facts,
     sown_count: snapshot.sown_count,
-    up_count: snapshot.emerged_count,
+    up_count: snapshot.emerged_count === null ? null : Math.min(snapshot.emerged_count, event.count!),
+    lastCountOn: snapshot.lastCountOn ?? null,
     alive_count: event.count,
     rung: snapshot.rung,
     rungOn: snapshot.rungOn,
@@ -405,8 +446,12 @@ export interface LogRefusal extends Refusal {
 /**
  * The state of a batch by its log, and the first event that cannot follow those before it (null when all can). Used both
  * to read a batch and to try a new or corrected event before it is written.
+ * @param expected_frac share of its seeds thought to come up, by which half of them is known
  */
-export function reduceLog(events: readonly BatchEvent[]): {
+export function reduceLog(
+  events: readonly BatchEvent[],
+  expected_frac: number = USUAL_UP_frac,
+): {
   state: BatchState;
   refusal: LogRefusal | null;
 } {
@@ -414,7 +459,7 @@ export function reduceLog(events: readonly BatchEvent[]): {
   for (const event of effectiveEvents(events)) {
     const refusal = refusalOf(state, event);
     if (refusal) return { state, refusal: { ...refusal, event } };
-    state = applyEvent(state, event);
+    state = applyEvent(state, event, expected_frac);
   }
   return { state, refusal: null };
 }
@@ -425,6 +470,7 @@ export function splitSnapshot(state: BatchState) {
     phase: state.phase,
     sown_count: state.sown_count!,
     emerged_count: state.up_count,
+    lastCountOn: state.lastCountOn,
     placeId: state.placeId,
     rung: state.rung,
     rungOn: state.rungOn,

@@ -192,6 +192,25 @@ export function countChances(belief: Belief, progress: number, sown: number, see
   return chances;
 }
 
+/**
+ * Chance that a seed not yet seen still comes up in the end.
+ * @param belief what is thought after the looks
+ * @param seen the last look, or null before any
+ * @returns 0 to 1
+ */
+export function stillComing_frac(belief: Belief, seen: Look | null): number {
+  const { logTimes, shares, weights, sigma } = belief;
+  let chance = 0;
+  for (let i = 0; i < logTimes.length; i++) {
+    const was = seen ? upShare(seen.progress * Math.exp(-logTimes[i]!), sigma) : 0;
+    for (let j = 0; j < shares.length; j++) {
+      const g = shares[j]!;
+      chance += (weights[i * shares.length + j]! * g * (1 - was)) / Math.max(1e-12, 1 - g * was);
+    }
+  }
+  return Math.min(1, Math.max(0, chance));
+}
+
 /** The smallest count that is reached or not passed with a chance q. */
 export function quantileOfChances(chances: Float64Array, q: number): number {
   let sum = 0;

@@ -82,11 +82,15 @@ export function singleStresses(rungs: readonly Rung[]): Rung[] {
   return out;
 }
 
+/** Lowest temperatures a rung may be given. */
+export const LEAST_FLOOR_C = -15;
+export const MOST_FLOOR_C = 20;
+
 /** @throws RangeError naming what is wrong */
 export function requireRung(rung: Rung): void {
   requireRange('hours out', rung.hours_h, 0.5, 24);
   requireRange('share of sun', rung.sun_frac, 0, 1);
-  requireRange('lowest temperature, degrees C', rung.floor_C, -15, 20);
+  requireRange('lowest temperature, degrees C', rung.floor_C, LEAST_FLOOR_C, MOST_FLOOR_C);
   requireRange('strongest gust, m/s', rung.gust_m_s, 3, 40);
   requireRange('days', rung.days, 1, 30);
   if (rung.lid_frac !== null) requireRange('share of the lid', rung.lid_frac, 0, 1);
@@ -185,5 +189,6 @@ const FLOOR_SHIFT_K: Readonly<Record<Hardiness, number>> = { hardy: -3, 'half-ha
 /** A programme's rungs for plants of a hardiness, each raising one stress. */
 export function rungsFor(programme: Pick<Programme, 'rungs'>, hardiness: Hardiness): Rung[] {
   const shift = FLOOR_SHIFT_K[hardiness];
-  return singleStresses(programme.rungs.map((r) => ({ ...r, floor_C: r.floor_C + shift })));
+  const shifted = (floor_C: number) => Math.min(MOST_FLOOR_C, Math.max(LEAST_FLOOR_C, floor_C + shift));
+  return singleStresses(programme.rungs.map((r) => ({ ...r, floor_C: shifted(r.floor_C) })));
 }

@@ -122,7 +122,10 @@ export function watch(w: Watched, state: WatchState, sample: Sample): { state: W
   if (last && sample.at_s <= last.at_s) return { state, findings: findingsOf(state, []) };
   const dt_s = last ? sample.at_s - last.at_s : 60;
   // After a long silence the model knows no more than the readings do.
-  const fresh = dt_s > 6 * 3600 ? watchStart(sample) : state;
+  const fresh =
+    dt_s > 6 * 3600
+      ? { ...watchStart(sample), mediumSeen_s: sample.medium_C === null ? state.mediumSeen_s : sample.at_s }
+      : state;
   const night = sample.night ? 1 : 0;
   let x = fresh.x;
   const inputs = [sample.mains === false ? 0 : sample.duty * w.zone.heater.power_W, 0, sample.around_C, sample.floor_C];

@@ -1,4 +1,5 @@
 import type { ChainState, Progress } from '../batch/progress.ts';
+import { windowOf } from '../batch/tolerance.ts';
 import { checksOf, stageOfPhase } from '../batch/progress.ts';
 import type { DayNumber } from '../calendar/dayNumber.ts';
 import { mondayOf } from '../calendar/week.ts';
@@ -8,7 +9,6 @@ import { plugGrowth_degreeDays, stageNeeds } from '../growth/stageNeeds.ts';
 import { degreeDaysOfDay, OVER_AGE_WEEKS, POTTING_CHECK_DAYS, stageSums } from '../growth/stageSums.ts';
 import {
   placeOfStage,
-  USUAL_WINDOW,
   type BatchPlan,
   type Container,
   type Crop,
@@ -16,7 +16,7 @@ import {
   type Place,
   type Stage,
 } from '../model.ts';
-import { cellsToSow, slotsFor, traysFor } from '../quantities/trays.ts';
+import { slotsFor, traysFor } from '../quantities/trays.ts';
 import { milestoneOf, noonOf, type Chain } from '../schedule/chain.ts';
 import { heldAt, hoursOfDay, temperatureOn } from '../schedule/placeClimate.ts';
 import { progressOffHeat } from '../schedule/offHeat.ts';
@@ -65,7 +65,7 @@ export interface SeasonInstance {
 /** Days a tray may stay in a stage once it could go on. Common practice, no source. */
 const WAIT_DAYS: Readonly<Record<Stage, number>> = { germinate: 1, grow: 7, pot: 6, space: 14, harden: 7 };
 const SHORTEST_days = 60;
-const LONGEST_days = 420;
+const LONGEST_days = 730;
 
 /** The season as a placement to be solved. Batches planted out or ended are left out. */
 export function seasonInstance(season: SeasonToPlan): SeasonInstance {
@@ -110,13 +110,6 @@ export function stagesOf(plan: BatchPlan): Stage[] {
   const potted = plan.potContainerId !== null;
   const all: Stage[] = potted ? ['germinate', 'grow', 'pot', 'space', 'harden'] : ['germinate', 'grow', 'harden'];
   return plan.joins ? all.slice(1) : all;
-}
-
-function windowOf(plan: BatchPlan): { before_days: number; after_days: number } {
-  return {
-    before_days: plan.before_days ?? USUAL_WINDOW.before_days,
-    after_days: plan.after_days ?? USUAL_WINDOW.after_days,
-  };
 }
 
 function placeSpec(place: Place, season: SeasonToPlan, from: DayNumber, days: number): PlaceSpec {
@@ -275,8 +268,8 @@ function batchSpec(
   const { plan, state } = batch;
   const sow = season.containers.get(plan.sowContainerId)!;
   const pot = plan.potContainerId === null ? null : season.containers.get(plan.potContainerId)!;
-  const cells = Math.max(1, state.sown_count ?? cellsToSow(plan));
-  const plants = Math.max(1, state.alive_count ?? cells);
+  const cells = Math.max(1, batch.progress.plants.sown_count);
+  const plants = Math.max(1, batch.progress.plants.expected_count);
   const slots = ways.map((stage) => {
     if (stage === 'germinate' || stage === 'grow' || !pot) return slotsFor(cells, sow, false);
     return slotsFor(plants, pot, stage !== 'pot');

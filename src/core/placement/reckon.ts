@@ -1,9 +1,10 @@
 import type { Progress } from '../batch/progress.ts';
 import type { DayNumber } from '../calendar/dayNumber.ts';
 import { mondayOf } from '../calendar/week.ts';
-import { USUAL_WINDOW, type BatchPlan, type Place } from '../model.ts';
+import { windowOf } from '../batch/tolerance.ts';
+import type { BatchPlan, Place } from '../model.ts';
 import { heldAt, temperatureOn } from '../schedule/placeClimate.ts';
-import { overRoom, roomUsed, type OverRoom } from '../schedule/roomUse.ts';
+import { horizonDays, overRoom, roomUsed, type OverRoom } from '../schedule/roomUse.ts';
 import type { SeasonTables } from '../schedule/seasonTables.ts';
 import { heatNeed_kWh } from './energy.ts';
 import type { Weights } from './instance.ts';
@@ -37,8 +38,6 @@ export interface ReckonInput {
   readonly batches: readonly { readonly plan: BatchPlan; readonly over: boolean; readonly progress: Progress }[];
 }
 
-const AHEAD_days = 400;
-
 /** Adds up what is still to come of a season. Heat is reckoned for the weeks in which something stands in a place. */
 export function reckon({ today, places, tables, weights, batches }: ReckonInput): Reckoning {
   const live = batches.filter((batch) => !batch.over);
@@ -50,8 +49,9 @@ export function reckon({ today, places, tables, weights, batches }: ReckonInput)
   let moves_trays = 0;
   for (const { plan, progress } of live) {
     if (progress.late_days === null) continue;
-    const late = progress.late_days - (plan.after_days ?? USUAL_WINDOW.after_days);
-    const early = -progress.late_days - (plan.before_days ?? USUAL_WINDOW.before_days);
+    const { before_days, after_days } = windowOf(plan);
+    const late = progress.late_days - after_days;
+    const early = -progress.late_days - before_days;
     if (late > 0) [late_count, late_days] = [late_count + 1, late_days + late];
     if (early > 0) [early_count, early_days] = [early_count + 1, early_days + early];
     progress.stands.forEach((stand, i) => {
@@ -59,8 +59,9 @@ export function reckon({ today, places, tables, weights, batches }: ReckonInput)
       if (before && before.placeId !== stand.placeId && stand.from >= today) moves_trays += stand.trays;
     });
   }
-  const used = roomUsed(stands, today, AHEAD_days);
-  const over = overRoom(stands, places, today, AHEAD_days);
+  const days = horizonDays(stands, today);
+  const used = roomUsed(stands, today, days);
+  const over = overRoom(stands, places, today, days);
   let over_slotDays = 0;
   const peaks = places.map((place) => {
     const row = used.get(place.id);

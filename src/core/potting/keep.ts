@@ -1,6 +1,9 @@
 import { binomialAtLeast } from '../numerics/binomial.ts';
 import { requireRange } from '../numerics/guard.ts';
 
+/** No house raises so many of one batch; asked for more, so many are said. */
+const MOST = 1_000_000;
+
 /**
  * How many of the best to pot so that at least those wanted are left with the chosen chance, each being lost by itself.
  * @param loss_frac share still to be lost after potting, 0 to below 1
@@ -15,7 +18,7 @@ export function keepFor(wanted: number, loss_frac: number, confidence: number): 
   const enough = (n: number) => binomialAtLeast(wanted, n, 1 - loss_frac) >= confidence;
   let low = wanted;
   let high = wanted;
-  while (!enough(high)) high = Math.min(1_000_000, high + Math.max(8, Math.ceil(high / 8)));
+  while (high < MOST && !enough(high)) high = Math.min(MOST, high + Math.max(8, Math.ceil(high / 8)));
   while (low < high) {
     const mid = (low + high) >> 1;
     if (enough(mid)) high = mid;

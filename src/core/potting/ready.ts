@@ -112,13 +112,3 @@ export function showsReady(sign: NonNullable<BatchState['sign']>, leavesWanted: 
   if (sign.sign === 'leaves') return (sign.leaves ?? 0) >= leavesWanted;
   return sign.sign === 'roots' || sign.sign === 'touching';
 }
-
-/** The day from which potted plants may be hardened, fed and put in full sun; null when that is past or nothing was potted. */
-export function restUntil(
-  state: Pick<BatchState, 'facts' | 'moves'>,
-  rest_days: number,
-  today: DayNumber,
-): DayNumber | null {
-  const last = Math.max(state.facts.pot ?? -Infinity, state.moves.at(-1)?.day ?? -Infinity);
-  return last + rest_days > today ? last + rest_days : null;
-}

@@ -4,8 +4,9 @@ import type { Progress } from '../batch/progress.ts';
 import { containerNow, planAsItStands } from '../batch/progress.ts';
 import type { BatchState } from '../batch/reduce.ts';
 import { placeOfStage, type BatchPlan, type Container, type Stage } from '../model.ts';
-import { cellsToSow, traysFor } from '../quantities/trays.ts';
+import { traysFor } from '../quantities/trays.ts';
 import { milestoneOf, type Chain } from '../schedule/chain.ts';
+import { lastPottedOn, restedOn } from '../potting/rest.ts';
 import { showsReady } from '../potting/ready.ts';
 import { USUAL_POTTING, type PottingSettings } from '../potting/settings.ts';
 import type { Decision } from '../hardening/ladder.ts';
@@ -106,9 +107,8 @@ export function workOf(input: WorkInput): Job[] {
   if (facts.pot === undefined && facts.harden === undefined && milestoneOf(forecast, 'pot')) {
     jobs.push(potJob(input, forecast));
   }
-  const last = lastPotting(input.state);
-  if (last && facts.harden === undefined && (input.state.wateredOn ?? -Infinity) < last.day)
-    jobs.push(waterJob(input, last));
+  const potted = lastPottedOn(input.state);
+  if (potted !== null && isToWater(input, potted)) jobs.push(waterJob(input, potted));
   if (facts.space === undefined && facts.harden === undefined && milestoneOf(forecast, 'space')) {
     jobs.push(spaceJob(input, forecast));
   }
@@ -123,7 +123,7 @@ export function workOf(input: WorkInput): Job[] {
  */
 export function roundOf(input: WorkInput, today: DayNumber): Job[] {
   const due = workOf(input).filter(
-    (job) => job.dueOn <= today && (job.kind !== 'stood' || today - job.dueOn <= STOOD_ASKED_days),
+    (job) => job.dueOn <= today && today - job.dueOn <= (ASKED_days[job.kind] ?? Infinity),
   );
   // Until it is hardened a batch's ladder comes before its planting, however late that is.
   const first = due.find((job) => job.kind === 'rung') ?? due[0];
@@ -156,7 +156,8 @@ function job(
   const container = containers.get(
     standing ? containerNow(state, plan) : potted ? plan.potContainerId! : plan.sowContainerId,
   );
-  const plants = (potted || moved ? state.alive_count : state.sown_count) ?? cellsToSow(plan);
+  const { plants: inAll } = input.progress;
+  const plants = potted || moved ? inAll.expected_count : inAll.sown_count;
   const to = toStage === null ? null : placeOfStage(places, toStage);
   const from = kind === 'sow' ? places.germinate : placeOfStage(places, stage);
   return {
@@ -181,7 +182,7 @@ const dayOf = (chain: Chain, key: Parameters<typeof milestoneOf>[1]): DayNumber 
 const dueDay = (chain: Chain, key: Parameters<typeof milestoneOf>[1]): DayNumber => milestoneOf(chain, key)!.dueOn;
 
 function sowJob(input: WorkInput, chain: Chain): Job {
-  const cells = cellsToSow(input.plan);
+  const cells = input.progress.plants.sown_count;
   return job(input, 'sow', dueDay(chain, 'sow'), 'germinate', null, {
     count: cells,
     max_count: 1_000_000,
@@ -192,7 +193,7 @@ function sowJob(input: WorkInput, chain: Chain): Job {
 }
 
 function arriveJob(input: WorkInput, chain: Chain): Job {
-  const count = cellsToSow(input.plan);
+  const count = input.progress.plants.sown_count;
   return job(input, 'arrive', dueDay(chain, 'arrive'), 'grow', null, {
     count,
     max_count: 1_000_000,
@@ -202,10 +203,11 @@ function arriveJob(input: WorkInput, chain: Chain): Job {
 }
 
 function lookJob(input: WorkInput, chain: Chain): Job {
-  const { up_count, sown_count } = input.state;
+  const { up_count } = input.state;
+  const { sown_count } = input.progress.plants;
   return job(input, 'look', dueDay(chain, 'first-up'), 'germinate', null, {
     count: up_count ?? 0,
-    max_count: sown_count ?? cellsToSow(input.plan),
+    max_count: input.state.alive_count ?? sown_count,
     countWord: 'up',
     why:
       up_count === null
@@ -216,7 +218,8 @@ function lookJob(input: WorkInput, chain: Chain): Job {
 }
 
 function offHeatJob(input: WorkInput, chain: Chain): Job {
-  const { up_count, sown_count } = input.state;
+  const { up_count } = input.state;
+  const { sown_count } = input.progress.plants;
   return job(input, 'off-heat', dueDay(chain, 'off-heat'), 'germinate', 'grow', {
     why:
       up_count === null
@@ -226,7 +229,8 @@ function offHeatJob(input: WorkInput, chain: Chain): Job {
 }
 
 function potJob(input: WorkInput, chain: Chain): Job {
-  const alive = input.state.up_count ?? input.state.alive_count ?? cellsToSow(input.plan);
+  const { plants: inAll } = input.progress;
+  const alive = inAll.expected_count;
   const pots = input.containers.get(input.plan.potContainerId!);
   const trays = pots ? traysFor(Math.max(1, alive), pots) : 0;
   const { sign } = input.state;
@@ -234,9 +238,9 @@ function potJob(input: WorkInput, chain: Chain): Job {
   const due = shows ? Math.min(sign.day, dueDay(chain, 'pot')) : dueDay(chain, 'pot');
   return job(input, 'pot', due, 'grow', 'pot', {
     count: alive,
-    max_count: input.state.alive_count ?? cellsToSow(input.plan),
+    max_count: input.state.alive_count ?? inAll.sown_count,
     countWord: 'potted',
-    why: `${shows ? SIGN_WORDS[sign.sign] : 'grown enough'}: ${trays} tray${trays === 1 ? '' : 's'} of ${pots?.name ?? 'pots'}${shows ? '' : '; roots at the base tell'}`,
+    why: `${shows ? SIGN_WORDS[sign.sign] : 'grown enough'}: ${trays} tray${trays === 1 ? '' : 's'} of ${pots?.name ?? 'pots'}${shows ? '' : '; look for roots at the base'}`,
   });
 }
 
@@ -246,25 +250,23 @@ function spaceJob(input: WorkInput, chain: Chain): Job {
   });
 }
 
-/** The last time plants were set into another container, whether or not it was logged which. */
-function lastPotting({ moves, facts }: BatchState): { readonly day: DayNumber } | null {
-  const move = moves.at(-1);
-  if (move) return move;
-  return facts.pot === undefined ? null : { day: facts.pot };
+function waterJob(input: WorkInput, potted: DayNumber): Job {
+  return job(input, 'water', potted, 'pot', null, {
+    why: `potted: water in well, then rest until {day}: no hardening, no full sun, no feed`,
+    whyDay: restedOn(input.state, input.potting?.rest_days ?? USUAL_POTTING.rest_days),
+  });
 }
 
-function waterJob(input: WorkInput, last: { readonly day: DayNumber }): Job {
-  const rest = input.potting?.rest_days ?? USUAL_POTTING.rest_days;
-  return job(input, 'water', last.day, 'pot', null, {
-    why: `potted: water in well, then rest until {day}: no hardening, no full sun, no feed`,
-    whyDay: last.day + rest,
-  });
+/** Watering in is still to be asked about: not logged, and the plants have neither been spaced, hardened nor carried on since. */
+function isToWater({ state }: WorkInput, potted: DayNumber): boolean {
+  const { facts, wateredOn, stays } = state;
+  if ((wateredOn ?? -Infinity) >= potted || facts.harden !== undefined) return false;
+  return (facts.space ?? -Infinity) < potted && !stays.some((stay) => stay.from > potted);
 }
 
 /** No step of hardening before plants have rested after potting. */
 function restedBy(input: WorkInput, day: DayNumber): { readonly on: DayNumber; readonly words: string } {
-  const last = lastPotting(input.state);
-  const until = last === null ? -Infinity : last.day + (input.potting?.rest_days ?? USUAL_POTTING.rest_days);
+  const until = restedOn(input.state, input.potting?.rest_days ?? USUAL_POTTING.rest_days);
   return until > day ? { on: until, words: 'rested after potting; ' } : { on: day, words: '' };
 }
 
@@ -358,12 +360,13 @@ function stoodJob(input: WorkInput): Job[] {
 
 /** Common practice, no source. */
 export const STOOD_AFTER_days = 7;
-/** Nobody is asked for ever. */
-const STOOD_ASKED_days = 21;
+/** Nobody is asked for ever: after so many days it was done without a tap, or it is too late. Common practice, no source. */
+const ASKED_days: Readonly<Partial<Record<JobKind, number>>> = { stood: 21, water: 3 };
 
 function plantJob(input: WorkInput, chain: Chain): Job {
-  const count = input.state.alive_count ?? cellsToSow(input.plan);
-  return job(input, 'plant', dueDay(chain, 'plant'), 'harden', null, {
+  const { plants, out } = input.progress;
+  const count = plants.expected_count;
+  return job(input, 'plant', Math.max(dueDay(chain, 'plant'), out?.on ?? -Infinity), 'harden', null, {
     count,
     max_count: input.state.alive_count ?? 1_000_000,
     countWord: 'planted',

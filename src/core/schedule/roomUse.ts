@@ -35,6 +35,18 @@ interface Room {
   readonly closed?: readonly { readonly from: DayNumber; readonly to: DayNumber }[];
 }
 
+/** A place is over room by more than this, tray slots: less is the rounding of sums. */
+export const OVER_slots = 1e-6;
+/** No season reaches further than this. */
+const MOST_AHEAD_days = 1_000;
+
+/** Days from a day to the last on which anything stands anywhere: as far as the season itself reaches, at least a day. */
+export function horizonDays(stands: readonly Pick<Standing, 'to'>[], from: DayNumber): number {
+  let last = from;
+  for (const stand of stands) if (stand.to > last) last = stand.to;
+  return Math.min(MOST_AHEAD_days, Math.max(1, last - from + 1));
+}
+
 /** Every run of days over room, place by place, in order of day. */
 export function overRoom(
   stands: readonly Standing[],
@@ -52,7 +64,7 @@ export function overRoom(
     for (let i = 0; i <= days; i++) {
       const shut = closed?.some((run) => from + i >= run.from && from + i <= run.to) ?? false;
       const over = i < days ? row[i]! - (shut ? 0 : room_trays) : 0;
-      if (over > 0) {
+      if (over > OVER_slots) {
         if (start < 0) start = i;
         most = Math.max(most, over);
       } else if (start >= 0) {

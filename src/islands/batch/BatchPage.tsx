@@ -1,3 +1,4 @@
+import { isTrouble } from '../../core/batch/tolerance.ts';
 import { useEffect, useId, useRef, useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { EVENT_WORDS, type Phase } from '../../core/batch/event.ts';
@@ -6,7 +7,7 @@ import type { BatchPageData } from '../../contracts/batchPage.ts';
 import { BecauseText } from '../../ui/Because.tsx';
 import { call, freshKey, trouble } from '../../ui/call.ts';
 import { Field } from '../../ui/Field.tsx';
-import { lateness, shortDay, spokenDay } from '../../ui/format.ts';
+import { shortDay, spokenDay, outWords, punctualityWords } from '../../ui/format.ts';
 import { postLine, type LogLine } from '../../ui/logPost.ts';
 import { LogForm } from './LogForm.tsx';
 
@@ -38,7 +39,7 @@ export function BatchPage({ data }: { readonly data: BatchPageData }) {
     sending.current = false;
     if (answer.kind === 'problem' || answer.kind === 'offline') return trouble(answer);
     if (answer.kind === 'kept') {
-      setMessage('No connection: kept on this device, and sent from the round later.');
+      setMessage('No connection: kept on this device, and sent as soon as there is one.');
       return null;
     }
     location.reload();
@@ -60,19 +61,20 @@ export function BatchPage({ data }: { readonly data: BatchPageData }) {
       </div>
       <dl className="mt-2 flex flex-wrap gap-x-9 gap-y-2">
         <Figure
-          value={String(data.alive_count ?? data.plan.plantsWanted)}
-          words={data.alive_count === null ? 'plants wanted' : `there, of ${data.plan.plantsWanted} wanted`}
+          value={String(closed ? data.plants.out_count : data.plants.expected_count)}
+          words={`${data.plantsWords.replace('{day}', data.plants.on === null ? '' : shortDay(data.plants.on))}; ${data.plan.plantsWanted} wanted`}
         />
         <Figure value={PHASE_WORDS[data.phase]} words={data.placeNow ?? 'no place yet'} />
         <Figure value={shortDay(data.plan.transplantOn)} words="asked to go out" />
         {!closed && (
           <Figure
-            value={data.late_days === null ? 'cannot be' : lateness(data.late_days)}
-            words="by the forecast"
-            bad={(data.late_days ?? 99) > 1}
+            value={punctualityWords(data.punctuality, data.late_days)}
+            words={outWords(data.out, data.today)}
+            bad={isTrouble(data.punctuality)}
           />
         )}
-        {data.lost_count > 0 && <Figure value={String(data.lost_count)} words="lost" />}
+        {data.plants.lost_count > 0 && <Figure value={String(data.plants.lost_count)} words="lost" />}
+        {data.plants.left_count > 0 && <Figure value={String(data.plants.left_count)} words="left over" />}
       </dl>
       {data.note && <p className="mt-2 max-w-[70ch]">{data.note}</p>}
       <p role="status" aria-live="polite" className={message ? 'note-bar my-2' : 'sr-only'}>
@@ -342,7 +344,7 @@ function CauseForm({
       {losing && (
         <Field
           id={`${id}n`}
-          label={`How many of ${data.alive_count}`}
+          label={`How many of ${data.plants.inHand_count || data.most_count}`}
           inputMode="numeric"
           value={count}
           onValue={setCount}
@@ -373,7 +375,7 @@ function SplitForm({ data }: { readonly data: BatchPageData }) {
   const [date, setDate] = useState(isoFromDay(data.plan.transplantOn));
   const [key] = useState(freshKey);
   const [wrong, setWrong] = useState('');
-  const present = data.alive_count ?? data.plan.plantsWanted;
+  const present = data.phase === 'planned' ? data.plan.plantsWanted : data.most_count;
   async function split(): Promise<void> {
     const body = {
       idempotencyKey: key,

@@ -6,7 +6,6 @@ import { suitsStage } from '../../core/schedule/suits.ts';
 import { call, freshKey, trouble } from '../../ui/call.ts';
 import { counted, dayNight, lateness, longDay, shortDay } from '../../ui/format.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
-import { AHEAD_DAYS } from '../season/FilterBar.tsx';
 import { newlyOver, NOTHING_TRIED, planTried, type Trial } from '../season/trial.ts';
 import { usePlanChanges, type SeasonNow } from '../season/usePlanChanges.ts';
 import { overRoomAhead, useSeason } from '../season/useSeason.ts';
@@ -58,7 +57,7 @@ export function House({ dataId }: { readonly dataId: string }) {
   const { drawn, height_px } = useMemo(() => layHouse(house.places, width), [house.places, width]);
   const standing = useMemo(() => standingOn(shown, day, house.today), [shown, day, house.today]);
   const newOver = useMemo(
-    () => (tried ? newlyOver(overRoomAhead(house, worked, AHEAD_DAYS), overRoomAhead(house, shown, AHEAD_DAYS)) : []),
+    () => (tried ? newlyOver(overRoomAhead(house, worked), overRoomAhead(house, shown)) : []),
     [tried, house, worked, shown],
   );
   const stand = selected ? (tried ?? selected).progress.stands.find((s) => s.from <= day && s.to > day) : undefined;

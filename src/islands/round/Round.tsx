@@ -3,7 +3,7 @@ import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import type { RoundJob, RoundPlace, RoundView } from '../../contracts/views.ts';
 import { call, freshKey, trouble } from '../../ui/call.ts';
 import { counted, dayNight, spokenDay } from '../../ui/format.ts';
-import { keptLines, postLine, sendKept, type LogLine } from '../../ui/logPost.ts';
+import { KEPT_CHANGED, postLine, type LogLine } from '../../ui/logPost.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
 import { JobPanel } from './JobPanel.tsx';
 
@@ -24,7 +24,6 @@ export function Round({ initial }: { readonly initial: RoundView }) {
   const [done, setDone] = useState<readonly Done[]>([]);
   const [message, setMessage] = useState('');
   const [busy, setBusy] = useState<string | null>(null);
-  const [kept, setKept] = useState(0);
   const sending = useRef(new Set<string>());
 
   const refresh = useCallback(async () => {
@@ -32,23 +31,11 @@ export function Round({ initial }: { readonly initial: RoundView }) {
     if (answer.kind === 'done') setView(answer.value);
   }, []);
 
-  const flush = useCallback(async () => {
-    if (keptLines().length === 0) return;
-    const { sent, refused } = await sendKept();
-    setKept(keptLines().length);
-    if (sent + refused.length > 0) {
-      setMessage([`${counted(sent, 'line')} sent.`, ...refused].join(' '));
-      await refresh();
-    }
-  }, [refresh]);
-
   useEffect(() => {
-    setKept(keptLines().length);
-    void flush();
-    const again = () => void flush();
-    window.addEventListener('online', again);
-    return () => window.removeEventListener('online', again);
-  }, [flush]);
+    const again = () => void refresh();
+    window.addEventListener(KEPT_CHANGED, again);
+    return () => window.removeEventListener(KEPT_CHANGED, again);
+  }, [refresh]);
 
   async function log(job: RoundJob, line: Omit<LogLine, 'idempotencyKey'>, said: string): Promise<string | null> {
     // A second tap while the first is on its way is not a second line.
@@ -70,7 +57,6 @@ export function Round({ initial }: { readonly initial: RoundView }) {
     const eventId = answer.kind === 'done' ? answer.value.eventId : null;
     setDone((list) => [...list, { job, placeId: job.placeId, said, eventId, undone: false }]);
     if (answer.kind === 'kept') {
-      setKept(keptLines().length);
       setView((v) => ({
         ...v,
         places: v.places.map((p) => ({
@@ -122,14 +108,6 @@ export function Round({ initial }: { readonly initial: RoundView }) {
         <p role="status" aria-live="polite" className={message ? 'note-bar my-2' : 'sr-only'}>
           {message}
         </p>
-        {kept > 0 && (
-          <p className="note-bar bad my-2">
-            {counted(kept, 'line')} kept on this device until there is a connection.{' '}
-            <button type="button" className="link-btn" onClick={() => void flush()}>
-              Send now
-            </button>
-          </p>
-        )}
         {view.places
           .filter(
             (place) => place.jobs.length > 0 || place.orders.length > 0 || done.some((d) => d.placeId === place.id),

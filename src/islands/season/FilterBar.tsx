@@ -4,9 +4,8 @@ import type { OverRoom } from '../../core/schedule/roomUse.ts';
 import type { HouseData } from '../../contracts/seasonData.ts';
 import { shortDay } from '../../ui/format.ts';
 import type { Planning } from './usePlanner.ts';
-import { isOver, type Worked } from './useSeason.ts';
+import { inTrouble, type Worked } from './useSeason.ts';
 
-export const AHEAD_DAYS = 240;
 const WEEKS_SHOWN = 30;
 
 export interface Filter {
@@ -33,7 +32,7 @@ export function matching(
     }
     switch (filter.trouble) {
       case 'late':
-        return !isOver(w) && (w.progress.late_days === null || w.progress.late_days > 0);
+        return inTrouble(w);
       case 'over':
         return w.progress.stands.some((s) => over.some((run) => run.placeId === s.placeId && s.from < run.to && s.to > run.from)); // prettier-ignore
       case 'pinned':

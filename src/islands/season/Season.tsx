@@ -10,10 +10,10 @@ import { ProposalPanel } from './ProposalPanel.tsx';
 import { ChosenBatch } from './SidePanel.tsx';
 import { isTrying, newlyOver, NOTHING_TRIED, planTried, type Trial } from './trial.ts';
 import { Troubles } from './Troubles.tsx';
-import { AHEAD_DAYS, FilterBar, matching, NO_FILTER, type Filter } from './FilterBar.tsx';
+import { FilterBar, matching, NO_FILTER, type Filter } from './FilterBar.tsx';
 import { usePlanChanges, type BatchToWrite, type SeasonNow } from './usePlanChanges.ts';
 import { useOffers, usePlanner } from './usePlanner.ts';
-import { bandsOf, isOver, overRoomAhead, useReckoning, useSeason } from './useSeason.ts';
+import { bandsOf, inTrouble, isOver, overRoomAhead, useReckoning, useSeason } from './useSeason.ts';
 import { changesOf, planProposed } from './words.ts';
 
 const ZOOMS = [3, 4.5, 6.5, 9, 13, 20];
@@ -86,8 +86,8 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
     [shownHouse, shownWork, bands, from, to, height_px],
   );
 
-  const over = useMemo(() => overRoomAhead(house, worked, AHEAD_DAYS), [house, worked]);
-  const late = useMemo(() => worked.filter((w) => !isOver(w) && (w.progress.late_days === null || w.progress.late_days > (w.batch.plan.after_days ?? 7))), [worked]); // prettier-ignore
+  const over = useMemo(() => overRoomAhead(house, worked), [house, worked]);
+  const late = useMemo(() => worked.filter(inTrouble), [worked]);
   const troubles = useMemo(
     (): Trouble[] =>
       [
@@ -114,7 +114,7 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
   }, [selected, mine, tryPlan]);
   const newOver = useMemo(() => {
     if (!tried) return [];
-    const after = overRoomAhead(house, worked.map((w) => (w.batch.id === tried.batch.id ? tried : w)), AHEAD_DAYS); // prettier-ignore
+    const after = overRoomAhead(house, worked.map((w) => (w.batch.id === tried.batch.id ? tried : w))); // prettier-ignore
     return newlyOver(over, after);
   }, [tried, house, worked, over]);
   const faint = useMemo(() => matching(filter, shownWork.worked, over, house.today), [filter, shownWork, over, house]);

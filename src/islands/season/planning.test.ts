@@ -9,7 +9,7 @@ import { adoption, changedSince, scenarioOf, seasonWith, weeksAt } from '../what
 import { matching, NO_FILTER } from './FilterBar.tsx';
 import { lanesOf } from './lanes.ts';
 import { isTrying, newlyOver, NOTHING_TRIED, planTried, stepInto } from './trial.ts';
-import { bandsOf, overRoomAhead, type Worked } from './useSeason.ts';
+import { bandsOf, inTrouble, overRoomAhead, type Worked } from './useSeason.ts';
 import { changesOf, changeWords, offerPrice, offerWords } from './words.ts';
 
 const { house, batches } = demoHouse();
@@ -103,7 +103,7 @@ describe('lanes', () => {
   });
 
   it('hang over exactly on the days that are over room, and show the set-point of each run of weeks', () => {
-    const over = overRoomAhead(house, worked, 240);
+    const over = overRoomAhead(house, worked);
     for (const lane of lanes) {
       const days = lane.over.filter((run) => run.to > house.today).reduce((sum, run) => sum + (run.to - Math.max(run.from, house.today)), 0); // prettier-ignore
       const expected = over.filter((run) => run.placeId === lane.place.id).reduce((sum, run) => sum + run.to - run.from, 0); // prettier-ignore
@@ -120,7 +120,7 @@ describe('lanes', () => {
 });
 
 describe('filters', () => {
-  const over = overRoomAhead(house, worked, 240);
+  const over = overRoomAhead(house, worked);
   const left = (part: object) =>
     worked.length - (matching({ ...NO_FILTER, ...part }, worked, over, house.today)?.size ?? 0);
   it('leave what they name', () => {
@@ -129,7 +129,7 @@ describe('filters', () => {
     expect(left({ cropId: tomato })).toBe(batches.filter((b) => b.cropId === tomato).length);
     expect(left({ trouble: 'pinned' })).toBe(0);
     expect(left({ trouble: 'over' })).toBeGreaterThan(2);
-    expect(left({ trouble: 'late' })).toBe(worked.filter((w) => (w.progress.late_days ?? 1) > 0 && !['planted', 'ended'].includes(w.batch.state.phase)).length); // prettier-ignore
+    expect(left({ trouble: 'late' })).toBe(worked.filter(inTrouble).length);
     expect(left({ week: house.today })).toBeGreaterThan(3);
   });
 });

@@ -1,8 +1,9 @@
 import { useMemo } from 'react';
 import { batchProgress, type Progress, type Stand } from '../../core/batch/progress.ts';
+import { isTrouble, punctuality } from '../../core/batch/tolerance.ts';
 import type { BatchPlan } from '../../core/model.ts';
 import { reckon, type Reckoning } from '../../core/placement/reckon.ts';
-import { overRoom, type OverRoom } from '../../core/schedule/roomUse.ts';
+import { horizonDays, overRoom, type OverRoom } from '../../core/schedule/roomUse.ts';
 import type { SeasonTables } from '../../core/schedule/seasonTables.ts';
 import type { HouseData, SeasonBatch } from '../../contracts/seasonData.ts';
 import { useTables } from '../batch/useTables.ts';
@@ -43,6 +44,8 @@ export function useSeason(house: HouseData, batches: readonly SeasonBatch[]): Se
         tables,
         containers,
         today: house.today,
+        coming_frac: batch.coming_frac,
+        weather: batch.weather,
       });
     const worked = batches.map((batch) => ({ batch, progress: tryPlan(batch, batch.plan) }));
     const work = { worked, tables, tryPlan };
@@ -54,6 +57,9 @@ export function useSeason(house: HouseData, batches: readonly SeasonBatch[]): Se
 const known = new WeakMap<HouseData, { readonly batches: readonly SeasonBatch[]; readonly work: SeasonWork }>();
 
 export const isOver = ({ batch }: Worked): boolean => batch.state.phase === 'planted' || batch.state.phase === 'ended';
+
+/** A batch that is late beyond its days, not likely, or cannot be. */
+export const inTrouble = (w: Worked): boolean => !isOver(w) && isTrouble(punctuality(w.progress, w.batch.plan));
 
 /** A season added up. */
 export function useReckoning(house: HouseData, { worked, tables }: SeasonWork): Reckoning {
@@ -80,12 +86,8 @@ export function bandsOf({ batch, progress }: Worked): Band[] {
   }));
 }
 
-/** Runs of days over room from today on. */
-export function overRoomAhead(house: HouseData, worked: readonly Worked[], days: number): OverRoom[] {
-  return overRoom(
-    worked.flatMap((w) => w.progress.stands),
-    house.places,
-    house.today,
-    days,
-  );
+/** Runs of days over room from today to the last day of the season. */
+export function overRoomAhead(house: HouseData, worked: readonly Worked[]): OverRoom[] {
+  const stands = worked.flatMap((w) => w.progress.stands);
+  return overRoom(stands, house.places, house.today, horizonDays(stands, house.today));
 }

@@ -13,6 +13,7 @@ import { orderOf, type Order } from '../../core/hardening/orders.ts';
 import { PROGRAMMES, rungsFor, usualProgramme, type Programme, type Rung } from '../../core/hardening/programme.ts';
 import { degreesWords, COVER_WORDS, windWords } from '../../core/hardening/words.ts';
 import type { BatchState } from '../../core/batch/reduce.ts';
+import { restedOn } from '../../core/potting/rest.ts';
 import type { BatchPlan, Crop } from '../../core/model.ts';
 import type { LadderOfBatch } from '../../core/round/work.ts';
 import { temperatureOn } from '../../core/schedule/placeClimate.ts';
@@ -98,7 +99,7 @@ export function ladderOf(input: LadderInput): Ladder | null {
   const { at, harmed, harmedOn } = ladderNow(rules, logged, past, today);
   const answered = harmedOn !== null && state.rungLoggedOn !== null && state.rungLoggedOn > harmedOn;
   const setBackTo = harmed !== null && !answered && at.rung > 1 ? at.rung - 1 : null;
-  const restsUntil = state.facts.pot === undefined ? -Infinity : state.facts.pot + world.nursery.potting.rest_days;
+  const restsUntil = restedOn(state, world.nursery.potting.rest_days);
   const heldUntil = state.held['rung'] ?? -Infinity;
   const start: LadderAt = setBackTo === null ? at : { rung: setBackTo, served: 0 };
   const days = comingDays(site).filter((d) => hardening || d.day >= startsOn!);

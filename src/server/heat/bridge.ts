@@ -12,7 +12,16 @@ import {
   type SeriesRole,
   type ZoneStatus,
 } from '../../contracts/heat.ts';
-import { alone, logSetPoint, markSounded, readOpenAlarms, syncAlarms, takeOrders, writeStatus } from '../../db/heat.ts';
+import {
+  alone,
+  logSetPoint,
+  markSounded,
+  readOpenAlarms,
+  readStatus,
+  syncAlarms,
+  takeOrders,
+  writeStatus,
+} from '../../db/heat.ts';
 import { downSample, dropMonthsBefore, readRaw, type ReadingRow } from '../../db/readings.ts';
 import type { Db } from '../../db/sql.ts';
 import { demoInstant_ms } from '../clock.ts';
@@ -265,7 +274,12 @@ export class Bridge {
       };
       state = state === null ? watchStart(sample) : watch(zone.watched, state, sample).state;
     }
-    return state ?? watchStart(first);
+    if (state !== null) return state;
+    // Nothing in the last hour: it goes on from what was last known, so that silence counts from then.
+    const known = (await readStatus(this.#db).catch(() => null))?.get(zone.zone.id);
+    if (known === undefined || known.at_ms / 1000 >= first.at_s) return watchStart(first);
+    const then: Sample = { ...first, at_s: known.at_ms / 1000, medium_C: known.read.medium, mains: known.mains };
+    return watch(zone.watched, { ...watchStart(then), x: known.x }, then).state;
   }
 
   /** Every second: reads what is wanted, tells devices, looks at silent zones, does the small jobs. */
@@ -275,11 +289,7 @@ export class Bridge {
     try {
       const context = await readHeat(this.#db);
       this.#context = context;
-      for (const zone of context.zones) {
-        await this.#tell(zone);
-        await this.#mindSilence(zone);
-        await this.#report(zone, this.#watching(zone.zone.id));
-      }
+      for (const zone of context.zones) await this.#mind(zone);
       for (const order of await takeOrders(this.#db))
         await this.#link?.publish(`crook/1/${order.device}/${order.topic}`, JSON.stringify(order.body), false);
       await alone(this.#db, JOBS_LOCK, async () => {
@@ -298,6 +308,17 @@ export class Bridge {
       log.warn({ err: (error as Error).message }, 'heat waits');
     } finally {
       this.#ticking = false;
+    }
+  }
+
+  /** One zone's turn. What goes wrong in it stops no other; the database going away stops all until it is back. */
+  async #mind(zone: ZoneNow): Promise<void> {
+    try {
+      await this.#tell(zone);
+      await this.#mindSilence(zone);
+      await this.#report(zone, this.#watching(zone.zone.id));
+    } catch (error) {
+      log.warn({ zone: zone.zone.id, err: (error as Error).message }, 'a zone waits');
     }
   }
 
@@ -332,16 +353,20 @@ export class Bridge {
   async #mindSilence(zone: ZoneNow): Promise<void> {
     const w = this.#watching(zone.zone.id);
     const now_ms = this.now_ms();
-    const last_ms = (w.state?.past.at(-1)?.sample.at_s ?? -Infinity) * 1000;
-    if (w.state === null || now_ms - last_ms < SILENT_s * 1000 || now_ms - last_ms > 5 * 3_600_000) return;
     if (Date.now() - w.heard_real_ms < SILENT_REAL_ms && !w.gone) return;
+    // Silent since a start: what was heard last stands in the database.
+    const last_ms =
+      w.state === null
+        ? ((await readStatus(this.#db)).get(zone.zone.id)?.at_ms ?? null)
+        : (w.state.past.at(-1)?.sample.at_s ?? -Infinity) * 1000;
+    if (last_ms === null || now_ms - last_ms < SILENT_s * 1000) return;
     await this.#look(zone, {
       ...this.#surroundings(zone, w),
       at_s: now_ms / 1000,
       medium_C: null,
       bed_C: null,
       air_C: null,
-      duty: w.gone ? 0 : (w.state.past.at(-1)?.sample.duty ?? 0),
+      duty: w.gone ? 0 : (w.state?.past.at(-1)?.sample.duty ?? 0),
       mains: null,
       gone: w.gone,
     });

@@ -4,11 +4,14 @@ import { readOpenAlarms, readStatus, readZones } from '../../db/heat.ts';
 import { database } from '../database.ts';
 import type { Season } from '../season.ts';
 
+/** A reading older than this is not shown as what there is now. */
+const OLD_ms = 10 * 60_000;
+
 /** What every page says of the heat: alarms in the house and outside as last measured. */
 export async function heatFrame(season: Season): Promise<{
   alarms: readonly AlarmRecord[];
   outside_C: number | null;
-  zones: readonly { readonly name: string; readonly medium_C: number; readonly believed: boolean }[];
+  zones: readonly { readonly name: string; readonly medium_C: number | null; readonly believed: boolean }[];
   worst: { href: string; words: string } | null;
 }> {
   const db = database();
@@ -25,7 +28,9 @@ export async function heatFrame(season: Season): Promise<{
     alarms,
     zones: zones.flatMap((z) => {
       const s = status.get(z.id);
-      return s ? [{ name: named(z.placeId), medium_C: s.x[1], believed: s.believed }] : [];
+      // An old figure is not what it is now.
+      const now = s !== undefined && season.now.instant_ms - s.at_ms < OLD_ms;
+      return s ? [{ name: named(z.placeId), medium_C: now ? s.x[1] : null, believed: s.believed }] : [];
     }),
     outside_C: fresh ? newest.outside_C : null,
     worst: worst

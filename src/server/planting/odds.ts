@@ -87,7 +87,7 @@ export function nightsSoFar(site: Site, crop: Crop, warm_K: number): number {
 }
 
 /** The task of a batch, by its plan or one tried instead. null: it cannot be reckoned. */
-export function oddsTask(season: Season, view: BatchView, plan: BatchPlan = view.batch.plan): OddsTask | null {
+export function oddsTask(season: Season, view: OddsView, plan: BatchPlan = view.batch.plan): OddsTask | null {
   const { site, world, tables } = season;
   const { forecast } = view.progress;
   if (!site || forecast.kind !== 'chain' || view.state.phase === 'planted' || view.state.phase === 'ended') return null;
@@ -123,22 +123,21 @@ export function oddsTask(season: Season, view: BatchView, plan: BatchPlan = view
   };
 } // prettier-ignore
 
-const oddsHeld = new WeakMap<BatchView, { readonly site: Site; readonly odds: BatchOdds | null }>();
+/** The parts of a batch its odds follow from. */
+export type OddsView = Pick<BatchView, 'batch' | 'state' | 'ladder' | 'progress'>;
 
-/** Odds of a batch, worked out once while it and the weather stand. null: too far ahead, or nothing to go by. */
-export function batchOdds(season: Season, view: BatchView): BatchOdds | null {
+/** Odds of a batch as it stands, worked out with the batch. null: too far ahead, gone, or nothing to go by. */
+export function oddsNow(season: Season, view: OddsView): BatchOdds | null {
   const { site } = season;
-  if (!site) return null;
-  const known = oddsHeld.get(view);
-  if (known?.site === site) return known.odds;
-  let odds: BatchOdds | null = null;
-  if (view.batch.plan.transplantOn <= site.today + ODDS_AHEAD_days) {
-    const springs = springsOf(site);
-    const task = springs && oddsTask(season, view);
-    odds = task ? oddsOf(task, springs) : null;
-  }
-  oddsHeld.set(view, { site, odds });
-  return odds;
+  if (!site || view.batch.plan.transplantOn > site.today + ODDS_AHEAD_days) return null;
+  const springs = springsOf(site);
+  const task = springs && oddsTask(season, view);
+  return task ? oddsOf(task, springs) : null;
+}
+
+/** Odds of a batch. null: too far ahead, or nothing to go by. */
+export function batchOdds(_season: Season, view: BatchView): BatchOdds | null {
+  return view.odds;
 }
 
 /** Whether a batch's date has become unlikely. */

@@ -5,7 +5,6 @@ import { oddsOf, type BatchOdds } from '../../core/planting/odds.ts';
 import { OUT_HARM_C } from '../../core/planting/outDates.ts';
 import { ground_m2, spacingOf } from '../../core/planting/spacing.ts';
 import { STOOD_AFTER_days } from '../../core/round/work.ts';
-import { milestoneOf } from '../../core/schedule/chain.ts';
 import type { Crop } from '../../core/model.ts';
 import type {
   OutFromBy,
@@ -65,9 +64,7 @@ const isGoing = (view: BatchView): boolean =>
   (view.state.phase === 'growing' || view.state.phase === 'potted' || view.state.phase === 'hardening');
 
 function dueOut(view: BatchView): number {
-  const { forecast } = view.progress;
-  const on = forecast.kind === 'chain' ? milestoneOf(forecast, 'plant')!.day : Infinity;
-  return Math.min(on, view.batch.plan.transplantOn);
+  return Math.min(view.progress.out?.plants_on ?? Infinity, view.batch.plan.transplantOn);
 }
 
 /** Cover not lying over what was planted in the last six weeks. */
@@ -87,7 +84,7 @@ export function gateInput(season: Season, site: Site, view: BatchView): GateInpu
   const { plan } = view.batch;
   const crop = season.crops.find((c) => c.id === view.batch.cropId)!;
   const cover = world.covers.find((c) => c.id === plan.coverId) ?? null;
-  const plants = Math.min(plan.plantsWanted, view.state.alive_count ?? plan.plantsWanted);
+  const plants = Math.min(plan.plantsWanted, view.plants.expected_count);
   const spacing = spacingOf(crop.name, world.nursery.planting.spacing);
   const rungs = view.ladder?.rungs ?? rulesOf({ plan, crop, world, site, tables }).rungs;
   const past = (n: number) => Array.from({ length: n }, (_, i) => now.today - n + 1 + i);
@@ -131,7 +128,7 @@ function plantLine(season: Season, site: Site, view: BatchView): PlantLine {
   const chain = forecast.kind === 'chain' ? forecast : null;
   const overAge = chain?.overAge_t ?? null;
   const spacing = spacingOf(crop.name, planting.spacing);
-  const plants = Math.min(plan.plantsWanted, view.state.alive_count ?? plan.plantsWanted);
+  const plants = view.plants.expected_count;
   const stand = view.progress.stands.find((s) => s.from <= now.today && s.to > now.today);
   const cover = world.covers.find((c) => c.id === plan.coverId);
   return {
@@ -143,7 +140,7 @@ function plantLine(season: Season, site: Site, view: BatchView): PlantLine {
     plants,
     trays: traysOf(view, now.today),
     transplantOn: plan.transplantOn,
-    forecastOn: chain ? milestoneOf(chain, 'plant')!.day : plan.transplantOn,
+    expectedOn: view.progress.out?.on ?? null,
     verdict,
     by,
     gates: gates.map((gate) => gateView(gate, season, input, odds)),

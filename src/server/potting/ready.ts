@@ -10,8 +10,6 @@ import type { BatchView, Season } from '../season.ts';
 import { pottingBooks } from './books.ts';
 
 const WAIT_days = 7;
-/** Share of seed that comes when nobody has counted. Common practice, no source. */
-const USUAL_UP_frac = 0.85;
 /** Signs worth a tap for each kind of work. */
 const SIGNS_FOR: Readonly<Record<PottingJob, readonly Sign[]>> = {
   'prick-out': ['true-leaves', 'touching', 'not-yet'],
@@ -21,14 +19,8 @@ const SIGNS_FOR: Readonly<Record<PottingJob, readonly Sign[]>> = {
 const RANK = { urgent: 0, now: 1, soon: 2, later: 3 } as const;
 
 /** Plants of a batch that can be set into pots. */
-export function plantsThere({ state }: BatchView): number {
-  const alive = state.alive_count ?? 0;
-  const standing = state.facts['off-heat'] ?? state.facts.arrive ?? Infinity;
-  const counted =
-    state.moves.length > 0 || state.facts.pot !== undefined || (state.lastCountOn ?? -Infinity) > standing;
-  if (counted || state.facts.arrive !== undefined) return alive;
-  // Not counted since it came off the heat: as many as usually come, or as were seen.
-  return Math.min(alive, Math.max(state.up_count ?? 0, Math.round(USUAL_UP_frac * (state.sown_count ?? 0))));
+export function plantsThere({ plants }: BatchView): number {
+  return plants.expected_count;
 }
 
 /** How many of the best are worth a pot. */
@@ -48,6 +40,8 @@ export function progressWith(season: Season, view: BatchView, plan: BatchPlan): 
     tables,
     containers: pottingBooks(world).containers,
     today: now.today,
+    coming_frac: view.coming_frac,
+    weather: view.weather,
   });
 }
 

@@ -35,6 +35,7 @@ function potted(season: Season, view: BatchView, line: SessionLineInput, on: num
       ...state,
       phase: 'potted',
       alive_count: line.plants,
+      up_count: line.plants,
       facts: { ...state.facts, pot: on },
       moves: [...state.moves, move],
       stays,
@@ -66,10 +67,10 @@ export function roomFor(
   const othersUse = usedBy(others);
   const all = usedBy([...others, ...stands]);
   // Before: what the others take on the day, and the trays to be potted where they stand now.
-  const trays = lines.flatMap(({ view: { state, batch } }) => {
+  const trays = lines.flatMap(({ view: { state, batch, plants } }) => {
     const container = world.containers.find((c) => c.id === containerNow(state, batch.plan));
     if (!container || state.placeId === null) return [];
-    const slots = slotsFor(Math.max(1, state.sown_count ?? 1), container, false);
+    const slots = slotsFor(Math.max(1, plants.sown_count), container, false);
     return [{ placeId: state.placeId, from: on, to: on + 1, slots }];
   });
   const before = usedBy([...others, ...trays]);

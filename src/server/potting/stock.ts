@@ -53,8 +53,7 @@ function plannedLine(season: Season, view: BatchView): SessionLineInput | null {
   const { plan } = view.batch;
   if (plan.potContainerId === null) return null;
   const { mixId, baseMixId, base_mm } = season.world.nursery.potting;
-  const there = view.state.phase === 'planned' ? cellsToSow(plan) : plantsThere(view);
-  const plants = Math.min(there, keepOf(season, view));
+  const plants = Math.min(plantsThere(view), keepOf(season, view));
   if (plants < 1) return null;
   const layers = { mixId, baseMixId, base_mm };
   return { batchId: view.batch.id, containerId: plan.potContainerId, plants, doubled: 0, ...layers, placeId: null };
@@ -144,21 +143,25 @@ export function onHandNow(world: World, moves: readonly StockMoveRow[]): Map<num
 /** What to buy, as CSV. */
 export function shoppingCsv(lines: readonly StockLine[], today: number): string {
   const round = (n: number) => Math.round(n * 10) / 10;
-  return Papa.unparse({
-    fields: ['thing', 'unit', 'on_hand', 'needed', 'least', 'to_buy', 'pack', 'packs', 'cost', 'as_of'],
-    data: lines
-      .filter((l) => l.buy > 0)
-      .map((l) => [
-        l.name,
-        l.unit,
-        round(l.have),
-        round(l.need),
-        l.least,
-        round(l.buy),
-        l.pack || '',
-        l.packs ?? '',
-        l.packs !== null && l.price !== null ? (l.packs * l.price).toFixed(2) : '',
-        isoFromDay(today),
-      ]),
-  });
+  return Papa.unparse(
+    {
+      fields: ['thing', 'unit', 'on_hand', 'needed', 'least', 'to_buy', 'pack', 'packs', 'cost', 'as_of'],
+      data: lines
+        .filter((l) => l.buy > 0)
+        .map((l) => [
+          l.name,
+          l.unit,
+          round(l.have),
+          round(l.need),
+          l.least,
+          round(l.buy),
+          l.pack || '',
+          l.packs ?? '',
+          l.packs !== null && l.price !== null ? (l.packs * l.price).toFixed(2) : '',
+          isoFromDay(today),
+        ]),
+    },
+    // A cell that begins like a formula must not be run by a spreadsheet.
+    { escapeFormulae: true },
+  );
 }

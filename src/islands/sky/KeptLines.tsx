@@ -1,0 +1,65 @@
+import { useCallback, useEffect, useState } from 'react';
+import { dayFromIso } from '../../core/calendar/dayNumber.ts';
+import { shortDay } from '../../core/calendar/shortDay.ts';
+import { EVENT_WORDS, type EventKind } from '../../core/batch/event.ts';
+import { counted } from '../../ui/format.ts';
+import { dropLine, KEPT_CHANGED, keptLines, sendKept, type KeptLine } from '../../ui/logPost.ts';
+
+const AGAIN_ms = 20_000;
+
+/** On every page: lines this device still holds, sent as soon as there is a network; what was refused is shown with the reason. */
+export function KeptLines() {
+  const [lines, setLines] = useState<readonly KeptLine[]>([]);
+  const flush = useCallback(async (again = false) => {
+    if (keptLines().length === 0) return;
+    await sendKept(again);
+    setLines(keptLines());
+  }, []);
+  useEffect(() => {
+    const look = () => setLines(keptLines());
+    look();
+    void flush();
+    const online = () => void flush();
+    const timer = setInterval(online, AGAIN_ms);
+    window.addEventListener('online', online);
+    window.addEventListener('storage', look);
+    window.addEventListener(KEPT_CHANGED, look);
+    return () => {
+      clearInterval(timer);
+      window.removeEventListener('online', online);
+      window.removeEventListener('storage', look);
+      window.removeEventListener(KEPT_CHANGED, look);
+    };
+  }, [flush]);
+
+  const refused = lines.filter((kept) => kept.refused !== null);
+  const waiting = lines.length - refused.length;
+  if (lines.length === 0) return null;
+  return (
+    <div className="page-bar" role="status">
+      {waiting > 0 && (
+        <p className="note-bar my-2">
+          {counted(waiting, 'line')} kept on this device until there is a connection.{' '}
+          <button type="button" className="link-btn" onClick={() => void flush()}>
+            Send now
+          </button>
+        </p>
+      )}
+      {refused.map(({ batchId, line, refused: why }) => (
+        <p key={line.idempotencyKey} className="note-bar bad my-2">
+          Not taken: {EVENT_WORDS[line.kind as EventKind].toLowerCase()}
+          {line.count == null ? '' : `, ${line.count}`}, {shortDay(dayFromIso(line.day) ?? 0)}. {why}{' '}
+          <a className="link-btn" href={`/batches/${batchId}`}>
+            The batch
+          </a>{' '}
+          <button type="button" className="link-btn" onClick={() => void flush(true)}>
+            Try again
+          </button>{' '}
+          <button type="button" className="link-btn" onClick={() => dropLine(line.idempotencyKey)}>
+            Let it go
+          </button>
+        </p>
+      ))}
+    </div>
+  );
+}
