@@ -1,6 +1,7 @@
 import { defineMiddleware } from 'astro:middleware';
 import { ProblemError } from './contracts/problem.ts';
 import { databaseIsAway, problemOf, problemResponse } from './server/edge.ts';
+import { methodsOf } from './server/knownCalls.ts';
 import { log } from './server/log.ts';
 import { awayPage } from './server/awayPage.ts';
 import { readConfig } from './server/config.ts';
@@ -51,9 +52,13 @@ async function answer(
       detail: 'Changes are taken only from the application’s own pages.',
     });
   }
+  if (isApi) {
+    const wrong = wrongCall(request.method, url.pathname);
+    if (wrong) return wrong;
+  }
   try {
-    if (!isApi) context.locals.season = await readSeason();
-    return await next();
+    if (!isApi) context.locals.season = await inTime(readSeason());
+    return await inTime(next());
   } catch (error) {
     if (isApi) return problemResponse(problemOf(error, url.pathname));
     if (databaseIsAway(error)) {
@@ -61,8 +66,49 @@ async function answer(
       return awayPage();
     }
     if (error instanceof ProblemError && error.problem.status === 404) return await context.rewrite('/404');
+    if (error instanceof ProblemError && error.problem.status === 503) return problemResponse(error.problem);
     throw error;
   }
+}
+
+/** A page or call that takes longer than this has gone wrong. */
+const LIMIT_ms = 25_000;
+
+/** Waits no longer than a page may take. */
+async function inTime<T>(work: T | Promise<T>): Promise<T> {
+  let timer: NodeJS.Timeout | undefined;
+  const late = new Promise<never>((_, reject) => {
+    timer = setTimeout(
+      () => reject(new ProblemError(503, 'This takes too long', 'Nothing was lost. Try again in a moment.')),
+      LIMIT_ms,
+    );
+  });
+  try {
+    return await Promise.race([work, late]);
+  } finally {
+    clearTimeout(timer);
+  }
+}
+
+/** The answer to a call there is none of, or by a method it is not called by; null: it is one. */
+function wrongCall(method: string, pathname: string): Response | null {
+  const methods = methodsOf(pathname);
+  if (methods === null)
+    return problemResponse({
+      type: 'about:blank',
+      title: 'No such call',
+      status: 404,
+      detail: 'See /api/openapi.json for what there is.',
+    });
+  if (methods.includes(method) || (method === 'HEAD' && methods.includes('GET'))) return null;
+  const response = problemResponse({
+    type: 'about:blank',
+    title: 'Not called so',
+    status: 405,
+    detail: `This is called by ${methods.join(' or ')}.`,
+  });
+  response.headers.set('allow', methods.join(', '));
+  return response;
 }
 
 const LOOPBACK = ['127.0.0.1', 'localhost', '[::1]'];

@@ -10,7 +10,7 @@ import {
   zonePatch,
 } from './heat.ts';
 import { familyInput, familyPatch, planChangeInput, scenarioInput, scenarioPatch, undoInput } from './planning.ts';
-import { batchInput, batchPatch, eventInput, sowAgainInput, importInput, splitInput } from './batches.ts';
+import { batchPatch, batchToMake, eventInput, sowAgainInput, importInput, splitInput } from './batches.ts';
 import { clockInput, containerInput, cropInput, lotInput, nurseryInput, placeInput, varietyInput } from './books.ts';
 import { version } from './fields.ts';
 import { coverInput, programmeInput } from './hardening.ts';
@@ -245,7 +245,7 @@ export const CALLS: readonly Call[] = [
     method: 'post',
     path: '/api/batches',
     summary: 'Make a batch',
-    body: batchInput,
+    body: batchToMake,
     status: 201,
   },
   {

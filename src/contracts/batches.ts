@@ -23,7 +23,9 @@ export const plannedSteps = z.strictObject({
   plant: isoDay('day to plant').optional(),
 });
 
-const plants = wholeNumber('plants wanted', 1, 1_000_000);
+/** More of one batch than any nursery raises in a season. */
+export const MOST_PLANTS = 200_000;
+const plants = wholeNumber('plants wanted', 1, MOST_PLANTS);
 
 export const batchInput = z.strictObject({
   cropId: recordId('crop'),
@@ -43,7 +45,12 @@ export const batchInput = z.strictObject({
   age_frac: figure('size at planting out', 0.4, 2).optional(),
   pinned: z.boolean().optional(),
   joins: z
-    .strictObject({ stage: z.enum(['grow', 'pot']), on: isoDay('day the plugs come') })
+    .strictObject({
+      stage: z.enum(['grow', 'pot']),
+      on: isoDay('day the plugs come'),
+      age_weeks: figure('age of the plugs in weeks', 1, 60).nullable().optional(),
+      leaves_count: wholeNumber('true leaves of the plugs', 1, 30).nullable().optional(),
+    })
     .nullable()
     .optional(),
   steps: plannedSteps.optional(),
@@ -54,14 +61,18 @@ export const batchInput = z.strictObject({
 });
 export type BatchInput = z.infer<typeof batchInput>;
 
-/** Any of the plan's parts, with the version it was read at. */
-export const batchPatch = batchInput.partial().extend({ version, note: z.string().trim().max(2000).optional() });
-export type BatchPatch = z.infer<typeof batchPatch>;
-
 export const idempotencyKey = z
   .string({ error: 'idempotencyKey: a fresh random text for each log line' })
   .min(8, { error: 'idempotencyKey: at least 8 letters' })
   .max(100, { error: 'idempotencyKey: at most 100 letters' });
+
+/** A batch to be made: the same key twice makes it once. */
+export const batchToMake = batchInput.extend({ idempotencyKey });
+export type BatchToMake = z.infer<typeof batchToMake>;
+
+/** Any of the plan's parts, with the version it was read at. */
+export const batchPatch = batchInput.partial().extend({ version, note: z.string().trim().max(2000).optional() });
+export type BatchPatch = z.infer<typeof batchPatch>;
 
 /** Kinds a person may log; splits and plan changes are written by their own calls. */
 export const LOGGABLE = EVENT_KINDS.filter((kind) => !['split-out', 'split-in', 'edited'].includes(kind));
@@ -71,7 +82,9 @@ export const eventInput = z
     idempotencyKey,
     kind: z.enum(LOGGABLE as [string, ...string[]]),
     day: isoDay('day'),
-    count: wholeNumber('number', 0, 1_000_000).nullable().default(null),
+    count: wholeNumber('number', 0, MOST_PLANTS * 4)
+      .nullable()
+      .default(null),
     placeId: recordId('place').nullable().default(null),
     note: freeText('note', 2000),
     cause: freeText('cause', 120),
@@ -87,6 +100,8 @@ export const eventInput = z
       .nullish(),
   })
   .superRefine((event, ctx) => {
+    if (event.tray !== null && event.kind !== 'counted')
+      ctx.addIssue({ code: 'custom', path: ['tray'], message: 'tray: only a count is of one tray' });
     if (event.planting && event.kind !== 'planted-out')
       ctx.addIssue({ code: 'custom', path: ['planting'], message: 'planting: belongs to a line "planted-out"' });
     if (event.kind === 'stood' && !(STOOD as readonly string[]).includes(event.cause))
@@ -114,6 +129,12 @@ export const importInput = z.strictObject({
   /** false: only say what would happen. */
   commit: z.boolean(),
   idempotencyKey: idempotencyKey.optional(),
+  /** Which number of a date such as 03/04/2027 is the day; absent: as the file's own dates say. */
+  dateOrder: z.enum(['dmy', 'mdy']).optional(),
+  /** Whether varieties that are not in the books are made with the batches. */
+  makeVarieties: z.boolean().default(false),
+  /** Whether lines that can be read are taken though others cannot; those come back as a file. */
+  takeGood: z.boolean().default(false),
 });
 export type ImportInput = z.infer<typeof importInput>;
 

@@ -6,6 +6,8 @@ export interface ImportLine {
   readonly line: number;
   readonly crop: string;
   readonly variety: string;
+  /** Whether its variety is made with it. */
+  readonly isNew: boolean;
   readonly plants: number;
   readonly transplantOn: string;
   readonly sowOn: string | null;
@@ -14,6 +16,12 @@ export interface ImportLine {
 export interface ImportAnswer {
   readonly lines: readonly ImportLine[];
   readonly errors: readonly FieldError[];
+  /** Varieties that are or would be made. */
+  readonly newVarieties: readonly { readonly cropId: number; readonly name: string }[];
+  /** What the file's dates say of their order. */
+  readonly dateOrder: 'dmy' | 'mdy' | 'either' | 'mixed' | 'none';
+  /** Lines that were not taken, as a file to mend; null: none, or nothing was taken. */
+  readonly rest: string | null;
   /** Batches made: 0 for a preview. */
   readonly made: number;
   readonly repeated: boolean;

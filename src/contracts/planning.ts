@@ -1,8 +1,12 @@
 import { z } from 'zod';
+import { dayFromIso, weekdayOf } from '../core/calendar/dayNumber.ts';
 import { batchInput, batchPatch, idempotencyKey, places, plannedSteps } from './batches.ts';
 import { figure, isoDay, recordId, shortText, temperature_C, version, wholeNumber } from './fields.ts';
 
-const weekSetPoint = z.strictObject({ week: isoDay('week'), setPoint_C: temperature_C('set-point').nullable() });
+const monday = isoDay('week').refine((iso) => weekdayOf(dayFromIso(iso) ?? 3) === 1, {
+  error: 'week: the date of its Monday',
+});
+const weekSetPoint = z.strictObject({ week: monday, setPoint_C: temperature_C('set-point').nullable() });
 
 /** A plan of the season, or part of one, taken over in one step. Versions are those it was made from. */
 export const planChangeInput = z.strictObject({

@@ -1,3 +1,4 @@
+import type { MilestoneKey } from '../core/schedule/chain.ts';
 import type { EventKind, PlantingDetails, PottingDetails, SplitSnapshot } from '../core/batch/event.ts';
 import type { BatchPlan, Container, Crop, OffHeatRule, Place, SeedLight } from '../core/model.ts';
 import type { CoolSchool } from '../core/placement/coolCap.ts';
@@ -117,6 +118,8 @@ export interface BatchRecord {
   readonly familyId: number | null;
   /** The batch it was sown again for. */
   readonly resownFromId: number | null;
+  /** Dates planned for it as they stood when it was sown or came; null: not yet, or from before they were kept. */
+  readonly planned: Readonly<Partial<Record<MilestoneKey, number>>> | null;
 }
 
 export interface EventRecord {

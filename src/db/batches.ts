@@ -18,6 +18,9 @@ export interface NewBatch {
   readonly pinned?: boolean;
   readonly familyId?: number | null;
   readonly resownFromId?: number | null;
+  /** Key it is made under, and what was asked for under it. */
+  readonly idempotencyKey?: string | null;
+  readonly requestHash?: string | null;
 }
 
 /** A line to be written to the log. */
@@ -64,10 +67,40 @@ export async function insertBatch(db: Sequelize, batch: NewBatch, transaction: T
       pinned: batch.pinned ?? false,
       familyId: batch.familyId ?? null,
       resownFromId: batch.resownFromId ?? null,
+      idempotencyKey: batch.idempotencyKey ?? null,
+      requestHash: batch.requestHash ?? null,
     },
     { transaction },
   );
   return batchRecord(row);
+}
+
+/** The batch already made under a key, if any. Two who ask at once come one after the other. */
+export async function batchByKey(
+  idempotencyKey: string,
+  transaction: Transaction,
+): Promise<{ readonly batch: BatchRecord; readonly requestHash: string | null } | null> {
+  await holdKey(idempotencyKey, transaction);
+  const row = await BatchModel.findOne({ where: { idempotencyKey }, transaction });
+  return row ? { batch: batchRecord(row), requestHash: row.requestHash } : null;
+}
+
+/** Holds a key until the transaction ends, so that the same key sent twice at once is seen by the second. */
+export async function holdKey(idempotencyKey: string, transaction: Transaction): Promise<void> {
+  await BatchModel.sequelize!.query('SELECT pg_advisory_xact_lock(727276, hashtext($1))', {
+    bind: [idempotencyKey],
+    transaction,
+  });
+}
+
+/** Keeps the dates planned for a batch as they were when it was sown, or lets them go again. */
+export async function keepPlanned(
+  batchId: number,
+  planned: BatchRecord['planned'],
+  transaction: Transaction,
+): Promise<void> {
+  const days = planned && Object.fromEntries(Object.entries(planned).map(([key, day]) => [key, isoFromDay(day)]));
+  await BatchModel.update({ planned: days }, { where: { id: batchId }, transaction });
 }
 
 /** Reads a batch and holds it until the transaction ends. null when there is none. */
@@ -162,6 +195,6 @@ function planColumns(plan: BatchPlan) {
     programmeId: plan.programmeId ?? null,
     coverId: plan.coverId ?? null,
     gates: plan.gates ?? {},
-    joins: plan.joins ? { stage: plan.joins.stage, on: isoFromDay(plan.joins.on) } : null,
+    joins: plan.joins ? { ...plan.joins, on: isoFromDay(plan.joins.on) } : null,
   };
 }

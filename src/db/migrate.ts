@@ -10,6 +10,7 @@ import * as dirty from './migrations/007-dirty-taken.ts';
 import * as potting from './migrations/008-potting.ts';
 import * as weather from './migrations/009-weather.ts';
 import * as hardening from './migrations/010-hardening.ts';
+import * as oneTruth from './migrations/011-one-truth.ts';
 
 interface Step {
   up(db: Sequelize): Promise<void>;
@@ -27,6 +28,7 @@ const STEPS: readonly [string, Step][] = [
   ['008-potting', potting],
   ['009-weather', weather],
   ['010-hardening', hardening],
+  ['011-one-truth', oneTruth],
 ];
 
 export const MIGRATION_NAMES = STEPS.map(([name]) => name);

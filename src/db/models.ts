@@ -7,6 +7,7 @@ import {
   type ModelAttributeColumnOptions,
   type Sequelize,
 } from 'sequelize';
+import type { MilestoneKey } from '../core/schedule/chain.ts';
 import type { EventKind, PlantingDetails, PottingDetails, SplitSnapshot } from '../core/batch/event.ts';
 import type {
   Container,
@@ -205,13 +206,16 @@ export class BatchModel extends Model<InferAttributes<BatchModel>, InferCreation
   declare weight: CreationOptional<number>;
   declare age_frac: CreationOptional<number>;
   declare pinned: CreationOptional<boolean>;
-  declare joins: CreationOptional<{ stage: JoinsAt['stage']; on: string } | null>;
+  declare joins: CreationOptional<(Omit<JoinsAt, 'on'> & { on: string }) | null>;
   declare familyId: CreationOptional<number | null>;
   declare offHeat: CreationOptional<OffHeatRule | null>;
   declare resownFromId: CreationOptional<number | null>;
   declare programmeId: CreationOptional<number | null>;
   declare coverId: CreationOptional<number | null>;
   declare gates: CreationOptional<Partial<Record<GateKey, GateMode>>>;
+  declare idempotencyKey: CreationOptional<string | null>;
+  declare requestHash: CreationOptional<string | null>;
+  declare planned: CreationOptional<Partial<Record<MilestoneKey, string>> | null>;
 }
 
 export class BatchEventModel extends Model<InferAttributes<BatchEventModel>, InferCreationAttributes<BatchEventModel>> {
@@ -410,6 +414,9 @@ export function defineModels(sequelize: Sequelize): void {
     programmeId: whole('programme_id', true),
     coverId: whole('cover_id', true),
     gates: { ...json('gates'), defaultValue: {} },
+    idempotencyKey: { ...text('idempotency_key'), allowNull: true },
+    requestHash: { ...text('request_hash'), allowNull: true },
+    planned: json('planned', true),
   };
   BatchModel.init(batches, on('batches'));
 

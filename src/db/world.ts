@@ -237,13 +237,14 @@ export function batchRecord(row: BatchModel): BatchRecord {
       programmeId: row.programmeId,
       coverId: row.coverId,
       gates: row.gates,
-      joins: row.joins && { stage: row.joins.stage, on: requireDay(row.joins.on) },
+      joins: row.joins && { ...row.joins, on: requireDay(row.joins.on) },
     },
     note: row.note,
     splitFromId: row.splitFromId,
     pinned: row.pinned,
     familyId: row.familyId,
     resownFromId: row.resownFromId,
+    planned: row.planned && Object.fromEntries(Object.entries(row.planned).map(([key, iso]) => [key, requireDay(iso)])),
   };
 }
 

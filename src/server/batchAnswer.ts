@@ -17,6 +17,8 @@ export function batchAnswer(view: BatchView) {
     phase: state.phase,
     plants: plantsAnswer(view.plants),
     up_count: state.up_count,
+    /** Most plants it can still have. */
+    most_count: state.alive_count,
     late_days: progress.late_days,
     expected_out: outAnswer(view.progress),
     fault: view.fault,

@@ -3,21 +3,46 @@ import type { Transaction } from 'sequelize';
 import { isoFromDay, requireDay } from '../core/calendar/dayNumber.ts';
 import type { BatchEvent, EventKind } from '../core/batch/event.ts';
 import { reduceLog, splitSnapshot, type BatchState } from '../core/batch/reduce.ts';
+import { OVER_AGE_WEEKS } from '../core/growth/stageSums.ts';
+import { daysOf } from '../core/schedule/chain.ts';
 import { placeOfStage, USUAL_WINDOW, type BatchPlan } from '../core/model.ts';
-import type { BatchInput, BatchPatch, EventInput, SplitInput } from '../contracts/batches.ts';
+import type { BatchInput, BatchPatch, BatchToMake, EventInput, SplitInput } from '../contracts/batches.ts';
 import { fieldProblem, ProblemError } from '../contracts/problem.ts';
 import type { BatchRecord, EventRecord } from '../contracts/records.ts';
-import { eventByKey, insertBatch, insertEvent, lockBatch, updateBatch, type NewEvent } from '../db/batches.ts';
+import {
+  batchByKey,
+  eventByKey,
+  holdKey,
+  insertBatch,
+  insertEvent,
+  keepPlanned,
+  lockBatch,
+  updateBatch,
+  type NewEvent,
+} from '../db/batches.ts';
 import { insertStockMoves, stockOfEvents } from '../db/potting.ts';
 import { readEvents, type World } from '../db/world.ts';
 import { database } from './database.ts';
-import { readSeason } from './season.ts';
+import { readSeason, type Season } from './season.ts';
 
-/** Makes a batch. Returns it as written. */
-export async function createBatch(input: BatchInput): Promise<BatchRecord> {
-  const { world } = await readSeason();
-  requireKnown(world, input);
-  return database().transaction((transaction) => insertBatch(database(), newBatch(input), transaction));
+/** Makes a batch. The same key twice makes it once and answers with the one there is. */
+export async function createBatch({
+  idempotencyKey,
+  ...input
+}: BatchToMake): Promise<{ batch: BatchRecord; repeated: boolean }> {
+  const { world, now } = await readSeason();
+  requireKnown(world, input, now.today);
+  const requestHash = hashOf(input);
+  return database().transaction(async (transaction) => {
+    const known = await batchByKey(idempotencyKey, transaction);
+    if (known) {
+      if (known.requestHash !== requestHash)
+        throw fieldProblem('idempotencyKey', 'This key was used for another batch; use a fresh one for each.');
+      return { batch: known.batch, repeated: true };
+    }
+    const made = { ...newBatch(input), idempotencyKey, requestHash };
+    return { batch: await insertBatch(database(), made, transaction), repeated: false };
+  });
 }
 
 /** Changes a batch's plan if it is still the version read; the change is written to its log as well. */
@@ -32,7 +57,7 @@ export async function patchBatch(id: number, patch: BatchPatch): Promise<BatchRe
     const moved = MOVING.some((key) => changes[key] !== undefined);
     const was = batchInputOf(before);
     const input: BatchInput = { ...was, ...changes, steps: changes.steps ?? (moved ? {} : was.steps) };
-    requireKnown(world, input);
+    requireKnown(world, input, now.today);
     if (input.cropId !== before.cropId)
       throw fieldProblem('cropId', 'A batch keeps its crop; make a new batch instead.');
     const after = await updateBatch(id, before.version, newBatch(input), transaction);
@@ -65,10 +90,12 @@ export interface Logged {
 
 /** Writes a line to a batch's log, if it can follow those before. The same key twice writes once. */
 export async function logEvent(batchId: number, input: EventInput): Promise<Logged> {
-  const { world, now } = await readSeason();
+  const season = await readSeason();
+  const { world, now } = season;
   const requestHash = hashOf({ batchId, ...input });
   const day = requireDay(input.day);
   if (day > now.today) throw fieldProblem('day', `Log what has happened: ${input.day} is still to come.`);
+  requireNear('day', input.day, now.today);
   if (input.placeId !== null && !world.places.some((place) => place.id === input.placeId)) {
     throw fieldProblem('placeId', 'There is no such place.');
   }
@@ -107,9 +134,27 @@ export async function logEvent(batchId: number, input: EventInput): Promise<Logg
     };
     requireFollows(events, event);
     const eventId = await insertEvent(event, transaction);
+    await keepPlanOf(season, batch, events, event, transaction);
     if (event.kind === 'withdrawn') await giveBack(lineage(events, event.correctsId!), eventId, day, transaction);
     return { eventId, repeated: false };
   });
+}
+
+const BEGINS: ReadonlySet<string> = new Set(['sown', 'arrived']);
+
+/** When a batch is sown or comes, the dates planned for it are kept; when that line is withdrawn, they are let go. */
+async function keepPlanOf(
+  season: Season,
+  batch: BatchRecord,
+  events: readonly EventRecord[],
+  event: NewEvent,
+  transaction: Transaction,
+): Promise<void> {
+  const withdrawn = event.kind === 'withdrawn' && events.find((e) => e.id === event.correctsId)?.kind;
+  if (withdrawn && BEGINS.has(withdrawn)) return keepPlanned(batch.id, null, transaction);
+  if (!BEGINS.has(event.kind) || batch.planned !== null) return;
+  const planned = season.batches.find((view) => view.batch.id === batch.id)?.progress.planned;
+  if (planned?.kind === 'chain') await keepPlanned(batch.id, daysOf(planned), transaction);
 }
 
 /** A line and all those it replaced. */
@@ -265,6 +310,7 @@ function requireCorrectable(events: readonly EventRecord[], event: NewEvent): vo
 }
 
 export async function repeatedKey(key: string, requestHash: string, transaction: Transaction): Promise<number | null> {
+  await holdKey(key, transaction);
   const known = await eventByKey(key, transaction);
   if (!known) return null;
   if (known.requestHash !== requestHash) {
@@ -325,7 +371,7 @@ export function batchInputOf(batch: BatchRecord): BatchInput {
     weight: batch.plan.weight ?? 1,
     age_frac: batch.plan.age_frac ?? 1,
     pinned: batch.pinned,
-    joins: batch.plan.joins ? { stage: batch.plan.joins.stage, on: isoFromDay(batch.plan.joins.on) } : null,
+    joins: batch.plan.joins ? { ...batch.plan.joins, on: isoFromDay(batch.plan.joins.on) } : null,
     offHeat: batch.plan.offHeat ?? null,
     programmeId: batch.plan.programmeId ?? null,
     coverId: batch.plan.coverId ?? null,
@@ -353,14 +399,48 @@ export function newBatch(input: BatchInput) {
     programmeId: input.programmeId ?? null,
     coverId: input.coverId ?? null,
     gates: input.gates ?? {},
-    joins: input.joins ? { stage: input.joins.stage, on: requireDay(input.joins.on) } : null,
+    joins: input.joins
+      ? {
+          stage: input.joins.stage,
+          on: requireDay(input.joins.on),
+          age_weeks: input.joins.age_weeks ?? null,
+          leaves_count: input.joins.leaves_count ?? null,
+        }
+      : null,
   };
   const { cropId, varietyId, lotId, note } = input;
   return { cropId, varietyId, lotId, plan, note, splitFromId: null, pinned: input.pinned ?? false };
 }
 
-/** Refuses numbers of things that are not in the books, naming the field. */
-export function requireKnown(world: World, input: BatchInput): void {
+/** Dates further off than this are a slip of the pen: the seasons are worked out from last year to the year after next. */
+const MOST_AHEAD_days = 730;
+const MOST_BACK_days = 400;
+
+/** Refuses a date that lies outside the seasons worked out, naming the field. */
+export function requireNear(path: string, iso: string, today: number): void {
+  const day = requireDay(iso);
+  if (day > today + MOST_AHEAD_days || day < today - MOST_BACK_days)
+    throw fieldProblem(
+      path,
+      `${iso} is outside the seasons worked out: from ${isoFromDay(today - MOST_BACK_days)} to ${isoFromDay(today + MOST_AHEAD_days)}.`,
+    );
+}
+
+/** Refuses plugs that come too late or are too old to be planted by the plan. */
+function requirePlugs(world: World, { joins, cropId, transplantOn }: BatchInput): void {
+  const crop = world.crops.find((c) => c.id === cropId);
+  if (!joins || !crop) return;
+  if (joins.on >= transplantOn) throw fieldProblem('joins.on', `The plugs come on or after ${transplantOn}, when they are to go out; choose an earlier day.`); // prettier-ignore
+  const oldest = crop.weeksHigh + OVER_AGE_WEEKS;
+  if ((joins.age_weeks ?? 0) > oldest)
+    throw fieldProblem('joins.age_weeks', `${joins.age_weeks} weeks is older than ${crop.name} is when it is planted out (${crop.weeksLow} to ${crop.weeksHigh} weeks): say the age from sowing.`); // prettier-ignore
+}
+
+/** Refuses numbers of things that are not in the books and dates that cannot be worked out, naming the field. */
+export function requireKnown(world: World, input: BatchInput, today: number): void {
+  requireNear('transplantOn', input.transplantOn, today);
+  if (input.joins) requirePlugs(world, input);
+  for (const [key, iso] of Object.entries(input.steps ?? {})) requireNear(`steps.${key}`, iso, today);
   const has = (list: readonly { id: number }[], id: number | null) =>
     id === null || list.some((item) => item.id === id);
   if (!has(world.crops, input.cropId)) throw fieldProblem('cropId', 'There is no such crop; choose one from the book.');

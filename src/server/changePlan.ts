@@ -136,7 +136,7 @@ async function write(
       continue;
     }
     const input = { ...batchInputOf(was), ...part.input };
-    requireKnown(world, input);
+    requireKnown(world, input, today);
     const written = await updateBatch(was.id, was.version, newBatch(input), transaction);
     if (!written) {
       changed.push(was.code);

@@ -1,7 +1,7 @@
 import { isoFromDay, requireDay } from '../core/calendar/dayNumber.ts';
 import { localTimeAt } from '../core/calendar/localDay.ts';
 import type { ClockInput } from '../contracts/books.ts';
-import { ProblemError } from '../contracts/problem.ts';
+import { fieldProblem, ProblemError } from '../contracts/problem.ts';
 import type { DemoClock, NurseryRecord } from '../contracts/records.ts';
 
 /** The application's now: the one source of "today". */
@@ -34,6 +34,12 @@ export function changedClock(
   if (!nursery.demoClock) {
     throw new ProblemError(409, 'This clock is the machine’s', 'Only the demo nursery has a clock that can be set.');
   }
+  if (change.setTo !== undefined) {
+    const day = requireDay(change.setTo);
+    const [first, last] = [CLOCK_DAYS.from, CLOCK_DAYS.to].map(requireDay) as [number, number];
+    if (day < first || day > last)
+      throw fieldProblem('setTo', `The demo’s seasons run from ${CLOCK_DAYS.from} to ${CLOCK_DAYS.to}; choose a day between.`); // prettier-ignore
+  }
   const at_ms =
     change.setTo === undefined
       ? demoInstant_ms(nursery.demoClock, machine_ms)
@@ -45,6 +51,9 @@ export function changedClock(
     rate: change.rate ?? nursery.demoClock.rate,
   };
 }
+
+/** Days the demo's clock can be set to: its seasons and a year about them. */
+const CLOCK_DAYS = { from: '2026-01-01', to: '2029-12-31' } as const;
 
 const MORNING_min = 8 * 60;
 const MINUTE_ms = 60_000;

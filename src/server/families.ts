@@ -18,8 +18,8 @@ export interface FamilyMade {
 
 /** Makes a succession or an insurance pair: the first batch and those after it, each so many days later. */
 export async function makeFamily(input: FamilyInput): Promise<FamilyMade> {
-  const { world } = await readSeason();
-  requireKnown(world, input.batch);
+  const { world, now } = await readSeason();
+  requireKnown(world, input.batch, now.today);
   const first = requireDay(input.batch.transplantOn);
   return database().transaction(async (transaction) => {
     const hash = createHash('sha256').update(JSON.stringify(input)).digest('hex');
@@ -86,7 +86,7 @@ export async function changeFamily(familyId: number, patch: FamilyPatch): Promis
           : {}),
         steps: {},
       };
-      requireKnown(world, input);
+      requireKnown(world, input, now.today);
       if (!(await updateBatch(id, was.version, newBatch(input), transaction))) stale.push(was.code);
       await insertEvent(
         { ...logLine(id, 'edited', now.today, now.instant_ms), note: 'changed together with its family' },

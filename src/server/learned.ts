@@ -27,14 +27,21 @@ export function taughtBy(world: World, tables: SeasonTables): BatchTaught[] {
     if (!events) return [];
     let held = known.get(events);
     if (held?.tables !== tables) {
-      held = {
-        tables,
-        taught: taughtByBatch(batch, events, crops.get(batch.cropId)!, tables, lots.get(batch.lotId ?? 0) ?? null),
-      };
+      const crop = crops.get(batch.cropId)!;
+      held = { tables, taught: taughtSafely(batch, events, crop, tables, lots.get(batch.lotId ?? 0) ?? null) };
       known.set(events, held);
     }
     return held.taught ? [held.taught] : [];
   });
+}
+
+/** A log that cannot be read teaches nothing; its batch says on its own line what is wrong. */
+function taughtSafely(...of: Parameters<typeof taughtByBatch>): BatchTaught | null {
+  try {
+    return taughtByBatch(...of);
+  } catch {
+    return null;
+  }
 }
 
 function taughtByBatch(

@@ -13,7 +13,7 @@ import type { BatchRecord, CropRecord, EventRecord, LotRecord } from '../contrac
 import { ProblemError } from '../contracts/problem.ts';
 import { readMarks, readWorld, type Marks, type World } from '../db/world.ts';
 import { readMeasured } from '../db/measured.ts';
-import { milestoneOf } from '../core/schedule/chain.ts';
+import { milestoneOf, withKeptDays } from '../core/schedule/chain.ts';
 import { ladderOf, type Ladder } from './hardening/ladders.ts';
 import { readSite, type Site } from './site/site.ts';
 import { nowAt, type Now } from './clock.ts';
@@ -244,7 +244,8 @@ function batchView(
   const ladder = site ? ladderOf({ plan, crop, state, world, site, tables, startsOn }) : null;
   const odds = oddsNow({ ...rest, batches: [] }, { batch, state, ladder, progress: plain });
   const weather = odds && { ...odds.out, inTime_frac: odds.inTime_frac };
-  const progress = weather === null ? plain : batchProgress({ ...input, weather });
+  const reckoned = weather === null ? plain : batchProgress({ ...input, weather });
+  const progress = { ...reckoned, planned: withKeptDays(reckoned.planned, batch.planned) };
   const work = {
     batchId: batch.id,
     plan,

@@ -118,9 +118,13 @@ test('round: one tap logs, the count pad sees half up, the forecast moves, undo'
   await pad.getByRole('button', { name: 'Log pot up' }).click();
   await expect(page.getByRole('status')).toContainText('Tomato Ridge Ember B: logged');
   const batch = (
-    (await (await page.request.get('/api/batches')).json()) as { name: string; left_count: number; phase: string }[]
+    (await (await page.request.get('/api/batches')).json()) as {
+      name: string;
+      plants: { inHand_count: number };
+      phase: string;
+    }[]
   ).find((b) => b.name === 'Tomato Ridge Ember B')!;
-  expect([batch.phase, batch.left_count]).toEqual(['potted', 100]);
+  expect([batch.phase, batch.plants.inHand_count]).toEqual(['potted', 100]);
 });
 
 test('round: a line logged without a network is kept and sent once when it is back', async ({
@@ -157,7 +161,7 @@ test('batch: lose some, split, correct, end', async ({ page }) => {
   const batches = (await (await page.request.get('/api/batches')).json()) as {
     name: string;
     id: number;
-    left_count: number;
+    plants: { inHand_count: number };
   }[];
   const leek = batches.find((b) => b.name === 'Leek Salt Road A')!;
   const ready = () => page.waitForSelector('[data-ready=true]');

@@ -17,6 +17,7 @@ const log = (id: number, line: object) =>
 async function sownTomato(day = '2027-04-05', change: object = {}): Promise<number> {
   const crops = (await send(app, 'GET', '/api/crops')).body as { id: number; name: string }[];
   const made = await send(app, 'POST', '/api/batches', {
+    idempotencyKey: key(),
     cropId: crops.find((c) => c.name === 'tomato')!.id,
     varietyId: null,
     lotId: null,

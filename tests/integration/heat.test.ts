@@ -58,8 +58,8 @@ const readings = async (role: string, from: number, to = NOW + 1) => {
   }[];
   return all.filter((r) => r.role === role);
 };
-const until = async (what: () => Promise<boolean>) => {
-  for (let i = 0; i < 60; i++) {
+const until = async (what: () => Promise<boolean>, tries = 60) => {
+  for (let i = 0; i < tries; i++) {
     if (await what()) return;
     await new Promise((resolve) => setTimeout(resolve, 250));
   }
@@ -404,4 +404,34 @@ describe('the store of readings', () => {
       await Promise.all([a.close(), b.close()]);
     }
   });
+});
+
+describe('controllers that are silent since a restart', () => {
+  it('raise the alarm by their last reading in the database, and old figures are not shown as what there is', async () => {
+    const url = await newDatabase();
+    const before = await startApp([], url, { DEMO_BENCHES: 'off' });
+    const own = await connectAsync(await before.mqttUrl(), {
+      protocolVersion: 4,
+      clientId: 'bench-1',
+      username: 'crook',
+      password: MQTT_PASSWORD,
+    });
+    await new Promise((resolve) => setTimeout(resolve, 1500));
+    const last = message(90, { medium: 22.5, bed: 27, air: 15, heater: 0.4, set: 23 });
+    await own.publishAsync('crook/1/bench-1/readings', JSON.stringify(last), { qos: 1 });
+    await own.endAsync(true);
+    await before.stop();
+    const after = await startApp([], url, { DEMO_BENCHES: 'off' });
+    try {
+      const kinds = async () =>
+        ((await send(after, 'GET', '/api/heat/zones')).body as { name: string; alarms: string[] }[]).find(
+          (z) => z.name === 'Bench 1',
+        )!.alarms;
+      await until(async () => (await kinds()).includes('readings-stopped'), 160);
+      const page = await (await fetch(`${after.url}/season`)).text();
+      expect(page).toContain('Bench 1 no reading now');
+    } finally {
+      await after.stop();
+    }
+  }, 90_000);
 });

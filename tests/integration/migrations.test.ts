@@ -33,6 +33,7 @@ describe('migrations', () => {
   it('go down and up again with rows in, and keep them', async () => {
     const before = (await readWorld(db))!;
     expect(await migrateDown(db, '003-imports-and-feed')).toEqual([
+      '011-one-truth',
       '010-hardening',
       '009-weather',
       '008-potting',
@@ -50,12 +51,14 @@ describe('migrations', () => {
       '008-potting',
       '009-weather',
       '010-hardening',
+      '011-one-truth',
     ]);
     // What the step added is lost by taking it back; what was there before it is kept.
     const once = (await readWorld(db))!;
     expect(once.batches.map((b) => b.plan.transplantOn)).toEqual(before.batches.map((b) => b.plan.transplantOn));
     expect(once.places.every((place) => place.temperature?.kind === 'written')).toBe(true);
     expect(await migrateDown(db, '002-batches')).toEqual([
+      '011-one-truth',
       '010-hardening',
       '009-weather',
       '008-potting',

@@ -8,7 +8,7 @@ import { readWorld, type World } from '../../src/db/world.ts';
 import { nowAt } from '../../src/server/clock.ts';
 import { workOut } from '../../src/server/season.ts';
 import { setUp } from '../../src/server/setup.ts';
-import { workCalendar } from '../../src/server/takeAlong.ts';
+import { workCalendar } from '../../src/server/files/takeAlong.ts';
 import { key, newDatabase, send, startApp, type App } from '../support/app.ts';
 
 describe('a real nursery in the south, from empty', () => {
@@ -75,7 +75,7 @@ describe('a real nursery in the south, from empty', () => {
       potContainerId: containers.find((c) => c.kind === 'pot')!.id,
       note: '',
     };
-    const { id } = (await send(app, 'POST', '/api/batches', batch)).body;
+    const { id } = (await send(app, 'POST', '/api/batches', { ...batch, idempotencyKey: key() })).body;
     const made = (await send(app, 'GET', `/api/batches/${id}`)).body;
     expect(made.planned.map((m: { key: string }) => m.key)).toEqual([
       'sow',

@@ -235,7 +235,7 @@ describe('batches made in one step', () => {
       transplantOn: '2027-05-30',
       joins: { stage: 'pot', on: '2027-04-12' },
     };
-    const { id } = (await send(app, 'POST', '/api/batches', batch)).body;
+    const { id } = (await send(app, 'POST', '/api/batches', { ...batch, idempotencyKey: key() })).body;
     const made = (await send(app, 'GET', `/api/batches/${id}`)).body;
     const keys = made.planned.map((m: { key: string }) => m.key);
     expect(keys).toEqual(['arrive', 'pot', 'space', 'harden', 'plant']);
@@ -254,7 +254,11 @@ describe('batches made in one step', () => {
       count: 108,
     });
     expect(potted.status).toBe(201);
-    const none = await send(app, 'POST', '/api/batches', { ...batch, joins: { stage: 'pot', on: 'soon' } });
+    const none = await send(app, 'POST', '/api/batches', {
+      ...batch,
+      idempotencyKey: key(),
+      joins: { stage: 'pot', on: 'soon' },
+    });
     expect(none.body.errors[0].path).toBe('joins.on');
   });
 });

@@ -42,7 +42,7 @@ const grown = async (): Promise<{ id: number; name: string; plants: number }[]> 
   return lines.map(({ batchId: id, name, plants }) => ({ id, name, plants }));
 };
 const log = async (id: number) =>
-  ((await send(app, 'GET', `/api/batches/${id}`)).body as { log: { kind: string; id: number }[]; phase: string; left_count: number }); // prettier-ignore
+  ((await send(app, 'GET', `/api/batches/${id}`)).body as { log: { kind: string; id: number }[]; phase: string; most_count: number; plants: { inHand_count: number } }); // prettier-ignore
 
 describe('the ready list', () => {
   it('lists what is near its pot with days left, room and what waiting costs', async () => {
@@ -130,7 +130,7 @@ describe('a session', () => {
     expect((await outcome(view, one!.id, body)).body).toMatchObject({ status: 422 });
     const after = await session(view.id);
     expect(after.lines[0]!.outcome).toMatchObject({ potted: plants - 4, culled: { weak: 2 }, minutes: 10, people: 2 });
-    expect(await log(one!.id)).toMatchObject({ phase: 'potted', left_count: plants - 4 });
+    expect(await log(one!.id)).toMatchObject({ phase: 'potted', plants: { inHand_count: plants - 4 } });
     const used = await have('10 cm pots');
     if (view.pots[0]!.name === '10 cm pot') expect(used.have).toBe(pots.have - (plants - 4));
     // The round waters it in, and nothing else is asked of it while it rests.
@@ -156,7 +156,7 @@ describe('a session', () => {
   it('refuses more than there are and says how many are left; doubles count; the rest can go on by itself', async () => {
     const [one] = await grown();
     const view = await plan([one!.id]);
-    const left = (await log(one!.id)).left_count;
+    const left = (await log(one!.id)).most_count;
     const more = await outcome(view, one!.id, { potted: left + 1 });
     expect(more.body).toMatchObject({ status: 422, errors: [{ path: 'count', message: `Only ${left} are left.` }] });
     const batches = async () => ((await send(app, 'GET', '/api/batches')).body as unknown[]).length;
@@ -164,7 +164,7 @@ describe('a session', () => {
     const done = await outcome(view, one!.id, { potted: left - 20 + 3, doubled: 3, leftOver: 20, keepRest: true });
     expect(done.status).toBe(201);
     expect(await batches()).toBe(before + 1);
-    expect((await log(one!.id)).left_count).toBe(left - 17);
+    expect((await log(one!.id)).plants.inHand_count).toBe(left - 17);
     // The rest stand on the ready list, by themselves.
     expect((await ready()).some((l) => l.plants === 20 && l.name !== one!.name)).toBe(true);
     // What is done stays in its session.
@@ -177,6 +177,7 @@ describe('a session', () => {
     const crops = (await send(app, 'GET', '/api/crops')).body as { id: number; name: string }[];
     const make = async (more: object) => {
       const made = await send(app, 'POST', '/api/batches', {
+      idempotencyKey: randomUUID(),
         cropId: crops.find((c) => c.name === 'tomato')!.id,
         varietyId: null, lotId: null, plantsWanted: 60, spare_frac: 0.1, transplantOn: '2027-06-01', hardening_days: 7,
         places: { germinate: 1, grow: 3, pot: 5, harden: 6 }, sowContainerId: 4, potContainerId: null, note: '',

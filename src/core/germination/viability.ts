@@ -19,6 +19,10 @@ const PUBLISHED: Readonly<Record<string, ViabilityConstants>> = {
   lettuce: { K_E: 8.218, C_W: 4.797, C_H: 0.0489, C_Q: 0.000365, source: 'Kraak & Vos 1987, Ann. Bot. 59, 343-349; values from memory' }, // prettier-ignore
 };
 
+/** Storage temperatures the viability equation is used for. */
+const COLDEST_C = -20;
+const WARMEST_C = 60;
+
 /** Constants for a crop by its name, or null. */
 export function viabilityConstants(cropName: string): ViabilityConstants | null {
   return PUBLISHED[cropName.trim().toLowerCase()] ?? null;
@@ -33,7 +37,7 @@ export function viabilityConstants(cropName: string): ViabilityConstants | null 
  */
 export function probitDays(k: ViabilityConstants, moisture_percent: number, temperature_C: number): number {
   requireRange('seed moisture, percent', moisture_percent, 2, 25);
-  requireRange('storage temperature, degrees C', temperature_C, -20, 60);
+  requireRange('storage temperature, degrees C', temperature_C, COLDEST_C, WARMEST_C);
   return (
     10 ** (k.K_E - k.C_W * Math.log10(moisture_percent) - k.C_H * temperature_C - k.C_Q * temperature_C * temperature_C)
   );
@@ -83,8 +87,10 @@ export function seedAge(lot: {
   }
   const constants = viabilityConstants(lot.cropName);
   if (constants && storage_C !== null && moisture_percent !== null) {
-    const viable_frac = viableAfter(constants, tested_frac, Math.max(0, sinceTest_days), moisture_percent, storage_C);
-    const probit_days = probitDays(constants, moisture_percent, storage_C);
+    // Colder than the equation reaches keeps no worse: it is taken at its coldest.
+    const at_C = Math.min(WARMEST_C, Math.max(COLDEST_C, storage_C));
+    const viable_frac = viableAfter(constants, tested_frac, Math.max(0, sinceTest_days), moisture_percent, at_C);
+    const probit_days = probitDays(constants, moisture_percent, at_C);
     return { kind: 'reckoned', viable_frac, probit_days, source: constants.source };
   }
   if (sinceTest_days > OLD_days) {

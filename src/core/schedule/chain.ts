@@ -49,6 +49,31 @@ export interface Unreachable {
 
 export type ChainResult = Chain | Unreachable;
 
+/** A chain with its days as they were kept: what was planned stays planned, whatever is learned or set since. */
+export function withKeptDays(
+  chain: ChainResult,
+  kept: Readonly<Partial<Record<MilestoneKey, DayNumber>>> | null,
+): ChainResult {
+  if (chain.kind !== 'chain' || kept === null) return chain;
+  const milestones = chain.milestones.map((m): Milestone => {
+    const day = kept[m.key];
+    if (day === undefined || day === m.day) return m;
+    return {
+      ...m,
+      t: noonOf(day),
+      day,
+      dueOn: day,
+      because: { rule: 'As it was planned when it was sown.', inputs: [], source: 'your own plan' },
+    };
+  });
+  return { ...chain, milestones };
+}
+
+/** Days of a chain by what is done on them. */
+export function daysOf(chain: Chain): Partial<Record<MilestoneKey, DayNumber>> {
+  return Object.fromEntries(chain.milestones.map((m) => [m.key, m.day]));
+}
+
 /** Where a chain begins: its sowing, or the day its plugs come. */
 export function startOf(chain: Chain): Milestone {
   return chain.milestones[0]!;

@@ -2,6 +2,7 @@ import { useEffect, useId, useMemo, useRef, useState } from 'react';
 import { dayFromIso, isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { ALL_STAGES, type BatchPlan, type Crop, type Stage } from '../../core/model.ts';
 import { cellsToSow, slotsFor, traysFor } from '../../core/quantities/trays.ts';
+import { usualPlugAge_weeks } from '../../core/growth/stageNeeds.ts';
 import { outlook } from '../../core/schedule/outlook.ts';
 import { placesForStage } from '../../core/schedule/suits.ts';
 import type { BatchInput } from '../../contracts/batches.ts';
@@ -57,6 +58,7 @@ export function BatchForm({ house, editing }: Props) {
   const [message, setMessage] = useState('');
   const [busy, setBusy] = useState(false);
   const [together, setTogether] = useState(true);
+  // One key for what is typed: sent twice it counts once, changed it is another batch.
   const key = useRef(freshKey());
   const [ready, setReady] = useState(false);
   useEffect(() => setReady(true), []);
@@ -64,7 +66,10 @@ export function BatchForm({ house, editing }: Props) {
   const crop = house.crops.find((c) => c.id === draft.cropId) ?? null;
   const transplantDay = dayFromIso(draft.transplantOn);
   const plants = /^\d{1,7}$/.test(draft.plants) ? Number(draft.plants) : null;
-  const set = (change: Partial<Draft>) => setDraft((d) => ({ ...d, ...change }));
+  const set = (change: Partial<Draft>) => {
+    key.current = freshKey();
+    setDraft((d) => ({ ...d, ...change }));
+  };
 
   function chooseCrop(chosen: Crop): void {
     const around = transplantDay ?? house.today + 70;
@@ -127,7 +132,7 @@ export function BatchForm({ house, editing }: Props) {
           ...body,
           version: withVersion,
         })
-      : await call<{ id: number }>('POST', '/api/batches', body);
+      : await call<{ id: number }>('POST', '/api/batches', { ...body, idempotencyKey: key.current });
     if (answer.kind === 'done' && editing?.family && together) {
       const { cropId: _crop, transplantOn: _date, joins: _joins, ...change } = body;
       const shift_days = (transplantDay ?? 0) - (dayFromIso(editing.input.transplantOn) ?? 0);
@@ -244,7 +249,7 @@ export function BatchForm({ house, editing }: Props) {
             (stage) => (
               <SelectField
                 key={stage}
-                id={`${id}${stage}`}
+                id={`${id}place-${stage}`}
                 label={STAGE_LABELS[stage]}
                 value={draft.places[stage] ?? null}
                 none={stage === 'space' ? 'where it was potted' : 'no place'}
@@ -309,6 +314,7 @@ export function BatchForm({ house, editing }: Props) {
         </div>
         <BatchMore
           draft={draft}
+          usualWeeks={crop ? usualPlugAge_weeks(crop) : null}
           err={err}
           isNew={editing === null}
           family={editing?.family ?? null}
@@ -368,9 +374,11 @@ export function BatchForm({ house, editing }: Props) {
   );
 }
 
-function joinsOf({ joinsStage, joinsOn }: Draft): BatchPlan['joins'] {
+function joinsOf({ joinsStage, joinsOn, joinsWeeks, joinsLeaves }: Draft): BatchPlan['joins'] {
   const on = dayFromIso(joinsOn);
-  return joinsStage === '' || on === null ? null : { stage: joinsStage, on };
+  const figure = (text: string) => (/^\d{1,2}([.,]\d)?$/.test(text.trim()) ? Number(text.replace(',', '.')) : null);
+  if (joinsStage === '' || on === null) return null;
+  return { stage: joinsStage, on, age_weeks: figure(joinsWeeks), leaves_count: figure(joinsLeaves) };
 }
 
 function withoutPrefix(problem: Problem): Problem {

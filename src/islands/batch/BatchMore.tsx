@@ -13,6 +13,8 @@ export interface Member {
 
 interface Props {
   readonly draft: Draft;
+  /** Age plugs of the crop usually have when they come; null: no crop chosen. */
+  readonly usualWeeks: number | null;
   readonly err: (path: string) => string | undefined;
   readonly isNew: boolean;
   readonly family: { readonly members: readonly Member[] } | null;
@@ -38,7 +40,7 @@ const SEVERAL = [
 ] as const;
 
 /** Several batches in one step, plugs bought in, how exact the date is, and how large the plants are to be. */
-export function BatchMore({ draft, err, isNew, family, together, onTogether, onChange }: Props) {
+export function BatchMore({ draft, usualWeeks, err, isNew, family, together, onTogether, onChange }: Props) {
   const id = useId();
   return (
     <>
@@ -134,6 +136,26 @@ export function BatchMore({ draft, err, isNew, family, together, onTogether, onC
               error={err('joins.on')}
               onValue={(joinsOn) => onChange({ joinsOn })}
             />
+          )}
+          {draft.joinsStage !== '' && (
+            <>
+              <Field
+                id={`${id}joinsWeeks`}
+                label={`Their age, weeks${usualWeeks === null ? '' : ` (usual ${usualWeeks})`}`}
+                inputMode="decimal"
+                value={draft.joinsWeeks}
+                error={err('joins.age_weeks')}
+                onValue={(joinsWeeks) => onChange({ joinsWeeks })}
+              />
+              <Field
+                id={`${id}joinsLeaves`}
+                label="or true leaves"
+                inputMode="numeric"
+                value={draft.joinsLeaves}
+                error={err('joins.leaves_count')}
+                onValue={(joinsLeaves) => onChange({ joinsLeaves })}
+              />
+            </>
           )}
           <Field
             id={`${id}before`}

@@ -1,5 +1,5 @@
 import type { BatchPlan, Crop, Stage } from '../../core/model.ts';
-import { milestoneOf } from '../../core/schedule/chain.ts';
+import { milestoneOf, MILESTONE_WORDS, startOf } from '../../core/schedule/chain.ts';
 import type { Outlook as OutlookRecord } from '../../core/schedule/outlook.ts';
 import type { HouseData } from '../../contracts/seasonData.ts';
 import { ChainList } from '../../ui/ChainList.tsx';
@@ -35,12 +35,19 @@ export function Outlook({ crop, plan, ahead, house, onPlace, onDate }: Props) {
     <section className="card self-start" aria-label="Chain of dates" aria-live="polite">
       {chain.kind === 'chain' ? (
         <>
-          <p className="text-ink2">Sow</p>
-          <p className="num text-4xl">{spokenDay(milestoneOf(chain, 'sow')!.day, today)}</p>
-          <p className="mt-1">
-            The rule of weeks says {spokenDay(ahead.ruleSowOn, today)}:{' '}
-            <strong>{ruleWords(ahead.laterThanRule_days!)}</strong>
-          </p>
+          <p className="text-ink2">{MILESTONE_WORDS[startOf(chain).key]}</p>
+          <p className="num text-4xl">{spokenDay(startOf(chain).day, today)}</p>
+          {plan.joins ? (
+            <p className="mt-1">
+              Bought in {plan.joins.stage === 'pot' ? 'ready for the pot' : 'to grow on'}; ready to go out{' '}
+              {spokenDay(milestoneOf(chain, 'plant')!.day, today)}.
+            </p>
+          ) : (
+            <p className="mt-1">
+              The rule of weeks says {spokenDay(ahead.ruleSowOn, today)}:{' '}
+              <strong>{ruleWords(ahead.laterThanRule_days!)}</strong>
+            </p>
+          )}
         </>
       ) : (
         <div className="note-bar bad" role="alert">

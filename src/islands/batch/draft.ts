@@ -27,6 +27,9 @@ export interface Draft {
   /** Plugs bought in: '' = sown here. */
   readonly joinsStage: '' | 'grow' | 'pot';
   readonly joinsOn: string;
+  /** Age of plugs in weeks, or their true leaves; empty: the usual of the crop. */
+  readonly joinsWeeks: string;
+  readonly joinsLeaves: string;
   readonly several: 'one' | 'succession' | 'insurance';
   readonly every: string;
   readonly times: string;
@@ -57,6 +60,8 @@ export function emptyDraft(house: HouseData): Draft {
     programmeId: null,
     joinsStage: '',
     joinsOn: '',
+    joinsWeeks: '',
+    joinsLeaves: '',
     ...ONE,
   };
 }
@@ -76,6 +81,8 @@ export function draftOf(input: BatchInput): Draft {
     programmeId: input.programmeId ?? null,
     joinsStage: input.joins?.stage ?? '',
     joinsOn: input.joins?.on ?? '',
+    joinsWeeks: String(input.joins?.age_weeks ?? ''),
+    joinsLeaves: String(input.joins?.leaves_count ?? ''),
     ...ONE,
   };
 }
@@ -122,6 +129,14 @@ export function inputOf(draft: Draft): Record<string, unknown> {
     offHeat: offHeatBody(draft.offHeat),
     coverId: draft.coverId,
     programmeId: draft.programmeId,
-    joins: draft.joinsStage === '' ? null : { stage: draft.joinsStage, on: draft.joinsOn },
+    joins:
+      draft.joinsStage === ''
+        ? null
+        : {
+            stage: draft.joinsStage,
+            on: draft.joinsOn,
+            age_weeks: draft.joinsWeeks.trim() === '' ? null : figure(draft.joinsWeeks),
+            leaves_count: draft.joinsLeaves.trim() === '' ? null : figure(draft.joinsLeaves),
+          },
   };
 }

@@ -6,6 +6,10 @@ import { counted } from '../../ui/format.ts';
 
 const MOST_BYTES = 2_000_000;
 const SHOWN = 100;
+const ORDERS = [
+  ['dmy', 'the first: 24/05/2027'],
+  ['mdy', 'the second: 05/24/2027'],
+] as const;
 
 /** Reads batches in from a file or pasted text: a preview with errors by line, then all or nothing. */
 export function ImportBatches() {
@@ -15,16 +19,26 @@ export function ImportBatches() {
   const [preview, setPreview] = useState<ImportAnswer | null>(null);
   const [errors, setErrors] = useState<readonly FieldError[]>([]);
   const [message, setMessage] = useState('');
+  const [dateOrder, setDateOrder] = useState<'' | 'dmy' | 'mdy'>('');
+  const [makeVarieties, setMakeVarieties] = useState(false);
+  const [rest, setRest] = useState<string | null>(null);
   const [ready, setReady] = useState(false);
   useEffect(() => setReady(true), []);
 
-  async function look(what: string): Promise<void> {
+  const asked = (order = dateOrder, making = makeVarieties) => ({
+    makeVarieties: making,
+    ...(order === '' ? {} : { dateOrder: order }),
+  });
+
+  async function look(what: string, how = asked()): Promise<void> {
     setPreview(null);
+    setRest(null);
     setErrors([]);
     setMessage('');
     const answer = await call<ImportAnswer>('POST', '/api/import', {
       text: what,
       commit: false,
+      ...how,
     });
     if (answer.kind !== 'done') {
       setMessage(trouble(answer));
@@ -46,16 +60,22 @@ export function ImportBatches() {
     await look(read);
   }
 
-  async function commit(): Promise<void> {
+  async function commit(takeGood: boolean): Promise<void> {
     const answer = await call<ImportAnswer>('POST', '/api/import', {
       text,
       commit: true,
       idempotencyKey: key,
+      takeGood,
+      ...asked(),
     });
     if (answer.kind === 'done') {
       setPreview(null);
-      setText('');
-      setMessage(`${counted(answer.value.made, 'batch', 'batches')} read in.`);
+      setErrors([]);
+      setRest(answer.value.rest);
+      setText(answer.value.rest ?? '');
+      setMessage(
+        `${counted(answer.value.made, 'batch', 'batches')} read in.${answer.value.rest === null ? '' : ' The other lines are below and in the file, each with what is wrong.'}`,
+      );
     } else setMessage(trouble(answer));
   }
 
@@ -88,6 +108,51 @@ export function ImportBatches() {
       </button>
       <div aria-live="polite">
         {message && <p className="note-bar mt-3">{message}</p>}
+        {rest !== null && (
+          <p className="mt-2">
+            <a
+              className="btn small"
+              download="crook-lines-to-mend.csv"
+              href={`data:text/csv;charset=utf-8,${encodeURIComponent(rest)}`}
+            >
+              The lines to mend, as a file
+            </a>
+          </p>
+        )}
+        {(preview?.dateOrder === 'either' || dateOrder !== '') && (
+          <fieldset className="mt-3 flex flex-wrap items-center gap-3">
+            <legend className="font-semibold">Which number of a date is the day?</legend>
+            {ORDERS.map(([order, words]) => (
+              <button
+                key={order}
+                type="button"
+                className={`btn small min-h-11 ${dateOrder === order ? 'solid' : ''}`}
+                aria-pressed={dateOrder === order}
+                onClick={() => {
+                  setDateOrder(order);
+                  void look(text, asked(order));
+                }}
+              >
+                {words}
+              </button>
+            ))}
+          </fieldset>
+        )}
+        {(makeVarieties || errors.some((error) => error.path.endsWith('.variety'))) && (
+          <label className="mt-3 flex min-h-11 items-center gap-2">
+            <input
+              type="checkbox"
+              className="size-6"
+              checked={makeVarieties}
+              onChange={(e) => {
+                setMakeVarieties(e.target.checked);
+                void look(text, asked(dateOrder, e.target.checked));
+              }}
+            />
+            Make the varieties that are not in the books
+            {preview && preview.newVarieties.length > 0 && `: ${preview.newVarieties.map((v) => v.name).join(', ')}`}
+          </label>
+        )}
         {errors.length > 0 && (
           <div className="note-bar bad mt-3">
             <p className="font-semibold">
@@ -107,7 +172,7 @@ export function ImportBatches() {
           <div className="mt-3">
             <p>
               {counted(preview.lines.length, 'line')} can be read
-              {errors.length > 0 && ', but all or none: mend the others first'}.
+              {errors.length > 0 && '; mend the others first, or take these and get the others back as a file'}.
             </p>
             <table className="plain-table mt-1 max-w-3xl">
               <thead>
@@ -125,7 +190,10 @@ export function ImportBatches() {
                   <tr key={line.line}>
                     <td>{line.line}</td>
                     <td>{line.crop}</td>
-                    <td>{line.variety}</td>
+                    <td>
+                      {line.variety}
+                      {line.isNew && ' (new)'}
+                    </td>
                     <td className="r">{line.plants}</td>
                     <td>{line.transplantOn}</td>
                     <td>{line.sowOn ?? 'cannot be reached'}</td>
@@ -133,11 +201,11 @@ export function ImportBatches() {
                 ))}
               </tbody>
             </table>
-            {errors.length === 0 && (
-              <button type="button" className="btn solid mt-3" onClick={() => void commit()}>
-                Read in {counted(preview.lines.length, 'batch', 'batches')}
-              </button>
-            )}
+            <button type="button" className="btn solid mt-3" onClick={() => void commit(errors.length > 0)}>
+              {errors.length > 0 ? 'Read in only the ' : 'Read in '}
+              {counted(preview.lines.length, 'batch', 'batches')}
+              {errors.length > 0 && ' that are right'}
+            </button>
           </div>
         )}
       </div>

@@ -8,6 +8,7 @@ import { temperatureOn } from '../../core/schedule/placeClimate.ts';
 import type { HeatSettings, SensorRecord, ZoneRecord } from '../../contracts/heat.ts';
 import { readHeatSettings, readOverrides, readSensors, readZones } from '../../db/heat.ts';
 import type { Db } from '../../db/sql.ts';
+import { log } from '../log.ts';
 import { readSeason, type BatchView, type Season } from '../season.ts';
 
 /** A zone with all that decides what it should do now. */
@@ -24,6 +25,8 @@ export interface ZoneNow {
 export interface HeatContext {
   readonly season: Season;
   readonly zones: readonly ZoneNow[];
+  /** Zones that cannot be worked out, with the reason. */
+  readonly faults: readonly { readonly placeId: number; readonly why: string }[];
   readonly outsideSensor: SensorRecord | null;
   readonly settings: HeatSettings;
   readonly night: boolean;
@@ -58,7 +61,17 @@ export async function readHeat(db: Db): Promise<HeatContext> {
   const hour = minute / 60;
   const night = coverOn(hour);
   const usual = tables.outside ? temperatureOn(tables.outside, now.today) : { day_C: 14, night_C: 6 };
-  const list = zones.map((zone): ZoneNow => {
+  const faults: { placeId: number; why: string }[] = [];
+  const list = zones.flatMap((zone): ZoneNow[] => {
+    try {
+      return [zoneNow(zone)];
+    } catch (error) {
+      // What is wrong with one zone leaves the watch over the others.
+      faults.push({ placeId: zone.placeId, why: sayOnce(zone.id, error) });
+      return [];
+    }
+  });
+  function zoneNow(zone: ZoneRecord): ZoneNow {
     const place = world.places.find((p) => p.id === zone.placeId)!;
     const standing = season.batches.filter(
       (b) => b.state.placeId === zone.placeId && b.state.phase !== 'ended' && b.state.phase !== 'planted',
@@ -87,9 +100,10 @@ export async function readHeat(db: Db): Promise<HeatContext> {
         batches: standing.map((b) => b.name),
       }),
     };
-  });
+  }
   return {
     season,
+    faults,
     zones: list,
     outsideSensor: sensors.find((s) => s.role === 'outside') ?? null,
     settings,
@@ -99,6 +113,16 @@ export async function readHeat(db: Db): Promise<HeatContext> {
     usualNight_C: usual.night_C,
     floor_C: (usual.day_C + usual.night_C) / 2,
   };
+}
+
+const said = new Map<number, string>();
+
+/** The reason a zone cannot be worked out; logged when it is new. */
+function sayOnce(zoneId: number, error: unknown): string {
+  const why = error instanceof Error ? error.message : String(error);
+  if (said.get(zoneId) !== why) log.error({ zone: zoneId, err: why }, 'a zone cannot be worked out');
+  said.set(zoneId, why);
+  return why;
 }
 
 const byKey = new Map<string, Watched>();

@@ -1,3 +1,4 @@
+import { toCell } from '../files/csvText.ts';
 import Papa from 'papaparse';
 import { cellsToSow, traysFor } from '../../core/quantities/trays.ts';
 import { mixLitres } from '../../core/quantities/seedSupply.ts';
@@ -143,25 +144,21 @@ export function onHandNow(world: World, moves: readonly StockMoveRow[]): Map<num
 /** What to buy, as CSV. */
 export function shoppingCsv(lines: readonly StockLine[], today: number): string {
   const round = (n: number) => Math.round(n * 10) / 10;
-  return Papa.unparse(
-    {
-      fields: ['thing', 'unit', 'on_hand', 'needed', 'least', 'to_buy', 'pack', 'packs', 'cost', 'as_of'],
-      data: lines
-        .filter((l) => l.buy > 0)
-        .map((l) => [
-          l.name,
-          l.unit,
-          round(l.have),
-          round(l.need),
-          l.least,
-          round(l.buy),
-          l.pack || '',
-          l.packs ?? '',
-          l.packs !== null && l.price !== null ? (l.packs * l.price).toFixed(2) : '',
-          isoFromDay(today),
-        ]),
-    },
-    // A cell that begins like a formula must not be run by a spreadsheet.
-    { escapeFormulae: true },
-  );
+  return Papa.unparse({
+    fields: ['thing', 'unit', 'on_hand', 'needed', 'least', 'to_buy', 'pack', 'packs', 'cost', 'as_of'],
+    data: lines
+      .filter((l) => l.buy > 0)
+      .map((l) => [
+        toCell(l.name),
+        toCell(l.unit),
+        round(l.have),
+        round(l.need),
+        l.least,
+        round(l.buy),
+        l.pack || '',
+        l.packs ?? '',
+        l.packs !== null && l.price !== null ? (l.packs * l.price).toFixed(2) : '',
+        isoFromDay(today),
+      ]),
+  });
 }

@@ -1,26 +1,18 @@
 import ical, { ICalCalendarMethod } from 'ical-generator';
 import Papa from 'papaparse';
-import { isoFromDay } from '../core/calendar/dayNumber.ts';
-import { EVENT_WORDS } from '../core/batch/event.ts';
-import { JOB_WORDS } from '../core/round/work.ts';
-import { milestoneOf } from '../core/schedule/chain.ts';
-import type { Season } from './season.ts';
+import { isoFromDay } from '../../core/calendar/dayNumber.ts';
+import { EVENT_WORDS } from '../../core/batch/event.ts';
+import { JOB_WORDS } from '../../core/round/work.ts';
+import { milestoneOf } from '../../core/schedule/chain.ts';
+import { PLAN_COLUMNS, planCells } from './batchColumns.ts';
+import { toCell } from './csvText.ts';
+import type { Season } from '../season.ts';
 
-/** Columns of the batches file; the same file can be read in again. */
-export const BATCH_COLUMNS = [
-  'code', 'crop', 'variety', 'lot', 'plants', 'spare_percent', 'transplant_on', 'hardening_days',
-  'germinate', 'grow', 'pot', 'harden', 'sow_tray', 'pot_container', 'note',
+/** Columns of the batches file that follow from the log and the forecast; they are not read in again. */
+export const FORECAST_COLUMNS = [
+  'phase', 'sow_on', 'half_up_on', 'pot_on', 'harden_on', 'plant_on', 'late_days',
+  'in_hand', 'expected', 'came_up', 'lost', 'left_over', 'out',
 ] as const; // prettier-ignore
-const FORECAST_COLUMNS = [
-  'phase',
-  'sow_on',
-  'half_up_on',
-  'pot_on',
-  'harden_on',
-  'plant_on',
-  'late_days',
-  'left',
-] as const;
 const LOG_COLUMNS = [
   'line', 'batch_code', 'batch', 'day', 'what', 'count', 'place', 'cause', 'note', 'corrects_line', 'recorded_at',
 ] as const; // prettier-ignore
@@ -62,42 +54,32 @@ export function fillDays(text: string, day: number | null): string {
 /** Every batch with its plan and forecast, as CSV (RFC 4180, UTF-8). */
 export function batchesCsv(season: Season): string {
   const { world } = season;
-  const nameOf = (list: readonly { id: number; name: string }[], id: number | null) =>
-    id === null ? '' : (list.find((item) => item.id === id)?.name ?? '');
-  const rows = season.batches.map(({ batch, cropName, varietyName, state, progress }) => {
-    const { plan } = batch;
+  const rows = season.batches.map(({ batch, state, progress, plants }) => {
+    const cells = planCells(batch, world);
     const chain = progress.forecast.kind === 'chain' ? progress.forecast : null;
     const on = (key: Parameters<typeof milestoneOf>[1]) => {
       const milestone = chain && milestoneOf(chain, key);
       return milestone ? isoFromDay(milestone.day) : '';
     };
+    const out = progress.out?.on ?? null;
     return [
-      batch.code,
-      cropName,
-      varietyName,
-      world.lots.find((lot) => lot.id === batch.lotId)?.code ?? '',
-      plan.plantsWanted,
-      Math.round(plan.spare_frac * 1000) / 10,
-      isoFromDay(plan.transplantOn),
-      plan.hardening_days,
-      nameOf(world.places, plan.places.germinate),
-      nameOf(world.places, plan.places.grow),
-      nameOf(world.places, plan.places.pot),
-      nameOf(world.places, plan.places.harden),
-      nameOf(world.containers, plan.sowContainerId),
-      nameOf(world.containers, plan.potContainerId),
-      batch.note,
+      ...PLAN_COLUMNS.map((column) => cells[column]),
       state.phase,
       on('sow'),
       on('half-up'),
       on('pot'),
       on('harden'),
-      on('plant'),
+      out === null ? '' : isoFromDay(out),
       progress.late_days ?? '',
-      state.alive_count ?? '',
+      plants.inHand_count,
+      plants.expected_count,
+      plants.cameUp_count,
+      plants.lost_count,
+      plants.left_count,
+      plants.out_count,
     ];
   });
-  return csvOf([...BATCH_COLUMNS, ...FORECAST_COLUMNS], rows);
+  return csvOf([...PLAN_COLUMNS, ...FORECAST_COLUMNS], rows);
 }
 
 /** Every line of the log, corrections included, in the order written. */
@@ -122,7 +104,7 @@ export function logCsv(season: Season): string {
   return csvOf(LOG_COLUMNS, rows);
 }
 
-/** escapeFormulae: a cell that begins like a formula is quoted with ', so that a spreadsheet does not run it. */
-function csvOf(fields: readonly string[], data: unknown[][]): string {
-  return Papa.unparse({ fields: [...fields], data }, { newline: '\r\n', escapeFormulae: true });
+function csvOf(fields: readonly string[], data: (string | number)[][]): string {
+  const rows = data.map((row) => row.map((cell) => (typeof cell === 'string' ? toCell(cell) : cell)));
+  return Papa.unparse({ fields: [...fields], data: rows }, { newline: '\r\n' });
 }
