@@ -12,6 +12,7 @@ import { USUAL_MODES, USUAL_RULES } from '../../src/core/planting/gates.ts';
 import { oddsOf, type OddsTask } from '../../src/core/planting/odds.ts';
 import { riskOffsets } from '../../src/core/planting/outDates.ts';
 import { outsideClimate } from '../../src/core/schedule/outsideClimate.ts';
+import { surfaceMean_C } from '../../src/core/climate/soilSurface.ts';
 import { simulatedSprings, type PastDay, type Springs } from '../../src/core/season/springs.ts';
 import { SOIL_LAG_frac } from '../../src/core/climate/soilNow.ts';
 import { readWeatherCsv } from '../../src/contracts/weatherFile.ts';
@@ -93,7 +94,7 @@ describe('odds are calibrated', () => {
     const sites = 60;
     for (let site = 0; site < sites; site++) {
       const history = madeUpYears(requireDay('1997-01-01'), from - 1, 100 + site);
-      const springs = simulatedSprings({ from, days, runs: 300, seed: 9, history, usual: null, near: [], soil_C: 9 });
+      const springs = simulatedSprings({ from, days, runs: 300, seed: 9, history, usual: null, near: [], soil_C: 9, latitude_deg: 45 });
       // Forty springs that could really come at this site, with the same soil and wind rules.
       const real = realSprings(from, days, 40, 5000 + site);
       for (let k = 0; k < 12; k++) {
@@ -153,7 +154,7 @@ function realSprings(from: number, days: number, runs: number, seed: number): Sp
       out.least_C[k] = d.least_C!;
       out.most_C[k] = d.most_C!;
       out.gust_m_s[k] = 7.5 * Math.exp(0.42 * z());
-      if (i > 0) soil += SOIL_LAG_frac * ((d.least_C! + d.most_C!) / 2 - soil);
+      if (i > 0) soil += SOIL_LAG_frac * (surfaceMean_C(from + i, d.most_C!, d.least_C!, 45) - soil);
       out.soil_C[k] = soil;
     });
   }

@@ -118,12 +118,44 @@ export function badBodies(schema: Schema | null, count: number, path: string): s
   return texts;
 }
 
-/** Requests with each bound of the schema in turn, the rest as usual. */
-export function boundBodies(schema: Schema): string[] {
-  const sample = sampleOf(schema);
-  return leavesOf(schema).flatMap(({ path, schema: leaf }) =>
-    boundsOf(leaf).map((value) => JSON.stringify({ body: withKey(withAt(sample, path, value)) })),
-  );
+export interface Bound {
+  readonly path: Path;
+  readonly value: unknown;
+}
+
+/** Each bound of each place of a schema. */
+export function boundsIn(schema: Schema): Bound[] {
+  return leavesOf(schema).flatMap(({ path, schema: leaf }) => boundsOf(leaf).map((value) => ({ path, value })));
+}
+
+/** A request with one bound put into a usual one. */
+export function withBound(sample: unknown, { path, value }: Bound): string {
+  return JSON.stringify({ body: withKey(withAt(sample, path, value)) });
+}
+
+/** What there is already, cut to what a schema takes; what it lacks is made up. */
+export function cutTo(schema: Schema, value: unknown, depth = 0): unknown {
+  const choices = schema.anyOf ?? schema.oneOf;
+  if (choices) {
+    if (value === null && choices.some((c) => c.type === 'null')) return null;
+    const kind = Array.isArray(value) ? 'array' : typeof value;
+    const fits = choices.find((c) => c.type === kind || (kind === 'number' && c.type === 'integer') || c.const === value) ?? choices[0]!; // prettier-ignore
+    return value === undefined ? sampleOf(schema) : cutTo(fits, value, depth + 1);
+  }
+  if (schema.type === 'object' && schema.properties && value !== null && typeof value === 'object') {
+    const from = value as Record<string, unknown>;
+    return Object.fromEntries(
+      Object.entries(schema.properties).flatMap(([key, one]) => {
+        if (from[key] !== undefined) return [[key, cutTo(one, from[key], depth + 1)]];
+        // A book's line stands under "line", its number's version beside it.
+        if (key === 'line') return [[key, cutTo(one, from, depth + 1)]];
+        return schema.required?.includes(key) ? [[key, sampleOf(one)]] : [];
+      }),
+    );
+  }
+  if (schema.type === 'array' && Array.isArray(value))
+    return value.map((item) => cutTo(schema.items ?? {}, item, depth + 1));
+  return value ?? sampleOf(schema, depth);
 }
 
 function boundsOf(schema: Schema): unknown[] {

@@ -116,7 +116,7 @@ describe('from normals alone', () => {
   });
   it('soil follows the air, damped and late by depth', () => {
     const outside = outsideClimate(normals, requireDay('2027-01-01'), 730);
-    const [shallow, deep] = [usualSoil_C(outside, 0.1), usualSoil_C(outside, 1)];
+    const [shallow, deep] = [usualSoil_C(outside, 0.1, 52), usualSoil_C(outside, 1, 52)];
     const days = Array.from({ length: 365 }, (_, i) => outside.from + i);
     const range = (f: (day: number) => number) => Math.max(...days.map(f)) - Math.min(...days.map(f));
     expect(dampingDepth_m()).toBeCloseTo(2.24, 2);

@@ -192,8 +192,12 @@ export function quantile(rising: readonly number[], p: number): number {
 export function frostOdds(dates: FrostDates, offset: number): number | null {
   const n = dates.offsets.length;
   if (n === 0) return null;
-  const k = dates.offsets.filter((o) => (dates.side === 'spring' ? o >= offset : o <= offset)).length;
-  return (k + 0.5) / (n + 1);
+  return (frostsSeen(dates, offset) + 0.5) / (n + 1);
+}
+
+/** Years of those known that had a frost on or after (in autumn: on or before) a month and day. */
+export function frostsSeen(dates: FrostDates, offset: number): number {
+  return dates.offsets.filter((o) => (dates.side === 'spring' ? o >= offset : o <= offset)).length;
 }
 
 export { offsetOf as seasonOffset };

@@ -1,4 +1,5 @@
 import type { DayNumber } from '../calendar/dayNumber.ts';
+import { usualSurface_C } from './soilSurface.ts';
 import type { OutsideClimate } from '../schedule/outsideClimate.ts';
 
 const YEAR_days = 365.2425;
@@ -15,24 +16,33 @@ export function dampingDepth_m(diffusivity_m2_s = MOIST_LOAM_m2_s): number {
 }
 
 /**
- * Usual soil temperature at a depth, day by day: the yearly wave of the air's daily mean, damped and late by depth. The
- * surface is taken for the air; bare dark soil in sun is warmer, mulched or wet soil colder, so a thermometer corrects it.
+ * The yearly wave through a run of daily surface temperatures, damped and late by depth.
+ * @param surface_C a year of days from `from`
  * @param depth_m 0 to 5
+ * @source van Wijk & de Vries 1963: T(z, t) = mean + A exp(-z/D) sin(omega t - z/D)
  */
-export function usualSoil_C(outside: OutsideClimate, depth_m: number): (day: DayNumber) => number {
-  const n = Math.min(outside.day_C.length, 365);
+export function yearlyWave(from: DayNumber, surface_C: ArrayLike<number>, depth_m: number): (day: DayNumber) => number {
+  const n = Math.min(surface_C.length, 365);
   let mean = 0;
   let cos = 0;
   let sin = 0;
   for (let i = 0; i < n; i++) {
-    const t = (outside.day_C[i]! + outside.night_C[i]!) / 2;
     const angle = (2 * Math.PI * i) / YEAR_days;
-    mean += t / n;
-    cos += (2 * t * Math.cos(angle)) / n;
-    sin += (2 * t * Math.sin(angle)) / n;
+    mean += surface_C[i]! / n;
+    cos += (2 * surface_C[i]! * Math.cos(angle)) / n;
+    sin += (2 * surface_C[i]! * Math.sin(angle)) / n;
   }
   const late = depth_m / dampingDepth_m();
   const amplitude = Math.hypot(cos, sin) * Math.exp(-late);
   const phase = Math.atan2(sin, cos);
-  return (day) => mean + amplitude * Math.cos((2 * Math.PI * (day - outside.from)) / YEAR_days - phase - late);
+  return (day) => mean + amplitude * Math.cos((2 * Math.PI * (day - from)) / YEAR_days - phase - late);
+}
+
+/** Usual soil temperature at a depth, day by day: the wave of bare sunlit soil's surface. A thermometer puts it right. */
+export function usualSoil_C(
+  outside: OutsideClimate,
+  depth_m: number,
+  latitude_deg: number,
+): (day: DayNumber) => number {
+  return yearlyWave(outside.from, usualSurface_C(outside, latitude_deg), depth_m);
 }

@@ -1,3 +1,4 @@
+import { coverSoil_K } from '../climate/soilSurface.ts';
 import { dateAtRisk, frostDates, frostSeasons, type DayLow } from '../climate/frost.ts';
 import type { Crop, Hardiness } from '../model.ts';
 
@@ -13,6 +14,8 @@ export const OUT_HARM_C: Readonly<Record<Hardiness, number>> = {
 export interface SiteUsual {
   readonly soil_C: (offset: number) => number;
   readonly night_C: (offset: number) => number;
+  /** How much warmer than the air sunlit soil is, K. */
+  readonly sun_K?: (offset: number) => number;
 }
 
 export interface OutDate {
@@ -47,7 +50,8 @@ export function riskOffsets(
  * it, and usual nights are. A cover lifts the night by its degrees, and the soil by its own.
  * @param riskOffset as of `riskOffsets`
  * @param cover_K what the covers are worth on the night, 0 or more
- * @param soil_K and on the soil at 10 cm
+ * @param soil_K and on the soil at 10 cm, as written down for it
+ * @param layers of it: where nothing more is written down the sun under them counts
  */
 export function earliestOut(
   crop: Pick<Crop, 'hardiness' | 'plantSoilMin_C' | 'plantNightMin_C'>,
@@ -55,6 +59,7 @@ export function earliestOut(
   usual: SiteUsual | null,
   cover_K: number,
   soil_K = 0,
+  layers = 0,
 ): OutDate {
   const frost = riskOffset(OUT_HARM_C[crop.hardiness] - cover_K);
   if (frost === null) return { offset: null, by: 'frost' };
@@ -64,7 +69,8 @@ export function earliestOut(
     return null;
   };
   if (usual) {
-    const soil = from((day) => usual.soil_C(day) + soil_K >= crop.plantSoilMin_C);
+    const under = (day: number) => Math.max(soil_K, coverSoil_K(layers, usual.sun_K?.(day) ?? 0));
+    const soil = from((day) => usual.soil_C(day) + under(day) >= crop.plantSoilMin_C);
     const nights = from((day) => usual.night_C(day) + cover_K >= crop.plantNightMin_C);
     if (soil === null) return { offset: null, by: 'soil' };
     if (nights === null) return { offset: null, by: 'nights' };

@@ -12,7 +12,17 @@ import { simulatedSprings, type SpringInput } from './springs.ts';
 const from = requireDay('2027-04-12');
 const history = demoWeather('1997-01-01', '2027-04-11').map(({ day, least_C, most_C }) => ({ day, least_C, most_C }));
 const usual = outsideClimate(DEMO_OUTSIDE, from, 120);
-const input: SpringInput = { from, days: 90, runs: 300, seed: 3, history, usual, near: [], soil_C: 9 };
+const input: SpringInput = {
+  from,
+  days: 90,
+  runs: 300,
+  seed: 3,
+  history,
+  usual,
+  near: [],
+  soil_C: 9,
+  latitude_deg: 52,
+};
 const rungs = rungsFor(PROGRAMMES[0]!, 'tender');
 const task: OddsTask = {
   batchId: 1,

@@ -2,6 +2,7 @@ import type { DayNumber } from '../calendar/dayNumber.ts';
 import { civilFromDay, dayFromCivil } from '../calendar/dayNumber.ts';
 import { normalQuantile } from '../numerics/normal.ts';
 import { below, seededRandom } from '../numerics/random.ts';
+import { surfaceMean_C } from '../climate/soilSurface.ts';
 import { SOIL_LAG_frac } from '../climate/soilNow.ts';
 
 /** A day of the site's history. */
@@ -32,8 +33,10 @@ export interface SpringInput {
   readonly usual: { readonly day_C: ArrayLike<number>; readonly night_C: ArrayLike<number> } | null;
   /** The forecast's days, `from` first. */
   readonly near: readonly NearDay[];
-  /** Soil at 10 cm on `from`; null: taken as the mean air. */
+  /** Soil at 10 cm on `from`; null: taken as its surface. */
   readonly soil_C: number | null;
+  /** For the sun on the soil. */
+  readonly latitude_deg: number;
 }
 
 /** Springs that could come: row s, day i at s * days + i. */
@@ -103,9 +106,11 @@ export function simulatedSprings(input: SpringInput): Springs {
       springs.most_C[row + i] = Math.max(springs.least_C[row + i]! + 0.5, most);
       if (told.gust_m_s !== null) springs.gust_m_s[row + i] = told.gust_m_s * Math.exp(0.12 * Math.sqrt(1 + i) * z());
     }
-    let soil = input.soil_C ?? (springs.least_C[row]! + springs.most_C[row]!) / 2;
+    const surface = (i: number) =>
+      surfaceMean_C(from + i, springs.most_C[row + i]!, springs.least_C[row + i]!, input.latitude_deg);
+    let soil = input.soil_C ?? surface(0);
     for (let i = 0; i < days; i++) {
-      if (i > 0) soil += SOIL_LAG_frac * ((springs.least_C[row + i]! + springs.most_C[row + i]!) / 2 - soil);
+      if (i > 0) soil += SOIL_LAG_frac * (surface(i) - soil);
       springs.soil_C[row + i] = soil;
     }
   }

@@ -47,7 +47,7 @@ describe('history sent to the page', () => {
     fc.assert(
       fc.property(fc.uniqueArray(fc.tuple(fc.integer({ min: 9000, max: 9400 }), degrees, degrees), { selector: ([day]) => day, maxLength: 60 }), (list) => {
         const history = list.map(([day, least_C, most_C]) => ({ day, least_C, most_C })).sort((a, b) => a.day - b.day);
-        const input = { from: 1, days: 1, runs: 1, seed: 1, near: [], soil_C: null, usual: null };
+        const input = { from: 1, days: 1, runs: 1, seed: 1, near: [], soil_C: null, latitude_deg: 52, usual: null };
         const back = springInputOf({ input, ...historyColumns(history), tasks: [] }).history;
         expect(back.filter((d) => history.some((h) => h.day === d.day))).toEqual(history);
         expect(back.filter((d) => !history.some((h) => h.day === d.day)).every((d) => d.least_C === null)).toBe(true);

@@ -1,3 +1,4 @@
+import { coverSoil_K, surfaceMean_C } from '../../core/climate/soilSurface.ts';
 import { coverWorth } from '../../core/climate/coverWorth.ts';
 import { scoreAt } from '../../core/climate/score.ts';
 import type { BatchPlan, Crop } from '../../core/model.ts';
@@ -21,7 +22,7 @@ const SEED = 20_27;
 
 /** What the springs of a season are drawn from; the page's worker draws the same. null: nothing to go by. */
 export function springInput(site: Site): SpringInput | null {
-  const { today, usual, forecast } = site;
+  const { today, usual, forecast, latitude_deg } = site;
   const known = site.history.length >= 5 * 330;
   if (!known && !usual) return null;
   const near = Array.from({ length: 10 }, (_, i) => {
@@ -46,6 +47,7 @@ export function springInput(site: Site): SpringInput | null {
     usual: usual && { day_C: usual.day_C.subarray(from), night_C: usual.night_C.subarray(from) },
     near,
     soil_C: soilOn(site, today),
+    latitude_deg,
   };
 }
 
@@ -69,10 +71,21 @@ export function safeCover_K(site: Site, season: Season, coverId: number | null |
   return Math.max(0, (site.worths.get(coverId) ?? coverWorth(cover?.worth_K ?? 0, [])).safe_K);
 }
 
+/** How much warmer than the air sunlit soil usually is about today, K. */
+function sunOnSoil_K({ usual, today, latitude_deg }: Site): number {
+  if (!usual) return 0;
+  const i = today - usual.from;
+  const [day_C, night_C] = [usual.day_C[i], usual.night_C[i]];
+  if (day_C === undefined || night_C === undefined) return 0;
+  return surfaceMean_C(today, day_C, night_C, latitude_deg) - (day_C + night_C) / 2;
+}
+
 /** Degrees a cover is worth on the night as a mean, and on the soil. */
 export function meanCover(site: Site, season: Season, coverId: number | null | undefined): { readonly warm_K: number; readonly soil_K: number } {
   const cover = season.world.covers.find((c) => c.id === coverId);
-  return cover ? { warm_K: Math.max(0, site.worths.get(cover.id)?.worth_K ?? cover.worth_K), soil_K: cover.soil_K } : { warm_K: 0, soil_K: 0 };
+  if (!cover) return { warm_K: 0, soil_K: 0 };
+  const soil_K = Math.max(cover.soil_K, coverSoil_K(cover.layers, sunOnSoil_K(site)));
+  return { warm_K: Math.max(0, site.worths.get(cover.id)?.worth_K ?? cover.worth_K), soil_K };
 } // prettier-ignore
 
 /** Lows in a row, last night the last, that with a cover are warm enough. */

@@ -1,6 +1,7 @@
 import { civilFromDay, dayFromCivil } from '../../core/calendar/dayNumber.ts';
 import { nearestOccurrence } from '../../core/calendar/monthDay.ts';
 import { usualSoil_C } from '../../core/climate/soil.ts';
+import { usualSurface_C } from '../../core/climate/soilSurface.ts';
 import type { Crop } from '../../core/model.ts';
 import { earliestOut, riskOffsets, type OutDate, type SiteUsual } from '../../core/planting/outDates.ts';
 import { outsideClimate } from '../../core/schedule/outsideClimate.ts';
@@ -37,8 +38,13 @@ function heldFor(site: Site, world: World, risk_frac: number): Held {
   if (outside) {
     const from = dayFromCivil(2001, south ? 7 : 1, 1);
     const climate = outsideClimate(outside, from, 366);
-    const soil = usualSoil_C(climate, 0.1);
-    usual = { soil_C: (d) => soil(from + d), night_C: (d) => climate.night_C[d]! };
+    const soil = usualSoil_C(climate, 0.1, latitude_deg);
+    const surface = usualSurface_C(climate, latitude_deg);
+    usual = {
+      soil_C: (d) => soil(from + d),
+      night_C: (d) => climate.night_C[d]!,
+      sun_K: (d) => surface[d]! - (climate.day_C[d]! + climate.night_C[d]!) / 2,
+    };
   }
   const made = { at: riskOffsets(site.lows, risk_frac, south), usual };
   bySite.set(key, made);
@@ -62,7 +68,7 @@ export function outFrom(site: Site, world: World, crop: Crop, cover: Pick<CoverR
     return { day: open - blind - daysOf(cover_K, site, open), by: 'frost date', fromStart: false };
   }
   const { at, usual } = heldFor(site, world, risk_frac);
-  const { offset, by } = earliestOut(crop, at, usual, cover_K, byWeeks ? 0 : (cover?.soil_K ?? 0));
+  const { offset, by } = earliestOut(crop, at, usual, cover_K, byWeeks ? 0 : (cover?.soil_K ?? 0), byWeeks ? 0 : (cover?.layers ?? 0));
   if (offset === null) return { day: null, by, fromStart: false };
   const south = latitude_deg < 0;
   const { year, month } = civilFromDay(near);

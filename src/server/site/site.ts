@@ -3,6 +3,7 @@ import { dayWeathers, type DayWeather, type ForecastHour } from '../../core/clim
 import type { DayLow } from '../../core/climate/frost.ts';
 import { localHours } from '../../core/climate/readForecast.ts';
 import { scoreAt, scoresOf, type ForecastPair, type LeadScore } from '../../core/climate/score.ts';
+import { surfaceMean_C } from '../../core/climate/soilSurface.ts';
 import { usualSoil_C } from '../../core/climate/soil.ts';
 import { soilNow_C } from '../../core/climate/soilNow.ts';
 import type { LadderDay } from '../../core/hardening/ladder.ts';
@@ -34,6 +35,7 @@ export interface Known {
 export interface Site {
   readonly key: string;
   readonly today: number;
+  readonly latitude_deg: number;
   readonly history: readonly (WeatherDay & { readonly source: string })[];
   readonly lows: readonly DayLow[];
   readonly readings: readonly SiteReading[];
@@ -150,6 +152,7 @@ export function siteOf(world: World, now: Now, key: string, parts: Parts): Site 
   return {
     key,
     today,
+    latitude_deg: nursery.latitude_deg,
     history,
     lows: history.flatMap((d) => (d.least_C === null ? [] : [{ day: d.day, least_C: d.least_C }])),
     readings,
@@ -171,7 +174,7 @@ export function siteOf(world: World, now: Now, key: string, parts: Parts): Site 
     most,
     gusts,
     usual,
-    soil: soilOf(from, today, { least, most, usual, days, readings: soilReadings }),
+    soil: soilOf(from, today, { least, most, usual, days, readings: soilReadings, latitude_deg: nursery.latitude_deg }),
     worths: new Map(world.covers.map((c) => [c.id, coverWorth(c.worth_K, pairedNights.get(c.id) ?? [])])),
     pairedNights,
   };
@@ -221,6 +224,7 @@ function monthsOf(history: Site['history'], from: number): OutsideClimate | null
 }
 
 interface SoilParts {
+  readonly latitude_deg: number;
   readonly least: ReadonlyMap<number, Known>;
   readonly most: ReadonlyMap<number, Known>;
   readonly usual: OutsideClimate | null;
@@ -230,7 +234,7 @@ interface SoilParts {
 
 /** Soil at 10 cm by past days, the forecast and the usual weather after it. */
 function soilOf(from: number, today: number, parts: SoilParts): Site['soil'] {
-  const { least, most, usual, days, readings } = parts;
+  const { least, most, usual, days, readings, latitude_deg } = parts;
   const ahead = new Map(days.map((d) => [d.day, d]));
   const n = BACK_days + AHEAD_days;
   const mean = new Float64Array(n);
@@ -243,7 +247,8 @@ function soilOf(from: number, today: number, parts: SoilParts): Site['soil'] {
     const day = from + i;
     const [lo, hi] = [least.get(day)?.value ?? ahead.get(day)?.least_C, most.get(day)?.value ?? ahead.get(day)?.most_C];
     const own = lo !== null && lo !== undefined && hi !== null && hi !== undefined ? (lo + hi) / 2 : null;
-    last = own ?? (usual ? (usual.day_C[i]! + usual.night_C[i]!) / 2 : last);
+    if (own !== null) last = surfaceMean_C(day, hi!, lo!, latitude_deg);
+    else if (usual) last = surfaceMean_C(day, usual.day_C[i]!, usual.night_C[i]!, latitude_deg);
     mean[i] = last;
   }
   if (Number.isNaN(mean[0]!)) {
@@ -251,7 +256,7 @@ function soilOf(from: number, today: number, parts: SoilParts): Site['soil'] {
     if (known < 0) return null;
     mean.fill(mean[known]!, 0, known);
   }
-  const start_C = usual ? usualSoil_C(usual, 0.1)(from) : mean[0]!;
+  const start_C = usual ? usualSoil_C(usual, 0.1, latitude_deg)(from) : mean[0]!;
   const value_C = soilNow_C(from, mean, start_C, readings);
   return { from, value_C, readOn: readings.filter((r) => r.day <= today).at(-1)?.day ?? null };
 }

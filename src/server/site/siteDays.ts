@@ -1,4 +1,4 @@
-import { frostDates, frostOdds, frostSeasons, seasonOffset } from '../../core/climate/frost.ts';
+import { frostDates, frostOdds, frostSeasons, frostsSeen, seasonOffset } from '../../core/climate/frost.ts';
 import { springOddsFromNormals } from '../../core/climate/normalFrost.ts';
 import { usualSoil_C } from '../../core/climate/soil.ts';
 import { outsideClimate } from '../../core/schedule/outsideClimate.ts';
@@ -31,11 +31,13 @@ export function siteDays(season: Season): SiteDays | null {
   const guessed = spring.years === 0 && nursery.outside ? springOddsFromNormals(nursery.outside, threshold_C, south) : null;
   const from = season.now.today - BACK_days;
   const outside = nursery.outside ? outsideClimate(nursery.outside, from, 366) : null;
-  const usualSoil = outside ? usualSoil_C(outside, 0.1) : null;
+  const usualSoil = outside ? usualSoil_C(outside, 0.1, nursery.latitude_deg) : null;
   const odds = (day: number): number | null => {
     const at = seasonOffset(day, startMonth);
-    if (at <= HALF_days) return spring.years > 0 ? frostOdds(spring, at) : (guessed?.[at] ?? null);
-    return autumn.years > 0 ? frostOdds(autumn, at) : null;
+    // Where no year had one nothing is drawn.
+    const seen = (dates: typeof spring) => (frostsSeen(dates, at) === 0 ? null : frostOdds(dates, at));
+    if (at <= HALF_days) return spring.years > 0 ? seen(spring) : (guessed?.[at] ?? null);
+    return autumn.years > 0 ? seen(autumn) : null;
   };
   const days = Array.from({ length: BACK_days + AHEAD_days }, (_, i) => from + i);
   const made: SiteDays = {

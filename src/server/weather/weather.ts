@@ -1,8 +1,17 @@
 import { civilFromDay, dayFromCivil } from '../../core/calendar/dayNumber.ts';
 import { dayOfMonthDay } from '../../core/calendar/monthDay.ts';
-import { dateAtRisk, frostDates, frostOdds, frostSeasons, monthDayOf, seasonOffset } from '../../core/climate/frost.ts';
+import {
+  dateAtRisk,
+  frostDates,
+  frostOdds,
+  frostSeasons,
+  frostsSeen,
+  monthDayOf,
+  seasonOffset,
+} from '../../core/climate/frost.ts';
 import { springOddsFromNormals } from '../../core/climate/normalFrost.ts';
 import { usualSoil_C } from '../../core/climate/soil.ts';
+import { usualSurface_C } from '../../core/climate/soilSurface.ts';
 import { dayLength_h } from '../../core/climate/sun.ts';
 import { outsideClimate } from '../../core/schedule/outsideClimate.ts';
 import { earliestOut, LAYER_K, OUT_HARM_C, riskOffsets, type SiteUsual } from '../../core/planting/outDates.ts';
@@ -42,11 +51,29 @@ export function frostView(
   const { year, month } = civilFromDay(season.now.today);
   const from = dayFromCivil(month >= startMonth ? year : year - 1, startMonth, 1);
   const outside = nursery.outside ? outsideClimate(nursery.outside, from, 366) : null;
-  const soil = outside ? usualSoil_C(outside, 0.1) : null;
+  const soil = outside ? usualSoil_C(outside, 0.1, nursery.latitude_deg) : null;
   const odds = (dates: typeof spring, guess: Float64Array | null, at: number): number | null => {
     if (at > 196) return null;
     return dates.years > 0 ? frostOdds(dates, at) : (guess?.[at] ?? null);
   };
+  const surface = outside ? usualSurface_C(outside, nursery.latitude_deg) : null;
+  const at = riskOffsets(lows, risk_frac, south);
+  const usual =
+    outside && soil
+      ? {
+          soil_C: (d: number) => soil(from + d),
+          night_C: (d: number) => outside.night_C[d]!,
+          sun_K: (d: number) => surface![d]! - (outside.day_C[d]! + outside.night_C[d]!) / 2,
+        }
+      : null;
+  /** Whether half of the crops of a group may go out: by each crop's own first day. null: no years to say. */
+  const groups = new Map((['cool', 'warm'] as const).map((group) => [group, middleOut(season, group, at, usual)]));
+  const mayGo = (group: 'cool' | 'warm', offset_: number): boolean | null => {
+    if (lows.length === 0) return null;
+    const first = groups.get(group);
+    return offset_ <= 196 && first !== null && first !== undefined && offset_ >= first;
+  };
+  const out = lows.length === 0 ? [] : season.world.crops.map((crop) => outLine(crop, at, usual, startMonth));
   const halves = Array.from({ length: 24 }, (_, i) => {
     const m = ((startMonth - 1 + (i >> 1)) % 12) + 1;
     const y = civilFromDay(from).year + (startMonth - 1 + (i >> 1) >= 12 ? 1 : 0);
@@ -63,14 +90,11 @@ export function frostView(
       soil_C,
       frost_frac,
       light_h: dayLength_h(n.latitude_deg, ((at + (south ? 181 : 0)) % 365) + 1),
-      cool: hard !== null && hard <= risk_frac && (soil_C ?? 0) >= COOL_SOIL_C,
-      warm: frost_frac !== null && frost_frac <= risk_frac && (soil_C ?? 0) >= WARM_SOIL_C,
+      seen_years: spring.years === 0 || at > 196 ? null : frostsSeen(spring, at),
+      cool: mayGo('cool', at) ?? (hard !== null && hard <= risk_frac && (soil_C ?? 0) >= COOL_SOIL_C),
+      warm: mayGo('warm', at) ?? (frost_frac !== null && frost_frac <= risk_frac && (soil_C ?? 0) >= WARM_SOIL_C),
     };
   });
-  const at = riskOffsets(lows, risk_frac, south);
-  const usual =
-    outside && soil ? { soil_C: (d: number) => soil(from + d), night_C: (d: number) => outside.night_C[d]! } : null;
-  const out = lows.length === 0 ? [] : season.world.crops.map((crop) => outLine(crop, at, usual, startMonth));
   return {
     threshold_C,
     risk_frac,
@@ -94,6 +118,21 @@ export function frostView(
   };
 }
 
+/** Days into the season by which half of a group's crops may go out in the open; null: not in its spring half. */
+function middleOut(
+  season: Season,
+  group: 'cool' | 'warm',
+  at: (threshold_C: number) => number | null,
+  usual: SiteUsual | null,
+): number | null {
+  const days = season.world.crops
+    .filter((crop) => crop.group === group)
+    .map((crop) => earliestOut(crop, at, usual, 0).offset ?? Infinity)
+    .sort((a, b) => a - b);
+  const middle = days[days.length >> 1] ?? Infinity;
+  return Number.isFinite(middle) ? middle : null;
+}
+
 const MOST_LAYERS = 2;
 
 /** A crop's first day out, in the open and under covers. */
@@ -103,7 +142,7 @@ function outLine(
   usual: SiteUsual | null,
   startMonth: 1 | 7,
 ): FrostView['out'][number] {
-  const dates = Array.from({ length: MOST_LAYERS + 1 }, (_, n) => earliestOut(crop, at, usual, n * LAYER_K));
+  const dates = Array.from({ length: MOST_LAYERS + 1 }, (_, n) => earliestOut(crop, at, usual, n * LAYER_K, 0, n));
   const open = dates[0]!.offset;
   return {
     cropId: crop.id,
