@@ -10,6 +10,7 @@ export const DEMO_NURSERY = {
   timeZone: 'Europe/London',
   temperatureUnit: 'C',
   lengthUnit: 'cm',
+  currency: 'EUR',
   firstWeekday: 1,
   lastFrost: '05-08',
   firstFrost: '10-18',

@@ -294,7 +294,7 @@ export const weightsInput = z.strictObject({
   mostEarly_days: wholeNumber('most days early', 0, 60),
 });
 
-export const nurseryInput = z.strictObject({
+const nurseryShape = z.strictObject({
   version,
   name: shortText('name', 80),
   placeName: freeText('place', 80),
@@ -303,6 +303,10 @@ export const nurseryInput = z.strictObject({
   timeZone,
   temperatureUnit: z.enum(['C', 'F']),
   lengthUnit: z.enum(['cm', 'in']),
+  currency: z
+    .string({ error: 'currency: three letters such as EUR' })
+    .regex(/^[A-Z]{3}$/, { error: 'currency: three capital letters such as EUR' })
+    .optional(),
   firstWeekday: wholeNumber('first weekday', 1, 7),
   lastFrost: monthDay('mean last frost'),
   firstFrost: monthDay('mean first frost'),
@@ -318,6 +322,33 @@ export const nurseryInput = z.strictObject({
   learning: z.boolean().optional(),
   offHeatCool: offHeatInput.nullable().optional(),
 });
+type NurseryShape = z.infer<typeof nurseryShape>;
+
+/** Months in which the last frost of spring and the first of autumn can fall, north of the tropics; in the south half a year on. */
+const SPRING_MONTHS = [12, 1, 2, 3, 4, 5, 6, 7];
+const AUTUMN_MONTHS = [8, 9, 10, 11, 12, 1];
+
+/** Frost dates that belong to the other half of the earth: a slip worth asking about. */
+function questionFrosts(nursery: NurseryShape, ctx: z.RefinementCtx): void {
+  const { latitude_deg } = nursery;
+  if (Math.abs(latitude_deg) < 23.5) return;
+  const south = latitude_deg < 0;
+  const half = south ? 'south' : 'north';
+  const check = (key: 'lastFrost' | 'firstFrost', months: readonly number[], words: string) => {
+    const month = Number(nursery[key].slice(0, 2));
+    const inNorth = south ? ((month + 5) % 12) + 1 : month;
+    if (!months.includes(inNorth))
+      ctx.addIssue({
+        code: 'custom',
+        path: [key],
+        message: `${words} on ${nursery[key]} is no spring or autumn of the ${half}: is the latitude right, or are the two dates those of the other half of the earth?`,
+      });
+  };
+  check('lastFrost', SPRING_MONTHS, 'mean last frost: a last frost');
+  check('firstFrost', AUTUMN_MONTHS, 'mean first frost: a first frost');
+}
+
+export const nurseryInput = nurseryShape.superRefine(questionFrosts);
 export type NurseryInput = z.infer<typeof nurseryInput>;
 
 export const clockInput = z.strictObject({

@@ -30,6 +30,8 @@ export interface EmergenceData {
   readonly logged_days: number;
   readonly days: readonly EmergenceDay[];
   readonly verdict: Verdict;
+  /** What it came to, once plants were potted, hardened or gone: counting is over. null: still to be counted. */
+  readonly settled: { readonly cameUp_count: number; readonly sown_count: number; readonly by: string } | null;
   /** Too long on the heat for its light; null when that is not so. */
   readonly leggy: Leggy | null;
   readonly indices: Indices;

@@ -20,11 +20,15 @@ export interface NurseryRecord {
   readonly timeZone: string;
   readonly temperatureUnit: TemperatureUnit;
   readonly lengthUnit: LengthUnit;
+  /** Three letters, ISO 4217. */
+  readonly currency: string;
   readonly firstWeekday: number;
   readonly lastFrost: string;
   readonly firstFrost: string;
   readonly spare_frac: number;
   readonly offHeat: OffHeatRule;
+  /** Where the usual days and nights come from: typed, or the means of the years imported. */
+  readonly outsideBy?: 'typed' | 'years';
   /** Usual day and night outside, January first; null until written down. */
   readonly outside: readonly MonthNormal[] | null;
   /** Heat for cool crops: none, gentle (up to coolMost_C), or the same as for warm ones. */

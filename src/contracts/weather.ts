@@ -62,6 +62,8 @@ export interface FrostView {
     readonly night_C: number | null;
     readonly soil_C: number | null;
     readonly frost_frac: number | null;
+    /** Years known in which one still came; null: no years, or not the spring half. */
+    readonly seen_years: number | null;
     readonly light_h: number;
     readonly cool: boolean;
     readonly warm: boolean;

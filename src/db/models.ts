@@ -56,6 +56,7 @@ export class NurseryModel extends Model<InferAttributes<NurseryModel>, InferCrea
   declare timeZone: string;
   declare temperatureUnit: 'C' | 'F';
   declare lengthUnit: 'cm' | 'in';
+  declare currency: CreationOptional<string>;
   declare firstWeekday: number;
   declare lastFrost: string;
   declare firstFrost: string;
@@ -255,6 +256,7 @@ export function defineModels(sequelize: Sequelize): void {
     timeZone: text('time_zone'),
     temperatureUnit: text('temperature_unit'),
     lengthUnit: text('length_unit'),
+    currency: { ...text('currency'), defaultValue: 'EUR' },
     firstWeekday: whole('first_weekday'),
     lastFrost: text('last_frost'),
     firstFrost: text('first_frost'),

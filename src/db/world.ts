@@ -1,3 +1,4 @@
+import { meanPrice_kWh, USUAL_TARIFF, type Tariff } from '../core/heat/cost.ts';
 import { Transaction, type Sequelize } from 'sequelize';
 import { requireDay } from '../core/calendar/dayNumber.ts';
 import { USUAL_WEIGHTS } from '../core/placement/instance.ts';
@@ -100,7 +101,8 @@ export async function readWorld(db: Sequelize, known: World | null = null): Prom
       revision,
       nursery: {
         ...plainNursery,
-        weights: { ...USUAL_WEIGHTS, ...plainNursery.weights },
+        // One price of a kWh: the tariff's.
+        weights: { ...USUAL_WEIGHTS, ...plainNursery.weights, heat_perkWh: await readPrice_kWh(db, transaction) },
         potting: { ...USUAL_POTTING, ...plainNursery.potting },
         planting: { ...USUAL_PLANTING, ...plainNursery.planting },
       },
@@ -133,6 +135,11 @@ export async function readWorld(db: Sequelize, known: World | null = null): Prom
       events,
     };
   });
+}
+
+async function readPrice_kWh(db: Sequelize, transaction: Transaction): Promise<number> {
+  const [rows] = await db.query('SELECT tariff FROM heat_settings WHERE id = 1', { transaction });
+  return meanPrice_kWh((rows as { tariff: Tariff }[])[0]?.tariff ?? USUAL_TARIFF);
 }
 
 type Log = ReadonlyMap<number, readonly EventRecord[]>;

@@ -127,6 +127,10 @@ function workOut(season: Season, view: BatchView): EmergenceData | null {
     logged_days: logged.days,
     days,
     verdict,
+    settled:
+      view.plants.by === 'potted' || view.plants.by === 'planted' || view.plants.by === 'ended'
+        ? { cameUp_count: view.plants.cameUp_count, sown_count: view.plants.sown_count, by: view.plants.by }
+        : null,
     leggy: leggyOf(season, view),
     indices: indices(counts, sown.sown),
     hill,

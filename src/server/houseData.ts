@@ -11,7 +11,7 @@ export function houseData(season: Season, cropIds: ReadonlySet<number> | null): 
   const plain = <T extends { version: number }>({ version: _version, ...rest }: T) => rest;
   return {
     today: now.today,
-    seasonLabel: seasonOf(now.today, world.nursery.latitude_deg).label,
+    seasonLabel: labelOf(season),
     tablesFrom: tables.from,
     tableDays: TABLE_DAYS,
     unit: world.nursery.temperatureUnit,
@@ -46,6 +46,17 @@ export function houseData(season: Season, cropIds: ReadonlySet<number> | null): 
     programmes: world.programmes.map(({ id, name }) => ({ id, name })),
     siteDays: siteDays(season),
   };
+}
+
+/** Names of the seasons the batches in hand go out in; of today's where there are none. */
+function labelOf({ batches, now, world }: Season): string {
+  const { latitude_deg } = world.nursery;
+  const days = batches
+    .filter(({ state }) => state.phase !== 'planted' && state.phase !== 'ended')
+    .map(({ batch }) => batch.plan.transplantOn)
+    .sort((a, b) => a - b);
+  const labels = [...new Set((days.length > 0 ? days : [now.today]).map((day) => seasonOf(day, latitude_deg).label))];
+  return labels.length > 2 ? `${labels[0]} to ${labels.at(-1)}` : labels.join(' and ');
 }
 
 /** All the season's drawing works from, as JSON. */

@@ -84,10 +84,11 @@ const held = ((globalThis as unknown as Record<string, Held>)[`crookSeason ${imp
  */
 export async function readSeason(): Promise<Season> {
   const marks = await readMarks(database());
-  const world = await currentWorld(marks);
-  const now = nowAt(world.nursery);
-  const measured = await currentMeasured(world, now);
-  const site = await currentSite(world, now, marks);
+  const written = await currentWorld(marks);
+  const now = nowAt(written.nursery);
+  const measured = await currentMeasured(written, now);
+  const site = await currentSite(written, now, marks);
+  const world = withUsualOutside(written, site);
   const known = held.season;
   if (
     known &&
@@ -108,6 +109,20 @@ async function currentMeasured(world: World, now: Now): Promise<MeasuredPlaces> 
   if (held.measured?.key !== key)
     held.measured = { key, value: await readMeasured(database(), world.nursery.timeZone, now.instant_ms) };
   return held.measured.value;
+}
+
+const usualHeld = new WeakMap<World, { readonly normals: string; readonly world: World }>();
+
+/** The books with the usual temperatures outside: as typed, else by the years imported. */
+function withUsualOutside(world: World, site: Site): World {
+  const { normals } = site;
+  if (world.nursery.outside !== null || normals === null) return world;
+  const text = JSON.stringify(normals);
+  const known = usualHeld.get(world);
+  if (known?.normals === text) return known.world;
+  const made = { ...world, nursery: { ...world.nursery, outside: normals, outsideBy: 'years' as const } };
+  usualHeld.set(world, { normals: text, world: made });
+  return made;
 }
 
 const NOTHING_MEASURED: MeasuredPlaces = new Map();

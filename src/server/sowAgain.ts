@@ -31,7 +31,11 @@ export async function sowAgain(id: number, input: SowAgainInput): Promise<SownAg
   const requestHash = createHash('sha256')
     .update(JSON.stringify({ id, ...input }))
     .digest('hex');
-  const plan = planFromToday(season, view.batch.cropId, view.batch.plan);
+  const again = planFromToday(season, view.batch.cropId, view.batch.plan);
+  // With the old tray kept only what it will not give is missing.
+  const plan = input.endOld
+    ? again
+    : { ...again, plantsWanted: Math.max(1, again.plantsWanted - view.plants.expected_count) };
   return database().transaction(async (transaction) => {
     const batch = await lockBatch(id, transaction);
     if (!batch) throw new ProblemError(404, 'No such batch', `There is no batch number ${id}.`);

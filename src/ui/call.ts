@@ -1,4 +1,5 @@
 import { v4 } from 'uuid';
+import { WRITTEN } from './fresh.ts';
 import type { Problem } from '../contracts/problem.ts';
 
 /** How a call to the application ended. */
@@ -32,7 +33,10 @@ export async function call<T>(
     return { kind: 'offline' };
   }
   const value = (await response.json().catch(() => null)) as unknown;
-  if (response.ok) return { kind: 'done', value: value as T };
+  if (response.ok) {
+    if (method !== 'GET' && typeof window !== 'undefined') window.dispatchEvent(new Event(WRITTEN));
+    return { kind: 'done', value: value as T };
+  }
   const problem = (value ?? {
     type: 'about:blank',
     title: 'No answer',

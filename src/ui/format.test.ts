@@ -18,14 +18,14 @@ const day = requireDay('2027-04-12');
 describe('figures as they are read', () => {
   it('writes temperatures in the reader’s scale', () => {
     expect([degrees(26.6, 'C'), degrees(-1.25, 'C'), degrees(26, 'F'), degrees(-20, 'F')]).toEqual([
-      '26.6°',
-      '−1.2°',
-      '79°',
-      '−4°',
+      '26.6°C',
+      '−1.3°C',
+      '79°F',
+      '−4°F',
     ]);
     // 2.4 °C is 36.3 °F: half a degree first would make 37 of it.
-    expect([aboutDegrees(2.4, 'C'), aboutDegrees(2.4, 'F'), aboutDegrees(-0.6, 'C')]).toEqual(['2.5°', '36°', '−0.5°']);
-    expect([dayNight(20, 20, 'C'), dayNight(20, 15, 'C'), dayNight(12, 5, 'F')]).toEqual(['20°', '15–20°', '41–54°']);
+    expect([aboutDegrees(2.4, 'C'), aboutDegrees(2.4, 'F'), aboutDegrees(-0.6, 'C')]).toEqual(['2.5°C', '36°F', '−0.5°C']);
+    expect([dayNight(20, 20, 'C'), dayNight(20, 15, 'C'), dayNight(12, 5, 'F')]).toEqual(['20°C', '15–20°C', '41–54°F']);
   });
   it('writes days as they are spoken', () => {
     expect([spokenDay(day, day), spokenDay(day + 1, day), spokenDay(day - 1, day), spokenDay(day + 3, day)]).toEqual([
@@ -46,8 +46,8 @@ describe('figures as they are read', () => {
     expect([lateness(0), lateness(1), lateness(-3)]).toEqual(['on time', '1 day late', '3 days early']);
   });
   it('fills a text, and an input of a because', () => {
-    expect(fillText('{0} on {day}', day, [10], 'F', day)).toBe('50° on today');
-    expect(becauseInput({ name: 'base', temperature_C: 7 }, 'C')).toBe('base 7°');
+    expect(fillText('{0} on {day}', day, [10], 'F', day)).toBe('50°F on today');
+    expect(becauseInput({ name: 'base', temperature_C: 7 }, 'C')).toBe('base 7°C');
     expect(becauseInput({ name: 'sum', degreeDays: 100 }, 'F')).toBe('sum 180 degree-days');
   });
 });

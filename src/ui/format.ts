@@ -3,7 +3,8 @@ import type { Punctuality } from '../core/batch/tolerance.ts';
 import type { BecauseInput } from '../core/because.ts';
 import { civilFromDay, dayFromIso, weekdayOf } from '../core/calendar/dayNumber.ts';
 import { shortDay } from '../core/calendar/shortDay.ts';
-import { shownTemperature, type TemperatureUnit } from '../core/units/temperature.ts';
+import type { TemperatureUnit } from '../core/units/temperature.ts';
+import { temperatureWords } from '../core/units/words.ts';
 
 const MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December']; // prettier-ignore
 const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
@@ -29,11 +30,9 @@ export function monthName(month: number): string {
   return MONTHS[month - 1]!;
 }
 
-/** "18°" or "18.5°" in the reader's scale; whole degrees in Fahrenheit, which are fine enough. */
+/** "18°C" or "65°F" in the reader's scale; whole degrees in Fahrenheit, which are fine enough. */
 export function degrees(temperature_C: number, unit: TemperatureUnit): string {
-  const step = unit === 'F' ? 1 : 10;
-  const shown = Math.round(shownTemperature(temperature_C, unit) * step) / step;
-  return `${shown}°`.replace('-', '−');
+  return temperatureWords(temperature_C, unit);
 }
 
 /** A foretold or reckoned temperature: to half a degree, in Fahrenheit to a whole one, rounded once. */
@@ -47,7 +46,7 @@ export function dayNight(exactDay_C: number, exactNight_C: number, unit: Tempera
   const [day_C, night_C] = [halfDegree(exactDay_C), halfDegree(exactNight_C)];
   return day_C === night_C
     ? degrees(day_C, unit)
-    : `${degrees(night_C, unit).replace('°', '')}–${degrees(day_C, unit)}`;
+    : `${degrees(night_C, unit).replace(/°.$/, '')}–${degrees(day_C, unit)}`;
 }
 
 const halfDegree = (t: number): number => Math.round(t * 2) / 2;

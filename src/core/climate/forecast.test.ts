@@ -24,11 +24,20 @@ describe('a forecast by days', () => {
   });
   it('flags frost, gale, heat and sun, each at its limit and not before', () => {
     const base = dayWeathers([...day(today, 5, 15), ...day(today + 1, 5, 15)], today)[0]!;
-    const dull = { ...base, sun_frac: 0.1, night_C: 6, gust_m_s: 5, nightGust_m_s: 5 };
+    const dull = { ...base, sun_frac: 0.1, night_C: 6, gust_m_s: 5 };
     expect(flagsOf(dull)).toEqual([]);
     expect(flagsOf({ ...dull, night_C: 0 })).toEqual(['frost']);
     expect(flagsOf({ ...dull, night_C: 2.9 })).toEqual(['ground-frost']);
-    expect(flagsOf({ ...dull, nightGust_m_s: 17 })).toEqual(['gale']);
+    expect(flagsOf({ ...dull, gust_m_s: 17 })).toEqual(['gale']);
+  });
+  it('a gust stands on the day it is foretold for, its small hours as well', () => {
+    const hours = [...day(today, 5, 15), ...day(today + 1, 5, 15).map((h) => (h.hour === 3 ? { ...h, gust_m_s: 25 } : h))];
+    const [first, second] = dayWeathers(hours, today);
+    expect([first!.gust_m_s! < 10, second!.gust_m_s]).toEqual([true, 25]);
+  });
+  it('heat and sun', () => {
+    const base = dayWeathers([...day(today, 5, 15), ...day(today + 1, 5, 15)], today)[0]!;
+    const dull = { ...base, sun_frac: 0.1, night_C: 6, gust_m_s: 5 };
     expect(flagsOf({ ...dull, most_C: 28, sun_frac: 0.9 })).toEqual(['heat']);
     expect(flagsOf({ ...dull, sun_frac: 0.7 })).toEqual(['sun']);
   });

@@ -28,9 +28,8 @@ export interface DayWeather {
   readonly night_C: number | null;
   /** Lowest from midnight to midnight, as a max-min thermometer has it. */
   readonly least_C: number | null;
-  /** Strongest gust by day, 7 to 20. */
+  /** Strongest gust from midnight to midnight: a gust stands on the day it is foretold for. */
   readonly gust_m_s: number | null;
-  readonly nightGust_m_s: number | null;
   /** Share of daylight without cloud, 8 to 17. */
   readonly sun_frac: number | null;
   readonly rain_mm: number | null;
@@ -68,7 +67,6 @@ export function dayWeathers(hours: readonly ForecastHour[], today: DayNumber): D
   return days.map((day) => {
     const own = byDay.get(day)!;
     const daytime = own.filter((h) => h.hour >= 9 && h.hour < 18);
-    const windy = own.filter((h) => h.hour >= 7 && h.hour < 20);
     const next = byDay.get(day + 1) ?? [];
     const night = [...own.filter((h) => h.hour >= 18), ...next.filter((h) => h.hour < 9)];
     const clear = own.filter((h) => h.hour >= 8 && h.hour < 17 && h.cloud_frac !== null);
@@ -78,8 +76,7 @@ export function dayWeathers(hours: readonly ForecastHour[], today: DayNumber): D
       most_C: daytime.length >= 6 ? most(daytime.map((h) => h.temp_C)) : null,
       night_C: night.length >= 6 ? least(night.map((h) => h.temp_C)) : null,
       least_C: own.length >= 18 ? least(own.map((h) => h.temp_C)) : null,
-      gust_m_s: windy.length >= 6 ? most(windy.map(gustOf)) : null,
-      nightGust_m_s: night.length >= 6 ? most(night.map(gustOf)) : null,
+      gust_m_s: own.length >= 6 ? most(own.map(gustOf)) : null,
       sun_frac: clear.length >= 4 ? clear.reduce((sum, h) => sum + 1 - h.cloud_frac!, 0) / clear.length : null,
       rain_mm: own.some((h) => h.rain_mm !== null) ? own.reduce((sum, h) => sum + (h.rain_mm ?? 0), 0) : null,
       whole: own.length >= 23 && night.length >= 14,
@@ -96,7 +93,7 @@ export function flagsOf(day: DayWeather): Flag[] {
   const flags: Flag[] = [];
   if (day.night_C !== null && day.night_C <= FLAG_LIMITS.frost_C) flags.push('frost');
   else if (day.night_C !== null && day.night_C <= FLAG_LIMITS.groundFrost_C) flags.push('ground-frost');
-  const gust = most([day.gust_m_s, day.nightGust_m_s]);
+  const gust = day.gust_m_s;
   if (gust !== null && gust >= FLAG_LIMITS.gale_m_s) flags.push('gale');
   if (day.most_C !== null && day.most_C >= FLAG_LIMITS.heat_C) flags.push('heat');
   else if (day.sun_frac !== null && day.sun_frac >= FLAG_LIMITS.sun_frac) flags.push('sun');

@@ -32,7 +32,9 @@ const SAME_CROP = 0.1;
 const SIGMA_TRAYS = 4;
 
 /**
- * What one tray says: its log time worked out with hardly any belief before. null when fewer than three came up.
+ * What one tray says: its log time worked out with hardly any belief before, together with the share that comes and the spread
+ * between seeds. A count that ends when the tray leaves the heat is cut off there, not the end of it. null when fewer than three
+ * came up.
  * @param looks in order; progress by the crop's own rate
  * @param expected_frac share thought to come up: without it a tray half up would be taken for one that is done, and quick
  */
@@ -50,19 +52,29 @@ export function trayEstimate(looks: readonly Look[], sown: number, expected_frac
       ),
     );
   const first = passAt(0, 0.6, PLAIN_PRIOR.sigma);
-  let sigma: number = PLAIN_PRIOR.sigma;
-  // One or two rises say when, not how spread: the library's spread stands then.
-  if (rises >= 3) {
+  // What is thought of the spread between its seeds: one or two rises say when, not how spread, so the library's stands then.
+  const fits = SPREADS.map((spread) => {
+    const apart = Math.log(spread / PLAIN_PRIOR.sigma) / SPREAD_logSd;
+    if (rises < 3) return (-apart * apart) / 2;
     let most = -Infinity;
-    for (const spread of SPREADS) {
-      for (let i = -4; i <= 4; i++) {
-        const fit = logLikelihood(looks, sown, first.logTime + i * 0.04, spread, most_frac);
-        if (fit > most) [most, sigma] = [fit, spread];
-      }
-    }
-  }
-  // Once more on a finer grid around it.
-  const { logTime, logTime_sd } = passAt(first.logTime, Math.max(0.05, 2 * first.logTime_sd), sigma);
+    for (let i = -8; i <= 8; i++)
+      most = Math.max(most, logLikelihood(looks, sown, first.logTime + i * 0.04, spread, most_frac));
+    return most - (apart * apart) / 2;
+  });
+  const best = Math.max(...fits);
+  const chances = fits.map((fit) => Math.exp(fit - best));
+  const whole = chances.reduce((sum, c) => sum + c, 0);
+  // Each spread says its own time: the mean of them, as unsure as they are and as they differ.
+  let [logTime, square, sigma] = [0, 0, 0];
+  SPREADS.forEach((spread, k) => {
+    const chance = chances[k]! / whole;
+    if (chance < 1e-3) return;
+    const at = passAt(first.logTime, Math.max(0.15, 5 * first.logTime_sd), spread);
+    logTime += chance * at.logTime;
+    square += chance * (at.logTime ** 2 + at.logTime_sd ** 2);
+    sigma += chance * spread;
+  });
+  const logTime_sd = Math.sqrt(Math.max(0, square - logTime ** 2));
   const had = sown * upShare(looks.at(-1)!.progress * Math.exp(-logTime), sigma);
   return {
     logTime,
@@ -74,6 +86,8 @@ export function trayEstimate(looks: readonly Look[], sown: number, expected_frac
 }
 
 const SPREADS = [0.08, 0.11, 0.15, 0.2, 0.27, 0.36, 0.5];
+/** How unsure the library's spread is, standard deviation of its log. Common practice, no source. */
+const SPREAD_logSd = 0.6;
 
 /** Log chance of the looks, but for parts that do not hang on time or spread. */
 function logLikelihood(looks: readonly Look[], sown: number, logTime: number, sigma: number, most: number): number {

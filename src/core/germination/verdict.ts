@@ -31,7 +31,8 @@ export interface EmergenceInput {
   readonly sowAgainBy: DayNumber | null;
 }
 
-export type VerdictKind = 'too soon' | 'on time' | 'early' | 'late' | 'few' | 'likely dead' | 'enough up';
+export type VerdictKind =
+  'count again' | 'too soon' | 'on time' | 'early' | 'late' | 'few' | 'likely dead' | 'enough up';
 
 export interface Verdict {
   readonly kind: VerdictKind;
@@ -67,6 +68,9 @@ const DEAD = 0.5;
 /** With less chance of enough plants than this a tray is called short. */
 const SHORT = 0.25;
 const AHEAD_days = 120;
+/** A count says nothing of today when it is so old and so many more seeds should have come since. Common practice, no source. */
+const STALE_days = 3;
+const STALE_frac = 0.1;
 
 /** What a tray's counts say: late, dead, few or on time, with the odds. Pure; the grower decides. */
 export function verdictOf(input: EmergenceInput): Verdict {
@@ -89,7 +93,13 @@ export function verdictOf(input: EmergenceInput): Verdict {
     // Half of the chance of the count itself, so that a middling count is at a half.
     fewer_frac = 1 - chanceOfAtLeast(then, last.up) + then[last.up]! / 2;
   }
-  const kind = kindOf(last, before, belief, fewer_frac, enough_frac, needed);
+  const stale =
+    last !== null &&
+    today - last.day >= STALE_days &&
+    meanOfChances(countChances(belief, Math.max(progressOn(today), last.progress), sown, last)) - last.up >=
+      STALE_frac * sown;
+  const kind =
+    stale && last.up < needed ? 'count again' : kindOf(last, before, belief, fewer_frac, enough_frac, needed);
   const worth = kind === 'late' || kind === 'few' || kind === 'likely dead';
   return {
     kind,

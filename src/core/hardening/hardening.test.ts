@@ -264,11 +264,11 @@ describe('words', () => {
   it('name the figure that decided, in the house’s scale', () => {
     const r = rules();
     const limit = { stress: 'cold' as const, rung: 6, figure: 1.2, limit: 5 };
-    expect(limitWords(limit, r.rungs, 'C')).toBe('1° where rung 6 wants 5° or more');
+    expect(limitWords(limit, r.rungs, 'C')).toBe('1°C where rung 6 wants 5°C or more');
     expect(limitWords({ ...limit, figure: -3 }, r.rungs, 'C')).toMatch(/^−3°/);
-    expect(limitWords(limit, r.rungs, 'F')).toMatch(/41° or more/);
+    expect(limitWords(limit, r.rungs, 'F')).toMatch(/41°F or more/);
     // Never "5° where 5° are wanted".
-    expect(limitWords({ ...limit, figure: 4.9 }, r.rungs, 'C')).toBe('4.9° where rung 6 wants 5.0° or more');
+    expect(limitWords({ ...limit, figure: 4.9 }, r.rungs, 'C')).toBe('4.9°C where rung 6 wants 5.0°C or more');
     expect(limitWords({ stress: 'wind', rung: 3, figure: 15, limit: 11 }, r.rungs, 'C')).toBe('gusts of 54 km/h, rung 3 bears 40 km/h'); // prettier-ignore
     const in_ = decideDay(r, { rung: 3, served: 0 }, fine(today, { gust_m_s: 30 }));
     expect(decisionWords(in_, r.rungs, 'C')).toMatch(/^keep them in: gusts of 108 km\/h/);

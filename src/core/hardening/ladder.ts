@@ -1,3 +1,4 @@
+import { tooWindy } from '../climate/wind.ts';
 import type { DayNumber } from '../calendar/dayNumber.ts';
 import { newStresses, RUNG_COVER_K, type Rung, type Stress } from './programme.ts';
 
@@ -96,7 +97,7 @@ export function limitOn(rules: LadderRules, k: number, day: LadderDay): Limit | 
   const low = lowOn(rules, k, day);
   if (low === null) return { stress: 'unknown', rung: k, figure: null, limit: null };
   if (low < rung.floor_C) return { stress: 'cold', rung: k, figure: low, limit: rung.floor_C };
-  if (day.gust_m_s !== null && day.gust_m_s > rung.gust_m_s)
+  if (day.gust_m_s !== null && tooWindy(day.gust_m_s, rung.gust_m_s))
     return { stress: 'wind', rung: k, figure: day.gust_m_s, limit: rung.gust_m_s };
   return null;
 }

@@ -1,4 +1,5 @@
 import { shownTemperature, type TemperatureUnit } from '../units/temperature.ts';
+import { windWords } from '../units/words.ts';
 import type { Decision, Limit } from './ladder.ts';
 import { STRESS_WORDS, type Rung, type RungCover } from './programme.ts';
 
@@ -6,20 +7,15 @@ import { STRESS_WORDS, type Rung, type RungCover } from './programme.ts';
 export function degreesWords(value_C: number, unit: TemperatureUnit): string {
   const shown = shownTemperature(value_C, unit);
   const rounded = Math.round(2 * shown) / 2;
-  return `${Object.is(rounded, -0) ? 0 : rounded}°`.replace('-', '−');
+  return `${Object.is(rounded, -0) ? 0 : rounded}°${unit}`.replace('-', '−');
 }
 
 /** Two temperatures that are held against each other: to the tenth where halves would make them look the same. */
 function heldAgainst(a_C: number, b_C: number, unit: TemperatureUnit): readonly [string, string] {
   const [a, b] = [degreesWords(a_C, unit), degreesWords(b_C, unit)];
   if (a !== b) return [a, b];
-  const tenth = (t: number) => `${shownTemperature(t, unit).toFixed(1)}°`.replace('-', '−');
+  const tenth = (t: number) => `${shownTemperature(t, unit).toFixed(1)}°${unit}`.replace('-', '−');
   return [tenth(a_C), tenth(b_C)];
-}
-
-/** A wind speed as the house reads it: km/h beside Celsius, mph beside Fahrenheit. */
-export function windWords(speed_m_s: number, unit: TemperatureUnit): string {
-  return unit === 'F' ? `${Math.round(2.23694 * speed_m_s)} mph` : `${Math.round(3.6 * speed_m_s)} km/h`;
 }
 
 export const COVER_WORDS: Readonly<Record<RungCover, string>> = { none: 'no cover', fleece: 'fleece', film: 'film' };

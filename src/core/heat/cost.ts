@@ -28,6 +28,13 @@ export function costOf(tariff: Tariff, energy_kWh: ArrayLike<number>, first_h: n
   return sum;
 }
 
+/** Mean price of a kWh of heat that runs day and night: the one price plans and lists go by. */
+export function meanPrice_kWh(tariff: Tariff): number {
+  let sum = 0;
+  for (let hour = 0; hour < 24; hour++) sum += price_kWh(tariff, hour);
+  return sum / 24;
+}
+
 /** Settings of heat of a nursery to start from. The price and the factor are common practice, no source: put your own bill's. */
 export const USUAL_TARIFF: Tariff = { kind: 'flat', price_kWh: 0.26 };
 /** Carbon dioxide of a kWh of mains power, kg. Common practice, no source; it differs by country and year. */

@@ -1,6 +1,7 @@
 import type { DayNumber } from '../calendar/dayNumber.ts';
 import type { LeadScore } from '../climate/score.ts';
 import { oddsAtOrBelow, scoreAt } from '../climate/score.ts';
+import { tooWindy } from '../climate/wind.ts';
 import type { DayWeather } from '../climate/forecast.ts';
 
 export const GATE_KEYS = ['calendar', 'soil', 'nights', 'forecast', 'storm', 'hardened', 'covers'] as const;
@@ -135,14 +136,14 @@ const GATE: Readonly<Record<GateKey, (input: GateInput, rules: GateRules) => Tol
     return told(worst <= frost_frac ? 'pass' : 'fail', worst, frost_frac, on);
   },
   storm: ({ forecast }, { storm_days, storm_m_s }) => {
-    const days = forecast.slice(0, storm_days).filter((d) => d.gust_m_s !== null || d.nightGust_m_s !== null);
+    const days = forecast.slice(0, storm_days).filter((d) => d.gust_m_s !== null);
     if (days.length === 0) return told('unknown', null, storm_m_s);
     let [worst, on] = [0, days[0]!.day];
     for (const day of days) {
-      const gust = Math.max(day.gust_m_s ?? 0, day.nightGust_m_s ?? 0);
+      const gust = day.gust_m_s!;
       if (gust > worst) [worst, on] = [gust, day.day];
     }
-    return told(worst <= storm_m_s ? 'pass' : 'fail', worst, storm_m_s, on);
+    return told(tooWindy(worst, storm_m_s) ? 'fail' : 'pass', worst, storm_m_s, on);
   },
   hardened: ({ rung, rungs, hardened }) => told(hardened ? 'pass' : 'wait', rung, rungs),
   covers: ({ cover }) =>

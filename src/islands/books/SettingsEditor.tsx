@@ -1,3 +1,4 @@
+import { house } from '../../ui/house.ts';
 import type { NurseryRecord } from '../../contracts/records.ts';
 import { useState } from 'react';
 import type { Weights } from '../../core/placement/instance.ts';
@@ -46,6 +47,7 @@ function fieldsOf(zones: readonly string[]): FieldSpec[] {
     },
     { key: 'temperatureUnit', label: 'Temperatures in', kind: 'choice', options: [['C', 'Celsius'], ['F', 'Fahrenheit']] }, // prettier-ignore
     { key: 'lengthUnit', label: 'Lengths in', kind: 'choice', options: [['cm', 'centimetres'], ['in', 'inches']] }, // prettier-ignore
+    { key: 'currency', label: 'Money in', kind: 'text', hint: 'three letters: EUR, GBP, USD' },
     {
       key: 'firstWeekday',
       label: 'Week begins on',
@@ -66,7 +68,6 @@ const WEIGHT_WORDS: readonly (readonly [keyof Weights, string])[] = [
   ['wait_perTrayDay', 'A tray a day waiting'],
   ['move_perTray', 'Carrying a tray'],
   ['setPointChange', 'Changing a set-point'],
-  ['heat_perkWh', 'A kWh of heat'],
   ['unplaced_perTray', 'A tray left out'],
   ['mostLate_days', 'Most days late'],
   ['mostEarly_days', 'Most days too early'],
@@ -86,7 +87,7 @@ export function SettingsEditor({
     spare_percent: Math.round(nursery.spare_frac * 1000) / 10,
   };
   const [outside, setOutside] = useState<readonly { day: string; night: string }[]>(() =>
-    (nursery.outside ?? EMPTY_YEAR).map((month) => ({
+    ((nursery.outsideBy === 'years' ? null : nursery.outside) ?? EMPTY_YEAR).map((month) => ({
       day: month === null ? '' : typedTemperature(month.day_C, nursery.temperatureUnit),
       night: month === null ? '' : typedTemperature(month.night_C, nursery.temperatureUnit),
     })),
@@ -151,7 +152,9 @@ export function SettingsEditor({
             <legend className="num text-[1.1rem]">Usual temperatures outside</legend>
             <p className="text-[0.9rem] text-ink2">
               Mean warmest and coldest of the day, by month. Places that follow outside, and the heat of those that are
-              heated, are reckoned from these until the weather itself is known.
+              heated, are reckoned from these.
+              {nursery.outsideBy === 'years' &&
+                ' None are typed: the means of the years of weather you imported stand for them.'}
             </p>
             {error('outside') && <p className="font-semibold text-brick">{error('outside')}</p>}
             <div className="mt-2 grid grid-cols-3 gap-x-3 gap-y-2 min-[700px]:grid-cols-6">
@@ -164,7 +167,11 @@ export function SettingsEditor({
                       className="input mt-1"
                       inputMode="decimal"
                       aria-label={`${monthName(i + 1)}, ${part}`}
-                      placeholder={part}
+                      placeholder={
+                        nursery.outsideBy === 'years' && nursery.outside
+                          ? typedTemperature(nursery.outside[i]![`${part}_C`], nursery.temperatureUnit)
+                          : part
+                      }
                       aria-invalid={error(`outside.${i}.${part}_C`) ? true : undefined}
                       value={month[part]}
                       onChange={(e) =>
@@ -179,7 +186,7 @@ export function SettingsEditor({
           <fieldset className="mt-6">
             <legend className="num text-[1.1rem]">What things are worth when a season is planned</legend>
             <p className="text-[0.9rem] text-ink2">
-              In your money. The planner weighs one against the other by these; they are a start, no source.
+              In {house().currency}. The planner weighs one against the other by these; they are a start, no source.
             </p>
             <div className="mt-2 grid grid-cols-1 gap-3 min-[560px]:grid-cols-2 min-[900px]:grid-cols-3">
               {WEIGHT_WORDS.map(([key, words]) => (

@@ -4,7 +4,7 @@ import type { EmergenceData } from '../../contracts/emergence.ts';
 import { call, freshKey, trouble } from '../../ui/call.ts';
 import { counted, degrees, shortDay } from '../../ui/format.ts';
 import { useWidth } from '../../ui/useWidth.ts';
-import { BAD, dayWords, odds, reasonOf, VERDICT_WORDS } from './words.ts';
+import { BAD, dayWords, odds, reasonOf, settledWords, VERDICT_WORDS } from './words.ts';
 
 const EmergenceChart = lazy(() => import('./EmergenceChart.tsx').then((m) => ({ default: m.EmergenceChart })));
 
@@ -26,7 +26,8 @@ export function Emergence({ data, others, choices, today, unit, open, causes }: 
   useEffect(() => setReady(true), []);
   const { verdict, sown, needed } = data;
   const up = data.days.findLast((d) => d.up !== null)?.up ?? null;
-  const bad = BAD.includes(verdict.kind);
+  const { settled } = data;
+  const bad = settled === null && BAD.includes(verdict.kind);
   const compare = (ids: readonly number[]) =>
     location.assign(`/batches/${data.batchId}/emergence${ids.length > 0 ? `?with=${ids.join(',')}` : ''}`);
   const chosen = others.map((o) => o.batchId);
@@ -34,18 +35,22 @@ export function Emergence({ data, others, choices, today, unit, open, causes }: 
     <div data-ready={ready}>
       <section aria-label="Verdict" className={`note-bar ${bad || data.leggy?.leggy ? 'bad' : ''} mb-4 py-3`}>
         <p className="num text-2xl">
-          {VERDICT_WORDS[verdict.kind]}
+          {settled ? 'Counting is over' : VERDICT_WORDS[verdict.kind]}
           {data.leggy?.leggy && ', and too long on the heat'}
         </p>
-        <p className="max-w-[75ch]">{reasonOf(verdict, up, sown, needed, today)}</p>
+        <p className="max-w-[75ch]">{settled ? settledWords(settled) : reasonOf(verdict, up, sown, needed, today)}</p>
         <dl className="mt-3 flex flex-wrap gap-x-9 gap-y-2">
           <Figure size="text-xl" value={`${up ?? 0} of ${sown}`} words="up at the last count" />
-          <Figure
-            size="text-xl"
-            value={String(Math.round(verdict.expectedEnd.mean))}
-            words={`expected in the end; ${needed} wanted`}
-          />
-          <Figure size="text-xl" value={odds(verdict.enough_frac)} words="odds that enough come" />
+          {settled === null && (
+            <>
+              <Figure
+                size="text-xl"
+                value={String(Math.round(verdict.expectedEnd.mean))}
+                words={`expected in the end; ${needed} wanted`}
+              />
+              <Figure size="text-xl" value={odds(verdict.enough_frac)} words="odds that enough come" />
+            </>
+          )}
           <Figure size="text-xl" value={dayWords(verdict.halfOn, today)} words="half up" />
           <Figure size="text-xl" value={dayWords(verdict.nearlyAllOn, today)} words="nine tenths up" />
         </dl>
@@ -336,7 +341,7 @@ function SowAgain({
           checked={keep}
           onChange={(e) => setKeep(e.target.checked)}
         />
-        keep the old tray as well
+        keep the old tray as well{keep && ` and sow only what it will not give`}
       </label>
       <button type="submit" className="btn solid" disabled={busy}>
         Sow again

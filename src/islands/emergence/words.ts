@@ -4,6 +4,7 @@ import { shortDay } from '../../ui/format.ts';
 /** The verdict in one word or two, and how it is marked. */
 export const VERDICT_WORDS: Readonly<Record<VerdictKind, string>> = {
   'too soon': 'Too soon to say',
+  'count again': 'Count again',
   'on time': 'On time',
   early: 'Early',
   late: 'Late',
@@ -12,6 +13,15 @@ export const VERDICT_WORDS: Readonly<Record<VerdictKind, string>> = {
   'enough up': 'Enough are up',
 };
 export const BAD: readonly VerdictKind[] = ['late', 'few', 'likely dead'];
+
+/** What a batch that is counted no longer came to. */
+export function settledWords(plants: {
+  readonly cameUp_count: number;
+  readonly sown_count: number;
+  readonly by: string;
+}): string {
+  return `${plants.cameUp_count} of ${plants.sown_count} came up, by what was ${plants.by === 'planted' ? 'planted out' : plants.by} and lost since.`;
+}
 
 /** A chance as a grower says it; never certain either way. */
 export function odds(frac: number): string {
@@ -36,6 +46,8 @@ export function reasonOf(verdict: Verdict, up: number | null, sown: number, need
       return up === null
         ? `Nothing counted yet; ${band} of ${sown} should be up today. Half are expected ${dayWords(verdict.halfOn, today)}.`
         : `Little was to be expected yet. Half are expected ${dayWords(verdict.halfOn, today)}.`;
+    case 'count again':
+      return `${up} were up on ${shortDay(verdict.countedOn!)}, ${since} days ago; ${Math.round(expectedEnd.mean)} of ${sown} are thought to come in the end, if all is well. Nobody has looked since.`;
     case 'enough up':
       return `${up} are up and ${needed} are wanted.`;
     case 'likely dead':

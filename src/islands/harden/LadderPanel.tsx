@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import type { BatchOdds } from '../../core/planting/odds.ts';
 import type { HardenView, LadderView } from '../../contracts/hardenViews.ts';
-import { degreesWords, windWords, COVER_WORDS } from '../../core/hardening/words.ts';
+import { degreesWords, COVER_WORDS } from '../../core/hardening/words.ts';
+import { windWords } from '../../core/units/words.ts';
 import { BecauseText } from '../../ui/Because.tsx';
 import { counted, shortDay, spokenDay } from '../../ui/format.ts';
 import type { LogLine } from '../../ui/logPost.ts';

@@ -1,3 +1,5 @@
+import { shortDay } from '../../core/calendar/shortDay.ts';
+import { money } from '../../ui/house.ts';
 import { Figure } from '../../ui/Figure.tsx';
 import { useEffect, useRef, useState } from 'react';
 import type { AlarmRecord, HeatTotals, ZoneCard, ZoneView } from '../../contracts/heat.ts';
@@ -20,6 +22,8 @@ interface Props {
   readonly timeZone: string;
   readonly demo: boolean;
   readonly today: string;
+  /** First day of the season, from which energy is added up. */
+  readonly seasonFrom: number;
 }
 
 interface Live {
@@ -126,12 +130,12 @@ export function HeatScreen(props: Props) {
           <Figure
             size="text-xl"
             value={`${props.all.today.kWh.toFixed(1)} kWh`}
-            words={`all zones today, ${props.all.today.money.toFixed(2)}`}
+            words={`all zones today, ${money(props.all.today.money)}`}
           />
           <Figure
             size="text-xl"
             value={String(Math.round(props.all.season.kWh))}
-            words={`kWh since January, ${Math.round(props.all.season.money)}; ${Math.round(props.all.season.co2_kg)} kg CO₂`}
+            words={`kWh since ${shortDay(props.seasonFrom)}, ${money(props.all.season.money)}; ${Math.round(props.all.season.co2_kg)} kg CO₂`}
           />
         </dl>
         <p className="mt-3 flex flex-wrap gap-x-4 gap-y-1 text-[0.92rem]">
@@ -175,7 +179,7 @@ export function HeatScreen(props: Props) {
           <Figure value={view.onToday === null ? '·' : percent(view.onToday)} words="heater on today" />
           <Figure
             value={`${totals.today.kWh.toFixed(1)} kWh`}
-            words={`today, ${totals.today.money.toFixed(2)}; ${Math.round(totals.month.kWh)} this month, ${Math.round(totals.season.kWh)} this season`}
+            words={`today, ${money(totals.today.money)}; ${Math.round(totals.month.kWh)} this month, ${Math.round(totals.season.kWh)} this season`}
           />
           <Figure
             value={`to ${tenth(sizing.holdsTo_C, unit)}`}

@@ -1,3 +1,4 @@
+import { house } from '../../ui/house.ts';
 import { useEffect, useState } from 'react';
 import type { HeatSettings } from '../../contracts/heat.ts';
 import type { Problem } from '../../contracts/problem.ts';
@@ -85,7 +86,7 @@ export function HeatSettingsForm({ first }: { readonly first: HeatSettings }) {
           'price',
           kind === 'flat' ? 'A kWh costs' : 'A kWh by day',
           kind === 'flat' ? 'tariff.price_kWh' : 'tariff.day_kWh',
-          'in your money',
+          `in ${house().currency}`,
         )}
         {kind === 'day-night' && field('night', 'A kWh by night', 'tariff.night_kWh')}
         {kind === 'day-night' && field('from', 'Cheap from, hour', 'tariff.from_h')}

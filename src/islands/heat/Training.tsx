@@ -1,3 +1,4 @@
+import { money } from '../../ui/house.ts';
 import { Figure } from '../../ui/Figure.tsx';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { scaleLinear } from 'd3-scale';
@@ -188,7 +189,7 @@ export function Training({ zones, tariff, unit }: Props) {
           <Figure value={tenth(last?.outside_C, unit)} words="outside" />
           <Figure
             value={`${(view?.energy_kWh ?? 0).toFixed(2)} kWh`}
-            words={`so far, ${costOf(tariff, [view?.energy_kWh ?? 0], 2).toFixed(2)}`}
+            words={`so far, ${money(costOf(tariff, [view?.energy_kWh ?? 0], 2))}`}
           />
         </dl>
         <NightDrawing view={view} set_C={set_C} unit={unit} heard={heard} />

@@ -1,10 +1,17 @@
+import { length, money } from '../../ui/house.ts';
 import { useEffect, useId, useMemo, useState } from 'react';
 import { MATERIAL_KEYS, MATERIALS, type Layer, type MaterialKey } from '../../core/heat/materials.ts';
 import { sizingOf, yearOfHeat } from '../../core/heat/sizing.ts';
 import { COVERS, HEATERS, requireZone, type ZoneSpec } from '../../core/heat/zone.ts';
 import { costOf, type Tariff } from '../../core/heat/cost.ts';
 import type { MonthNormal } from '../../core/schedule/outsideClimate.ts';
-import { temperatureFromShown, shownTemperature, type TemperatureUnit } from '../../core/units/temperature.ts';
+import {
+  differenceFromShown,
+  shownDifference,
+  shownTemperature,
+  temperatureFromShown,
+  type TemperatureUnit,
+} from '../../core/units/temperature.ts';
 import type { ZoneRecord } from '../../contracts/heat.ts';
 import type { Problem } from '../../contracts/problem.ts';
 import { call, fieldError, trouble } from '../../ui/call.ts';
@@ -39,6 +46,7 @@ const mm = (m: number) => String(Math.round(m * 10_000) / 10);
 
 function textOf(spec: ZoneSpec, unit: TemperatureUnit): Text {
   const t = (value: number) => String(Math.round(shownTemperature(value, unit) * 10) / 10);
+  const d = (delta_K: number) => String(Math.round(shownDifference(delta_K, unit) * 100) / 100);
   return {
     length: String(spec.length_m),
     width: String(spec.width_m),
@@ -47,12 +55,12 @@ function textOf(spec: ZoneSpec, unit: TemperatureUnit): Text {
     medium: mm(spec.medium_m),
     air: mm(spec.air_m),
     sides: String(spec.sides_m2K_W),
-    plusDay: String(spec.around.plusDay_K),
-    plusNight: String(spec.around.plusNight_K),
+    plusDay: d(spec.around.plusDay_K),
+    plusNight: d(spec.around.plusNight_K),
     sun: String(Math.round(spec.sun_frac * 100)),
     most: t(spec.mostSet_C),
     cutOut: t(spec.cutOut_C),
-    differential: String(spec.thermostat.kind === 'on-off' ? spec.thermostat.differential_K : 1),
+    differential: d(spec.thermostat.kind === 'on-off' ? spec.thermostat.differential_K : 1),
     set: t(20),
     outside: t(0),
   };
@@ -78,6 +86,7 @@ export function ZoneEditor({ zone, start, places, normals, latitude_deg, tariff,
   useEffect(() => setReady(true), []);
   const put = (key: string) => (value: string) => setText({ ...text, [key]: value });
   const toC = (key: string) => temperatureFromShown(figure(text[key]), unit);
+  const kelvinOf = (typed: string | undefined) => differenceFromShown(figure(typed), unit);
 
   const spec = useMemo((): ZoneSpec => {
     const layers: Layer[] = below.map((l) => ({ material: l.material, thickness_m: figure(l.mm) / 1000 }));
@@ -91,13 +100,13 @@ export function ZoneEditor({ zone, start, places, normals, latitude_deg, tariff,
       medium_m: figure(text['medium']) / 1000,
       air_m: figure(text['air']) / 1000,
       sides_m2K_W: figure(text['sides']),
-      around: { plusDay_K: figure(text['plusDay']), plusNight_K: figure(text['plusNight']) },
+      around: { plusDay_K: kelvinOf(text['plusDay']), plusNight_K: kelvinOf(text['plusNight']) },
       sun_frac: figure(text['sun']) / 100,
       mostSet_C: temperatureFromShown(figure(text['most']), unit),
       cutOut_C: temperatureFromShown(figure(text['cutOut']), unit),
       thermostat:
         shape.thermostat.kind === 'on-off'
-          ? { ...shape.thermostat, differential_K: figure(text['differential']) }
+          ? { ...shape.thermostat, differential_K: kelvinOf(text['differential']) }
           : shape.thermostat,
     };
   }, [shape, text, below, unit]);
@@ -133,7 +142,7 @@ export function ZoneEditor({ zone, start, places, normals, latitude_deg, tariff,
       return { kind: 'wrong' as const, why: (error as Error).message };
     }
   }, [spec, set_C, outside_C, normals, latitude_deg]);
-  const money = (kWh: number) => costOf(tariff, [kWh], 2).toFixed(2);
+  const costWords = (kWh: number) => money(costOf(tariff, [kWh], 2));
 
   async function save(withVersion: number): Promise<void> {
     const body = { placeId, device: device.trim(), spec };
@@ -239,8 +248,8 @@ export function ZoneEditor({ zone, start, places, normals, latitude_deg, tariff,
             setShape({ ...shape, cover: { ...shape.cover, night } }),
           )}
           {num('sun', 'Sun that reaches it, %', 'spec.sun_frac')}
-          {num('plusDay', 'House over outside, day, K', 'spec.around.plusDay_K', '0 when it stands outside')}
-          {num('plusNight', 'House over outside, night, K', 'spec.around.plusNight_K')}
+          {num('plusDay', `House over outside, day, °${unit}`, 'spec.around.plusDay_K', '0 when it stands outside')}
+          {num('plusNight', `House over outside, night, °${unit}`, 'spec.around.plusNight_K')}
           {pick(
             'thermostat',
             'Thermostat',
@@ -259,7 +268,7 @@ export function ZoneEditor({ zone, start, places, normals, latitude_deg, tariff,
               }),
           )}
           {shape.thermostat.kind === 'on-off' &&
-            num('differential', 'Differential, K', 'spec.thermostat.differential_K')}
+            num('differential', `Differential, °${unit}`, 'spec.thermostat.differential_K')}
           {num('most', `Highest set-point, °${unit}`, 'spec.mostSet_C')}
           {num('cutOut', `Cut-out, °${unit}`, 'spec.cutOut_C', 'above it the heater goes off whatever is asked')}
         </div>
@@ -377,17 +386,17 @@ export function ZoneEditor({ zone, start, places, normals, latitude_deg, tariff,
                   bad={answer.with.stuckOn_C > 35}
                 />
                 <Line
-                  words="January to June"
-                  value={`${Math.round(answer.season_kWh)} kWh, ${money(answer.season_kWh)}, ${Math.round(answer.season_kWh * co2_kg_kWh)} kg CO₂`}
+                  words="Half a year with the spring"
+                  value={`${Math.round(answer.season_kWh)} kWh, ${costWords(answer.season_kWh)}, ${Math.round(answer.season_kWh * co2_kg_kWh)} kg CO₂`}
                 />
                 <Line
-                  words="50 mm more foam saves"
-                  value={`${Math.round(answer.season_kWh - answer.foam_kWh)} kWh, ${money(answer.season_kWh - answer.foam_kWh)}`}
+                  words={`${length(50)} more foam saves`}
+                  value={`${Math.round(answer.season_kWh - answer.foam_kWh)} kWh, ${costWords(answer.season_kWh - answer.foam_kWh)}`}
                 />
                 {answer.better !== spec.cover.night && (
                   <Line
                     words={`${COVER_WORDS[answer.better]} by night saves`}
-                    value={`${Math.round(answer.season_kWh - answer.cover_kWh)} kWh, ${money(answer.season_kWh - answer.cover_kWh)}`}
+                    value={`${Math.round(answer.season_kWh - answer.cover_kWh)} kWh, ${costWords(answer.season_kWh - answer.cover_kWh)}`}
                   />
                 )}
               </tbody>

@@ -30,8 +30,8 @@ export function ZoneLearn({
       {fit ? (
         <p className="mt-1">
           {fit.words} Loss {fit.loss_factor.toFixed(2)}, heat held {fit.capacity_factor.toFixed(2)} times as built, from{' '}
-          {Math.round(fit.hours)} hours of night; predicted within {(fit.residual_K * scale).toFixed(2)}° of measured,{' '}
-          {(fit.before_K * scale).toFixed(2)}° as built.{' '}
+          {Math.round(fit.hours)} hours of night; predicted within {(fit.residual_K * scale).toFixed(2)} °{unit} of
+          measured, {(fit.before_K * scale).toFixed(2)} °{unit} as built.{' '}
           {kept ? 'The watch and the answers on the heat page go by it.' : ''}
         </p>
       ) : (

@@ -5,19 +5,19 @@ import { clockTime, evidenceWords, hoursWords, kelvin, percent, tenth } from './
 describe('words of heat', () => {
   it('writes temperatures to a tenth in either scale, and a dot where there is none', () => {
     expect([tenth(21.84, 'C'), tenth(-1.25, 'C'), tenth(20, 'F'), tenth(null, 'C'), tenth(NaN, 'C')]).toEqual([
-      '21.8°',
-      '−1.3°',
-      '68.0°',
+      '21.8°C',
+      '−1.3°C',
+      '68.0°F',
       '·',
       '·',
     ]);
   });
   it('writes differences with their sign, and as large in Fahrenheit', () => {
     expect([kelvin(0.31, 'C'), kelvin(-0.5, 'C'), kelvin(1, 'F'), kelvin(0, 'C')]).toEqual([
-      '+0.31°',
-      '−0.50°',
-      '+1.80°',
-      '0.00°',
+      '+0.31 °C',
+      '−0.50 °C',
+      '+1.80 °F',
+      '0.00 °C',
     ]);
   });
   it('gives the time there is as a person would say it, never more than there is', () => {
@@ -33,7 +33,7 @@ describe('words of heat', () => {
     ]);
   });
   it('tells the figures behind an alarm in the nursery’s scale', () => {
-    expect(evidenceWords({ name: 'reads', value: 10, unit: 'C' }, 'F')).toBe('reads 50.0°');
+    expect(evidenceWords({ name: 'reads', value: 10, unit: 'C' }, 'F')).toBe('reads 50.0°F');
     expect(evidenceWords({ name: 'silent for', value: 5.2, unit: 'min' }, 'C')).toBe('silent for 5 min');
     expect(evidenceWords({ name: 'asked', value: 80.4, unit: '%' }, 'C')).toBe('asked 80%');
     expect(percent(0.333)).toBe('33%');

@@ -1,3 +1,4 @@
+import { area as areaOf } from '../../ui/house.ts';
 import { useEffect, useState } from 'react';
 import { isoFromDay, requireDay, dayFromIso } from '../../core/calendar/dayNumber.ts';
 import { GATE_MODES, type GateKey, type GateMode } from '../../core/planting/gates.ts';
@@ -248,7 +249,7 @@ function PlantForm({ line, view, onLog }: Pick<Props, 'line' | 'view' | 'onLog'>
         {field(`Apart, ${view.lengthUnit}`, plant, setPlant)}
         {field(`Rows, ${view.lengthUnit}`, row, setRow)}
       </div>
-      <p className="mt-1"><span className="num text-xl">{area.toFixed(area < 10 ? 1 : 0)} m²</span> of ground{cover ? `; ${cover.name} has ${Math.round(cover.free_m2)} m² free` : ''}{cover && cover.free_m2 < area ? <b className="text-brick">, too little</b> : ''}</p>
+      <p className="mt-1"><span className="num text-xl">{areaOf(area)}</span> of ground{cover ? `; ${cover.name} has ${Math.round(cover.free_m2)} m² free` : ''}{cover && cover.free_m2 < area ? <b className="text-brick">, too little</b> : ''}</p>
       <div className="mt-2 grid grid-cols-2 gap-2">
         <label className="field">
           <span className="label">Under</span>

@@ -1,3 +1,4 @@
+import { area, length } from '../../ui/house.ts';
 import { useEffect, useRef, useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { STOOD, STOOD_WORDS } from '../../core/batch/event.ts';
@@ -61,7 +62,7 @@ export function PlantOut({ initial }: { readonly initial: PlantView }) {
         <p className="flex items-baseline gap-2"><span className="num text-2xl">{counts.not.length}</span> not today</p>
         {view.soil_C !== null && (
           <p className="flex items-baseline gap-2 text-ink2">
-            soil at 10 cm <span className="num text-2xl text-ink">{degreesWords(view.soil_C, unit)}</span>
+            soil at {length(100)} <span className="num text-2xl text-ink">{degreesWords(view.soil_C, unit)}</span>
             {view.soilReadOn === null ? 'never read here' : `read ${spokenDay(view.soilReadOn, today)}`} · <a href="/weather/readings">read it</a>
           </p>
         )}
@@ -116,7 +117,7 @@ function PlantingList({ view }: { readonly view: PlantView }) {
       <div className="flex flex-wrap items-baseline gap-4">
         <h2>Planting list</h2>
         <span className="text-ink2">
-          {counted(lines.reduce((sum, l) => sum + l.plants, 0), 'plant')}, {Math.round(ground)} m² of ground
+          {counted(lines.reduce((sum, l) => sum + l.plants, 0), 'plant')}, {area(ground)} of ground
         </span>
         <button type="button" className="link-btn no-print ml-auto" onClick={() => window.print()}>
           Print
@@ -135,7 +136,7 @@ function PlantingList({ view }: { readonly view: PlantView }) {
               <td>{l.placeName}</td>
               <td className="r">{shown(l.spacing.plant_cm)}</td>
               <td className="r">{shown(l.spacing.row_cm)}</td>
-              <td className="r">{l.ground_m2.toFixed(l.ground_m2 < 10 ? 1 : 0)} m²</td>
+              <td className="r">{area(l.ground_m2)}</td>
               <td>{l.coverName}</td>
             </tr>
           ))}

@@ -1,3 +1,4 @@
+import { length } from '../../ui/house.ts';
 import type { SessionLineInput, SessionLineView, SessionView } from '../../contracts/potting.ts';
 import { counted } from '../../ui/format.ts';
 import { litres, minutesWords } from './words.ts';
@@ -61,7 +62,7 @@ export function PlanLine({ n, line, typed, choices, errorAt, onChange, onOut }: 
         {choices.containers.find((c) => c.id === typed.containerId)?.name}
         {typed.doubled > 0 && `, ${typed.doubled} of them from doubles`},{' '}
         {nameOf(choices.mixes, typed.mixId) ?? 'no mix'}
-        {typed.baseMixId !== null && ` on ${typed.base_mm / 10} cm of ${nameOf(choices.mixes, typed.baseMixId)}`}
+        {typed.baseMixId !== null && ` on ${length(typed.base_mm)} of ${nameOf(choices.mixes, typed.baseMixId)}`}
       </p>
       {!locked && (
         <div className="no-print mt-2 flex flex-wrap items-end gap-2">
@@ -141,7 +142,7 @@ export function PlanLine({ n, line, typed, choices, errorAt, onChange, onOut }: 
       )}
       {planned && planned.base_L > 0 && (
         <p className="mt-1 text-[0.95rem] text-ink2">
-          {litres(planned.base_L)} of base in {typed.base_mm / 10} cm, {litres(planned.top_L)} above it.
+          {litres(planned.base_L)} of base in {length(typed.base_mm)}, {litres(planned.top_L)} above it.
         </p>
       )}
       {doubtful && (

@@ -1,3 +1,4 @@
+import { money } from '../../ui/house.ts';
 import { useEffect, useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import type { Sign } from '../../core/batch/event.ts';
@@ -198,5 +199,5 @@ function Left({ days }: { readonly days: number }) {
 function waitWords({ later_days, price }: NonNullable<ReadyLine['waiting']>): string {
   if (later_days <= 0 && price < 0.5) return 'A week more costs nothing but room.';
   const late = later_days > 0 ? `${counted(later_days, 'day')} later out` : 'no later out';
-  return `A week more: ${late}, price ${Math.round(price)}.`;
+  return `A week more: ${late}, worth ${money(price)} by your own weights.`;
 }

@@ -1,3 +1,4 @@
+import { money } from '../../ui/house.ts';
 import type { RoomLine } from '../../contracts/potting.ts';
 import { counted, shortDay } from '../../ui/format.ts';
 
@@ -76,7 +77,7 @@ export function Room({ room, alone, onPlace, onDay }: Props) {
                           : o.later_days < 0
                             ? `${counted(-o.later_days, 'day')} sooner, `
                             : 'no later out, '}
-                        {Math.round(o.price) < 0 ? `saves ${-Math.round(o.price)}` : `price ${Math.round(o.price)}`}
+                        {o.price < -0.005 ? `saves ${money(-o.price)}` : `costs ${money(o.price)}`}
                       </span>
                     </span>
                     {(o.kind === 'place' || alone) && (

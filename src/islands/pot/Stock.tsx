@@ -1,3 +1,4 @@
+import { money } from '../../ui/house.ts';
 import { useEffect, useRef, useState } from 'react';
 import { STOCK_KINDS, STOCK_WORDS } from '../../core/potting/stock.ts';
 import type { StockLine } from '../../contracts/potting.ts';
@@ -27,7 +28,7 @@ export function Stock({ initial }: Props) {
         <p className="text-ink2">
           {buys.length === 0
             ? `enough for the coming ${initial.weeks} weeks of the plan`
-            : `${buys.length} to buy for the coming ${initial.weeks} weeks, ${cost.toFixed(2)} by the prices here`}
+            : `${buys.length} to buy for the coming ${initial.weeks} weeks, ${money(cost)} by the prices here`}
         </p>
         <span className="no-print ml-auto flex gap-2">
           <a className="btn" href="/pot/things">

@@ -1,3 +1,4 @@
+import { volume } from '../../ui/house.ts';
 import type { Sign } from '../../core/batch/event.ts';
 import type { Range } from '../../core/potting/session.ts';
 import type { StockUnit } from '../../core/potting/stock.ts';
@@ -17,7 +18,7 @@ export function rangeWords({ low, high }: Range): string {
 
 /** Litres as they are measured out: to half a litre, below five to a tenth. */
 export function litres(value: number): string {
-  return value < 5 ? `${Math.round(value * 10) / 10} L` : `${Math.round(value * 2) / 2} L`;
+  return volume(value < 5 ? Math.round(value * 10) / 10 : Math.round(value * 2) / 2);
 }
 
 /** An amount of a thing in stock. */

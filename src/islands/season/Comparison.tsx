@@ -1,3 +1,4 @@
+import { money } from '../../ui/house.ts';
 import type { Reckoning } from '../../core/placement/reckon.ts';
 import type { HouseData } from '../../contracts/seasonData.ts';
 import { counted } from '../../ui/format.ts';
@@ -26,7 +27,7 @@ export function Comparison({ house, columns }: Props) {
       bad: (r) => r.over_slotDays > 0,
     },
     { name: 'Heat', of: (r) => `${Math.round(r.heat_kWh)} kWh` },
-    { name: 'Heat, money', of: (r) => r.money.toFixed(2) },
+    { name: 'Heat, cost', of: (r) => money(r.money) },
     { name: 'Trays carried', of: (r) => String(r.moves_trays) },
     { name: 'Set-points changed', of: (r) => String(r.setPointChanges) },
     ...house.places.map((place, i) => ({

@@ -1,3 +1,4 @@
+import { length } from '../../ui/house.ts';
 import { temperatureOn } from '../../core/schedule/placeClimate.ts';
 import type { HouseData } from '../../contracts/seasonData.ts';
 import { dayNight } from '../../ui/format.ts';
@@ -58,7 +59,7 @@ export function LaneLabels({ house, lanes, bands, work }: Props) {
       {house.siteDays && (
         <div className="pr-2 text-right text-[0.8rem] leading-tight" style={{ height: SITE_px, paddingTop: 6 }}>
           <p className="h-[34px] pt-2.5 text-ink2">frost to come</p>
-          <p className="text-ink2">soil, 10 cm</p>
+          <p className="text-ink2">soil, {length(100)}</p>
         </div>
       )}
     </div>

@@ -74,7 +74,7 @@ describe('words of changes and offers', () => {
     expect(offerWords(offer({}), byId, house)).toContain(
       `${loose.batch.name}: pot in ${placeName(other)}, 4 days later`,
     );
-    expect(offerWords(offer({ kind: 'set-point', setPoints: [{ placeId: 4, setPoints: [{ week: house.today, setPoint_C: 18 }, { week: house.today + 7, setPoint_C: 18 }] }] }), byId, house)).toBe('Bench 2 at 18° for 2 weeks from 12 Apr'); // prettier-ignore
+    expect(offerWords(offer({ kind: 'set-point', setPoints: [{ placeId: 4, setPoints: [{ week: house.today, setPoint_C: 18 }, { week: house.today + 7, setPoint_C: 18 }] }] }), byId, house)).toBe('Bench 2 at 18°C for 2 weeks from 12 Apr'); // prettier-ignore
     expect(offerWords(offer({ kind: 'fewer', share_frac: 0.75 }), byId, house)).toContain('75%');
     expect(offerWords(offer({ kind: 'more-room', lack: { placeId: 6, slots: 3.2, from: 1, to: 5 } }), byId, house)).toContain('Find 4 slots more in Frames for 4 days'); // prettier-ignore
     expect(offerPrice(offer({}))).toBe('free');

@@ -1,3 +1,4 @@
+import { money, volume } from '../../ui/house.ts';
 import { Figure } from '../../ui/Figure.tsx';
 import { useEffect, useId, useMemo, useState } from 'react';
 import { oddsOf, seedsToSow, type SeedsAnswer, type SeedsQuestion } from '../../core/quantities/seedsToSow.ts';
@@ -160,14 +161,14 @@ export function HowMany(props: HowManyProps) {
                 size="text-5xl"
               />
               <Figure
-                value={`${Math.ceil(mixLitres(whole, container.volume_L))} L`}
+                value={volume(Math.ceil(mixLitres(whole, container.volume_L)))}
                 words="sowing mix, settling and waste in it"
               />
               {supply?.weight_g != null && <Figure value={`${supply.weight_g.toFixed(1)} g`} words="of seed" />}
               {supply?.packets != null && (
                 <Figure
                   value={String(supply.packets)}
-                  words={`packets${supply.cost === null ? '' : `, ${supply.cost.toFixed(2)}`}`}
+                  words={`packets${supply.cost === null ? '' : `, ${money(supply.cost)}`}`}
                 />
               )}
               <Figure value={odds(answer.short_frac)} words="odds of ending short" />

@@ -1,6 +1,5 @@
-import { shownDifference } from '../../core/units/temperature.ts';
 import { lazy, Suspense, useEffect, useState } from 'react';
-import { windWords } from '../../core/hardening/words.ts';
+import { differenceWords, windWords } from '../../core/units/words.ts';
 import type { ForecastView } from '../../contracts/hardenViews.ts';
 import { call, trouble } from '../../ui/call.ts';
 import { aboutDegrees, counted, longDay } from '../../ui/format.ts';
@@ -46,7 +45,7 @@ export function Forecast({ initial, today, unit, scores }: Props) {
   const [first] = days;
   const frost = days.find((d) => d.flags.includes('frost'));
   const gale = days.find((d) => d.flags.includes('gale'));
-  const kelvin = (k: number) => `${shownDifference(k, unit).toFixed(1)}°`;
+  const kelvin = (k: number) => differenceWords(k, unit);
   return (
     <div data-ready={ready}>
       <h1>Weather to come</h1>
@@ -91,7 +90,7 @@ export function Forecast({ initial, today, unit, scores }: Props) {
             </thead>
             <tbody>
               {days.map((d) => {
-                const gust = Math.max(d.gust_m_s ?? 0, d.nightGust_m_s ?? 0);
+                const gust = d.gust_m_s ?? 0;
                 return (
                   <tr key={d.day}>
                     <td>{d.day === today ? 'Today' : longDay(d.day)}</td>

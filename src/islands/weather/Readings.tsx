@@ -1,6 +1,8 @@
+import { differenceWords } from '../../core/units/words.ts';
+import { length } from '../../ui/house.ts';
 import { useEffect, useRef, useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
-import { shownDifference, temperatureFromShown } from '../../core/units/temperature.ts';
+import { temperatureFromShown } from '../../core/units/temperature.ts';
 import type { Problem } from '../../contracts/problem.ts';
 import type { ReadingsShown } from '../../contracts/siteReadings.ts';
 import { call, fieldError, freshKey, trouble } from '../../ui/call.ts';
@@ -56,18 +58,18 @@ export function Readings({ initial }: Props) {
           {view.worths.map((w) => (
             <div key={w.coverId} className="border-b border-line py-2">
               <div className="flex flex-wrap items-baseline gap-x-4">
-                <span className="num w-20 text-2xl">+{shownDifference(w.worth_K, unit).toFixed(1)}°</span>
+                <span className="num w-20 text-2xl">+{differenceWords(w.worth_K, unit)}</span>
                 <span className="font-semibold">{w.name}</span>
                 <span className="text-[0.92rem] text-ink2">
                   {w.own
-                    ? `${counted(w.nights, 'own night')}, give or take ${shownDifference(w.spread_K, unit).toFixed(1)}°; counted on: ${shownDifference(w.safe_K, unit).toFixed(1)}°`
+                    ? `${counted(w.nights, 'own night')}, give or take ${differenceWords(w.spread_K, unit)}; counted on: ${differenceWords(w.safe_K, unit)}`
                     : `as written; ${w.nights} of ${w.wants} nights read`}
                 </span>
               </div>
               {w.pairs.length > 0 && <Pairs pairs={w.pairs} unit={unit} />}
             </div>
           ))}
-          <h2 className="mt-6">Soil at 10 cm</h2>
+          <h2 className="mt-6">Soil at {length(100)}</h2>
           <SoilDrawing view={view} />
           <h2 className="mt-6">The last four weeks</h2>
           {view.readings.length === 0 && (
@@ -94,7 +96,13 @@ export function Readings({ initial }: Props) {
                 {view.readings.map((r) => (
                   <tr key={r.id}>
                     <td>{spokenDay(r.day, today)}</td>
-                    <td>{r.kind === 'soil' ? 'soil, 10 cm' : r.coverId === null ? 'outside' : name.get(r.coverId)}</td>
+                    <td>
+                      {r.kind === 'soil'
+                        ? `soil, ${length(100)}`
+                        : r.coverId === null
+                          ? 'outside'
+                          : name.get(r.coverId)}
+                    </td>
                     <td className="r num">{t(r.least_C)}</td>
                     <td className="r num">{t(r.most_C)}</td>
                     <td className="r num">{t(r.soil_C)}</td>
@@ -225,7 +233,7 @@ function MaxMin({ view, onKept }: FormProps) {
 function Soil({ view, onKept }: FormProps) {
   const { unit, today } = view;
   const [soil, setSoil] = useState('');
-  const [ice, setIce] = useState('0');
+  const [ice, setIce] = useState(unit === 'F' ? '32' : '0');
   const { problem, message, send } = useSend(onKept);
   return (
     <form
@@ -243,12 +251,12 @@ function Soil({ view, onKept }: FormProps) {
       }}
     >
       <h2>Soil thermometer</h2>
-      <p className="text-[0.92rem] text-ink2">10 cm deep, in the bed, a minute at least.</p>
+      <p className="text-[0.92rem] text-ink2">{length(100)} deep, in the bed, a minute at least.</p>
       <div className="mt-2 grid grid-cols-2 gap-3">
         <Temperature label={`Soil, °${unit}`} value={soil} set={setSoil} error={fieldError(problem, 'soil_C')} big />
         <Temperature
           label={`In melting ice it shows, °${unit}`}
-          value={unit === 'F' && ice === '0' ? '32' : ice}
+          value={ice}
           set={setIce}
           error={fieldError(problem, 'offset_K')}
         />
@@ -332,7 +340,7 @@ function SoilDrawing({ view }: { readonly view: ReadingsShown }) {
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         className="w-full max-w-[900px]"
         role="img"
-        aria-label={`Soil at 10 cm, ${aboutDegrees(now.value_C, unit)} today; readings stand in the table below`}
+        aria-label={`Soil at ${length(100)}, ${aboutDegrees(now.value_C, unit)} today; readings stand in the table below`}
       >
         {[low, Math.round((low + high) / 2), high].map((t) => (
           <g key={t}>

@@ -1,5 +1,5 @@
 import { weekdayOf } from '../../core/calendar/dayNumber.ts';
-import { windWords } from '../../core/hardening/words.ts';
+import { windWords } from '../../core/units/words.ts';
 import type { Flag } from '../../core/climate/forecast.ts';
 import type { SkyDay } from '../../contracts/hardenViews.ts';
 import { degrees, shortDay } from '../../ui/format.ts';
@@ -33,7 +33,7 @@ interface Props {
 
 /** A day of the forecast in a column: high, the night's low on its colour, gusts, dangers in words. */
 export function SkyCell({ day, today, unit }: Props) {
-  const gust = Math.max(day.gust_m_s ?? 0, day.nightGust_m_s ?? 0);
+  const gust = day.gust_m_s ?? 0;
   return (
     <div className="min-w-0 text-[0.85rem] leading-tight">
       <p className={`whitespace-nowrap ${day.day === today ? 'font-bold' : 'text-ink2'}`}>

@@ -1,3 +1,4 @@
+import { length } from '../../ui/house.ts';
 import { useEffect, useRef, useState } from 'react';
 import type { WeatherView } from '../../contracts/weather.ts';
 import { shownTemperature, temperatureFromShown } from '../../core/units/temperature.ts';
@@ -252,7 +253,7 @@ function Halves({ view, unit }: { readonly view: WeatherView; readonly unit: 'C'
               <th>About</th>
               <th className="r">Day</th>
               <th className="r">Night</th>
-              <th className="r">Soil, 10 cm</th>
+              <th className="r">Soil, {length(100)}</th>
               <th className="r">Frost still comes</th>
               <th className="r">Light</th>
               <th>May go out</th>
@@ -265,7 +266,7 @@ function Halves({ view, unit }: { readonly view: WeatherView; readonly unit: 'C'
                 <td className="r num">{t(h.day_C)}</td>
                 <td className="r num">{t(h.night_C)}</td>
                 <td className="r num">{t(h.soil_C)}</td>
-                <td className="r">{h.frost_frac === null ? '' : `${Math.round(100 * h.frost_frac)}%`}</td>
+                <td className="r">{frostWords(h, view.frost.spring.used)}</td>
                 <td className="r">{h.light_h.toFixed(1)} h</td>
                 <td>{h.warm ? 'cool and warm crops' : h.cool ? 'cool crops' : ''}</td>
               </tr>
@@ -274,10 +275,17 @@ function Halves({ view, unit }: { readonly view: WeatherView; readonly unit: 'C'
         </table>
       </div>
       <p className="mt-1 max-w-[75ch] text-[0.95rem] text-ink2">
-        Soil is the yearly wave of the usual air, damped and late by depth (van Wijk &amp; de Vries 1963); your own soil
-        thermometer, 10 cm deep for a minute, knows better. Cool crops: a frost of −2.2 °C as rare as the risk and soil
-        at 7 °C; warm crops: any frost as rare and soil at 13 °C (common practice, no source).
+        Soil is the yearly wave of bare soil in the sun, damped and late by depth (van Wijk &amp; de Vries 1963); your
+        own soil thermometer, {length(100)} deep for a minute, knows better. Cool and warm crops may go out when half of
+        the crops of that kind may, each by its own first day out.
       </p>
     </section>
   );
+}
+
+/** The odds that frost still comes, in words where no year had any. */
+function frostWords({ frost_frac, seen_years }: WeatherView['frost']['halves'][number], years: number): string {
+  if (frost_frac === null) return '';
+  if (seen_years === 0) return `none in ${counted(years, 'year')}`;
+  return `${Math.round(100 * frost_frac)}%`;
 }

@@ -11,7 +11,8 @@ import {
 } from '../../core/hardening/ladder.ts';
 import { orderOf, type Order } from '../../core/hardening/orders.ts';
 import { PROGRAMMES, rungsFor, usualProgramme, type Programme, type Rung } from '../../core/hardening/programme.ts';
-import { degreesWords, COVER_WORDS, windWords } from '../../core/hardening/words.ts';
+import { degreesWords, COVER_WORDS } from '../../core/hardening/words.ts';
+import { windWords } from '../../core/units/words.ts';
 import type { BatchState } from '../../core/batch/reduce.ts';
 import { restedOn } from '../../core/potting/rest.ts';
 import type { BatchPlan, Crop } from '../../core/model.ts';

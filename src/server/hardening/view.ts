@@ -1,6 +1,7 @@
 import { COMMON_PRACTICE, type Because } from '../../core/because.ts';
 import { carrying_min } from '../../core/hardening/orders.ts';
 import { lowOn } from '../../core/hardening/ladder.ts';
+import { differenceWords, windWords } from '../../core/units/words.ts';
 import { COVER_WORDS, decisionWords, limitWords } from '../../core/hardening/words.ts';
 import type { CarryLine, HardenView, LadderView, RungDay } from '../../contracts/hardenViews.ts';
 import { milestoneOf } from '../../core/schedule/chain.ts';
@@ -120,9 +121,9 @@ function becauseOf(season: Season, ladder: Ladder): Because | null {
       { name: `rung ${k} wants at least`, temperature_C: rung.floor_C },
       ...(low === null ? [] : [{ name: 'they would meet', temperature_C: low }]),
       ...(day.night_C === null ? [] : [{ name: 'night foretold', temperature_C: day.night_C }]),
-      { name: 'its usual error', value: `${day.spread_K.toFixed(1)} K` },
-      { name: 'place and cover', value: `${ladder.rules.shelter_K[k - 1]!.toFixed(1)} K` },
-      ...(day.gust_m_s === null ? [] : [{ name: 'gusts', value: `${Math.round(3.6 * day.gust_m_s)} km/h of ${Math.round(3.6 * rung.gust_m_s)}` }]),
+      { name: 'its usual error', value: differenceWords(day.spread_K, ladder.unit) },
+      { name: 'place and cover', value: differenceWords(ladder.rules.shelter_K[k - 1]!, ladder.unit) },
+      ...(day.gust_m_s === null ? [] : [{ name: 'gusts', value: `${windWords(day.gust_m_s, ladder.unit)} of ${windWords(rung.gust_m_s, ladder.unit)}` }]),
       { name: 'forecast', value: site.forecast ? `${site.forecast.source}, ${Math.round(site.forecast.age_h)} h old` : 'none' },
     ],
     source: `rungs and limits ${COMMON_PRACTICE}; errors by this site’s own score over ${site.pairs} nights`,

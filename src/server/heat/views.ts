@@ -1,5 +1,8 @@
 import { dayFromIso, isoFromDay } from '../../core/calendar/dayNumber.ts';
+import { seasonOf } from '../../core/calendar/season.ts';
 import { hourly_C } from '../../core/climate/hourly.ts';
+import type { TemperatureUnit } from '../../core/units/temperature.ts';
+import { differenceWords } from '../../core/units/words.ts';
 import { dayLength_h } from '../../core/climate/sun.ts';
 import { costOf } from '../../core/heat/cost.ts';
 import { harmBelow_C, hoursToHarm } from '../../core/heat/harm.ts';
@@ -91,7 +94,7 @@ async function totalOf(c: HeatContext, z: ZoneNow, from_ms: number): Promise<Hea
   return { kWh, money, co2_kg: kWh * settings.co2_kg_kWh, hours: hours.length };
 }
 
-/** Start of today, of the month and of the season (1 January) at the nursery. */
+/** Start of today, of the month and of the season at the nursery. */
 function starts(c: HeatContext) {
   const { today } = c.season.now;
   const { timeZone } = c.season.world.nursery;
@@ -100,7 +103,7 @@ function starts(c: HeatContext) {
   return {
     today: midnight(today),
     month: midnight(dayFromIso(`${iso.slice(0, 7)}-01`)!),
-    season: midnight(dayFromIso(`${iso.slice(0, 4)}-01-01`)!),
+    season: midnight(seasonOf(today, c.season.world.nursery.latitude_deg).from),
   };
 }
 
@@ -181,7 +184,7 @@ export async function zoneView(id: number | null): Promise<{
     sensors: z.sensors.filter((s) => s.role !== 'heater' && s.role !== 'set'),
     log: await readSetPointLog(db, z.zone.id, 6),
     override: z.override,
-    whatIf: whatIfs(spec, set_C, c.usualNight_C),
+    whatIf: whatIfs(spec, set_C, c.usualNight_C, c.season.world.nursery.temperatureUnit),
     batches: z.standing.map((b) => ({ id: b.batch.id, name: b.name })),
   };
   return { view, cards, alarms, context: c, all };
@@ -195,14 +198,14 @@ async function onToday(c: HeatContext, z: ZoneNow, from_ms: number): Promise<num
 }
 
 /** What a change would be worth on a usual night of now, as a share of the steady heat. */
-function whatIfs(spec: ZoneSpec, set_C: number, outside_C: number): ZoneView['whatIf'] {
+function whatIfs(spec: ZoneSpec, set_C: number, outside_C: number, unit: TemperatureUnit): ZoneView['whatIf'] {
   const need = (zone: ZoneSpec, set: number, cover: CoverKind) =>
     sizingOf(zone, { set_C: set, outside_C, mode: { cover, open: false } });
   const now = need(spec, set_C, spec.cover.night);
   const foamed: ZoneSpec = { ...spec, below: [...spec.below, { material: 'foam', thickness_m: 0.05 }] };
   const more = oneMore(spec.cover.night);
   const ways: [string, ReturnType<typeof sizingOf>][] = [
-    [`${2} K lower`, need(spec, set_C - 2, spec.cover.night)],
+    [`${differenceWords(2, unit)} lower`, need(spec, set_C - 2, spec.cover.night)],
     ['50 mm more foam below', need(foamed, set_C, spec.cover.night)],
   ];
   if (more !== spec.cover.night)

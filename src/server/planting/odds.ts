@@ -32,7 +32,7 @@ export function springInput(site: Site): SpringInput | null {
     return {
       least_C: read?.value ?? day?.least_C ?? null,
       most_C: day?.most_C ?? null,
-      gust_m_s: day ? Math.max(day.gust_m_s ?? 0, day.nightGust_m_s ?? 0) || null : null,
+      gust_m_s: day?.gust_m_s ?? null,
       spread_K: read?.spread_K === 0 ? 0 : score.spread_K,
       bias_K: read ? 0 : score.bias_K,
     };

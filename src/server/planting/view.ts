@@ -1,5 +1,6 @@
 import { COMMON_PRACTICE, type Because } from '../../core/because.ts';
-import { degreesWords, windWords } from '../../core/hardening/words.ts';
+import { degreesWords } from '../../core/hardening/words.ts';
+import { areaWords, differenceWords, lengthWords, windWords } from '../../core/units/words.ts';
 import { gatesOf, GATE_WORDS, verdictOf, type Gate, type GateInput } from '../../core/planting/gates.ts';
 import { oddsOf, type BatchOdds } from '../../core/planting/odds.ts';
 import { OUT_HARM_C } from '../../core/planting/outDates.ts';
@@ -292,7 +293,7 @@ function gateFigure({ key, figure, wants }: Gate, season: Season): string {
     case 'storm':
       return windWords(figure, unit);
     default:
-      return wants === 0 ? 'none' : `${Math.round(figure)} m²`;
+      return wants === 0 ? 'none' : areaWords(figure, season.world.nursery.lengthUnit);
   }
 }
 
@@ -302,13 +303,14 @@ export function gateWords(gate: Gate, season: Season, input: GateInput): string 
   const unit = season.world.nursery.temperatureUnit;
   const t = (value: number) => degreesWords(value, unit);
   const on = day === null ? '' : shortDay(day);
+  const depth = lengthWords(100, season.world.nursery.lengthUnit);
   switch (key) {
     case 'calendar':
       if (day === null) return 'never rare enough in this season at your risk: it wants more cover';
       return state === 'pass' ? `frost is rare enough since ${on}` : `frost is rare enough from ${on}`;
     case 'soil':
-      if (figure === null) return 'soil is not known: take a reading at 10 cm';
-      return `soil ${t(figure)} at 10 cm, wants ${t(wants!)} for ${season.world.nursery.planting.rules.soil_days} days`;
+      if (figure === null) return `soil is not known: take a reading at ${depth}`;
+      return `soil ${t(figure)} at ${depth}, wants ${t(wants!)} for ${season.world.nursery.planting.rules.soil_days} days`;
     case 'nights':
       if (figure === null) return 'no night is known: read the max-min thermometer';
       return `${figure} of ${wants} nights running at ${t(input.nightMin_C - input.warm_K)} or more`;
@@ -322,7 +324,7 @@ export function gateWords(gate: Gate, season: Season, input: GateInput): string 
       return state === 'pass' ? 'its ladder is done' : `on rung ${figure} of ${wants}`;
     default:
       if (input.cover === null) return 'goes out without cover';
-      return `${Math.round(wants!)} m² of cover wanted, ${Math.round(figure!)} free`;
+      return `${areaWords(wants!, season.world.nursery.lengthUnit)} of cover wanted, ${areaWords(figure!, season.world.nursery.lengthUnit)} free`;
   }
 }
 
@@ -360,7 +362,10 @@ function gateView(gate: Gate, season: Season, input: GateInput, odds: BatchOdds 
 
 function becauseInputs({ key }: Gate, season: Season, input: GateInput): Because['inputs'] {
   const { rules } = season.world.nursery.planting;
-  const cover = input.cover_K > 0 ? [{ name: 'cover safely worth', value: `${input.cover_K.toFixed(1)} K` }] : [];
+  const cover =
+    input.cover_K > 0
+      ? [{ name: 'cover safely worth', value: differenceWords(input.cover_K, season.world.nursery.temperatureUnit) }]
+      : [];
   switch (key) {
     case 'calendar':
       return [{ name: 'hurt at', temperature_C: input.harm_C }, ...cover, { name: 'risk taken', value: percent(season.world.nursery.frost?.risk_frac ?? 0.1) }]; // prettier-ignore
@@ -370,14 +375,20 @@ function becauseInputs({ key }: Gate, season: Season, input: GateInput): Because
         { name: 'days in a row', value: String(rules.soil_days) },
       ];
     case 'nights':
-      return [{ name: 'least', temperature_C: input.nightMin_C }, ...(input.warm_K > 0 ? [{ name: 'cover worth', value: `${input.warm_K.toFixed(1)} K` }] : []), { name: 'nights in a row', value: String(rules.nights) }]; // prettier-ignore
+      return [{ name: 'least', temperature_C: input.nightMin_C }, ...(input.warm_K > 0 ? [{ name: 'cover worth', value: differenceWords(input.warm_K, season.world.nursery.temperatureUnit) }] : []), { name: 'nights in a row', value: String(rules.nights) }]; // prettier-ignore
     case 'forecast':
       return [
         { name: 'hurt at', temperature_C: input.harm_C },
         ...cover,
         { name: 'days looked at', value: String(rules.ahead_days) },
-        { name: 'usual error on the day', value: `${input.scores[0]!.spread_K.toFixed(1)} K` },
-        { name: 'on the tenth', value: `${input.scores.at(-1)!.spread_K.toFixed(1)} K` },
+        {
+          name: 'usual error on the day',
+          value: differenceWords(input.scores[0]!.spread_K, season.world.nursery.temperatureUnit),
+        },
+        {
+          name: 'on the tenth',
+          value: differenceWords(input.scores.at(-1)!.spread_K, season.world.nursery.temperatureUnit),
+        },
       ];
     case 'storm':
       return [{ name: 'days looked at', value: String(rules.storm_days) }];

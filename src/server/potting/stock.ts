@@ -113,7 +113,9 @@ export function stockView(
     const own = moves.filter((m) => m.itemId === item.id);
     const have = onHand(own);
     const needed = need.get(item.id) ?? 0;
-    const { amount, packs } = toBuy(needed, have.amount, item.least, item.pack);
+    // Nothing planned and nothing ever counted: there is nothing to buy for.
+    const idle = needed === 0 && own.length === 0;
+    const { amount, packs } = idle ? { amount: 0, packs: null } : toBuy(needed, have.amount, item.least, item.pack);
     return {
       id: item.id,
       name: item.name,

@@ -7,7 +7,7 @@ import { surfaceMean_C } from '../../core/climate/soilSurface.ts';
 import { usualSoil_C } from '../../core/climate/soil.ts';
 import { soilNow_C } from '../../core/climate/soilNow.ts';
 import type { LadderDay } from '../../core/hardening/ladder.ts';
-import { outsideClimate, type OutsideClimate } from '../../core/schedule/outsideClimate.ts';
+import { outsideClimate, type MonthNormal, type OutsideClimate } from '../../core/schedule/outsideClimate.ts';
 import type { WeatherDay } from '../../contracts/weatherFile.ts';
 import type { SiteReading } from '../../contracts/siteReadings.ts';
 import { readForecast, readGusts, readLows, readSiteReadings, type KeptForecast } from '../../db/site.ts';
@@ -59,6 +59,8 @@ export interface Site {
   readonly gusts: ReadonlyMap<number, Known>;
   /** Usual weather from BACK_days before today. null: no normals and no years. */
   readonly usual: OutsideClimate | null;
+  /** Month means by the years imported, where none are typed. */
+  readonly normals: readonly MonthNormal[] | null;
   /** Soil at 10 cm from BACK_days before today; null: nothing to go by. */
   readonly soil: { readonly from: number; readonly value_C: Float64Array; readonly readOn: number | null } | null;
   /** By cover. */
@@ -163,7 +165,7 @@ export function siteOf(world: World, now: Now, key: string, parts: Parts): Site 
           made_ms: kept.made_ms,
           age_h,
           stale: age_h > STALE_h,
-          short_days: Math.max(0, 10 - days.filter((d) => d.whole || d.day === today).length),
+          short_days: Math.max(0, 10 - days.filter((d) => d.least_C !== null || d.most_C !== null).length),
           hours,
           days,
         }
@@ -174,6 +176,7 @@ export function siteOf(world: World, now: Now, key: string, parts: Parts): Site 
     most,
     gusts,
     usual,
+    normals: nursery.outside ? null : normalsOf(history),
     soil: soilOf(from, today, { least, most, usual, days, readings: soilReadings, latitude_deg: nursery.latitude_deg }),
     worths: new Map(world.covers.map((c) => [c.id, coverWorth(c.worth_K, pairedNights.get(c.id) ?? [])])),
     pairedNights,
@@ -207,10 +210,15 @@ function pairedOf(readings: readonly SiteReading[]): Map<number, PairedNight[]> 
 /** Usual days and nights: the normals typed, else the means of the years by the month. */
 function usualOf(world: World, history: Site['history'], from: number): OutsideClimate | null {
   const { outside } = world.nursery;
-  return outside ? outsideClimate(outside, from, BACK_days + AHEAD_days) : monthsOf(history, from);
+  const normals = outside ?? normalsOf(history);
+  return normals && outsideClimate(normals, from, BACK_days + AHEAD_days);
 }
 
-function monthsOf(history: Site['history'], from: number): OutsideClimate | null {
+/** Days wanted of a month before its mean is believed. */
+const LEAST_OF_MONTH = 20;
+
+/** Mean days and nights of the months by the years imported; null while a month is not known. */
+export function normalsOf(history: Site['history']): MonthNormal[] | null {
   const sums = Array.from({ length: 12 }, () => ({ day: 0, night: 0, n: 0 }));
   for (const d of history) {
     if (d.least_C === null || d.most_C === null) continue;
@@ -219,8 +227,8 @@ function monthsOf(history: Site['history'], from: number): OutsideClimate | null
     sum.night += d.least_C;
     sum.n++;
   }
-  if (sums.some((s) => s.n < 20)) return null;
-  return outsideClimate(sums.map((s) => ({ day_C: s.day / s.n, night_C: s.night / s.n })), from, BACK_days + AHEAD_days); // prettier-ignore
+  if (sums.some((s) => s.n < LEAST_OF_MONTH)) return null;
+  return sums.map((s) => ({ day_C: s.day / s.n, night_C: s.night / s.n }));
 }
 
 interface SoilParts {

@@ -1,0 +1,65 @@
+import { shownLength, type LengthUnit } from './length.ts';
+import { shownDifference, shownTemperature, type TemperatureUnit } from './temperature.ts';
+
+/** The one way figures are written with their unit. Temperatures and wind go by the house's scale, lengths by its rule. */
+
+const minus = (text: string): string => text.replace('-', '−');
+
+/** A figure to so many digits after the point, without a negative nought. */
+function rounded(value: number, digits: number): string {
+  const text = value.toFixed(digits);
+  return minus(Number(text) === 0 ? (0).toFixed(digits) : text);
+}
+
+/** "18.5°C" or "65°F"; trailing noughts left away. */
+export function temperatureWords(value_C: number, unit: TemperatureUnit, digits = unit === 'F' ? 0 : 1): string {
+  return `${rounded(shownTemperature(value_C, unit), digits).replace(/\.0+$/, '')}°${unit}`;
+}
+
+/** A difference of temperatures: "2 °C", "3.6 °F". @example differenceWords(2, 'F') // '3.6 °F' */
+export function differenceWords(delta_K: number, unit: TemperatureUnit, digits = 1): string {
+  return `${rounded(shownDifference(delta_K, unit), digits).replace(/\.0+$/, '')} °${unit}`;
+}
+
+/** A wind speed: km/h beside Celsius, mph beside Fahrenheit. @source 1 m/s = 3.6 km/h = 2.23694 mph */
+export function windWords(speed_m_s: number, unit: TemperatureUnit): string {
+  return unit === 'F' ? `${Math.round(2.23694 * speed_m_s)} mph` : `${Math.round(3.6 * speed_m_s)} km/h`;
+}
+
+/** "10 cm", "4 in". */
+export function lengthWords(length_mm: number, unit: LengthUnit): string {
+  const shown = shownLength(length_mm, unit);
+  return `${rounded(shown, shown < 10 ? 1 : 0).replace(/\.0$/, '')} ${unit}`;
+}
+
+/** Square feet in a square metre. @source 1 ft = 0.3048 m exactly (ISO 80000-3) */
+const FT2_PER_M2 = 1 / 0.3048 ** 2;
+
+/** "12 m²", "129 sq ft". */
+export function areaWords(area_m2: number, unit: LengthUnit): string {
+  const shown = unit === 'in' ? area_m2 * FT2_PER_M2 : area_m2;
+  return `${rounded(shown, shown < 10 ? 1 : 0).replace(/\.0$/, '')} ${unit === 'in' ? 'sq ft' : 'm²'}`;
+}
+
+/** Litres in a US gallon. @source 231 cubic inches exactly (NIST Handbook 44, appendix C) */
+const L_PER_GALLON = 3.785411784;
+
+/** "12 L", "3.2 gal". */
+export function volumeWords(volume_L: number, unit: LengthUnit): string {
+  const shown = unit === 'in' ? volume_L / L_PER_GALLON : volume_L;
+  const digits = shown < 10 ? 1 : 0;
+  return `${Number(shown.toFixed(digits)).toLocaleString('en-GB')} ${unit === 'in' ? 'gal' : 'L'}`;
+}
+
+/** "€12.50", "US$1,240"; whole units from a thousand on. @param currency three letters, ISO 4217 */
+export function moneyWords(amount: number, currency: string): string {
+  const digits = Math.abs(amount) >= 1000 ? 0 : 2;
+  return minus(
+    new Intl.NumberFormat('en-GB', {
+      style: 'currency',
+      currency,
+      minimumFractionDigits: digits,
+      maximumFractionDigits: digits,
+    }).format(Math.abs(amount) < 0.005 ? 0 : amount),
+  );
+}
