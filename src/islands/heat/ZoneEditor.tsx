@@ -86,9 +86,9 @@ export function ZoneEditor({ zone, start, places, normals, latitude_deg, tariff,
   useEffect(() => setReady(true), []);
   const put = (key: string) => (value: string) => setText({ ...text, [key]: value });
   const toC = (key: string) => temperatureFromShown(figure(text[key]), unit);
-  const kelvinOf = (typed: string | undefined) => differenceFromShown(figure(typed), unit);
 
   const spec = useMemo((): ZoneSpec => {
+    const kelvinOf = (typed: string | undefined) => differenceFromShown(figure(typed), unit);
     const layers: Layer[] = below.map((l) => ({ material: l.material, thickness_m: figure(l.mm) / 1000 }));
     return {
       ...shape,
