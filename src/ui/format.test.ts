@@ -24,8 +24,16 @@ describe('figures as they are read', () => {
       '−4°F',
     ]);
     // 2.4 °C is 36.3 °F: half a degree first would make 37 of it.
-    expect([aboutDegrees(2.4, 'C'), aboutDegrees(2.4, 'F'), aboutDegrees(-0.6, 'C')]).toEqual(['2.5°C', '36°F', '−0.5°C']);
-    expect([dayNight(20, 20, 'C'), dayNight(20, 15, 'C'), dayNight(12, 5, 'F')]).toEqual(['20°C', '15–20°C', '41–54°F']);
+    expect([aboutDegrees(2.4, 'C'), aboutDegrees(2.4, 'F'), aboutDegrees(-0.6, 'C')]).toEqual([
+      '2.5°C',
+      '36°F',
+      '−0.5°C',
+    ]);
+    expect([dayNight(20, 20, 'C'), dayNight(20, 15, 'C'), dayNight(12, 5, 'F')]).toEqual([
+      '20°C',
+      '15–20°C',
+      '41–54°F',
+    ]);
   });
   it('writes days as they are spoken', () => {
     expect([spokenDay(day, day), spokenDay(day + 1, day), spokenDay(day - 1, day), spokenDay(day + 3, day)]).toEqual([

@@ -41,7 +41,7 @@ test('a new nursery: settings, places, a first batch, its sowing on the round', 
     await page.getByRole('button', { name: 'Add the place' }).click();
     await page.waitForURL(/place=\d+/);
   }
-  await expect(page.locator('main')).toContainText('64–72°');
+  await expect(page.locator('main')).toContainText('64–72°F');
 
   await at('/batches/new');
   await page.getByRole('combobox', { name: 'Crop' }).fill('lettuce');

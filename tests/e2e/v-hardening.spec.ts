@@ -139,7 +139,7 @@ test('a gate fails, and passes as the demo’s clock runs; what is planted is as
 test('readings: three nights under a cover replace its written worth', async ({ page }) => {
   await clock(page, { setTo: '2027-04-12' });
   await open(page, `${app.url}/weather/readings`);
-  const row = page.locator('div', { hasText: /^\+3\.0°Low tunnel/ }).first();
+  const row = page.locator('div', { hasText: /^\+3 °CLow tunnel/ }).first();
   await expect(row).toContainText('as written; 0 of 3 nights read');
   await page.getByLabel('Where it hangs').selectOption({ label: 'under: Low tunnel' });
   for (const [day, low] of [['2027-04-12', '9'], ['2027-04-11', '13'], ['2027-04-10', '11']] as const) {

@@ -43,16 +43,16 @@ test('heat: every zone at a glance, the bench in section, readings over time by 
 test('a set-point by hand is priced, given, logged, and the plan comes back', async ({ page }) => {
   await open(page, '/heat?zone=4');
   const part = page.getByRole('region', { name: 'Set-point' });
-  const plan = /The plan gives (\d+\.\d)°/.exec(await part.innerText())![1]!;
+  const plan = /The plan gives (\d+\.\d)°C/.exec(await part.innerText())![1]!;
   const lower = (Number(plan) - 2).toFixed(1);
   for (let i = 0; i < 4; i++) await part.getByRole('button', { name: 'Cooler' }).click();
   await expect(part).toContainText(/−\d+% heat; it can hold that now/);
   await part.getByRole('textbox', { name: 'Who' }).fill('early shift');
   await part.getByRole('textbox', { name: 'Why' }).fill('slow them down');
-  await part.getByRole('button', { name: `Set it to ${lower}°` }).click();
-  await expect(part).toContainText(`${lower}° by early shift: slow them down`);
+  await part.getByRole('button', { name: `Set it to ${lower}°C` }).click();
+  await expect(part).toContainText(`${lower}°C by early shift: slow them down`);
   await part.getByRole('button', { name: 'Back to the plan now' }).click();
-  await expect(part).toContainText(`The plan gives ${plan}°`);
+  await expect(part).toContainText(`The plan gives ${plan}°C`);
   await part.getByText('Who changed it and why').click();
   await expect(part.locator('details li').filter({ hasText: 'early shift: slow them down' }).first()).toBeVisible();
 });
@@ -98,7 +98,7 @@ test('a sensor is checked in melting ice, step by step, and its offset kept', as
       }),
     );
     await runClock(page, true);
-    await expect(page.getByText(/^Still\. Offset \+0\.\d\d°/)).toBeVisible({ timeout: 40_000 });
+    await expect(page.getByText(/^Still\. Offset \+0\.\d\d °C/)).toBeVisible({ timeout: 40_000 });
     await page.getByRole('textbox', { name: 'Who checked it' }).fill('early shift');
     await page.getByRole('button', { name: 'Keep the offset' }).click();
     await expect(page.getByText('Every reading from now is corrected by it.')).toBeVisible();

@@ -31,7 +31,10 @@ describe('a forecast by days', () => {
     expect(flagsOf({ ...dull, gust_m_s: 17 })).toEqual(['gale']);
   });
   it('a gust stands on the day it is foretold for, its small hours as well', () => {
-    const hours = [...day(today, 5, 15), ...day(today + 1, 5, 15).map((h) => (h.hour === 3 ? { ...h, gust_m_s: 25 } : h))];
+    const hours = [
+      ...day(today, 5, 15),
+      ...day(today + 1, 5, 15).map((h) => (h.hour === 3 ? { ...h, gust_m_s: 25 } : h)),
+    ];
     const [first, second] = dayWeathers(hours, today);
     expect([first!.gust_m_s! < 10, second!.gust_m_s]).toEqual([true, 25]);
   });

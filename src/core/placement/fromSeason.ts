@@ -71,7 +71,12 @@ const LONGEST_days = 730;
 export function seasonInstance(season: SeasonToPlan): SeasonInstance {
   const from = mondayOf(season.today);
   const live = season.batches.filter(({ state }) => state.phase !== 'planted' && state.phase !== 'ended');
-  const lastOut = Math.max(season.today, ...live.map(({ plan }) => plan.transplantOn + windowOf(plan).after_days));
+  const lastOut = Math.max(
+    season.today,
+    ...live.map(({ plan, progress }) =>
+      Math.max(plan.transplantOn + windowOf(plan).after_days, progress.out?.on ?? -Infinity),
+    ),
+  );
   const days = Math.min(LONGEST_days, Math.max(SHORTEST_days, lastOut - from + season.weights.mostLate_days + 10));
   const stages: StageSpec[] = [];
   const known = new Map<string, number>();
@@ -275,6 +280,9 @@ function batchSpec(
     return slotsFor(plants, pot, stage !== 'pot');
   });
   const { before_days, after_days } = windowOf(plan);
+  // Where ladder and gates let it out later than asked, that is the day it is planned for: till then it takes room.
+  const { out } = batch.progress;
+  const later = out?.by === 'weather' && out.on !== null ? Math.max(0, out.on - plan.transplantOn) : 0;
   const placeIndex = (id: number | null) => season.places.findIndex((place) => place.id === id);
   const spec: BatchSpec = {
     id: batch.id,
@@ -282,9 +290,9 @@ function batchSpec(
     stages,
     slots,
     trays: traysFor(cells, sow),
-    target: plan.transplantOn - from,
-    before_days,
-    after_days,
+    target: plan.transplantOn + later - from,
+    before_days: Math.max(0, before_days - later),
+    after_days: Math.max(0, after_days - later),
     weight: plan.weight ?? 1,
   };
   if (batch.pinned) {

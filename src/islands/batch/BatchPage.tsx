@@ -60,10 +60,7 @@ export function BatchPage({ data }: { readonly data: BatchPageData }) {
         </p>
       </div>
       <dl className="mt-2 flex flex-wrap gap-x-9 gap-y-2">
-        <Figure
-          value={String(closed ? data.plants.out_count : data.plants.expected_count)}
-          words={`${data.plantsWords.replace('{day}', data.plants.on === null ? '' : shortDay(data.plants.on))}; ${data.plan.plantsWanted} wanted`}
-        />
+        <Figure value={String(plantsShown(data))} words={plantsSaid(data)} />
         <Figure value={PHASE_WORDS[data.phase]} words={data.placeNow ?? 'no place yet'} />
         <Figure value={shortDay(data.plan.transplantOn)} words="asked to go out" />
         {!closed && (
@@ -416,4 +413,15 @@ function SplitForm({ data }: { readonly data: BatchPageData }) {
       </button>
     </form>
   );
+}
+
+/** The number of plants that matters now: wanted before anything is sown, then what is there or thought to come, in the end what went out. */
+function plantsShown({ phase, plan, plants }: BatchPageData): number {
+  if (phase === 'planned') return plan.plantsWanted;
+  return phase === 'planted' || phase === 'ended' ? plants.out_count : plants.expected_count;
+}
+
+function plantsSaid({ phase, plan, plants, plantsWords }: BatchPageData): string {
+  if (phase === 'planned') return `plants wanted; ${plants.expected_count} ${plantsWords}`;
+  return `${plantsWords.replace('{day}', plants.on === null ? '' : shortDay(plants.on))}; ${plan.plantsWanted} wanted`;
 }

@@ -202,9 +202,8 @@ export function ImportBatches() {
               </tbody>
             </table>
             <button type="button" className="btn solid mt-3" onClick={() => void commit(errors.length > 0)}>
-              {errors.length > 0 ? 'Read in only the ' : 'Read in '}
+              {errors.length > 0 ? 'Read in only what is right: ' : 'Read in '}
               {counted(preview.lines.length, 'batch', 'batches')}
-              {errors.length > 0 && ' that are right'}
             </button>
           </div>
         )}

@@ -6,6 +6,12 @@ import { counted } from '../../ui/format.ts';
 import { dropLine, KEPT_CHANGED, keptLines, sendKept, type KeptLine } from '../../ui/logPost.ts';
 
 const AGAIN_ms = 20_000;
+/** A line just tapped is on its way, not kept. */
+const ON_ITS_WAY_ms = 4_000;
+
+/** Lines to be shown: refused, or older than a moment. */
+const shown = (): KeptLine[] =>
+  keptLines().filter((kept) => kept.refused !== null || Date.now() - kept.at_ms > ON_ITS_WAY_ms);
 
 /** On every page: lines this device still holds, sent as soon as there is a network; what was refused is shown with the reason. */
 export function KeptLines() {
@@ -13,10 +19,15 @@ export function KeptLines() {
   const flush = useCallback(async (again = false) => {
     if (keptLines().length === 0) return;
     await sendKept(again);
-    setLines(keptLines());
+    setLines(shown());
   }, []);
   useEffect(() => {
-    const look = () => setLines(keptLines());
+    let soon: ReturnType<typeof setTimeout> | undefined;
+    const look = () => {
+      setLines(shown());
+      clearTimeout(soon);
+      if (keptLines().length > 0) soon = setTimeout(look, ON_ITS_WAY_ms + 100);
+    };
     look();
     void flush();
     const online = () => void flush();
@@ -26,6 +37,7 @@ export function KeptLines() {
     window.addEventListener(KEPT_CHANGED, look);
     return () => {
       clearInterval(timer);
+      clearTimeout(soon);
       window.removeEventListener('online', online);
       window.removeEventListener('storage', look);
       window.removeEventListener(KEPT_CHANGED, look);
@@ -36,7 +48,7 @@ export function KeptLines() {
   const waiting = lines.length - refused.length;
   if (lines.length === 0) return null;
   return (
-    <div className="page-bar" role="status">
+    <div aria-live="polite" aria-label="Kept on this device">
       {waiting > 0 && (
         <p className="note-bar my-2">
           {counted(waiting, 'line')} kept on this device until there is a connection.{' '}

@@ -30,7 +30,9 @@ export async function heatFrame(season: Season): Promise<{
       const s = status.get(z.id);
       // An old figure is not what it is now.
       const now = s !== undefined && season.now.instant_ms - s.at_ms < OLD_ms;
-      return s ? [{ name: named(z.placeId), medium_C: now && s.read.medium !== null ? s.x[1] : null, believed: s.believed }] : [];
+      return s
+        ? [{ name: named(z.placeId), medium_C: now && s.read.medium !== null ? s.x[1] : null, believed: s.believed }]
+        : [];
     }),
     outside_C: fresh ? newest.outside_C : null,
     worst: worst
