@@ -1,3 +1,4 @@
+import { figures, type Figures } from './form.ts';
 import { cpus } from 'node:os';
 import { madeUpTray } from '../tests/support/madeUpTray.ts';
 import {
@@ -24,15 +25,17 @@ const median = (values: readonly number[]): number => quantile(values, 0.5);
 const round = (n: number, places = 3): number => Math.round(n * 10 ** places) / 10 ** places;
 
 /** Speed of expected curves and fits; coverage of the bands; what learning gains. Made-up trays, seeds fixed. */
-export default async function bench(): Promise<object> {
+export default async function bench(): Promise<Figures> {
   const prior: Prior = { ...PLAIN_PRIOR, logTime: 0, most_frac: 0.85 };
-  return {
-    bench: 'germination',
-    machine: { cores: cpus().length, node: process.version },
-    method:
-      'made-up trays of tests/support/madeUpTray.ts, each seed by itself, seeds fixed; times are medians of 15 runs after 3 to warm up',
-    rows: [await curves(), fits(), coverage(prior), learned()],
-  };
+  const method =
+    'made-up trays of tests/support/madeUpTray.ts, each seed by itself, seeds fixed; times are medians of 15 runs after 3 to warm up' +
+    `; ${cpus().length} cores, node ${process.version}`;
+  return figures('germination', method, [await curves(), fits(), coverage(prior), learned()], {
+    'expected curve, 500 batches, 720 hours each ms': '<= 100',
+    'fit of one series of 14 counts median_ms': '<= 5',
+    'coverage of the 90% band, 2000 made-up trays before_any_look': '>= 0.85',
+    'coverage of the 90% band, 2000 made-up trays after_two_looks': '>= 0.85',
+  });
 }
 
 /** Expected share up, hour by hour for 30 days, of 500 batches with hourly temperatures of their own. */

@@ -2,6 +2,7 @@ import { connectAsync } from 'mqtt';
 import { connect } from '../src/db/connect.ts';
 import { insertReadings, downSample, readBuckets } from '../src/db/readings.ts';
 import { migrateUp } from '../src/db/migrate.ts';
+import { figures, type Figures } from './form.ts';
 import { MQTT_PASSWORD, newDatabase, send, startApp } from '../tests/support/app.ts';
 
 const quantile = (list: number[], q: number) =>
@@ -14,8 +15,21 @@ const PER_MESSAGE = 6;
  * Readings taken in over MQTT and kept, and charts drawn from a year of minutes. Needs CROOK_TEST_PG and the built
  * application (npm run build), as the integration tests do.
  */
-export default async function heatStore() {
-  return { ingestion: await ingestion(), chart: await chart() };
+export default async function heatStore(): Promise<Figures> {
+  const method = `${SECONDS} s of messages over MQTT, then charts over a filled year, by the bench's own queries`;
+  return figures(
+    'heat-store',
+    method,
+    { ingestion: await ingestion(), chart: await chart() },
+    {
+      'ingestion readings_per_s': `>= ${0.99 * RATE}`,
+      'ingestion ack_p99_ms': '<= 100',
+      'ingestion notAcknowledged': '= 0',
+      'chart p95_ms year': '<= 100',
+      'chart p95_ms month': '<= 100',
+      'chart p95_ms day': '<= 100',
+    },
+  );
 }
 
 /** Devices on the wire, each message acknowledged only when its readings are committed. */

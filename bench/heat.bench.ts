@@ -7,6 +7,7 @@ import { MONTH_days } from '../src/core/heat/yearHours.ts';
 import type { FaultKind } from '../src/core/heat/watch.ts';
 import type { HoursIn } from '../src/core/heat/simulate.ts';
 import { DEMO_OUTSIDE } from '../simulators/demoBooks.ts';
+import { figures, type Figures } from './form.ts';
 import { oneNight } from '../simulators/bench/nights.ts';
 
 const { Solver } = createRequire(import.meta.url)('odex') as typeof import('odex');
@@ -110,7 +111,7 @@ export function yearByOde(zone: ZoneSpec, hours: HoursIn, heater_W: ArrayLike<nu
   return { medium_C };
 }
 
-export default async function heat() {
+export default async function heat(): Promise<Figures> {
   const hours = yearHours();
   const zones = Array.from({ length: 12 }, (_, i) => ({ ...USUAL_ZONE, length_m: 1 + i / 4 }));
   simulateHours(zones[0]!, hours, [15, 15, 15]);
@@ -127,7 +128,9 @@ export default async function heat() {
   const t1 = performance.now();
   simulateHours(USUAL_ZONE, off, [15, 15, 15]);
   const one_ms = performance.now() - t1;
-  return {
+  const method =
+    '12 zones over a usual year by the minute, median of 3 runs; made-up nights of simulators/bench, seeds fixed';
+  const nested = {
     year: {
       zones: 12,
       minutes: 525_600,
@@ -138,4 +141,13 @@ export default async function heat() {
     },
     faults: faultTable(Number(process.env['NIGHTS'] ?? 1000)),
   };
+  const found = Object.fromEntries(FAULTS.map((fault) => [`faults faults ${fault} found_percent`, '>= 99']));
+  return figures('heat', method, nested, {
+    'year ms': '<= 250',
+    'faults faults sensor-out worst_min': '<= 15',
+    'faults faults heater-dead worst_min': '<= 45',
+    'faults faults power-lost worst_min': '<= 3',
+    'faults quiet perZoneSeason_120days': '< 1',
+    ...found,
+  });
 }

@@ -7,6 +7,7 @@ import { planSession, type SessionLine } from '../src/core/potting/session.ts';
 import { USUAL_POTTING } from '../src/core/potting/settings.ts';
 import type { Timed } from '../src/core/potting/rates.ts';
 import { send, startApp } from '../tests/support/app.ts';
+import { figures, type Figures } from './form.ts';
 import { cluster, root, scriptBytes } from './pageFigures.ts';
 
 const LINES = 60;
@@ -18,13 +19,9 @@ const quantile = (values: number[], q: number): number => {
 };
 
 /** A plan of 60 batches in layered pots with sixty timed sessions behind it, and the potting pages of the demo. */
-export default async function bench(): Promise<object> {
-  return {
-    bench: 'potting',
-    machine: { cores: cpus().length, node: process.version },
-    plan: plan(),
-    pages: await pages(),
-  };
+export default async function bench(): Promise<Figures> {
+  const method = `one process after a warm-up, pages over loopback; ${cpus().length} cores, node ${process.version}`;
+  return figures('potting', method, { plan: plan(), pages: await pages() }, { 'plan ms median': '<= 20' });
 }
 
 function plan(): object {

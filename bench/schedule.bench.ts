@@ -17,6 +17,7 @@ import { connect } from '../src/db/connect.ts';
 import { migrateUp } from '../src/db/migrate.ts';
 import { demoSeed } from '../bin/seeds.ts';
 import { startApp } from '../tests/support/app.ts';
+import { figures, type Figures } from './form.ts';
 import { cluster, root, scriptBytes } from './pageFigures.ts';
 
 const BATCHES = 500;
@@ -34,14 +35,20 @@ const round = (value: number): number => Math.round(value * 100) / 100;
  * Chains of 500 batches over a year, script sent by each page, and the server's time for Season with 500 batches.
  * The pages need a build (bin/start or npm run build); the server needs PostgreSQL as bin/start does.
  */
-export default async function bench(): Promise<object> {
-  return {
-    bench: 'schedule',
-    machine: { cores: cpus().length, node: process.version },
-    method: `medians of ${RUNS} runs in one process after a warm-up; fresh tables for each run; server times from 120 requests after 20`,
-    chains: await chains(),
-    pages: await pages(),
-  };
+export default async function bench(): Promise<Figures> {
+  const method = `medians of ${RUNS} runs in one process after a warm-up; fresh tables for each run; server times from 120 requests after 20; ${cpus().length} cores, node ${process.version}`;
+  const sizes = Object.fromEntries(PAGES.map(([path, most_KB]) => [`pages sizes ${path} script_KB`, `<= ${most_KB}`]));
+  return figures(
+    'schedule',
+    method,
+    { chains: await chains(), pages: await pages() },
+    {
+      'chains backward_and_forward_ms median': '<= 60',
+      'chains backward_forward_most_days_apart': '<= 1',
+      'pages season_500_ms all p95': '<= 80',
+      ...sizes,
+    },
+  );
 }
 
 async function chains(): Promise<object> {

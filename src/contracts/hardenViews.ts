@@ -72,6 +72,8 @@ export interface LadderView {
   readonly loggedToday: boolean;
   readonly heldDays: readonly number[];
   readonly transplantOn: number;
+  /** Day it is expected out, plants, ladder and gates together; null: not likely in the days looked at. */
+  readonly expectedOn: number | null;
   readonly end: Quantiles | null;
   readonly inTime_frac: number | null;
   readonly because: Because | null;

@@ -86,6 +86,11 @@ export function outWords(out: ExpectedOut | null, today: number): string {
   return `expected out ${day}${out.by === 'weather' ? ', by the weather' : ''}${odds}`;
 }
 
+/** The day it is expected out, as it follows the day asked for. */
+export function expectedWords(on: number | null, today: number): string {
+  return on === null ? 'not likely in the weeks looked at' : `expected out ${spokenDay(on, today)}`;
+}
+
 /** Puts days and temperatures where a text has {day}, {0}, {1}. */
 export function fillText(
   text: string,

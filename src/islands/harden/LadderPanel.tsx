@@ -4,7 +4,7 @@ import type { HardenView, LadderView } from '../../contracts/hardenViews.ts';
 import { degreesWords, COVER_WORDS } from '../../core/hardening/words.ts';
 import { windWords } from '../../core/units/words.ts';
 import { BecauseText } from '../../ui/Because.tsx';
-import { counted, shortDay, spokenDay } from '../../ui/format.ts';
+import { counted, shortDay, expectedWords, spokenDay } from '../../ui/format.ts';
 import type { LogLine } from '../../ui/logPost.ts';
 import { endWords } from './LadderRow.tsx';
 
@@ -39,7 +39,7 @@ export function LadderPanel(props: Props) {
         <a href={`/batches/${ladder.batchId}`}>{ladder.name}</a>
       </h2>
       <p className="text-[0.9rem] text-ink2">
-        {counted(ladder.trays, 'tray')}, {ladder.placeName || 'no place'}; to go out {spokenDay(ladder.transplantOn, today)}
+        {counted(ladder.trays, 'tray')}, {ladder.placeName || 'no place'}; asked for {spokenDay(ladder.transplantOn, today)}, {expectedWords(ladder.expectedOn, today)}
       </p>
       {!begun && (
         <p className="mt-2">

@@ -6,7 +6,7 @@ import { ground_m2 } from '../../core/planting/spacing.ts';
 import type { BatchOdds } from '../../core/planting/odds.ts';
 import type { GateView, PlantLine, PlantView } from '../../contracts/hardenViews.ts';
 import { BecauseText } from '../../ui/Because.tsx';
-import { counted, shortDay, spokenDay } from '../../ui/format.ts';
+import { counted, shortDay, expectedWords, spokenDay } from '../../ui/format.ts';
 import type { LogLine } from '../../ui/logPost.ts';
 import { tryOdds } from './tryOdds.ts';
 
@@ -56,7 +56,7 @@ export function BatchGates(props: Props) {
             {line.plants} {line.name}
           </button>
           <p className="text-[0.9rem] text-ink2">
-            {counted(line.trays, 'tray')} · asked for {spokenDay(line.transplantOn, today)} · {line.coverName}
+            {counted(line.trays, 'tray')} · asked for {spokenDay(line.transplantOn, today)}, {expectedWords(line.expectedOn, today)} · {line.coverName}
           </p>
           <p className={`text-[0.9rem] ${line.verdict === 'not' ? 'text-brick' : 'text-ink2'}`}>{line.by}</p>
           {line.unlikely && <p className="font-semibold text-brick">Its date has become unlikely: {percent(line.inTime_frac!)} of springs.</p>}

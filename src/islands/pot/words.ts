@@ -24,6 +24,7 @@ export function litres(value: number): string {
 /** An amount of a thing in stock. */
 export function amountWords(amount: number, unit: StockUnit): string {
   const rounded = Math.abs(amount) < 10 ? Math.round(amount * 10) / 10 : Math.round(amount);
+  if (unit === 'L') return volume(rounded);
   return unit === 'pieces' ? rounded.toLocaleString('en-GB') : `${rounded.toLocaleString('en-GB')} ${unit}`;
 }
 

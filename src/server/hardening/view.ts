@@ -78,6 +78,7 @@ function ladderView(season: Season, view: BatchView, ladder: Ladder): LadderView
     loggedToday: view.state.rungLoggedOn === today || (view.state.held['rung'] ?? 0) > today,
     heldDays: view.state.rungHeld.filter((d) => d >= today),
     transplantOn: view.batch.plan.transplantOn,
+    expectedOn: view.progress.out?.on ?? null,
     end: batchOdds(season, view)?.hardened ?? null,
     inTime_frac: batchOdds(season, view)?.inTime_frac ?? null,
     rules: ladder.rules,
