@@ -1,7 +1,8 @@
-import type { DayNumber } from '../calendar/dayNumber.ts';
+import type { Because } from '../because.ts';
+import { isoFromDay, type DayNumber } from '../calendar/dayNumber.ts';
 import { placeOfStage, type BatchPlan, type Container, type Crop, type OffHeatRule, type Stage } from '../model.ts';
 import { slotsFor, traysFor } from '../quantities/trays.ts';
-import { milestoneOf, startOf, type Chain, type ChainResult, type MilestoneKey } from '../schedule/chain.ts';
+import { milestoneOf, noonOf, startOf, type Chain, type ChainResult, type MilestoneKey } from '../schedule/chain.ts';
 import { forwardChain } from '../schedule/forward.ts';
 import { plannedChain } from '../schedule/plannedChain.ts';
 import type { SeasonTables } from '../schedule/seasonTables.ts';
@@ -90,6 +91,22 @@ function expectedOut(plants_on: DayNumber, done: boolean, weather: WeatherOut | 
   };
 }
 
+/** The chain with its last day as ladder and gates let it: what the chain says of going out is what every screen says. */
+function outByWeather(chain: Chain, { plants_on, inTime_frac }: ExpectedOut, on: DayNumber): Chain {
+  const because: Because = {
+    rule: 'Plants, ladder and gates together: by this day half of the springs that could come have let them out.',
+    inputs: [
+      { name: 'the plants themselves', date: isoFromDay(plants_on) },
+      ...(inTime_frac === null ? [] : [{ name: 'in time', value: `${Math.round(100 * inTime_frac)}% of springs` }]),
+    ],
+    source: 'springs drawn from the site’s own years and the forecast',
+  };
+  const milestones = chain.milestones.map((m) =>
+    m.key === 'plant' ? { ...m, t: noonOf(on), day: on, dueOn: on, because } : m,
+  );
+  return { ...chain, milestones };
+}
+
 /** The plan with the places the batch has really been put in: the stage it is in follows its present place. */
 export function planAsItStands(plan: BatchPlan, state: ChainState): BatchPlan {
   if (state.placeId === null) return plan;
@@ -139,7 +156,7 @@ export function batchProgress(input: ProgressInput): Progress {
   const out = expectedOut(plant.day, plant.status === 'done', input.weather ?? null);
   return {
     planned,
-    forecast,
+    forecast: out.by === 'weather' && out.on !== null ? outByWeather(forecast, out, out.on) : forecast,
     out,
     plants,
     late_days: out.on === null ? null : out.on - plan.transplantOn,

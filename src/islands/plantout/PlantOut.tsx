@@ -12,7 +12,7 @@ import { BatchGates } from './BatchGates.tsx';
 
 const VERDICTS = [
   ['plant', 'Plant', 'every required gate passes'],
-  ['wait', 'Wait', 'it will come of itself'],
+  ['wait', 'Wait', 'not ready; nothing to do today'],
   ['not', 'Not today', 'a gate speaks against it'],
 ] as const;
 

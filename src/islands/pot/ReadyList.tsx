@@ -199,5 +199,5 @@ function Left({ days }: { readonly days: number }) {
 function waitWords({ later_days, price }: NonNullable<ReadyLine['waiting']>): string {
   if (later_days <= 0 && price < 0.5) return 'A week more costs nothing but room.';
   const late = later_days > 0 ? `${counted(later_days, 'day')} later out` : 'no later out';
-  return `A week more: ${late}, worth ${money(price)} by your own weights.`;
+  return `A week more: ${late}, and ${money(price)} by what lateness and waiting are worth to you.`;
 }
