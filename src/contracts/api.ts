@@ -3,6 +3,7 @@ import {
   breakInput,
   calibrationInput,
   heatSettingsInput,
+  handReadingInput,
   overrideInput,
   readingsImport,
   takeInput,
@@ -101,6 +102,13 @@ export const CALLS: readonly Call[] = [
     status: 201,
   },
   { method: 'delete', path: '/api/heat/zones/{id}/override', summary: 'Back to the plan', status: 200 },
+  {
+    method: 'post',
+    path: '/api/heat/zones/{id}/by-hand',
+    summary: 'Temperatures of a zone read by hand; a correction or a withdrawal of one',
+    body: handReadingInput,
+    status: 201,
+  },
   {
     method: 'post',
     path: '/api/heat/zones/{id}/break',

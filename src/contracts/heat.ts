@@ -59,7 +59,11 @@ export const zoneSpec = z.strictObject({
 
 export const zoneInput = z.strictObject({
   placeId: recordId('place'),
-  device: z.string().regex(/^[a-z0-9-]{1,40}$/, { error: 'device: small letters, figures and hyphens, at most 40' }),
+  /** null: no controller; run by the plan and by readings taken by hand. */
+  device: z
+    .string()
+    .regex(/^[a-z0-9-]{1,40}$/, { error: 'device: small letters, figures and hyphens, at most 40' })
+    .nullable(),
   spec: zoneSpec.refine((s) => s.cutOut_C > s.mostSet_C, {
     path: ['cutOut_C'],
     error: 'cut-out: above the highest set-point',
@@ -77,6 +81,31 @@ export const overrideInput = z.strictObject({
   why: freeText('why', 200),
 });
 export type OverrideInput = z.infer<typeof overrideInput>;
+
+/** Temperatures of a zone read by hand; with correctsId they take that reading's place, without figures they withdraw it. */
+export const handReadingInput = z
+  .strictObject({
+    idempotencyKey: z.uuid({ error: 'key: a UUID' }),
+    /** Minutes before it is sent. */
+    ago_min: wholeNumber('minutes ago', 0, 31 * 24 * 60),
+    medium_C: figure('medium in degrees C', -30, 70).nullable(),
+    air_C: figure('air in degrees C', -30, 70).nullable(),
+    by: shortText('who', 60),
+    correctsId: recordId('reading').nullable().default(null),
+  })
+  .refine((r) => r.medium_C !== null || r.air_C !== null || r.correctsId !== null, {
+    path: ['medium_C'],
+    error: 'medium or air: type at least one',
+  });
+export type HandReadingInput = z.infer<typeof handReadingInput>;
+export interface HandReading {
+  readonly id: number;
+  readonly zoneId: number;
+  readonly at_ms: number;
+  readonly medium_C: number | null;
+  readonly air_C: number | null;
+  readonly by: string;
+}
 
 export const takeInput = z.strictObject({ by: shortText('who', 60) });
 export const calibrationInput = z.strictObject({
@@ -175,7 +204,7 @@ export interface ZoneRecord {
   readonly id: number;
   readonly version: number;
   readonly placeId: number;
-  readonly device: string;
+  readonly device: string | null;
   readonly spec: ZoneSpec;
   readonly fitted: FittedRecord | null;
 }
@@ -256,6 +285,8 @@ export interface ZoneCard {
   readonly setWhy: string;
   readonly setFrom: 'override' | 'plan' | 'off';
   readonly alarms: readonly AlarmKind[];
+  /** It has no controller: what is shown of it was read by hand. */
+  readonly byHand: boolean;
   /** Its steering sensor was never checked. */
   readonly unverified: boolean;
 }
@@ -268,6 +299,8 @@ export interface ZoneView {
   readonly alarms: readonly AlarmRecord[];
   readonly totals: { readonly today: HeatTotals; readonly month: HeatTotals; readonly season: HeatTotals };
   readonly onToday: number | null;
+  /** Read by hand, the newest first. */
+  readonly hand: readonly HandReading[];
   readonly sensors: readonly SensorRecord[];
   readonly log: readonly {
     readonly at_ms: number;

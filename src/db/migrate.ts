@@ -11,6 +11,7 @@ import * as potting from './migrations/008-potting.ts';
 import * as weather from './migrations/009-weather.ts';
 import * as hardening from './migrations/010-hardening.ts';
 import * as oneTruth from './migrations/011-one-truth.ts';
+import * as zonesByHand from './migrations/012-zones-by-hand.ts';
 
 interface Step {
   up(db: Sequelize): Promise<void>;
@@ -29,6 +30,7 @@ const STEPS: readonly [string, Step][] = [
   ['009-weather', weather],
   ['010-hardening', hardening],
   ['011-one-truth', oneTruth],
+  ['012-zones-by-hand', zonesByHand],
 ];
 
 export const MIGRATION_NAMES = STEPS.map(([name]) => name);

@@ -33,6 +33,7 @@ describe('migrations', () => {
   it('go down and up again with rows in, and keep them', async () => {
     const before = (await readWorld(db))!;
     expect(await migrateDown(db, '003-imports-and-feed')).toEqual([
+      '012-zones-by-hand',
       '011-one-truth',
       '010-hardening',
       '009-weather',
@@ -52,12 +53,14 @@ describe('migrations', () => {
       '009-weather',
       '010-hardening',
       '011-one-truth',
+      '012-zones-by-hand',
     ]);
     // What the step added is lost by taking it back; what was there before it is kept.
     const once = (await readWorld(db))!;
     expect(once.batches.map((b) => b.plan.transplantOn)).toEqual(before.batches.map((b) => b.plan.transplantOn));
     expect(once.places.every((place) => place.temperature?.kind === 'written')).toBe(true);
     expect(await migrateDown(db, '002-batches')).toEqual([
+      '012-zones-by-hand',
       '011-one-truth',
       '010-hardening',
       '009-weather',

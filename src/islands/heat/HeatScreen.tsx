@@ -8,6 +8,7 @@ import { call } from '../../ui/call.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
 import { AlarmCard } from './AlarmCard.tsx';
 import { BreakThings } from './BreakThings.tsx';
+import { HandReadings } from './HandReadings.tsx';
 import { Override } from './Override.tsx';
 import { Section } from './Section.tsx';
 import { Trace } from './Trace.tsx';
@@ -116,9 +117,11 @@ export function HeatScreen(props: Props) {
                   <small className={c.alarms.length > 0 ? 'font-bold text-brick' : 'text-ink2'}>
                     {c.alarms.length > 0
                       ? alarmName(c.alarms[0]!)
-                      : c.set_C === null
-                        ? 'off'
-                        : `set ${tenth(c.set_C, unit)}${c.status ? `, ${c.status.duty > 0 ? 'heating' : 'resting'}` : ''}`}
+                      : c.byHand
+                        ? `${c.set_C === null ? 'off' : `set ${tenth(c.set_C, unit)}`}, by hand`
+                        : c.set_C === null
+                          ? 'off'
+                          : `set ${tenth(c.set_C, unit)}${c.status ? `, ${c.status.duty > 0 ? 'heating' : 'resting'}` : ''}`}
                     {c.unverified && c.alarms.length === 0 && ', not checked'}
                   </small>
                 </span>
@@ -165,7 +168,12 @@ export function HeatScreen(props: Props) {
         ))}
         <div className="flex flex-wrap items-baseline gap-x-4">
           <h1>{card.name}</h1>
-          {status && <span className="text-ink2">at {clockTime(status.at_ms, timeZone)}</span>}
+          {status && (
+            <span className="text-ink2">
+              {card.byHand ? 'read by hand ' : 'at '}
+              {clockTime(status.at_ms, timeZone, card.byHand)}
+            </span>
+          )}
           <a className="ml-auto" href={`/heat/zones/${id}`}>
             How it is built
           </a>
@@ -176,10 +184,18 @@ export function HeatScreen(props: Props) {
             value={`${status ? tenth(status.read.medium ?? status.x[1], unit) : '·'}${doubtful ? ' ?' : ''}`}
             words={`medium, ${card.set_C === null ? 'off' : `set ${tenth(card.set_C, unit)}`}`}
           />
-          <Figure value={view.onToday === null ? '·' : percent(view.onToday)} words="heater on today" />
+          {card.byHand ? (
+            <Figure value={status?.read.air != null ? tenth(status.read.air, unit) : '·'} words="air" />
+          ) : (
+            <Figure value={view.onToday === null ? '·' : percent(view.onToday)} words="heater on today" />
+          )}
           <Figure
-            value={`${totals.today.kWh.toFixed(1)} kWh`}
-            words={`today, ${money(totals.today.money)}; ${Math.round(totals.month.kWh)} this month, ${Math.round(totals.season.kWh)} this season`}
+            value={card.byHand ? '·' : `${totals.today.kWh.toFixed(1)} kWh`}
+            words={
+              card.byHand
+                ? 'not measured without a controller'
+                : `today, ${money(totals.today.money)}; ${Math.round(totals.month.kWh)} this month, ${Math.round(totals.season.kWh)} this season`
+            }
           />
           <Figure
             value={`to ${tenth(sizing.holdsTo_C, unit)}`}
@@ -195,14 +211,26 @@ export function HeatScreen(props: Props) {
             model says this zone needs; the model has the medium at {tenth(status.x[1], unit)}.
           </p>
         )}
+        {card.byHand && (
+          <p className="note-bar mb-2">
+            No controller: nothing watches this zone between readings and no alarm is raised. Set the thermostat by hand
+            to what the plan gives and read the thermometer morning and evening.
+          </p>
+        )}
         <Section view={view} unit={unit} />
-        <Trace zoneId={id} now_ms={now_ms} unit={unit} timeZone={timeZone} tick={tick} />
+        {!card.byHand && <Trace zoneId={id} now_ms={now_ms} unit={unit} timeZone={timeZone} tick={tick} />}
       </div>
       <aside className="min-[900px]:col-start-2 min-[1200px]:col-start-3">
         <section className="card" aria-label="If the power goes now">
           <h2>If the power goes now</h2>
           {harm.length === 0 ? (
-            <p className="text-ink2">{view.batches.length === 0 ? 'Nothing stands on it.' : 'No readings yet.'}</p>
+            <p className="text-ink2">
+              {view.batches.length === 0
+                ? 'Nothing stands on it.'
+                : card.byHand
+                  ? 'Worked out from a reading by hand of the last six hours: read it first.'
+                  : 'No readings yet.'}
+            </p>
           ) : (
             <>
               <ul className="mt-1">
@@ -226,6 +254,7 @@ export function HeatScreen(props: Props) {
             </>
           )}
         </section>
+        <HandReadings view={view} unit={unit} timeZone={timeZone} onChanged={() => void refresh()} />
         <Override view={view} unit={unit} timeZone={timeZone} onChanged={() => void refresh()} />
         <section className="mt-5" aria-label="What if">
           <h2>What if</h2>
@@ -242,25 +271,27 @@ export function HeatScreen(props: Props) {
             ))}
           </ul>
         </section>
-        <section className="mt-5" aria-label="Sensors">
-          <h2>Sensors</h2>
-          <ul className="mt-1 space-y-1">
-            {view.sensors.map((s) => (
-              <li key={s.id}>
-                <a href={`/heat/sensors/${s.id}`}>{s.role}</a>:{' '}
-                {s.checkedOn === null ? (
-                  <span className="font-semibold">never checked</span>
-                ) : (
-                  <>
-                    offset {kelvin(s.offset_K, unit)}, checked {s.checkedOn}
-                    {s.dueOn && s.dueOn <= props.today && <strong> due again</strong>}
-                  </>
-                )}
-              </li>
-            ))}
-          </ul>
-        </section>
-        {demo && <BreakThings zoneId={id} />}
+        {!card.byHand && (
+          <section className="mt-5" aria-label="Sensors">
+            <h2>Sensors</h2>
+            <ul className="mt-1 space-y-1">
+              {view.sensors.map((s) => (
+                <li key={s.id}>
+                  <a href={`/heat/sensors/${s.id}`}>{s.role}</a>:{' '}
+                  {s.checkedOn === null ? (
+                    <span className="font-semibold">never checked</span>
+                  ) : (
+                    <>
+                      offset {kelvin(s.offset_K, unit)}, checked {s.checkedOn}
+                      {s.dueOn && s.dueOn <= props.today && <strong> due again</strong>}
+                    </>
+                  )}
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+        {demo && !card.byHand && <BreakThings zoneId={id} />}
         <p className="mt-5 text-[0.88rem] text-ink2">
           Electricity with water: a residual-current device on every bench, drip loops, fittings rated for wet places,
           no leads in a chain. Fixed wiring is for a licensed electrician; local codes and the maker’s label go before

@@ -48,7 +48,7 @@ export function Override({ view, unit, timeZone, onChanged }: Props) {
       return setSaid(trouble(answer));
     }
     key.current = null;
-    setSaid('Given to the controller.');
+    setSaid(card.byHand ? 'Written down; set the thermostat to it.' : 'Given to the controller.');
     onChanged();
   }
   async function back(): Promise<void> {

@@ -145,7 +145,7 @@ export function ZoneEditor({ zone, start, places, normals, latitude_deg, tariff,
   const costWords = (kWh: number) => money(costOf(tariff, [kWh], 2));
 
   async function save(withVersion: number): Promise<void> {
-    const body = { placeId, device: device.trim(), spec };
+    const body = { placeId, device: device.trim() || null, spec };
     const reply = zone
       ? await call<{ id: number }>('PUT', `/api/heat/zones/${zone.id}`, { version: withVersion, zone: body })
       : await call<{ id: number }>('POST', '/api/heat/zones', body);
@@ -210,7 +210,7 @@ export function ZoneEditor({ zone, start, places, normals, latitude_deg, tariff,
             label="Controller’s name"
             value={device}
             error={err('device') ?? err('placeId')}
-            hint="as it calls itself over MQTT"
+            hint="as it calls itself over MQTT; empty when there is none and it is read by hand"
             onValue={setDevice}
           />
           {pick(

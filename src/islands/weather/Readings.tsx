@@ -1,11 +1,11 @@
 import { differenceWords } from '../../core/units/words.ts';
 import { length } from '../../ui/house.ts';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { temperatureFromShown } from '../../core/units/temperature.ts';
-import type { Problem } from '../../contracts/problem.ts';
 import type { ReadingsShown } from '../../contracts/siteReadings.ts';
 import { call, fieldError, freshKey, trouble } from '../../ui/call.ts';
+import { useSend } from '../../ui/useSend.ts';
 import { aboutDegrees, counted, degrees, shortDay, spokenDay } from '../../ui/format.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
 import { figureOr } from '../books/LineForm.tsx';
@@ -133,41 +133,13 @@ interface FormProps {
   readonly onKept: (words: string) => void;
 }
 
-/** Sends a reading once, however often the button is pressed. */
-function useSend(onKept: (words: string) => void) {
-  const [problem, setProblem] = useState<Problem | null>(null);
-  const [message, setMessage] = useState('');
-  const key = useRef<string | null>(null);
-  const busy = useRef(false);
-  const send = async (body: Record<string, unknown>, words: string): Promise<boolean> => {
-    if (busy.current) return false;
-    busy.current = true;
-    key.current ??= freshKey();
-    const answer = await call('POST', '/api/site/readings', { idempotencyKey: key.current, ...body });
-    busy.current = false;
-    if (answer.kind === 'done') {
-      key.current = null;
-      setProblem(null);
-      setMessage('');
-      onKept(words);
-      return true;
-    }
-    // What was refused is another request when it is put right.
-    if (answer.kind === 'problem') key.current = null;
-    setProblem(answer.kind === 'problem' ? answer.problem : null);
-    setMessage(trouble(answer));
-    return false;
-  };
-  return { problem, message, send };
-}
-
 function MaxMin({ view, onKept }: FormProps) {
   const { unit, today } = view;
   const [day, setDay] = useState(isoFromDay(today));
   const [where, setWhere] = useState('');
   const [least, setLeast] = useState('');
   const [most, setMost] = useState('');
-  const { problem, message, send } = useSend(onKept);
+  const { problem, message, send } = useSend('/api/site/readings', onKept);
   const t = (text: string) => (text.trim() === '' ? null : figureOr(text, (n) => Math.round(100 * temperatureFromShown(n, unit)) / 100)); // prettier-ignore
   const place = where === '' ? 'outside' : (view.covers.find((c) => c.id === Number(where))?.name ?? '');
   return (
@@ -234,7 +206,7 @@ function Soil({ view, onKept }: FormProps) {
   const { unit, today } = view;
   const [soil, setSoil] = useState('');
   const [ice, setIce] = useState(unit === 'F' ? '32' : '0');
-  const { problem, message, send } = useSend(onKept);
+  const { problem, message, send } = useSend('/api/site/readings', onKept);
   return (
     <form
       className="card mt-4"

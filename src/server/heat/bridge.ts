@@ -57,7 +57,7 @@ export class Bridge {
   readonly #db: Db;
   readonly #intake: Intake;
   readonly #zones = new Map<number, Watching>();
-  readonly #told = new Map<string, string>();
+  readonly #told = new Map<number, string>();
   #context: HeatContext | null = null;
   #link: Link | null = null;
   #timer: NodeJS.Timeout | null = null;
@@ -337,11 +337,14 @@ export class Bridge {
       thermostat: spec.thermostat,
     };
     const text = JSON.stringify(config);
-    if (this.#told.get(zone.zone.device) === text) return;
-    this.#told.set(zone.zone.device, text);
-    const seq = Date.now();
-    await this.#link?.publish(`crook/1/${zone.zone.device}/config`, JSON.stringify({ seq, ...config }), true);
-    await logSetPoint(this.#db, zone.zone.id, {
+    const { id, device } = zone.zone;
+    const told = `${device} ${text}`;
+    if (this.#told.get(id) === told) return;
+    this.#told.set(id, told);
+    // Without a controller nothing is told; what the plan gives is written down all the same.
+    if (device !== null)
+      await this.#link?.publish(`crook/1/${device}/config`, JSON.stringify({ seq: Date.now(), ...config }), true);
+    await logSetPoint(this.#db, id, {
       at_ms: this.now_ms(),
       set_C,
       from,
@@ -353,6 +356,8 @@ export class Bridge {
   async #mindSilence(zone: ZoneNow): Promise<void> {
     const w = this.#watching(zone.zone.id);
     const now_ms = this.now_ms();
+    // Nobody expects a word of a zone that is read by hand.
+    if (zone.zone.device === null) return;
     if (Date.now() - w.heard_real_ms < SILENT_REAL_ms && !w.gone) return;
     // Silent since a start: what was heard last stands in the database.
     const last_ms =

@@ -10,6 +10,7 @@ import type {
   BreakInput,
   CalibrationInput,
   FittedRecord,
+  HandReadingInput,
   HeatSettings,
   OverrideInput,
   SeriesRole,
@@ -18,11 +19,13 @@ import type {
 import {
   endOverrides,
   insertCalibration,
+  insertHandReading,
   insertOrder,
   insertOverride,
   insertZone,
   logSetPoint,
   raiseTest,
+  syncAlarms,
   readAlarm,
   readHeatSettings,
   readSensors,
@@ -33,6 +36,7 @@ import {
   writeFit,
 } from '../../db/heat.ts';
 import { readRaw } from '../../db/readings.ts';
+import { hashOf } from '../changeBatches.ts';
 import { database } from '../database.ts';
 import { readSeason } from '../season.ts';
 import { readHeat } from './context.ts';
@@ -48,7 +52,7 @@ async function clash(input: ZoneInput, id: number | null): Promise<ProblemError 
   if (!world.places.some((p) => p.id === input.placeId)) return fieldProblem('placeId', 'Choose a place of the house.');
   const others = (await readZones(database())).filter((z) => z.id !== id);
   if (others.some((z) => z.placeId === input.placeId)) return fieldProblem('placeId', 'That place has a zone already.');
-  if (others.some((z) => z.device === input.device))
+  if (input.device !== null && others.some((z) => z.device === input.device))
     return fieldProblem('device', 'That controller is in another zone.');
   return null;
 }
@@ -74,6 +78,8 @@ export async function changeZone(id: number, version: number, input: ZoneInput):
       { current, yours: input },
     );
   }
+  // With its controller gone nothing clears the alarms that it raised.
+  if (input.device === null) await syncAlarms(database(), id, [], (await readSeason()).now.instant_ms);
   return { id };
 }
 
@@ -110,6 +116,25 @@ export async function endOverride(id: number): Promise<void> {
   await endOverrides(database(), id, (await readSeason()).now.instant_ms);
 }
 
+/** Writes temperatures of a zone read by hand, a correction or a withdrawal. The same key twice writes once. */
+export async function addHandReading(
+  zoneId: number,
+  input: HandReadingInput,
+): Promise<{ id: number; repeated: boolean }> {
+  await zoneOr404(zoneId);
+  const { now } = await readSeason();
+  const done = await insertHandReading(database(), zoneId, input, hashOf({ zoneId, ...input }), now.instant_ms);
+  if (done === null)
+    throw new ProblemError(
+      409,
+      'Corrected already',
+      'That reading is not there any more: someone corrected or withdrew it.',
+    );
+  if (!done.sameRequest)
+    throw fieldProblem('idempotencyKey', 'This key was used for another reading; use a fresh one for each.');
+  return { id: done.id, repeated: done.repeated };
+}
+
 export async function testAlarm(): Promise<void> {
   await raiseTest(database(), (await readSeason()).now.instant_ms);
 }
@@ -135,6 +160,8 @@ export async function breakBench(id: number, input: BreakInput): Promise<void> {
   const { world } = await readSeason();
   if (!world.nursery.demoClock)
     throw new ProblemError(409, 'Nothing to break', 'Only the simulated benches of the demo can be broken.');
+  if (zone.device === null)
+    throw new ProblemError(409, 'Nothing to break', 'This zone has no controller, so none can be broken.');
   await insertOrder(database(), zone.device, input);
 }
 

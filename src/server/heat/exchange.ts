@@ -132,7 +132,7 @@ export async function exportReadings(zoneId: number, from_ms: number, to_ms: num
   );
   const roles = new Map(sensors.map((s) => [s.id, s.role]));
   return raw.map((r) => ({
-    zone: zone.device,
+    zone: zone.device ?? `zone-${zone.id}`,
     role: roles.get(r.sensorId)!,
     at: new Date(r.at_ms).toISOString(),
     value: Math.round(r.value * 1000) / 1000,

@@ -1,4 +1,4 @@
-import { readOpenAlarms, readStatus } from '../../db/heat.ts';
+import { readHandReadings, readOpenAlarms, readStatus } from '../../db/heat.ts';
 import { database } from '../database.ts';
 import { readSeason } from '../season.ts';
 
@@ -14,8 +14,10 @@ let last = '';
 async function look(): Promise<void> {
   const db = database();
   const [status, alarms, { now }] = await Promise.all([readStatus(db), readOpenAlarms(db), readSeason()]);
+  const hand = await readHandReadings(db, now.instant_ms, 1);
   const text = JSON.stringify({
     zones: [...status].map(([id, s]) => ({ id, ...s })),
+    hand: hand.map((r) => r.id),
     alarms: alarms.map(({ id, zoneId, kind, taken_ms, sounded_ms }) => ({
       id,
       zoneId,

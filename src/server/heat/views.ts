@@ -12,6 +12,7 @@ import { flowsAt, sizingOf } from '../../core/heat/sizing.ts';
 import type { CoverKind, ZoneSpec } from '../../core/heat/zone.ts';
 import type {
   AlarmRecord,
+  HandReading,
   HarmLine,
   HeatTotals,
   SeriesRole,
@@ -19,10 +20,11 @@ import type {
   ZoneStatus,
   ZoneView,
 } from '../../contracts/heat.ts';
-import { readOpenAlarms, readSetPointLog, readStatus } from '../../db/heat.ts';
+import { readOpenAlarms, readSetPointLog } from '../../db/heat.ts';
 import { readBuckets, readHourly } from '../../db/readings.ts';
 import { database } from '../database.ts';
 import { morningOf } from '../clock.ts';
+import { statusNow } from './byHand.ts';
 import { readHeat, specOf, type HeatContext, type ZoneNow } from './context.ts';
 
 /** A cold night of the month against its usual one. Common practice, no source. */
@@ -107,6 +109,9 @@ function starts(c: HeatContext) {
   };
 }
 
+/** Read by hand longer ago than this, hours to harm are not worked out from it. */
+const HAND_OLD_ms = 6 * HOUR_ms;
+
 /** One zone in the list. */
 function cardOf(z: ZoneNow, status: ZoneStatus | undefined, alarms: readonly AlarmRecord[]): ZoneCard {
   return {
@@ -118,14 +123,21 @@ function cardOf(z: ZoneNow, status: ZoneStatus | undefined, alarms: readonly Ala
     setWhy: z.setPoint.why,
     setFrom: z.setPoint.from,
     alarms: alarms.filter((a) => a.zoneId === z.zone.id).map((a) => a.kind),
-    unverified: z.sensors.some((s) => s.role === z.zone.spec.sensor && s.checkedOn === null),
+    byHand: z.zone.device === null,
+    unverified: z.zone.device !== null && z.sensors.some((s) => s.role === z.zone.spec.sensor && s.checkedOn === null),
   };
 }
 
-export async function heatCards(): Promise<{ context: HeatContext; cards: ZoneCard[]; alarms: AlarmRecord[] }> {
+export async function heatCards(): Promise<{
+  context: HeatContext;
+  cards: ZoneCard[];
+  alarms: AlarmRecord[];
+  hand: readonly HandReading[];
+}> {
   const db = database();
-  const [context, status, alarms] = await Promise.all([readHeat(db), readStatus(db), readOpenAlarms(db)]);
-  return { context, alarms, cards: context.zones.map((z) => cardOf(z, status.get(z.zone.id), alarms)) };
+  const [context, alarms] = await Promise.all([readHeat(db), readOpenAlarms(db)]);
+  const { status, hand } = await statusNow(db, context);
+  return { context, alarms, hand, cards: context.zones.map((z) => cardOf(z, status.get(z.zone.id), alarms)) };
 }
 
 /** All a zone's page shows. null when there is no such zone. */
@@ -137,7 +149,7 @@ export async function zoneView(id: number | null): Promise<{
   all: { today: HeatTotals; season: HeatTotals };
 }> {
   const db = database();
-  const { context: c, cards, alarms } = await heatCards();
+  const { context: c, cards, alarms, hand } = await heatCards();
   const from = starts(c);
   const totals = await Promise.all(
     c.zones.map(async (z) => ({
@@ -159,29 +171,34 @@ export async function zoneView(id: number | null): Promise<{
   const all = { today: sum('today'), season: sum('season') };
   const z = id === null ? c.zones[0] : c.zones.find((one) => one.zone.id === id);
   if (!z) return { view: null, cards, alarms, context: c, all };
-  const status = (await readStatus(db)).get(z.zone.id) ?? null;
+  const card = cards.find((one) => one.id === z.zone.id)!;
+  const { status } = card;
+  // A figure read by hand hours ago says nothing of the heat in the bed now.
+  const present = status !== null && (!card.byHand || c.season.now.instant_ms - status.at_ms < HAND_OLD_ms);
   const spec = specOf(z.zone);
   const set_C = z.setPoint.set_C ?? 18;
   const night = { cover: spec.cover.night, open: false };
   const sizing = sizingOf(spec, { set_C, outside_C: c.usualNight_C, mode: night });
   const view: ZoneView = {
     zone: z.zone,
-    card: cards.find((card) => card.id === z.zone.id)!,
+    card,
     sizing,
-    flows: status
-      ? flowsAt(spec, {
-          bed_C: status.x[0],
-          medium_C: status.x[1],
-          air_C: status.x[2],
-          floor_C: status.floor_C,
-          night: status.night,
-        })
-      : null,
-    harm: harmOf(c, z, status ?? undefined),
+    flows:
+      status && !card.byHand
+        ? flowsAt(spec, {
+            bed_C: status.x[0],
+            medium_C: status.x[1],
+            air_C: status.x[2],
+            floor_C: status.floor_C,
+            night: status.night,
+          })
+        : null,
+    harm: harmOf(c, z, present ? status : undefined),
     alarms: alarms.filter((a) => a.zoneId === z.zone.id),
     totals: { ...totals.find((t) => t.id === z.zone.id)!, month: await totalOf(c, z, from.month) },
     onToday: await onToday(c, z, from.today),
-    sensors: z.sensors.filter((s) => s.role !== 'heater' && s.role !== 'set'),
+    hand: hand.filter((r) => r.zoneId === z.zone.id),
+    sensors: card.byHand ? [] : z.sensors.filter((s) => s.role !== 'heater' && s.role !== 'set'),
     log: await readSetPointLog(db, z.zone.id, 6),
     override: z.override,
     whatIf: whatIfs(spec, set_C, c.usualNight_C, c.season.world.nursery.temperatureUnit),
