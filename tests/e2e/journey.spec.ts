@@ -54,8 +54,8 @@ test('season: choose a batch, move its date by keys and by drag, see the chain f
   await page.keyboard.press('PageUp');
   await page.keyboard.press('ArrowRight');
   await expect(panel).toContainText('8 days later');
-  // Eight days on from a day that the log has put a day or two late.
-  await expect(plantOut).toContainText(/\+[67] d/);
+  // Eight days on from a day that the log and the weather have put some days late: the day out moves by the rest.
+  await expect(plantOut).toContainText(/\+[1-7] d/);
   await page.keyboard.press('Escape');
   await expect(panel).not.toContainText('8 days later');
   await page.keyboard.press('PageUp');

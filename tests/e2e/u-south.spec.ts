@@ -282,6 +282,20 @@ test('a Fahrenheit, inch and dollar house: no bare Celsius, metre, unit-less deg
     '/books/weather',
     '/heat',
     '/count',
+    '/harden/programmes',
+    '/harden/covers',
+    '/harden/structures',
+    '/harden/house',
+    '/books/places',
+    '/books/containers',
+    '/books/settings',
+    '/books/ledger',
+    '/books/seed',
+    '/pot/house',
+    '/what-if',
+    '/house',
+    '/heat/settings',
+    '/heat/alarms',
   ]) {
     // prettier-ignore
     await open(page, `${app.url}${path}`);
@@ -290,7 +304,7 @@ test('a Fahrenheit, inch and dollar house: no bare Celsius, metre, unit-less deg
       ['Celsius', /\d\s?°\s?C\b|degrees C\b|\d\.\d K\b|\b\d+ K\b/g],
       ['a degree without its scale', /\d°(?![CF\w])/g],
       ['metres or litres', /\d\s?(?:m²|cm|mm|km\/h|litres|L)\b(?! (?:pot|block))/g],
-      ['money without its currency', /\b(?:costs?|price|worth|pay) \d+(?:\.\d+)?\b/g],
+      ['money without its currency', /\b(?:costs?|price|worth|pay) \d+(?:\.\d+)?\b(?! (?:tray-)?days)/g],
     ] as const)
       for (const match of text.matchAll(pattern)) found.push(`${path} ${what}: …${text.slice(Math.max(0, match.index - 30), match.index + 20)}`); // prettier-ignore
   }

@@ -1,4 +1,6 @@
 import { useId } from 'react';
+import { area } from '../../ui/house.ts';
+import { degrees } from '../../ui/format.ts';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
 import { Field } from '../../ui/Field.tsx';
 import type { PlaceParts } from './placeParts.ts';
@@ -61,8 +63,8 @@ export function PlaceWarmth({ parts, unit, error, onChange }: Props) {
           </div>
           <p className="mt-1 max-w-[65ch] text-[0.9rem] text-ink2">
             A bench under fleece or film in a cold house loses about 2 W/K for each square metre (from a heated box that
-            took 1.65 kWh a day on 2.9 m² at 18 to 22°; common practice, no source). The planner changes set-points by
-            the week, and only to those written here.
+            took 1.65 kWh a day on {area(2.9)} at {degrees(18, unit)} to {degrees(22, unit)}; common practice, no
+            source). The planner changes set-points by the week, and only to those written here.
           </p>
         </>
       )}

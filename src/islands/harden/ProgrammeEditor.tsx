@@ -8,6 +8,7 @@ import {
   type RungCover,
 } from '../../core/hardening/programme.ts';
 import type { ProgrammeRecord } from '../../contracts/hardening.ts';
+import { differenceWords } from '../../core/units/words.ts';
 import { temperatureFromShown } from '../../core/units/temperature.ts';
 import { figureOr, LineForm, typedTemperature } from '../books/LineForm.tsx';
 
@@ -141,7 +142,7 @@ export function ProgrammeEditor({ line, blank, places, unit }: Props) {
           {error('rungs') && <p className="err">{error('rungs')}</p>}
           <button type="button" className="btn mt-2" onClick={() => setRungs([...rungs, { ...(rungs.at(-1) ?? typedOf(blank[0]!)), words: '' }])}>One more rung</button>
           <p className="mt-2 max-w-[75ch] text-[0.9rem] text-ink2">
-            A rung that raises two stresses at once is taken in two steps by itself, sun first, cold last. The lowest is for tender plants: hardy ones bear 3 degrees less, half-hardy 1 less, tropical want 3 more (common practice, no source). Hours of 24 are day and night; an empty lid is open ground.
+            A rung that raises two stresses at once is taken in two steps by itself, sun first, cold last. The lowest is for tender plants: hardy ones bear {differenceWords(3, unit)} less, half-hardy {differenceWords(1, unit)} less, tropical want {differenceWords(3, unit)} more (common practice, no source). Hours of 24 are day and night; an empty lid is open ground.
           </p>
         </div>
       )}

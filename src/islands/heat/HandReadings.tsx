@@ -44,10 +44,10 @@ export function HandReadings({ view, unit, timeZone, onChanged }: Props) {
     kept(answer.kind === 'done' ? 'Withdrawn.' : trouble(answer));
   }
   return (
-    <section className="mt-5" aria-label="Read by hand">
+    <section className={card.byHand ? 'my-4' : 'mt-5'} aria-label="Read by hand">
       <h2>Read by hand</h2>
       <form
-        className="mt-2 grid grid-cols-2 gap-2"
+        className={`mt-2 grid grid-cols-2 gap-2 ${card.byHand ? 'min-[640px]:grid-cols-4' : ''}`}
         data-typing
         noValidate
         onSubmit={(e) => {
@@ -90,7 +90,7 @@ export function HandReadings({ view, unit, timeZone, onChanged }: Props) {
         <Field id="hand-by" label="Who" value={by} error={fieldError(problem, 'by')} onValue={setBy} />
         <button
           type="submit"
-          className="btn col-span-2"
+          className="btn solid col-span-2"
           disabled={(medium.trim() === '' && air.trim() === '') || by.trim() === ''}
         >
           Keep the reading
@@ -105,7 +105,7 @@ export function HandReadings({ view, unit, timeZone, onChanged }: Props) {
         {said}
       </p>
       {hand.length > 0 && (
-        <ul className="text-[0.92rem]">
+        <ul className="max-w-[34rem] text-[0.92rem]">
           {hand.map((r) => (
             <li key={r.id} className="flex items-baseline gap-2 border-b border-dotted border-ink3 py-1">
               <span className="min-w-0 flex-1">

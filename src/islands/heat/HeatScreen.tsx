@@ -88,6 +88,7 @@ export function HeatScreen(props: Props) {
 
   const { card, sizing, totals, harm } = view;
   const status = card.status;
+  const handForm = <HandReadings view={view} unit={unit} timeZone={timeZone} onChanged={() => void refresh()} />;
   const doubtful = status !== null && !status.believed;
   return (
     <div
@@ -217,6 +218,7 @@ export function HeatScreen(props: Props) {
             to what the plan gives and read the thermometer morning and evening.
           </p>
         )}
+        {card.byHand && handForm}
         <Section view={view} unit={unit} />
         {!card.byHand && <Trace zoneId={id} now_ms={now_ms} unit={unit} timeZone={timeZone} tick={tick} />}
       </div>
@@ -254,7 +256,7 @@ export function HeatScreen(props: Props) {
             </>
           )}
         </section>
-        <HandReadings view={view} unit={unit} timeZone={timeZone} onChanged={() => void refresh()} />
+        {!card.byHand && handForm}
         <Override view={view} unit={unit} timeZone={timeZone} onChanged={() => void refresh()} />
         <section className="mt-5" aria-label="What if">
           <h2>What if</h2>

@@ -15,7 +15,10 @@ export function Section({ view, unit }: { readonly view: ZoneView; readonly unit
   const { spec } = view.zone;
   const status = view.card.status;
   const cover = status && !status.night ? spec.cover.day : spec.cover.night;
-  const [bed, medium, air] = status ? status.x : [null, null, null];
+  // By hand only what was read is known; with a controller the model has all three.
+  const { read } = status ?? {};
+  const [bed, medium, air] =
+    status && read ? (view.card.byHand ? [read.bed, read.medium, read.air] : status.x) : [null, null, null];
   const rows = [
     {
       key: 'air',

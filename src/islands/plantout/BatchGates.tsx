@@ -1,4 +1,4 @@
-import { area as areaOf } from '../../ui/house.ts';
+import { area as areaOf, difference } from '../../ui/house.ts';
 import { useEffect, useState } from 'react';
 import { isoFromDay, requireDay, dayFromIso } from '../../core/calendar/dayNumber.ts';
 import { GATE_MODES, type GateKey, type GateMode } from '../../core/planting/gates.ts';
@@ -175,7 +175,7 @@ function TryDate({ line, view, onChange }: Pick<Props, 'line' | 'view' | 'onChan
           <span className="label">Under</span>
           <select className="input w-56" value={coverId ?? ''} onChange={(e) => setCoverId(e.target.value === '' ? null : Number(e.target.value))}>
             <option value="">no cover</option>
-            {view.covers.map((c) => (<option key={c.id} value={c.id}>{c.name}, safely {c.safe_K.toFixed(1)} °C</option>))}
+            {view.covers.map((c) => (<option key={c.id} value={c.id}>{c.name}, safely {difference(c.safe_K)}</option>))}
           </select>
         </label>
         {moved && day !== null && (

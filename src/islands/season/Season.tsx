@@ -88,19 +88,22 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
 
   const over = useMemo(() => overRoomAhead(house, worked), [house, worked]);
   const late = useMemo(() => worked.filter(inTrouble), [worked]);
+  // What cannot be at all comes first, then room, then what is late.
   const troubles = useMemo(
     (): Trouble[] =>
       [
+        ...late
+          .filter((w) => w.progress.late_days === null)
+          .map((w) => ({ kind: 'stuck' as const, batchId: w.batch.id })),
         ...over.map(({ placeId, from: first_, to: last }) => ({
           kind: 'over' as const,
           placeId,
           from: first_,
           to: last,
         })),
-        ...late.map((w) => ({
-          kind: w.progress.late_days === null ? ('stuck' as const) : ('late' as const),
-          batchId: w.batch.id,
-        })),
+        ...late
+          .filter((w) => w.progress.late_days !== null)
+          .map((w) => ({ kind: 'late' as const, batchId: w.batch.id })),
       ].slice(0, MOST_TROUBLES),
     [over, late],
   );
@@ -354,6 +357,7 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
             <Troubles
               house={house}
               troubles={troubles}
+              count={over.length + late.length}
               over={over}
               offers={offers}
               byId={byId}

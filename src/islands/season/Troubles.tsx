@@ -9,7 +9,9 @@ import { offerPrice, offerWords } from './words.ts';
 interface Props {
   readonly house: HouseData;
   readonly troubles: readonly Trouble[];
-  /** How far over room, for the troubles of that kind, in their order. */
+  /** Of all there are, those not shown too. */
+  readonly count: number;
+  /** How far over room, for the troubles of that kind. */
   readonly over: readonly OverRoom[];
   readonly offers: readonly (readonly OfferShown[])[] | null;
   readonly byId: ReadonlyMap<number, Worked>;
@@ -21,7 +23,7 @@ interface Props {
 const FIRST = 4;
 
 /** What is wrong with the season, each with two or three ways out and what they cost. */
-export function Troubles({ house, troubles, over, offers, byId, busy, onSelect, onTake }: Props) {
+export function Troubles({ house, troubles, count, over, offers, byId, busy, onSelect, onTake }: Props) {
   const [all, setAll] = useState(false);
   const shown = all ? troubles : troubles.slice(0, FIRST);
   if (troubles.length === 0) {
@@ -34,11 +36,11 @@ export function Troubles({ house, troubles, over, offers, byId, busy, onSelect, 
   }
   return (
     <section aria-label="Clashes">
-      <h2>{counted(troubles.length, 'clash', 'clashes')}</h2>
+      <h2>{counted(count, 'clash', 'clashes')}</h2>
       <ul>
         {shown.map((trouble, i) => (
           <li key={keyOf(trouble)} className="border-b border-line py-2">
-            <Title trouble={trouble} run={over[i] ?? null} byId={byId} house={house} onSelect={onSelect} />
+            <Title trouble={trouble} run={runOf(trouble, over)} byId={byId} house={house} onSelect={onSelect} />
             {offers === null ? (
               <p className="text-[0.9rem] text-ink2">looking for ways out</p>
             ) : (offers[i] ?? []).length === 0 ? (
@@ -74,7 +76,7 @@ export function Troubles({ house, troubles, over, offers, byId, busy, onSelect, 
       </ul>
       {troubles.length > FIRST && (
         <button type="button" className="link-btn" onClick={() => setAll(!all)}>
-          {all ? 'Fewer' : `All ${troubles.length}`}
+          {all ? 'Fewer' : count > troubles.length ? `The first ${troubles.length}` : `All ${troubles.length}`}
         </button>
       )}
     </section>
@@ -117,6 +119,11 @@ function Title({
       <span className="tag bad">{trouble.kind === 'stuck' ? 'cannot be' : `${late} d late`}</span>
     </p>
   );
+}
+
+function runOf(trouble: Trouble, over: readonly OverRoom[]): OverRoom | null {
+  if (trouble.kind !== 'over') return null;
+  return over.find((run) => run.placeId === trouble.placeId && run.from === trouble.from) ?? null;
 }
 
 function keyOf(trouble: Trouble): string {

@@ -1,4 +1,5 @@
-import { length } from '../../ui/house.ts';
+import { OUT_HARM_C } from '../../core/planting/outDates.ts';
+import { difference, length } from '../../ui/house.ts';
 import { useEffect, useRef, useState } from 'react';
 import type { WeatherView } from '../../contracts/weather.ts';
 import { shownTemperature, temperatureFromShown } from '../../core/units/temperature.ts';
@@ -192,15 +193,17 @@ function OutDates({ view, unit }: { readonly view: WeatherView; readonly unit: '
   if (out.length === 0) return null;
   const sooner = out.flatMap((crop) => (crop.dates[0]?.by === 'frost' ? (crop.dates[1]?.sooner_days ?? []) : []));
   const mean = sooner.reduce((sum, d) => sum + d, 0) / Math.max(1, sooner.length);
-  const kelvin = unit === 'F' ? `${layer_K * 1.8} °F` : `${layer_K} °C`;
+  const kelvin = difference(layer_K);
+  const hurts = (Object.entries(OUT_HARM_C) as [string, number][])
+    .map(([kind, night_C]) => `${kind} ${degrees(night_C, unit)}`)
+    .join(', ');
   return (
     <section className="mt-6">
       <h2>First day out, at a risk of {riskWords(risk_frac)}</h2>
       <p className="max-w-[75ch] text-[0.95rem] text-ink2">
-        Each crop by the night that hurts it (hardy −5, half-hardy −2.2, tender 0, tropical 3 °C; common practice, no
-        source), its soil and its nights. A layer counts {kelvin} on the night, with caution, and not on the soil; by
-        the other school it is worth three to four weeks. Here, at the same risk, {kelvin} are worth {Math.round(mean)}{' '}
-        days where frost decides.
+        Each crop by the night that hurts it ({hurts}; common practice, no source), its soil and its nights. A layer
+        counts {kelvin} on the night, with caution, and not on the soil; by the other school it is worth three to four
+        weeks. Here, at the same risk, {kelvin} are worth {Math.round(mean)} days where frost decides.
       </p>
       <details open={false}>
         <summary className="link-btn">{counted(out.length, 'crop')}</summary>
