@@ -1,11 +1,12 @@
 import { useState } from 'react';
+import { differenceWords } from '../../core/units/words.ts';
 import { temperatureFromShown, type TemperatureUnit } from '../../core/units/temperature.ts';
 import type { ZoneView } from '../../contracts/heat.ts';
 import { call, fieldError, freshKey, trouble } from '../../ui/call.ts';
 import { useSend } from '../../ui/useSend.ts';
 import { Field } from '../../ui/Field.tsx';
 import { figureOr } from '../books/LineForm.tsx';
-import { clockTime, kelvin, tenth } from './words.ts';
+import { clockTime, tenth } from './words.ts';
 
 interface Props {
   readonly view: ZoneView;
@@ -149,7 +150,7 @@ function Beside({ view, unit }: Pick<Props, 'view' | 'unit'>) {
     <p className="mt-2 text-[0.92rem]">
       {Math.abs(off) < 0.5
         ? `The thermometer agrees with ${what}.`
-        : `The thermometer is ${kelvin(Math.abs(off), unit)} ${off < 0 ? 'below' : 'above'} ${what}.`}
+        : `The thermometer is ${differenceWords(Math.abs(off), unit)} ${off < 0 ? 'below' : 'above'} ${what}.`}
     </p>
   );
 }
