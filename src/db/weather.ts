@@ -52,6 +52,9 @@ export async function readWeather(db: Db): Promise<(WeatherDay & { readonly sour
 
 /** Takes out all days of one source. @returns how many */
 export async function dropWeather(db: Db, source: string): Promise<number> {
+  // A delete of nothing would still count as a change of the weather, and all be worked out anew.
+  const [known] = await rows(db, 'SELECT 1 AS one FROM weather_days WHERE source = $1 LIMIT 1', [source]);
+  if (!known) return 0;
   return (await rows(db, 'DELETE FROM weather_days WHERE source = $1 RETURNING 1 AS one', [source])).length;
 }
 

@@ -1,6 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { WeatherPreview, WeatherView } from '../../src/contracts/weather.ts';
+import { connect } from '../../src/db/connect.ts';
+import { rows } from '../../src/db/sql.ts';
 import { send, startApp, type App } from '../support/app.ts';
 
 let app: App;
@@ -72,7 +74,13 @@ describe('weather of the site', () => {
     expect(now.sources.reduce((sum, s) => sum + s.days, 0)).toBe(days + kept.written!.fresh);
     const out = await send(app, 'DELETE', '/api/weather/source', { source: 'open file' });
     expect((out.body as WeatherView).gapCount).toBeGreaterThan(0);
+    const db = connect(app.databaseUrl);
+    const revision = async () => (await rows(db, 'SELECT weather FROM revision'))[0]!['weather'];
+    const before = await revision();
     expect((await send(app, 'DELETE', '/api/weather/source', { source: 'open file' })).status).toBe(404);
+    // What is refused is no change: nothing is worked out anew for it.
+    expect(await revision()).toBe(before);
+    await db.close();
   });
 
   it('Fahrenheit taken for Celsius, the future and rubbish are refused with what to do', async () => {
