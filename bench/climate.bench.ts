@@ -25,7 +25,11 @@ import { newDatabase } from '../tests/support/app.ts';
 const RUNS = 7;
 const median = (list: number[]): number => Math.round(10 * [...list].sort((a, b) => a - b)[list.length >> 1]!) / 10;
 
-const spread = (list: number[], target_ms: number) => ({ median: median(list), worst: median([Math.max(...list)]), target_ms }); // prettier-ignore
+const spread = (list: number[], target_ms: number) => ({
+  median: median(list),
+  worst: median([Math.max(...list)]),
+  target_ms,
+});
 const SITE = { latitude_deg: 52.4, timeZone: 'Europe/London', name: 'bench' };
 const HARDINESS: readonly Hardiness[] = ['hardy', 'half-hardy', 'tender', 'tropical'];
 
@@ -96,7 +100,15 @@ function structures(): number[] {
   const times: number[] = [];
   for (let run = 0; run < 30; run++) {
     const began = performance.now();
-    lidDays(specs[run % specs.length]!, hours, { least_C: 4, most_C: 26 }, { from_h: 7, to_h: 19 }, { kind: 'model' }, [6, 9, 9], 9); // prettier-ignore
+    lidDays(
+      specs[run % specs.length]!,
+      hours,
+      { least_C: 4, most_C: 26 },
+      { from_h: 7, to_h: 19 },
+      { kind: 'model' },
+      [6, 9, 9],
+      9,
+    );
     times.push(performance.now() - began);
   }
   return times.slice(10);
@@ -106,7 +118,14 @@ function structures(): number[] {
 function decisions(): number[] {
   const from = requireDay('2027-04-12');
   const random = seededRandom(3);
-  const days: LadderDay[] = Array.from({ length: 10 }, (_, i) => ({ day: from + i, most_C: 14 + 4 * random(), night_C: 10 * random() - 1, morning_C: 5, gust_m_s: 4 + 12 * random(), spread_K: 1 + 0.3 * i })); // prettier-ignore
+  const days: LadderDay[] = Array.from({ length: 10 }, (_, i) => ({
+    day: from + i,
+    most_C: 14 + 4 * random(),
+    night_C: 10 * random() - 1,
+    morning_C: 5,
+    gust_m_s: 4 + 12 * random(),
+    spread_K: 1 + 0.3 * i,
+  }));
   const tasks = tasksOf(from);
   const times: number[] = [];
   for (let run = 0; run < 15; run++) {
@@ -122,7 +141,15 @@ function decisions(): number[] {
 export default async function bench(): Promise<Figures> {
   const days = demoWeather('1986-01-01', '2025-12-31');
   const text = ['date,tmin,tmax', ...days.map((d) => `${isoFromDay(d.day)},${d.least_C},${d.most_C}`)].join('\n');
-  const columns = { date: 'date', least: 'tmin', most: 'tmax', rain: null, station: null, stationIs: null, unit: 'C' } as const; // prettier-ignore
+  const columns = {
+    date: 'date',
+    least: 'tmin',
+    most: 'tmax',
+    rain: null,
+    station: null,
+    stationIs: null,
+    unit: 'C',
+  } as const;
   const frost: number[] = [];
   const lows = days.map((d) => ({ day: d.day, least_C: d.least_C! }));
   for (let run = 0; run < RUNS; run++) {

@@ -8,14 +8,59 @@ const BAD_A_CALL = Number(process.env['EDGES_BAD'] ?? 300);
 const SLOW_ms = 2_000;
 const ALL_AT_ONCE = 6;
 const PAGES = [
-  '/', '/season', '/sow', '/sow/sheet', '/heat', '/heat/alarms', '/heat/training', '/heat/readings', '/heat/settings',
-  '/pot', '/pot/sessions', '/pot/feed', '/pot/feeds', '/pot/stock', '/pot/mixes', '/pot/house', '/pot/things', '/harden',
-  '/harden/structures', '/harden/programmes', '/harden/covers', '/plant-out', '/weather', '/weather/forecast',
-  '/weather/readings', '/books', '/books/crops', '/books/lots', '/books/places', '/books/containers', '/books/settings',
-  '/books/ledger', '/books/seed', '/books/failures', '/books/take-along', '/count', '/house', '/what-if', '/batches/new',
-  '/api/batches', '/api/batches.csv', '/api/log.csv', '/api/work.ics', '/api/shopping.csv', '/api/round', '/api/season',
-  '/__proto__', '/constructor', '/toString', '/pot/sessions/99999999999999999999', '/batches/__proto__', '/t/%00',
-]; // prettier-ignore
+  '/',
+  '/season',
+  '/sow',
+  '/sow/sheet',
+  '/heat',
+  '/heat/alarms',
+  '/heat/training',
+  '/heat/readings',
+  '/heat/settings',
+  '/pot',
+  '/pot/sessions',
+  '/pot/feed',
+  '/pot/feeds',
+  '/pot/stock',
+  '/pot/mixes',
+  '/pot/house',
+  '/pot/things',
+  '/harden',
+  '/harden/structures',
+  '/harden/programmes',
+  '/harden/covers',
+  '/plant-out',
+  '/weather',
+  '/weather/forecast',
+  '/weather/readings',
+  '/books',
+  '/books/crops',
+  '/books/lots',
+  '/books/places',
+  '/books/containers',
+  '/books/settings',
+  '/books/ledger',
+  '/books/seed',
+  '/books/failures',
+  '/books/take-along',
+  '/count',
+  '/house',
+  '/what-if',
+  '/batches/new',
+  '/api/batches',
+  '/api/batches.csv',
+  '/api/log.csv',
+  '/api/work.ics',
+  '/api/shopping.csv',
+  '/api/round',
+  '/api/season',
+  '/__proto__',
+  '/constructor',
+  '/toString',
+  '/pot/sessions/99999999999999999999',
+  '/batches/__proto__',
+  '/t/%00',
+];
 
 interface Call {
   readonly method: string;
@@ -58,7 +103,8 @@ export default async function bench(): Promise<Figures> {
         const sample = await usual(app, call);
         bounds.push(await ask(app, call, withBound(sample, bound)));
       }
-      for (const page of await pages(app)) if (!ok(page)) failedAfter.set(page.call, `${page.status} after ${call.method} ${call.path}`); // prettier-ignore
+      for (const page of await pages(app))
+        if (!ok(page)) failedAfter.set(page.call, `${page.status} after ${call.method} ${call.path}`);
     }
     const all = [...bad, ...bounds];
     const wrong = all.filter((a) => a.status >= 500);
@@ -134,7 +180,9 @@ async function usual(app: App, call: Call): Promise<unknown> {
     const response = await fetch(`${app.url}${at}`);
     if (!response.ok || !response.headers.get('content-type')?.includes('json')) continue;
     const there: unknown = await response.json();
-    const one: unknown = Array.isArray(there) ? ((there as { id?: number }[]).find((l) => l.id === 1) ?? there[0]) : there; // prettier-ignore
+    const one: unknown = Array.isArray(there)
+      ? ((there as { id?: number }[]).find((l) => l.id === 1) ?? there[0])
+      : there;
     if (one === undefined) continue;
     const cut = cutTo(call.body!, one);
     if (call.method !== 'POST' || cut === null || typeof cut !== 'object' || !('name' in cut)) return cut;
@@ -150,7 +198,12 @@ const USUAL: Readonly<Record<string, string>> = { '/api/families': '/api/batches
 async function pages(app: App): Promise<Answer[]> {
   const batches = (await (await fetch(`${app.url}/api/batches`)).json().catch(() => [])) as { id: number }[];
   const last = Array.isArray(batches) ? batches.slice(-3).map((b) => b.id) : [];
-  const own = last.flatMap((id) => [`/batches/${id}`, `/batches/${id}/emergence`, `/batches/${id}/edit`, `/batches/${id}/seeds`]); // prettier-ignore
+  const own = last.flatMap((id) => [
+    `/batches/${id}`,
+    `/batches/${id}/emergence`,
+    `/batches/${id}/edit`,
+    `/batches/${id}/seeds`,
+  ]);
   return inTurn([...PAGES, ...own], (path) => ask(app, { method: 'GET', path, body: null }, JSON.stringify({ path })));
 }
 
@@ -178,7 +231,11 @@ async function rowsOf(db: pg.Client): Promise<string> {
   for (const { name } of rows) {
     // What the watch and the forecast write by themselves is no answer to a request.
     if (/^(heat_status|alarms|forecast|readings|migrations|set_point_log|device_orders|tiers)/.test(name)) continue;
-    const { rows: [one] } = await db.query<{ sum: string }>(`SELECT md5(coalesce(string_agg(t::text, '' ORDER BY t::text), '')) AS sum FROM ${name} t`); // prettier-ignore
+    const {
+      rows: [one],
+    } = await db.query<{ sum: string }>(
+      `SELECT md5(coalesce(string_agg(t::text, '' ORDER BY t::text), '')) AS sum FROM ${name} t`,
+    );
     counts.push(`${name} ${one!.sum}`);
   }
   return counts.join('\n');

@@ -31,8 +31,25 @@ export function yearHours(): HoursIn {
 /** Zones the made-up nights are spent on: outside under film, in a house under fleece, a small mat in a house. */
 export const NIGHT_ZONES: readonly ZoneSpec[] = [
   USUAL_ZONE,
-  { ...USUAL_ZONE, length_m: 6, heater: { kind: 'cable', power_W: 1000 }, cover: { day: 'none', night: 'fleece' }, around: { plusDay_K: 5, plusNight_K: 4 }, sun_frac: 0.6, below: [{ material: 'foam', thickness_m: 0.05 }] }, // prettier-ignore
-  { ...USUAL_ZONE, length_m: 1.2, width_m: 0.6, heater: { kind: 'mat', power_W: 100 }, bed: { material: 'water', thickness_m: 0.006 }, around: { plusDay_K: 8, plusNight_K: 8 }, sun_frac: 0.3, below: [{ material: 'card', thickness_m: 0.01 }] }, // prettier-ignore
+  {
+    ...USUAL_ZONE,
+    length_m: 6,
+    heater: { kind: 'cable', power_W: 1000 },
+    cover: { day: 'none', night: 'fleece' },
+    around: { plusDay_K: 5, plusNight_K: 4 },
+    sun_frac: 0.6,
+    below: [{ material: 'foam', thickness_m: 0.05 }],
+  },
+  {
+    ...USUAL_ZONE,
+    length_m: 1.2,
+    width_m: 0.6,
+    heater: { kind: 'mat', power_W: 100 },
+    bed: { material: 'water', thickness_m: 0.006 },
+    around: { plusDay_K: 8, plusNight_K: 8 },
+    sun_frac: 0.3,
+    below: [{ material: 'card', thickness_m: 0.01 }],
+  },
 ];
 const FAULTS: readonly FaultKind[] = [
   'sensor-out',

@@ -241,14 +241,18 @@ function drag({ batches, seed }: Input): object {
     if (!plan) continue;
     const k = Math.floor(random() * task.stageCount);
     const { places: candidates } = problem.instance.stages[task.spec.stages[k]!]!;
-    const places = Int16Array.from(plan.places, (p, j) => (j === k && random() < 0.5 ? candidates[Math.floor(random() * candidates.length)]! : p)); // prettier-ignore
+    const places = Int16Array.from(plan.places, (p, j) =>
+      j === k && random() < 0.5 ? candidates[Math.floor(random() * candidates.length)]! : p,
+    );
     const days = new Int16Array(task.stageCount + 1).fill(-1);
     days[k] = Math.max(0, plan.days[k]! + Math.floor(random() * 15) - 7);
     const terms: Terms = { places, days };
     let start = now();
     const old = removePlan(state, task.index)!;
     bestPlan(state, task, bench, { ...terms, ignoreRoom: true });
-    const stands = state.plans.flatMap((p) => (p ? Array.from(p.places, (placeId, j) => ({ placeId, from: p.days[j]!, to: p.days[j + 1]!, slots: 1 })) : [])); // prettier-ignore
+    const stands = state.plans.flatMap((p) =>
+      p ? Array.from(p.places, (placeId, j) => ({ placeId, from: p.days[j]!, to: p.days[j + 1]!, slots: 1 })) : [],
+    );
     overRoom(
       stands,
       problem.instance.places.map((p, id) => ({ id, room_trays: p.room_slots })),

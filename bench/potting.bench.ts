@@ -34,7 +34,7 @@ function plan(): object {
     plants: 60 + 11 * (i % 9),
     minutes: 10 + (i % 13),
     people: 1 + (i % 2),
-  })); // prettier-ignore
+  }));
   const lines = Array.from({ length: LINES }, (_, i): SessionLine => ({
     batchId: i + 1,
     name: `batch ${i}`,
@@ -47,15 +47,20 @@ function plan(): object {
     from: { id: 1 + (i % 4), order: 1 + (i % 4) },
     to: { id: 5, order: 5 },
     traysFrom: 3,
-    spare_days: (i * 13) % 20 - 6,
-  })); // prettier-ignore
+    spare_days: ((i * 13) % 20) - 6,
+  }));
   const times: number[] = [];
   for (let run = -5; run < RUNS; run++) {
     const began = performance.now();
     planSession(lines, 2, USUAL_POTTING, parts, timed);
     if (run >= 0) times.push(performance.now() - began);
   }
-  return { batches: LINES, timed: timed.length, ms: { median: quantile(times, 0.5), worst: quantile(times, 1) }, target_ms: 20 }; // prettier-ignore
+  return {
+    batches: LINES,
+    timed: timed.length,
+    ms: { median: quantile(times, 0.5), worst: quantile(times, 1) },
+    target_ms: 20,
+  };
 }
 
 /** Needs a build, and PostgreSQL as bin/start does. */
@@ -66,7 +71,9 @@ async function pages(): Promise<object> {
     const app = await startApp();
     const made = await send(app, 'POST', '/api/potting/sessions', {
       idempotencyKey: `bench-${process.pid}`,
-      batchIds: (((await send(app, 'GET', '/api/potting/ready')).body as { ready: { batchId: number }[] }).ready).map((l) => l.batchId), // prettier-ignore
+      batchIds: ((await send(app, 'GET', '/api/potting/ready')).body as { ready: { batchId: number }[] }).ready.map(
+        (l) => l.batchId,
+      ),
     });
     const { id } = made.body as { id: number };
     const out: Record<string, object> = {};

@@ -24,8 +24,19 @@ export const DEMO_TODAY = '2027-04-12';
 
 /** Usual days and nights outside, January first. Invented. */
 export const DEMO_OUTSIDE: readonly MonthNormal[] = [
-  [7, 1], [7.5, 1], [10, 2.5], [13, 4.5], [16.5, 7.5], [19.5, 10.5], [21.5, 12.5], [21, 12], [18, 10], [14, 7], [9.8, 3.8], [7.3, 1.6],
-].map(([day_C, night_C]) => ({ day_C: day_C!, night_C: night_C! })); // prettier-ignore
+  [7, 1],
+  [7.5, 1],
+  [10, 2.5],
+  [13, 4.5],
+  [16.5, 7.5],
+  [19.5, 10.5],
+  [21.5, 12.5],
+  [21, 12],
+  [18, 10],
+  [14, 7],
+  [9.8, 3.8],
+  [7.3, 1.6],
+].map(([day_C, night_C]) => ({ day_C: day_C!, night_C: night_C! }));
 
 const steady = (day_C: number, night_C: number): PlacePeriod[] => [{ from: '01-01', day_C, night_C }];
 const byMonth = (table: Readonly<Record<string, readonly [number, number]>>): PlacePeriod[] =>
@@ -41,9 +52,23 @@ const held = (
   unheatedPlus_K: number,
   loss_W_per_K: number,
 ): PlaceTemperature => ({ kind: 'set-point', levels_C, usual_C, nightDrop_K, unheatedPlus_K, loss_W_per_K });
-const at = (x_m: number, y_m: number, width_m: number, depth_m: number, shelves = 1): PlaceSize => ({ x_m, y_m, width_m, depth_m, shelves }); // prettier-ignore
+const at = (x_m: number, y_m: number, width_m: number, depth_m: number, shelves = 1): PlaceSize => ({
+  x_m,
+  y_m,
+  width_m,
+  depth_m,
+  shelves,
+});
 
-const COOL_BAY = { '01-01': [12, 7], '03-01': [16, 9], '04-01': [18, 10], '05-01': [21, 12], '06-01': [24, 14], '09-01': [20, 12], '11-01': [13, 8] } as const; // prettier-ignore
+const COOL_BAY = {
+  '01-01': [12, 7],
+  '03-01': [16, 9],
+  '04-01': [18, 10],
+  '05-01': [21, 12],
+  '06-01': [24, 14],
+  '09-01': [20, 12],
+  '11-01': [13, 8],
+} as const;
 
 export const DEMO_PLACES: readonly Place[] = [
   {

@@ -5,7 +5,15 @@ import type { SiteReadingInput } from '../src/contracts/siteReadings.ts';
 import { DEMO_TODAY } from './demoBooks.ts';
 import { trueDays } from './demoWeather.ts';
 
-const cover = (id: number, name: string, layers: number, worth_K: number, soil_K: number, toHand_m2: number, note = ''): SeedCover => ({ id, name, layers, worth_K, soil_K, toHand_m2, place: null, structure: null, note }); // prettier-ignore
+const cover = (
+  id: number,
+  name: string,
+  layers: number,
+  worth_K: number,
+  soil_K: number,
+  toHand_m2: number,
+  note = '',
+): SeedCover => ({ id, name, layers, worth_K, soil_K, toHand_m2, place: null, structure: null, note });
 
 /** Covers a nursery usually has, worth by caution. Common practice, no source. */
 export const USUAL_COVERS: readonly SeedCover[] = [
@@ -73,7 +81,16 @@ export const DEMO_COVERS: readonly SeedCover[] = [
 export function demoReadings(): Omit<SiteReadingInput, 'idempotencyKey'>[] {
   const today = requireDay(DEMO_TODAY);
   const made: Omit<SiteReadingInput, 'idempotencyKey'>[] = [];
-  const empty = { coverId: null, least_C: null, most_C: null, gust_m_s: null, soil_C: null, offset_K: 0, note: '', correctsId: null } as const; // prettier-ignore
+  const empty = {
+    coverId: null,
+    least_C: null,
+    most_C: null,
+    gust_m_s: null,
+    soil_C: null,
+    offset_K: 0,
+    note: '',
+    correctsId: null,
+  } as const;
   const tenth = (t: number) => Math.round(10 * t) / 10;
   for (let n = 9; n >= 0; n--) {
     const day = isoFromDay(today - n);
@@ -82,7 +99,18 @@ export function demoReadings(): Omit<SiteReadingInput, 'idempotencyKey'>[] {
     const gain = 1.6 + 0.7 * Math.sin(2.4 * n);
     if (n % 4 !== 3) made.push({ ...empty, kind: 'max-min', day, coverId: 4, least_C: tenth(least_C + gain) });
   }
-  for (const [n, soil_C] of [[9, 7.9], [5, 9.6], [1, 9.3]] as const)
-    made.push({ ...empty, kind: 'soil', day: isoFromDay(today - n), soil_C: soil_C + 0.3, offset_K: 0.3, note: 'two minutes, 10 cm' }); // prettier-ignore
+  for (const [n, soil_C] of [
+    [9, 7.9],
+    [5, 9.6],
+    [1, 9.3],
+  ] as const)
+    made.push({
+      ...empty,
+      kind: 'soil',
+      day: isoFromDay(today - n),
+      soil_C: soil_C + 0.3,
+      offset_K: 0.3,
+      note: 'two minutes, 10 cm',
+    });
   return made;
 }

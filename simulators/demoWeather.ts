@@ -44,7 +44,14 @@ export interface TrueDay {
 }
 
 /** Weather worth meeting in the demo's spring: what a day is drawn towards. Invented. */
-const EVENTS: readonly { readonly from: string; readonly to: string; readonly least_C?: number; readonly most_C?: number; readonly clear?: number; readonly gust_m_s?: number }[] = [
+const EVENTS: readonly {
+  readonly from: string;
+  readonly to: string;
+  readonly least_C?: number;
+  readonly most_C?: number;
+  readonly clear?: number;
+  readonly gust_m_s?: number;
+}[] = [
   { from: '2027-04-12', to: '2027-04-12', least_C: 4.6, most_C: 14.2, clear: 0.75, gust_m_s: 7.5 },
   { from: '2027-04-13', to: '2027-04-13', least_C: 4.1, most_C: 15.1, clear: 0.9, gust_m_s: 6 },
   { from: '2027-04-14', to: '2027-04-14', least_C: 3.2, most_C: 11.5, clear: 0.5, gust_m_s: 9 },
@@ -53,7 +60,7 @@ const EVENTS: readonly { readonly from: string; readonly to: string; readonly le
   { from: '2027-04-19', to: '2027-04-19', least_C: 6.5, most_C: 12.4, clear: 0.1, gust_m_s: 21 },
   { from: '2027-05-03', to: '2027-05-08', least_C: 9.5, most_C: 22, clear: 0.7, gust_m_s: 6 },
   { from: '2027-05-11', to: '2027-05-11', least_C: -0.6, most_C: 14, clear: 0.95, gust_m_s: 5 },
-]; // prettier-ignore
+];
 
 /** Years of weather that ship, and the last day of it that is a reading on the demo's first day. */
 export const DEMO_YEARS = { from: '1997-01-01', to: '2027-04-11', ends: '2028-12-31' } as const;
@@ -73,7 +80,14 @@ export function trueDays(): ReadonlyMap<number, TrueDay> {
     for (let day = (last?.day ?? d.day - 1) + 1; day <= d.day; day++) {
       wind = 0.5 * wind + Math.sqrt(0.75) * normal();
       const clear = Math.min(1, Math.max(0, 0.5 + 0.06 * (d.most_C! - d.least_C! - 9) + 0.15 * normal()));
-      days.set(day, { day, least_C: d.least_C!, most_C: d.most_C!, clear, gust_m_s: Math.round(75 * Math.exp(0.38 * wind)) / 10, rain_mm: d.rain_mm ?? 0 }); // prettier-ignore
+      days.set(day, {
+        day,
+        least_C: d.least_C!,
+        most_C: d.most_C!,
+        clear,
+        gust_m_s: Math.round(75 * Math.exp(0.38 * wind)) / 10,
+        rain_mm: d.rain_mm ?? 0,
+      });
     }
     last = d;
   }

@@ -29,7 +29,11 @@ const ALIKE = 0.75;
 const normal = (random: () => number) => normalQuantile(Math.min(1 - 1e-9, Math.max(1e-9, random())));
 
 /** The weather foretold for a day at a lead: the truth with an error that grows with it; the same whenever it is asked. */
-function foretold(truth: TrueDay, lead: number, error: { readonly t: number; readonly wind: number; readonly sky: number }): TrueDay {
+function foretold(
+  truth: TrueDay,
+  lead: number,
+  error: { readonly t: number; readonly wind: number; readonly sky: number },
+): TrueDay {
   const off = 0.85 * usualSpread_K(lead) * error.t;
   const clear = Math.min(1, Math.max(0, truth.clear + (0.06 + 0.03 * lead) * error.sky));
   return {
@@ -39,7 +43,7 @@ function foretold(truth: TrueDay, lead: number, error: { readonly t: number; rea
     clear,
     gust_m_s: truth.gust_m_s * Math.exp((0.08 + 0.03 * lead) * error.wind),
   };
-} // prettier-ignore
+}
 
 /** A forecast as the service makes it at an instant: ten days by the hour, and the last days as its station had them. */
 export function madeUpForecast(at_ms: number, site: ServiceSite): ForecastFile {
@@ -68,7 +72,14 @@ export function madeUpForecast(at_ms: number, site: ServiceSite): ForecastFile {
     const light = dayLength_h(site.latitude_deg, dayOfYear(day));
     const next = days.get(day + 1)?.least_C ?? d.least_C;
     // Solar noon comes an hour later by a summer clock.
-    const temp = hourly_C({ hour: (hour + 23) % 24, least_C: d.least_C, most_C: d.most_C, dayLength_h: light, nextLeast_C: next, reached: true });
+    const temp = hourly_C({
+      hour: (hour + 23) % 24,
+      least_C: d.least_C,
+      most_C: d.most_C,
+      dayLength_h: light,
+      nextLeast_C: next,
+      reached: true,
+    });
     const byDay = hour >= 7 && hour < 20;
     const gust = d.gust_m_s * (byDay ? 1 - 0.25 * Math.abs((hour - 14) / 7) : 0.6);
     const tenth = (v: number) => Math.round(10 * v) / 10;
@@ -83,9 +94,15 @@ export function madeUpForecast(at_ms: number, site: ServiceSite): ForecastFile {
   }
   const observed = Array.from({ length: 40 }, (_, i) => truth.get(today - 40 + i))
     .filter((d) => d !== undefined)
-    .map((d) => ({ day: isoFromDay(d.day), least_C: d.least_C, most_C: d.most_C, rain_mm: d.rain_mm, gust_m_s: d.gust_m_s }));
+    .map((d) => ({
+      day: isoFromDay(d.day),
+      least_C: d.least_C,
+      most_C: d.most_C,
+      rain_mm: d.rain_mm,
+      gust_m_s: d.gust_m_s,
+    }));
   return { format: FORECAST_FORMAT, source: site.name, made_at: new Date(made_ms).toISOString(), hours, observed };
-} // prettier-ignore
+}
 
 function dayOfYear(day: number): number {
   const date = new Date(day * 86_400_000);
@@ -105,8 +122,10 @@ export async function startWeatherService(site: ServiceSite): Promise<WeatherSer
   const server: Server = createServer((request, response) => {
     const url = new URL(request.url ?? '/', 'http://127.0.0.1');
     const at_ms = Date.parse(url.searchParams.get('at') ?? '');
-    const say = (status: number, text: string) => response.writeHead(status, { 'content-type': 'application/json' }).end(text);
-    if (url.pathname !== '/forecast' || !Number.isFinite(at_ms)) return void say(400, '{"error":"ask /forecast?at=INSTANT"}');
+    const say = (status: number, text: string) =>
+      response.writeHead(status, { 'content-type': 'application/json' }).end(text);
+    if (url.pathname !== '/forecast' || !Number.isFinite(at_ms))
+      return void say(400, '{"error":"ask /forecast?at=INSTANT"}');
     if (service.mode === 'down') return void say(503, '{"error":"out of order"}');
     if (service.mode === 'slow') return; // never answers
     if (service.mode === 'rubbish') return void say(200, '<html>Moved</html>');
@@ -126,4 +145,4 @@ export async function startWeatherService(site: ServiceSite): Promise<WeatherSer
         server.closeAllConnections();
       }),
   });
-} // prettier-ignore
+}

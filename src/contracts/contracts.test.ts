@@ -148,9 +148,20 @@ describe('the books', () => {
     };
     expect(pathsOf(lotInput.safeParse(lot))).toEqual(['germination_percent', 'seeds_count']);
     const nursery = {
-      version: 1, name: 'N', placeName: '', latitude_deg: 91, longitude_deg: 0, timeZone: 'Europe/Lundon', temperatureUnit: 'K',
-      lengthUnit: 'cm', firstWeekday: 8, lastFrost: '05-08', firstFrost: '10-18', spare_frac: 0, offHeat: { kind: 'days-after' },
-    }; // prettier-ignore
+      version: 1,
+      name: 'N',
+      placeName: '',
+      latitude_deg: 91,
+      longitude_deg: 0,
+      timeZone: 'Europe/Lundon',
+      temperatureUnit: 'K',
+      lengthUnit: 'cm',
+      firstWeekday: 8,
+      lastFrost: '05-08',
+      firstFrost: '10-18',
+      spare_frac: 0,
+      offHeat: { kind: 'days-after' },
+    };
     expect(pathsOf(nurseryInput.safeParse(nursery)).sort()).toEqual([
       'firstWeekday',
       'latitude_deg',

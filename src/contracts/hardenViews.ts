@@ -209,8 +209,12 @@ export interface PlantView {
   readonly soilReadOn: number | null;
   readonly lines: readonly PlantLine[];
   readonly planted: readonly PlantedLine[];
-  readonly covers: readonly (Pick<CoverRecord, 'id' | 'name' | 'layers' | 'toHand_m2' | 'soil_K'> & { readonly safe_K: number; readonly warm_K: number; readonly free_m2: number })[];
-} // prettier-ignore
+  readonly covers: readonly (Pick<CoverRecord, 'id' | 'name' | 'layers' | 'toHand_m2' | 'soil_K'> & {
+    readonly safe_K: number;
+    readonly warm_K: number;
+    readonly free_m2: number;
+  })[];
+}
 
 /** Dates to suggest for a crop. */
 export interface OutDatesView {

@@ -215,7 +215,13 @@ export interface RoomLine {
   /** First day over room after the session, and its last; null when it all fits. */
   readonly over: { readonly from: number; readonly to: number; readonly most: number } | null;
   /** What stands there and could go first, soonest first. */
-  readonly couldGo: readonly { readonly batchId: number; readonly name: string; readonly slots: number; readonly on: number; readonly to: string }[]; // prettier-ignore
+  readonly couldGo: readonly {
+    readonly batchId: number;
+    readonly name: string;
+    readonly slots: number;
+    readonly on: number;
+    readonly to: string;
+  }[];
   readonly offers: readonly RoomOffer[];
 }
 
@@ -268,7 +274,13 @@ export interface SessionView extends Omit<SessionRecord, 'lines'> {
   readonly trips: number;
   readonly plants: number;
   readonly labels: number;
-  readonly pots: readonly { readonly containerId: number; readonly name: string; readonly count: number; readonly trays: number; readonly have: number | null }[]; // prettier-ignore
+  readonly pots: readonly {
+    readonly containerId: number;
+    readonly name: string;
+    readonly count: number;
+    readonly trays: number;
+    readonly have: number | null;
+  }[];
   readonly mixes: readonly { readonly name: string; readonly litres: number; readonly recipe: string }[];
   readonly parts: readonly (PartNeed & { readonly have: number | null })[];
   readonly because: Readonly<Record<'minutes' | 'litres' | 'order', Because>>;
@@ -298,7 +310,12 @@ export interface StockLine {
   readonly used: number;
   readonly buy: number;
   readonly packs: number | null;
-  readonly last: readonly { readonly kind: string; readonly amount: number; readonly day: number; readonly note: string }[]; // prettier-ignore
+  readonly last: readonly {
+    readonly kind: string;
+    readonly amount: number;
+    readonly day: number;
+    readonly note: string;
+  }[];
 }
 
 /** What a nursery pots with to begin from; numbers are the seed's own. */

@@ -74,7 +74,11 @@ export interface FrostView {
     readonly name: string;
     readonly hardiness: string;
     /** By layers, 0 to 2. */
-    readonly dates: readonly { readonly date: string | null; readonly by: 'frost' | 'soil' | 'nights'; readonly sooner_days: number | null }[]; // prettier-ignore
+    readonly dates: readonly {
+      readonly date: string | null;
+      readonly by: 'frost' | 'soil' | 'nights';
+      readonly sooner_days: number | null;
+    }[];
   }[];
   readonly layer_K: number;
   /** From the file, or guessed from normals. */

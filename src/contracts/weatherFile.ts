@@ -118,9 +118,14 @@ export function readDly(text: string): WeatherFile {
     months.set(key, entry);
   });
   for (const { line, year, month, of } of months.values()) {
-    const length = dayFromCivil(month === 12 ? year + 1 : year, month === 12 ? 1 : month + 1, 1) - dayFromCivil(year, month, 1); // prettier-ignore
+    const length =
+      dayFromCivil(month === 12 ? year + 1 : year, month === 12 ? 1 : month + 1, 1) - dayFromCivil(year, month, 1);
     for (let d = 0; d < length; d++) {
-      const [least, most, rain] = ['TMIN', 'TMAX', 'PRCP'].map((e) => of.get(e)?.[d] ?? null) as [number | null, number | null, number | null]; // prettier-ignore
+      const [least, most, rain] = ['TMIN', 'TMAX', 'PRCP'].map((e) => of.get(e)?.[d] ?? null) as [
+        number | null,
+        number | null,
+        number | null,
+      ];
       if (least !== null || most !== null || rain !== null)
         reader.take(line, dayFromCivil(year, month, d + 1), least, most, rain);
     }

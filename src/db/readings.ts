@@ -150,7 +150,12 @@ export async function readBuckets(
   for (const minutes of TIERS_min) if (found.length === 0 && minutes !== tier) found = await ask(minutes);
   const out = new Map<number, Bucket[]>(sensorIds.map((id) => [id, []]));
   for (const r of found) {
-    const [b, low, mean, high] = ['b', 'low', 'mean', 'high'].map((name) => r[name] as number[]) as [number[], number[], number[], number[]]; // prettier-ignore
+    const [b, low, mean, high] = ['b', 'low', 'mean', 'high'].map((name) => r[name] as number[]) as [
+      number[],
+      number[],
+      number[],
+      number[],
+    ];
     const list = b.map((bucket, i) => ({
       at_ms: from_ms + bucket * width_s * 1000,
       low: low[i]!,

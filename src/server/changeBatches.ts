@@ -430,10 +430,17 @@ export function requireNear(path: string, iso: string, today: number): void {
 function requirePlugs(world: World, { joins, cropId, transplantOn }: BatchInput): void {
   const crop = world.crops.find((c) => c.id === cropId);
   if (!joins || !crop) return;
-  if (joins.on >= transplantOn) throw fieldProblem('joins.on', `The plugs come on or after ${transplantOn}, when they are to go out; choose an earlier day.`); // prettier-ignore
+  if (joins.on >= transplantOn)
+    throw fieldProblem(
+      'joins.on',
+      `The plugs come on or after ${transplantOn}, when they are to go out; choose an earlier day.`,
+    );
   const oldest = crop.weeksHigh + OVER_AGE_WEEKS;
   if ((joins.age_weeks ?? 0) > oldest)
-    throw fieldProblem('joins.age_weeks', `${joins.age_weeks} weeks is older than ${crop.name} is when it is planted out (${crop.weeksLow} to ${crop.weeksHigh} weeks): say the age from sowing.`); // prettier-ignore
+    throw fieldProblem(
+      'joins.age_weeks',
+      `${joins.age_weeks} weeks is older than ${crop.name} is when it is planted out (${crop.weeksLow} to ${crop.weeksHigh} weeks): say the age from sowing.`,
+    );
 }
 
 /** Refuses numbers of things that are not in the books and dates that cannot be worked out, naming the field. */

@@ -91,5 +91,8 @@ function planFromToday({ world, crops, tables, now }: Season, cropId: number, ol
     const chain = backwardChain({ crop, plan: tried, offHeat: world.nursery.offHeat, tables });
     if (chain.kind === 'chain' && milestoneOf(chain, 'sow')!.day >= now.today) return tried;
   }
-  throw fieldProblem('id', `Sown today it cannot go out within ${MOST_LATER_days} days of ${isoFromDay(old.transplantOn)}; make a new batch with another plan.`); // prettier-ignore
+  throw fieldProblem(
+    'id',
+    `Sown today it cannot go out within ${MOST_LATER_days} days of ${isoFromDay(old.transplantOn)}; make a new batch with another plan.`,
+  );
 }

@@ -6,7 +6,20 @@ import { shortDay } from '../core/calendar/shortDay.ts';
 import type { TemperatureUnit } from '../core/units/temperature.ts';
 import { temperatureWords } from '../core/units/words.ts';
 
-const MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December']; // prettier-ignore
+const MONTHS = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December',
+];
 const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
 
 export { shortDay };

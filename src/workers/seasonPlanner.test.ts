@@ -10,7 +10,12 @@ import type { PlanAnswer, PlanRequest, SeasonSent } from '../contracts/planner.t
 import { presentState } from '../core/placement/present.ts';
 import { makeRoom, offersFor, planSeason, prepare } from './seasonPlanner.ts';
 
-const USUAL: Pick<PlanRequest, 'seed' | 'look' | 'only' | 'setPoints'> = { seed: 1, look: 'usual', only: null, setPoints: true }; // prettier-ignore
+const USUAL: Pick<PlanRequest, 'seed' | 'look' | 'only' | 'setPoints'> = {
+  seed: 1,
+  look: 'usual',
+  only: null,
+  setPoints: true,
+};
 
 function planned(sent: SeasonSent, options: Partial<PlanRequest> = {}): PlanAnswer {
   const run = planSeason({ ...sent, ...USUAL, ...options }, null);
@@ -35,7 +40,10 @@ function forecasts(
       const plan = part ? { ...batch.plan, places: part.places, steps: part.steps } : batch.plan;
       const crop = house.crops.find((c) => c.id === batch.cropId)!;
       const { state } = batch;
-      return [batch.id, batchProgress({ crop, plan, state, offHeat: house.offHeat, tables, containers, today: house.today })]; // prettier-ignore
+      return [
+        batch.id,
+        batchProgress({ crop, plan, state, offHeat: house.offHeat, tables, containers, today: house.today }),
+      ];
     }),
   );
   const stands = [...progress.values()].flatMap((p) => p.stands);
@@ -93,12 +101,16 @@ describe('planning the demo season', () => {
     const { house } = sent;
     const part = planned(sent, { only: { placeId: 4, from: house.today + 7, to: house.today + 35 } });
     const { progress } = forecasts(sent);
-    const stands = (id: number) => progress.get(id)!.stands.some((s) => s.placeId === 4 && s.from < house.today + 35 && s.to > house.today + 7); // prettier-ignore
+    const stands = (id: number) =>
+      progress.get(id)!.stands.some((s) => s.placeId === 4 && s.from < house.today + 35 && s.to > house.today + 7);
     const whole = forecasts(sent, part.proposal.batches);
     const after = whole.progress;
     const slotsOver = (over: readonly OverRoom[]) => over.reduce((sum, run) => sum + run.most_slots, 0);
     expect(slotsOver(whole.over)).toBeLessThan(slotsOver(forecasts(sent).over));
-    for (const run of whole.over) expect(forecasts(sent).over.some((old) => old.placeId === run.placeId && old.from <= run.from && old.to >= run.to)).toBe(true); // prettier-ignore
+    for (const run of whole.over)
+      expect(
+        forecasts(sent).over.some((old) => old.placeId === run.placeId && old.from <= run.from && old.to >= run.to),
+      ).toBe(true);
     for (const batch of sent.batches) {
       if (!stands(batch.id)) expect(after.get(batch.id)!.stands, batch.name).toEqual(progress.get(batch.id)!.stands);
     }
@@ -150,7 +162,10 @@ describe('closed days', () => {
   it('nothing is planned there then, and what stands there is over room', () => {
     const sent = demoHouse();
     const closed = [{ from: sent.house.today + 20, to: sent.house.today + 26 }];
-    const shut = { ...sent, house: { ...sent.house, places: sent.house.places.map((p) => (p.id === 4 ? { ...p, closed } : p)) } }; // prettier-ignore
+    const shut = {
+      ...sent,
+      house: { ...sent.house, places: sent.house.places.map((p) => (p.id === 4 ? { ...p, closed } : p)) },
+    };
     expect(
       forecasts(shut).over.some((run) => run.placeId === 4 && run.from <= closed[0]!.from && run.to > closed[0]!.to),
     ).toBe(true);
@@ -190,7 +205,12 @@ describe('what cannot be placed is said, with what would place it', () => {
     expect(planned(dark).proposal.unplaced).toEqual([planting.id]);
     const fussy = {
       ...one,
-      house: { ...one.house, crops: one.house.crops.map((c) => (c.id === planting.cropId ? { ...c, germMin_C: 29.9, germBest_C: 30, germMax_C: 30.1 } : c)) }, // prettier-ignore
+      house: {
+        ...one.house,
+        crops: one.house.crops.map((c) =>
+          c.id === planting.cropId ? { ...c, germMin_C: 29.9, germBest_C: 30, germMax_C: 30.1 } : c,
+        ),
+      },
     };
     expect(planned(fussy).proposal.unplaced).toEqual([planting.id]);
     expect(planned({ ...one, batches: [] }).proposal).toMatchObject({ batches: [], unplaced: [] });
@@ -220,7 +240,8 @@ describe('offers', () => {
       const room = sent.house.places.find((p) => p.id === at.placeId)!.room_trays;
       for (let day = at.from; day < at.to; day++) {
         let used = 0;
-        for (const p of progress.values()) for (const s of p.stands) if (s.placeId === at.placeId && s.from <= day && s.to > day) used += s.slots; // prettier-ignore
+        for (const p of progress.values())
+          for (const s of p.stands) if (s.placeId === at.placeId && s.from <= day && s.to > day) used += s.slots;
         sum += Math.max(0, used - room);
       }
       return sum;

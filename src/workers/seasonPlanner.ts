@@ -59,7 +59,17 @@ export function prepare({ house, batches }: SeasonSent): Prepared {
     const progress = batchProgress({ crop, plan, state, offHeat, tables, containers, today, coming_frac, weather });
     return { id: batch.id, name: batch.name, crop, plan, state, pinned: batch.pinned, progress };
   });
-  const season = seasonInstance({ today, places, containers, offHeat, coolSchool, coolMost_C, weights, tables, batches: toPlan }); // prettier-ignore
+  const season = seasonInstance({
+    today,
+    places,
+    containers,
+    offHeat,
+    coolSchool,
+    coolMost_C,
+    weights,
+    tables,
+    batches: toPlan,
+  });
   const problem = makeProblem(season.instance);
   return {
     season,

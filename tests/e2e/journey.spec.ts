@@ -75,10 +75,16 @@ test('season: choose a batch, move its date by keys and by drag, see the chain f
   await page.mouse.up();
   await expect(page.getByRole('status')).toContainText('goes out 29 May');
   // The table below follows without a reload, and says the day the drawing says.
-  const batches = (await (await page.request.get('/api/batches')).json()) as { name: string; transplantOn: string; expected_out: { on: string } }[]; // prettier-ignore
+  const batches = (await (await page.request.get('/api/batches')).json()) as {
+    name: string;
+    transplantOn: string;
+    expected_out: { on: string };
+  }[];
   const cosmos = batches.find((b) => b.name === 'Cosmos Pale Barn A')!;
   expect(cosmos.transplantOn).toBe('2027-05-29');
-  await expect(page.locator('#season-table tr', { hasText: 'Cosmos Pale Barn A' })).toContainText(shortOf(cosmos.expected_out.on)); // prettier-ignore
+  await expect(page.locator('#season-table tr', { hasText: 'Cosmos Pale Barn A' })).toContainText(
+    shortOf(cosmos.expected_out.on),
+  );
 });
 
 /** "29 May" of an ISO day. */

@@ -25,7 +25,14 @@ interface Told {
   readonly name: string;
   readonly code: string;
   readonly phase: string;
-  readonly plants: { inHand_count: number; expected_count: number; cameUp_count: number; lost_count: number; left_count: number; out_count: number }; // prettier-ignore
+  readonly plants: {
+    inHand_count: number;
+    expected_count: number;
+    cameUp_count: number;
+    lost_count: number;
+    left_count: number;
+    out_count: number;
+  };
   readonly expected_out: { on: string | null } | null;
 }
 const told = async (request: APIRequestContext): Promise<Told[]> =>
@@ -37,7 +44,9 @@ function weather(today: string): string {
   const lines = ['date,low,high'];
   for (let t = end - 15 * 365.25 * DAY; t < end; t += DAY) {
     const day = new Date(t);
-    const year = (Date.UTC(day.getUTCFullYear(), day.getUTCMonth(), day.getUTCDate()) - Date.UTC(day.getUTCFullYear(), 0, 1)) / DAY; // prettier-ignore
+    const year =
+      (Date.UTC(day.getUTCFullYear(), day.getUTCMonth(), day.getUTCDate()) - Date.UTC(day.getUTCFullYear(), 0, 1)) /
+      DAY;
     const wave = Math.cos((2 * Math.PI * (year - 20)) / 365.25);
     const spell = 2.5 * Math.sin(t / DAY / 3.1) + 1.7 * Math.sin(t / DAY / 1.37 + 1);
     lines.push(`${iso(t)},${(5.5 + 4.5 * wave + spell).toFixed(1)},${(15 + 6.5 * wave + spell).toFixed(1)}`);
@@ -52,7 +61,9 @@ test('from an empty southern nursery to a logged season: one truth on seven scre
   const { request } = page;
   const post = async (path: string, data: object) => {
     const response = await request.post(`${app.url}${path}`, { data });
-    expect(response.status(), `${path} ${JSON.stringify(data).slice(0, 200)} ${await response.text()}`).toBeLessThan(300); // prettier-ignore
+    expect(response.status(), `${path} ${JSON.stringify(data).slice(0, 200)} ${await response.text()}`).toBeLessThan(
+      300,
+    );
     return (await response.json()) as { id: number };
   };
   const get = async <T>(path: string) => (await (await request.get(`${app.url}${path}`)).json()) as T;
@@ -65,41 +76,106 @@ test('from an empty southern nursery to a logged season: one truth on seven scre
 
   // The frosts of the other half of the earth are questioned, then mended.
   const { id: _one, ...nursery } = await get<Record<string, unknown>>('/api/nursery');
-  const allowed = ['version', 'name', 'placeName', 'latitude_deg', 'longitude_deg', 'timeZone', 'temperatureUnit', 'lengthUnit', 'firstWeekday', 'lastFrost', 'firstFrost', 'spare_frac', 'offHeat']; // prettier-ignore
-  const settings = { ...Object.fromEntries(Object.entries(nursery).filter(([k]) => allowed.includes(k))), name: 'Lower Ings', latitude_deg: -42, longitude_deg: 147 }; // prettier-ignore
+  const allowed = [
+    'version',
+    'name',
+    'placeName',
+    'latitude_deg',
+    'longitude_deg',
+    'timeZone',
+    'temperatureUnit',
+    'lengthUnit',
+    'firstWeekday',
+    'lastFrost',
+    'firstFrost',
+    'spare_frac',
+    'offHeat',
+  ];
+  const settings = {
+    ...Object.fromEntries(Object.entries(nursery).filter(([k]) => allowed.includes(k))),
+    name: 'Lower Ings',
+    latitude_deg: -42,
+    longitude_deg: 147,
+  };
   const wrong = await request.put(`${app.url}/api/nursery`, { data: settings });
   expect(wrong.status()).toBe(422);
   expect(((await wrong.json()) as { errors: { path: string }[] }).errors.map((e) => e.path)).toContain('lastFrost');
-  const right = await request.put(`${app.url}/api/nursery`, { data: { ...settings, lastFrost: '11-08', firstFrost: '04-18' } }); // prettier-ignore
+  const right = await request.put(`${app.url}/api/nursery`, {
+    data: { ...settings, lastFrost: '11-08', firstFrost: '04-18' },
+  });
   expect(right.status(), await right.text()).toBe(200);
 
   // Weather in; the usual days and nights come from it by themselves.
-  await post('/api/weather', { name: 'valley', text: weather(today), columns: { date: 'date', least: 'low', most: 'high', rain: null, station: null, stationIs: null, unit: 'C' }, commit: true }); // prettier-ignore
+  await post('/api/weather', {
+    name: 'valley',
+    text: weather(today),
+    columns: { date: 'date', least: 'low', most: 'high', rain: null, station: null, stationIs: null, unit: 'C' },
+    commit: true,
+  });
   await open(page, `${app.url}/books/weather`);
   await expect(page.getByText(/none in 1[45] years/).first()).toBeVisible();
   const places: Record<string, number> = {};
   for (const [name, kind, lit, temperature] of [
-    ['Chamber', 'lit-chamber', true, { kind: 'set-point', levels_C: [18, 21, 24], usual_C: 24, nightDrop_K: 2, unheatedPlus_K: 4, loss_W_per_K: 8 }],
-    ['Bench', 'bench', true, { kind: 'set-point', levels_C: [12, 16, 20], usual_C: 16, nightDrop_K: 4, unheatedPlus_K: 4, loss_W_per_K: 30 }],
+    [
+      'Chamber',
+      'lit-chamber',
+      true,
+      { kind: 'set-point', levels_C: [18, 21, 24], usual_C: 24, nightDrop_K: 2, unheatedPlus_K: 4, loss_W_per_K: 8 },
+    ],
+    [
+      'Bench',
+      'bench',
+      true,
+      { kind: 'set-point', levels_C: [12, 16, 20], usual_C: 16, nightDrop_K: 4, unheatedPlus_K: 4, loss_W_per_K: 30 },
+    ],
     ['House', 'house', true, { kind: 'outside', plusDay_K: 6, plusNight_K: 3 }],
     ['Frame', 'frame', true, { kind: 'outside', plusDay_K: 2, plusNight_K: 2 }],
-  ] as const) // prettier-ignore
-    places[name] = (await post('/api/places', { name, kind, lit, room_trays: 30, walkOrder: Object.keys(places).length + 1, periods: [{ from: '01-01', day_C: 18, night_C: 12 }], temperature })).id; // prettier-ignore
+  ] as const)
+    places[name] = (
+      await post('/api/places', {
+        name,
+        kind,
+        lit,
+        room_trays: 30,
+        walkOrder: Object.keys(places).length + 1,
+        periods: [{ from: '01-01', day_C: 18, night_C: 12 }],
+        temperature,
+      })
+    ).id;
 
   const crops = await get<{ id: number; name: string; potted: boolean; hardening_days: number }[]>('/api/crops');
   const containers = await get<{ id: number; kind: string }[]>('/api/containers');
-  const wanted = ['tomato', 'cabbage', 'broccoli', 'basil', 'courgette', 'lettuce', 'leek', 'celery', 'pepper', 'pumpkin']; // prettier-ignore
+  const wanted = [
+    'tomato',
+    'cabbage',
+    'broccoli',
+    'basil',
+    'courgette',
+    'lettuce',
+    'leek',
+    'celery',
+    'pepper',
+    'pumpkin',
+  ];
   const made: Record<string, number> = {};
   for (const [i, name] of wanted.entries()) {
     const crop = crops.find((c) => c.name === name)!;
     const plugs = name === 'celery' ? { joins: { stage: 'grow', on: at(2) } } : {};
     const batch = {
-      idempotencyKey: key(), cropId: crop.id, varietyId: null, lotId: null, plantsWanted: 120, spare_frac: 0.15,
-      transplantOn: at(20 + 9 * i), hardening_days: crop.hardening_days,
+      idempotencyKey: key(),
+      cropId: crop.id,
+      varietyId: null,
+      lotId: null,
+      plantsWanted: 120,
+      spare_frac: 0.15,
+      transplantOn: at(20 + 9 * i),
+      hardening_days: crop.hardening_days,
       places: { germinate: places['Chamber'], grow: places['Bench'], pot: places['House'], harden: places['Frame'] },
       sowContainerId: containers.find((c) => c.kind === 'cell-tray')!.id,
-      potContainerId: crop.potted ? containers.find((c) => c.kind === 'pot')!.id : null, note: '', ...plugs,
-    }; // prettier-ignore
+      potContainerId: crop.potted ? containers.find((c) => c.kind === 'pot')!.id : null,
+      note: '',
+      ...plugs,
+    };
     made[name] = (await post('/api/batches', batch)).id;
   }
   // A double tap makes no second batch.
@@ -109,7 +185,12 @@ test('from an empty southern nursery to a logged season: one truth on seven scre
   await page.getByRole('button', { name: 'Plan the season' }).click();
   const proposal = page.getByRole('region', { name: 'Proposed plan' });
   await expect(proposal).toBeVisible({ timeout: 90_000 });
-  await expect(proposal.locator('tr', { has: page.getByRole('rowheader', { name: 'Over room', exact: true }) }).locator('td').last()).toHaveText('never'); // prettier-ignore
+  await expect(
+    proposal
+      .locator('tr', { has: page.getByRole('rowheader', { name: 'Over room', exact: true }) })
+      .locator('td')
+      .last(),
+  ).toHaveText('never');
   const before = await page.locator('[data-fresh="table"]').innerText();
   await proposal.getByRole('button', { name: /^Take/ }).click();
   await expect(proposal).toHaveCount(0);
@@ -147,17 +228,36 @@ test('from an empty southern nursery to a logged season: one truth on seven scre
   expect(one('basil').plants.expected_count).toBeGreaterThan(70);
   expect(one('tomato').plants).toMatchObject({ inHand_count: 124, lost_count: 6, cameUp_count: 130 });
   expect(one('broccoli').plants).toMatchObject({ out_count: 110, left_count: 15, cameUp_count: 125, inHand_count: 0 });
-  for (const { plants: p } of batches) expect(p.inHand_count + p.lost_count + p.left_count + p.out_count).toBe(p.cameUp_count); // prettier-ignore
+  for (const { plants: p } of batches)
+    expect(p.inHand_count + p.lost_count + p.left_count + p.out_count).toBe(p.cameUp_count);
 
   // Files and feed.
-  const csv = Papa.parse<Record<string, string>>(await (await request.get(`${app.url}/api/batches.csv`)).text(), { header: true, skipEmptyLines: true }).data; // prettier-ignore
+  const csv = Papa.parse<Record<string, string>>(await (await request.get(`${app.url}/api/batches.csv`)).text(), {
+    header: true,
+    skipEmptyLines: true,
+  }).data;
   const feedPath = /\/api\/feed\/[\w-]+\.ics/.exec(await (await request.get(`${app.url}/books/take-along`)).text())![0];
   const entries = new ICAL.Component(ICAL.parse(await (await request.get(`${app.url}${feedPath}`)).text()))
     .getAllSubcomponents('vevent')
     .map((c) => new ICAL.Event(c));
   for (const b of batches) {
     const row = csv.find((r) => r['code'] === b.code)!;
-    expect([Number(row['in_hand']), Number(row['expected']), Number(row['lost']), Number(row['left_over']), Number(row['out'])], b.name).toEqual([b.plants.inHand_count, b.plants.expected_count, b.plants.lost_count, b.plants.left_count, b.plants.out_count]); // prettier-ignore
+    expect(
+      [
+        Number(row['in_hand']),
+        Number(row['expected']),
+        Number(row['lost']),
+        Number(row['left_over']),
+        Number(row['out']),
+      ],
+      b.name,
+    ).toEqual([
+      b.plants.inHand_count,
+      b.plants.expected_count,
+      b.plants.lost_count,
+      b.plants.left_count,
+      b.plants.out_count,
+    ]);
     expect(row['plant_on'], b.name).toBe(b.expected_out?.on ?? '');
     const out = entries.find((e) => e.uid === `${b.code}-plant@crook`);
     if (out && b.expected_out?.on) expect(out.startDate.toString() >= b.expected_out.on, b.name).toBe(true);
@@ -200,15 +300,20 @@ async function seeSame(page: Page, batches: readonly Told[]): Promise<void> {
     }
   }
   await open(page, `${app.url}/pot`);
-  const ready = (await (await page.request.get(`${app.url}/api/potting/ready`)).json()) as { ready: { batchId: number; plants: number }[] }; // prettier-ignore
+  const ready = (await (await page.request.get(`${app.url}/api/potting/ready`)).json()) as {
+    ready: { batchId: number; plants: number }[];
+  };
   for (const line of ready.ready)
     expect(line.plants).toBe(batches.find((b) => b.id === line.batchId)!.plants.expected_count);
   await open(page, `${app.url}/plant-out`);
   for (const b of batches.filter((x) => x.phase === 'hardening')) {
     await expect(page.getByRole('article', { name: b.name })).toContainText(`${b.plants.expected_count} ${b.name}`);
-    if (b.expected_out?.on) await expect(page.getByRole('article', { name: b.name })).toContainText(said(b.expected_out.on)); // prettier-ignore
+    if (b.expected_out?.on)
+      await expect(page.getByRole('article', { name: b.name })).toContainText(said(b.expected_out.on));
   }
-  const round = (await (await page.request.get(`${app.url}/api/round`)).json()) as { places: { jobs: { batchId: number; kind: string; count: number | null }[] }[] }; // prettier-ignore
+  const round = (await (await page.request.get(`${app.url}/api/round`)).json()) as {
+    places: { jobs: { batchId: number; kind: string; count: number | null }[] }[];
+  };
   for (const job of round.places.flatMap((p) => p.jobs)) {
     if (job.kind === 'pot' || job.kind === 'plant')
       expect(job.count).toBe(batches.find((b) => b.id === job.batchId)!.plants.expected_count);
@@ -252,7 +357,9 @@ test('another device, over plain HTTP under a name of the house, logs as well an
     await page.unroute('**/api/batches/*/events');
     await open(page, `${base}/season`);
     await expect(page.getByText(/kept on this device/)).toHaveCount(0, { timeout: 15_000 });
-    await expect.poll(() => page.evaluate(() => Object.keys(localStorage).filter((k) => k.startsWith('crook.line.')))).toEqual([]); // prettier-ignore
+    await expect
+      .poll(() => page.evaluate(() => Object.keys(localStorage).filter((k) => k.startsWith('crook.line.'))))
+      .toEqual([]);
     expect(errors).toEqual([]);
   } finally {
     await browser.close();
@@ -265,8 +372,25 @@ test('a Fahrenheit, inch and dollar house: no bare Celsius, metre, unit-less deg
 }) => {
   test.setTimeout(120_000);
   const nursery = (await (await page.request.get(`${app.url}/api/nursery`)).json()) as Record<string, unknown>;
-  const allowed = ['version', 'name', 'placeName', 'latitude_deg', 'longitude_deg', 'timeZone', 'firstWeekday', 'lastFrost', 'firstFrost', 'spare_frac', 'offHeat']; // prettier-ignore
-  const settings = { ...Object.fromEntries(Object.entries(nursery).filter(([k]) => allowed.includes(k))), temperatureUnit: 'F', lengthUnit: 'in', currency: 'USD' }; // prettier-ignore
+  const allowed = [
+    'version',
+    'name',
+    'placeName',
+    'latitude_deg',
+    'longitude_deg',
+    'timeZone',
+    'firstWeekday',
+    'lastFrost',
+    'firstFrost',
+    'spare_frac',
+    'offHeat',
+  ];
+  const settings = {
+    ...Object.fromEntries(Object.entries(nursery).filter(([k]) => allowed.includes(k))),
+    temperatureUnit: 'F',
+    lengthUnit: 'in',
+    currency: 'USD',
+  };
   expect((await page.request.put(`${app.url}/api/nursery`, { data: settings })).status()).toBe(200);
   const found: string[] = [];
   for (const path of [
@@ -297,7 +421,6 @@ test('a Fahrenheit, inch and dollar house: no bare Celsius, metre, unit-less deg
     '/heat/settings',
     '/heat/alarms',
   ]) {
-    // prettier-ignore
     await open(page, `${app.url}${path}`);
     const text = await page.locator('body').innerText();
     for (const [what, pattern] of [
@@ -306,7 +429,8 @@ test('a Fahrenheit, inch and dollar house: no bare Celsius, metre, unit-less deg
       ['metres or litres', /\d\s?(?:m²|cm|mm|km\/h|litres|L)\b(?! (?:pot|block))/g],
       ['money without its currency', /\b(?:costs?|price|worth|pay) \d+(?:\.\d+)?\b(?! (?:tray-)?days)/g],
     ] as const)
-      for (const match of text.matchAll(pattern)) found.push(`${path} ${what}: …${text.slice(Math.max(0, match.index - 30), match.index + 20)}`); // prettier-ignore
+      for (const match of text.matchAll(pattern))
+        found.push(`${path} ${what}: …${text.slice(Math.max(0, match.index - 30), match.index + 20)}`);
   }
   expect(found).toEqual([]);
   // Ice that reads 32 is right: a soil reading goes in as it is.

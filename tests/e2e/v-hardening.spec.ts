@@ -108,7 +108,7 @@ test('a gate fails, and passes as the demo’s clock runs; what is planted is as
       .then((text) => text.split('\n')[0]);
   };
   await expect.poll(gate, { timeout: 30_000, intervals: [1500] }).toBe('Forecast fails');
-  await expect(page.getByText(/odds of .* in the night after/).first()).toBeVisible(); // prettier-ignore
+  await expect(page.getByText(/odds of .* in the night after/).first()).toBeVisible();
   await clock(page, { running: true, rate: 86_400 });
   await expect.poll(gate, { timeout: 60_000, intervals: [1000] }).toBe('Forecast passes');
   await clock(page, { running: false, rate: 60 });
@@ -132,7 +132,10 @@ test('a gate fails, and passes as the demo’s clock runs; what is planted is as
   await expect(page.getByRole('cell', { name: 'by the hedge' })).toBeVisible();
   await clock(page, { setTo: '2027-05-13' });
   await open(page, `${app.url}/plant-out`);
-  await page.getByRole('row', { name: /by the hedge/ }).getByRole('button', { name: 'standing well' }).click(); // prettier-ignore
+  await page
+    .getByRole('row', { name: /by the hedge/ })
+    .getByRole('button', { name: 'standing well' })
+    .click();
   await expect(page.getByRole('row', { name: /by the hedge/ })).toContainText('standing well');
 });
 
@@ -142,7 +145,11 @@ test('readings: three nights under a cover replace its written worth', async ({ 
   const row = page.locator('div', { hasText: /^\+3 °CLow tunnel/ }).first();
   await expect(row).toContainText('as written; 0 of 3 nights read');
   await page.getByLabel('Where it hangs').selectOption({ label: 'under: Low tunnel' });
-  for (const [day, low] of [['2027-04-12', '9'], ['2027-04-11', '13'], ['2027-04-10', '11']] as const) {
+  for (const [day, low] of [
+    ['2027-04-12', '9'],
+    ['2027-04-11', '13'],
+    ['2027-04-10', '11'],
+  ] as const) {
     await page.getByLabel('Lowest, °C').fill(low);
     await page.getByLabel(/^Morning of/).fill(day);
     await page.getByRole('button', { name: 'Keep it' }).first().click();
@@ -154,4 +161,4 @@ test('readings: three nights under a cover replace its written worth', async ({ 
   await page.getByRole('button', { name: 'Keep it' }).last().click();
   await expect(page.getByRole('alert')).toContainText('soil in degrees C');
   await expect(page.getByLabel('Soil, °C')).toHaveValue('sixty');
-}); // prettier-ignore
+});

@@ -340,7 +340,10 @@ describe('the books', () => {
       path: 'name',
       message: expect.stringMatching(/already/),
     });
-    const twice = [{ temperature_C: 20, days: 5, percent: null }, { temperature_C: 20, days: 6, percent: null }]; // prettier-ignore
+    const twice = [
+      { temperature_C: 20, days: 5, percent: null },
+      { temperature_C: 20, days: 6, percent: null },
+    ];
     expect((await put({ emergence: twice })).body.errors[0].path).toBe('emergence.1.temperature_C');
     expect((await put({ emergence: [{ temperature_C: 20, days: 'soon', percent: null }] })).body.errors[0].path).toBe(
       'emergence.0.days',

@@ -118,7 +118,9 @@ describe('sowing again', () => {
     expect(await (await fetch(`${app.url}/books/failures`)).text()).toContain('too cold');
     const again = await send(app, 'POST', `/api/batches/${id}/sow-again`, { ...order, idempotencyKey: key() });
     expect(again.status).toBe(422);
-    expect((await send(app, 'POST', `/api/batches/${id}/sow-again`, { ...order, cause: 'gremlins' })).body.errors[0].path).toBe('cause'); // prettier-ignore
+    expect(
+      (await send(app, 'POST', `/api/batches/${id}/sow-again`, { ...order, cause: 'gremlins' })).body.errors[0].path,
+    ).toBe('cause');
   });
 });
 
@@ -235,8 +237,13 @@ describe('lots', () => {
     const crops = (await send(app, 'GET', '/api/crops')).body as { id: number; name: string; seedBalls: boolean }[];
     const beet = crops.find((c) => c.name === 'beetroot')!;
     expect(beet.seedBalls).toBe(true);
-    const own = varieties.find((v) => v.cropId === beet.id)?.id ?? (await send(app, 'POST', '/api/varieties', { cropId: beet.id, name: 'Test beet', note: '' })).body.id; // prettier-ignore
-    expect((await send(app, 'POST', '/api/lots', { ...lot, varietyId: own, code: 'TEST-5', germination_percent: 140 })).status).toBe(201); // prettier-ignore
+    const own =
+      varieties.find((v) => v.cropId === beet.id)?.id ??
+      (await send(app, 'POST', '/api/varieties', { cropId: beet.id, name: 'Test beet', note: '' })).body.id;
+    expect(
+      (await send(app, 'POST', '/api/lots', { ...lot, varietyId: own, code: 'TEST-5', germination_percent: 140 }))
+        .status,
+    ).toBe(201);
   });
 });
 

@@ -101,9 +101,16 @@ describe('forecast, ladders and gates over HTTP', () => {
   const ladders = async () => (await get<HardenView>('/api/hardening')).ladders;
   const typed = (days: readonly [number, number, number | null][]) =>
     send(app, 'POST', '/api/forecast', {
-      days: days.map(([least_C, most_C, gust_m_s], i) => ({ day: isoFromDay(TODAY + i), least_C, most_C, gust_m_s, sky: 'broken' })), // prettier-ignore
+      days: days.map(([least_C, most_C, gust_m_s], i) => ({
+        day: isoFromDay(TODAY + i),
+        least_C,
+        most_C,
+        gust_m_s,
+        sky: 'broken',
+      })),
     });
-  const event = (id: number, line: object) => send(app, 'POST', `/api/batches/${id}/events`, { idempotencyKey: key(), day: isoFromDay(TODAY), ...line }); // prettier-ignore
+  const event = (id: number, line: object) =>
+    send(app, 'POST', `/api/batches/${id}/events`, { idempotencyKey: key(), day: isoFromDay(TODAY), ...line });
   const file = (change: (f: ForecastFile) => void) => {
     const made = structuredClone(madeUpForecast(now_ms, SITE));
     change(made);
@@ -153,8 +160,14 @@ describe('forecast, ladders and gates over HTTP', () => {
     expect((await event(l!.batchId, up)).status).toBe(201);
     const batch = (await get<{ log: { note: string; cause: string }[] }>(`/api/batches/${l!.batchId}`)) as unknown;
     expect(JSON.stringify(batch)).toContain('they look hard');
-    expect((await ladders()).find((x) => x.batchId === l!.batchId)).toMatchObject({ rung: l!.rung + 1, loggedToday: true }); // prettier-ignore
-    expect((await event(l!.batchId, { kind: 'rung', count: l!.rung + 4 })).body).toMatchObject({ status: 422, errors: [{ path: 'count' }] }); // prettier-ignore
+    expect((await ladders()).find((x) => x.batchId === l!.batchId)).toMatchObject({
+      rung: l!.rung + 1,
+      loggedToday: true,
+    });
+    expect((await event(l!.batchId, { kind: 'rung', count: l!.rung + 4 })).body).toMatchObject({
+      status: 422,
+      errors: [{ path: 'count' }],
+    });
   });
 
   it('another programme for one batch moves its ladder; a stale change is told both versions', async () => {
@@ -165,31 +178,85 @@ describe('forecast, ladders and gates over HTTP', () => {
     expect((await send(app, 'PATCH', `/api/batches/${l.batchId}`, change)).status).toBe(200);
     expect((await send(app, 'PATCH', `/api/batches/${l.batchId}`, change)).status).toBe(409);
     expect((await ladders()).find((x) => x.batchId === l.batchId)).toMatchObject({ programme: lid.name, chosen: true });
-    expect((await send(app, 'PATCH', `/api/batches/${l.batchId}`, { version: l.version + 1, programmeId: 999 })).body.errors[0].path).toBe('programmeId'); // prettier-ignore
+    expect(
+      (await send(app, 'PATCH', `/api/batches/${l.batchId}`, { version: l.version + 1, programmeId: 999 })).body
+        .errors[0].path,
+    ).toBe('programmeId');
   });
 
   it('bad forecasts are refused with the field and what to do, and the one in use stays', async () => {
     const before = await get<ForecastView>('/api/forecast');
-    const refused = async (answer: Promise<{ status: number; body: { errors: { path: string; message: string }[] } }>, path: string, words: RegExp) => {
+    const refused = async (
+      answer: Promise<{ status: number; body: { errors: { path: string; message: string }[] } }>,
+      path: string,
+      words: RegExp,
+    ) => {
       const { status, body } = await answer;
       expect(status).toBe(422);
       expect(body.errors[0]!.path).toBe(path);
       expect(body.errors[0]!.message).toMatch(words);
     };
-    await refused(file((f) => (f.made_at = '2027-04-13T06:00:00Z')), 'made_at', /still to come/);
-    await refused(file((f) => (f.made_at = '2027-04-01T06:00:00Z')), 'made_at', /days ago/);
-    await refused(file((f) => (f.hours[3]!.at = f.hours[2]!.at)), 'hours.3.at', /there twice/);
-    await refused(file((f) => (f.hours[5]!.temp_C = 400)), 'hours.5.temp_C', /at most 60/);
-    await refused(file((f) => f.hours.forEach((h) => (h.temp_C = Math.min(60, 32 + 1.8 * h.temp_C)))), 'hours', /Fahrenheit/);
-    await refused(file((f) => (f.hours[7]!.gust_m_s = 0)), 'hours.7.gust_m_s', /below the mean wind/);
-    await refused(file((f) => f.hours.splice(0, f.hours.length, ...f.hours.slice(0, 7).map((h, i) => ({ ...h, at: new Date(now_ms - (9 - i) * 3_600_000).toISOString() })))), 'hours', /all of them are past/);
-    await refused(file((f) => (f.format = 'other' as never)), 'format', /crook-forecast-1/);
+    await refused(
+      file((f) => (f.made_at = '2027-04-13T06:00:00Z')),
+      'made_at',
+      /still to come/,
+    );
+    await refused(
+      file((f) => (f.made_at = '2027-04-01T06:00:00Z')),
+      'made_at',
+      /days ago/,
+    );
+    await refused(
+      file((f) => (f.hours[3]!.at = f.hours[2]!.at)),
+      'hours.3.at',
+      /there twice/,
+    );
+    await refused(
+      file((f) => (f.hours[5]!.temp_C = 400)),
+      'hours.5.temp_C',
+      /at most 60/,
+    );
+    await refused(
+      file((f) => f.hours.forEach((h) => (h.temp_C = Math.min(60, 32 + 1.8 * h.temp_C)))),
+      'hours',
+      /Fahrenheit/,
+    );
+    await refused(
+      file((f) => (f.hours[7]!.gust_m_s = 0)),
+      'hours.7.gust_m_s',
+      /below the mean wind/,
+    );
+    await refused(
+      file((f) =>
+        f.hours.splice(
+          0,
+          f.hours.length,
+          ...f.hours.slice(0, 7).map((h, i) => ({ ...h, at: new Date(now_ms - (9 - i) * 3_600_000).toISOString() })),
+        ),
+      ),
+      'hours',
+      /all of them are past/,
+    );
+    await refused(
+      file((f) => (f.format = 'other' as never)),
+      'format',
+      /crook-forecast-1/,
+    );
     await refused(send(app, 'POST', '/api/forecast/file', { text: 'not json' }), 'text', /FORECAST.md/);
     await refused(typed([[12, 3, null]]), 'days.0.most_C', /not below/);
     await refused(typed([[50, 60, null]]), 'days', /usual/);
-    await refused(send(app, 'POST', '/api/forecast', { days: [{ day: '2027-04-11', least_C: 1, most_C: 2, gust_m_s: null, sky: 'dull' }] }), 'days.0.day', /past/);
-    expect(await get<ForecastView>('/api/forecast')).toMatchObject({ source: before.source, madeAt_ms: before.madeAt_ms });
-  }); // prettier-ignore
+    await refused(
+      send(app, 'POST', '/api/forecast', {
+        days: [{ day: '2027-04-11', least_C: 1, most_C: 2, gust_m_s: null, sky: 'dull' }],
+      }),
+      'days.0.day',
+      /past/,
+    );
+    expect(await get<ForecastView>('/api/forecast')).toMatchObject({
+      source: before.source,
+      madeAt_ms: before.madeAt_ms,
+    });
+  });
 
   it('one that ends early says so, and what it does not tell is not guessed', async () => {
     const short = await file((f) => {
@@ -210,10 +277,18 @@ describe('forecast, ladders and gates over HTTP', () => {
     const k = key();
     const one = await send(app, 'POST', '/api/site/readings', { idempotencyKey: k, ...reading });
     expect(one.status).toBe(201);
-    expect((await send(app, 'POST', '/api/site/readings', { idempotencyKey: k, ...reading })).body).toEqual({ ...one.body, repeated: true }); // prettier-ignore
-    expect((await send(app, 'POST', '/api/site/readings', { idempotencyKey: k, ...reading, least_C: 9 })).status).toBe(422); // prettier-ignore
+    expect((await send(app, 'POST', '/api/site/readings', { idempotencyKey: k, ...reading })).body).toEqual({
+      ...one.body,
+      repeated: true,
+    });
+    expect((await send(app, 'POST', '/api/site/readings', { idempotencyKey: k, ...reading, least_C: 9 })).status).toBe(
+      422,
+    );
     const bad = async (body: object, path: string) =>
-      expect((await send(app, 'POST', '/api/site/readings', { idempotencyKey: key(), ...reading, ...body })).body.errors[0].path).toBe(path); // prettier-ignore
+      expect(
+        (await send(app, 'POST', '/api/site/readings', { idempotencyKey: key(), ...reading, ...body })).body.errors[0]
+          .path,
+      ).toBe(path);
     await bad({ day: '2027-04-20' }, 'day');
     await bad({ coverId: 99 }, 'coverId');
     await bad({ least_C: 41 }, 'least_C');
@@ -221,32 +296,66 @@ describe('forecast, ladders and gates over HTTP', () => {
     await bad({ least_C: null }, 'least_C');
     const worth = async () => (await get<ReadingsShown>('/api/site/readings')).worths.find((w) => w.coverId === 2)!;
     expect(await worth()).toMatchObject({ own: false, nights: 1 });
-    for (const n of [1, 2]) await send(app, 'POST', '/api/site/readings', { idempotencyKey: key(), ...reading, day: isoFromDay(TODAY - n), least_C: 13 }); // prettier-ignore
+    for (const n of [1, 2])
+      await send(app, 'POST', '/api/site/readings', {
+        idempotencyKey: key(),
+        ...reading,
+        day: isoFromDay(TODAY - n),
+        least_C: 13,
+      });
     const taught = await worth();
     expect(taught.own).toBe(true);
     expect(taught.worth_K).not.toBe(taught.written_K);
-    const out = await send(app, 'POST', '/api/site/readings', { idempotencyKey: key(), kind: 'withdrawn', day: isoFromDay(TODAY), correctsId: one.body.id }); // prettier-ignore
+    const out = await send(app, 'POST', '/api/site/readings', {
+      idempotencyKey: key(),
+      kind: 'withdrawn',
+      day: isoFromDay(TODAY),
+      correctsId: one.body.id,
+    });
     expect(out.status).toBe(201);
-    expect((await send(app, 'POST', '/api/site/readings', { idempotencyKey: key(), kind: 'withdrawn', day: isoFromDay(TODAY), correctsId: one.body.id })).status).toBe(409); // prettier-ignore
+    expect(
+      (
+        await send(app, 'POST', '/api/site/readings', {
+          idempotencyKey: key(),
+          kind: 'withdrawn',
+          day: isoFromDay(TODAY),
+          correctsId: one.body.id,
+        })
+      ).status,
+    ).toBe(409);
     expect((await worth()).nights).toBe(2);
     const soil = async () => (await get<PlantView>('/api/planting')).soil_C!;
     const before = await soil();
-    await send(app, 'POST', '/api/site/readings', { idempotencyKey: key(), kind: 'soil', day: isoFromDay(TODAY), soil_C: before + 4, offset_K: 0.5 }); // prettier-ignore
+    await send(app, 'POST', '/api/site/readings', {
+      idempotencyKey: key(),
+      kind: 'soil',
+      day: isoFromDay(TODAY),
+      soil_C: before + 4,
+      offset_K: 0.5,
+    });
     expect(await soil()).toBeCloseTo(before + 3.5, 6);
   });
 
   it('gates: one let go, a batch planted against them keeps its reason, and is asked after a week', async () => {
     const { lines } = await get<PlantView>('/api/planting');
     expect(lines.length).toBeGreaterThan(8);
-    const waiting = lines.find((l) => l.verdict !== 'plant' && l.gates.find((g) => g.key === 'hardened')!.state === 'wait')!; // prettier-ignore
+    const waiting = lines.find(
+      (l) => l.verdict !== 'plant' && l.gates.find((g) => g.key === 'hardened')!.state === 'wait',
+    )!;
     const gates = Object.fromEntries(waiting.gates.map((g) => [g.key, g.key === 'hardened' ? 'off' : g.mode]));
-    expect((await send(app, 'PATCH', `/api/batches/${waiting.batchId}`, { version: waiting.version, gates })).status).toBe(200); // prettier-ignore
+    expect(
+      (await send(app, 'PATCH', `/api/batches/${waiting.batchId}`, { version: waiting.version, gates })).status,
+    ).toBe(200);
     const after = (await get<PlantView>('/api/planting')).lines.find((l) => l.batchId === waiting.batchId)!;
     expect(after.gates.find((g) => g.key === 'hardened')!.mode).toBe('off');
-    const line = lines.find((l) => l.batchId !== waiting.batchId && l.gates.find((g) => g.key === 'hardened')!.figure !== '0/7')!; // prettier-ignore
+    const line = lines.find(
+      (l) => l.batchId !== waiting.batchId && l.gates.find((g) => g.key === 'hardened')!.figure !== '0/7',
+    )!;
     const planting = { coverId: 1, plant_cm: 20, row_cm: 30, bed: 'long bed' };
     const put = { kind: 'planted-out', count: 100, cause: 'own decision', note: 'rain is coming', planting };
-    expect((await event(line.batchId, { ...put, planting: { ...planting, coverId: 77 } })).body.errors[0].path).toBe('planting.coverId'); // prettier-ignore
+    expect((await event(line.batchId, { ...put, planting: { ...planting, coverId: 77 } })).body.errors[0].path).toBe(
+      'planting.coverId',
+    );
     expect((await event(line.batchId, put)).status).toBe(201);
     const view = await get<PlantView>('/api/planting');
     expect(view.planted[0]).toMatchObject({ batchId: line.batchId, count: 100, bed: 'long bed', coverName: 'Fleece' });
@@ -254,10 +363,20 @@ describe('forecast, ladders and gates over HTTP', () => {
     await send(app, 'PUT', '/api/clock', { setTo: isoFromDay(TODAY + 7) });
     const round = JSON.stringify((await send(app, 'GET', '/api/round')).body);
     expect(round).toContain('how many stand, and how well');
-    const stood = (cause: string) => send(app, 'POST', `/api/batches/${line.batchId}/events`, { idempotencyKey: key(), kind: 'stood', day: isoFromDay(TODAY + 7), cause, count: 96 }); // prettier-ignore
+    const stood = (cause: string) =>
+      send(app, 'POST', `/api/batches/${line.batchId}/events`, {
+        idempotencyKey: key(),
+        kind: 'stood',
+        day: isoFromDay(TODAY + 7),
+        cause,
+        count: 96,
+      });
     expect((await stood('brilliant')).body.errors[0].path).toBe('cause');
     expect((await stood('well')).status).toBe(201);
-    expect((await get<PlantView>('/api/planting')).planted.find((p) => p.batchId === line.batchId)).toMatchObject({ stood: 'well', stoodCount: 96 }); // prettier-ignore
+    expect((await get<PlantView>('/api/planting')).planted.find((p) => p.batchId === line.batchId)).toMatchObject({
+      stood: 'well',
+      stoodCount: 96,
+    });
     await send(app, 'PUT', '/api/clock', { setTo: isoFromDay(TODAY) });
   });
 
@@ -265,7 +384,12 @@ describe('forecast, ladders and gates over HTTP', () => {
     const { version } = await get<{ version: number }>('/api/nursery');
     const put = (body: object) => send(app, 'PUT', '/api/planting/settings', { ...USUAL_PLANTING, version, ...body });
     expect((await put({ home: { from_h: 9, to_h: 8 } })).body.errors[0].path).toBe('home.to_h');
-    const dates = async () => (await get<{ dates: { coverId: number | null; day: number | null; sooner_days: number | null }[] }>('/api/planting/out?crop=36')).dates; // prettier-ignore
+    const dates = async () =>
+      (
+        await get<{ dates: { coverId: number | null; day: number | null; sooner_days: number | null }[] }>(
+          '/api/planting/out?crop=36',
+        )
+      ).dates;
     const byDegrees = await dates();
     expect(byDegrees.length).toBeGreaterThan(3);
     for (const d of byDegrees.slice(1)) expect(d.sooner_days ?? 0).toBeGreaterThanOrEqual(0);
@@ -277,16 +401,24 @@ describe('forecast, ladders and gates over HTTP', () => {
   });
 
   it('covers and programmes are books with versions; what cannot be is named', async () => {
-    const [first] = await get<{ id: number; version: number; rungs: object[]; name: string; kind: string }[]>('/api/programmes'); // prettier-ignore
+    const [first] =
+      await get<{ id: number; version: number; rungs: object[]; name: string; kind: string }[]>('/api/programmes');
     const { id, version, ...line } = first!;
     const bad = { ...line, rungs: [{ ...line.rungs[0], hours_h: 30 }] };
-    expect((await send(app, 'PUT', `/api/programmes/${id}`, { version, line: bad })).body.errors[0].path).toBe('rungs.0.hours_h'); // prettier-ignore
+    expect((await send(app, 'PUT', `/api/programmes/${id}`, { version, line: bad })).body.errors[0].path).toBe(
+      'rungs.0.hours_h',
+    );
     expect((await send(app, 'PUT', `/api/programmes/${id}`, { version, line })).status).toBe(200);
     expect((await send(app, 'PUT', `/api/programmes/${id}`, { version, line })).status).toBe(409);
-    const covers = await get<{ id: number; version: number; structure: { opening_m2: number } | null; name: string }[]>('/api/covers'); // prettier-ignore
+    const covers =
+      await get<{ id: number; version: number; structure: { opening_m2: number } | null; name: string }[]>(
+        '/api/covers',
+      );
     const { id: coverId, version: v, ...frame } = covers.find((c) => c.structure)!;
     const wide = { ...frame, structure: { ...frame.structure, opening_m2: 900 } };
-    expect((await send(app, 'PUT', `/api/covers/${coverId}`, { version: v, line: wide })).body.errors[0].path).toBe('structure.opening_m2'); // prettier-ignore
+    expect((await send(app, 'PUT', `/api/covers/${coverId}`, { version: v, line: wide })).body.errors[0].path).toBe(
+      'structure.opening_m2',
+    );
     expect((await send(app, 'POST', '/api/covers', { ...frame, placeId: null })).body.errors[0].path).toBe('placeId');
     expect((await send(app, 'POST', '/api/covers', frame)).body.errors[0].message).toMatch(/already/);
   });

@@ -45,9 +45,25 @@ describe('taking over a plan of the season', () => {
     const bench = before.house.places.find((p) => p.id === 4)!;
     const change = {
       words: 'planned two things',
-      batches: [{ id: tomato.id, version: tomato.version, places: { ...tomato.plan.places, pot: 4 }, steps: { sow: '2027-04-20', plant: '2027-06-08' } }],
-      setPoints: [{ placeId: 4, version: bench.version, setPoints: [{ week: '2027-04-19', setPoint_C: 18 }, { week: '2027-04-26', setPoint_C: null }] }],
-    }; // prettier-ignore
+      batches: [
+        {
+          id: tomato.id,
+          version: tomato.version,
+          places: { ...tomato.plan.places, pot: 4 },
+          steps: { sow: '2027-04-20', plant: '2027-06-08' },
+        },
+      ],
+      setPoints: [
+        {
+          placeId: 4,
+          version: bench.version,
+          setPoints: [
+            { week: '2027-04-19', setPoint_C: 18 },
+            { week: '2027-04-26', setPoint_C: null },
+          ],
+        },
+      ],
+    };
     const sent = { ...change, idempotencyKey: key() };
     const done = await send(app, 'POST', '/api/season/plan', sent);
     expect(done.status).toBe(201);
@@ -102,9 +118,21 @@ describe('taking over a plan of the season', () => {
     for (const [i, setPoint_C] of [18, 20, null].entries()) {
       const now = await season();
       const done = await plan({
-        batches: [{ id: stock.id, version: now.initial.find((b) => b.id === stock.id)!.version, steps: { plant: `2027-05-0${i + 4}` } }],
-        setPoints: [{ placeId: 3, version: now.house.places.find((p) => p.id === 3)!.version, setPoints: [{ week: '2027-05-03', setPoint_C }] }],
-      }); // prettier-ignore
+        batches: [
+          {
+            id: stock.id,
+            version: now.initial.find((b) => b.id === stock.id)!.version,
+            steps: { plant: `2027-05-0${i + 4}` },
+          },
+        ],
+        setPoints: [
+          {
+            placeId: 3,
+            version: now.house.places.find((p) => p.id === 3)!.version,
+            setPoints: [{ week: '2027-05-03', setPoint_C }],
+          },
+        ],
+      });
       expect(done.status).toBe(201);
       ids.push(done.body.changeId);
     }
@@ -297,11 +325,24 @@ describe('what-ifs', () => {
 
 describe('places with a set-point', () => {
   const place = {
-    name: 'Warm box', kind: 'dark-chamber', lit: false, room_trays: 6, walkOrder: 9,
+    name: 'Warm box',
+    kind: 'dark-chamber',
+    lit: false,
+    room_trays: 6,
+    walkOrder: 9,
     periods: [{ from: '01-01', day_C: 20, night_C: 20 }],
-    temperature: { kind: 'set-point', levels_C: [20, 24, 28], usual_C: 24, nightDrop_K: 0, unheatedPlus_K: 8, loss_W_per_K: 2 },
-    setPoints: [{ week: '2027-04-12', setPoint_C: 28 }], closed: [{ from: '2027-07-01', to: '2027-07-10' }], size: null,
-  }; // prettier-ignore
+    temperature: {
+      kind: 'set-point',
+      levels_C: [20, 24, 28],
+      usual_C: 24,
+      nightDrop_K: 0,
+      unheatedPlus_K: 8,
+      loss_W_per_K: 2,
+    },
+    setPoints: [{ week: '2027-04-12', setPoint_C: 28 }],
+    closed: [{ from: '2027-07-01', to: '2027-07-10' }],
+    size: null,
+  };
   const add = (change: object) => send(app, 'POST', '/api/places', { ...place, ...change });
 
   it('keep their weeks and closed days, as dates', async () => {

@@ -26,8 +26,15 @@ const patchOf = (view: SessionView) => ({
   people: [...view.people],
   closed: view.closed,
   lines: view.lines.map(({ batchId, containerId, plants, doubled, mixId, baseMixId, base_mm, placeId }) => ({
-    batchId, containerId, plants, doubled, mixId, baseMixId, base_mm, placeId,
-  })), // prettier-ignore
+    batchId,
+    containerId,
+    plants,
+    doubled,
+    mixId,
+    baseMixId,
+    base_mm,
+    placeId,
+  })),
 });
 const outcome = (view: SessionView, batchId: number, more: object = {}) =>
   send(app, 'POST', `/api/potting/sessions/${view.id}/outcomes`, {
@@ -42,7 +49,12 @@ const grown = async (): Promise<{ id: number; name: string; plants: number }[]> 
   return lines.map(({ batchId: id, name, plants }) => ({ id, name, plants }));
 };
 const log = async (id: number) =>
-  ((await send(app, 'GET', `/api/batches/${id}`)).body as { log: { kind: string; id: number }[]; phase: string; most_count: number; plants: { inHand_count: number } }); // prettier-ignore
+  (await send(app, 'GET', `/api/batches/${id}`)).body as {
+    log: { kind: string; id: number }[];
+    phase: string;
+    most_count: number;
+    plants: { inHand_count: number };
+  };
 
 describe('the ready list', () => {
   it('lists what is near its pot with days left, room and what waiting costs', async () => {
@@ -62,7 +74,11 @@ describe('the ready list', () => {
     expect(after).toMatchObject({ says: 'now', bySign: true });
     expect(after.why).toMatch(/leaves touching/);
     for (const wrong of [{ cause: 'blue' }, { cause: 'leaves' }]) {
-      const answer = await send(app, 'POST', `/api/batches/${line.batchId}/events`, { ...sign, ...wrong, idempotencyKey: randomUUID() }); // prettier-ignore
+      const answer = await send(app, 'POST', `/api/batches/${line.batchId}/events`, {
+        ...sign,
+        ...wrong,
+        idempotencyKey: randomUUID(),
+      });
       expect(answer.status).toBe(422);
     }
   });
@@ -134,7 +150,9 @@ describe('a session', () => {
     const used = await have('10 cm pots');
     if (view.pots[0]!.name === '10 cm pot') expect(used.have).toBe(pots.have - (plants - 4));
     // The round waters it in, and nothing else is asked of it while it rests.
-    const round = (await send(app, 'GET', '/api/round')).body as { places: { jobs: { batchId: number; kind: string }[] }[] }; // prettier-ignore
+    const round = (await send(app, 'GET', '/api/round')).body as {
+      places: { jobs: { batchId: number; kind: string }[] }[];
+    };
     const jobs = round.places.flatMap((p) => p.jobs).filter((j) => j.batchId === one!.id);
     expect(jobs.map((j) => j.kind)).toEqual(['water']);
     // A correction keeps the line it replaces, and the stock follows it.
@@ -177,12 +195,20 @@ describe('a session', () => {
     const crops = (await send(app, 'GET', '/api/crops')).body as { id: number; name: string }[];
     const make = async (more: object) => {
       const made = await send(app, 'POST', '/api/batches', {
-      idempotencyKey: randomUUID(),
+        idempotencyKey: randomUUID(),
         cropId: crops.find((c) => c.name === 'tomato')!.id,
-        varietyId: null, lotId: null, plantsWanted: 60, spare_frac: 0.1, transplantOn: '2027-06-01', hardening_days: 7,
-        places: { germinate: 1, grow: 3, pot: 5, harden: 6 }, sowContainerId: 4, potContainerId: null, note: '',
+        varietyId: null,
+        lotId: null,
+        plantsWanted: 60,
+        spare_frac: 0.1,
+        transplantOn: '2027-06-01',
+        hardening_days: 7,
+        places: { germinate: 1, grow: 3, pot: 5, harden: 6 },
+        sowContainerId: 4,
+        potContainerId: null,
+        note: '',
         ...more,
-      }); // prettier-ignore
+      });
       expect(made.status, JSON.stringify(made.body)).toBe(201);
       return (made.body as { id: number }).id;
     };
@@ -193,7 +219,11 @@ describe('a session', () => {
       }
     };
     const pan = await make({});
-    await lines(pan, [['sown', '2027-03-25', 66], ['emerged', '2027-04-01', 40], ['off-heat', '2027-04-01', null]]); // prettier-ignore
+    await lines(pan, [
+      ['sown', '2027-03-25', 66],
+      ['emerged', '2027-04-01', 40],
+      ['off-heat', '2027-04-01', null],
+    ]);
     expect((await ready()).find((l) => l.batchId === pan)).toMatchObject({ job: 'prick-out', jobWords: 'Prick out' });
     const pricked = await plan([pan]);
     expect(pricked.lines[0]).toMatchObject({ job: 'prick-out', wrong: null });
@@ -246,7 +276,18 @@ describe('stock and books', () => {
     expect((await mix([{ itemId: part.id, parts: 0 }])).body).toMatchObject({ errors: [{ path: 'parts' }] });
     expect((await mix([{ itemId: pots.id, parts: 1 }])).body).toMatchObject({ errors: [{ path: 'parts.0.itemId' }] });
     expect((await mix([{ itemId: part.id, parts: 1 }])).status).toBe(201);
-    const feed = { name: 'f', form: 'powder', basis: 'w/w', n_percent: 60, p_percent: 30, k_percent: 20, named: 'oxide', rate_perL: 1, density_kg_L: 1, ec_mS: null }; // prettier-ignore
+    const feed = {
+      name: 'f',
+      form: 'powder',
+      basis: 'w/w',
+      n_percent: 60,
+      p_percent: 30,
+      k_percent: 20,
+      named: 'oxide',
+      rate_perL: 1,
+      density_kg_L: 1,
+      ec_mS: null,
+    };
     expect((await send(app, 'POST', '/api/feeds', feed)).body).toMatchObject({ errors: [{ path: 'n_percent' }] });
     expect((await send(app, 'POST', '/api/feeds', { ...feed, n_percent: 20 })).status).toBe(201);
   });
@@ -269,7 +310,9 @@ describe('stock and books', () => {
       volume_L: 0.4,
       shape,
     };
-    expect((await send(app, 'POST', '/api/containers', pot)).body).toMatchObject({ errors: [{ path: 'shape.height_mm' }] }); // prettier-ignore
+    expect((await send(app, 'POST', '/api/containers', pot)).body).toMatchObject({
+      errors: [{ path: 'shape.height_mm' }],
+    });
     const good = await send(app, 'POST', '/api/containers', { ...pot, shape: { ...shape, height_mm: 70 } });
     expect(good.status).toBe(201);
   });

@@ -12,10 +12,29 @@ afterAll(() => app.stop());
 const text = async (path: string) => (await fetch(app.url + path)).text();
 const preview = async (csv: string) => (await send(app, 'POST', '/api/import', { text: csv, commit: false })).body;
 const PLAN_FIELDS = [
-  'cropId', 'varietyId', 'lotId', 'plantsWanted', 'spare_frac', 'transplantOn', 'hardening_days', 'places',
-  'sowContainerId', 'potContainerId', 'note', 'before_days', 'after_days', 'weight', 'age_frac', 'pinned', 'joins',
-  'offHeat', 'programmeId', 'coverId', 'gates', 'steps',
-]; // prettier-ignore
+  'cropId',
+  'varietyId',
+  'lotId',
+  'plantsWanted',
+  'spare_frac',
+  'transplantOn',
+  'hardening_days',
+  'places',
+  'sowContainerId',
+  'potContainerId',
+  'note',
+  'before_days',
+  'after_days',
+  'weight',
+  'age_frac',
+  'pinned',
+  'joins',
+  'offHeat',
+  'programmeId',
+  'coverId',
+  'gates',
+  'steps',
+];
 const countBatches = async (): Promise<number> => (await send(app, 'GET', '/api/batches')).body.length;
 
 describe('the calendar, read back by ical.js', () => {
@@ -71,7 +90,8 @@ describe('the spreadsheets, read back by papaparse', () => {
     const [first, second] = (await send(app, 'GET', '/api/batches')).body as Record<string, unknown>[];
     const covers = (await send(app, 'GET', '/api/covers')).body as { id: number; structure: unknown }[];
     const programmes = (await send(app, 'GET', '/api/programmes')).body as { id: number }[];
-    const plan = (b: Record<string, unknown>) => Object.fromEntries(Object.entries(b).filter(([k]) => PLAN_FIELDS.includes(k))); // prettier-ignore
+    const plan = (b: Record<string, unknown>) =>
+      Object.fromEntries(Object.entries(b).filter(([k]) => PLAN_FIELDS.includes(k)));
     const odd = {
       ...plan(first!),
       spare_frac: 0.123,
@@ -116,7 +136,9 @@ describe('reading in what others write', () => {
     const file = (...dates: string[]) => `crop,plants,transplant_on\n${dates.map((d) => `leek,9,${d}`).join('\n')}`;
     const days = async (csv: string, dateOrder?: string) =>
       (await send(app, 'POST', '/api/import', { text: csv, commit: false, ...(dateOrder ? { dateOrder } : {}) })).body;
-    expect((await days(file('24/05/2027', '03/06/2027'))).lines.map((l: { transplantOn: string }) => l.transplantOn)).toEqual(['2027-05-24', '2027-06-03']); // prettier-ignore
+    expect(
+      (await days(file('24/05/2027', '03/06/2027'))).lines.map((l: { transplantOn: string }) => l.transplantOn),
+    ).toEqual(['2027-05-24', '2027-06-03']);
     const either = await days(file('03/06/2027'));
     expect(either).toMatchObject({ dateOrder: 'either', lines: [], errors: [{ path: 'dateOrder' }] });
     expect((await days(file('03/06/2027'), 'mdy')).lines[0].transplantOn).toBe('2027-03-06');
@@ -124,7 +146,8 @@ describe('reading in what others write', () => {
   });
 
   it('makes unknown varieties in the same step, takes the good lines and gives the others back', async () => {
-    const csv = 'crop,variety,plants,transplant_on\nleek,Made Up Long,50,2027-06-10\nnettle,,5,2027-06-10\nleek,made up long,60,2027-06-20'; // prettier-ignore
+    const csv =
+      'crop,variety,plants,transplant_on\nleek,Made Up Long,50,2027-06-10\nnettle,,5,2027-06-10\nleek,made up long,60,2027-06-20';
     const before = await countBatches();
     expect((await preview(csv)).errors.map((e: { path: string }) => e.path)).toContain('lines.2.variety');
     const order = { text: csv, commit: true, makeVarieties: true, takeGood: true, idempotencyKey: key() };
@@ -133,7 +156,11 @@ describe('reading in what others write', () => {
     expect(await countBatches()).toBe(before + 2);
     const rest = Papa.parse<Record<string, string>>(answer.rest, { header: true });
     expect(rest.data).toHaveLength(1);
-    expect(rest.data[0]).toMatchObject({ crop: 'nettle', plants: '5', problem: expect.stringMatching(/not in the crop book/) as string }); // prettier-ignore
+    expect(rest.data[0]).toMatchObject({
+      crop: 'nettle',
+      plants: '5',
+      problem: expect.stringMatching(/not in the crop book/) as string,
+    });
     expect((await send(app, 'POST', '/api/import', order)).body).toMatchObject({ repeated: true, made: 2 });
     expect(await countBatches()).toBe(before + 2);
     // What comes back is read again once it is mended; the column of problems is left alone.
@@ -167,9 +194,16 @@ describe('reading in', () => {
     );
     const wrong = answer.errors.map((e: { path: string }) => e.path);
     expect(wrong).toEqual([
-      'lines.3.crop', 'lines.4.plants', 'lines.5.plants', 'lines.6.plants', 'lines.7.transplant_on',
-      'lines.8.transplant_on', 'lines.9.note', 'lines.10.grow', 'lines.11.plants',
-    ]); // prettier-ignore
+      'lines.3.crop',
+      'lines.4.plants',
+      'lines.5.plants',
+      'lines.6.plants',
+      'lines.7.transplant_on',
+      'lines.8.transplant_on',
+      'lines.9.note',
+      'lines.10.grow',
+      'lines.11.plants',
+    ]);
     expect(answer.lines).toHaveLength(1);
   });
 

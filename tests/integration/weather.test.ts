@@ -12,9 +12,18 @@ beforeAll(async () => {
 afterAll(async () => app.stop());
 
 const text = readFileSync(new URL('../../node_modules/vega-datasets/data/weather.csv', import.meta.url), 'utf8');
-const columns = { date: 'date', least: 'temp_min', most: 'temp_max', rain: 'precipitation', station: 'location', stationIs: null as string | null, unit: 'C' }; // prettier-ignore
+const columns = {
+  date: 'date',
+  least: 'temp_min',
+  most: 'temp_max',
+  rain: 'precipitation',
+  station: 'location',
+  stationIs: null as string | null,
+  unit: 'C',
+};
 const view = async (query = '') => (await send(app, 'GET', `/api/weather${query}`)).body as WeatherView;
-const post = (body: object) => send(app, 'POST', '/api/weather', { name: 'open file', text, columns, commit: false, ...body }); // prettier-ignore
+const post = (body: object) =>
+  send(app, 'POST', '/api/weather', { name: 'open file', text, columns, commit: false, ...body });
 
 describe('weather of the site', () => {
   it('frost dates move with threshold and risk, and come with their years', async () => {
@@ -50,7 +59,14 @@ describe('weather of the site', () => {
     expect((await send(app, 'PUT', '/api/weather/frost', input)).status).toBe(409);
     const house = JSON.stringify((await send(app, 'GET', '/api/season')).body);
     expect(house).toContain(`"lastFrost":"${after.lastFrost}"`);
-    const { demoClock: _c, potting: _p, planting: _q, frost: _f, feedKey: _k, ...nursery } = (await send(app, 'GET', '/api/nursery')).body; // prettier-ignore
+    const {
+      demoClock: _c,
+      potting: _p,
+      planting: _q,
+      frost: _f,
+      feedKey: _k,
+      ...nursery
+    } = (await send(app, 'GET', '/api/nursery')).body;
     await send(app, 'PUT', '/api/nursery', { ...nursery, lastFrost: '05-01' });
     expect(await view()).toMatchObject({ chosen: null, lastFrost: '05-01' });
     // Frost rarer than the risk has no date to keep.
@@ -61,7 +77,10 @@ describe('weather of the site', () => {
 
   it('a file of two places is asked about, kept when it is settled, and can be taken out', async () => {
     const asked = await post({ commit: true });
-    expect(asked.body).toMatchObject({ status: 422, errors: [{ path: 'text', message: expect.stringMatching(/2 places/) as string }] }); // prettier-ignore
+    expect(asked.body).toMatchObject({
+      status: 422,
+      errors: [{ path: 'text', message: expect.stringMatching(/2 places/) as string }],
+    });
     const first = (await post({ columns: { ...columns, stationIs: 'Seattle' } })).body as WeatherPreview;
     expect(first).toMatchObject({ days: 1461, doubts: [], written: null });
     const days = (await view()).sources.reduce((sum, s) => sum + s.days, 0);
@@ -84,7 +103,7 @@ describe('weather of the site', () => {
   });
 
   it('Fahrenheit taken for Celsius, the future and rubbish are refused with what to do', async () => {
-    const f = `date,tmin\n${Array.from({ length: 400 }, (_, i) => `${new Date(Date.UTC(2020, 0, 1 + i)).toISOString().slice(0, 10)},${40 + (i % 30)}`).join('\n')}`; // prettier-ignore
+    const f = `date,tmin\n${Array.from({ length: 400 }, (_, i) => `${new Date(Date.UTC(2020, 0, 1 + i)).toISOString().slice(0, 10)},${40 + (i % 30)}`).join('\n')}`;
     const plain = { date: 'date', least: 'tmin', most: null, rain: null, station: null, stationIs: null, unit: 'C' };
     expect((await post({ text: f, columns: plain, commit: true })).body).toMatchObject({
       status: 422,

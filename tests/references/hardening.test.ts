@@ -62,13 +62,28 @@ describe('hours from lowest and highest, against an open table of hourly normals
           n++;
         });
       });
-      console.info(`hours ${reached ? 'with the low reached' : 'as published'}: mean error ${(sum / n).toFixed(2)} K, bias ${(bias / n).toFixed(2)} K over ${n} hours`);
+      console.info(
+        `hours ${reached ? 'with the low reached' : 'as published'}: mean error ${(sum / n).toFixed(2)} K, bias ${(bias / n).toFixed(2)} K over ${n} hours`,
+      );
       expect(sum / n).toBeLessThan(1);
       expect(Math.abs(bias / n)).toBeLessThan(0.8);
-    }); // prettier-ignore
+    });
 });
 
-const NORMALS = [[6, 0], [7, 0.5], [9.5, 2], [12.5, 4], [16, 7], [19, 10], [21, 12], [20.5, 11.5], [18, 9.5], [14, 6.5], [9.5, 3.2], [7, 1]].map(([day_C, night_C]) => ({ day_C: day_C!, night_C: night_C! })); // prettier-ignore
+const NORMALS = [
+  [6, 0],
+  [7, 0.5],
+  [9.5, 2],
+  [12.5, 4],
+  [16, 7],
+  [19, 10],
+  [21, 12],
+  [20.5, 11.5],
+  [18, 9.5],
+  [14, 6.5],
+  [9.5, 3.2],
+  [7, 1],
+].map(([day_C, night_C]) => ({ day_C: day_C!, night_C: night_C! }));
 
 /** A made-up site: its usual weather with spells. The same makes its past years and the year that comes. */
 function madeUpYears(first: number, last: number, seed: number): PastDay[] {
@@ -94,7 +109,17 @@ describe('odds are calibrated', () => {
     const sites = 60;
     for (let site = 0; site < sites; site++) {
       const history = madeUpYears(requireDay('1997-01-01'), from - 1, 100 + site);
-      const springs = simulatedSprings({ from, days, runs: 300, seed: 9, history, usual: null, near: [], soil_C: 9, latitude_deg: 45 });
+      const springs = simulatedSprings({
+        from,
+        days,
+        runs: 300,
+        seed: 9,
+        history,
+        usual: null,
+        near: [],
+        soil_C: 9,
+        latitude_deg: 45,
+      });
       // Forty springs that could really come at this site, with the same soil and wind rules.
       const real = realSprings(from, days, 40, 5000 + site);
       for (let k = 0; k < 12; k++) {
@@ -126,7 +151,11 @@ describe('odds are calibrated', () => {
         }
       }
     }
-    const said = [...tallies].sort((a, b) => a[0] - b[0]).map(([bin, t]) => `${bin}: given ${(t.given / t.n).toFixed(3)}, happened ${(t.happened / t.n).toFixed(3)} (${t.n})`);
+    const said = [...tallies]
+      .sort((a, b) => a[0] - b[0])
+      .map(
+        ([bin, t]) => `${bin}: given ${(t.given / t.n).toFixed(3)}, happened ${(t.happened / t.n).toFixed(3)} (${t.n})`,
+      );
     console.info(`calibration over ${sites} sites\n${said.join('\n')}`);
     for (const [bin, { given, happened, n }] of tallies) {
       if (n < 60) continue;
@@ -137,13 +166,22 @@ describe('odds are calibrated', () => {
       }
     }
     expect(tallies.get(0.8)!.n).toBeGreaterThan(40);
-  }); // prettier-ignore
+  });
 });
 
 /** Springs that really come: the site's own law, new years of it, not drawn from its past. */
 function realSprings(from: number, days: number, runs: number, seed: number): Springs {
   const n = runs * days;
-  const out = { from, days, runs, years: 0, least_C: new Float32Array(n), most_C: new Float32Array(n), gust_m_s: new Float32Array(n), soil_C: new Float32Array(n) }; // prettier-ignore
+  const out = {
+    from,
+    days,
+    runs,
+    years: 0,
+    least_C: new Float32Array(n),
+    most_C: new Float32Array(n),
+    gust_m_s: new Float32Array(n),
+    soil_C: new Float32Array(n),
+  };
   const random = seededRandom(seed);
   const z = () => normalQuantile(Math.min(1 - 1e-9, Math.max(1e-9, random())));
   for (let s = 0; s < runs; s++) {
@@ -165,11 +203,21 @@ describe('the worth of a layer by two schools', () => {
   it('weeks and degrees, over four years of two cities: printed, and of one size', () => {
     const text = data('weather.csv');
     for (const city of ['Seattle', 'New York']) {
-      const { days } = readWeatherCsv(text, { date: 'date', least: 'temp_min', most: 'temp_max', rain: null, station: 'location', stationIs: city, unit: 'C' }); // prettier-ignore
+      const { days } = readWeatherCsv(text, {
+        date: 'date',
+        least: 'temp_min',
+        most: 'temp_max',
+        rain: null,
+        station: 'location',
+        stationIs: city,
+        unit: 'C',
+      });
       const lows = days.flatMap((d) => (d.least_C === null ? [] : [{ day: d.day, least_C: d.least_C }]));
       const at = riskOffsets(lows, 0.5, false);
       const [open, two, four] = [at(0)!, at(-2)!, at(-4)!];
-      console.info(`${city}: a layer of 2 degrees is worth ${(open - two).toFixed(0)} days at the middle risk, one of 4 degrees ${(open - four).toFixed(0)}; the school of weeks says ${7 * LAYER_WEEKS}`); // prettier-ignore
+      console.info(
+        `${city}: a layer of 2 degrees is worth ${(open - two).toFixed(0)} days at the middle risk, one of 4 degrees ${(open - four).toFixed(0)}; the school of weeks says ${7 * LAYER_WEEKS}`,
+      );
       expect(open).toBeGreaterThanOrEqual(two);
       expect(two).toBeGreaterThanOrEqual(four);
       // A few days to some seven weeks.

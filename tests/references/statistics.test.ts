@@ -23,12 +23,17 @@ describe('distributions against a statistics library', () => {
 
   it('binomial tails and quantiles', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 1, max: 2000 }), fc.double({ min: 0.01, max: 0.99, noNaN: true }), fc.double({ min: -4, max: 4, noNaN: true }), (n, p, z) => {
-        const k = Math.max(0, Math.min(n, Math.round(n * p + z * Math.sqrt(n * p * (1 - p)))));
-        expect(Math.abs(binomialAtLeast(k, n, p) - (1 - (k > 0 ? binomialCdf(k - 1, n, p) : 0)))).toBeLessThan(1e-10);
-      }),
+      fc.property(
+        fc.integer({ min: 1, max: 2000 }),
+        fc.double({ min: 0.01, max: 0.99, noNaN: true }),
+        fc.double({ min: -4, max: 4, noNaN: true }),
+        (n, p, z) => {
+          const k = Math.max(0, Math.min(n, Math.round(n * p + z * Math.sqrt(n * p * (1 - p)))));
+          expect(Math.abs(binomialAtLeast(k, n, p) - (1 - (k > 0 ? binomialCdf(k - 1, n, p) : 0)))).toBeLessThan(1e-10);
+        },
+      ),
       { seed: 3, numRuns: 600 },
-    ); // prettier-ignore
+    );
     for (const n of [1, 7, 50, 124, 900]) {
       for (const p of [0.05, 0.5, 0.85]) {
         for (const q of [0.05, 0.1, 0.5, 0.9, 0.95])
@@ -48,7 +53,8 @@ describe('distributions against a statistics library', () => {
     ] as const) {
       const z = stdNormalQuantile(0.5 + level / 2, 0, 1);
       const { low, high } = wilson(k, n, level);
-      for (const end of k === 0 ? [high] : [low, high]) expect((end - k / n) ** 2).toBeCloseTo((z * z * end * (1 - end)) / n, 12); // prettier-ignore
+      for (const end of k === 0 ? [high] : [low, high])
+        expect((end - k / n) ** 2).toBeCloseTo((z * z * end * (1 - end)) / n, 12);
     }
     // Newcombe 1998, Stat. Med. 17, 857-872, table I, method 3: 81/263 and 15/148 (from memory).
     expect(wilson(81, 263, 0.95).low).toBeCloseTo(0.2553, 4);
@@ -73,7 +79,16 @@ describe('distributions against a statistics library', () => {
 });
 
 describe('seeds to sow', () => {
-  const plain: SeedsQuestion = { plantsWanted: 100, confidence: 0.9, germination_frac: 0.85, field_frac: 1, loss_frac: 0, cull_frac: 0, seedsPerCell: 1, teased_frac: 0 }; // prettier-ignore
+  const plain: SeedsQuestion = {
+    plantsWanted: 100,
+    confidence: 0.9,
+    germination_frac: 0.85,
+    field_frac: 1,
+    loss_frac: 0,
+    cull_frac: 0,
+    seedsPerCell: 1,
+    teased_frac: 0,
+  };
 
   it('one seed to a cell: the fewest by the library’s binomial', () => {
     for (const [want, germ, confidence] of [

@@ -24,15 +24,65 @@ export interface Schema {
 }
 
 const NAUGHTY: readonly unknown[] = [
-  null, true, '', ' ', '\u0000', 'a\u0000b', '\ud800', '=1+1', '\r\nBEGIN:VEVENT', '<script>', '2027-02-30', '1900-01-01',
-  '2199-12-31', '9999-99-99', 'NaN', -1, 0, 0.5, 1e9, 1e308, -1e308, 2_147_483_647, 2_147_483_648, 9_007_199_254_740_993,
-  [], {}, [[]], { __proto__: null }, 'x'.repeat(5_000), '🌱'.repeat(50), { constructor: { prototype: 1 } },
-]; // prettier-ignore
+  null,
+  true,
+  '',
+  ' ',
+  '\u0000',
+  'a\u0000b',
+  '\ud800',
+  '=1+1',
+  '\r\nBEGIN:VEVENT',
+  '<script>',
+  '2027-02-30',
+  '1900-01-01',
+  '2199-12-31',
+  '9999-99-99',
+  'NaN',
+  -1,
+  0,
+  0.5,
+  1e9,
+  1e308,
+  -1e308,
+  2_147_483_647,
+  2_147_483_648,
+  9_007_199_254_740_993,
+  [],
+  {},
+  [[]],
+  { __proto__: null },
+  'x'.repeat(5_000),
+  '🌱'.repeat(50),
+  { constructor: { prototype: 1 } },
+];
 const RAW: readonly string[] = [
-  '', '{', '[]', 'null', '"x"', '{"__proto__":{"a":1}}', '{"a":1e999}', `${'['.repeat(9_000)}`, `{"a":${'{"a":'.repeat(3_000)}1${'}'.repeat(3_000)}}`,
-  'x'.repeat(70_000), '\ufeff{}', '{"a":1,"a":2}',
-]; // prettier-ignore
-const PATHS: readonly string[] = ['0', '-1', '1e3', '99999999999999999999', '__proto__', 'constructor', 'null', '%00', '..%2f..', '2147483647', 'x'.repeat(500)]; // prettier-ignore
+  '',
+  '{',
+  '[]',
+  'null',
+  '"x"',
+  '{"__proto__":{"a":1}}',
+  '{"a":1e999}',
+  `${'['.repeat(9_000)}`,
+  `{"a":${'{"a":'.repeat(3_000)}1${'}'.repeat(3_000)}}`,
+  'x'.repeat(70_000),
+  '\ufeff{}',
+  '{"a":1,"a":2}',
+];
+const PATHS: readonly string[] = [
+  '0',
+  '-1',
+  '1e3',
+  '99999999999999999999',
+  '__proto__',
+  'constructor',
+  'null',
+  '%00',
+  '..%2f..',
+  '2147483647',
+  'x'.repeat(500),
+];
 
 /** A value the schema takes. */
 export function sampleOf(schema: Schema, depth = 0): unknown {
@@ -71,7 +121,9 @@ function leavesOf(schema: Schema, path: Path = [], depth = 0): { path: Path; sch
   const inner = [...(schema.anyOf ?? []), ...(schema.oneOf ?? []), ...(schema.allOf ?? [])];
   return [
     ...here,
-    ...inner.flatMap((one) => leavesOf(one, path, depth + 1).filter((leaf) => leaf.path !== path || leaf.schema.type !== 'null')), // prettier-ignore
+    ...inner.flatMap((one) =>
+      leavesOf(one, path, depth + 1).filter((leaf) => leaf.path !== path || leaf.schema.type !== 'null'),
+    ),
     ...Object.entries(schema.properties ?? {}).flatMap(([key, one]) => leavesOf(one, [...path, key], depth + 1)),
     ...(schema.items ? leavesOf(schema.items, [...path, 0], depth + 1) : []),
   ];
@@ -85,7 +137,10 @@ function withAt(value: unknown, path: Path, put: unknown): unknown {
     list[key] = withAt(list[key], rest, put);
     return list;
   }
-  const record = value !== null && typeof value === 'object' && !Array.isArray(value) ? { ...(value as Record<string, unknown>) } : {}; // prettier-ignore
+  const record =
+    value !== null && typeof value === 'object' && !Array.isArray(value)
+      ? { ...(value as Record<string, unknown>) }
+      : {};
   record[key!] = withAt(record[key!], rest, put);
   return record;
 }
@@ -106,7 +161,14 @@ export function badBodies(schema: Schema | null, count: number, path: string): s
   for (let i = 0; i < count; i++) {
     const at = path.includes('{') && random() < 0.3 ? path.replace(/\{\w+\}/, one(PATHS)) : path;
     if (schema === null)
-      texts.push(JSON.stringify({ path: random() < 0.3 ? `${at}?from=${encodeURIComponent(JSON.stringify(one(NAUGHTY)).slice(0, 300).toWellFormed())}&to=%00&codes=x&width=1e9` : at })); // prettier-ignore
+      texts.push(
+        JSON.stringify({
+          path:
+            random() < 0.3
+              ? `${at}?from=${encodeURIComponent(JSON.stringify(one(NAUGHTY)).slice(0, 300).toWellFormed())}&to=%00&codes=x&width=1e9`
+              : at,
+        }),
+      );
     else if (random() < 0.15) texts.push(JSON.stringify({ path: at, body: one(RAW) }));
     else {
       let body = withKey(sample);
@@ -139,7 +201,9 @@ export function cutTo(schema: Schema, value: unknown, depth = 0): unknown {
   if (choices) {
     if (value === null && choices.some((c) => c.type === 'null')) return null;
     const kind = Array.isArray(value) ? 'array' : typeof value;
-    const fits = choices.find((c) => c.type === kind || (kind === 'number' && c.type === 'integer') || c.const === value) ?? choices[0]!; // prettier-ignore
+    const fits =
+      choices.find((c) => c.type === kind || (kind === 'number' && c.type === 'integer') || c.const === value) ??
+      choices[0]!;
     return value === undefined ? sampleOf(schema) : cutTo(fits, value, depth + 1);
   }
   if (schema.type === 'object' && schema.properties && value !== null && typeof value === 'object') {

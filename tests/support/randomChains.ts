@@ -47,7 +47,14 @@ export function randomChain(seed: number, crops: readonly Crop[]): RandomChain {
     room_trays: 100,
     walkOrder: id,
     periods: [],
-    temperature: { kind: 'set-point', levels_C: levels, usual_C, nightDrop_K: between(0, 6), unheatedPlus_K: between(2, 6), loss_W_per_K: 10 }, // prettier-ignore
+    temperature: {
+      kind: 'set-point',
+      levels_C: levels,
+      usual_C,
+      nightDrop_K: between(0, 6),
+      unheatedPlus_K: between(2, 6),
+      loss_W_per_K: 10,
+    },
     setPoints: weekly(levels),
   });
   const follows = (id: number, kind: Place['kind'], plusDay_K: number, plusNight_K: number): Place => ({

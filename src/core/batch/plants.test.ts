@@ -6,8 +6,28 @@ import { reduceLog } from './reduce.ts';
 
 const plan = { plantsWanted: 100, spare_frac: 0.2 };
 let id = 1;
-const line = (kind: BatchEvent['kind'], day: number, rest: Partial<BatchEvent> = {}): BatchEvent => ({ id: id++, kind, day, count: null, placeId: null, note: '', cause: '', correctsId: null, snapshot: null, ...rest }); // prettier-ignore
-const details = (more: Partial<PottingDetails> = {}): PottingDetails => ({ containerId: 5, doubled: 0, culled: {}, leftOver: 0, minutes: null, people: 1, sessionId: null, ...more }); // prettier-ignore
+const line = (kind: BatchEvent['kind'], day: number, rest: Partial<BatchEvent> = {}): BatchEvent => ({
+  id: id++,
+  kind,
+  day,
+  count: null,
+  placeId: null,
+  note: '',
+  cause: '',
+  correctsId: null,
+  snapshot: null,
+  ...rest,
+});
+const details = (more: Partial<PottingDetails> = {}): PottingDetails => ({
+  containerId: 5,
+  doubled: 0,
+  culled: {},
+  leftOver: 0,
+  minutes: null,
+  people: 1,
+  sessionId: null,
+  ...more,
+});
 const plants = (events: readonly BatchEvent[], coming_frac?: number) => {
   const { state, refusal } = reduceLog(events);
   expect(refusal).toBeNull();
@@ -25,11 +45,22 @@ describe('plants in hand', () => {
     expect(plantsByWords(plants(counted, 0.5))).toBe('expected of 138 sown: 70 counted up {day}');
     expect(plants(counted, 0)).toMatchObject({ inHand_count: 70, expected_count: 70 });
     const potted = [...counted, line('off-heat', 8), line('potted', 20, { count: 130, details: details() })];
-    expect(plants(potted)).toMatchObject({ inHand_count: 130, expected_count: 130, cameUp_count: 130, lost_count: 0, by: 'potted', on: 20 }); // prettier-ignore
+    expect(plants(potted)).toMatchObject({
+      inHand_count: 130,
+      expected_count: 130,
+      cameUp_count: 130,
+      lost_count: 0,
+      by: 'potted',
+      on: 20,
+    });
   });
 
   it('planting out, leaving over, losing and ending take them out of hand and keep their number', () => {
-    const potted = [line('sown', 1, { count: 100 }), line('emerged', 6, { count: 90 }), line('potted', 20, { count: 80, details: details({ culled: { weak: 4 }, leftOver: 3 }) })]; // prettier-ignore
+    const potted = [
+      line('sown', 1, { count: 100 }),
+      line('emerged', 6, { count: 90 }),
+      line('potted', 20, { count: 80, details: details({ culled: { weak: 4 }, leftOver: 3 }) }),
+    ];
     // 90 had come up: 80 potted, 4 thrown out, 3 left over, 3 gone missing.
     expect(plants(potted)).toMatchObject({ inHand_count: 80, lost_count: 7, left_count: 3, cameUp_count: 90 });
     const out = plants([...potted, line('lost', 22, { count: 5 }), line('planted-out', 30, { count: 70 })]);
@@ -38,7 +69,11 @@ describe('plants in hand', () => {
   });
 
   it('bought plugs are in hand from the day they come', () => {
-    expect(plants([line('arrived', 3, { count: 60 })])).toMatchObject({ inHand_count: 60, expected_count: 60, by: 'bought' }); // prettier-ignore
+    expect(plants([line('arrived', 3, { count: 60 })])).toMatchObject({
+      inHand_count: 60,
+      expected_count: 60,
+      by: 'bought',
+    });
   });
 });
 

@@ -46,7 +46,12 @@ describe('a whole life', () => {
       placeId: 4,
       rung: 2,
     });
-    expect(state.stays.map((stay) => [stay.placeId, stay.from])).toEqual([[1, 10], [2, 15], [3, 30], [4, 50]]); // prettier-ignore
+    expect(state.stays.map((stay) => [stay.placeId, stay.from])).toEqual([
+      [1, 10],
+      [2, 15],
+      [3, 30],
+      [4, 50],
+    ]);
   });
 
   it('off the heat without a logged half up stands for it', () => {
@@ -155,9 +160,24 @@ describe('a split', () => {
 });
 
 describe('hardening held by hand', () => {
-  const line = (kind: BatchEvent['kind'], day: number, count: number | null, cause = ''): Omit<BatchEvent, 'id'> => ({ kind, day, count, placeId: null, note: '', cause, correctsId: null, snapshot: null }); // prettier-ignore
-  const begun = [line('sown', 1, 10), line('emerged', 6, 6), line('off-heat', 7, null), line('hardening-started', 20, null)]; // prettier-ignore
-  const after = (...more: readonly Omit<BatchEvent, 'id'>[]) => reduceLog([...begun, ...more].map((e, i) => ({ ...e, id: i + 1 }))); // prettier-ignore
+  const line = (kind: BatchEvent['kind'], day: number, count: number | null, cause = ''): Omit<BatchEvent, 'id'> => ({
+    kind,
+    day,
+    count,
+    placeId: null,
+    note: '',
+    cause,
+    correctsId: null,
+    snapshot: null,
+  });
+  const begun = [
+    line('sown', 1, 10),
+    line('emerged', 6, 6),
+    line('off-heat', 7, null),
+    line('hardening-started', 20, null),
+  ];
+  const after = (...more: readonly Omit<BatchEvent, 'id'>[]) =>
+    reduceLog([...begun, ...more].map((e, i) => ({ ...e, id: i + 1 })));
 
   it('for so many days, the day itself the first; fewer take back, none lets go', () => {
     expect(after(line('held', 21, 3, 'rung')).state).toMatchObject({ held: { rung: 24 }, rungHeld: [21, 22, 23] });
@@ -174,10 +194,17 @@ describe('hardening held by hand', () => {
       rungOn: 20,
       rungLoggedOn: 22,
     });
-    expect(after(line('rung', 21, 3)).refusal).toMatchObject({ field: 'count', reason: expect.stringMatching(/1 to 2/) as string }); // prettier-ignore
+    expect(after(line('rung', 21, 3)).refusal).toMatchObject({
+      field: 'count',
+      reason: expect.stringMatching(/1 to 2/) as string,
+    });
   });
   it('how it stood is asked only of what is planted out', () => {
     expect(after(line('stood', 22, 9, 'well')).refusal).toMatchObject({ field: 'kind' });
-    expect(after(line('planted-out', 25, 9), line('stood', 32, 8, 'losses')).state.stood).toEqual({ stood: 'losses', day: 32, count: 8 }); // prettier-ignore
+    expect(after(line('planted-out', 25, 9), line('stood', 32, 8, 'losses')).state.stood).toEqual({
+      stood: 'losses',
+      day: 32,
+      count: 8,
+    });
   });
 });

@@ -8,8 +8,18 @@ import { oddsAtOrBelow, scoreAt, scoresOf, usualSpread_K } from './score.ts';
 import { SOIL_LAG_frac, soilNow_C } from './soilNow.ts';
 
 const today = requireDay('2027-04-12');
-const hour = (day: number, h: number, temp_C: number, more: Partial<ForecastHour> = {}): ForecastHour => ({ day, hour: h, temp_C, wind_m_s: 3, gust_m_s: null, rain_mm: null, cloud_frac: 0.2, ...more }); // prettier-ignore
-const day = (d: number, low: number, high: number) => Array.from({ length: 24 }, (_, h) => hour(d, h, h < 8 ? low : high - Math.abs(h - 14))); // prettier-ignore
+const hour = (day: number, h: number, temp_C: number, more: Partial<ForecastHour> = {}): ForecastHour => ({
+  day,
+  hour: h,
+  temp_C,
+  wind_m_s: 3,
+  gust_m_s: null,
+  rain_mm: null,
+  cloud_frac: 0.2,
+  ...more,
+});
+const day = (d: number, low: number, high: number) =>
+  Array.from({ length: 24 }, (_, h) => hour(d, h, h < 8 ? low : high - Math.abs(h - 14)));
 
 describe('a forecast by days', () => {
   it('takes the low of the night that follows, not of the one before', () => {
@@ -50,7 +60,8 @@ describe('a forecast by days', () => {
     expect(gustOf({ wind_m_s: null, gust_m_s: null })).toBeNull();
   });
   it('goes by the wall clock: the hour put back is there twice, the hour put on not at all', () => {
-    const at = (iso: string, n: number) => Array.from({ length: n }, (_, i) => ({ at: new Date(Date.parse(iso) + i * 3_600_000).toISOString(), temp_C: i })); // prettier-ignore
+    const at = (iso: string, n: number) =>
+      Array.from({ length: n }, (_, i) => ({ at: new Date(Date.parse(iso) + i * 3_600_000).toISOString(), temp_C: i }));
     const autumn = localHours(at('2027-10-30T23:00:00Z', 25), 'Europe/London');
     const last = autumn.filter((h) => h.day === requireDay('2027-10-31'));
     expect(last).toHaveLength(25);
@@ -90,7 +101,11 @@ describe('the score of forecasts', () => {
     expect(() => oddsAtOrBelow(NaN, 0, scores[0]!)).toThrow(RangeError);
   });
   it('bands never narrow with lead, whatever the pairs', () => {
-    const pair = fc.record({ lead: fc.integer({ min: 0, max: 9 }), forecast_C: fc.integer({ min: -10, max: 20 }), read_C: fc.integer({ min: -12, max: 22 }) }); // prettier-ignore
+    const pair = fc.record({
+      lead: fc.integer({ min: 0, max: 9 }),
+      forecast_C: fc.integer({ min: -10, max: 20 }),
+      read_C: fc.integer({ min: -12, max: 22 }),
+    });
     fc.assert(
       fc.property(fc.array(pair, { maxLength: 80 }), (pairs) => {
         const spreads = scoresOf(pairs).map((s) => s.spread_K);

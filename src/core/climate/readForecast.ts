@@ -47,7 +47,12 @@ export interface TypedDay {
  * @param solarNoon_h wall-clock hour of solar noon
  * @source the curve: Parton & Logan 1981; wind by day and night common practice, no source
  */
-export function hoursOfDays(days: readonly TypedDay[], latitude_deg: number, dayOfYear: (day: DayNumber) => number, solarNoon_h: number): ForecastHour[] {
+export function hoursOfDays(
+  days: readonly TypedDay[],
+  latitude_deg: number,
+  dayOfYear: (day: DayNumber) => number,
+  solarNoon_h: number,
+): ForecastHour[] {
   return days.flatMap((d, i) => {
     const next = days[i + 1]?.day === d.day + 1 ? days[i + 1]!.least_C : d.least_C;
     const light = dayLength_h(latitude_deg, dayOfYear(d.day));
@@ -58,7 +63,14 @@ export function hoursOfDays(days: readonly TypedDay[], latitude_deg: number, day
       return {
         day: d.day,
         hour,
-        temp_C: hourly_C({ hour: solar, least_C: d.least_C, most_C: d.most_C, dayLength_h: light, nextLeast_C: next, reached: true }),
+        temp_C: hourly_C({
+          hour: solar,
+          least_C: d.least_C,
+          most_C: d.most_C,
+          dayLength_h: light,
+          nextLeast_C: next,
+          reached: true,
+        }),
         wind_m_s: gust === null ? null : gust / 1.6,
         gust_m_s: gust,
         rain_mm: null,
@@ -66,4 +78,4 @@ export function hoursOfDays(days: readonly TypedDay[], latitude_deg: number, day
       };
     });
   });
-} // prettier-ignore
+}

@@ -186,7 +186,8 @@ export function countChances(belief: Belief, progress: number, sown: number, see
     const from = Math.max(0, Math.floor(left * p - 8 * sd - 2));
     const to = Math.min(left, Math.ceil(left * p + 8 * sd + 2));
     for (let k = from; k <= to; k++) {
-      chances[up + k]! += weight * Math.exp(all - logFactorial(k) - logFactorial(left - k) + k * logP + (left - k) * logQ); // prettier-ignore
+      chances[up + k]! +=
+        weight * Math.exp(all - logFactorial(k) - logFactorial(left - k) + k * logP + (left - k) * logQ);
     }
   }
   return chances;

@@ -55,7 +55,12 @@ describe('counts that cannot be', () => {
 
 describe('measures of a series', () => {
   // By hand: 10 sown; 2 on day 3, 4 more on day 4, 2 more on day 6.
-  const counts = [{ day: 2, up: 0 }, { day: 3, up: 2 }, { day: 4, up: 6 }, { day: 6, up: 8 }]; // prettier-ignore
+  const counts = [
+    { day: 2, up: 0 },
+    { day: 3, up: 2 },
+    { day: 4, up: 6 },
+    { day: 6, up: 8 },
+  ];
 
   it('as worked out by hand', () => {
     const m = indices(counts, 10);
@@ -79,7 +84,12 @@ describe('measures of a series', () => {
   it('0 of 0, nothing up, one look, and all up on day one', () => {
     expect(indices([], 0)).toMatchObject({ final_frac: null, wilson90: null, t50Farooq_days: null });
     expect(indices([{ day: 5, up: 0 }], 20)).toMatchObject({ final_frac: 0, first_days: null, meanTime_days: null });
-    expect(indices([{ day: 1, up: 20 }], 20)).toMatchObject({ t50Farooq_days: 1, synchrony: 1, uncertainty_bits: 0, speedIndex_perDay: 20 }); // prettier-ignore
+    expect(indices([{ day: 1, up: 20 }], 20)).toMatchObject({
+      t50Farooq_days: 1,
+      synchrony: 1,
+      uncertainty_bits: 0,
+      speedIndex_perDay: 20,
+    });
     expect(hillFit([{ day: 1, up: 20 }], 20)).toMatchObject({ kind: 'too few' });
     expect(indices([{ day: 0, up: 3 }], 20).speedIndex_perDay).toBeNull();
   });
@@ -110,9 +120,25 @@ describe('the fitted curve', () => {
   });
 
   it('says so when no such curve runs near the counts, and when there is only one rise', () => {
-    const steps = [{ day: 1, up: 30 }, { day: 5, up: 30 }, { day: 10, up: 31 }, { day: 15, up: 70 }, { day: 20, up: 100 }]; // prettier-ignore
+    const steps = [
+      { day: 1, up: 30 },
+      { day: 5, up: 30 },
+      { day: 10, up: 31 },
+      { day: 15, up: 70 },
+      { day: 20, up: 100 },
+    ];
     expect(hillFit(steps, 100).kind).toBe('not converged');
-    expect(hillFit([{ day: 1, up: 0 }, { day: 2, up: 0 }, { day: 3, up: 0 }, { day: 4, up: 9 }], 10)).toMatchObject({ kind: 'too few' }); // prettier-ignore
+    expect(
+      hillFit(
+        [
+          { day: 1, up: 0 },
+          { day: 2, up: 0 },
+          { day: 3, up: 0 },
+          { day: 4, up: 9 },
+        ],
+        10,
+      ),
+    ).toMatchObject({ kind: 'too few' });
   });
 });
 
@@ -158,7 +184,16 @@ describe('what is thought of a tray', () => {
   });
 
   it('refuses looks that fall and priors out of bounds', () => {
-    expect(() => afterLooks(beliefOf(prior), [{ progress: 1, up: 5 }, { progress: 1.2, up: 4 }], 60)).toThrow('must not fall'); // prettier-ignore
+    expect(() =>
+      afterLooks(
+        beliefOf(prior),
+        [
+          { progress: 1, up: 5 },
+          { progress: 1.2, up: 4 },
+        ],
+        60,
+      ),
+    ).toThrow('must not fall');
     expect(() => beliefOf({ ...prior, sigma: 0 })).toThrow(RangeError);
     expect(() => beliefOf({ ...prior, logTime_sd: NaN })).toThrow(RangeError);
   });
@@ -287,7 +322,16 @@ describe('learning', () => {
   });
 
   it('says nothing from fewer than three plants or a single look', () => {
-    expect(trayEstimate([{ progress: 1, up: 2 }, { progress: 2, up: 2 }], 50, 0.85)).toBeNull(); // prettier-ignore
+    expect(
+      trayEstimate(
+        [
+          { progress: 1, up: 2 },
+          { progress: 2, up: 2 },
+        ],
+        50,
+        0.85,
+      ),
+    ).toBeNull();
     expect(trayEstimate([{ progress: 2, up: 40 }], 50, 0.85)).toBeNull();
     expect(meansOf(beliefOf(prior)).most_frac).toBeCloseTo(0.85 * 0.98, 2);
   });

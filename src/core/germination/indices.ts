@@ -81,7 +81,17 @@ export function indices(counts: readonly Count[], sown: number): Indices {
     timson_percentDays: shares ? counts.reduce((sum, c) => sum + (100 * c.up) / sown, 0) : null,
   };
   if (up === 0) {
-    return { ...base, first_days: null, t50Coolbear_days: null, t50Farooq_days: null, t90_days: null, meanTime_days: null, speedIndex_perDay: null, synchrony: null, uncertainty_bits: null }; // prettier-ignore
+    return {
+      ...base,
+      first_days: null,
+      t50Coolbear_days: null,
+      t50Farooq_days: null,
+      t90_days: null,
+      meanTime_days: null,
+      speedIndex_perDay: null,
+      synchrony: null,
+      uncertainty_bits: null,
+    };
   }
   const news = counts.map((c, i) => ({ day: c.day, n: c.up - (counts[i - 1]?.up ?? 0) })).filter(({ n }) => n > 0);
   const shareOf = ({ n }: { n: number }) => n / up;

@@ -15,8 +15,20 @@ export interface ViabilityConstants {
  * Values from memory of the papers named.
  */
 const PUBLISHED: Readonly<Record<string, ViabilityConstants>> = {
-  onion: { K_E: 6.975, C_W: 3.47, C_H: 0.04, C_Q: 0.000428, source: 'Ellis & Roberts 1981, Seed Sci. & Technol. 9, 373-409; values from memory' }, // prettier-ignore
-  lettuce: { K_E: 8.218, C_W: 4.797, C_H: 0.0489, C_Q: 0.000365, source: 'Kraak & Vos 1987, Ann. Bot. 59, 343-349; values from memory' }, // prettier-ignore
+  onion: {
+    K_E: 6.975,
+    C_W: 3.47,
+    C_H: 0.04,
+    C_Q: 0.000428,
+    source: 'Ellis & Roberts 1981, Seed Sci. & Technol. 9, 373-409; values from memory',
+  },
+  lettuce: {
+    K_E: 8.218,
+    C_W: 4.797,
+    C_H: 0.0489,
+    C_Q: 0.000365,
+    source: 'Kraak & Vos 1987, Ann. Bot. 59, 343-349; values from memory',
+  },
 };
 
 /** Storage temperatures the viability equation is used for. */
@@ -83,7 +95,10 @@ export function seedAge(lot: {
 }): SeedAge {
   const { tested_frac, sinceTest_days, storage_C, moisture_percent } = lot;
   if (tested_frac === null || sinceTest_days === null) {
-    return { kind: 'unknown', words: 'No germination test with a date: sow a few on damp paper and count before you trust it.' }; // prettier-ignore
+    return {
+      kind: 'unknown',
+      words: 'No germination test with a date: sow a few on damp paper and count before you trust it.',
+    };
   }
   const constants = viabilityConstants(lot.cropName);
   if (constants && storage_C !== null && moisture_percent !== null) {
@@ -95,7 +110,10 @@ export function seedAge(lot: {
   }
   if (sinceTest_days > OLD_days) {
     const years = Math.round(sinceTest_days / 36.525) / 10;
-    return { kind: 'caution', words: `The test is ${years} years old; seed loses vigour before it loses life. Test again, or sow more.` }; // prettier-ignore
+    return {
+      kind: 'caution',
+      words: `The test is ${years} years old; seed loses vigour before it loses life. Test again, or sow more.`,
+    };
   }
   return { kind: 'fresh' };
 }

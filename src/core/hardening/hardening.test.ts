@@ -4,9 +4,29 @@ import { requireDay } from '../calendar/dayNumber.ts';
 import type { ForecastHour } from '../climate/forecast.ts';
 import type { Hardiness } from '../model.ts';
 import { NEVER_frac, rungOdds } from './feasible.ts';
-import { after, decideDay, ladderAhead, ladderNow, limitOn, lowOn, shelterOf, windowLow_C, type LadderDay, type LadderRules } from './ladder.ts'; // prettier-ignore
+import {
+  after,
+  decideDay,
+  ladderAhead,
+  ladderNow,
+  limitOn,
+  lowOn,
+  shelterOf,
+  windowLow_C,
+  type LadderDay,
+  type LadderRules,
+} from './ladder.ts';
 import { carrying_min, orderOf } from './orders.ts';
-import { leastDays, newStresses, PROGRAMMES, requireRung, rungsFor, singleStresses, usualProgramme, type Rung } from './programme.ts'; // prettier-ignore
+import {
+  leastDays,
+  newStresses,
+  PROGRAMMES,
+  requireRung,
+  rungsFor,
+  singleStresses,
+  usualProgramme,
+  type Rung,
+} from './programme.ts';
 import { ladderWalk } from './walk.ts';
 import { decisionWords, limitWords } from './words.ts';
 
@@ -17,8 +37,17 @@ const rules = (hardiness: Hardiness = 'tender', shut_K = 2, caution = 0.5, progr
   const rungs = rungsFor(programme, hardiness);
   return { rungs, shelter_K: rungs.map((r) => shelterOf(r, shut_K)), caution };
 };
-const fine = (day: number, more: Partial<LadderDay> = {}): LadderDay => ({ day, most_C: 19, night_C: 10, morning_C: 10, gust_m_s: 5, spread_K: 1, ...more }); // prettier-ignore
-const days = (n: number, more: (i: number) => Partial<LadderDay> = () => ({})) => Array.from({ length: n }, (_, i) => fine(today + i, more(i))); // prettier-ignore
+const fine = (day: number, more: Partial<LadderDay> = {}): LadderDay => ({
+  day,
+  most_C: 19,
+  night_C: 10,
+  morning_C: 10,
+  gust_m_s: 5,
+  spread_K: 1,
+  ...more,
+});
+const days = (n: number, more: (i: number) => Partial<LadderDay> = () => ({})) =>
+  Array.from({ length: n }, (_, i) => fine(today + i, more(i)));
 
 describe('programmes', () => {
   it('five to start from, each rung within bounds', () => {
@@ -34,7 +63,17 @@ describe('programmes', () => {
       }
   });
   it('a rung that raises sun, wind and cold at once is taken in three steps, cold last', () => {
-    const soft: Rung = { words: 'in', placeId: null, hours_h: 4, sun_frac: 0.3, lid_frac: null, floor_C: 12, gust_m_s: 6, cover: 'none', days: 2 }; // prettier-ignore
+    const soft: Rung = {
+      words: 'in',
+      placeId: null,
+      hours_h: 4,
+      sun_frac: 0.3,
+      lid_frac: null,
+      floor_C: 12,
+      gust_m_s: 6,
+      cover: 'none',
+      days: 2,
+    };
     const hard: Rung = { ...soft, words: 'out', hours_h: 24, sun_frac: 1, floor_C: 4, gust_m_s: 14 };
     const steps = singleStresses([soft, hard]);
     expect(steps).toHaveLength(4);
@@ -140,55 +179,89 @@ describe('the decision of a day', () => {
     expect(lowOn(careful, last, { ...day, spread_K: 0 })).toBe(lowOn(bold, last, day));
   });
   it('over any weather: never two new stresses in a day, never out in what its rung does not bear', () => {
-    const day = fc.record({ most: fc.integer({ min: 0, max: 25 }), night: fc.integer({ min: -6, max: 14 }), gust: fc.integer({ min: 1, max: 26 }) }); // prettier-ignore
+    const day = fc.record({
+      most: fc.integer({ min: 0, max: 25 }),
+      night: fc.integer({ min: -6, max: 14 }),
+      gust: fc.integer({ min: 1, max: 26 }),
+    });
     fc.assert(
-      fc.property(fc.array(day, { minLength: 5, maxLength: 40 }), fc.constantFrom(...HARDINESS), fc.integer({ min: 0, max: 4 }), (list, hardiness, p) => {
-        const r = rules(hardiness, 2, 0.5, PROGRAMMES[p]!);
-        const weather = list.map((d, i) => ({ day: today + i, most_C: Math.max(d.most, d.night), night_C: d.night, morning_C: d.night, gust_m_s: d.gust, spread_K: 1 })); // prettier-ignore
-        let at = { rung: 0, served: 0 };
-        for (const w of weather) {
-          const d = decideDay(r, at, w);
-          if (d.climbs) {
-            expect(d.rung).toBe(at.rung + 1);
-            expect(newStresses(r.rungs[d.rung - 2] ?? null, r.rungs[d.rung - 1]!).length).toBeLessThanOrEqual(1);
+      fc.property(
+        fc.array(day, { minLength: 5, maxLength: 40 }),
+        fc.constantFrom(...HARDINESS),
+        fc.integer({ min: 0, max: 4 }),
+        (list, hardiness, p) => {
+          const r = rules(hardiness, 2, 0.5, PROGRAMMES[p]!);
+          const weather = list.map((d, i) => ({
+            day: today + i,
+            most_C: Math.max(d.most, d.night),
+            night_C: d.night,
+            morning_C: d.night,
+            gust_m_s: d.gust,
+            spread_K: 1,
+          }));
+          let at = { rung: 0, served: 0 };
+          for (const w of weather) {
+            const d = decideDay(r, at, w);
+            if (d.climbs) {
+              expect(d.rung).toBe(at.rung + 1);
+              expect(newStresses(r.rungs[d.rung - 2] ?? null, r.rungs[d.rung - 1]!).length).toBeLessThanOrEqual(1);
+            }
+            if (d.say !== 'hold' && d.rung > 0) expect(limitOn(r, d.rung, w)).toBeNull();
+            if (d.say !== 'go') expect(d.limit).not.toBeNull();
+            at = after(at, d);
           }
-          if (d.say !== 'hold' && d.rung > 0) expect(limitOn(r, d.rung, w)).toBeNull();
-          if (d.say !== 'go') expect(d.limit).not.toBeNull();
-          at = after(at, d);
-        }
-      }),
+        },
+      ),
       { seed: 5, numRuns: 300 },
     );
-  }); // prettier-ignore
+  });
 });
 
 describe('the walk through known weather', () => {
   it('comes to the same day as deciding day by day, for any weather, programme and beginning', () => {
-    const day = fc.record({ least: fc.integer({ min: -8, max: 15 }), more: fc.integer({ min: 1, max: 16 }), gust: fc.integer({ min: 1, max: 24 }) }); // prettier-ignore
+    const day = fc.record({
+      least: fc.integer({ min: -8, max: 15 }),
+      more: fc.integer({ min: 1, max: 16 }),
+      gust: fc.integer({ min: 1, max: 24 }),
+    });
     let hardened = 0;
     fc.assert(
-      fc.property(fc.array(day, { minLength: 12, maxLength: 70 }), fc.constantFrom(...HARDINESS), fc.integer({ min: 0, max: 4 }), fc.integer({ min: 0, max: 5 }), fc.integer({ min: 0, max: 3 }), (list, hardiness, p, rung, served) => {
-        const r = rules(hardiness, 3, 0.5, PROGRAMMES[p]!);
-        const least_C = Float32Array.from(list, (d) => d.least);
-        const most_C = Float32Array.from(list, (d) => d.least + d.more);
-        const gust_m_s = Float32Array.from(list, (d) => d.gust);
-        const start = { rung: Math.min(rung, r.rungs.length), served };
-        let [at, slow] = [start, -1];
-        for (let i = 2; i < list.length - 1 && slow < 0; i++) {
-          const weather = { day: i, most_C: most_C[i]!, morning_C: least_C[i]!, night_C: least_C[i + 1]!, gust_m_s: gust_m_s[i]!, spread_K: 0 }; // prettier-ignore
-          const decision = decideDay(r, at, weather);
-          if (decision.done) slow = i;
-          at = after(at, decision);
-        }
-        if (slow >= 0) hardened++;
-        expect(ladderWalk(r)(start, { least_C, most_C, gust_m_s, row: 0, days: list.length }, 2)).toBe(slow);
-      }),
+      fc.property(
+        fc.array(day, { minLength: 12, maxLength: 70 }),
+        fc.constantFrom(...HARDINESS),
+        fc.integer({ min: 0, max: 4 }),
+        fc.integer({ min: 0, max: 5 }),
+        fc.integer({ min: 0, max: 3 }),
+        (list, hardiness, p, rung, served) => {
+          const r = rules(hardiness, 3, 0.5, PROGRAMMES[p]!);
+          const least_C = Float32Array.from(list, (d) => d.least);
+          const most_C = Float32Array.from(list, (d) => d.least + d.more);
+          const gust_m_s = Float32Array.from(list, (d) => d.gust);
+          const start = { rung: Math.min(rung, r.rungs.length), served };
+          let [at, slow] = [start, -1];
+          for (let i = 2; i < list.length - 1 && slow < 0; i++) {
+            const weather = {
+              day: i,
+              most_C: most_C[i]!,
+              morning_C: least_C[i]!,
+              night_C: least_C[i + 1]!,
+              gust_m_s: gust_m_s[i]!,
+              spread_K: 0,
+            };
+            const decision = decideDay(r, at, weather);
+            if (decision.done) slow = i;
+            at = after(at, decision);
+          }
+          if (slow >= 0) hardened++;
+          expect(ladderWalk(r)(start, { least_C, most_C, gust_m_s, row: 0, days: list.length }, 2)).toBe(slow);
+        },
+      ),
       { seed: 17, numRuns: 600 },
     );
     // The weather tried lets some through, and not all.
     expect(hardened).toBeGreaterThan(30);
     expect(hardened).toBeLessThan(570);
-  }); // prettier-ignore
+  });
 });
 
 describe('where a batch stands by its log and the weather since', () => {
@@ -207,14 +280,28 @@ describe('where a batch stands by its log and the weather since', () => {
     const foretold = new Map([[today - 1, { ...frost, spread_K: 1.2 }]]);
     expect(ladderNow(r, { rung: night, since: today - 3, held: [] }, foretold, today).harmed).toBeNull();
     // Kept in that day: nothing happened to them.
-    const kept = ladderNow(r, { rung: night, since: today - 3, held: [today - 1] }, new Map([[today - 1, frost]]), today); // prettier-ignore
+    const kept = ladderNow(
+      r,
+      { rung: night, since: today - 3, held: [today - 1] },
+      new Map([[today - 1, frost]]),
+      today,
+    );
     expect(kept.harmed).toBeNull();
   });
 });
 
 describe('orders of a day', () => {
   const home = { from_h: 7, to_h: 19 };
-  const hours = (temp: (h: number) => number, gust = 4): ForecastHour[] => Array.from({ length: 24 }, (_, h) => ({ day: today, hour: h, temp_C: temp(h), wind_m_s: gust / 1.6, gust_m_s: gust, rain_mm: 0, cloud_frac: 0.5 })); // prettier-ignore
+  const hours = (temp: (h: number) => number, gust = 4): ForecastHour[] =>
+    Array.from({ length: 24 }, (_, h) => ({
+      day: today,
+      hour: h,
+      temp_C: temp(h),
+      wind_m_s: gust / 1.6,
+      gust_m_s: gust,
+      rain_mm: 0,
+      cloud_frac: 0.5,
+    }));
   const curve = (h: number) => 6 + 12 * Math.max(0, Math.sin((Math.PI * (h - 6)) / 16));
   const [first] = rules().rungs;
   it('an hour in shade goes out in the mild of the day, clear of the strongest sun', () => {
@@ -235,8 +322,22 @@ describe('orders of a day', () => {
     expect(order).toMatchObject({ out_h: 9, in_h: 16, short: 'home' });
   });
   it('says cold or wind when no hour will do', () => {
-    expect(orderOf(first!, hours(() => 4), home, 20)).toMatchObject({ out_h: null, short: 'cold' }); // prettier-ignore
-    expect(orderOf(first!, hours(() => 15, 25), home, 20)).toMatchObject({ out_h: null, short: 'wind' }); // prettier-ignore
+    expect(
+      orderOf(
+        first!,
+        hours(() => 4),
+        home,
+        20,
+      ),
+    ).toMatchObject({ out_h: null, short: 'cold' });
+    expect(
+      orderOf(
+        first!,
+        hours(() => 15, 25),
+        home,
+        20,
+      ),
+    ).toMatchObject({ out_h: null, short: 'wind' });
   });
   it('day and night: fleece goes on before dark, while somebody is there', () => {
     const night = { ...first!, hours_h: 24, cover: 'fleece' as const };
@@ -269,7 +370,9 @@ describe('words', () => {
     expect(limitWords(limit, r.rungs, 'F')).toMatch(/41°F or more/);
     // Never "5° where 5° are wanted".
     expect(limitWords({ ...limit, figure: 4.9 }, r.rungs, 'C')).toBe('4.9°C where rung 6 wants 5.0°C or more');
-    expect(limitWords({ stress: 'wind', rung: 3, figure: 15, limit: 11 }, r.rungs, 'C')).toBe('gusts of 54 km/h, rung 3 bears 40 km/h'); // prettier-ignore
+    expect(limitWords({ stress: 'wind', rung: 3, figure: 15, limit: 11 }, r.rungs, 'C')).toBe(
+      'gusts of 54 km/h, rung 3 bears 40 km/h',
+    );
     const in_ = decideDay(r, { rung: 3, served: 0 }, fine(today, { gust_m_s: 30 }));
     expect(decisionWords(in_, r.rungs, 'C')).toMatch(/^keep them in: gusts of 108 km\/h/);
   });

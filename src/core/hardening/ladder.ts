@@ -117,7 +117,15 @@ export function decideDay(
 ): Decision {
   const { rungs } = rules;
   const of = at.rung === 0 ? 1 : rungs[at.rung - 1]!.days;
-  const stay = (say: Say, rung: number, limit: Limit | null, served = at.served): Decision => ({ say, rung, climbs: false, served, of, limit, done: false }); // prettier-ignore
+  const stay = (say: Say, rung: number, limit: Limit | null, served = at.served): Decision => ({
+    say,
+    rung,
+    climbs: false,
+    served,
+    of,
+    limit,
+    done: false,
+  });
   const served = at.rung === 0 || at.served >= of;
   if (at.rung > 0) {
     const now = limitOn(rules, at.rung, day);

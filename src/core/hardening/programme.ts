@@ -73,7 +73,13 @@ export function singleStresses(rungs: readonly Rung[]): Rung[] {
       if (raised.length < 2) break;
       const step: Rung = raised.includes('sun')
         ? { ...before, sun_frac: rung.sun_frac, days: 1, words: `${before.words}, in the next rung’s light` }
-        : { ...before, gust_m_s: rung.gust_m_s, lid_frac: rung.lid_frac, days: 1, words: `${before.words}, with the next rung’s air` }; // prettier-ignore
+        : {
+            ...before,
+            gust_m_s: rung.gust_m_s,
+            lid_frac: rung.lid_frac,
+            days: 1,
+            words: `${before.words}, with the next rung’s air`,
+          };
       out.push(step);
       before = step;
     }
@@ -101,7 +107,25 @@ export function leastDays(rungs: readonly Rung[]): number {
   return rungs.reduce((sum, rung) => sum + rung.days, 0);
 }
 
-const rung = (words: string, hours_h: number, sun_frac: number, floor_C: number, gust_m_s: number, more: Partial<Rung> = {}): Rung => ({ words, placeId: null, hours_h, sun_frac, lid_frac: null, floor_C, gust_m_s, cover: 'none', days: 1, ...more }); // prettier-ignore
+const rung = (
+  words: string,
+  hours_h: number,
+  sun_frac: number,
+  floor_C: number,
+  gust_m_s: number,
+  more: Partial<Rung> = {},
+): Rung => ({
+  words,
+  placeId: null,
+  hours_h,
+  sun_frac,
+  lid_frac: null,
+  floor_C,
+  gust_m_s,
+  cover: 'none',
+  days: 1,
+  ...more,
+});
 
 /** Programmes to start from. Common practice, no source. */
 export const PROGRAMMES: readonly Omit<Programme, 'id'>[] = [

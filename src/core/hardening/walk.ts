@@ -17,7 +17,10 @@ export interface Stretch {
  * @returns walks from a day on and gives the day on which it is hardened, as an offset; -1 when not within the stretch
  * @accuracy equal to `decideDay` followed day by day (tested over random weather)
  */
-export function ladderWalk({ rungs, shelter_K }: Pick<LadderRules, 'rungs' | 'shelter_K'>): (at: LadderAt, stretch: Stretch, from: number) => number {
+export function ladderWalk({
+  rungs,
+  shelter_K,
+}: Pick<LadderRules, 'rungs' | 'shelter_K'>): (at: LadderAt, stretch: Stretch, from: number) => number {
   const n = rungs.length;
   const floor = Float64Array.from(rungs, (r) => r.floor_C);
   const gusts = Float64Array.from(rungs, (r) => r.gust_m_s);
@@ -46,7 +49,10 @@ export function ladderWalk({ rungs, shelter_K }: Pick<LadderRules, 'rungs' | 'sh
       const borne = next >= floor[rung]! && gust <= gusts[rung]!;
       const alone =
         raised === null ||
-        !((raised !== 'wind' && gust > NEARLY.gust_frac * gusts[rung]!) || (raised !== 'cold' && next < floor[rung]! + NEARLY.cold_K)); // prettier-ignore
+        !(
+          (raised !== 'wind' && gust > NEARLY.gust_frac * gusts[rung]!) ||
+          (raised !== 'cold' && next < floor[rung]! + NEARLY.cold_K)
+        );
       if (borne && alone) {
         rung++;
         served = 1;
@@ -54,4 +60,4 @@ export function ladderWalk({ rungs, shelter_K }: Pick<LadderRules, 'rungs' | 'sh
     }
     return -1;
   };
-} // prettier-ignore
+}

@@ -1,4 +1,12 @@
-import { built, structureHour, type Built, type NightCover, type OutHour, type StructureSpec, type StructureState } from './structure.ts'; // prettier-ignore
+import {
+  built,
+  structureHour,
+  type Built,
+  type NightCover,
+  type OutHour,
+  type StructureSpec,
+  type StructureState,
+} from './structure.ts';
 
 /** An hour of weather over a structure, in order. `hour` by the wall clock. */
 export interface StructureHour extends OutHour {
@@ -73,12 +81,26 @@ interface Run {
   readonly ground_C: number;
 }
 
-function hourOf(run: Run, state: StructureState, i: number, step: number, night: NightCover, each?: (t: number) => void, act?: NightAct, used?: { kWh: number }): StructureState {
+function hourOf(
+  run: Run,
+  state: StructureState,
+  i: number,
+  step: number,
+  night: NightCover,
+  each?: (t: number) => void,
+  act?: NightAct,
+  used?: { kWh: number },
+): StructureState {
   const { steps } = run.b.spec;
   const cover: NightCover = act === 'fleece' || act === 'blanket' ? act : night;
-  const mode = { open_frac: steps[step]!.open_frac, night: cover, heater: act === undefined || act === 'heater', watered: act === 'water' };
+  const mode = {
+    open_frac: steps[step]!.open_frac,
+    night: cover,
+    heater: act === undefined || act === 'heater',
+    watered: act === 'water',
+  };
   return structureHour(run.b, state, run.hours[i]!, mode, run.ground_C, each, used);
-} // prettier-ignore
+}
 
 const isNight = (h: number): boolean => h >= NIGHT_FROM_h || h < NIGHT_TO_h;
 
@@ -155,7 +177,15 @@ interface Followed {
 }
 
 /** A day with the lid moved by the school, on the hours somebody is there. */
-function followed(run: Run, start: StructureState, from: number, to: number, range: Range, home: LidHome, school: LidSchool): Followed {
+function followed(
+  run: Run,
+  start: StructureState,
+  from: number,
+  to: number,
+  range: Range,
+  home: LidHome,
+  school: LidSchool,
+): Followed {
   const { hours } = run;
   const { spec } = run.b;
   let state = start;
@@ -180,9 +210,18 @@ function followed(run: Run, start: StructureState, from: number, to: number, ran
     states.push(state);
   }
   return { line, states, moves, least, most };
-} // prettier-ignore
+}
 
-function wantedStep(run: Run, state: StructureState, i: number, to: number, now: number, range: Range, home: LidHome, school: LidSchool): number {
+function wantedStep(
+  run: Run,
+  state: StructureState,
+  i: number,
+  to: number,
+  now: number,
+  range: Range,
+  home: LidHome,
+  school: LidSchool,
+): number {
   const { hours } = run;
   const widest = run.b.spec.steps.length - 1;
   const evening = hours[i]!.hour >= home.to_h;
@@ -202,7 +241,7 @@ function wantedStep(run: Run, state: StructureState, i: number, to: number, now:
     if (top <= range.most_C - MARGIN_K || step === widest) return step;
   }
   return widest;
-} // prettier-ignore
+}
 
 /** The night after a day by what is put over it: lowest, heater's kWh, and whether it is enough. */
 function nightOptions(run: Run, evening: StructureState, from: number, to: number, range: Range): NightOption[] {
@@ -210,14 +249,16 @@ function nightOptions(run: Run, evening: StructureState, from: number, to: numbe
   const { spec } = run.b;
   const begin = from + hours.slice(from, to).findIndex((h) => h.hour === NIGHT_FROM_h);
   let end = begin;
-  while (end < hours.length && end < begin + 16 && (hours[end]!.hour >= NIGHT_FROM_h || hours[end]!.hour < NIGHT_TO_h)) end++;
+  while (end < hours.length && end < begin + 16 && (hours[end]!.hour >= NIGHT_FROM_h || hours[end]!.hour < NIGHT_TO_h))
+    end++;
   if (begin < from || end - begin < 6) return [];
   const acts = NIGHT_ACTS.filter((act) => act !== 'heater' || spec.heater !== null);
   return acts.map((act) => {
     let s = evening;
     let least = Infinity;
     const used = { kWh: 0 };
-    for (let i = begin; i < end; i++) s = hourOf(run, s, i, 0, act === 'heater' ? spec.night : 'none', (t) => (least = Math.min(least, t)), act, used);
+    for (let i = begin; i < end; i++)
+      s = hourOf(run, s, i, 0, act === 'heater' ? spec.night : 'none', (t) => (least = Math.min(least, t)), act, used);
     return { act, least_C: least, kWh: used.kWh, enough: least >= range.least_C };
   });
-} // prettier-ignore
+}

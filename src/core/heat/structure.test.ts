@@ -2,7 +2,16 @@ import { Solver } from 'odex';
 import { describe, expect, it } from 'vitest';
 import { hourly_C, sun_W_m2 } from '../climate/hourly.ts';
 import { lidDays, type LidSchool, type StructureHour } from './lid.ts';
-import { built, GLAZING, requireStructure, structureHour, throughOpening_m3_s, USUAL_FRAME, type StructureSpec, type StructureState } from './structure.ts'; // prettier-ignore
+import {
+  built,
+  GLAZING,
+  requireStructure,
+  structureHour,
+  throughOpening_m3_s,
+  USUAL_FRAME,
+  type StructureSpec,
+  type StructureState,
+} from './structure.ts';
 
 const LATITUDE = 52;
 const DAY_OF_YEAR = 95;
@@ -90,7 +99,8 @@ describe('the step of the model', () => {
       const gaps = (2 * b.floor_m2 * spec.height_m * 1200) / 3600;
       const derivative = (_t: number, [air, floor, mass]: number[]): number[] => {
         const vent = 1200 * throughOpening_m3_s(open * spec.opening_m2, 0.3, h.wind_m_s, air! - h.temp_C);
-        const toOut = (b.wall_W_K + gaps + vent) * (h.temp_C - air!) + glass * (h.temp_C - sky_K * (1 - h.cloud_frac) - air!); // prettier-ignore
+        const toOut =
+          (b.wall_W_K + gaps + vent) * (h.temp_C - air!) + glass * (h.temp_C - sky_K * (1 - h.cloud_frac) - air!);
         const floorFlow = 8 * b.floor_m2 * (floor! - air!);
         const massFlow = b.mass_W_K * (mass! - air!);
         return [

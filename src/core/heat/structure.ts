@@ -9,13 +9,15 @@ export type StructureKind = (typeof STRUCTURE_KINDS)[number];
  * Loss through a glazing, W/(m2 K), light let through, and how far a clear sky pulls its outer face below the air, K.
  * @source greenhouse heat-loss coefficients of handbooks (single film 6.8, double film 4.0, glass 6.2, twin-wall 3.5; from memory); light and sky common practice, no source
  */
-export const GLAZING: Readonly<Record<Glazing, { readonly u_W_m2K: number; readonly light_frac: number; readonly sky_K: number }>> = {
+export const GLAZING: Readonly<
+  Record<Glazing, { readonly u_W_m2K: number; readonly light_frac: number; readonly sky_K: number }>
+> = {
   'single-film': { u_W_m2K: 6.8, light_frac: 0.87, sky_K: 3.5 },
   'double-film': { u_W_m2K: 4.0, light_frac: 0.76, sky_K: 2 },
   'single-glass': { u_W_m2K: 6.2, light_frac: 0.88, sky_K: 2 },
   'double-glass': { u_W_m2K: 3.0, light_frac: 0.78, sky_K: 1 },
   polycarbonate: { u_W_m2K: 3.5, light_frac: 0.8, sky_K: 1.5 },
-}; // prettier-ignore
+};
 
 /** A frame, tunnel or small house as it is built. */
 export interface StructureSpec {

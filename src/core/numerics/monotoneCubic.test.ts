@@ -43,7 +43,12 @@ describe('monotoneCubic', () => {
   });
 
   it('refuses a table that does not increase', () => {
-    expect(() => monotoneCubic([{ x: 1, y: 0 }, { x: 1, y: 2 }])).toThrow(/must increase/); // prettier-ignore
+    expect(() =>
+      monotoneCubic([
+        { x: 1, y: 0 },
+        { x: 1, y: 2 },
+      ]),
+    ).toThrow(/must increase/);
     expect(() => monotoneCubic([{ x: 1, y: 0 }])).toThrow(RangeError);
   });
 });

@@ -304,8 +304,21 @@ function warmthFor(state: State, task: Task, bench: Bench): Offer[] {
       if (plan) {
         const k = plan.places.indexOf(p);
         addPlan(state, plan);
-        const change = { place: p, from: problem.blockOf[plan.days[Math.max(0, k)]!]!, to: problem.blockOf[plan.days[k + 1]! - 1]! + 1, level }; // prettier-ignore
-        offers.push({ ...EMPTY, kind: 'set-point', plans: [plan], setPoint: change, cost: costOf(state) - start, heat_kWh: kWhOf(state, state.heat - heat), later_days: lateOf(task, plan) }); // prettier-ignore
+        const change = {
+          place: p,
+          from: problem.blockOf[plan.days[Math.max(0, k)]!]!,
+          to: problem.blockOf[plan.days[k + 1]! - 1]! + 1,
+          level,
+        };
+        offers.push({
+          ...EMPTY,
+          kind: 'set-point',
+          plans: [plan],
+          setPoint: change,
+          cost: costOf(state) - start,
+          heat_kWh: kWhOf(state, state.heat - heat),
+          later_days: lateOf(task, plan),
+        });
         removePlan(state, task.index);
       }
       restoreRow(state, p, row, version);

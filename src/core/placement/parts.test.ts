@@ -25,7 +25,13 @@ describe('heat', () => {
   it('of the trade’s heated box comes within 30% at 2 W/K a square metre', () => {
     // Common practice, no source: 1.2 x 2.4 m, foam below, single film, 1.65 kWh a day over a 140-day cool maritime spring
     // at 18-22. Outside taken as 11 by day and 4 by night on average; the box unheated a kelvin above.
-    const daily = heatNeed_kWh({ loss_W_per_K: 2 * 1.2 * 2.4, setDay_C: 20, setNight_C: 20, freeDay_C: 12, freeNight_C: 5 }); // prettier-ignore
+    const daily = heatNeed_kWh({
+      loss_W_per_K: 2 * 1.2 * 2.4,
+      setDay_C: 20,
+      setNight_C: 20,
+      freeDay_C: 12,
+      freeNight_C: 5,
+    });
     expect(daily / 1.65).toBeGreaterThan(0.7);
     expect(daily / 1.65).toBeLessThan(1.3);
   });
@@ -55,7 +61,18 @@ describe('chance', () => {
 
 describe('the ends of a stage', () => {
   const DAYS = 60;
-  const stage: StageSpec = { name: 's', gain: (d, n) => (d + n) / 2, need: 100, standstill_days: 2, least_days: 1, mostWait_days: 5, low_C: 4, high_C: 30, mostSetPoint_C: 20, places: [0] }; // prettier-ignore
+  const stage: StageSpec = {
+    name: 's',
+    gain: (d, n) => (d + n) / 2,
+    need: 100,
+    standstill_days: 2,
+    least_days: 1,
+    mostWait_days: 5,
+    low_C: 4,
+    high_C: 30,
+    mostSetPoint_C: 20,
+    places: [0],
+  };
   const level = (setPoint_C: number | null, of: (d: number) => number): LevelSpec => ({
     setPoint_C,
     day_C: Float64Array.from({ length: DAYS }, (_, d) => of(d)),

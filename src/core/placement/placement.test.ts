@@ -240,7 +240,8 @@ function cheapestByTrying(instance: Instance, state: State, index: number): numb
         if (gained < stage.need - 1e-9 || e < d + Math.max(stage.least_days, stage.standstill_days)) continue;
         if (waits > stage.mostWait_days) break;
         let wait = 0;
-        for (let w = 1; w <= waits; w++) wait += weights.wait_perTrayDay * batch.trays * (2 * w > stage.mostWait_days ? 4 : 1); // prettier-ignore
+        for (let w = 1; w <= waits; w++)
+          wait += weights.wait_perTrayDay * batch.trays * (2 * w > stage.mostWait_days ? 4 : 1);
         least = Math.min(least, move + wait + over + from(k + 1, q, e));
         waits++;
       }

@@ -12,7 +12,15 @@ function added(places = house.places) {
   const worked = batches.map((batch) => ({
     plan: batch.plan,
     over: batch.state.phase === 'planted' || batch.state.phase === 'ended',
-    progress: batchProgress({ crop: house.crops.find((c) => c.id === batch.cropId)!, plan: batch.plan, state: batch.state, offHeat: house.offHeat, tables, containers, today: house.today }), // prettier-ignore
+    progress: batchProgress({
+      crop: house.crops.find((c) => c.id === batch.cropId)!,
+      plan: batch.plan,
+      state: batch.state,
+      offHeat: house.offHeat,
+      tables,
+      containers,
+      today: house.today,
+    }),
   }));
   return {
     worked,
@@ -24,7 +32,9 @@ function added(places = house.places) {
 describe('a season added up', () => {
   const { worked, tables, sum } = added();
   const slotsOn = (placeId: number, day: number) =>
-    worked.flatMap((w) => w.progress.stands).reduce((n, s) => n + (s.placeId === placeId && s.from <= day && s.to > day ? s.slots : 0), 0); // prettier-ignore
+    worked
+      .flatMap((w) => w.progress.stands)
+      .reduce((n, s) => n + (s.placeId === placeId && s.from <= day && s.to > day ? s.slots : 0), 0);
 
   it('room and overflow are those of counting day by day', () => {
     let over = 0;
@@ -51,7 +61,11 @@ describe('a season added up', () => {
       if (!inUse) continue;
       const i = day - tables.outside!.from;
       const free = [tables.outside!.day_C[i]! + t.unheatedPlus_K, tables.outside!.night_C[i]! + t.unheatedPlus_K];
-      kWh += (t.loss_W_per_K * 12 * (Math.max(0, t.usual_C! - free[0]!) + Math.max(0, t.usual_C! - t.nightDrop_K - free[1]!))) / 1000; // prettier-ignore
+      kWh +=
+        (t.loss_W_per_K *
+          12 *
+          (Math.max(0, t.usual_C! - free[0]!) + Math.max(0, t.usual_C! - t.nightDrop_K - free[1]!))) /
+        1000;
     }
     expect(sum.heatOf.find((h) => h.placeId === 3)!.heat_kWh).toBeCloseTo(kWh, 6);
     expect(sum.money).toBeCloseTo(sum.heat_kWh * house.weights.heat_perkWh, 9);
@@ -60,7 +74,11 @@ describe('a season added up', () => {
   it('a higher set-point costs more, changed week by week it counts its changes', () => {
     const first = mondayOf(house.today) + 7;
     const at = (setPoints: (number | null)[]) =>
-      added(house.places.map((p) => (p.id === 3 ? { ...p, setPoints: setPoints.map((setPoint_C, i) => ({ week: first + 7 * i, setPoint_C })) } : p))).sum; // prettier-ignore
+      added(
+        house.places.map((p) =>
+          p.id === 3 ? { ...p, setPoints: setPoints.map((setPoint_C, i) => ({ week: first + 7 * i, setPoint_C })) } : p,
+        ),
+      ).sum;
     expect(at([25, 25, 25]).heat_kWh).toBeGreaterThan(sum.heat_kWh);
     expect(at([23, 23]).setPointChanges).toBe(0);
     expect(at([25, 20, 25]).setPointChanges).toBe(4);

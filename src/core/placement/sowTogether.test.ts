@@ -4,7 +4,11 @@ import { lotRange, shareChambers, type LotToSow } from './sowTogether.ts';
 
 const lot = (name: string, trays = 2): LotToSow => ({ id: cropNamed(name).id, crop: cropNamed(name), trays });
 const share = (lots: readonly LotToSow[], chambers: number, school: 'none' | 'gentle' | 'same' = 'same') =>
-  shareChambers(lots, lots.map((one) => lotRange(one, school, 18)), chambers); // prettier-ignore
+  shareChambers(
+    lots,
+    lots.map((one) => lotRange(one, school, 18)),
+    chambers,
+  );
 
 describe('sowing together', () => {
   it('shows the days of the published table at its own temperatures', () => {

@@ -118,7 +118,12 @@ export function shareChambers(
     }
     const group = groups[of.indexOf(least)]!;
     const here = ranges[i]!.at.find((a) => a.temperature_C === Math.round(group.setPoint_C))!;
-    group.lots.push({ id: lot.id, days: here.days!, slower_days: here.days! - bestDays(ranges[i]!), share_frac: here.share_frac }); // prettier-ignore
+    group.lots.push({
+      id: lot.id,
+      days: here.days!,
+      slower_days: here.days! - bestDays(ranges[i]!),
+      share_frac: here.share_frac,
+    });
   });
   return { chambers: groups.filter((group) => group.lots.length > 0), wait, lost_trayDays: best.lost };
 }

@@ -13,8 +13,24 @@ import { USUAL_WEIGHTS } from './instance.ts';
 import { makeProblem } from './problem.ts';
 
 const TODAY = requireDay('2027-03-01');
-const cells: Container = { id: 1, name: 'cells', kind: 'cell-tray', cells: 100, perCarryingTray: 1, footprint_slots: 1, volume_L: 3 }; // prettier-ignore
-const pots: Container = { id: 2, name: 'pots', kind: 'pot', cells: 1, perCarryingTray: 18, footprint_slots: 1, volume_L: 0.4 }; // prettier-ignore
+const cells: Container = {
+  id: 1,
+  name: 'cells',
+  kind: 'cell-tray',
+  cells: 100,
+  perCarryingTray: 1,
+  footprint_slots: 1,
+  volume_L: 3,
+};
+const pots: Container = {
+  id: 2,
+  name: 'pots',
+  kind: 'pot',
+  cells: 1,
+  perCarryingTray: 18,
+  footprint_slots: 1,
+  volume_L: 0.4,
+};
 const containers = new Map([cells, pots].map((c) => [c.id, c]));
 const kinded = (place: Place, kind: Place['kind']): Place => ({ ...place, kind, lit: true, room_trays: 500 });
 
@@ -37,7 +53,17 @@ function bothWays(crop: Crop, offHeat: OffHeatRule, state: BatchState = UNSOWN) 
   const progress = batchProgress({ crop, plan, state, offHeat, tables, containers, today: TODAY });
   const batch: SeasonBatchToPlan = { id: 1, name: crop.name, crop, plan, state, pinned: false, progress };
   const weights = { ...USUAL_WEIGHTS, heat_perkWh: 0 };
-  const season = seasonInstance({ today: TODAY, places, containers, offHeat, coolSchool: 'same', coolMost_C: 30, weights, tables, batches: [batch] }); // prettier-ignore
+  const season = seasonInstance({
+    today: TODAY,
+    places,
+    containers,
+    offHeat,
+    coolSchool: 'same',
+    coolMost_C: 30,
+    weights,
+    tables,
+    batches: [batch],
+  });
   const problem = makeProblem(season.instance);
   const planned = construct(problem).plans[0] ?? null;
   return { planned, season, forecast: progress.forecast };

@@ -6,7 +6,18 @@ import { GATE_KEYS, gatesOf, USUAL_MODES, USUAL_RULES, verdictOf, type GateInput
 import { ground_m2, spacingOf } from './spacing.ts';
 
 const today = requireDay('2027-05-20');
-const weather = (lead: number, more: Partial<DayWeather> = {}): DayWeather => ({ day: today + lead, lead, most_C: 20, night_C: 11, least_C: 11, gust_m_s: 8, sun_frac: 0.5, rain_mm: 0, whole: true, ...more }); // prettier-ignore
+const weather = (lead: number, more: Partial<DayWeather> = {}): DayWeather => ({
+  day: today + lead,
+  lead,
+  most_C: 20,
+  night_C: 11,
+  least_C: 11,
+  gust_m_s: 8,
+  sun_frac: 0.5,
+  rain_mm: 0,
+  whole: true,
+  ...more,
+});
 const open: GateInput = {
   today,
   outFrom: today - 3,

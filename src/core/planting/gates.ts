@@ -101,7 +101,12 @@ export function gatesOf(input: GateInput, modes: GateModes, rules: GateRules): G
 }
 
 type Told = Omit<Gate, 'key' | 'mode'>;
-const told = (state: GateState, figure: number | null, wants: number | null, day: DayNumber | null = null): Told => ({ state, figure, wants, day }); // prettier-ignore
+const told = (state: GateState, figure: number | null, wants: number | null, day: DayNumber | null = null): Told => ({
+  state,
+  figure,
+  wants,
+  day,
+});
 
 const GATE: Readonly<Record<GateKey, (input: GateInput, rules: GateRules) => Told>> = {
   calendar: ({ today, outFrom }) => {

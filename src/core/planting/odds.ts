@@ -67,7 +67,10 @@ export function oddsOf(task: OddsTask, springs: Springs): BatchOdds {
   const { runs, days, from, least_C, most_C, gust_m_s, soil_C } = springs;
   const hardened = new Int32Array(runs);
   const out = new Int32Array(runs);
-  const first = Object.fromEntries(WEATHER_GATES.map((key) => [key, new Int32Array(runs).fill(days)])) as Record<WeatherGate, Int32Array>; // prettier-ignore
+  const first = Object.fromEntries(WEATHER_GATES.map((key) => [key, new Int32Array(runs).fill(days)])) as Record<
+    WeatherGate,
+    Int32Array
+  >;
   let frost = 0;
   let soilSprings = 0;
   let nightSprings = 0;
@@ -75,7 +78,10 @@ export function oddsOf(task: OddsTask, springs: Springs): BatchOdds {
   const nextGale = new Int32Array(days);
   const plantAt = Math.min(days - 1, Math.max(0, task.transplantOn - from));
   const { modes, rules } = task;
-  const need = Object.fromEntries(Object.entries(modes).map(([key, mode]) => [key, mode === 'required'])) as Record<keyof GateModes, boolean>; // prettier-ignore
+  const need = Object.fromEntries(Object.entries(modes).map(([key, mode]) => [key, mode === 'required'])) as Record<
+    keyof GateModes,
+    boolean
+  >;
   const walk = ladderWalk(task.ladder);
   const [needSoil, needNights, needForecast, needStorm, needHardened] = [
     need.soil,

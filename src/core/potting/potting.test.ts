@@ -63,8 +63,22 @@ describe('mixes', () => {
     expect(loose_L(100, { settle_frac: 0.1, waste_frac: 0.05 })).toBeCloseTo(115.5, 12);
   });
   it('share a part among mixes and open whole bags', () => {
-    const recipe = { id: 1, name: 'mix', parts: [{ itemId: 1, parts: 6 }, { itemId: 2, parts: 2 }] }; // prettier-ignore
-    const rich = { id: 2, name: 'rich', parts: [{ itemId: 3, parts: 1 }, { itemId: 1, parts: 1 }] }; // prettier-ignore
+    const recipe = {
+      id: 1,
+      name: 'mix',
+      parts: [
+        { itemId: 1, parts: 6 },
+        { itemId: 2, parts: 2 },
+      ],
+    };
+    const rich = {
+      id: 2,
+      name: 'rich',
+      parts: [
+        { itemId: 3, parts: 1 },
+        { itemId: 1, parts: 1 },
+      ],
+    };
     const need = partsFor(
       [
         { recipe, litres: 80 },

@@ -59,7 +59,15 @@ const up = [
 ];
 const at = (events: readonly BatchEvent[], today: number, its: BatchPlan = plan) => {
   const { state, refusal } = reduceLog(events);
-  const progress = batchProgress({ crop: tomato, plan: its, state, offHeat: { kind: 'half-up' }, tables, containers, today }); // prettier-ignore
+  const progress = batchProgress({
+    crop: tomato,
+    plan: its,
+    state,
+    offHeat: { kind: 'half-up' },
+    tables,
+    containers,
+    today,
+  });
   const input = { batchId: 1, plan: its, state, progress, containers };
   return {
     refusal,

@@ -13,9 +13,28 @@ export interface LabelSheet {
   readonly downStep_mm: number;
 }
 
-const sheet = (key: string, name: string, page: readonly [number, number], label: readonly [number, number], columns: number, rows: number, left_mm: number, top_mm: number, gap_mm: readonly [number, number] = [0, 0]): LabelSheet => ({
-  key, name, page_mm: page, label_mm: label, columns, rows, left_mm, top_mm, acrossStep_mm: label[0] + gap_mm[0], downStep_mm: label[1] + gap_mm[1],
-}); // prettier-ignore
+const sheet = (
+  key: string,
+  name: string,
+  page: readonly [number, number],
+  label: readonly [number, number],
+  columns: number,
+  rows: number,
+  left_mm: number,
+  top_mm: number,
+  gap_mm: readonly [number, number] = [0, 0],
+): LabelSheet => ({
+  key,
+  name,
+  page_mm: page,
+  label_mm: label,
+  columns,
+  rows,
+  left_mm,
+  top_mm,
+  acrossStep_mm: label[0] + gap_mm[0],
+  downStep_mm: label[1] + gap_mm[1],
+});
 
 const roll = (width: number, height: number): LabelSheet =>
   sheet(`roll-${width}x${height}`, `roll, ${width} x ${height} mm`, [width, height], [width, height], 1, 1, 0, 0);
@@ -49,7 +68,11 @@ export function labelSheet(key: string): LabelSheet | null {
   const found = /^roll-(\d{2,3}(?:\.\d)?)x(\d{2,3}(?:\.\d)?)$/.exec(key);
   if (!found) return null;
   const [width, height] = [Number(found[1]), Number(found[2])];
-  const fits = width >= LABEL_LEAST_mm[0] && width <= LABEL_MOST_mm[0] && height >= LABEL_LEAST_mm[1] && height <= LABEL_MOST_mm[1]; // prettier-ignore
+  const fits =
+    width >= LABEL_LEAST_mm[0] &&
+    width <= LABEL_MOST_mm[0] &&
+    height >= LABEL_LEAST_mm[1] &&
+    height <= LABEL_MOST_mm[1];
   return fits ? roll(width, height) : null;
 }
 

@@ -1,6 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { cropNamed, crops } from '../../../tests/references/library.ts';
-import { DEMO_NURSERY, DEMO_OUTSIDE, DEMO_PLACES, DEMO_TODAY, USUAL_CONTAINERS } from '../../../simulators/demoBooks.ts'; // prettier-ignore
+import {
+  DEMO_NURSERY,
+  DEMO_OUTSIDE,
+  DEMO_PLACES,
+  DEMO_TODAY,
+  USUAL_CONTAINERS,
+} from '../../../simulators/demoBooks.ts';
 import { demoSeason } from '../../../simulators/demoSeason.ts';
 import type { BatchEvent } from '../batch/event.ts';
 import { batchProgress } from '../batch/progress.ts';
@@ -20,18 +26,56 @@ const rules = { rungs, shelter_K: rungs.map((r) => shelterOf(r, 2)), caution: 0.
 const mild: Partial<LadderDay> = { most_C: 18, night_C: 9, morning_C: 9, gust_m_s: 4 };
 
 /** The onion's work on a day, with a forecast and perhaps more in its log. */
-function work(weather: (i: number) => Partial<LadderDay>, more: readonly Partial<BatchEvent>[] = [], ladder: Partial<LadderOfBatch> = {}, on = today) {
-  const log = [...made.events, ...more].map((e, i) => ({ placeId: null, cause: '', note: '', count: null, ...e, id: i + 1, correctsId: null, snapshot: null })) as BatchEvent[]; // prettier-ignore
+function work(
+  weather: (i: number) => Partial<LadderDay>,
+  more: readonly Partial<BatchEvent>[] = [],
+  ladder: Partial<LadderOfBatch> = {},
+  on = today,
+) {
+  const log = [...made.events, ...more].map((e, i) => ({
+    placeId: null,
+    cause: '',
+    note: '',
+    count: null,
+    ...e,
+    id: i + 1,
+    correctsId: null,
+    snapshot: null,
+  })) as BatchEvent[];
   const { state, refusal } = reduceLog(log);
   expect(refusal).toBeNull();
   const crop = cropNamed('onion');
   const { plan } = made;
   const progress = batchProgress({ crop, plan, state, offHeat: DEMO_NURSERY.offHeat, tables, containers, today: on });
-  const days = Array.from({ length: 10 }, (_, i): LadderDay => ({ day: on + i, spread_K: 1, most_C: null, night_C: null, morning_C: null, gust_m_s: null, ...weather(i) })); // prettier-ignore
+  const days = Array.from({ length: 10 }, (_, i): LadderDay => ({
+    day: on + i,
+    spread_K: 1,
+    most_C: null,
+    night_C: null,
+    morning_C: null,
+    gust_m_s: null,
+    ...weather(i),
+  }));
   const decisions = ladderAhead(rules, { rung: state.rung, served: 1 }, days, -Infinity, -Infinity);
-  const input = { batchId: 1, plan, state, progress, containers, ladder: { rungs, today: on, decisions, hardened: false, setBackTo: null, order: 'out at 11:00', unit: 'C' as const, ...ladder } }; // prettier-ignore
+  const input = {
+    batchId: 1,
+    plan,
+    state,
+    progress,
+    containers,
+    ladder: {
+      rungs,
+      today: on,
+      decisions,
+      hardened: false,
+      setBackTo: null,
+      order: 'out at 11:00',
+      unit: 'C' as const,
+      ...ladder,
+    },
+  };
   return { state, all: workOf(input), round: roundOf(input, on) };
-} // prettier-ignore
+}
 
 describe('a ladder in the round', () => {
   it('in mild weather offers the next rung today with its order, and the climbs the forecast foresees', () => {
@@ -40,7 +84,11 @@ describe('a ladder in the round', () => {
     expect(job).toMatchObject({ dueOn: today, count: state.rung + 1 });
     expect(job!.why).toMatch(/; out at 11:00$/);
     const climbs = all.filter((j) => j.kind === 'rung').map((j) => [j.dueOn - today, j.count]);
-    expect(climbs.slice(0, 3)).toEqual([[0, state.rung + 1], [1, state.rung + 2], [2, state.rung + 3]]); // prettier-ignore
+    expect(climbs.slice(0, 3)).toEqual([
+      [0, state.rung + 1],
+      [1, state.rung + 2],
+      [2, state.rung + 3],
+    ]);
   });
   it('before it is hardened the ladder comes before planting, however late that is', () => {
     const { round } = work(() => mild, [], {}, made.plan.transplantOn + 3);
@@ -54,7 +102,11 @@ describe('a ladder in the round', () => {
     expect(round[0]).toMatchObject({ kind: 'rung', logs: { kind: 'held', cause: 'rung' } });
     expect(round[0]!.why).toMatch(/^keep them in: gusts of/);
     const back = work(() => mild, [], { setBackTo: 3 });
-    expect(back.round[0]).toMatchObject({ kind: 'rung', count: 3, why: expect.stringMatching(/^set back to rung 3/) as string }); // prettier-ignore
+    expect(back.round[0]).toMatchObject({
+      kind: 'rung',
+      count: 3,
+      why: expect.stringMatching(/^set back to rung 3/) as string,
+    });
   });
   it('is not asked again once it is logged or held', () => {
     const { state } = work(() => mild);

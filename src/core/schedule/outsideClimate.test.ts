@@ -38,7 +38,11 @@ describe('outside from monthly means', () => {
   it('a flat year stays flat, and one warm month is no taller than it must be', () => {
     const flat = Array.from({ length: 12 }, () => ({ day_C: 12, night_C: 4 }));
     expect(Math.max(...outsideClimate(flat, from, 365).day_C)).toBeCloseTo(12, 9);
-    const warm = outsideClimate(flat.map((m, i) => (i === 6 ? { day_C: 20, night_C: 4 } : m)), from, 365).day_C; // prettier-ignore
+    const warm = outsideClimate(
+      flat.map((m, i) => (i === 6 ? { day_C: 20, night_C: 4 } : m)),
+      from,
+      365,
+    ).day_C;
     expect(Math.max(...warm)).toBeLessThan(24);
     expect(Math.min(...warm)).toBeGreaterThan(9);
   });
@@ -51,12 +55,33 @@ describe('outside from monthly means', () => {
 describe('places that are held, or follow outside', () => {
   const from = requireDay('2027-04-12');
   const outside = outsideClimate(DEMO_OUTSIDE, from, 60);
-  const place = (temperature: PlaceTemperature, setPoints: Place['setPoints'] = []) => ({ id: 1, name: 'Bench', periods: [], temperature, setPoints }); // prettier-ignore
-  const held: PlaceTemperature = { kind: 'set-point', levels_C: [12, 18, 22], usual_C: 18, nightDrop_K: 4, unheatedPlus_K: 3, loss_W_per_K: 10 }; // prettier-ignore
+  const place = (temperature: PlaceTemperature, setPoints: Place['setPoints'] = []) => ({
+    id: 1,
+    name: 'Bench',
+    periods: [],
+    temperature,
+    setPoints,
+  });
+  const held: PlaceTemperature = {
+    kind: 'set-point',
+    levels_C: [12, 18, 22],
+    usual_C: 18,
+    nightDrop_K: 4,
+    unheatedPlus_K: 3,
+    loss_W_per_K: 10,
+  };
 
   it('a set-point holds by day and less its drop by night, week by week; off is outside and what it has unheated', () => {
     const week = mondayOf(from + 7);
-    const climate = placeClimate(place(held, [{ week, setPoint_C: 22 }, { week: week + 7, setPoint_C: null }]), from, 60, outside); // prettier-ignore
+    const climate = placeClimate(
+      place(held, [
+        { week, setPoint_C: 22 },
+        { week: week + 7, setPoint_C: null },
+      ]),
+      from,
+      60,
+      outside,
+    );
     expect(week).toBe(from + 7);
     expect([climate.day_C[0], climate.night_C[0]]).toEqual([18, 14]);
     expect([climate.day_C[7], climate.night_C[13]]).toEqual([22, 18]);

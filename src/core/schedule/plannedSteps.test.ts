@@ -66,7 +66,9 @@ describe('days named for the work', () => {
         (crop, delays) => {
           const steps: Partial<Record<WorkKey, number>> = { sow: FROM + 380 };
           const plan = planOf(crop, { transplantOn: FROM + 300, hardening_days: 0 });
-          const keys: readonly WorkKey[] = crop.potted ? ['off-heat', 'pot', 'space', 'harden', 'plant'] : ['off-heat', 'harden', 'plant']; // prettier-ignore
+          const keys: readonly WorkKey[] = crop.potted
+            ? ['off-heat', 'pot', 'space', 'harden', 'plant']
+            : ['off-heat', 'harden', 'plant'];
           keys.forEach((key, i) => {
             // The first day whose noon lies at or after readiness, and some days of waiting.
             const chain = forecast({ ...plan, steps: steps as PlannedSteps }, {}, null, crop);
@@ -107,16 +109,28 @@ describe('days named for the work', () => {
 describe('spaced out in another place', () => {
   it('grows on there: a cooler one makes it later, the same one changes nothing', () => {
     const same = forecast(planOf(tomato, { transplantOn: FROM + 300 }));
-    const named = forecast(planOf(tomato, { transplantOn: FROM + 300, places: { germinate: hot.id, grow: house.id, pot: house.id, space: house.id, harden: house.id } })); // prettier-ignore
+    const named = forecast(
+      planOf(tomato, {
+        transplantOn: FROM + 300,
+        places: { germinate: hot.id, grow: house.id, pot: house.id, space: house.id, harden: house.id },
+      }),
+    );
     expect(named.milestones.map((m) => m.t)).toEqual(same.milestones.map((m) => m.t));
-    const cooler = forecast(planOf(tomato, { transplantOn: FROM + 300, places: { germinate: hot.id, grow: house.id, pot: house.id, space: cool.id, harden: house.id } })); // prettier-ignore
+    const cooler = forecast(
+      planOf(tomato, {
+        transplantOn: FROM + 300,
+        places: { germinate: hot.id, grow: house.id, pot: house.id, space: cool.id, harden: house.id },
+      }),
+    );
     expect(dayOf(cooler, 'space')).toBe(dayOf(same, 'space'));
     expect(cooler.ready_t).toBeGreaterThan(same.ready_t + 3);
   });
 
   it('backward and forward agree there as well', () => {
     for (const crop of crops.filter((c) => c.potted)) {
-      const plan = planOf(crop, { places: { germinate: hot.id, grow: house.id, pot: house.id, space: cool.id, harden: house.id } }); // prettier-ignore
+      const plan = planOf(crop, {
+        places: { germinate: hot.id, grow: house.id, pot: house.id, space: cool.id, harden: house.id },
+      });
       const back = backwardChain({ crop, plan, offHeat: HALF, tables });
       if (back.kind !== 'chain') continue;
       const forth = chainOf(

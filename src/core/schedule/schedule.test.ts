@@ -87,8 +87,20 @@ describe('the rule of weeks at the reference temperatures', () => {
 describe('forward against a slow hourly sum', () => {
   it('finds half up and readiness where adding hour by hour finds them', () => {
     const tomato = cropNamed('tomato');
-    const warm: Place = { ...steadyPlace(24, 20), periods: [{ from: '01-01', day_C: 24, night_C: 19 }, { from: '03-20', day_C: 27, night_C: 21 }] }; // prettier-ignore
-    const bench: Place = { ...steadyPlace(20, 14), periods: [{ from: '01-01', day_C: 18, night_C: 13 }, { from: '04-01', day_C: 22, night_C: 15 }] }; // prettier-ignore
+    const warm: Place = {
+      ...steadyPlace(24, 20),
+      periods: [
+        { from: '01-01', day_C: 24, night_C: 19 },
+        { from: '03-20', day_C: 27, night_C: 21 },
+      ],
+    };
+    const bench: Place = {
+      ...steadyPlace(20, 14),
+      periods: [
+        { from: '01-01', day_C: 18, night_C: 13 },
+        { from: '04-01', day_C: 22, night_C: 15 },
+      ],
+    };
     const tables = seasonTables([warm, bench], FROM, 900);
     const sowOn = requireDay('2027-03-16');
     const plan = planFor(tomato, { germinate: warm, grow: bench, pot: bench, harden: bench }, requireDay('2027-06-01'));
@@ -192,7 +204,13 @@ describe('backward and forward', () => {
   it('reading back by the half-up rule finds what bisection finds (off the heat 0 days after)', () => {
     for (const crop of crops) {
       const hot = steadyPlace(crop.germBest_C);
-      const house = { ...steadyPlace(19, 13), periods: [{ from: '01-01', day_C: 17, night_C: 13.5 }, { from: '04-10', day_C: 21, night_C: 15 }] }; // prettier-ignore
+      const house = {
+        ...steadyPlace(19, 13),
+        periods: [
+          { from: '01-01', day_C: 17, night_C: 13.5 },
+          { from: '04-10', day_C: 21, night_C: 15 },
+        ],
+      };
       const tables = seasonTables([hot, house], FROM, 900);
       const plan = planFor(crop, { germinate: hot, grow: house, pot: house, harden: house }, requireDay('2027-06-15'));
       const halfUp = (offHeat: OffHeatRule) => {
@@ -321,7 +339,16 @@ describe('what cannot be reached', () => {
 
   it('warns of a date before the frost allows', () => {
     const places = { germinate: hot, grow: house, pot: house, harden: house };
-    const result = outlook({ crop: tomato, plan: planFor(tomato, places, requireDay('2028-05-12')), offHeat: HALF, tables: seasonTables([hot, cold, house], FROM, 1100) }, FROST, today); // prettier-ignore
+    const result = outlook(
+      {
+        crop: tomato,
+        plan: planFor(tomato, places, requireDay('2028-05-12')),
+        offHeat: HALF,
+        tables: seasonTables([hot, cold, house], FROM, 1100),
+      },
+      FROST,
+      today,
+    );
     const frost = result.warnings.find((w) => w.code === 'frost')!;
     expect(frost.day).toBe(requireDay('2028-05-24'));
   });
@@ -360,7 +387,14 @@ describe('running totals', () => {
 
 describe('place climate', () => {
   it('carries a period across the new year and steps on its day', () => {
-    const place = { id: 1, name: 'Frame', periods: [{ from: '03-01', day_C: 12, night_C: 4 }, { from: '11-15', day_C: 6, night_C: 1 }] }; // prettier-ignore
+    const place = {
+      id: 1,
+      name: 'Frame',
+      periods: [
+        { from: '03-01', day_C: 12, night_C: 4 },
+        { from: '11-15', day_C: 6, night_C: 1 },
+      ],
+    };
     const climate = placeClimate(place, requireDay('2026-12-30'), 90);
     expect(climate.day_C[0]).toBe(6);
     expect(climate.day_C[5]).toBe(6);

@@ -88,7 +88,11 @@ describe('warnings', () => {
 
   it('before the frost allows: weeks before and after the mean last frost, to the day', () => {
     // Weeks from the last frost: tomato +2, lettuce -4, artichoke 0 (crop library, common practice, no source).
-    const goesOut: [string, string][] = [['tomato', '2027-05-24'], ['lettuce', '2027-04-12'], ['artichoke (globe)', '2027-05-10']]; // prettier-ignore
+    const goesOut: [string, string][] = [
+      ['tomato', '2027-05-24'],
+      ['lettuce', '2027-04-12'],
+      ['artichoke (globe)', '2027-05-10'],
+    ];
     for (const [name, day] of goesOut) {
       expect(codes(warningsOf(name, isoFromDay(requireDay(day) - 1), {})), name).toContain('frost');
       expect(codes(warningsOf(name, day, {})), name).not.toContain('frost');
@@ -179,7 +183,8 @@ describe('frost under a cover', () => {
     const plan = planOf(crop, '2027-05-10', {});
     const chain = backwardChain({ crop, plan, offHeat: { kind: 'half-up' }, tables });
     if (chain.kind !== 'chain') throw new Error(chain.reason);
-    const under = (coverId: number | null) => codes(chainWarnings(chain, crop, { ...plan, coverId }, tables, frost, TODAY)); // prettier-ignore
+    const under = (coverId: number | null) =>
+      codes(chainWarnings(chain, crop, { ...plan, coverId }, tables, frost, TODAY));
     expect(under(null)).toContain('frost');
     expect(under(3)).not.toContain('frost');
     expect(under(8)).toContain('frost');

@@ -67,7 +67,13 @@ describe('springs that could come', () => {
     expect(Math.abs(d.sd / p.sd - 1)).toBeLessThan(0.2);
   });
   it('follow the forecast with its errors for as long as it reaches', () => {
-    const near = Array.from({ length: 5 }, (_, i) => ({ least_C: -3 + i, most_C: 8 + i, gust_m_s: 6, spread_K: 1 + 0.3 * i, bias_K: 0.5 })); // prettier-ignore
+    const near = Array.from({ length: 5 }, (_, i) => ({
+      least_C: -3 + i,
+      most_C: 8 + i,
+      gust_m_s: 6,
+      spread_K: 1 + 0.3 * i,
+      bias_K: 0.5,
+    }));
     const springs = simulatedSprings({ ...input, near, runs: 800 });
     for (let i = 0; i < 5; i++) {
       const lows = Array.from({ length: 800 }, (_, s) => springs.least_C[s * 90 + i]!);

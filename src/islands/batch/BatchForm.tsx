@@ -137,7 +137,12 @@ export function BatchForm({ house, editing }: Props) {
       const { cropId: _crop, transplantOn: _date, joins: _joins, ...change } = body;
       const shift_days = (transplantDay ?? 0) - (dayFromIso(editing.input.transplantOn) ?? 0);
       const versions = editing.family.members.map(({ id: memberId, version: v }) => ({ id: memberId, version: v }));
-      const rest = await call('PATCH', `/api/families/${editing.family.id}`, { idempotencyKey: key.current, versions, change, shift_days }); // prettier-ignore
+      const rest = await call('PATCH', `/api/families/${editing.family.id}`, {
+        idempotencyKey: key.current,
+        versions,
+        change,
+        shift_days,
+      });
       if (rest.kind !== 'done') {
         setBusy(false);
         setMessage(`This batch is changed, the others are not: ${trouble(rest)}`);

@@ -18,7 +18,14 @@ describe('a batch as it is typed', () => {
   it('goes to the call and back unchanged', () => {
     const sent = batchInput.parse(inputOf(filled));
     expect(batchInput.parse(inputOf(draftOf(sent)))).toEqual(sent);
-    expect(sent).toMatchObject({ plantsWanted: 120, spare_frac: 0.15, before_days: 3, after_days: 7, joins: null, age_frac: 1 }); // prettier-ignore
+    expect(sent).toMatchObject({
+      plantsWanted: 120,
+      spare_frac: 0.15,
+      before_days: 3,
+      after_days: 7,
+      joins: null,
+      age_frac: 1,
+    });
   });
 
   it('names each field that is no figure', () => {

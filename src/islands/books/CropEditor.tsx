@@ -12,8 +12,25 @@ const ResponseChart = lazy(() => import('./ResponseChart.tsx'));
 
 const FIELDS: readonly FieldSpec[] = [
   { key: 'name', label: 'Name', kind: 'text' },
-  { key: 'group', label: 'Kind of crop', kind: 'choice', options: [['warm', 'warm'], ['cool', 'cool']] }, // prettier-ignore
-  { key: 'light', label: 'Seed and light', kind: 'choice', options: [['neutral', 'either'], ['light', 'needs light'], ['dark', 'likes dark']] }, // prettier-ignore
+  {
+    key: 'group',
+    label: 'Kind of crop',
+    kind: 'choice',
+    options: [
+      ['warm', 'warm'],
+      ['cool', 'cool'],
+    ],
+  },
+  {
+    key: 'light',
+    label: 'Seed and light',
+    kind: 'choice',
+    options: [
+      ['neutral', 'either'],
+      ['light', 'needs light'],
+      ['dark', 'likes dark'],
+    ],
+  },
   { key: 'depth_mm', label: 'Sown deep', kind: 'length' },
   { key: 'germMin_C', label: 'Least to sow at, °', kind: 'temperature' },
   { key: 'germBest_C', label: 'Best to sow at, °', kind: 'temperature' },
@@ -51,7 +68,17 @@ const FIELDS: readonly FieldSpec[] = [
   { key: 'potted', label: 'Usually potted up', kind: 'flag' },
   { key: 'seedBalls', label: 'Sown as balls of several seeds', kind: 'flag' },
   { key: 'hardening_days', label: 'Hardening days', kind: 'number' },
-  { key: 'hardiness', label: 'Hardiness', kind: 'choice', options: [['hardy', 'hardy'], ['half-hardy', 'half-hardy'], ['tender', 'tender'], ['tropical', 'tropical']] }, // prettier-ignore
+  {
+    key: 'hardiness',
+    label: 'Hardiness',
+    kind: 'choice',
+    options: [
+      ['hardy', 'hardy'],
+      ['half-hardy', 'half-hardy'],
+      ['tender', 'tender'],
+      ['tropical', 'tropical'],
+    ],
+  },
   { key: 'plantSoilMin_C', label: 'Soil to plant in, °', kind: 'temperature' },
   {
     key: 'plantNightMin_C',

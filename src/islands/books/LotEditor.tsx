@@ -7,7 +7,13 @@ import { LineForm } from './LineForm.tsx';
 
 interface Props {
   readonly varieties: readonly (readonly [number, string])[];
-  readonly line: (Readonly<Record<string, unknown>> & { readonly id: number; readonly version: number; readonly tests: readonly LotTest<string>[] }) | null; // prettier-ignore
+  readonly line:
+    | (Readonly<Record<string, unknown>> & {
+        readonly id: number;
+        readonly version: number;
+        readonly tests: readonly LotTest<string>[];
+      })
+    | null;
   readonly unit: 'C' | 'F';
   readonly lengthUnit: 'cm' | 'in';
   readonly today: string;
@@ -17,9 +23,13 @@ type TypedTest = { on: string; method: string; seeds: string; counts: string };
 
 /** A lot of seed: whose, how much, how it was kept, and its germination tests, the quick one on paper among them. */
 export function LotEditor({ varieties, line, unit, lengthUnit, today }: Props) {
-  const [tests, setTests] = useState<readonly TypedTest[]>(
-    () =>
-    (line?.tests ?? []).map((t) => ({ on: t.on, method: t.method, seeds: String(t.seeds), counts: t.counts.map((c) => `${c.day}: ${c.up}`).join(', ') })), // prettier-ignore
+  const [tests, setTests] = useState<readonly TypedTest[]>(() =>
+    (line?.tests ?? []).map((t) => ({
+      on: t.on,
+      method: t.method,
+      seeds: String(t.seeds),
+      counts: t.counts.map((c) => `${c.day}: ${c.up}`).join(', '),
+    })),
   );
   const change = (i: number, part: Partial<TypedTest>) =>
     setTests(tests.map((t, j) => (j === i ? { ...t, ...part } : t)));
@@ -36,13 +46,24 @@ export function LotEditor({ varieties, line, unit, lengthUnit, today }: Props) {
       unit={unit}
       lengthUnit={lengthUnit}
       extra={{ tests: sent }}
-      onStaleTaken={(current) => setTests(((current['tests'] ?? []) as LotTest<string>[]).map((t) => ({ on: t.on, method: t.method, seeds: String(t.seeds), counts: t.counts.map((c) => `${c.day}: ${c.up}`).join(', ') })))} // prettier-ignore
+      onStaleTaken={(current) =>
+        setTests(
+          ((current['tests'] ?? []) as LotTest<string>[]).map((t) => ({
+            on: t.on,
+            method: t.method,
+            seeds: String(t.seeds),
+            counts: t.counts.map((c) => `${c.day}: ${c.up}`).join(', '),
+          })),
+        )
+      }
       saveWords={line ? 'Save the lot' : 'Add the lot'}
       send={(values, version) => {
         // The latest test is the lot's germination unless another figure was typed.
         const typed = values['germination_percent'];
         const taken = result && (typed === null || typed === undefined || typed === line?.['germination_percent']);
-        const body = taken ? { ...values, germination_percent: Math.round((1000 * result.up) / result.seeds) / 10, testedOn: latest!.on } : values; // prettier-ignore
+        const body = taken
+          ? { ...values, germination_percent: Math.round((1000 * result.up) / result.seeds) / 10, testedOn: latest!.on }
+          : values;
         return line
           ? { method: 'PUT', path: `/api/lots/${line.id}`, body: { version, line: body } }
           : { method: 'POST', path: '/api/lots', body };
@@ -175,8 +196,30 @@ function fieldsOf(varieties: Props['varieties']): FieldSpec[] {
       hint: 'left as it is, the latest test below',
     },
     { key: 'testedOn', label: 'Tested', kind: 'date', optional: true },
-    { key: 'treatment', label: 'Treatment', kind: 'choice', options: [['none', 'none'], ['primed', 'primed'], ['pelleted', 'pelleted'], ['coated', 'coated'], ['dressed', 'dressed']] }, // prettier-ignore
-    { key: 'light', label: 'Light', kind: 'choice', optional: true, options: [['light', 'in light'], ['dark', 'in the dark'], ['neutral', 'either']], hint: 'none = as the crop' }, // prettier-ignore
+    {
+      key: 'treatment',
+      label: 'Treatment',
+      kind: 'choice',
+      options: [
+        ['none', 'none'],
+        ['primed', 'primed'],
+        ['pelleted', 'pelleted'],
+        ['coated', 'coated'],
+        ['dressed', 'dressed'],
+      ],
+    },
+    {
+      key: 'light',
+      label: 'Light',
+      kind: 'choice',
+      optional: true,
+      options: [
+        ['light', 'in light'],
+        ['dark', 'in the dark'],
+        ['neutral', 'either'],
+      ],
+      hint: 'none = as the crop',
+    },
     { key: 'depth_mm', label: 'Depth', kind: 'length', optional: true, hint: 'none = as the crop' },
     { key: 'storage_C', label: 'Kept at', kind: 'temperature', optional: true },
     { key: 'moisture_percent', label: 'Seed moisture, %', kind: 'number', optional: true },

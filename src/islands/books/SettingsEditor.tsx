@@ -45,8 +45,24 @@ function fieldsOf(zones: readonly string[]): FieldSpec[] {
       kind: 'text',
       hint: 'month and day: 10-18 is 18 October',
     },
-    { key: 'temperatureUnit', label: 'Temperatures in', kind: 'choice', options: [['C', 'Celsius'], ['F', 'Fahrenheit']] }, // prettier-ignore
-    { key: 'lengthUnit', label: 'Lengths in', kind: 'choice', options: [['cm', 'centimetres'], ['in', 'inches']] }, // prettier-ignore
+    {
+      key: 'temperatureUnit',
+      label: 'Temperatures in',
+      kind: 'choice',
+      options: [
+        ['C', 'Celsius'],
+        ['F', 'Fahrenheit'],
+      ],
+    },
+    {
+      key: 'lengthUnit',
+      label: 'Lengths in',
+      kind: 'choice',
+      options: [
+        ['cm', 'centimetres'],
+        ['in', 'inches'],
+      ],
+    },
     { key: 'currency', label: 'Money in', kind: 'text', hint: 'three letters: EUR, GBP, USD' },
     {
       key: 'firstWeekday',
@@ -55,7 +71,16 @@ function fieldsOf(zones: readonly string[]): FieldSpec[] {
       options: WEEKDAYS.map((day, i) => [i + 1, day]),
     },
     { key: 'spare_percent', label: 'Overplanting (spare to sow), %', kind: 'number' },
-    { key: 'coolSchool', label: 'Heat for cool crops', kind: 'choice', options: [['none', 'none, only frost kept out'], ['gentle', 'gentle, up to the most below'], ['same', 'the same as for warm crops']] }, // prettier-ignore
+    {
+      key: 'coolSchool',
+      label: 'Heat for cool crops',
+      kind: 'choice',
+      options: [
+        ['none', 'none, only frost kept out'],
+        ['gentle', 'gentle, up to the most below'],
+        ['same', 'the same as for warm crops'],
+      ],
+    },
     { key: 'coolMost_C', label: 'Most set-point for cool crops', kind: 'temperature', hint: 'for the gentle rule' },
     { key: 'learning', label: 'Plan by the house’s own times to come up', kind: 'flag' },
   ];

@@ -33,7 +33,12 @@ export function partsOf(place: PlaceRecord | null, unit: TemperatureUnit): Place
   return {
     kind: t.kind,
     levels: (t.kind === 'set-point' ? t.levels_C : [15, 18, 20, 22]).map((c) => typedTemperature(c, unit)).join(', '),
-    usual: t.kind === 'set-point' ? (t.usual_C === null ? 'off' : typedTemperature(t.usual_C, unit)) : typedTemperature(20, unit), // prettier-ignore
+    usual:
+      t.kind === 'set-point'
+        ? t.usual_C === null
+          ? 'off'
+          : typedTemperature(t.usual_C, unit)
+        : typedTemperature(20, unit),
     nightDrop: kelvin(t.kind === 'set-point' ? t.nightDrop_K : 0),
     unheatedPlus: kelvin(t.kind === 'set-point' ? t.unheatedPlus_K : 5),
     loss: t.kind === 'set-point' ? String(t.loss_W_per_K) : '10',
@@ -85,7 +90,13 @@ export function partsToSend(
     setPoints,
     closed: parts.closed,
     size: parts.sized
-      ? { x_m: plain(parts.x), y_m: plain(parts.y), width_m: plain(parts.width), depth_m: plain(parts.depth), shelves: plain(parts.shelves) } // prettier-ignore
+      ? {
+          x_m: plain(parts.x),
+          y_m: plain(parts.y),
+          width_m: plain(parts.width),
+          depth_m: plain(parts.depth),
+          shelves: plain(parts.shelves),
+        }
       : null,
   };
 }

@@ -10,7 +10,16 @@ interface Props {
   readonly unit: 'C' | 'F';
 }
 
-type Figures = 'length_m' | 'width_m' | 'height_m' | 'opening_m2' | 'sidesGlazed_frac' | 'shade_frac' | 'water_L' | 'bricks_kg' | 'hotBed_W_m2'; // prettier-ignore
+type Figures =
+  | 'length_m'
+  | 'width_m'
+  | 'height_m'
+  | 'opening_m2'
+  | 'sidesGlazed_frac'
+  | 'shade_frac'
+  | 'water_L'
+  | 'bricks_kg'
+  | 'hotBed_W_m2';
 const FIGURES: readonly (readonly [Figures, string, string?])[] = [
   ['length_m', 'Length, m'],
   ['width_m', 'Width, m'],
@@ -22,8 +31,15 @@ const FIGURES: readonly (readonly [Figures, string, string?])[] = [
   ['bricks_kg', 'Bricks or stone, kg'],
   ['hotBed_W_m2', 'Hot bed, W per m²', 'fresh manure or compost some 30 to 60'],
 ];
-const GLAZING_WORDS: Readonly<Record<string, string>> = { 'single-film': 'single film', 'double-film': 'double film', 'single-glass': 'single glass', 'double-glass': 'double glass', polycarbonate: 'twin-wall sheet' }; // prettier-ignore
-const figuresOf = (spec: StructureSpec) => Object.fromEntries(FIGURES.map(([key]) => [key, String(spec[key])])) as Record<Figures, string>; // prettier-ignore
+const GLAZING_WORDS: Readonly<Record<string, string>> = {
+  'single-film': 'single film',
+  'double-film': 'double film',
+  'single-glass': 'single glass',
+  'double-glass': 'double glass',
+  polycarbonate: 'twin-wall sheet',
+};
+const figuresOf = (spec: StructureSpec) =>
+  Object.fromEntries(FIGURES.map(([key]) => [key, String(spec[key])])) as Record<Figures, string>;
 const stepsOf = (spec: StructureSpec) => spec.steps.map((s) => `${s.name} ${Math.round(100 * s.open_frac)}`).join(', ');
 
 /** "shut 0, ajar 12, open 100" as steps. */
@@ -44,8 +60,20 @@ export function CoverEditor({ line, places, unit }: Props) {
   const [spec, setSpec] = useState<StructureSpec>(line?.structure ?? USUAL_FRAME);
   const [typed, setTyped] = useState(() => figuresOf(line?.structure ?? USUAL_FRAME));
   const [steps, setSteps] = useState(() => stepsOf(line?.structure ?? USUAL_FRAME));
-  const [heater, setHeater] = useState(() => [String(line?.structure?.heater?.power_W ?? ''), typedTemperature(line?.structure?.heater?.set_C ?? 4, unit)] as const); // prettier-ignore
-  const [fan, setFan] = useState(() => [String(line?.structure?.fan?.flow_m3_h ?? ''), typedTemperature(line?.structure?.fan?.set_C ?? 24, unit)] as const); // prettier-ignore
+  const [heater, setHeater] = useState(
+    () =>
+      [
+        String(line?.structure?.heater?.power_W ?? ''),
+        typedTemperature(line?.structure?.heater?.set_C ?? 4, unit),
+      ] as const,
+  );
+  const [fan, setFan] = useState(
+    () =>
+      [
+        String(line?.structure?.fan?.flow_m3_h ?? ''),
+        typedTemperature(line?.structure?.fan?.set_C ?? 24, unit),
+      ] as const,
+  );
   const k = (difference_K: number) => Number(shownDifference(difference_K, unit).toFixed(1));
   const temp = (text: string) => figureOr(text, (n) => temperatureFromShown(n, unit));
   const sent = {
@@ -55,26 +83,49 @@ export function CoverEditor({ line, places, unit }: Props) {
     heater: heater[0].trim() === '' ? null : { power_W: figureOr(heater[0], (n) => n), set_C: temp(heater[1]) },
     fan: fan[0].trim() === '' ? null : { flow_m3_h: figureOr(fan[0], (n) => n), set_C: temp(fan[1]) },
   };
-  const choice = <K extends 'kind' | 'glazing' | 'night'>(key: K, label: string, options: readonly StructureSpec[K][], words: (o: string) => string = (o) => o) => (
+  const choice = <K extends 'kind' | 'glazing' | 'night'>(
+    key: K,
+    label: string,
+    options: readonly StructureSpec[K][],
+    words: (o: string) => string = (o) => o,
+  ) => (
     <label className="field">
       <span className="label">{label}</span>
       <select className="input" value={spec[key]} onChange={(e) => setSpec({ ...spec, [key]: e.target.value })}>
         {options.map((o) => (
-          <option key={o} value={o}>{words(o)}</option>
+          <option key={o} value={o}>
+            {words(o)}
+          </option>
         ))}
       </select>
     </label>
-  ); // prettier-ignore
+  );
   return (
     <LineForm
       path="/api/covers"
       fields={[
         { key: 'name', label: 'Name', kind: 'text' },
         { key: 'layers', label: 'Layers', kind: 'number' },
-        { key: 'worth_K', label: `Worth on the night, °${unit}`, kind: 'difference', hint: 'by caution; your own paired readings replace it' },
-        { key: 'soil_K', label: `Soil under it warmer by, °${unit}`, kind: 'difference', hint: `after a fortnight; fleece about ${k(0.5)}, film ${k(2)} to ${k(4)}` },
+        {
+          key: 'worth_K',
+          label: `Worth on the night, °${unit}`,
+          kind: 'difference',
+          hint: 'by caution; your own paired readings replace it',
+        },
+        {
+          key: 'soil_K',
+          label: `Soil under it warmer by, °${unit}`,
+          kind: 'difference',
+          hint: `after a fortnight; fleece about ${k(0.5)}, film ${k(2)} to ${k(4)}`,
+        },
         { key: 'toHand_m2', label: 'To hand, m²', kind: 'number', hint: '0 for a frame or house' },
-        { key: 'placeId', label: 'Stands over the place', kind: 'link', optional: true, options: places.map((p) => [p.id, p.name] as const) },
+        {
+          key: 'placeId',
+          label: 'Stands over the place',
+          kind: 'link',
+          optional: true,
+          options: places.map((p) => [p.id, p.name] as const),
+        },
         { key: 'note', label: 'Note', kind: 'text', optional: true },
       ]}
       line={line as never}
@@ -95,7 +146,12 @@ export function CoverEditor({ line, places, unit }: Props) {
       {(error) => (
         <fieldset className="mt-3">
           <label className="flex min-h-11 items-center gap-2 font-semibold">
-            <input type="checkbox" className="size-5 accent-plum" checked={built} onChange={(e) => setBuilt(e.target.checked)} />
+            <input
+              type="checkbox"
+              className="size-5 accent-plum"
+              checked={built}
+              onChange={(e) => setBuilt(e.target.checked)}
+            />
             A frame, tunnel or small house whose days are reckoned by the hour
           </label>
           {built && (
@@ -106,7 +162,13 @@ export function CoverEditor({ line, places, unit }: Props) {
               {FIGURES.map(([key, label, hint]) => (
                 <label key={key} className="field">
                   <span className="label">{label}</span>
-                  <input className="input" inputMode="decimal" value={typed[key]} aria-invalid={error(`structure.${key}`) ? true : undefined} onChange={(e) => setTyped({ ...typed, [key]: e.target.value })} />
+                  <input
+                    className="input"
+                    inputMode="decimal"
+                    value={typed[key]}
+                    aria-invalid={error(`structure.${key}`) ? true : undefined}
+                    onChange={(e) => setTyped({ ...typed, [key]: e.target.value })}
+                  />
                   {hint && <span className="text-[0.85rem] text-ink2">{hint}</span>}
                   {error(`structure.${key}`) && <span className="err">{error(`structure.${key}`)}</span>}
                 </label>
@@ -114,27 +176,62 @@ export function CoverEditor({ line, places, unit }: Props) {
               <label className="field min-[560px]:col-span-2">
                 <span className="label">Steps of lid or door, with per cent open</span>
                 <input className="input" value={steps} onChange={(e) => setSteps(e.target.value)} />
-                <span className="text-[0.85rem] text-ink2">from shut to widest, such as: shut 0, ajar 12, open 100</span>
-                {['structure.steps', ...[0, 1, 2, 3, 4, 5, 6, 7].flatMap((i) => [`structure.steps.${i}.open_frac`, `structure.steps.${i}.name`])].map((p) => error(p) && <span key={p} className="err">{error(p)}</span>)}
+                <span className="text-[0.85rem] text-ink2">
+                  from shut to widest, such as: shut 0, ajar 12, open 100
+                </span>
+                {[
+                  'structure.steps',
+                  ...[0, 1, 2, 3, 4, 5, 6, 7].flatMap((i) => [
+                    `structure.steps.${i}.open_frac`,
+                    `structure.steps.${i}.name`,
+                  ]),
+                ].map(
+                  (p) =>
+                    error(p) && (
+                      <span key={p} className="err">
+                        {error(p)}
+                      </span>
+                    ),
+                )}
               </label>
               <label className="field">
                 <span className="label">Heater, W (empty: none)</span>
-                <input className="input" inputMode="decimal" value={heater[0]} onChange={(e) => setHeater([e.target.value, heater[1]])} />
+                <input
+                  className="input"
+                  inputMode="decimal"
+                  value={heater[0]}
+                  onChange={(e) => setHeater([e.target.value, heater[1]])}
+                />
                 {error('structure.heater.power_W') && <span className="err">{error('structure.heater.power_W')}</span>}
               </label>
               <label className="field">
                 <span className="label">Heater set to, °{unit}</span>
-                <input className="input" inputMode="decimal" value={heater[1]} onChange={(e) => setHeater([heater[0], e.target.value])} />
+                <input
+                  className="input"
+                  inputMode="decimal"
+                  value={heater[1]}
+                  onChange={(e) => setHeater([heater[0], e.target.value])}
+                />
                 {error('structure.heater.set_C') && <span className="err">{error('structure.heater.set_C')}</span>}
               </label>
               <label className="field">
                 <span className="label">Fan, m³ an hour (empty: none)</span>
-                <input className="input" inputMode="decimal" value={fan[0]} onChange={(e) => setFan([e.target.value, fan[1]])} />
+                <input
+                  className="input"
+                  inputMode="decimal"
+                  value={fan[0]}
+                  onChange={(e) => setFan([e.target.value, fan[1]])}
+                />
                 {error('structure.fan.flow_m3_h') && <span className="err">{error('structure.fan.flow_m3_h')}</span>}
               </label>
               <label className="field">
                 <span className="label">Fan above, °{unit}</span>
-                <input className="input" inputMode="decimal" value={fan[1]} onChange={(e) => setFan([fan[0], e.target.value])} />
+                <input
+                  className="input"
+                  inputMode="decimal"
+                  value={fan[1]}
+                  onChange={(e) => setFan([fan[0], e.target.value])}
+                />
                 {error('structure.fan.set_C') && <span className="err">{error('structure.fan.set_C')}</span>}
               </label>
             </div>
@@ -143,4 +240,4 @@ export function CoverEditor({ line, places, unit }: Props) {
       )}
     </LineForm>
   );
-} // prettier-ignore
+}

@@ -14,7 +14,8 @@ import { LadderRow, RowWords } from './LadderRow.tsx';
 
 const DAYS = 10;
 /** Columns of the grid: the batch, and the ten days. */
-const GRID = 'grid grid-cols-[126px_minmax(0,1fr)] min-[700px]:grid-cols-[190px_minmax(0,1fr)] min-[1000px]:grid-cols-[210px_minmax(0,1fr)]'; // prettier-ignore
+const GRID =
+  'grid grid-cols-[126px_minmax(0,1fr)] min-[700px]:grid-cols-[190px_minmax(0,1fr)] min-[1000px]:grid-cols-[210px_minmax(0,1fr)]';
 /** In the hand only the first five days are in sight. */
 const PLOT = 'relative w-[200%] min-[700px]:w-full';
 

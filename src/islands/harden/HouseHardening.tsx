@@ -20,12 +20,41 @@ const FIELDS: readonly FieldSpec[] = [
   { key: 'home.to_h', label: 'until, hour', kind: 'number' },
   { key: 'carrying.trays_per_trip', label: 'Trays of a trip', kind: 'number' },
   { key: 'carrying.trip_min', label: 'Minutes of a trip', kind: 'number' },
-  { key: 'caution', label: 'Caution', kind: 'number', hint: 'of a forecast’s usual error kept off a floor: 0 bold, 0.5 usual, 1 careful' },
-  { key: 'lidSchool.kind', label: 'Lids and doors open', kind: 'choice', options: LID_SCHOOLS.map((k) => [k, LID_WORDS[k]] as const) },
-  { key: 'lidSchool.at_C', label: 'at', kind: 'temperature', optional: true, hint: 'for the schools that go by a temperature' },
-  { key: 'layerSchool', label: 'A layer of cover is worth', kind: 'choice', options: [['degrees', 'degrees on the night'], ['weeks', 'weeks']] },
+  {
+    key: 'caution',
+    label: 'Caution',
+    kind: 'number',
+    hint: 'of a forecast’s usual error kept off a floor: 0 bold, 0.5 usual, 1 careful',
+  },
+  {
+    key: 'lidSchool.kind',
+    label: 'Lids and doors open',
+    kind: 'choice',
+    options: LID_SCHOOLS.map((k) => [k, LID_WORDS[k]] as const),
+  },
+  {
+    key: 'lidSchool.at_C',
+    label: 'at',
+    kind: 'temperature',
+    optional: true,
+    hint: 'for the schools that go by a temperature',
+  },
+  {
+    key: 'layerSchool',
+    label: 'A layer of cover is worth',
+    kind: 'choice',
+    options: [
+      ['degrees', 'degrees on the night'],
+      ['weeks', 'weeks'],
+    ],
+  },
   { key: 'layer_weeks', label: 'Weeks a layer', kind: 'number', hint: 'for the school of weeks; three to four' },
-  ...GATE_KEYS.map((key): FieldSpec => ({ key: `modes.${key}`, label: `Gate: ${GATE_WORDS[key].toLowerCase()}`, kind: 'choice', options: GATE_MODES.map((m) => [m, m] as const) })),
+  ...GATE_KEYS.map((key): FieldSpec => ({
+    key: `modes.${key}`,
+    label: `Gate: ${GATE_WORDS[key].toLowerCase()}`,
+    kind: 'choice',
+    options: GATE_MODES.map((m) => [m, m] as const),
+  })),
   { key: 'rules.nights', label: 'Nights in a row', kind: 'number' },
   { key: 'rules.soil_days', label: 'Days of warm soil', kind: 'number' },
   { key: 'rules.frost_frac', label: 'Odds of harm borne', kind: 'number', hint: '0.1 is one night of ten' },
@@ -33,7 +62,7 @@ const FIELDS: readonly FieldSpec[] = [
   { key: 'rules.storm_days', label: 'Days looked ahead for storms', kind: 'number' },
   { key: 'rules.storm_m_s', label: 'Gusts borne after planting, m/s', kind: 'number', hint: '17 m/s is a gale' },
   { key: 'unlikely_frac', label: 'A date is unlikely below', kind: 'number', hint: '0.35 is 35 springs of 100' },
-]; // prettier-ignore
+];
 
 /** A value at a path such as "rules.nights". */
 function at(value: unknown, path: string): unknown {

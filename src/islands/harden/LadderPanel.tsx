@@ -39,29 +39,39 @@ export function LadderPanel(props: Props) {
         <a href={`/batches/${ladder.batchId}`}>{ladder.name}</a>
       </h2>
       <p className="text-[0.9rem] text-ink2">
-        {counted(ladder.trays, 'tray')}, {ladder.placeName || 'no place'}; asked for {spokenDay(ladder.transplantOn, today)}, {expectedWords(ladder.expectedOn, today)}
+        {counted(ladder.trays, 'tray')}, {ladder.placeName || 'no place'}; asked for{' '}
+        {spokenDay(ladder.transplantOn, today)}, {expectedWords(ladder.expectedOn, today)}
       </p>
       {!begun && (
         <p className="mt-2">
-          Hardening is to begin <b>{spokenDay(ladder.startsOn!, today)}</b>. By the forecast: {ladder.days[0] ? (ladder.days[0].why || `rung ${ladder.days[0].rung}, ${ladder.rungs[ladder.days[0].rung - 1]?.words ?? ''}`) : 'too far ahead'}.
+          Hardening is to begin <b>{spokenDay(ladder.startsOn!, today)}</b>. By the forecast:{' '}
+          {ladder.days[0]
+            ? ladder.days[0].why || `rung ${ladder.days[0].rung}, ${ladder.rungs[ladder.days[0].rung - 1]?.words ?? ''}`
+            : 'too far ahead'}
+          .
         </p>
       )}
       {ladder.never.length > 0 && (
         <p className="note-bar bad mt-2">
-          {ladder.never.length === 1 ? 'Rung' : 'Rungs'} {ladder.never.join(', ')} can as good as never be done here at that
-          time: choose another programme below, or begin later.
+          {ladder.never.length === 1 ? 'Rung' : 'Rungs'} {ladder.never.join(', ')} can as good as never be done here at
+          that time: choose another programme below, or begin later.
         </p>
       )}
       {begun && ladder.setBackTo !== null && (
         <p className="note-bar bad mt-2">
-          {ladder.harmedOn === null ? '' : `${shortDay(ladder.harmedOn)}: `}{ladder.harmWords}. Look at them; a rung back, to {ladder.setBackTo}, is advised.
+          {ladder.harmedOn === null ? '' : `${shortDay(ladder.harmedOn)}: `}
+          {ladder.harmWords}. Look at them; a rung back, to {ladder.setBackTo}, is advised.
         </p>
       )}
       {begun && !ladder.hardened && (
         <>
           <p className="mt-2 flex items-baseline gap-3">
-            <span className={`num text-5xl ${ladder.say === 'back' ? 'text-brick' : ''}`}>{ladder.say ? SAY[ladder.say] : 'Not known'}</span>
-            <span className="num text-2xl">rung {target} of {ladder.rungs.length}</span>
+            <span className={`num text-5xl ${ladder.say === 'back' ? 'text-brick' : ''}`}>
+              {ladder.say ? SAY[ladder.say] : 'Not known'}
+            </span>
+            <span className="num text-2xl">
+              rung {target} of {ladder.rungs.length}
+            </span>
           </p>
           <p className="mt-1">{ladder.today}</p>
           {ladder.order && <p className="num mt-1 text-lg">{ladder.order}</p>}
@@ -83,11 +93,21 @@ export function LadderPanel(props: Props) {
           {ladder.loggedToday ? (
             <p className="w-full font-semibold">Done for today.</p>
           ) : ladder.say === 'back' ? (
-            <button type="button" className="btn solid" disabled={busy} onClick={() => onLog({ kind: 'held', cause: 'rung', count: 1 }, 'kept back today')}>
+            <button
+              type="button"
+              className="btn solid"
+              disabled={busy}
+              onClick={() => onLog({ kind: 'held', cause: 'rung', count: 1 }, 'kept back today')}
+            >
               Kept back today
             </button>
           ) : (
-            <button type="button" className="btn solid" disabled={busy} onClick={() => onLog({ kind: 'rung', count: target }, `rung ${target} done`)}>
+            <button
+              type="button"
+              className="btn solid"
+              disabled={busy}
+              onClick={() => onLog({ kind: 'rung', count: target }, `rung ${target} done`)}
+            >
               Rung {target} done
             </button>
           )}
@@ -106,7 +126,18 @@ export function LadderPanel(props: Props) {
             {[ladder.rung - 1, ladder.rung, up]
               .filter((r, i, all) => r >= 1 && all.indexOf(r) === i)
               .map((r) => (
-                <button key={r} type="button" className="btn" disabled={busy || reason.trim() === ''} onClick={() => onLog({ kind: 'rung', count: r, note: reason.trim(), cause: 'own decision' }, `rung ${r}, by your own decision`)}>
+                <button
+                  key={r}
+                  type="button"
+                  className="btn"
+                  disabled={busy || reason.trim() === ''}
+                  onClick={() =>
+                    onLog(
+                      { kind: 'rung', count: r, note: reason.trim(), cause: 'own decision' },
+                      `rung ${r}, by your own decision`,
+                    )
+                  }
+                >
                   Rung {r} all the same
                 </button>
               ))}
@@ -117,16 +148,27 @@ export function LadderPanel(props: Props) {
       {begun && !ladder.hardened && <Hold {...props} />}
       {trial && trialOdds && (
         <p className="mt-2 text-[0.92rem]" aria-live="polite">
-          Held so: {endWords({ end: trialOdds.hardened, hardened: false }, today)}; in time in <b>{percent(trialOdds.inTime_frac)}</b> of springs{ladder.inTime_frac === null ? '' : ` instead of ${percent(ladder.inTime_frac)}`}.
+          Held so: {endWords({ end: trialOdds.hardened, hardened: false }, today)}; in time in{' '}
+          <b>{percent(trialOdds.inTime_frac)}</b> of springs
+          {ladder.inTime_frac === null ? '' : ` instead of ${percent(ladder.inTime_frac)}`}.
         </p>
       )}
       <details className="mt-3">
-        <summary className="link-btn">The rungs: {ladder.programme}{ladder.chosen ? '' : ', usual for its kind'}</summary>
+        <summary className="link-btn">
+          The rungs: {ladder.programme}
+          {ladder.chosen ? '' : ', usual for its kind'}
+        </summary>
         <label className="field mt-1">
           <span className="label">Programme</span>
-          <select className="input" value={ladder.programmeId} onChange={(e) => props.onProgramme(Number(e.target.value))}>
+          <select
+            className="input"
+            value={ladder.programmeId}
+            onChange={(e) => props.onProgramme(Number(e.target.value))}
+          >
             {props.programmes.map((p) => (
-              <option key={p.id} value={p.id}>{p.name}</option>
+              <option key={p.id} value={p.id}>
+                {p.name}
+              </option>
             ))}
           </select>
         </label>
@@ -136,7 +178,8 @@ export function LadderPanel(props: Props) {
               {i + 1}. {r.words}
               <span className="block font-normal text-ink2">
                 {degreesWords(r.floor_C, unit)} or more, gusts to {windWords(r.gust_m_s, unit)}
-                {r.cover === 'none' ? '' : `, ${COVER_WORDS[r.cover]}`}{r.days > 1 ? `, ${r.days} days` : ''}
+                {r.cover === 'none' ? '' : `, ${COVER_WORDS[r.cover]}`}
+                {r.days > 1 ? `, ${r.days} days` : ''}
               </span>
             </li>
           ))}
@@ -146,13 +189,22 @@ export function LadderPanel(props: Props) {
         <summary className="link-btn">The days as a table</summary>
         <table className="plain-table dense">
           <thead>
-            <tr><th>Day</th><th>Say</th><th className="r">Rung</th><th>Why</th></tr>
+            <tr>
+              <th>Day</th>
+              <th>Say</th>
+              <th className="r">Rung</th>
+              <th>Why</th>
+            </tr>
           </thead>
           <tbody>
             {ladder.days.map((d) => (
               <tr key={d.day}>
                 <td>{spokenDay(d.day, today)}</td>
-                <td>{d.say}{d.climbs ? ', up' : ''}{d.done ? ', hardened' : ''}</td>
+                <td>
+                  {d.say}
+                  {d.climbs ? ', up' : ''}
+                  {d.done ? ', hardened' : ''}
+                </td>
                 <td className="r">{d.rung === 0 ? 'in' : d.rung}</td>
                 <td>{d.why}</td>
               </tr>
@@ -162,7 +214,7 @@ export function LadderPanel(props: Props) {
       </details>
     </div>
   );
-} // prettier-ignore
+}
 
 function Hold({ ladder, today, trial, busy, onTry, onKeep }: Props) {
   const until = trial?.until ?? Math.max(today, ladder.heldUntil);

@@ -35,7 +35,10 @@ export function LadderRow({ ladder, today, days, chosen, decisions, trialUntil, 
     const box = plot.current!.getBoundingClientRect();
     return today + Math.max(0, Math.min(days, Math.round(((clientX - box.left) / box.width) * days)));
   };
-  const words = ladder.startsOn === null ? `on rung ${ladder.rung} of ${ladder.rungs.length}` : `begins ${shortDay(ladder.startsOn)}`;
+  const words =
+    ladder.startsOn === null
+      ? `on rung ${ladder.rung} of ${ladder.rungs.length}`
+      : `begins ${shortDay(ladder.startsOn)}`;
   const held = trialUntil === null ? '' : `, held until ${shortDay(trialUntil)}`;
   const until = trialUntil ?? Math.max(today, ladder.heldUntil);
   return (
@@ -75,9 +78,23 @@ export function LadderRow({ ladder, today, days, chosen, decisions, trialUntil, 
       {steps.map((s, i) => (
         <g key={i}>
           <line x1={s.x} x2={s.x} y1="0" y2={HEIGHT} className="stroke-line" vectorEffect="non-scaling-stroke" />
-          <rect x={s.x} y={s.y} width={s.width} height={HEIGHT - s.y} className={s.say === 'back' ? 'fill-brick-soft' : chosen ? 'fill-plum-soft' : 'fill-[#e6e8df]'} />
+          <rect
+            x={s.x}
+            y={s.y}
+            width={s.width}
+            height={HEIGHT - s.y}
+            className={s.say === 'back' ? 'fill-brick-soft' : chosen ? 'fill-plum-soft' : 'fill-[#e6e8df]'}
+          />
           {i > 0 && (
-            <line x1={s.x} x2={s.x} y1={steps[i - 1]!.y} y2={s.y} className={chosen ? 'stroke-plum' : 'stroke-ink'} strokeWidth="2.5" vectorEffect="non-scaling-stroke" />
+            <line
+              x1={s.x}
+              x2={s.x}
+              y1={steps[i - 1]!.y}
+              y2={s.y}
+              className={chosen ? 'stroke-plum' : 'stroke-ink'}
+              strokeWidth="2.5"
+              vectorEffect="non-scaling-stroke"
+            />
           )}
           <line
             x1={s.x}
@@ -92,11 +109,20 @@ export function LadderRow({ ladder, today, days, chosen, decisions, trialUntil, 
         </g>
       ))}
       {trialUntil !== null && trialUntil > today && (
-        <line x1={(trialUntil - today) * COLUMN} x2={(trialUntil - today) * COLUMN} y1="0" y2={HEIGHT} className="stroke-plum" strokeWidth="3" strokeDasharray="2 3" vectorEffect="non-scaling-stroke" />
+        <line
+          x1={(trialUntil - today) * COLUMN}
+          x2={(trialUntil - today) * COLUMN}
+          y1="0"
+          y2={HEIGHT}
+          className="stroke-plum"
+          strokeWidth="3"
+          strokeDasharray="2 3"
+          vectorEffect="non-scaling-stroke"
+        />
       )}
     </svg>
   );
-} // prettier-ignore
+}
 
 /** The words over a row's columns, apart from the drawing so that letters keep their shape. */
 export function RowWords({ ladder, today, days, decisions }: Pick<Props, 'ladder' | 'today' | 'days' | 'decisions'>) {

@@ -70,10 +70,21 @@ export function ProgrammeEditor({ line, blank, places, unit }: Props) {
   }));
   const two = sent.map((r, i) => {
     const ok = (x: unknown) => typeof x === 'number' || x === null;
-    if (i === 0 || ![r, sent[i - 1]!].every((s) => [s.hours_h, s.sun_frac, s.lid_frac, s.floor_C, s.gust_m_s].every(ok))) return [];
+    if (
+      i === 0 ||
+      ![r, sent[i - 1]!].every((s) => [s.hours_h, s.sun_frac, s.lid_frac, s.floor_C, s.gust_m_s].every(ok))
+    )
+      return [];
     return newStresses(sent[i - 1] as Rung, r as Rung);
   });
-  const text = (i: number, key: keyof Typed, label: string, width: string, path: string, error: (p: string) => string | undefined) => (
+  const text = (
+    i: number,
+    key: keyof Typed,
+    label: string,
+    width: string,
+    path: string,
+    error: (p: string) => string | undefined,
+  ) => (
     <td>
       <input
         className={`input ${width}`}
@@ -82,7 +93,9 @@ export function ProgrammeEditor({ line, blank, places, unit }: Props) {
         value={String(rungs[i]![key] ?? '')}
         onChange={(e) => set(i, { [key]: e.target.value })}
       />
-      {error(`rungs.${i}.${path}`) && <span className="err block text-[0.85rem] font-semibold text-brick">{error(`rungs.${i}.${path}`)}</span>}
+      {error(`rungs.${i}.${path}`) && (
+        <span className="err block text-[0.85rem] font-semibold text-brick">{error(`rungs.${i}.${path}`)}</span>
+      )}
     </td>
   );
   return (
@@ -90,7 +103,12 @@ export function ProgrammeEditor({ line, blank, places, unit }: Props) {
       path="/api/programmes"
       fields={[
         { key: 'name', label: 'Name', kind: 'text' },
-        { key: 'kind', label: 'School', kind: 'choice', options: PROGRAMME_KINDS.map((k) => [k, KIND_WORDS[k]] as const) },
+        {
+          key: 'kind',
+          label: 'School',
+          kind: 'choice',
+          options: PROGRAMME_KINDS.map((k) => [k, KIND_WORDS[k]] as const),
+        },
       ]}
       line={line as never}
       blank={{ kind: 'hours' }}
@@ -105,18 +123,44 @@ export function ProgrammeEditor({ line, blank, places, unit }: Props) {
           <table className="plain-table mid min-w-[1020px]">
             <thead>
               <tr>
-                <th>Rung</th><th>In words</th><th>Where</th><th>Hours out</th><th>Sun, %</th><th>Lid, %</th><th>Lowest, °{unit}</th><th>Gusts, {unit === 'F' ? 'mph' : 'km/h'}</th><th>Cover</th><th>Days</th><th />
+                <th>Rung</th>
+                <th>In words</th>
+                <th>Where</th>
+                <th>Hours out</th>
+                <th>Sun, %</th>
+                <th>Lid, %</th>
+                <th>Lowest, °{unit}</th>
+                <th>Gusts, {unit === 'F' ? 'mph' : 'km/h'}</th>
+                <th>Cover</th>
+                <th>Days</th>
+                <th />
               </tr>
             </thead>
             <tbody>
               {rungs.map((r, i) => (
                 <tr key={i}>
-                  <td className="num text-lg">{i + 1}{two[i]!.length > 1 && <span className="block text-[0.8rem] font-normal text-brick">{two[i]!.join(' and ')} at once</span>}</td>
+                  <td className="num text-lg">
+                    {i + 1}
+                    {two[i]!.length > 1 && (
+                      <span className="block text-[0.8rem] font-normal text-brick">
+                        {two[i]!.join(' and ')} at once
+                      </span>
+                    )}
+                  </td>
                   {text(i, 'words', 'In words', 'w-64', 'words', error)}
                   <td>
-                    <select className="input w-36" aria-label={`Where, rung ${i + 1}`} value={r.placeId ?? ''} onChange={(e) => set(i, { placeId: e.target.value === '' ? null : Number(e.target.value) })}>
+                    <select
+                      className="input w-36"
+                      aria-label={`Where, rung ${i + 1}`}
+                      value={r.placeId ?? ''}
+                      onChange={(e) => set(i, { placeId: e.target.value === '' ? null : Number(e.target.value) })}
+                    >
                       <option value="">its own place</option>
-                      {places.map((p) => (<option key={p.id} value={p.id}>{p.name}</option>))}
+                      {places.map((p) => (
+                        <option key={p.id} value={p.id}>
+                          {p.name}
+                        </option>
+                      ))}
                     </select>
                   </td>
                   {text(i, 'hours', 'Hours out', 'w-16', 'hours_h', error)}
@@ -125,14 +169,30 @@ export function ProgrammeEditor({ line, blank, places, unit }: Props) {
                   {text(i, 'floor', 'Lowest', 'w-16', 'floor_C', error)}
                   {text(i, 'gust', 'Gusts', 'w-16', 'gust_m_s', error)}
                   <td>
-                    <select className="input w-24" aria-label={`Cover, rung ${i + 1}`} value={r.cover} onChange={(e) => set(i, { cover: e.target.value as RungCover })}>
-                      {RUNG_COVERS.map((c) => (<option key={c} value={c}>{c}</option>))}
+                    <select
+                      className="input w-24"
+                      aria-label={`Cover, rung ${i + 1}`}
+                      value={r.cover}
+                      onChange={(e) => set(i, { cover: e.target.value as RungCover })}
+                    >
+                      {RUNG_COVERS.map((c) => (
+                        <option key={c} value={c}>
+                          {c}
+                        </option>
+                      ))}
                     </select>
                   </td>
                   {text(i, 'days', 'Days', 'w-14', 'days', error)}
                   <td>
                     {rungs.length > 1 && (
-                      <button type="button" className="btn" aria-label={`Without rung ${i + 1}`} onClick={() => setRungs(rungs.filter((_, k) => k !== i))}>Out</button>
+                      <button
+                        type="button"
+                        className="btn"
+                        aria-label={`Without rung ${i + 1}`}
+                        onClick={() => setRungs(rungs.filter((_, k) => k !== i))}
+                      >
+                        Out
+                      </button>
                     )}
                   </td>
                 </tr>
@@ -140,12 +200,21 @@ export function ProgrammeEditor({ line, blank, places, unit }: Props) {
             </tbody>
           </table>
           {error('rungs') && <p className="err">{error('rungs')}</p>}
-          <button type="button" className="btn mt-2" onClick={() => setRungs([...rungs, { ...(rungs.at(-1) ?? typedOf(blank[0]!)), words: '' }])}>One more rung</button>
+          <button
+            type="button"
+            className="btn mt-2"
+            onClick={() => setRungs([...rungs, { ...(rungs.at(-1) ?? typedOf(blank[0]!)), words: '' }])}
+          >
+            One more rung
+          </button>
           <p className="mt-2 max-w-[75ch] text-[0.9rem] text-ink2">
-            A rung that raises two stresses at once is taken in two steps by itself, sun first, cold last. The lowest is for tender plants: hardy ones bear {differenceWords(3, unit)} less, half-hardy {differenceWords(1, unit)} less, tropical want {differenceWords(3, unit)} more (common practice, no source). Hours of 24 are day and night; an empty lid is open ground.
+            A rung that raises two stresses at once is taken in two steps by itself, sun first, cold last. The lowest is
+            for tender plants: hardy ones bear {differenceWords(3, unit)} less, half-hardy {differenceWords(1, unit)}{' '}
+            less, tropical want {differenceWords(3, unit)} more (common practice, no source). Hours of 24 are day and
+            night; an empty lid is open ground.
           </p>
         </div>
       )}
     </LineForm>
   );
-} // prettier-ignore
+}

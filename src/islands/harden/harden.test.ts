@@ -34,7 +34,9 @@ describe('when a batch is hardened, in words', () => {
   const today = 20_920;
   it('the middle day with its band, one day when they are the same, and none in sight', () => {
     const end = { p10: today + 3, p50: today + 5, p90: today + 9 };
-    expect(endWords({ end, hardened: false }, today)).toMatch(/^hardened 17 Apr, 15 Apr to 21 Apr in eight springs of ten, 5 days$/); // prettier-ignore
+    expect(endWords({ end, hardened: false }, today)).toMatch(
+      /^hardened 17 Apr, 15 Apr to 21 Apr in eight springs of ten, 5 days$/,
+    );
     expect(endWords({ end: { p10: today, p50: today, p90: today }, hardened: false }, today)).toBe('hardened 12 Apr');
     expect(endWords({ end: { ...end, p50: null }, hardened: false }, today)).toBe('end not to be foreseen');
     expect(endWords({ end, hardened: true }, today)).toBe('hardened');
@@ -43,16 +45,27 @@ describe('when a batch is hardened, in words', () => {
 
 describe('history sent to the page', () => {
   it('comes back day by day to a tenth of a degree, gaps and all', () => {
-    const degrees = fc.option(fc.integer({ min: -300, max: 400 }).map((n) => n / 10), { nil: null });
+    const degrees = fc.option(
+      fc.integer({ min: -300, max: 400 }).map((n) => n / 10),
+      { nil: null },
+    );
     fc.assert(
-      fc.property(fc.uniqueArray(fc.tuple(fc.integer({ min: 9000, max: 9400 }), degrees, degrees), { selector: ([day]) => day, maxLength: 60 }), (list) => {
-        const history = list.map(([day, least_C, most_C]) => ({ day, least_C, most_C })).sort((a, b) => a.day - b.day);
-        const input = { from: 1, days: 1, runs: 1, seed: 1, near: [], soil_C: null, latitude_deg: 52, usual: null };
-        const back = springInputOf({ input, ...historyColumns(history), tasks: [] }).history;
-        expect(back.filter((d) => history.some((h) => h.day === d.day))).toEqual(history);
-        expect(back.filter((d) => !history.some((h) => h.day === d.day)).every((d) => d.least_C === null)).toBe(true);
-      }),
+      fc.property(
+        fc.uniqueArray(fc.tuple(fc.integer({ min: 9000, max: 9400 }), degrees, degrees), {
+          selector: ([day]) => day,
+          maxLength: 60,
+        }),
+        (list) => {
+          const history = list
+            .map(([day, least_C, most_C]) => ({ day, least_C, most_C }))
+            .sort((a, b) => a.day - b.day);
+          const input = { from: 1, days: 1, runs: 1, seed: 1, near: [], soil_C: null, latitude_deg: 52, usual: null };
+          const back = springInputOf({ input, ...historyColumns(history), tasks: [] }).history;
+          expect(back.filter((d) => history.some((h) => h.day === d.day))).toEqual(history);
+          expect(back.filter((d) => !history.some((h) => h.day === d.day)).every((d) => d.least_C === null)).toBe(true);
+        },
+      ),
       { seed: 2, numRuns: 100 },
     );
-  }); // prettier-ignore
+  });
 });

@@ -15,7 +15,12 @@ export interface Tread {
  * Days of a ladder as stairs that climb to the right; the higher, the nearer to hardened.
  * @param first column of the first decision, days from today
  */
-export function treads(decisions: readonly Pick<Decision, 'say' | 'rung' | 'climbs' | 'done'>[], first: number, rungs: number, box: { readonly column: number; readonly height: number; readonly top: number; readonly base: number }): Tread[] {
+export function treads(
+  decisions: readonly Pick<Decision, 'say' | 'rung' | 'climbs' | 'done'>[],
+  first: number,
+  rungs: number,
+  box: { readonly column: number; readonly height: number; readonly top: number; readonly base: number },
+): Tread[] {
   const rise = (box.height - box.top - box.base) / Math.max(1, rungs);
   return decisions.map((d, i) => ({
     x: (first + i) * box.column,
@@ -26,4 +31,4 @@ export function treads(decisions: readonly Pick<Decision, 'say' | 'rung' | 'clim
     climbs: d.climbs,
     done: d.done,
   }));
-} // prettier-ignore
+}

@@ -14,7 +14,13 @@ import { useMeasured } from './useMeasured.ts';
 import { layHouse, standingOn } from './layout.ts';
 
 const FRAME_ms = 160;
-const STAGE_WORDS = { germinate: 'germinating', grow: 'growing on', pot: 'in the pot', space: 'spaced out', harden: 'hardening' } as const; // prettier-ignore
+const STAGE_WORDS = {
+  germinate: 'germinating',
+  grow: 'growing on',
+  pot: 'in the pot',
+  space: 'spaced out',
+  harden: 'hardening',
+} as const;
 
 /** The plan of the house on any day, from the data block the page carries. */
 export function House({ dataId }: { readonly dataId: string }) {
@@ -61,7 +67,8 @@ export function House({ dataId }: { readonly dataId: string }) {
     [tried, house, worked, shown],
   );
   const stand = selected ? (tried ?? selected).progress.stands.find((s) => s.from <= day && s.to > day) : undefined;
-  const really = stand !== undefined && selected !== null && stand.from <= house.today && selected.batch.state.phase !== 'planned'; // prettier-ignore
+  const really =
+    stand !== undefined && selected !== null && stand.from <= house.today && selected.batch.state.phase !== 'planned';
   const placeName = (placeId: number) => house.places.find((p) => p.id === placeId)?.name ?? '';
 
   function move(batchId: number, placeId: number): void {
@@ -83,11 +90,15 @@ export function House({ dataId }: { readonly dataId: string }) {
         day: isoFromDay(house.today),
         placeId,
       });
-      changes.setMessage(answer.kind === 'done' ? `Logged: ${selected.batch.name} moved to ${placeName(placeId)}.` : trouble(answer)); // prettier-ignore
+      changes.setMessage(
+        answer.kind === 'done' ? `Logged: ${selected.batch.name} moved to ${placeName(placeId)}.` : trouble(answer),
+      );
       if (answer.kind === 'done') await changes.reload();
     } else {
       const plan = planTried(selected.batch.plan, trial);
-      await changes.write(`${selected.batch.name} to ${placeName(placeId)}`, [{ id: selected.batch.id, places: plan.places, steps: plan.steps ?? {} }]); // prettier-ignore
+      await changes.write(`${selected.batch.name} to ${placeName(placeId)}`, [
+        { id: selected.batch.id, places: plan.places, steps: plan.steps ?? {} },
+      ]);
     }
     setTrial(null);
   }

@@ -22,7 +22,9 @@ export function PlantOut({ initial }: { readonly initial: PlantView }) {
   const [said, setSaid] = useState('');
   const [ready, setReady] = useState(false);
   const [openId, setOpenId] = useState<number | null>(
-    () => (initial.lines.find((l) => l.verdict === 'plant') ?? initial.lines.find((l) => l.unlikely) ?? initial.lines[0])?.batchId ?? null,
+    () =>
+      (initial.lines.find((l) => l.verdict === 'plant') ?? initial.lines.find((l) => l.unlikely) ?? initial.lines[0])
+        ?.batchId ?? null,
   );
   const sending = useRef(false);
   useEffect(() => setReady(true), []);
@@ -31,7 +33,11 @@ export function PlantOut({ initial }: { readonly initial: PlantView }) {
     const answer = await call<PlantView>('GET', '/api/planting');
     if (answer.kind === 'done') setView(answer.value);
   }
-  async function log(batchId: number, line: Omit<LogLine, 'idempotencyKey' | 'day'>, words: string): Promise<string | null> {
+  async function log(
+    batchId: number,
+    line: Omit<LogLine, 'idempotencyKey' | 'day'>,
+    words: string,
+  ): Promise<string | null> {
     if (sending.current) return null;
     sending.current = true;
     const answer = await postLine(batchId, { idempotencyKey: freshKey(), day: isoFromDay(view.today), ...line });
@@ -51,26 +57,41 @@ export function PlantOut({ initial }: { readonly initial: PlantView }) {
   }
 
   const { lines, today, unit } = view;
-  const counts = Object.fromEntries(VERDICTS.map(([key]) => [key, lines.filter((l) => l.verdict === key)])) as Record<PlantLine['verdict'], PlantLine[]>;
+  const counts = Object.fromEntries(VERDICTS.map(([key]) => [key, lines.filter((l) => l.verdict === key)])) as Record<
+    PlantLine['verdict'],
+    PlantLine[]
+  >;
   const plants = counts.plant.reduce((sum, l) => sum + l.plants, 0);
   return (
     <div data-ready={ready}>
       <div className="flex flex-wrap items-end gap-x-8 gap-y-2">
         <h1>Plant out</h1>
-        <p className="flex items-baseline gap-2"><span className="num text-4xl">{counts.plant.length}</span> may go out today{plants > 0 ? `, ${counted(plants, 'plant')}` : ''}</p>
-        <p className="flex items-baseline gap-2"><span className="num text-2xl">{counts.wait.length}</span> wait</p>
-        <p className="flex items-baseline gap-2"><span className="num text-2xl">{counts.not.length}</span> not today</p>
+        <p className="flex items-baseline gap-2">
+          <span className="num text-4xl">{counts.plant.length}</span> may go out today
+          {plants > 0 ? `, ${counted(plants, 'plant')}` : ''}
+        </p>
+        <p className="flex items-baseline gap-2">
+          <span className="num text-2xl">{counts.wait.length}</span> wait
+        </p>
+        <p className="flex items-baseline gap-2">
+          <span className="num text-2xl">{counts.not.length}</span> not today
+        </p>
         {view.soil_C !== null && (
           <p className="flex items-baseline gap-2 text-ink2">
             soil at {length(100)} <span className="num text-2xl text-ink">{degreesWords(view.soil_C, unit)}</span>
-            {view.soilReadOn === null ? 'never read here' : `read ${spokenDay(view.soilReadOn, today)}`} · <a href="/weather/readings">read it</a>
+            {view.soilReadOn === null ? 'never read here' : `read ${spokenDay(view.soilReadOn, today)}`} ·{' '}
+            <a href="/weather/readings">read it</a>
           </p>
         )}
       </div>
-      <p role="status" aria-live="polite" className={said ? 'note-bar my-2' : 'sr-only'}>{said}</p>
+      <p role="status" aria-live="polite" className={said ? 'note-bar my-2' : 'sr-only'}>
+        {said}
+      </p>
       <ForecastAge forecast={view.forecast} />
       {lines.length === 0 && (
-        <p className="mt-3 max-w-[60ch]">Nothing is to go out within five weeks. What is planned stands in <a href="/season">Season</a>.</p>
+        <p className="mt-3 max-w-[60ch]">
+          Nothing is to go out within five weeks. What is planned stands in <a href="/season">Season</a>.
+        </p>
       )}
       {/* One list with its headings, so that a batch a gate moves keeps what was typed in it. */}
       {VERDICTS.flatMap(([key, name, words]) =>
@@ -99,11 +120,12 @@ export function PlantOut({ initial }: { readonly initial: PlantView }) {
       <PlantingList view={view} />
       <Planted view={view} onLog={(id, l, w) => void log(id, l, w)} />
       <p className="mt-6 max-w-[75ch] text-[0.9rem] text-ink2">
-        Odds are of springs drawn from this site&rsquo;s own years and the forecast; they are no promise. Look at the soil, the sky and the plants; the grower decides.
+        Odds are of springs drawn from this site&rsquo;s own years and the forecast; they are no promise. Look at the
+        soil, the sky and the plants; the grower decides.
       </p>
     </div>
   );
-} // prettier-ignore
+}
 
 /** What may go out today: counts, distances, ground and cover, to take along on paper. */
 function PlantingList({ view }: { readonly view: PlantView }) {
@@ -117,7 +139,11 @@ function PlantingList({ view }: { readonly view: PlantView }) {
       <div className="flex flex-wrap items-baseline gap-4">
         <h2>Planting list</h2>
         <span className="text-ink2">
-          {counted(lines.reduce((sum, l) => sum + l.plants, 0), 'plant')}, {area(ground)} of ground
+          {counted(
+            lines.reduce((sum, l) => sum + l.plants, 0),
+            'plant',
+          )}
+          , {area(ground)} of ground
         </span>
         <button type="button" className="link-btn no-print ml-auto" onClick={() => window.print()}>
           Print
@@ -125,14 +151,25 @@ function PlantingList({ view }: { readonly view: PlantView }) {
       </div>
       <table className="plain-table mt-1">
         <thead>
-          <tr><th className="r">Plants</th><th className="r">Trays</th><th>Batch</th><th>From</th><th className="r">Apart, {view.lengthUnit}</th><th className="r">Rows, {view.lengthUnit}</th><th className="r">Ground</th><th>Under</th></tr>
+          <tr>
+            <th className="r">Plants</th>
+            <th className="r">Trays</th>
+            <th>Batch</th>
+            <th>From</th>
+            <th className="r">Apart, {view.lengthUnit}</th>
+            <th className="r">Rows, {view.lengthUnit}</th>
+            <th className="r">Ground</th>
+            <th>Under</th>
+          </tr>
         </thead>
         <tbody>
           {lines.map((l) => (
             <tr key={l.batchId}>
               <td className="r num text-lg">{l.plants}</td>
               <td className="r">{l.trays}</td>
-              <td>{l.name} <span className="text-ink2">{l.code}</span></td>
+              <td>
+                {l.name} <span className="text-ink2">{l.code}</span>
+              </td>
               <td>{l.placeName}</td>
               <td className="r">{shown(l.spacing.plant_cm)}</td>
               <td className="r">{shown(l.spacing.row_cm)}</td>
@@ -144,45 +181,87 @@ function PlantingList({ view }: { readonly view: PlantView }) {
       </table>
     </section>
   );
-} // prettier-ignore
+}
 
 /** What went out in the last six weeks, under what, and how it stood after a week. */
-function Planted({ view, onLog }: { readonly view: PlantView; readonly onLog: (id: number, line: Omit<LogLine, 'idempotencyKey' | 'day'>, words: string) => void }) {
+function Planted({
+  view,
+  onLog,
+}: {
+  readonly view: PlantView;
+  readonly onLog: (id: number, line: Omit<LogLine, 'idempotencyKey' | 'day'>, words: string) => void;
+}) {
   if (view.planted.length === 0) return null;
   return (
     <section className="mt-6">
       <h2>Out since six weeks</h2>
       <table className="plain-table mid mt-1">
         <thead>
-          <tr><th>Out</th><th>Batch</th><th className="r">Plants</th><th>Under</th><th>Where</th><th>How it stands</th></tr>
+          <tr>
+            <th>Out</th>
+            <th>Batch</th>
+            <th className="r">Plants</th>
+            <th>Under</th>
+            <th>Where</th>
+            <th>How it stands</th>
+          </tr>
         </thead>
         <tbody>
           {view.planted.map((line) => (
             <tr key={line.batchId}>
               <td>{shortDay(line.plantedOn)}</td>
-              <td><a href={`/batches/${line.batchId}`}>{line.name}</a> <span className="text-ink2">{line.code}</span></td>
+              <td>
+                <a href={`/batches/${line.batchId}`}>{line.name}</a> <span className="text-ink2">{line.code}</span>
+              </td>
               <td className="r num">{line.count ?? ''}</td>
               <td>{line.coverName}</td>
               <td>{line.bed}</td>
-              <td><Standing line={line} today={view.today} onLog={onLog} /></td>
+              <td>
+                <Standing line={line} today={view.today} onLog={onLog} />
+              </td>
             </tr>
           ))}
         </tbody>
       </table>
     </section>
   );
-} // prettier-ignore
+}
 
-function Standing({ line, today, onLog }: { readonly line: PlantedLine; readonly today: number; readonly onLog: (id: number, line: Omit<LogLine, 'idempotencyKey' | 'day'>, words: string) => void }) {
-  if (line.stood !== null) return <>{STOOD_WORDS[line.stood]}{line.stoodCount === null ? '' : `, ${line.stoodCount} there`} on {shortDay(line.stoodOn!)}</>;
+function Standing({
+  line,
+  today,
+  onLog,
+}: {
+  readonly line: PlantedLine;
+  readonly today: number;
+  readonly onLog: (id: number, line: Omit<LogLine, 'idempotencyKey' | 'day'>, words: string) => void;
+}) {
+  if (line.stood !== null)
+    return (
+      <>
+        {STOOD_WORDS[line.stood]}
+        {line.stoodCount === null ? '' : `, ${line.stoodCount} there`} on {shortDay(line.stoodOn!)}
+      </>
+    );
   if (today < line.askOn) return <span className="text-ink2">asked on {shortDay(line.askOn)}</span>;
   return (
     <span className="flex flex-wrap gap-1.5">
       {STOOD.map((s) => (
-        <button key={s} type="button" className="btn" onClick={() => onLog(line.batchId, { kind: 'stood', cause: s, count: s === 'lost' ? 0 : null }, `${line.name}: ${STOOD_WORDS[s]}`)}>
+        <button
+          key={s}
+          type="button"
+          className="btn"
+          onClick={() =>
+            onLog(
+              line.batchId,
+              { kind: 'stood', cause: s, count: s === 'lost' ? 0 : null },
+              `${line.name}: ${STOOD_WORDS[s]}`,
+            )
+          }
+        >
           {STOOD_WORDS[s]}
         </button>
       ))}
     </span>
   );
-} // prettier-ignore
+}

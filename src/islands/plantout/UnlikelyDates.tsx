@@ -10,7 +10,8 @@ export function UnlikelyDates({ initial }: { readonly initial: readonly Unlikely
   const [said, setSaid] = useState('');
   if (lines.length === 0 && !said) return null;
   async function take(line: UnlikelyDate, offer: UnlikelyDate['offers'][number]): Promise<void> {
-    const body = offer.transplantOn === null ? { coverId: offer.coverId } : { transplantOn: isoFromDay(offer.transplantOn) }; // prettier-ignore
+    const body =
+      offer.transplantOn === null ? { coverId: offer.coverId } : { transplantOn: isoFromDay(offer.transplantOn) };
     const answer = await call('PATCH', `/api/batches/${line.batchId}`, { version: line.version, ...body });
     if (answer.kind !== 'done') return setSaid(trouble(answer));
     setSaid(`${line.name}: changed. Load the page anew to see what follows.`);

@@ -34,7 +34,9 @@ export function matching(
       case 'late':
         return inTrouble(w);
       case 'over':
-        return w.progress.stands.some((s) => over.some((run) => run.placeId === s.placeId && s.from < run.to && s.to > run.from)); // prettier-ignore
+        return w.progress.stands.some((s) =>
+          over.some((run) => run.placeId === s.placeId && s.from < run.to && s.to > run.from),
+        );
       case 'pinned':
         return w.batch.pinned;
       case 'loose':

@@ -57,12 +57,16 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
     const taken = answer ? answer.proposal.batches.filter((p) => chosen.has(p.id)) : [];
     const stands = new Set(taken.flatMap((p) => Object.values(p.places)));
     // Taken in part, only the set-points of places where something taken stands.
-    const setPoints = answer ? answer.proposal.setPoints.filter((s) => chosen.size === moving.length || stands.has(s.placeId)) : []; // prettier-ignore
+    const setPoints = answer
+      ? answer.proposal.setPoints.filter((s) => chosen.size === moving.length || stands.has(s.placeId))
+      : [];
     return { taken, setPoints };
   }, [answer, chosen, moving]);
   const proposedHouse = useMemo(() => {
     const of = new Map(part.setPoints.map((s) => [s.placeId, s.setPoints]));
-    return answer ? { ...house, places: house.places.map((p) => ({ ...withSetPoints(p, of.get(p.id)), version: p.version })) } : house; // prettier-ignore
+    return answer
+      ? { ...house, places: house.places.map((p) => ({ ...withSetPoints(p, of.get(p.id)), version: p.version })) }
+      : house;
   }, [house, answer, part]);
   const proposedBatches = useMemo(() => {
     const of = new Map(part.taken.map((p) => [p.id, p]));
@@ -117,7 +121,10 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
   }, [selected, mine, tryPlan]);
   const newOver = useMemo(() => {
     if (!tried) return [];
-    const after = overRoomAhead(house, worked.map((w) => (w.batch.id === tried.batch.id ? tried : w))); // prettier-ignore
+    const after = overRoomAhead(
+      house,
+      worked.map((w) => (w.batch.id === tried.batch.id ? tried : w)),
+    );
     return newlyOver(over, after);
   }, [tried, house, worked, over]);
   const faint = useMemo(() => matching(filter, shownWork.worked, over, house.today), [filter, shownWork, over, house]);
@@ -179,7 +186,12 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
       mine.shift_days !== 0
         ? `${selected.batch.name} goes out ${shortDay(plan.transplantOn)}`
         : `${selected.batch.name}: another place or day`;
-    const one: BatchToWrite = { id: selected.batch.id, places: plan.places, steps: plan.steps ?? {}, transplantOn: plan.transplantOn }; // prettier-ignore
+    const one: BatchToWrite = {
+      id: selected.batch.id,
+      places: plan.places,
+      steps: plan.steps ?? {},
+      transplantOn: plan.transplantOn,
+    };
     setTrial(null);
     await changes.write(words, [one]);
   }

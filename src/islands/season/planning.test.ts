@@ -19,7 +19,15 @@ const work = (h: HouseData, list: readonly SeasonBatch[]): Worked[] => {
   const containers = new Map(h.containers.map((c) => [c.id, c]));
   return list.map((batch) => ({
     batch,
-    progress: batchProgress({ crop: h.crops.find((c) => c.id === batch.cropId)!, plan: batch.plan, state: batch.state, offHeat: h.offHeat, tables, containers, today: h.today }), // prettier-ignore
+    progress: batchProgress({
+      crop: h.crops.find((c) => c.id === batch.cropId)!,
+      plan: batch.plan,
+      state: batch.state,
+      offHeat: h.offHeat,
+      tables,
+      containers,
+      today: h.today,
+    }),
   }));
 };
 const worked = work(house, batches);
@@ -70,13 +78,43 @@ describe('words of changes and offers', () => {
   });
 
   it('say what an offer asks and what it costs', () => {
-    const offer = (part: Partial<OfferShown>): OfferShown => ({ kind: 'days', cost: 1, heat_kWh: 0, later_days: 0, cleared_slotDays: 2, share_frac: null, batches: [proposed], setPoints: [], lack: null, ...part }); // prettier-ignore
+    const offer = (part: Partial<OfferShown>): OfferShown => ({
+      kind: 'days',
+      cost: 1,
+      heat_kWh: 0,
+      later_days: 0,
+      cleared_slotDays: 2,
+      share_frac: null,
+      batches: [proposed],
+      setPoints: [],
+      lack: null,
+      ...part,
+    });
     expect(offerWords(offer({}), byId, house)).toContain(
       `${loose.batch.name}: pot in ${placeName(other)}, 4 days later`,
     );
-    expect(offerWords(offer({ kind: 'set-point', setPoints: [{ placeId: 4, setPoints: [{ week: house.today, setPoint_C: 18 }, { week: house.today + 7, setPoint_C: 18 }] }] }), byId, house)).toBe('Bench 2 at 18°C for 2 weeks from 12 Apr'); // prettier-ignore
+    expect(
+      offerWords(
+        offer({
+          kind: 'set-point',
+          setPoints: [
+            {
+              placeId: 4,
+              setPoints: [
+                { week: house.today, setPoint_C: 18 },
+                { week: house.today + 7, setPoint_C: 18 },
+              ],
+            },
+          ],
+        }),
+        byId,
+        house,
+      ),
+    ).toBe('Bench 2 at 18°C for 2 weeks from 12 Apr');
     expect(offerWords(offer({ kind: 'fewer', share_frac: 0.75 }), byId, house)).toContain('75%');
-    expect(offerWords(offer({ kind: 'more-room', lack: { placeId: 6, slots: 3.2, from: 1, to: 5 } }), byId, house)).toContain('Find 4 slots more in Frames for 4 days'); // prettier-ignore
+    expect(
+      offerWords(offer({ kind: 'more-room', lack: { placeId: 6, slots: 3.2, from: 1, to: 5 } }), byId, house),
+    ).toContain('Find 4 slots more in Frames for 4 days');
     expect(offerPrice(offer({}))).toBe('free');
     expect(offerPrice(offer({ later_days: -2, heat_kWh: 11.4 }))).toBe('−2 days, +11 kWh');
     expect(offerPrice(offer({ later_days: 1 }))).toBe('+1 day');
@@ -105,8 +143,12 @@ describe('lanes', () => {
   it('hang over exactly on the days that are over room, and show the set-point of each run of weeks', () => {
     const over = overRoomAhead(house, worked);
     for (const lane of lanes) {
-      const days = lane.over.filter((run) => run.to > house.today).reduce((sum, run) => sum + (run.to - Math.max(run.from, house.today)), 0); // prettier-ignore
-      const expected = over.filter((run) => run.placeId === lane.place.id).reduce((sum, run) => sum + run.to - run.from, 0); // prettier-ignore
+      const days = lane.over
+        .filter((run) => run.to > house.today)
+        .reduce((sum, run) => sum + (run.to - Math.max(run.from, house.today)), 0);
+      const expected = over
+        .filter((run) => run.placeId === lane.place.id)
+        .reduce((sum, run) => sum + run.to - run.from, 0);
       expect(days, lane.place.name).toBe(expected);
       const isSet = lane.place.temperature?.kind === 'set-point';
       expect(lane.setPoints.length > 0).toBe(isSet);
@@ -114,7 +156,14 @@ describe('lanes', () => {
     const weeks = weeksAt(house.today, null)
       .map((w) => ({ week: house.today + 7, setPoint_C: w.setPoint_C }))
       .slice(0, 1);
-    const changed = lanesOf(house.places.map((p) => (p.id === 4 ? { ...p, setPoints: weeks } : p)), tables, [], from, to, 600); // prettier-ignore
+    const changed = lanesOf(
+      house.places.map((p) => (p.id === 4 ? { ...p, setPoints: weeks } : p)),
+      tables,
+      [],
+      from,
+      to,
+      600,
+    );
     expect(changed.lanes.find((l) => l.place.id === 4)!.setPoints.map((s) => s.setPoint_C)).toEqual([20, null, 20]);
   });
 });
@@ -144,7 +193,11 @@ describe('the plan of the house', () => {
         expect(a.rect.width / a.rect.height).toBeCloseTo(a.place.size!.width_m / a.place.size!.depth_m, 6);
         for (const b of drawn) {
           if (a === b) continue;
-          const apart = a.rect.x + a.rect.width <= b.rect.x + 1e-6 || b.rect.x + b.rect.width <= a.rect.x + 1e-6 || a.rect.y + a.rect.height <= b.rect.y + 1e-6 || b.rect.y + b.rect.height <= a.rect.y + 1e-6; // prettier-ignore
+          const apart =
+            a.rect.x + a.rect.width <= b.rect.x + 1e-6 ||
+            b.rect.x + b.rect.width <= a.rect.x + 1e-6 ||
+            a.rect.y + a.rect.height <= b.rect.y + 1e-6 ||
+            b.rect.y + b.rect.height <= a.rect.y + 1e-6;
           expect(apart, `${a.place.name} and ${b.place.name}`).toBe(true);
         }
       }
@@ -152,7 +205,10 @@ describe('the plan of the house', () => {
   });
 
   it('places without a size find a row of their own', () => {
-    const { drawn } = layHouse(house.places.map((p) => (p.id > 5 ? { ...p, size: null } : p)), 900); // prettier-ignore
+    const { drawn } = layHouse(
+      house.places.map((p) => (p.id > 5 ? { ...p, size: null } : p)),
+      900,
+    );
     const lowest = Math.max(...drawn.filter((d) => d.place.id <= 5).map((d) => d.rect.y + d.rect.height));
     for (const one of drawn.filter((d) => d.place.id > 5)) expect(one.rect.y).toBeGreaterThanOrEqual(lowest);
   });

@@ -36,7 +36,13 @@ describe('stackBands', () => {
     );
   });
   it('keeps bands one after another on the same height', () => {
-    const { laid, depth } = stackBands([{ from: 0, to: 5, slots: 4 }, { from: 5, to: 9, slots: 4 }], 4); // prettier-ignore
+    const { laid, depth } = stackBands(
+      [
+        { from: 0, to: 5, slots: 4 },
+        { from: 5, to: 9, slots: 4 },
+      ],
+      4,
+    );
     expect(laid.map((l) => l.top)).toEqual([0, 0]);
     expect(depth).toBe(4);
   });

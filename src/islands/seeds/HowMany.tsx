@@ -77,7 +77,13 @@ export function HowMany(props: HowManyProps) {
   }, [text, cellsNow]);
   const trays = answer ? answer.cells / container.cells : 0;
   const whole = Math.ceil(trays - 1e-9);
-  const supply = answer ? seedSupply(answer.seeds, lot?.thousandSeed_g ?? null, lot && { seeds: lot.packet_seeds, grams: null, price: lot.packet_price }) : null; // prettier-ignore
+  const supply = answer
+    ? seedSupply(
+        answer.seeds,
+        lot?.thousandSeed_g ?? null,
+        lot && { seeds: lot.packet_seeds, grams: null, price: lot.packet_price },
+      )
+    : null;
 
   async function use(cells: number): Promise<void> {
     const spare_frac = cells / plantsWanted - 1;

@@ -14,8 +14,13 @@ interface Props {
   readonly initial: ForecastView | null;
   readonly today: number;
   readonly unit: 'C' | 'F';
-  readonly scores: readonly { readonly lead: number; readonly n: number; readonly bias_K: number; readonly spread_K: number }[];
-} // prettier-ignore
+  readonly scores: readonly {
+    readonly lead: number;
+    readonly n: number;
+    readonly bias_K: number;
+    readonly spread_K: number;
+  }[];
+}
 
 /** The ten days as foretold, with the band the forecast's own record makes; typed by hand or read from a file. */
 export function Forecast({ initial, today, unit, scores }: Props) {
@@ -55,8 +60,14 @@ export function Forecast({ initial, today, unit, scores }: Props) {
       <ForecastAge forecast={view} here />
       {first && (
         <dl className="my-3 flex flex-wrap items-end gap-x-10 gap-y-2">
-          <Answer value={first.night_C === null ? 'not told' : aboutDegrees(first.night_C, unit)} words="tonight’s low" />
-          <Answer value={first.frost_frac === null ? 'not told' : `${Math.round(100 * first.frost_frac)}%`} words="odds of frost tonight" />
+          <Answer
+            value={first.night_C === null ? 'not told' : aboutDegrees(first.night_C, unit)}
+            words="tonight’s low"
+          />
+          <Answer
+            value={first.frost_frac === null ? 'not told' : `${Math.round(100 * first.frost_frac)}%`}
+            words="odds of frost tonight"
+          />
           <Answer value={frost ? longDay(frost.day) : 'none'} words="first night of frost foretold" />
           <Answer value={gale ? longDay(gale.day) : 'none'} words="first gale foretold" />
         </dl>
@@ -110,7 +121,10 @@ export function Forecast({ initial, today, unit, scores }: Props) {
                     <td className="r">{gust > 0 ? windWords(gust, unit) : ''}</td>
                     <td className="r">{d.sun_frac === null ? '' : `${Math.round(100 * d.sun_frac)}%`}</td>
                     <td className={d.flags.some((f) => f === 'frost' || f === 'gale') ? 'font-bold text-brick' : ''}>
-                      {[...d.flags.map((f) => FLAG_WORDS[f]), ...(!d.whole && d.day !== today ? ['not told whole'] : [])].join(', ')}
+                      {[
+                        ...d.flags.map((f) => FLAG_WORDS[f]),
+                        ...(!d.whole && d.day !== today ? ['not told whole'] : []),
+                      ].join(', ')}
                     </td>
                   </tr>
                 );
@@ -127,7 +141,12 @@ export function Forecast({ initial, today, unit, scores }: Props) {
         </details>
         <label className="field mt-3 max-w-md">
           <span className="label">Read one from a JSON file</span>
-          <input type="file" accept=".json,application/json" className="input" onChange={(e) => void file(e.target.files?.[0])} />
+          <input
+            type="file"
+            accept=".json,application/json"
+            className="input"
+            onChange={(e) => void file(e.target.files?.[0])}
+          />
         </label>
       </section>
       <section className="mt-6">
@@ -159,7 +178,7 @@ export function Forecast({ initial, today, unit, scores }: Props) {
       </section>
     </div>
   );
-} // prettier-ignore
+}
 
 function Answer({ value, words }: { readonly value: string; readonly words: string }) {
   return (

@@ -16,11 +16,8 @@ export function ForecastChart({ days, width, unit }: Props) {
     day: d.day,
     high: t(d.most_C),
     low: t(d.night_C),
-    band:
-      d.low10_C === null || d.night_C === null
-        ? undefined
-        : [t(d.low10_C), t(2 * d.night_C - d.low10_C)],
-  })); // prettier-ignore
+    band: d.low10_C === null || d.night_C === null ? undefined : [t(d.low10_C), t(2 * d.night_C - d.low10_C)],
+  }));
   const all = rows.flatMap((r) => [r.high, r.low, ...(r.band ?? [])]).filter((v) => v !== null);
   const step = unit === 'F' ? 10 : 5;
   const low = Math.floor(Math.min(...all) / step) * step;

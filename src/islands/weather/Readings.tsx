@@ -140,7 +140,8 @@ function MaxMin({ view, onKept }: FormProps) {
   const [least, setLeast] = useState('');
   const [most, setMost] = useState('');
   const { problem, message, send } = useSend('/api/site/readings', onKept);
-  const t = (text: string) => (text.trim() === '' ? null : figureOr(text, (n) => Math.round(100 * temperatureFromShown(n, unit)) / 100)); // prettier-ignore
+  const t = (text: string) =>
+    text.trim() === '' ? null : figureOr(text, (n) => Math.round(100 * temperatureFromShown(n, unit)) / 100);
   const place = where === '' ? 'outside' : (view.covers.find((c) => c.id === Number(where))?.name ?? '');
   return (
     <form

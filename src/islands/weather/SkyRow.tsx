@@ -57,15 +57,34 @@ export function SkyCell({ day, today, unit }: Props) {
 }
 
 /** Where the forecast is from and how old it is; said loudly when it is old or ends early. */
-export function ForecastAge({ forecast, here = false }: { readonly here?: boolean; readonly forecast: { readonly source: string; readonly age_h: number; readonly stale: boolean; readonly short_days: number; readonly days: readonly unknown[]; readonly tries: { readonly failures: number; readonly problem: string } | null } | null }) {
+export function ForecastAge({
+  forecast,
+  here = false,
+}: {
+  readonly here?: boolean;
+  readonly forecast: {
+    readonly source: string;
+    readonly age_h: number;
+    readonly stale: boolean;
+    readonly short_days: number;
+    readonly days: readonly unknown[];
+    readonly tries: { readonly failures: number; readonly problem: string } | null;
+  } | null;
+}) {
   if (!forecast || forecast.days.length === 0)
     return (
       <p className="note-bar bad my-2">
-        No forecast.{forecast?.tries?.problem ? ` The service: ${forecast.tries.problem}.` : ''} <a href="/weather">Type one or read a file</a>; until then the ladders hold.
+        No forecast.{forecast?.tries?.problem ? ` The service: ${forecast.tries.problem}.` : ''}{' '}
+        <a href="/weather">Type one or read a file</a>; until then the ladders hold.
       </p>
     );
   const { age_h, stale, short_days, tries } = forecast;
-  const age = age_h < 1 ? 'less than an hour old' : age_h < 48 ? `${Math.round(age_h)} h old` : `${Math.round(age_h / 24)} days old`;
+  const age =
+    age_h < 1
+      ? 'less than an hour old'
+      : age_h < 48
+        ? `${Math.round(age_h)} h old`
+        : `${Math.round(age_h / 24)} days old`;
   if (!stale && short_days === 0 && !tries?.failures)
     return (
       <p className="text-[0.9rem] text-ink2">
@@ -75,8 +94,10 @@ export function ForecastAge({ forecast, here = false }: { readonly here?: boolea
   return (
     <p className="note-bar bad my-2">
       The forecast is {age}
-      {stale && ': look at the sky'}. {tries && tries.failures > 0 ? `The service fails (${tries.problem}); this is the last good one. ` : ''}
-      {short_days > 0 && `It ends early: ${10 - short_days} of ten days are told.`} {!here && <a href="/weather">Forecast</a>}
+      {stale && ': look at the sky'}.{' '}
+      {tries && tries.failures > 0 ? `The service fails (${tries.problem}); this is the last good one. ` : ''}
+      {short_days > 0 && `It ends early: ${10 - short_days} of ten days are told.`}{' '}
+      {!here && <a href="/weather">Forecast</a>}
     </p>
   );
-} // prettier-ignore
+}

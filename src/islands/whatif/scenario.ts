@@ -82,11 +82,27 @@ export function adoption(
 } {
   const { house, batches } = seasonWith(now, data);
   const before = new Map(now.initial.map((batch) => [batch.id, batch.plan]));
-  const text = (plan: BatchPlan) => JSON.stringify([plan.places.germinate, plan.places.grow, plan.places.pot, plan.places.space ?? null, plan.places.harden, Object.entries(plan.steps ?? {}).sort(), plan.transplantOn, plan.age_frac ?? 1]); // prettier-ignore
+  const text = (plan: BatchPlan) =>
+    JSON.stringify([
+      plan.places.germinate,
+      plan.places.grow,
+      plan.places.pot,
+      plan.places.space ?? null,
+      plan.places.harden,
+      Object.entries(plan.steps ?? {}).sort(),
+      plan.transplantOn,
+      plan.age_frac ?? 1,
+    ]);
   return {
     batches: batches
       .filter((batch) => text(batch.plan) !== text(before.get(batch.id)!))
-      .map(({ id, plan }) => ({ id, places: plan.places, steps: plan.steps ?? {}, transplantOn: plan.transplantOn, age_frac: plan.age_frac ?? 1 })), // prettier-ignore
+      .map(({ id, plan }) => ({
+        id,
+        places: plan.places,
+        steps: plan.steps ?? {},
+        transplantOn: plan.transplantOn,
+        age_frac: plan.age_frac ?? 1,
+      })),
     setPoints: house.places.flatMap((place, i): ProposedSetPoints[] => {
       const was = new Map((now.house.places[i]!.setPoints ?? []).map((s) => [s.week, s.setPoint_C]));
       const setPoints = (place.setPoints ?? []).filter((s) => !was.has(s.week) || was.get(s.week) !== s.setPoint_C);

@@ -22,7 +22,10 @@ export const GET = endpoint(async ({ url }) => {
   const sheet = labelSheet(key);
   if (!sheet) {
     const [w, h] = LABEL_LEAST_mm;
-    throw fieldProblem('sheet', `There is no such label sheet. A roll of your own is written roll-80x40, from ${w} x ${h} to ${LABEL_MOST_mm.join(' x ')} mm.`); // prettier-ignore
+    throw fieldProblem(
+      'sheet',
+      `There is no such label sheet. A roll of your own is written roll-80x40, from ${w} x ${h} to ${LABEL_MOST_mm.join(' x ')} mm.`,
+    );
   }
   const season = await readSeason();
   const views = [...new Set(batches.split(',').map(Number))].map((id) => batchIn(season, id));

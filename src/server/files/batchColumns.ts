@@ -10,12 +10,42 @@ export const STAYS = 'stays in its tray';
 
 /** Columns of the plan, in the order written. A file that goes out comes in again equal. */
 export const PLAN_COLUMNS = [
-  'code', 'crop', 'variety', 'lot', 'plants', 'spare_percent', 'transplant_on', 'hardening_days',
-  'germinate', 'grow', 'pot', 'space', 'harden', 'sow_tray', 'pot_container', 'note',
-  'days_before', 'days_after', 'matters', 'size_percent', 'pinned', 'cover', 'programme', 'off_heat', 'gates',
-  'bought', 'bought_on', 'bought_weeks', 'bought_leaves',
-  'day_sow', 'day_off_heat', 'day_pot', 'day_space', 'day_harden', 'day_plant',
-] as const; // prettier-ignore
+  'code',
+  'crop',
+  'variety',
+  'lot',
+  'plants',
+  'spare_percent',
+  'transplant_on',
+  'hardening_days',
+  'germinate',
+  'grow',
+  'pot',
+  'space',
+  'harden',
+  'sow_tray',
+  'pot_container',
+  'note',
+  'days_before',
+  'days_after',
+  'matters',
+  'size_percent',
+  'pinned',
+  'cover',
+  'programme',
+  'off_heat',
+  'gates',
+  'bought',
+  'bought_on',
+  'bought_weeks',
+  'bought_leaves',
+  'day_sow',
+  'day_off_heat',
+  'day_pot',
+  'day_space',
+  'day_harden',
+  'day_plant',
+] as const;
 export type PlanColumn = (typeof PLAN_COLUMNS)[number];
 
 export const DAY_COLUMNS: Readonly<Record<WorkKey, PlanColumn>> = {

@@ -30,7 +30,6 @@ describe('cells', () => {
       { kind: 'share', share_frac: 0.75 },
       { kind: 'days-after', days: 9 },
     ] as const)
-      // prettier-ignore
       expect(offHeatFromCell(offHeatCell(rule))).toEqual(rule);
     expect(offHeatFromCell('soon')).toBeUndefined();
     expect(gatesFromCell('soil off; storm advisory')).toEqual({ soil: 'off', storm: 'advisory' });

@@ -138,7 +138,8 @@ function parseFile({ text, dateOrder: asked, makeVarieties: making }: ImportInpu
     });
   const found = dateOrderOf(parsed.data.flatMap((row) => DATE_COLUMNS.map((c) => (row[c] ?? '').trim())));
   if (found === 'either' && !asked) {
-    const message = 'Its dates can be read two ways, 03/04 as 3 April or as March 4. Say which: the day first or the month first.'; // prettier-ignore
+    const message =
+      'Its dates can be read two ways, 03/04 as 3 April or as March 4. Say which: the day first or the month first.';
     return { ...nothing, errors: [...errors, { path: 'dateOrder', message }], dateOrder: found };
   }
   const order = asked ?? (found === 'dmy' || found === 'mdy' ? found : null);
@@ -168,7 +169,19 @@ function parseFile({ text, dateOrder: asked, makeVarieties: making }: ImportInpu
 const varietyKey = ({ cropId, name }: NewVariety): string => `${cropId} ${name.toLowerCase()}`;
 
 /** Column that a field of the plan is written in. */
-const COLUMN: Readonly<Record<string, string>> = { plantsWanted: 'plants', spare_frac: 'spare_percent', transplantOn: 'transplant_on', sowContainerId: 'sow_tray', potContainerId: 'pot_container', before_days: 'days_before', after_days: 'days_after', weight: 'matters', age_frac: 'size_percent', offHeat: 'off_heat', joins: 'bought' }; // prettier-ignore
+const COLUMN: Readonly<Record<string, string>> = {
+  plantsWanted: 'plants',
+  spare_frac: 'spare_percent',
+  transplantOn: 'transplant_on',
+  sowContainerId: 'sow_tray',
+  potContainerId: 'pot_container',
+  before_days: 'days_before',
+  after_days: 'days_after',
+  weight: 'matters',
+  age_frac: 'size_percent',
+  offHeat: 'off_heat',
+  joins: 'bought',
+};
 
 interface ReadLine {
   readonly input: BatchInput | null;
@@ -226,7 +239,10 @@ function readLine(row: Row, season: Season, order: DateOrder | null, making: boo
   const unknown = varietyName !== '' && !varieties.some((v) => same(v.name, varietyName));
   const variety = unknown && making && varietyName.length <= MOST_NAME ? { cropId: crop.id, name: varietyName } : null;
   if (unknown && !variety)
-    fail('variety', making ? 'is too long for a name' : `"${varietyName}" is not in the books; it can be made with the batches`); // prettier-ignore
+    fail(
+      'variety',
+      making ? 'is too long for a name' : `"${varietyName}" is not in the books; it can be made with the batches`,
+    );
   const varietyId = varieties.find((v) => same(v.name, varietyName))?.id ?? null;
   const lots = world.lots.filter((lot) => lot.varietyId === varietyId).map((lot) => ({ id: lot.id, name: lot.code }));
   const transplantOn = day('transplant_on');

@@ -10,12 +10,33 @@ import type { Season } from '../season.ts';
 
 /** Columns of the batches file that follow from the log and the forecast; they are not read in again. */
 export const FORECAST_COLUMNS = [
-  'phase', 'sow_on', 'half_up_on', 'pot_on', 'harden_on', 'plant_on', 'late_days',
-  'in_hand', 'expected', 'came_up', 'lost', 'left_over', 'out',
-] as const; // prettier-ignore
+  'phase',
+  'sow_on',
+  'half_up_on',
+  'pot_on',
+  'harden_on',
+  'plant_on',
+  'late_days',
+  'in_hand',
+  'expected',
+  'came_up',
+  'lost',
+  'left_over',
+  'out',
+] as const;
 const LOG_COLUMNS = [
-  'line', 'batch_code', 'batch', 'day', 'what', 'count', 'place', 'cause', 'note', 'corrects_line', 'recorded_at',
-] as const; // prettier-ignore
+  'line',
+  'batch_code',
+  'batch',
+  'day',
+  'what',
+  'count',
+  'place',
+  'cause',
+  'note',
+  'corrects_line',
+  'recorded_at',
+] as const;
 
 /** All work still to come as an iCalendar file of whole-day entries (RFC 5545). */
 export function workCalendar(season: Season): string {

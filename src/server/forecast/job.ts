@@ -73,9 +73,12 @@ export class ForecastJob {
       log.info(taken, 'forecast taken');
       return '';
     } catch (error) {
-      const why = error instanceof ProblemError ? error.problem.errors?.[0]?.message ?? error.problem.detail : (error as Error).message;
+      const why =
+        error instanceof ProblemError
+          ? (error.problem.errors?.[0]?.message ?? error.problem.detail)
+          : (error as Error).message;
       log.warn({ service: this.#provider.name, why }, 'no forecast this time; the last good one is kept');
       return why;
     }
   }
-} // prettier-ignore
+}

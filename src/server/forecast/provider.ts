@@ -18,7 +18,12 @@ const WAIT_ms = 8_000;
  * A service asked over HTTP: `{at}`, `{lat}` and `{lon}` in its address are filled in. The answer is bounded in time and size.
  * @param url as written in FORECAST_URL
  */
-export function httpProvider(url: string, at: { readonly lat: number; readonly lon: number }, name = new URL(url.replaceAll(/\{\w+\}/g, '0')).host, wait_ms = WAIT_ms): ForecastProvider {
+export function httpProvider(
+  url: string,
+  at: { readonly lat: number; readonly lon: number },
+  name = new URL(url.replaceAll(/\{\w+\}/g, '0')).host,
+  wait_ms = WAIT_ms,
+): ForecastProvider {
   return {
     name,
     async fetch(at_ms) {
@@ -28,7 +33,11 @@ export function httpProvider(url: string, at: { readonly lat: number; readonly l
         .replaceAll('{lon}', String(at.lon));
       let response: Response;
       try {
-        response = await fetch(address, { signal: AbortSignal.timeout(wait_ms), redirect: 'error', headers: { accept: 'application/json' } });
+        response = await fetch(address, {
+          signal: AbortSignal.timeout(wait_ms),
+          redirect: 'error',
+          headers: { accept: 'application/json' },
+        });
       } catch (error) {
         if ((error as Error).name === 'TimeoutError') throw new Error(`no answer within ${wait_ms / 1000} seconds`);
         throw new Error('it cannot be reached');
@@ -42,7 +51,7 @@ export function httpProvider(url: string, at: { readonly lat: number; readonly l
       }
     },
   };
-} // prettier-ignore
+}
 
 async function bounded(response: Response): Promise<string> {
   const reader = response.body!.getReader();

@@ -22,11 +22,19 @@ type Place = Pick<NurseryRecord, 'timeZone' | 'outside' | 'latitude_deg'>;
 /**
  * What is wrong with a forecast that Zod cannot see; null when it may be taken. `path` names the field.
  */
-export function forecastFault(file: ForecastFile, place: Place, now: Now): { readonly path: string; readonly message: string } | null {
+export function forecastFault(
+  file: ForecastFile,
+  place: Place,
+  now: Now,
+): { readonly path: string; readonly message: string } | null {
   const made_ms = Date.parse(file.made_at);
-  if (made_ms > now.instant_ms + CLOCKS_DIFFER_ms) return { path: 'made_at', message: `made_at: ${file.made_at} is still to come; is its clock right?` };
+  if (made_ms > now.instant_ms + CLOCKS_DIFFER_ms)
+    return { path: 'made_at', message: `made_at: ${file.made_at} is still to come; is its clock right?` };
   if (made_ms < now.instant_ms - OLDEST_days * 86_400_000)
-    return { path: 'made_at', message: `made_at: made ${Math.round((now.instant_ms - made_ms) / 86_400_000)} days ago; a forecast is of use for ${OLDEST_days} days at the most` };
+    return {
+      path: 'made_at',
+      message: `made_at: made ${Math.round((now.instant_ms - made_ms) / 86_400_000)} days ago; a forecast is of use for ${OLDEST_days} days at the most`,
+    };
   const at = file.hours.map((h) => Date.parse(h.at));
   const seen = new Set<number>();
   for (const [i, ms] of at.entries()) {
@@ -34,13 +42,15 @@ export function forecastFault(file: ForecastFile, place: Place, now: Now): { rea
     seen.add(ms);
   }
   const last = Math.max(...at);
-  if (last <= now.instant_ms) return { path: 'hours', message: 'hours: all of them are past; nothing is told of what is to come' };
-  if (last > now.instant_ms + 20 * 86_400_000) return { path: 'hours', message: 'hours: more than 20 days ahead; are the instants right?' };
+  if (last <= now.instant_ms)
+    return { path: 'hours', message: 'hours: all of them are past; nothing is told of what is to come' };
+  if (last > now.instant_ms + 20 * 86_400_000)
+    return { path: 'hours', message: 'hours: more than 20 days ahead; are the instants right?' };
   for (const [i, h] of file.hours.entries())
     if (h.gust_m_s != null && h.wind_m_s != null && h.gust_m_s < 0.7 * h.wind_m_s)
       return { path: `hours.${i}.gust_m_s`, message: 'gust_m_s: gusts below the mean wind' };
   return unlikeSite(file, place, now);
-} // prettier-ignore
+}
 
 /** Whether the temperatures cannot be those of the place: Fahrenheit or tenths taken for degrees. */
 function unlikeSite(file: ForecastFile, place: Place, now: Now): { path: string; message: string } | null {
@@ -52,16 +62,24 @@ function unlikeSite(file: ForecastFile, place: Place, now: Now): { path: string;
   const f = Math.abs((mean - 32) / 1.8 - usual) <= 10 ? ' Are they in Fahrenheit? Send degrees C.' : '';
   const message = `temp_C: ${mean.toFixed(0)} degrees C on the mean where ${usual.toFixed(0)} is usual.${f || ' Is it another place, or another unit?'}`;
   return { path: 'hours', message };
-} // prettier-ignore
+}
 
 /** Lows of whole days, kept for the score. */
 export function lowsOf(days: readonly DayWeather[], madeOn: number): ForecastLow[] {
   return days.flatMap((d) =>
     d.least_C === null || d.day < madeOn
       ? []
-      : [{ day: d.day, lead: d.day - madeOn, least_C: round(d.least_C), most_C: d.most_C === null ? null : round(d.most_C), gust_m_s: d.gust_m_s }],
+      : [
+          {
+            day: d.day,
+            lead: d.day - madeOn,
+            least_C: round(d.least_C),
+            most_C: d.most_C === null ? null : round(d.most_C),
+            gust_m_s: d.gust_m_s,
+          },
+        ],
   );
-} // prettier-ignore
+}
 
 const round = (t: number): number => Math.round(10 * t) / 10;
 
@@ -102,26 +120,42 @@ const TYPED = 'typed by hand';
 const CLOUD: Readonly<Record<Sky, number>> = { clear: 0.1, broken: 0.5, dull: 0.9 };
 
 /** Takes in a forecast typed day by day. */
-export async function takeTyped(db: Db, world: World, now: Now, input: TypedForecast): Promise<{ readonly days: number }> {
+export async function takeTyped(
+  db: Db,
+  world: World,
+  now: Now,
+  input: TypedForecast,
+): Promise<{ readonly days: number }> {
   const typed = input.days.map((d) => ({ ...d, day: requireDay(d.day), cloud_frac: CLOUD[d.sky] }));
   typed.forEach((d, i) => {
-    if (d.day < now.today) throw fieldProblem(`days.${i}.day`, `${isoFromDay(d.day)} is past; log it as a reading instead.`);
+    if (d.day < now.today)
+      throw fieldProblem(`days.${i}.day`, `${isoFromDay(d.day)} is past; log it as a reading instead.`);
     if (d.day > now.today + 9) throw fieldProblem(`days.${i}.day`, 'A forecast reaches ten days, today the first.');
   });
   const noon = solarNoon_h(world, now.instant_ms);
   const hours = hoursOfDays(typed, world.nursery.latitude_deg, dayOfYear, noon);
-  const told = hours.map((h) => ({ ...h, at: instantOf(h.day, h.hour, world.nursery.timeZone), temp_C: round(h.temp_C) }));
+  const told = hours.map((h) => ({
+    ...h,
+    at: instantOf(h.day, h.hour, world.nursery.timeZone),
+    temp_C: round(h.temp_C),
+  }));
   const kept = told.map(({ day: _d, hour: _h, ...rest }) => rest);
   const fault = unlikeSite({ hours: kept } as ForecastFile, world.nursery, now);
   if (fault) throw fieldProblem('days', fault.message);
   await insertForecast(
     db,
-    { source: TYPED, kind: 'typed', made_ms: await freeInstant(db, TYPED, now.instant_ms), madeOn: now.today, hours: kept },
+    {
+      source: TYPED,
+      kind: 'typed',
+      made_ms: await freeInstant(db, TYPED, now.instant_ms),
+      madeOn: now.today,
+      hours: kept,
+    },
     lowsOf(dayWeathers(hours, now.today), now.today),
     now.instant_ms,
   );
   return { days: typed.length };
-} // prettier-ignore
+}
 
 /** The instant of an hour by the wall clock, ISO; of an hour that is skipped, the one after. */
 function instantOf(day: number, hour: number, timeZone: string): string {

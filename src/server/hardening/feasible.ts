@@ -31,7 +31,13 @@ export function daysAbout(season: Season, day: number, about = ABOUT_days): Ladd
 const held = new WeakMap<Site, Map<string, RungOdds[]>>();
 
 /** How often each rung of a programme can be done here about a day, for plants of a hardiness hardened in a place. */
-export function programmeOdds(season: Season, programme: Programme, hardiness: Hardiness, placeId: number | null, day: number): RungOdds[] {
+export function programmeOdds(
+  season: Season,
+  programme: Programme,
+  hardiness: Hardiness,
+  placeId: number | null,
+  day: number,
+): RungOdds[] {
   const { world, site, tables } = season;
   if (!site || site.history.length === 0) return [];
   const key = JSON.stringify([programme, hardiness, placeId, day]);
@@ -44,4 +50,4 @@ export function programmeOdds(season: Season, programme: Programme, hardiness: H
   const odds = rungOdds({ rungs, shelter_K, caution: 0 }, daysAbout(season, day));
   bySite.set(key, odds);
   return odds;
-} // prettier-ignore
+}

@@ -79,13 +79,17 @@ export function shutWorth_K(placeId: number | null, world: World, site: Site, ta
 }
 
 /** Rungs of a batch and what its places shelter. */
-export function rulesOf(input: Omit<LadderInput, 'state' | 'startsOn'>): LadderRules & { readonly programme: Programme; readonly chosen: boolean } {
+export function rulesOf(
+  input: Omit<LadderInput, 'state' | 'startsOn'>,
+): LadderRules & { readonly programme: Programme; readonly chosen: boolean } {
   const { plan, crop, world, site, tables } = input;
   const { programme, chosen } = programmeOf(world, plan, crop);
   const rungs = rungsFor(programme, crop.hardiness);
-  const shelter_K = rungs.map((rung) => shelterOf(rung, shutWorth_K(rung.placeId ?? plan.places.harden, world, site, tables)));
+  const shelter_K = rungs.map((rung) =>
+    shelterOf(rung, shutWorth_K(rung.placeId ?? plan.places.harden, world, site, tables)),
+  );
   return { rungs, shelter_K, caution: world.nursery.planting.caution, programme, chosen };
-} // prettier-ignore
+}
 
 /** Where a batch stands on its ladder, and the coming days by the forecast. null: not hardening and not soon. */
 export function ladderOf(input: LadderInput): Ladder | null {
@@ -173,7 +177,13 @@ export function orderWords(rung: Rung, order: Order, unit: TemperatureUnit, wher
   if (order.in_h === null && order.out_h === null) return '';
   const at = where ? ` ${where}` : '';
   if (order.in_h === null) return cover && `${where ? `${where}: ` : ''}${cover}`;
-  const short = order.short === null ? '' : `, not longer: ${order.short === 'home' ? 'nobody is there' : order.short === 'cold' ? 'too cold' : 'too windy'}`; // prettier-ignore
-  const met = order.least_C === null ? '' : ` (${degreesWords(order.least_C, unit)} at least${order.gust_m_s === null ? '' : `, gusts ${windWords(order.gust_m_s, unit)}`})`; // prettier-ignore
+  const short =
+    order.short === null
+      ? ''
+      : `, not longer: ${order.short === 'home' ? 'nobody is there' : order.short === 'cold' ? 'too cold' : 'too windy'}`;
+  const met =
+    order.least_C === null
+      ? ''
+      : ` (${degreesWords(order.least_C, unit)} at least${order.gust_m_s === null ? '' : `, gusts ${windWords(order.gust_m_s, unit)}`})`;
   return `out${at} at ${clock(order.out_h!)}, in by ${clock(order.in_h)}${met}${short}${cover ? `; ${cover}` : ''}`;
 }

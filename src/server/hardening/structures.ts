@@ -19,9 +19,11 @@ const WARM_C = 27;
 /** What those standing in a place want: the tenderest's floor, the coolest's top. */
 export function rangeIn(season: Season, placeId: number): { least_C: number; most_C: number; standing: string[] } {
   const { today } = season.now;
-  const there = season.batches.filter((view) =>
-    view.state.phase !== 'planned' && view.progress.stands.some((s) => s.placeId === placeId && s.from <= today && s.to > today),
-  ); // prettier-ignore
+  const there = season.batches.filter(
+    (view) =>
+      view.state.phase !== 'planned' &&
+      view.progress.stands.some((s) => s.placeId === placeId && s.from <= today && s.to > today),
+  );
   if (there.length === 0) return { ...USUAL_RANGE, standing: [] };
   const ranges = there.map((view) => {
     const crop = season.crops.find((c) => c.id === view.batch.cropId)!;
@@ -29,7 +31,11 @@ export function rangeIn(season: Season, placeId: number): { least_C: number; mos
     return { low_C, high_C: Math.min(high_C, crop.group === 'cool' ? WARM_C - 3 : WARM_C) };
   });
   const least_C = Math.max(...ranges.map((r) => r.low_C));
-  return { least_C, most_C: Math.max(least_C + 8, Math.min(...ranges.map((r) => r.high_C))), standing: there.map((v) => v.name) }; // prettier-ignore
+  return {
+    least_C,
+    most_C: Math.max(least_C + 8, Math.min(...ranges.map((r) => r.high_C))),
+    standing: there.map((v) => v.name),
+  };
 }
 
 /** Hours of the forecast as a structure meets them. */
@@ -85,7 +91,15 @@ function structureView(season: Season, site: Site, cover: CoverRecord, hours: re
   const { standing, ...range } = rangeIn(season, cover.placeId!);
   const ground = soilOn(site, site.today) ?? 8;
   const inside = hours[0]!.temp_C + Math.max(0, site.worths.get(cover.id)?.worth_K ?? 0);
-  const days = lidDays(spec, hours, range, nursery.planting.home, nursery.planting.lidSchool, [inside, Math.max(inside, ground), inside], ground); // prettier-ignore
+  const days = lidDays(
+    spec,
+    hours,
+    range,
+    nursery.planting.home,
+    nursery.planting.lidSchool,
+    [inside, Math.max(inside, ground), inside],
+    ground,
+  );
   const unit = nursery.temperatureUnit;
   const [today] = days;
   const stepNames = spec.steps.map((s) => s.name);
@@ -104,14 +118,17 @@ function structureView(season: Season, site: Site, cover: CoverRecord, hours: re
         { name: 'plants want at least', temperature_C: range.least_C },
         { name: 'and at most', temperature_C: range.most_C },
         { name: 'loss through the glazing', value: `${GLAZING[spec.glazing].u_W_m2K} W/m²K` },
-        { name: 'light let through', value: `${Math.round(100 * GLAZING[spec.glazing].light_frac * (1 - spec.shade_frac))}%` },
+        {
+          name: 'light let through',
+          value: `${Math.round(100 * GLAZING[spec.glazing].light_frac * (1 - spec.shade_frac))}%`,
+        },
         { name: 'somebody is there', value: `${nursery.planting.home.from_h}:00 to ${nursery.planting.home.to_h}:00` },
         { name: 'school', value: nursery.planting.lidSchool.kind },
       ],
       source: `glazing by handbooks, ventilation by Warren & Parkins 1985 (from memory); the rest ${COMMON_PRACTICE}`,
     },
   };
-} // prettier-ignore
+}
 
 const clock = (hour: number) => `${hour}:00`;
 
@@ -119,7 +136,10 @@ const clock = (hour: number) => `${hour}:00`;
 export function lidWords(day: LidDay, steps: readonly string[], unit: TemperatureUnit): string {
   const moves = day.moves.map((m) => `${steps[m.step]} at ${clock(m.hour)}`);
   const first = moves.length === 0 ? `leave it ${steps[0]}` : moves.join(', ');
-  const hot = day.tooHotFrom === null ? `shut all day it comes to ${degreesWords(day.shutMost_C, unit)}` : `shut in sun it would reach ${degreesWords(day.shutMost_C, unit)} by ${clock(day.shutMostAt)}`; // prettier-ignore
+  const hot =
+    day.tooHotFrom === null
+      ? `shut all day it comes to ${degreesWords(day.shutMost_C, unit)}`
+      : `shut in sun it would reach ${degreesWords(day.shutMost_C, unit)} by ${clock(day.shutMostAt)}`;
   return `${first}; ${hot}`;
 }
 

@@ -124,17 +124,30 @@ function becauseOf(season: Season, ladder: Ladder): Because | null {
       ...(day.night_C === null ? [] : [{ name: 'night foretold', temperature_C: day.night_C }]),
       { name: 'its usual error', value: differenceWords(day.spread_K, ladder.unit) },
       { name: 'place and cover', value: differenceWords(ladder.rules.shelter_K[k - 1]!, ladder.unit) },
-      ...(day.gust_m_s === null ? [] : [{ name: 'gusts', value: `${windWords(day.gust_m_s, ladder.unit)} of ${windWords(rung.gust_m_s, ladder.unit)}` }]),
-      { name: 'forecast', value: site.forecast ? `${site.forecast.source}, ${Math.round(site.forecast.age_h)} h old` : 'none' },
+      ...(day.gust_m_s === null
+        ? []
+        : [
+            {
+              name: 'gusts',
+              value: `${windWords(day.gust_m_s, ladder.unit)} of ${windWords(rung.gust_m_s, ladder.unit)}`,
+            },
+          ]),
+      {
+        name: 'forecast',
+        value: site.forecast ? `${site.forecast.source}, ${Math.round(site.forecast.age_h)} h old` : 'none',
+      },
     ],
     source: `rungs and limits ${COMMON_PRACTICE}; errors by this site’s own score over ${site.pairs} nights`,
   };
-} // prettier-ignore
+}
 
 /** What is carried today, by the hour: out, in, covers on. */
 export function carryList(season: Season): CarryLine[] {
   const { carrying } = season.world.nursery.planting;
-  const lines = new Map<string, { hour: number; what: CarryLine['what']; words: string; names: string[]; trays: number }>();
+  const lines = new Map<
+    string,
+    { hour: number; what: CarryLine['what']; words: string; names: string[]; trays: number }
+  >();
   const put = (hour: number, what: CarryLine['what'], words: string, view: BatchView) => {
     const key = `${hour} ${what} ${words}`;
     const line = lines.get(key) ?? { hour, what, words, names: [], trays: 0 };
@@ -152,9 +165,15 @@ export function carryList(season: Season): CarryLine[] {
       put(order.out_h, 'out', `out ${whereOf(rung, view.batch.plan, season.world)}: ${rung.words}`, view);
       put(order.in_h, 'in', 'back in', view);
     }
-    if (order.cover_h !== null) put(order.cover_h, 'cover', `${COVER_WORDS[rung.cover]} on, ${whereOf(rung, view.batch.plan, season.world)}`, view);
+    if (order.cover_h !== null)
+      put(
+        order.cover_h,
+        'cover',
+        `${COVER_WORDS[rung.cover]} on, ${whereOf(rung, view.batch.plan, season.world)}`,
+        view,
+      );
   }
   return [...lines.values()]
     .map((line) => ({ ...line, minutes: carrying_min(line.trays, carrying) }))
     .sort((a, b) => a.hour - b.hour || a.what.localeCompare(b.what));
-} // prettier-ignore
+}

@@ -81,12 +81,16 @@ function sunOnSoil_K({ usual, today, latitude_deg }: Site): number {
 }
 
 /** Degrees a cover is worth on the night as a mean, and on the soil. */
-export function meanCover(site: Site, season: Season, coverId: number | null | undefined): { readonly warm_K: number; readonly soil_K: number } {
+export function meanCover(
+  site: Site,
+  season: Season,
+  coverId: number | null | undefined,
+): { readonly warm_K: number; readonly soil_K: number } {
   const cover = season.world.covers.find((c) => c.id === coverId);
   if (!cover) return { warm_K: 0, soil_K: 0 };
   const soil_K = Math.max(cover.soil_K, coverSoil_K(cover.layers, sunOnSoil_K(site)));
   return { warm_K: Math.max(0, site.worths.get(cover.id)?.worth_K ?? cover.worth_K), soil_K };
-} // prettier-ignore
+}
 
 /** Lows in a row, last night the last, that with a cover are warm enough. */
 export function nightsSoFar(site: Site, crop: Crop, warm_K: number): number {
@@ -119,7 +123,12 @@ export function oddsTask(season: Season, view: OddsView, plan: BatchPlan = view.
   return {
     batchId: view.batch.id,
     ladder: rules,
-    at: hardening && ladder ? (ladder.setBackTo === null ? ladder.at : { rung: ladder.setBackTo, served: 0 }) : { rung: 0, served: 0 },
+    at:
+      hardening && ladder
+        ? ladder.setBackTo === null
+          ? ladder.at
+          : { rung: ladder.setBackTo, served: 0 }
+        : { rung: 0, served: 0 },
     hardenFrom: Math.max(site.today, hardening ? Math.max(ladder?.restsUntil ?? 0, ladder?.heldUntil ?? 0) : startsOn),
     modes: { ...world.nursery.planting.modes, ...plan.gates },
     rules: world.nursery.planting.rules,
@@ -134,7 +143,7 @@ export function oddsTask(season: Season, view: OddsView, plan: BatchPlan = view.
     transplantOn: plan.transplantOn,
     lastGoodOn: plan.transplantOn + (plan.after_days ?? 7),
   };
-} // prettier-ignore
+}
 
 /** The parts of a batch its odds follow from. */
 export type OddsView = Pick<BatchView, 'batch' | 'state' | 'ladder' | 'progress'>;

@@ -56,7 +56,14 @@ function heldFor(site: Site, world: World, risk_frac: number): Held {
  * and the crop's weeks. Covers count by the school chosen: degrees on the night, or weeks a layer.
  * @param near a day of the season meant
  */
-export function outFrom(site: Site, world: World, crop: Crop, cover: Pick<CoverRecord, 'id' | 'layers' | 'worth_K' | 'soil_K'> | null, near: number, risk_frac = world.nursery.frost?.risk_frac ?? USUAL_RISK_frac): OutFrom {
+export function outFrom(
+  site: Site,
+  world: World,
+  crop: Crop,
+  cover: Pick<CoverRecord, 'id' | 'layers' | 'worth_K' | 'soil_K'> | null,
+  near: number,
+  risk_frac = world.nursery.frost?.risk_frac ?? USUAL_RISK_frac,
+): OutFrom {
   const { planting, latitude_deg, lastFrost } = world.nursery;
   const byWeeks = planting.layerSchool === 'weeks';
   const sooner = byWeeks && cover ? Math.round(7 * planting.layer_weeks * cover.layers) : 0;
@@ -68,13 +75,20 @@ export function outFrom(site: Site, world: World, crop: Crop, cover: Pick<CoverR
     return { day: open - blind - daysOf(cover_K, site, open), by: 'frost date', fromStart: false };
   }
   const { at, usual } = heldFor(site, world, risk_frac);
-  const { offset, by } = earliestOut(crop, at, usual, cover_K, byWeeks ? 0 : (cover?.soil_K ?? 0), byWeeks ? 0 : (cover?.layers ?? 0));
+  const { offset, by } = earliestOut(
+    crop,
+    at,
+    usual,
+    cover_K,
+    byWeeks ? 0 : (cover?.soil_K ?? 0),
+    byWeeks ? 0 : (cover?.layers ?? 0),
+  );
   if (offset === null) return { day: null, by, fromStart: false };
   const south = latitude_deg < 0;
   const { year, month } = civilFromDay(near);
   const start = dayFromCivil(south && month < 7 ? year - 1 : year, south ? 7 : 1, 1);
   return { day: Math.max(start, start + offset - sooner), by, fromStart: offset - sooner <= 0 };
-} // prettier-ignore
+}
 
 /** Days that degrees on the night are worth about a day, by how fast the usual nights rise. */
 function daysOf(cover_K: number, site: Site, day: number): number {

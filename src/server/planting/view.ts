@@ -73,11 +73,12 @@ function freeCover_m2(season: Season, coverId: number): number {
   const all = season.world.covers.find((c) => c.id === coverId)?.toHand_m2 ?? 0;
   const used = season.batches.reduce((sum, { state }) => {
     const { planting, facts, planted_count } = state;
-    if (planting?.coverId !== coverId || facts.plant === undefined || facts.plant < season.now.today - PLANTED_days) return sum;
+    if (planting?.coverId !== coverId || facts.plant === undefined || facts.plant < season.now.today - PLANTED_days)
+      return sum;
     return sum + ground_m2(planted_count ?? 0, planting);
   }, 0);
   return Math.max(0, all - used);
-} // prettier-ignore
+}
 
 /** What the gates of a batch go by. */
 export function gateInput(season: Season, site: Site, view: BatchView): GateInput {
@@ -213,17 +214,27 @@ function newOffers(season: Season, site: Site, view: BatchView): DateOffer[] {
     const task = oddsTask(season, view, { ...plan, transplantOn: later })!;
     const { inTime_frac } = oddsOf(task, springs);
     if (inTime_frac > odds.inTime_frac)
-      offers.push({ words: `plan it for ${shortDay(later)}: ready and fit by then or within its days after in ${say(inTime_frac)} of springs`, inTime_frac, transplantOn: later, coverId: plan.coverId ?? null });
+      offers.push({
+        words: `plan it for ${shortDay(later)}: ready and fit by then or within its days after in ${say(inTime_frac)} of springs`,
+        inTime_frac,
+        transplantOn: later,
+        coverId: plan.coverId ?? null,
+      });
   }
   const now = season.world.covers.find((c) => c.id === plan.coverId);
   for (const cover of season.world.covers) {
     if (cover.structure !== null || cover.id === plan.coverId || cover.layers < (now?.layers ?? 0)) continue;
     const { inTime_frac } = oddsOf(oddsTask(season, view, { ...plan, coverId: cover.id })!, springs);
     if (inTime_frac > odds.inTime_frac + 0.05)
-      offers.push({ words: `put ${cover.name.toLowerCase()} over it: in time in ${say(inTime_frac)} of springs`, inTime_frac, transplantOn: null, coverId: cover.id });
+      offers.push({
+        words: `put ${cover.name.toLowerCase()} over it: in time in ${say(inTime_frac)} of springs`,
+        inTime_frac,
+        transplantOn: null,
+        coverId: cover.id,
+      });
   }
   return offers.sort((a, b) => b.inTime_frac - a.inTime_frac).slice(0, 3);
-} // prettier-ignore
+}
 
 /** Batches whose date has become unlikely, the soonest first. */
 export function unlikelyDates(season: Season): UnlikelyDate[] {
@@ -329,23 +340,38 @@ export function gateWords(gate: Gate, season: Season, input: GateInput): string 
 }
 
 const RULES: Readonly<Record<Gate['key'], string>> = {
-  calendar: 'The first day from which the night that hurts this crop, less what its cover is worth, comes in no more than the share of years you take; and soil and usual nights are warm enough.',
+  calendar:
+    'The first day from which the night that hurts this crop, less what its cover is worth, comes in no more than the share of years you take; and soil and usual nights are warm enough.',
   soil: 'Soil at 10 cm runs after the mean air, a good fifth of the way each day, put right by your thermometer; it must stay at the crop’s least for the days in a row.',
-  nights: 'Lowest of past nights by your thermometer, the station, or the forecast of the day; with a cover its safe worth is added.',
-  forecast: 'The highest odds, over the coming nights, of the temperature that hurts the crop: the forecast low, its usual bias taken off, with the error forecasts of that lead have had here.',
+  nights:
+    'Lowest of past nights by your thermometer, the station, or the forecast of the day; with a cover its safe worth is added.',
+  forecast:
+    'The highest odds, over the coming nights, of the temperature that hurts the crop: the forecast low, its usual bias taken off, with the error forecasts of that lead have had here.',
   storm: 'The strongest gust foretold for the coming days: plants freshly set have no hold.',
   hardened: 'The ladder of its programme, by what was logged.',
   covers: 'Ground of the plants at their distances against the cover not lying elsewhere.',
-}; // prettier-ignore
+};
 
 function gateView(gate: Gate, season: Season, input: GateInput, odds: BatchOdds | null): GateView {
   const { key } = gate;
-  const first = odds === null ? null : key === 'hardened' ? odds.hardened : key === 'soil' || key === 'nights' || key === 'forecast' || key === 'storm' ? odds.first[key] : null; // prettier-ignore
+  const first =
+    odds === null
+      ? null
+      : key === 'hardened'
+        ? odds.hardened
+        : key === 'soil' || key === 'nights' || key === 'forecast' || key === 'storm'
+          ? odds.first[key]
+          : null;
   const day = input.outFrom;
   const because: Because = {
     rule: RULES[key],
     inputs: becauseInputs(gate, season, input),
-    source: key === 'forecast' || key === 'storm' ? `the forecast in use; limits ${COMMON_PRACTICE}` : key === 'hardened' ? 'your own log' : `the site’s own years and readings; limits ${COMMON_PRACTICE}`, // prettier-ignore
+    source:
+      key === 'forecast' || key === 'storm'
+        ? `the forecast in use; limits ${COMMON_PRACTICE}`
+        : key === 'hardened'
+          ? 'your own log'
+          : `the site’s own years and readings; limits ${COMMON_PRACTICE}`,
   };
   return {
     key,
@@ -368,14 +394,24 @@ function becauseInputs({ key }: Gate, season: Season, input: GateInput): Because
       : [];
   switch (key) {
     case 'calendar':
-      return [{ name: 'hurt at', temperature_C: input.harm_C }, ...cover, { name: 'risk taken', value: percent(season.world.nursery.frost?.risk_frac ?? 0.1) }]; // prettier-ignore
+      return [
+        { name: 'hurt at', temperature_C: input.harm_C },
+        ...cover,
+        { name: 'risk taken', value: percent(season.world.nursery.frost?.risk_frac ?? 0.1) },
+      ];
     case 'soil':
       return [
         { name: 'least', temperature_C: input.soilMin_C },
         { name: 'days in a row', value: String(rules.soil_days) },
       ];
     case 'nights':
-      return [{ name: 'least', temperature_C: input.nightMin_C }, ...(input.warm_K > 0 ? [{ name: 'cover worth', value: differenceWords(input.warm_K, season.world.nursery.temperatureUnit) }] : []), { name: 'nights in a row', value: String(rules.nights) }]; // prettier-ignore
+      return [
+        { name: 'least', temperature_C: input.nightMin_C },
+        ...(input.warm_K > 0
+          ? [{ name: 'cover worth', value: differenceWords(input.warm_K, season.world.nursery.temperatureUnit) }]
+          : []),
+        { name: 'nights in a row', value: String(rules.nights) },
+      ];
     case 'forecast':
       return [
         { name: 'hurt at', temperature_C: input.harm_C },

@@ -141,7 +141,13 @@ export async function logOutcome(sessionId: number, input: OutcomeInput): Promis
     const replaced = events.find((e) => e.id === input.correctsId);
     let { leftOver } = input;
     if (input.keepRest && leftOver > 0 && !replaced) {
-      const split = { idempotencyKey: input.idempotencyKey, version: batch.version, day: input.day, count: leftOver, note: '' }; // prettier-ignore
+      const split = {
+        idempotencyKey: input.idempotencyKey,
+        version: batch.version,
+        day: input.day,
+        count: leftOver,
+        note: '',
+      };
       await splitIn(batch, state, events, split, day, requestHash, now.instant_ms, transaction);
       leftOver = 0;
       batch = (await lockBatch(batch.id, transaction))!;
@@ -173,7 +179,11 @@ export async function logOutcome(sessionId: number, input: OutcomeInput): Promis
     requireFollows(events, event);
     const eventId = await insertEvent(event, transaction);
     if (kind === 'potted' && batch.plan.potContainerId === null) {
-      const plan = { ...batch.plan, potContainerId: line.containerId, places: { ...batch.plan.places, pot: line.placeId } }; // prettier-ignore
+      const plan = {
+        ...batch.plan,
+        potContainerId: line.containerId,
+        places: { ...batch.plan.places, pot: line.placeId },
+      };
       await updateBatch(batch.id, batch.version, { ...batch, plan }, transaction);
       await insertEvent(
         { ...logLine(batch.id, 'edited', day, now.instant_ms), note: `pot: ${container.name}` },

@@ -117,5 +117,7 @@ export function readyList(season: Season, sessions: readonly SessionRecord[]): R
 /** Day a batch is due in its pot by the forecast; null when none lies ahead. */
 export function potDay(view: BatchView): number | null {
   const { forecast } = view.progress;
-  return view.state.facts.pot === undefined && forecast.kind === 'chain' ? (milestoneOf(forecast, 'pot')?.day ?? null) : null; // prettier-ignore
+  return view.state.facts.pot === undefined && forecast.kind === 'chain'
+    ? (milestoneOf(forecast, 'pot')?.day ?? null)
+    : null;
 }

@@ -116,7 +116,7 @@ export function roomFor(
                   othersUse,
                   usedBy(standing.filter((o) => o !== s).flatMap((o) => o.stands)),
                 ),
-              ) // prettier-ignore
+              )
               .sort((a, b) => a.price - b.price)
               .slice(0, MOST_OFFERS)
           : [],

@@ -133,7 +133,10 @@ export function stockView(
         .reduce((sum, m) => sum + m.amount, 0),
       buy: amount,
       packs,
-      last: own.slice(-5).reverse().map(({ kind, amount: much, day, note }) => ({ kind, amount: much, day, note })), // prettier-ignore
+      last: own
+        .slice(-5)
+        .reverse()
+        .map(({ kind, amount: much, day, note }) => ({ kind, amount: much, day, note })),
     };
   });
 }

@@ -21,9 +21,16 @@ export async function logReading(input: SiteReadingInput): Promise<{ id: number;
     throw fieldProblem('coverId', 'There is no such cover.');
   const usual = site?.usual && day >= site.usual.from ? site.usual.night_C[day - site.usual.from] : undefined;
   if (usual !== undefined && input.least_C !== null && Math.abs(input.least_C - usual) > UNLIKE_K)
-    throw fieldProblem('least_C', `lowest: ${input.least_C} degrees C where about ${usual.toFixed(0)} is usual; is it in Fahrenheit?`);
+    throw fieldProblem(
+      'least_C',
+      `lowest: ${input.least_C} degrees C where about ${usual.toFixed(0)} is usual; is it in Fahrenheit?`,
+    );
   if (input.correctsId !== null && !site?.readings.some((r) => r.id === input.correctsId))
-    throw new ProblemError(409, 'Corrected already', 'That reading is not there any more: someone corrected or withdrew it.');
+    throw new ProblemError(
+      409,
+      'Corrected already',
+      'That reading is not there any more: someone corrected or withdrew it.',
+    );
   const requestHash = hashOf(input);
   return database().transaction(async (transaction) => {
     const done = await insertReading(database(), input, requestHash, now.instant_ms, transaction);
@@ -31,7 +38,7 @@ export async function logReading(input: SiteReadingInput): Promise<{ id: number;
       throw fieldProblem('idempotencyKey', 'This key was used for another reading; use a fresh one for each.');
     return { id: done.id, repeated: done.repeated };
   });
-} // prettier-ignore
+}
 
 /** Readings of the last weeks and what they teach. */
 export function readingsView({ site, world, now }: Season): ReadingsShown {

@@ -12,11 +12,37 @@ import { frostGoneBy } from './siteFrost.ts';
 
 const TODAY = requireDay('2027-04-12');
 const COVERS = [
-  { id: 1, version: 1, name: 'Fleece', layers: 1, worth_K: 2, soil_K: 0.5, toHand_m2: 50, placeId: null, structure: null, note: '' },
-  { id: 2, version: 1, name: 'Two layers', layers: 2, worth_K: 5, soil_K: 3, toHand_m2: 50, placeId: null, structure: null, note: '' },
-]; // prettier-ignore
+  {
+    id: 1,
+    version: 1,
+    name: 'Fleece',
+    layers: 1,
+    worth_K: 2,
+    soil_K: 0.5,
+    toHand_m2: 50,
+    placeId: null,
+    structure: null,
+    note: '',
+  },
+  {
+    id: 2,
+    version: 1,
+    name: 'Two layers',
+    layers: 2,
+    worth_K: 5,
+    soil_K: 3,
+    toHand_m2: 50,
+    placeId: null,
+    structure: null,
+    note: '',
+  },
+];
 /** As much of a world as the site's weather looks at. */
-const worldOf = (nursery: object = {}) => ({ covers: COVERS, nursery: { ...DEMO_NURSERY, outside: DEMO_OUTSIDE, frost: null, planting: USUAL_PLANTING, ...nursery } }) as unknown as World; // prettier-ignore
+const worldOf = (nursery: object = {}) =>
+  ({
+    covers: COVERS,
+    nursery: { ...DEMO_NURSERY, outside: DEMO_OUTSIDE, frost: null, planting: USUAL_PLANTING, ...nursery },
+  }) as unknown as World;
 const now = { instant_ms: TODAY * 86_400_000 + 28_800_000, today: TODAY, minute: 540 };
 const history = (shift_K = 0, months = 0) =>
   demoWeather('2001-01-01', '2027-04-11').map((d) => ({
@@ -27,7 +53,20 @@ const history = (shift_K = 0, months = 0) =>
     most_C: d.most_C! + shift_K,
     source: 'test',
   }));
-const reading = (day: number, more: Partial<SiteReading>): SiteReading => ({ id: day, kind: 'max-min', day, coverId: null, least_C: null, most_C: null, gust_m_s: null, soil_C: null, offset_K: 0, note: '', correctsId: null, ...more }); // prettier-ignore
+const reading = (day: number, more: Partial<SiteReading>): SiteReading => ({
+  id: day,
+  kind: 'max-min',
+  day,
+  coverId: null,
+  least_C: null,
+  most_C: null,
+  gust_m_s: null,
+  soil_C: null,
+  offset_K: 0,
+  note: '',
+  correctsId: null,
+  ...more,
+});
 const parts = { history: history(), kept: null, lows: [], readings: [], stationGusts: new Map<number, number>() };
 const tomato = { ...cropNamed('tomato'), id: 1 };
 
@@ -44,7 +83,10 @@ describe('the picture of the weather', () => {
     const site = siteOf(worldOf(), now, 'k', { ...gap, readings: [reading(TODAY - 1, { least_C: -4 })] });
     expect(site.least.get(TODAY - 1)).toEqual({ value: -4, spread_K: 0 });
     expect(site.least.get(TODAY - 2)!.spread_K).toBeGreaterThan(1);
-    expect(site.least.get(TODAY - 3)).toEqual({ value: history().find((d) => d.day === TODAY - 3)!.least_C, spread_K: 0 }); // prettier-ignore
+    expect(site.least.get(TODAY - 3)).toEqual({
+      value: history().find((d) => d.day === TODAY - 3)!.least_C,
+      spread_K: 0,
+    });
     const past = pastDays(site);
     // A night that was read counts as read, one only foretold does not.
     expect(past.get(TODAY - 2)).toMatchObject({ night_C: -4 });
@@ -58,7 +100,10 @@ describe('the picture of the weather', () => {
   });
   it('an old forecast says so, and its days count from when it was made', () => {
     const made_ms = now.instant_ms - 48 * 3_600_000;
-    const hours = Array.from({ length: 240 }, (_, i) => ({ at: new Date(made_ms + i * 3_600_000).toISOString(), temp_C: 8 })); // prettier-ignore
+    const hours = Array.from({ length: 240 }, (_, i) => ({
+      at: new Date(made_ms + i * 3_600_000).toISOString(),
+      temp_C: 8,
+    }));
     const kept = { id: 1, source: 's', kind: 'service' as const, made_ms, madeOn: TODAY - 2, hours };
     const site = siteOf(worldOf(), now, 'k', { ...parts, kept });
     expect(site.forecast).toMatchObject({ stale: true, short_days: 2 });
@@ -73,7 +118,11 @@ describe('the picture of the weather', () => {
     expect(empty.soil).toBeNull();
     expect(empty.usual).toBeNull();
     // One reading and nothing else stays as it is read.
-    const read = siteOf(worldOf({ outside: null }), now, 'k', { ...parts, history: [], readings: [reading(TODAY - 2, { kind: 'soil', soil_C: 9 })] }); // prettier-ignore
+    const read = siteOf(worldOf({ outside: null }), now, 'k', {
+      ...parts,
+      history: [],
+      readings: [reading(TODAY - 2, { kind: 'soil', soil_C: 9 })],
+    });
     expect(soilOn(read, TODAY)).toBeCloseTo(9);
     // Twenty days of every month are enough for usual weather.
     expect(siteOf(worldOf({ outside: null }), now, 'k', parts).usual).not.toBeNull();
@@ -93,7 +142,10 @@ describe('first day out', () => {
   });
   it('by the school of weeks a layer is so many weeks, whatever its degrees', () => {
     const world = worldOf({ planting: { ...USUAL_PLANTING, layerSchool: 'weeks', layer_weeks: 4 } });
-    const [open, two] = [null, COVERS[1]!].map((c) => outFrom(site, world, tomato, c, TODAY + 40).day!) as [number, number]; // prettier-ignore
+    const [open, two] = [null, COVERS[1]!].map((c) => outFrom(site, world, tomato, c, TODAY + 40).day!) as [
+      number,
+      number,
+    ];
     expect(open - two).toBe(56);
   });
   it('in the south it falls into October and November, across the new year of no season', () => {

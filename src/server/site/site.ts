@@ -136,10 +136,15 @@ export function siteOf(world: World, now: Now, key: string, parts: Parts): Site 
   for (let day = from; day <= today; day++) {
     const r = read.get(day);
     const told = nowcast.get(day);
-    const put = (map: Map<number, Known>, own: number | null | undefined, forecast: number | null | undefined, spread_K: number) => {
+    const put = (
+      map: Map<number, Known>,
+      own: number | null | undefined,
+      forecast: number | null | undefined,
+      spread_K: number,
+    ) => {
       if (own !== null && own !== undefined) map.set(day, { value: own, spread_K: 0 });
       else if (forecast !== null && forecast !== undefined) map.set(day, { value: forecast, spread_K });
-    }; // prettier-ignore
+    };
     const off = scores[0]!.spread_K;
     put(least, r?.least_C, told ? told.least_C - scores[0]!.bias_K : null, off);
     put(most, day === today ? null : r?.most_C, told?.most_C, off);
@@ -147,10 +152,16 @@ export function siteOf(world: World, now: Now, key: string, parts: Parts): Site 
   }
   const usual = usualOf(world, history, from);
   const hours = kept ? localHours(kept.hours, nursery.timeZone) : [];
-  const days = kept ? dayWeathers(hours, today).map((d) => ({ ...d, lead: d.day - kept.madeOn })).slice(0, 10) : []; // prettier-ignore
+  const days = kept
+    ? dayWeathers(hours, today)
+        .map((d) => ({ ...d, lead: d.day - kept.madeOn }))
+        .slice(0, 10)
+    : [];
   const age_h = kept ? Math.max(0, (now.instant_ms - kept.made_ms) / 3_600_000) : 0;
   const pairedNights = pairedOf(readings);
-  const soilReadings = readings.flatMap((r) => (r.kind === 'soil' && r.day >= from ? [{ day: r.day, value_C: r.soil_C! }] : [])); // prettier-ignore
+  const soilReadings = readings.flatMap((r) =>
+    r.kind === 'soil' && r.day >= from ? [{ day: r.day, value_C: r.soil_C! }] : [],
+  );
   return {
     key,
     today,
@@ -278,7 +289,12 @@ export function soilOn(site: Site, day: number): number | null {
 export function pastDays(site: Site): ReadonlyMap<number, LadderDay> {
   const known = new Map<number, LadderDay>();
   for (let day = site.today - BACK_days; day < site.today; day++) {
-    const [most, night, morning, gust] = [site.most.get(day), site.least.get(day + 1), site.least.get(day), site.gusts.get(day)]; // prettier-ignore
+    const [most, night, morning, gust] = [
+      site.most.get(day),
+      site.least.get(day + 1),
+      site.least.get(day),
+      site.gusts.get(day),
+    ];
     if (!most && !night && !gust) continue;
     known.set(day, {
       day,
@@ -297,6 +313,13 @@ export function comingDays(site: Site): LadderDay[] {
   return (site.forecast?.days ?? []).map((d) => {
     const { bias_K, spread_K } = scoreAt(site.scores, d.lead);
     const off = (t: number | null) => (t === null ? null : t - bias_K);
-    return { day: d.day, most_C: d.most_C, night_C: off(d.night_C), morning_C: off(d.least_C), gust_m_s: d.gust_m_s, spread_K }; // prettier-ignore
+    return {
+      day: d.day,
+      most_C: d.most_C,
+      night_C: off(d.night_C),
+      morning_C: off(d.least_C),
+      gust_m_s: d.gust_m_s,
+      spread_K,
+    };
   });
 }

@@ -28,7 +28,8 @@ export function siteDays(season: Season): SiteDays | null {
   const seasons = frostSeasons(site.lows, threshold_C, south);
   const spring = frostDates(seasons, 'spring', south);
   const autumn = frostDates(seasons, 'autumn', south);
-  const guessed = spring.years === 0 && nursery.outside ? springOddsFromNormals(nursery.outside, threshold_C, south) : null;
+  const guessed =
+    spring.years === 0 && nursery.outside ? springOddsFromNormals(nursery.outside, threshold_C, south) : null;
   const from = season.now.today - BACK_days;
   const outside = nursery.outside ? outsideClimate(nursery.outside, from, 366) : null;
   const usualSoil = outside ? usualSoil_C(outside, 0.1, nursery.latitude_deg) : null;
@@ -43,10 +44,12 @@ export function siteDays(season: Season): SiteDays | null {
   const made: SiteDays = {
     from,
     frost_frac: days.map((day) => round(odds(day), 100)),
-    soil_C: days.map((day) => round((day <= season.now.today + 10 ? soilOn(site, day) : null) ?? usualSoil?.(day) ?? null, 10)),
+    soil_C: days.map((day) =>
+      round((day <= season.now.today + 10 ? soilOn(site, day) : null) ?? usualSoil?.(day) ?? null, 10),
+    ),
   };
   held.set(site, made);
   return made;
-} // prettier-ignore
+}
 
 const round = (value: number | null, n: number): number | null => (value === null ? null : Math.round(n * value) / n);

@@ -27,7 +27,20 @@ export function skyDays(site: Site): SkyDay[] {
 export async function forecastView({ site }: Pick<Season, 'site'>): Promise<ForecastView | null> {
   const tries = await readTries(database());
   const f = site?.forecast;
-  if (!site || !f) return tries ? { source: tries.source, kind: 'service', madeAt_ms: 0, age_h: 9999, stale: true, short_days: 10, days: [], pairs: 0, tries } : null; // prettier-ignore
+  if (!site || !f)
+    return tries
+      ? {
+          source: tries.source,
+          kind: 'service',
+          madeAt_ms: 0,
+          age_h: 9999,
+          stale: true,
+          short_days: 10,
+          days: [],
+          pairs: 0,
+          tries,
+        }
+      : null;
   return {
     source: f.source,
     kind: f.kind,

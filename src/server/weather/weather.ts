@@ -43,7 +43,10 @@ export function frostView(
   const startMonth = south ? 7 : 1;
   const lows = days.flatMap((d) => (d.least_C === null ? [] : [{ day: d.day, least_C: d.least_C }]));
   const seasons = frostSeasons(lows, threshold_C, south);
-  const [spring, autumn] = (['spring', 'autumn'] as const).map((side) => frostDates(seasons, side, south)) as [ReturnType<typeof frostDates>, ReturnType<typeof frostDates>]; // prettier-ignore
+  const [spring, autumn] = (['spring', 'autumn'] as const).map((side) => frostDates(seasons, side, south)) as [
+    ReturnType<typeof frostDates>,
+    ReturnType<typeof frostDates>,
+  ];
   const offset = (day: number | null) => (day === null ? null : seasonOffset(day, startMonth));
   const hardDates = frostDates(frostSeasons(lows, HARD_FROST_C, south), 'spring', south);
   const guessed = nursery.outside ? springOddsFromNormals(nursery.outside, threshold_C, south) : null;
