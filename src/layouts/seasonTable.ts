@@ -1,3 +1,4 @@
+import { isOver } from '../core/batch/event.ts';
 import { civilFromDay } from '../core/calendar/dayNumber.ts';
 import { isTrouble, punctuality } from '../core/batch/tolerance.ts';
 import { milestoneOf, type MilestoneKey } from '../core/schedule/chain.ts';
@@ -36,7 +37,7 @@ function row({ batch, name, state, progress, fault, plants }: BatchView, thisYea
     const day = shortDay(key === 'plant' ? (progress.out?.on ?? milestone.day) : milestone.day, thisYear);
     return milestone.status === 'done' ? `<td><span class="text-ink2">${day} done</span></td>` : `<td>${day}</td>`;
   });
-  const over = state.phase === 'planted' || state.phase === 'ended';
+  const over = isOver(state.phase);
   const kind = punctuality(progress, batch.plan);
   const bad = !over && isTrouble(kind);
   const words =

@@ -1,3 +1,4 @@
+import { isOver } from '../core/batch/event.ts';
 import { isTrouble, punctuality } from '../core/batch/tolerance.ts';
 import type { JobKind } from '../core/round/work.ts';
 import { temperatureOn } from '../core/schedule/placeClimate.ts';
@@ -64,7 +65,7 @@ export function frameOf(season: Season) {
 
 /** Whether a batch will be late or cannot be reached. */
 export function inTrouble(view: Season['batches'][number]): boolean {
-  if (view.state.phase === 'planted' || view.state.phase === 'ended') return view.fault !== null;
+  if (isOver(view.state.phase)) return view.fault !== null;
   return isTrouble(punctuality(view.progress, view.batch.plan));
 }
 

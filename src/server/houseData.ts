@@ -1,3 +1,4 @@
+import { isOver } from '../core/batch/event.ts';
 import { seasonOf } from '../core/calendar/season.ts';
 import type { HouseData, SeasonBatch } from '../contracts/seasonData.ts';
 import { frostGoneBy } from './site/siteFrost.ts';
@@ -52,7 +53,7 @@ export function houseData(season: Season, cropIds: ReadonlySet<number> | null): 
 function labelOf({ batches, now, world }: Season): string {
   const { latitude_deg } = world.nursery;
   const days = batches
-    .filter(({ state }) => state.phase !== 'planted' && state.phase !== 'ended')
+    .filter(({ state }) => !isOver(state.phase))
     .map(({ batch }) => batch.plan.transplantOn)
     .sort((a, b) => a - b);
   const labels = [...new Set((days.length > 0 ? days : [now.today]).map((day) => seasonOf(day, latitude_deg).label))];

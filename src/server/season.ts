@@ -1,3 +1,4 @@
+import { isOver } from '../core/batch/event.ts';
 import { countsOf, looksOf, progressThrough } from '../core/batch/looks.ts';
 import { plantsOf, type Plants } from '../core/batch/plants.ts';
 import { batchProgress, type Progress, type WeatherOut } from '../core/batch/progress.ts';
@@ -201,7 +202,7 @@ export function workOut(
     const emergence_factor = factorOf(written);
     if (
       last &&
-      (sameSite || !WEATHERED.has(last.state.phase)) &&
+      (sameSite || isOver(last.state.phase)) &&
       last.batch.version === written.version &&
       last.events === events &&
       !unlike.has(written.cropId) &&
@@ -329,15 +330,6 @@ function comingOf(
   return stillComing_frac(afterLooks(before, looks, sown.sown), looks.at(-1) ?? null);
 }
 
-/** Phases whose work hangs on the weather. */
-const WEATHERED: ReadonlySet<BatchState['phase']> = new Set([
-  'planned',
-  'sown',
-  'emerged',
-  'growing',
-  'potted',
-  'hardening',
-]);
 const NO_EVENTS: readonly EventRecord[] = [];
 const booksKnown = new WeakMap<World, string>();
 

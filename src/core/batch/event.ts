@@ -127,6 +127,9 @@ export interface ContainerMove {
 export type FactKey = 'arrive' | 'sow' | 'first-up' | 'half-up' | 'off-heat' | 'pot' | 'space' | 'harden' | 'plant';
 export type Phase = 'planned' | 'sown' | 'emerged' | 'growing' | 'potted' | 'hardening' | 'planted' | 'ended';
 
+/** Phases in which a batch stands in the nursery no more. */
+export const isOver = (phase: Phase): boolean => phase === 'planted' || phase === 'ended';
+
 /** A line of the log. What happened is never changed: a correction is another line that names the one it replaces. */
 export interface BatchEvent {
   readonly id: number;

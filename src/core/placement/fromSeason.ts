@@ -1,3 +1,4 @@
+import { isOver } from '../batch/event.ts';
 import type { ChainState, Progress } from '../batch/progress.ts';
 import { windowOf } from '../batch/tolerance.ts';
 import { checksOf, stageOfPhase } from '../batch/progress.ts';
@@ -70,7 +71,7 @@ const LONGEST_days = 730;
 /** The season as a placement to be solved. Batches planted out or ended are left out. */
 export function seasonInstance(season: SeasonToPlan): SeasonInstance {
   const from = mondayOf(season.today);
-  const live = season.batches.filter(({ state }) => state.phase !== 'planted' && state.phase !== 'ended');
+  const live = season.batches.filter(({ state }) => !isOver(state.phase));
   const lastOut = Math.max(
     season.today,
     ...live.map(({ plan, progress }) =>

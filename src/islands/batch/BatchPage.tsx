@@ -1,7 +1,7 @@
 import { isTrouble } from '../../core/batch/tolerance.ts';
 import { useEffect, useId, useRef, useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
-import { EVENT_WORDS, type Phase } from '../../core/batch/event.ts';
+import { EVENT_WORDS, isOver, type Phase } from '../../core/batch/event.ts';
 import { MILESTONE_WORDS, type Milestone } from '../../core/schedule/chain.ts';
 import type { BatchPageData } from '../../contracts/batchPage.ts';
 import { BecauseText } from '../../ui/Because.tsx';
@@ -29,7 +29,7 @@ export function BatchPage({ data }: { readonly data: BatchPageData }) {
   const [ready, setReady] = useState(false);
   useEffect(() => setReady(true), []);
   const sending = useRef(false);
-  const closed = data.phase === 'planted' || data.phase === 'ended';
+  const closed = isOver(data.phase);
 
   async function post(line: Omit<LogLine, 'idempotencyKey'>): Promise<string | null> {
     // A second tap while the first is on its way is not a second line.
@@ -418,7 +418,7 @@ function SplitForm({ data }: { readonly data: BatchPageData }) {
 /** The number of plants that matters now: wanted before anything is sown, then what is there or thought to come, in the end what went out. */
 function plantsShown({ phase, plan, plants }: BatchPageData): number {
   if (phase === 'planned') return plan.plantsWanted;
-  return phase === 'planted' || phase === 'ended' ? plants.out_count : plants.expected_count;
+  return isOver(phase) ? plants.out_count : plants.expected_count;
 }
 
 function plantsSaid({ phase, plan, plants, plantsWords }: BatchPageData): string {

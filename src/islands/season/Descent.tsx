@@ -1,3 +1,4 @@
+import { isOver } from '../../core/batch/event.ts';
 import { scaleLinear } from 'd3-scale';
 import { useCallback, useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import type { HouseData } from '../../contracts/seasonData.ts';
@@ -207,7 +208,7 @@ function SelectedBands(props: SelectedProps) {
   const { lanes, selected, x, house, trial, fixed, onKey, onBandKey, onHold, onGripEnd } = props;
   const { batch, progress } = selected;
   const bands = bandsOf(selected);
-  const open = batch.state.phase !== 'planted' && batch.state.phase !== 'ended' && !fixed;
+  const open = !isOver(batch.state.phase) && !fixed;
   const endBox = boxOf(lanes, batch.id, bands.length - 1, x);
   return (
     <g>

@@ -1,3 +1,4 @@
+import { isOver } from '../../core/batch/event.ts';
 import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { Said, UndoButton } from './ChangeBar.tsx';
 import { STEP_OF, withSetPoints } from '../../core/placement/proposal.ts';
@@ -13,7 +14,7 @@ import { Troubles } from './Troubles.tsx';
 import { FilterBar, matching, NO_FILTER, type Filter } from './FilterBar.tsx';
 import { usePlanChanges, type BatchToWrite, type SeasonNow } from './usePlanChanges.ts';
 import { useOffers, usePlanner } from './usePlanner.ts';
-import { bandsOf, inTrouble, isOver, overRoomAhead, useReckoning, useSeason } from './useSeason.ts';
+import { bandsOf, inTrouble, overRoomAhead, useReckoning, useSeason } from './useSeason.ts';
 import { changesOf, planProposed } from './words.ts';
 
 const ZOOMS = [3, 4.5, 6.5, 9, 13, 20];
@@ -231,7 +232,7 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
     if (done) planning.leave();
   }
 
-  const here = worked.filter((w) => !isOver(w));
+  const here = worked.filter((w) => !isOver(w.batch.state.phase));
   const message = changes.message || planning.trouble;
   return (
     <div>

@@ -10,7 +10,8 @@ import type { HouseData } from '../../contracts/seasonData.ts';
 import { ChainList } from '../../ui/ChainList.tsx';
 import { counted, fillText, lateness, shortDay, spokenDay } from '../../ui/format.ts';
 import { isTrying, planTried, stepInto, type Trial } from './trial.ts';
-import { isOver, type Worked } from './useSeason.ts';
+import type { Worked } from './useSeason.ts';
+import { isOver } from '../../core/batch/event.ts';
 
 const STAGE_LABELS: readonly (readonly [Stage, string])[] = [
   ['germinate', 'Germinates in'],
@@ -45,7 +46,7 @@ export function ChosenBatch(props: Props) {
   const { batch, progress } = shown;
   const plan = trial ? planTried(selected.batch.plan, trial) : selected.batch.plan;
   const crop = house.crops.find((c) => c.id === batch.cropId)!;
-  const over = isOver(shown);
+  const over = isOver(shown.batch.state.phase);
   const trying = isTrying(trial);
   const warnings =
     progress.forecast.kind === 'chain' && !over

@@ -1,3 +1,4 @@
+import { isOver } from '../../core/batch/event.ts';
 import { useMemo } from 'react';
 import { batchProgress, type Progress, type Stand } from '../../core/batch/progress.ts';
 import { isTrouble, punctuality } from '../../core/batch/tolerance.ts';
@@ -56,10 +57,9 @@ export function useSeason(house: HouseData, batches: readonly SeasonBatch[]): Se
 
 const known = new WeakMap<HouseData, { readonly batches: readonly SeasonBatch[]; readonly work: SeasonWork }>();
 
-export const isOver = ({ batch }: Worked): boolean => batch.state.phase === 'planted' || batch.state.phase === 'ended';
-
 /** A batch that is late beyond its days, not likely, or cannot be. */
-export const inTrouble = (w: Worked): boolean => !isOver(w) && isTrouble(punctuality(w.progress, w.batch.plan));
+export const inTrouble = (w: Worked): boolean =>
+  !isOver(w.batch.state.phase) && isTrouble(punctuality(w.progress, w.batch.plan));
 
 /** A season added up. */
 export function useReckoning(house: HouseData, { worked, tables }: SeasonWork): Reckoning {
@@ -70,7 +70,7 @@ export function useReckoning(house: HouseData, { worked, tables }: SeasonWork): 
         places: house.places,
         tables,
         weights: house.weights,
-        batches: worked.map((w) => ({ plan: w.batch.plan, progress: w.progress, over: isOver(w) })),
+        batches: worked.map((w) => ({ plan: w.batch.plan, progress: w.progress, over: isOver(w.batch.state.phase) })),
       }),
     [house, worked, tables],
   );

@@ -1,3 +1,4 @@
+import { isOver } from '../../core/batch/event.ts';
 import { dayFromIso, isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { mondayOf } from '../../core/calendar/week.ts';
 import type { BatchPlan, PlannedSteps, StagePlaces, WeekSetPoint } from '../../core/model.ts';
@@ -18,7 +19,7 @@ export function scenarioOf({ house, initial }: SeasonNow): ScenarioData {
       setPoints: (place.setPoints ?? []).map(({ week, setPoint_C }) => ({ week: isoFromDay(week), setPoint_C })),
     })),
     batches: initial
-      .filter(({ state }) => state.phase !== 'planted' && state.phase !== 'ended')
+      .filter(({ state }) => !isOver(state.phase))
       .map(({ id, version, plan }) => ({
         id,
         version,
@@ -49,7 +50,7 @@ export function seasonWith(now: SeasonNow, data: ScenarioData): { house: HouseDa
     },
     batches: now.initial.map((batch) => {
       const other = batches.get(batch.id);
-      if (!other || batch.state.phase === 'planted' || batch.state.phase === 'ended') return batch;
+      if (!other || isOver(batch.state.phase)) return batch;
       const steps: PlannedSteps = Object.fromEntries(
         Object.entries(other.steps).map(([key, iso]) => [key, dayOf(iso)]),
       );

@@ -1,3 +1,4 @@
+import { isOver } from '../../core/batch/event.ts';
 import { coverSoil_K, surfaceMean_C } from '../../core/climate/soilSurface.ts';
 import { coverWorth } from '../../core/climate/coverWorth.ts';
 import { scoreAt } from '../../core/climate/score.ts';
@@ -107,7 +108,7 @@ export function nightsSoFar(site: Site, crop: Crop, warm_K: number): number {
 export function oddsTask(season: Season, view: OddsView, plan: BatchPlan = view.batch.plan): OddsTask | null {
   const { site, world, tables } = season;
   const { forecast } = view.progress;
-  if (!site || forecast.kind !== 'chain' || view.state.phase === 'planted' || view.state.phase === 'ended') return null;
+  if (!site || forecast.kind !== 'chain' || isOver(view.state.phase)) return null;
   const crop = season.crops.find((c) => c.id === view.batch.cropId)!;
   const ladder = view.ladder;
   const hardening = view.state.phase === 'hardening';
