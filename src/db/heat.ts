@@ -1,14 +1,9 @@
 import type { Sequelize } from 'sequelize';
-import { ms, rows, run, type In, type Row } from './sql.ts';
-import type { AlarmKind } from '../core/heat/alarms.ts';
-import type { Finding } from '../core/heat/watch.ts';
+import { ms, rows, run, type In } from './sql.ts';
 import type { Override } from '../core/heat/setPoint.ts';
 import type {
-  AlarmRecord,
   CalibrationInput,
   FittedRecord,
-  HandReading,
-  HandReadingInput,
   HeatSettings,
   SensorRecord,
   SeriesRole,
@@ -162,84 +157,6 @@ export async function readSetPointLog(db: Sequelize, zoneId: number, most: numbe
   }));
 }
 
-const ALARM = `id, zone_id, kind, raised_at, cleared_at, taken_at, taken_by, sounded_at, evidence`;
-const alarmOf = (r: Row): AlarmRecord => ({
-  id: r['id'] as number,
-  zoneId: r['zone_id'] as number | null,
-  kind: r['kind'] as AlarmKind,
-  raised_ms: ms(r['raised_at'])!,
-  cleared_ms: ms(r['cleared_at']),
-  taken_ms: ms(r['taken_at']),
-  takenBy: r['taken_by'] as string | null,
-  sounded_ms: ms(r['sounded_at']),
-  evidence: r['evidence'] as Finding['evidence'],
-});
-
-export async function readOpenAlarms(db: Sequelize): Promise<AlarmRecord[]> {
-  return (await rows(db, `SELECT ${ALARM} FROM alarms WHERE cleared_at IS NULL ORDER BY raised_at`)).map(alarmOf);
-}
-
-export async function readAlarms(db: Sequelize, most: number): Promise<AlarmRecord[]> {
-  return (
-    await rows(db, `SELECT ${ALARM} FROM alarms ORDER BY cleared_at IS NOT NULL, raised_at DESC LIMIT $1`, [most])
-  ).map(alarmOf);
-}
-
-export async function readAlarm(db: Sequelize, id: number): Promise<AlarmRecord | null> {
-  const [row] = await rows(db, `SELECT ${ALARM} FROM alarms WHERE id = $1`, [id]);
-  return row ? alarmOf(row) : null;
-}
-
-/** Brings the open alarms of a zone to what is found now: new ones raised, those gone cleared, evidence refreshed. */
-export async function syncAlarms(
-  db: Sequelize,
-  zoneId: number,
-  found: readonly { kind: AlarmKind; since_ms: number; evidence: Finding['evidence'] }[],
-  now_ms: number,
-): Promise<void> {
-  const kinds = found.map((f) => f.kind);
-  await db.transaction(async (transaction) => {
-    for (const f of found)
-      await run(
-        db,
-        `INSERT INTO alarms (zone_id, kind, raised_at, evidence) VALUES ($1, $2, $3, $4)
-         ON CONFLICT (coalesce(zone_id, 0), kind) WHERE cleared_at IS NULL
-         DO UPDATE SET evidence = CASE WHEN excluded.evidence = '[]' THEN alarms.evidence ELSE excluded.evidence END`,
-        [zoneId, f.kind, new Date(f.since_ms).toISOString(), JSON.stringify(f.evidence)],
-        transaction,
-      );
-    await run(
-      db,
-      `UPDATE alarms SET cleared_at = $2 WHERE zone_id = $1 AND cleared_at IS NULL AND kind <> 'test' AND NOT (kind = ANY($3))`,
-      [zoneId, new Date(now_ms).toISOString(), kinds],
-      transaction,
-    );
-  });
-}
-
-/** Raises a test alarm unless one stands already. */
-export async function raiseTest(db: Sequelize, now_ms: number): Promise<void> {
-  await run(db, `INSERT INTO alarms (zone_id, kind, raised_at) VALUES (NULL, 'test', $1) ON CONFLICT DO NOTHING`, [
-    new Date(now_ms).toISOString(),
-  ]);
-}
-
-/** Somebody has seen it; the first stays written. A test alarm is over with that. */
-export async function takeAlarm(db: Sequelize, id: number, by: string, at_ms: number): Promise<AlarmRecord | null> {
-  const at = new Date(at_ms).toISOString();
-  await run(
-    db,
-    `UPDATE alarms SET taken_at = $2, taken_by = $3, cleared_at = CASE WHEN kind = 'test' THEN $2 ELSE cleared_at END WHERE id = $1 AND taken_at IS NULL`,
-    [id, at, by],
-  );
-  return readAlarm(db, id);
-}
-
-export async function markSounded(db: Sequelize, ids: readonly number[], at_ms: number): Promise<void> {
-  if (ids.length > 0)
-    await run(db, 'UPDATE alarms SET sounded_at = $2 WHERE id = ANY($1)', [[...ids], new Date(at_ms).toISOString()]);
-}
-
 export async function writeStatus(db: Sequelize, zoneId: number, status: ZoneStatus): Promise<void> {
   await run(
     db,
@@ -256,65 +173,6 @@ export async function readStatus(db: Sequelize): Promise<Map<number, ZoneStatus>
       r['status'] as ZoneStatus,
     ]),
   );
-}
-
-/**
- * Writes temperatures read by hand, once for a key.
- * @returns null when what it corrects is not of this zone, or was corrected already
- */
-export async function insertHandReading(
-  db: Sequelize,
-  zoneId: number,
-  r: HandReadingInput,
-  requestHash: string,
-  recorded_ms: number,
-): Promise<{ readonly id: number; readonly repeated: boolean; readonly sameRequest: boolean } | null> {
-  const [fresh] = await run(
-    db,
-    `INSERT INTO zone_hand_readings (idempotency_key, request_hash, zone_id, at, medium_c, air_c, by_whom, corrects_id, recorded_at)
-     SELECT $1::text, $2::text, $3::int, $4::timestamptz, $5::float8, $6::float8, $7::text, $8::int, $9::timestamptz
-     WHERE $8::int IS NULL OR EXISTS (SELECT 1 FROM zone_hand_readings WHERE id = $8::int AND zone_id = $3::int)
-     ON CONFLICT DO NOTHING RETURNING id`,
-    [
-      r.idempotencyKey,
-      requestHash,
-      zoneId,
-      new Date(recorded_ms - r.ago_min * 60_000).toISOString(),
-      r.medium_C,
-      r.air_C,
-      r.by,
-      r.correctsId,
-      new Date(recorded_ms).toISOString(),
-    ],
-  );
-  if (fresh) return { id: fresh['id'] as number, repeated: false, sameRequest: true };
-  const [known] = await rows(db, 'SELECT id, request_hash FROM zone_hand_readings WHERE idempotency_key = $1', [
-    r.idempotencyKey,
-  ]);
-  if (!known) return null;
-  return { id: known['id'] as number, repeated: true, sameRequest: known['request_hash'] === requestHash };
-}
-
-/** Readings by hand as they stand, those corrected or withdrawn left out: the newest of each zone first, up to `most` of each. */
-export async function readHandReadings(db: Sequelize, until_ms: number, most: number): Promise<HandReading[]> {
-  const found = await rows(
-    db,
-    `SELECT id, zone_id, at, medium_c, air_c, by_whom FROM (
-       SELECT r.*, row_number() OVER (PARTITION BY zone_id ORDER BY at DESC, id DESC) AS place
-       FROM zone_hand_readings r
-       WHERE (medium_c IS NOT NULL OR air_c IS NOT NULL) AND at <= $1
-         AND NOT EXISTS (SELECT 1 FROM zone_hand_readings c WHERE c.corrects_id = r.id)
-     ) AS newest WHERE place <= $2 ORDER BY zone_id, place`,
-    [new Date(until_ms).toISOString(), most],
-  );
-  return found.map((r) => ({
-    id: r['id'] as number,
-    zoneId: r['zone_id'] as number,
-    at_ms: ms(r['at'])!,
-    medium_C: r['medium_c'] as number | null,
-    air_C: r['air_c'] as number | null,
-    by: r['by_whom'] as string,
-  }));
 }
 
 export async function insertCalibration(

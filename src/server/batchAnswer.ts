@@ -2,7 +2,7 @@ import { isoFromDay } from '../core/calendar/dayNumber.ts';
 import type { Plants } from '../core/batch/plants.ts';
 import type { Progress } from '../core/batch/progress.ts';
 import type { ChainResult } from '../core/schedule/chain.ts';
-import { batchInputOf } from './changeBatches.ts';
+import { batchInputOf } from './batchInput.ts';
 import type { BatchView } from './season.ts';
 
 /** A batch as the API tells it: ISO days at the edge. */

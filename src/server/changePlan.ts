@@ -16,7 +16,8 @@ import {
   type WeekRow,
 } from '../db/planChanges.ts';
 import type { World } from '../db/world.ts';
-import { batchInputOf, logLine, newBatch, requireKnown } from './changeBatches.ts';
+import { batchInputOf, newBatch, requireKnown } from './batchInput.ts';
+import { logLine } from './changeBatches.ts';
 import { database } from './database.ts';
 import { readSeason } from './season.ts';
 

@@ -6,7 +6,8 @@ import { fieldProblem, ProblemError } from '../contracts/problem.ts';
 import { insertBatch, insertEvent, lockBatch, updateBatch } from '../db/batches.ts';
 import { nextFamily } from '../db/planChanges.ts';
 import { readEvents } from '../db/world.ts';
-import { batchInputOf, logLine, newBatch, requireKnown } from './changeBatches.ts';
+import { batchInputOf, newBatch, requireKnown } from './batchInput.ts';
+import { logLine } from './changeBatches.ts';
 import { database } from './database.ts';
 import { readSeason } from './season.ts';
 

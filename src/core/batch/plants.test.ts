@@ -77,6 +77,80 @@ describe('plants in hand', () => {
   });
 });
 
+describe('plants counted tray by tray', () => {
+  const trays = [
+    line('sown', 0, { count: 120 }),
+    line('counted', 5, { count: 30, tray: 1 }),
+    line('counted', 5, { count: 20, tray: 2 }),
+  ];
+  const count = (day: number, tray: number, n: number) => line('counted', day, { count: n, tray });
+
+  it('those lost do not stand again when another tray is counted', () => {
+    const lost = [...trays, line('lost', 6, { count: 8 })];
+    expect(plants([...lost, count(7, 1, 30)])).toMatchObject({ inHand_count: 42, lost_count: 8, cameUp_count: 50 });
+    // The eight were in the second tray: both counted since, and what was counted is what stands.
+    expect(plants([...lost, count(7, 1, 33), count(7, 2, 12)])).toMatchObject({ inHand_count: 45, cameUp_count: 53 });
+  });
+
+  it('new ones in a tray that lost some are not taken for those lost, once each is counted', () => {
+    const lost = [...trays, line('lost', 6, { count: 5 })];
+    expect(plants([...lost, count(7, 1, 29)])).toMatchObject({ inHand_count: 45 });
+    expect(plants([...lost, count(7, 1, 29), count(7, 2, 18)])).toMatchObject({ inHand_count: 47, cameUp_count: 52 });
+  });
+
+  it('a tray may have fewer by no more than were lost, and not twice', () => {
+    const lost = [...trays, line('lost', 6, { count: 5 })];
+    expect(reduceLog([...lost, count(7, 1, 24)]).refusal?.field).toBe('count');
+    expect(reduceLog([...lost, count(7, 1, 25)]).refusal).toBeNull();
+    expect(reduceLog([...lost, count(7, 1, 25), count(8, 1, 24)]).refusal?.field).toBe('count');
+  });
+
+  it('in hand is what stands whenever each tray was counted, whatever came up, died or was split off between', () => {
+    const act = fc.record({
+      what: fc.constantFrom('up', 'count', 'lose', 'split'),
+      tray: fc.integer({ min: 1, max: 3 }),
+      share: fc.double({ min: 0, max: 1, noNaN: true }),
+    });
+    fc.assert(
+      fc.property(fc.array(act, { minLength: 2, maxLength: 25 }), (acts) => {
+        const standing = [0, 0, 0];
+        const free = [40, 40, 40];
+        let [lost, day] = [0, 0];
+        const log = [line('sown', 0, { count: 120 })];
+        const tell = (event: BatchEvent) => {
+          log.push(event);
+          const { refusal } = reduceLog(log);
+          expect(refusal, `${event.kind} ${event.count}`).toBeNull();
+        };
+        const countAll = () => standing.forEach((n, i) => tell(count(day, i + 1, n)));
+        for (const { what, tray, share } of acts) {
+          day++;
+          const i = tray - 1;
+          if (what === 'up') {
+            const more = Math.floor(share * free[i]!);
+            standing[i]! += more;
+            free[i]! -= more;
+          } else if (what === 'count') {
+            tell(count(day, tray, standing[i]!));
+          } else {
+            const n = Math.floor(share * standing[i]!);
+            if (n < 1) continue;
+            countAll();
+            standing[i]! -= n;
+            if (what === 'lose') lost += n;
+            tell(line(what === 'lose' ? 'lost' : 'split-out', day, { count: n }));
+            expect(plants(log).inHand_count).toBe(standing.reduce((a, b) => a + b, 0));
+          }
+        }
+        countAll();
+        const inHand_count = standing.reduce((a, b) => a + b, 0);
+        expect(plants(log)).toMatchObject({ inHand_count, lost_count: lost, cameUp_count: inHand_count + lost });
+      }),
+      { numRuns: 300 },
+    );
+  });
+});
+
 /** A season somebody really lived: the truth is kept beside the log by other means, and the log is told it now and then. */
 describe('conservation over made-up seasons', () => {
   interface Truth {

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { EVENT_KINDS, type BatchEvent } from './event.ts';
-import { effectiveEvents, reduceLog, refusalOf, splitSnapshot, UNSOWN } from './reduce.ts';
+import { effectiveEvents, reduceLog, splitSnapshot, UNSOWN } from './reduce.ts';
+import { refusalOf } from './refusal.ts';
 
 let id = 1;
 const event = (kind: BatchEvent['kind'], day: number, rest: Partial<BatchEvent> = {}): BatchEvent => ({

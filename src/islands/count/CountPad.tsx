@@ -54,7 +54,7 @@ export function CountPad(props: Props) {
     line: Omit<LogLine, 'idempotencyKey' | 'day'>,
     words: string,
     then: () => void,
-    half?: { readonly total: number } | false,
+    half = false,
   ): Promise<void> {
     if (sending.current) return;
     sending.current = true;
@@ -63,7 +63,12 @@ export function CountPad(props: Props) {
     sending.current = false;
     if (answer.kind === 'problem' || answer.kind === 'offline') return setWrong(trouble(answer));
     if (half && answer.kind === 'done') {
-      const emerged = { idempotencyKey: freshKey(), day: isoFromDay(today), kind: 'emerged', count: half.total };
+      const emerged = {
+        idempotencyKey: freshKey(),
+        day: isoFromDay(today),
+        kind: 'emerged',
+        count: tray === null ? count : null,
+      };
       await postLine(batchId, emerged);
     }
     setSaid(answer.kind === 'kept' ? `${words}; no connection, kept on this device` : words);
@@ -71,8 +76,7 @@ export function CountPad(props: Props) {
   }
 
   // Half of those expected are up: the batch is logged as half up along with the count.
-  const others = Object.entries(trayUp).reduce((sum, [n, of]) => (Number(n) === tray ? sum : sum + of), 0);
-  const total = tray === null ? count : others + count;
+  const total = tray === null ? count : Math.max(up ?? 0, (up ?? 0) + count - wasUp);
   const half = phase === 'sown' && total > 0 && total >= verdict.expectedEnd.mean / 2;
   const save = () =>
     post(
@@ -82,7 +86,7 @@ export function CountPad(props: Props) {
         if (tray !== null && tray < trays) location.assign(`/count/${code}?tray=${tray + 1}`);
         else location.assign(next ? `/count/${next.code}` : '/count');
       },
-      half && { total },
+      half,
     );
 
   return (

@@ -10,7 +10,8 @@ import { fieldProblem, ProblemError, type FieldError } from '../../contracts/pro
 import { insertBatch } from '../../db/batches.ts';
 import { makeVarieties, type NewVariety } from '../../db/varieties.ts';
 import type { World } from '../../db/world.ts';
-import { hashOf, newBatch, requireKnown } from '../changeBatches.ts';
+import { hashOf } from '../requestHash.ts';
+import { newBatch, requireKnown } from '../batchInput.ts';
 import { database } from '../database.ts';
 import { readSeason, type Season } from '../season.ts';
 import {

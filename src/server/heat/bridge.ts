@@ -12,16 +12,8 @@ import {
   type SeriesRole,
   type ZoneStatus,
 } from '../../contracts/heat.ts';
-import {
-  alone,
-  logSetPoint,
-  markSounded,
-  readOpenAlarms,
-  readStatus,
-  syncAlarms,
-  takeOrders,
-  writeStatus,
-} from '../../db/heat.ts';
+import { alone, logSetPoint, readStatus, takeOrders, writeStatus } from '../../db/heat.ts';
+import { markSounded, readOpenAlarms, syncAlarms } from '../../db/alarms.ts';
 import { downSample, dropMonthsBefore, readRaw, type ReadingRow } from '../../db/readings.ts';
 import type { Db } from '../../db/sql.ts';
 import { demoInstant_ms } from '../clock.ts';

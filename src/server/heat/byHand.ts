@@ -1,5 +1,6 @@
 import type { HandReading, ZoneStatus } from '../../contracts/heat.ts';
-import { readHandReadings, readStatus } from '../../db/heat.ts';
+import { readHandReadings } from '../../db/handReadings.ts';
+import { readStatus } from '../../db/heat.ts';
 import type { Db } from '../../db/sql.ts';
 import type { HeatContext, ZoneNow } from './context.ts';
 

@@ -19,24 +19,21 @@ import type {
 import {
   endOverrides,
   insertCalibration,
-  insertHandReading,
   insertOrder,
   insertOverride,
   insertZone,
   logSetPoint,
-  raiseTest,
-  syncAlarms,
-  readAlarm,
   readHeatSettings,
   readSensors,
   readZones,
-  takeAlarm,
   updateHeatSettings,
   updateZone,
   writeFit,
 } from '../../db/heat.ts';
+import { insertHandReading } from '../../db/handReadings.ts';
+import { raiseTest, syncAlarms, readAlarm, takeAlarm } from '../../db/alarms.ts';
 import { readRaw } from '../../db/readings.ts';
-import { hashOf } from '../changeBatches.ts';
+import { hashOf } from '../requestHash.ts';
 import { database } from '../database.ts';
 import { readSeason } from '../season.ts';
 import { readHeat } from './context.ts';

@@ -1,6 +1,7 @@
 import { ALARMS, WORST_FIRST } from '../../core/heat/alarms.ts';
 import type { AlarmRecord } from '../../contracts/heat.ts';
-import { readOpenAlarms, readStatus, readZones } from '../../db/heat.ts';
+import { readOpenAlarms } from '../../db/alarms.ts';
+import { readStatus, readZones } from '../../db/heat.ts';
 import { database } from '../database.ts';
 import type { Season } from '../season.ts';
 

@@ -1,4 +1,6 @@
-import { readHandReadings, readOpenAlarms, readStatus } from '../../db/heat.ts';
+import { readHandReadings } from '../../db/handReadings.ts';
+import { readOpenAlarms } from '../../db/alarms.ts';
+import { readStatus } from '../../db/heat.ts';
 import { database } from '../database.ts';
 import { readSeason } from '../season.ts';
 

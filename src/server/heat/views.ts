@@ -20,7 +20,8 @@ import type {
   ZoneStatus,
   ZoneView,
 } from '../../contracts/heat.ts';
-import { readOpenAlarms, readSetPointLog } from '../../db/heat.ts';
+import { readOpenAlarms } from '../../db/alarms.ts';
+import { readSetPointLog } from '../../db/heat.ts';
 import { readBuckets, readHourly } from '../../db/readings.ts';
 import { database } from '../database.ts';
 import { morningOf } from '../clock.ts';

@@ -28,16 +28,8 @@ import {
 } from '../../db/potting.ts';
 import type { In } from '../../db/sql.ts';
 import { readEvents } from '../../db/world.ts';
-import {
-  hashOf,
-  lineage,
-  logLine,
-  missing,
-  repeatedKey,
-  requireFollows,
-  splitIn,
-  type Logged,
-} from '../changeBatches.ts';
+import { hashOf } from '../requestHash.ts';
+import { lineage, logLine, missing, repeatedKey, requireFollows, splitIn, type Logged } from '../changeBatches.ts';
 import { database } from '../database.ts';
 import { batchIn, readSeason } from '../season.ts';
 import { onHandNow, thingsFor } from './stock.ts';

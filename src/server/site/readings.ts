@@ -3,7 +3,7 @@ import { OWN_NIGHTS } from '../../core/climate/coverWorth.ts';
 import { fieldProblem, ProblemError } from '../../contracts/problem.ts';
 import type { ReadingsShown, SiteReadingInput, WorthView } from '../../contracts/siteReadings.ts';
 import { insertReading } from '../../db/site.ts';
-import { hashOf } from '../changeBatches.ts';
+import { hashOf } from '../requestHash.ts';
 import { database } from '../database.ts';
 import { readSeason, type Season } from '../season.ts';
 import { soilOn } from './site.ts';

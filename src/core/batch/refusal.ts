@@ -1,0 +1,202 @@
+import type { BatchEvent, EventKind, FactKey, Phase } from './event.ts';
+import type { BatchState } from './reduce.ts';
+
+/** Why an event cannot follow a state. `field` names the part of the event at fault. */
+export interface Refusal {
+  readonly field: 'kind' | 'day' | 'count';
+  readonly reason: string;
+}
+
+const PHASE_ORDER: readonly Phase[] = [
+  'planned',
+  'sown',
+  'emerged',
+  'growing',
+  'potted',
+  'hardening',
+  'planted',
+  'ended',
+];
+const order = (phase: Phase): number => PHASE_ORDER.indexOf(phase);
+
+/** From which phase to which an event may be logged, and what it makes of the batch. */
+export const STEPS: Readonly<Partial<Record<EventKind, { from: Phase; upTo: Phase; to: Phase; fact: FactKey }>>> = {
+  sown: { from: 'planned', upTo: 'planned', to: 'sown', fact: 'sow' },
+  arrived: { from: 'planned', upTo: 'planned', to: 'growing', fact: 'arrive' },
+  emerged: { from: 'sown', upTo: 'sown', to: 'emerged', fact: 'half-up' },
+  'off-heat': {
+    from: 'sown',
+    upTo: 'emerged',
+    to: 'growing',
+    fact: 'off-heat',
+  },
+  potted: { from: 'emerged', upTo: 'growing', to: 'potted', fact: 'pot' },
+  'hardening-started': {
+    from: 'emerged',
+    upTo: 'potted',
+    to: 'hardening',
+    fact: 'harden',
+  },
+  'planted-out': {
+    from: 'emerged',
+    upTo: 'hardening',
+    to: 'planted',
+    fact: 'plant',
+  },
+};
+
+/** What may be logged at any time and changes no phase. */
+export const FREE: readonly EventKind[] = ['note', 'edited', 'withdrawn', 'held', 'cover', 'sign', 'watered'];
+const DONE_WORDS: Readonly<Record<Phase, string>> = {
+  planned: 'not sown yet',
+  sown: 'sown, nothing logged as up yet',
+  emerged: 'up, still on the heat',
+  growing: 'growing on',
+  potted: 'potted',
+  hardening: 'hardening',
+  planted: 'planted out',
+  ended: 'ended',
+};
+
+/** A hold is for days, not for ever. */
+const MOST_HELD_days = 60;
+
+/** Why an event cannot follow, or null when it can. */
+export function refusalOf(state: BatchState, event: BatchEvent): Refusal | null {
+  if (event.kind === 'held' && (event.count ?? 0) > MOST_HELD_days)
+    return { field: 'count', reason: `held for at most ${MOST_HELD_days} days at a time` };
+  if (FREE.includes(event.kind)) return null;
+  if (state.phase === 'ended')
+    return {
+      field: 'kind',
+      reason: 'this batch has ended; withdraw its end first',
+    };
+  if (event.kind === 'split-in') {
+    return state.lastDay === null ? null : { field: 'kind', reason: 'a split can only begin a batch' };
+  }
+  if (state.lastDay !== null && event.day < state.lastDay) {
+    return {
+      field: 'day',
+      reason: 'this is before the last thing logged for the batch; correct that line first',
+    };
+  }
+  const step = STEPS[event.kind];
+  if (step && (order(state.phase) < order(step.from) || order(state.phase) > order(step.upTo))) {
+    const again = state.facts[step.fact] !== undefined;
+    return {
+      field: 'kind',
+      reason: again ? 'this is logged already; correct that line instead' : `the batch is ${DONE_WORDS[state.phase]}`,
+    };
+  }
+  if (event.kind === 'ended') return null;
+  if (event.kind === 'stood')
+    return state.phase === 'planted' ? null : { field: 'kind', reason: 'the batch is not planted out yet' };
+  if (!step && order(state.phase) < order('sown')) return { field: 'kind', reason: 'the batch is not sown yet' };
+  if (state.phase === 'planted' && (event.kind === 'lost' || event.kind === 'moved' || event.kind === 'split-out')) {
+    return { field: 'kind', reason: 'the batch is planted out' };
+  }
+  if (event.kind === 'counted' && order(state.phase) > order('growing')) {
+    return {
+      field: 'kind',
+      reason: `counting what is up ends with potting; the batch is ${DONE_WORDS[state.phase]}`,
+    };
+  }
+  if (event.kind === 'spaced' && state.phase !== 'potted')
+    return { field: 'kind', reason: 'only potted plants are spaced out' };
+  if (event.kind === 'spaced' && state.facts.space !== undefined)
+    return { field: 'kind', reason: 'these are spaced already' };
+  if (event.kind === 'moved-on' && (order(state.phase) < order('emerged') || order(state.phase) > order('potted')))
+    return { field: 'kind', reason: `the batch is ${DONE_WORDS[state.phase]}; plants are moved on when they are up` };
+  if (event.kind === 'moved-on' && !event.details)
+    return { field: 'kind', reason: 'say into which container they were moved' };
+  if (event.kind === 'rung' && state.phase !== 'hardening')
+    return { field: 'kind', reason: 'hardening has not started' };
+  return countRefusal(state, event);
+}
+
+function countRefusal(state: BatchState, event: BatchEvent): Refusal | null {
+  const { kind } = event;
+  const byTray = kind === 'counted' && event.tray ? event.tray : null;
+  if (byTray !== null && event.count !== null) {
+    const was = state.trayUp[byTray] ?? 0;
+    if (Object.keys(state.trayUp).length === 0 && (state.up_count ?? 0) > 0)
+      return { field: 'count', reason: 'this batch is counted as a whole so far; go on so, or withdraw those counts' };
+    const least = state.traysToCount.includes(byTray) ? was - goneFromTrays(state) : was;
+    if (event.count < least)
+      return { field: 'count', reason: `${least} were up in tray ${byTray} before; log those that died as lost` };
+  } else if (kind === 'counted' && Object.keys(state.trayUp).length > 0) {
+    return { field: 'count', reason: 'this batch is counted tray by tray; count each tray' };
+  }
+  const count = byTray === null || event.count === null ? event.count : upByTrays(state, byTray, event.count);
+  const needsCount = ['sown', 'arrived', 'counted', 'lost', 'potted', 'moved-on', 'split-out', 'rung'].includes(kind);
+  if (count === null) return needsCount ? { field: 'count', reason: 'say how many' } : null;
+  if (kind === 'arrived' && count < 1) return { field: 'count', reason: 'at least one must have come' };
+  if (kind === 'sown' && count < 1) return { field: 'count', reason: 'at least one must be sown' };
+  if ((kind === 'counted' || kind === 'emerged') && count > state.sown_count!) {
+    return {
+      field: 'count',
+      reason: `${count} up of ${state.sown_count} sown cannot be; count again or correct the sowing`,
+    };
+  }
+  if ((kind === 'counted' || kind === 'emerged') && state.up_count !== null && count < state.up_count) {
+    return { field: 'count', reason: `${state.up_count} were up before; log those that died as lost` };
+  }
+  if ((kind === 'counted' || kind === 'emerged') && count > state.alive_count!) {
+    return { field: 'count', reason: `${state.alive_count} can be there at the most, of what was sown and not lost` };
+  }
+  if ((kind === 'lost' || kind === 'planted-out') && count > state.alive_count!) {
+    return { field: 'count', reason: `only ${state.alive_count} are left` };
+  }
+  if (kind === 'potted' || kind === 'moved-on') {
+    if (count < 1) return { field: 'count', reason: 'at least one must be potted' };
+    return pottedRefusal(state, event, count);
+  }
+  if (kind === 'lost' && count < 1) return { field: 'count', reason: 'at least one must be lost' };
+  if (kind === 'split-out' && !(count >= 1 && count < state.alive_count!)) {
+    return {
+      field: 'count',
+      reason: `split off at least 1 and fewer than the ${state.alive_count} there are`,
+    };
+  }
+  if (kind === 'rung' && !(count >= 1 && count <= state.rung + 1)) {
+    return { field: 'count', reason: `it is on rung ${state.rung}: log 1 to ${state.rung + 1}` };
+  }
+  return null;
+}
+
+/** What was potted, thrown out and left over comes out of what there was and what doubles gave. */
+function pottedRefusal(state: BatchState, { details }: BatchEvent, count: number): Refusal | null {
+  const least = state.alive_count!;
+  const doubled = details?.doubled ?? 0;
+  const out = Object.values(details?.culled ?? {}).reduce((sum, n) => sum + n, 0) + (details?.leftOver ?? 0);
+  if (count + out > least + doubled) {
+    const teased = doubled > 0 ? `, and ${doubled} from doubles` : '';
+    const rest = out > 0 ? `; ${count} potted and ${out} thrown out or left over are more than that` : '';
+    return {
+      field: 'count',
+      reason: `only ${least} are left${teased}${rest}`,
+    };
+  }
+  return null;
+}
+
+/** All trays together. */
+export const sumOf = (counts: Readonly<Record<string, number>>): number =>
+  Object.values(counts).reduce((a, b) => a + b, 0);
+
+/** Plants that left trays counted before, as far as it is not known which. */
+function goneFromTrays({ trayUp, up_count }: BatchState): number {
+  return Math.max(0, sumOf(trayUp) - (up_count ?? 0));
+}
+
+/**
+ * Plants standing in all trays when one of them is counted anew. Those lost or split off since the other trays were counted
+ * stay gone until each is counted again; then what was counted is what stands.
+ */
+export function upByTrays(state: BatchState, tray: number, count: number): number {
+  const { trayUp, traysToCount } = state;
+  const fewer = traysToCount.includes(tray) ? Math.max(0, (trayUp[tray] ?? 0) - count) : 0;
+  const known = traysToCount.every((other) => other === tray);
+  const stillGone = known ? 0 : Math.max(0, goneFromTrays(state) - fewer);
+  return sumOf({ ...trayUp, [tray]: count }) - stillGone;
+}
