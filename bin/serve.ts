@@ -107,6 +107,16 @@ async function startForecast(): Promise<() => Promise<void>> {
 const DEMO_SERVICE = 'Underholt weather, simulated';
 const MQTT_PORT = 4311;
 
+/** Has the season worked out before anybody asks: the first page of the day comes at once. */
+async function workOutFirst(): Promise<void> {
+  const host = config.host.includes(':') ? `[${config.host}]` : config.host;
+  try {
+    await fetch(`http://${host}:${config.port}/api/potting/ready`, { signal: AbortSignal.timeout(20_000) });
+  } catch (error) {
+    log.warn({ err: (error as Error).message }, 'the season was not worked out at the start');
+  }
+}
+
 async function serve(): Promise<void> {
   const entryUrl = new URL('../dist/server/entry.mjs', import.meta.url);
   if (!existsSync(entryUrl)) throw new Error('the application is not built; start it with bin/start');
@@ -128,10 +138,10 @@ async function serve(): Promise<void> {
     log.error({ err: error.message }, 'the forecast cannot be asked for; the rest runs');
     return async () => {};
   });
-  server.listen(config.port, config.host, () => {
-    log.info({ host: config.host, port: config.port }, 'serving');
-    process.send?.('ready');
-  });
+  await new Promise<void>((listening) => server.listen(config.port, config.host, listening));
+  await workOutFirst();
+  log.info({ host: config.host, port: config.port }, 'serving');
+  process.send?.('ready');
   const stopHeat = await startHeat().catch((error: Error) => {
     log.error({ err: error.message }, 'the devices cannot be served; the rest runs');
     return async () => {};

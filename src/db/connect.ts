@@ -10,9 +10,10 @@ export function connect(url: string): Sequelize {
     dialect: 'postgres',
     dialectModule: pg,
     logging: false,
-    pool: { max: 8, min: 0, acquire: 8_000, idle: 30_000 },
+    pool: { max: 8, min: 0, acquire: 12_000, idle: 30_000 },
     dialectOptions: {
-      connectionTimeoutMillis: 3_000,
+      // Longer than this process is ever busy with sums: its own delay must not pass for a database that is away.
+      connectionTimeoutMillis: 8_000,
       statement_timeout: 20_000,
       application_name: 'crook',
       // Compiling a query takes longer than any of these takes to run.

@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { promisify } from 'node:util';
 import { afterAll, describe, expect, it } from 'vitest';
+import { connect } from '../../src/db/connect.ts';
 import { freePort, key, newDatabase, send, startApp, type App } from '../support/app.ts';
 
 const root = new URL('../..', import.meta.url).pathname;
@@ -26,6 +27,19 @@ const until = async (test: () => Promise<boolean>): Promise<void> => {
   }
   throw new Error('waited in vain');
 };
+
+describe('a process busy with sums while it connects', () => {
+  it('does not take its own delay for a database that is away', async () => {
+    const db = connect(await newDatabase());
+    const asked = db.authenticate();
+    // The connection is asked for; then nothing else runs for longer than any sum of the season takes.
+    await new Promise((resolve) => setImmediate(resolve));
+    const until_ms = Date.now() + 5_000;
+    while (Date.now() < until_ms);
+    await expect(asked).resolves.toBeUndefined();
+    await db.close();
+  });
+});
 
 describe('the database stopped in mid-use', () => {
   it('gives a clear page and problem, loses nothing, and recovers by itself', async () => {
