@@ -129,6 +129,8 @@ async function serve(): Promise<void> {
   });
   server.requestTimeout = 30_000;
   server.headersTimeout = 10_000;
+  // A busy moment must not close a connection that the next call is already on.
+  server.keepAliveTimeout = 75_000;
   server.on('error', (error: NodeJS.ErrnoException) => {
     const why = error.code === 'EADDRINUSE' ? `port ${config.port} is taken; set PORT to another` : error.message;
     process.stderr.write(`Crook cannot start: ${why}\n`);

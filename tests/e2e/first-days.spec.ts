@@ -1,12 +1,10 @@
-import { startApp, type App } from '../support/app.ts';
+import type { App } from '../support/app.ts';
 import { expect, open, test } from './page.ts';
 
+test.use({ starts: { flags: ['--empty'], more: {} } });
 let app: App;
-test.beforeAll(async () => {
-  app = await startApp(['--empty']);
-});
-test.afterAll(async () => {
-  await app.stop();
+test.beforeAll(({ house }) => {
+  app = house;
 });
 
 test('a new nursery: settings, places, a first batch, its sowing on the round', async ({ page }) => {

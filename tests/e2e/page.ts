@@ -1,8 +1,32 @@
+import AxeBuilder from '@axe-core/playwright';
 import { expect, test as base, type Page } from '@playwright/test';
+import { startApp, type App } from '../support/app.ts';
 
-/** Tests against the running application; anything the page's console complains of fails the test. */
-export const test = base.extend<{ complaints: string[] }>({
-  baseURL: async ({}, use) => use(process.env['CROOK_E2E_URL']),
+/** How a file has its application started: by default with the demo nursery and its benches. */
+interface Starts {
+  readonly flags: readonly string[];
+  readonly more: Readonly<Record<string, string>>;
+}
+
+/**
+ * Tests against a running application, one for each file on a database of its own (each file is a project, so a worker of
+ * its own); after a failure the rest of the file goes on in a new one. Anything the page's console complains of fails the
+ * test.
+ */
+export const test = base.extend<{ complaints: string[] }, { starts: Starts; house: App }>({
+  starts: [
+    { flags: [], more: {} },
+    { scope: 'worker', option: true },
+  ],
+  house: [
+    async ({ starts }, use) => {
+      const app = await startApp(starts.flags, undefined, starts.more);
+      await use(app);
+      await app.stop();
+    },
+    { scope: 'worker', timeout: 90_000 },
+  ],
+  baseURL: async ({ house }, use) => use(house.url),
   complaints: [
     async ({ page }, use) => {
       const complaints: string[] = [];
@@ -24,5 +48,17 @@ export async function open(page: Page, path: string): Promise<void> {
   await page.goto(path);
   await page.waitForFunction(() => !document.querySelector('astro-island[ssr]'));
 }
+
+/** axe finds nothing on the page, by every rule of its own and of WCAG 2.2 A and AA. */
+export async function accessible(page: Page): Promise<void> {
+  // Legacy mode spares a second page for each look; none of ours has frames, which is all that it leaves out.
+  const { violations } = await new AxeBuilder({ page })
+    .setLegacyMode(true)
+    .options({ resultTypes: ['violations'], runOnly: RULES })
+    .analyze();
+  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(' | ')}`)).toEqual([]);
+}
+
+const RULES = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'];
 
 export { expect };

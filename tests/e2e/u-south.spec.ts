@@ -7,12 +7,10 @@ import { expect, open, test } from './page.ts';
 
 /** A whole season of a nursery at 42 degrees south from nothing, and the same plants and days on every screen, feed and file. */
 
+test.use({ starts: { flags: ['--empty'], more: {} } });
 let app: App;
-test.beforeAll(async () => {
-  app = await startApp(['--empty']);
-});
-test.afterAll(async () => {
-  await app.stop();
+test.beforeAll(({ house }) => {
+  app = house;
 });
 
 let n = 0;

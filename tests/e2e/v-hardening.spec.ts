@@ -1,20 +1,14 @@
-import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { startApp, type App } from '../support/app.ts';
-import { expect, open, test } from './page.ts';
+import type { App } from '../support/app.ts';
+import { accessible, expect, open, test } from './page.ts';
 
-// An application of its own: its clock runs on, which the other files do not expect.
+test.use({ starts: { flags: [], more: { DEMO_BENCHES: 'off' } } });
 let app: App;
-test.beforeAll(async () => {
-  app = await startApp([], undefined, { DEMO_BENCHES: 'off' });
+test.beforeAll(({ house }) => {
+  app = house;
 });
-test.afterAll(async () => app.stop());
 
 const clock = (page: Page, body: object) => page.request.put(`${app.url}/api/clock`, { data: body });
-const nothingWrong = async (page: Page) => {
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.map((v) => `${v.id}: ${v.nodes[0]?.html}`)).toEqual([]);
-};
 const fill = async (page: Page, name: RegExp, value: string) => {
   for (const field of await page.getByRole('textbox', { name }).all()) await field.fill(value);
 };
@@ -68,7 +62,7 @@ test('a frosty forecast, typed, holds the ladders and says why; a mild one lets 
   await page.keyboard.press('Enter');
   await expect(page.getByRole('status')).toContainText('Cabbage Weir Green B: held until 14 Apr');
   await expect(page.getByRole('button', { name: /Cabbage Weir Green B/ })).toContainText('done for today');
-  await nothingWrong(page);
+  await accessible(page);
 
   // One tap logs the rung; otherwise it wants a reason first.
   await page.getByRole('button', { name: /Sweet pea Old Ribbon A/ }).click();
@@ -90,7 +84,7 @@ test('a frame’s day: shut it is too hot, the times to open, the hours as a tab
   await expect(frames.getByRole('region', { name: 'Hours of Frames' }).locator('tbody tr')).toHaveCount(24);
   await frames.getByRole('button', { name: /Thu 15/ }).click();
   await expect(frames.getByText(/^Thu 15 Apr: /)).toBeVisible();
-  await nothingWrong(page);
+  await accessible(page);
 });
 
 test('a gate fails, and passes as the demo’s clock runs; what is planted is asked after a week', async ({ page }) => {

@@ -1,11 +1,9 @@
-import AxeBuilder from '@axe-core/playwright';
-import { expect, open, test } from './page.ts';
+import { accessible, expect, open, test } from './page.ts';
 
 test.use({ viewport: { width: 820, height: 1180 } });
 
 const clean = async (page: import('@playwright/test').Page) => {
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.map((v) => `${v.id}: ${v.nodes[0]?.html}`)).toEqual([]);
+  await accessible(page);
 };
 
 test('a potting session from the sign to the stock, on a tablet', async ({ page }) => {

@@ -89,7 +89,9 @@ export function PlaceEditor({
                   <th>From</th>
                   <th>Day, °{unit}</th>
                   <th>Night, °{unit}</th>
-                  <th />
+                  <th>
+                    <span className="sr-only">Take out</span>
+                  </th>
                 </tr>
               </thead>
               <tbody>

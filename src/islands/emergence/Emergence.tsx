@@ -221,7 +221,9 @@ function Others({
           <th className="r">Up</th>
           <th className="r">Half, days</th>
           <th className="r">Nine tenths</th>
-          <th />
+          <th>
+            <span className="sr-only">Leave out</span>
+          </th>
         </tr>
       </thead>
       <tbody>

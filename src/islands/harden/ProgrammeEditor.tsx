@@ -133,7 +133,9 @@ export function ProgrammeEditor({ line, blank, places, unit }: Props) {
                 <th>Gusts, {unit === 'F' ? 'mph' : 'km/h'}</th>
                 <th>Cover</th>
                 <th>Days</th>
-                <th />
+                <th>
+                  <span className="sr-only">Take out</span>
+                </th>
               </tr>
             </thead>
             <tbody>
