@@ -202,6 +202,8 @@ export interface ReadyLine extends Ready {
 
 export interface Waiting {
   readonly later_days: number;
+  /** Plants whose roots would have run round the cell by then: checked, and slower to start. */
+  readonly checked_count: number;
   readonly price: number;
 }
 

@@ -14,6 +14,11 @@ export interface ForecastLow {
   readonly gust_m_s: number | null;
 }
 
+/** A foretold day with who foretold it. */
+export interface SourcedLow extends ForecastLow {
+  readonly source: string;
+}
+
 export interface KeptForecast {
   readonly id: number;
   readonly source: string;
@@ -89,15 +94,19 @@ export async function readForecast(db: Db, by_ms: number, transaction: In = null
 }
 
 /** Lows forecasts made between two days told of; of one day the last forecast counts. */
-export async function readLows(db: Db, from: number, to: number): Promise<ForecastLow[]> {
+export async function readLows(db: Db, from: number, to: number): Promise<SourcedLow[]> {
   const found = await rows(
     db,
-    `SELECT DISTINCT ON (made_on) lows FROM forecasts WHERE made_on BETWEEN $1 AND $2 ORDER BY made_on, made_at DESC`,
+    `SELECT * FROM (
+       SELECT DISTINCT ON (source, made_on) source, made_at, lows FROM forecasts
+       WHERE made_on BETWEEN $1 AND $2 ORDER BY source, made_on, made_at DESC
+     ) AS newest ORDER BY made_at`,
     [isoFromDay(from), isoFromDay(to)],
   );
   return found.flatMap((row) =>
     (row['lows'] as (Omit<ForecastLow, 'day'> & { day: string })[]).map((low) => ({
       ...low,
+      source: row['source'] as string,
       day: requireDay(low.day),
     })),
   );

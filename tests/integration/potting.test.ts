@@ -65,6 +65,8 @@ describe('the ready list', () => {
       expect(line.plants).toBeGreaterThan(0);
     }
     expect(lines.some((l) => l.waiting && l.waiting.later_days > 0)).toBe(true);
+    for (const line of lines.filter((l) => l.waiting && l.says === 'urgent'))
+      expect(line.waiting!.checked_count).toBe(line.plants);
   });
   it('takes a sign in one tap, and refuses one that is none', async () => {
     const line = (await ready()).find((l) => l.says === 'soon')!;

@@ -167,8 +167,8 @@ function Opened({ line, view, onLog, onChange }: Props) {
             {line.overAgeOn === null
               ? 'Not over-age in sight.'
               : line.overAgeOn <= today
-                ? `Over-age since ${shortDay(line.overAgeOn)}: root-bound plants check when set.`
-                : `Over-age from ${shortDay(line.overAgeOn)}, ${counted(line.overAgeOn - today, 'day')} from now.`}
+                ? `Over-age since ${shortDay(line.overAgeOn)}: ${counted(line.plants, 'plant')} root-bound, which check when set.`
+                : `Over-age from ${shortDay(line.overAgeOn)}, ${counted(line.overAgeOn - today, 'day')} from now: then ${counted(line.plants, 'plant')} are root-bound and check when set.`}
           </li>
           <li>
             {line.slots > 0 ? `Holds ${line.slots} tray slots in ${line.placeName}` : 'Holds no room'}

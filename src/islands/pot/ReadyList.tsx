@@ -196,8 +196,9 @@ function Left({ days }: { readonly days: number }) {
   );
 }
 
-function waitWords({ later_days, price }: NonNullable<ReadyLine['waiting']>): string {
-  if (later_days <= 0 && price < 0.5) return 'A week more costs nothing but room.';
+function waitWords({ later_days, checked_count, price }: NonNullable<ReadyLine['waiting']>): string {
+  if (later_days <= 0 && checked_count === 0 && price < 0.5) return 'A week more costs nothing but room.';
   const late = later_days > 0 ? `${counted(later_days, 'day')} later out` : 'no later out';
-  return `A week more: ${late}, and ${money(price)} by what lateness and waiting are worth to you.`;
+  const harm = checked_count > 0 ? `${counted(checked_count, 'plant')} with roots run round` : 'no plant harmed';
+  return `A week more: ${late}, ${harm}, and ${money(price)} by what lateness and waiting are worth to you.`;
 }

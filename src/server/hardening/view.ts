@@ -1,12 +1,14 @@
 import { COMMON_PRACTICE, type Because } from '../../core/because.ts';
 import { carrying_min } from '../../core/hardening/orders.ts';
+import { scoreAt } from '../../core/climate/score.ts';
+import type { TemperatureUnit } from '../../core/units/temperature.ts';
 import { lowOn } from '../../core/hardening/ladder.ts';
 import { differenceWords, windWords } from '../../core/units/words.ts';
 import { COVER_WORDS, decisionWords, limitWords } from '../../core/hardening/words.ts';
 import type { CarryLine, HardenView, LadderView, RungDay } from '../../contracts/hardenViews.ts';
 import { milestoneOf } from '../../core/schedule/chain.ts';
 import { batchOdds } from '../planting/odds.ts';
-import { comingDays } from '../site/site.ts';
+import { comingDays, type Site } from '../site/site.ts';
 import { forecastView } from '../site/views.ts';
 import type { BatchView, Season } from '../season.ts';
 import { NEVER_frac } from '../../core/hardening/feasible.ts';
@@ -107,6 +109,24 @@ function startDay(view: BatchView): number | null {
   return forecast.kind === 'chain' ? (milestoneOf(forecast, 'harden')?.day ?? null) : null;
 }
 
+/** Tonight as it was foretold, and what is taken off it where this source is usually off. */
+function foretold(site: Site, unit: TemperatureUnit): Because['inputs'] {
+  const told = site.forecast?.days[0];
+  if (!told || told.night_C === null) return [];
+  const { bias_K } = scoreAt(site.scores, told.lead);
+  return [
+    { name: 'night foretold', temperature_C: told.night_C },
+    ...(Math.abs(bias_K) < 0.05
+      ? []
+      : [
+          {
+            name: bias_K > 0 ? 'told too warm by, usually, taken off' : 'told too cold by, usually, added',
+            value: differenceWords(Math.abs(bias_K), unit),
+          },
+        ]),
+  ];
+}
+
 /** Why today is as it is: what the next rung wants and what the day brings. */
 function becauseOf(season: Season, ladder: Ladder): Because | null {
   const { site } = season;
@@ -121,7 +141,7 @@ function becauseOf(season: Season, ladder: Ladder): Because | null {
     inputs: [
       { name: `rung ${k} wants at least`, temperature_C: rung.floor_C },
       ...(low === null ? [] : [{ name: 'they would meet', temperature_C: low }]),
-      ...(day.night_C === null ? [] : [{ name: 'night foretold', temperature_C: day.night_C }]),
+      ...foretold(site, ladder.unit),
       { name: 'its usual error', value: differenceWords(day.spread_K, ladder.unit) },
       { name: 'place and cover', value: differenceWords(ladder.rules.shelter_K[k - 1]!, ladder.unit) },
       ...(day.gust_m_s === null

@@ -2,7 +2,7 @@ import { batchProgress, containerNow, type Progress } from '../../core/batch/pro
 import type { Sign } from '../../core/batch/event.ts';
 import type { BatchPlan } from '../../core/model.ts';
 import { keepFor } from '../../core/potting/keep.ts';
-import { POTTING_WORDS, readyOf, type PottingJob } from '../../core/potting/ready.ts';
+import { POTTING_WORDS, readyOf, type PottingJob, type Ready } from '../../core/potting/ready.ts';
 import { slotsFor, traysFor } from '../../core/quantities/trays.ts';
 import { milestoneOf } from '../../core/schedule/chain.ts';
 import type { ReadyLine, SessionRecord, Waiting } from '../../contracts/potting.ts';
@@ -62,13 +62,17 @@ export function priceOfDelay(
 }
 
 /** What a week's waiting costs from the day it is ready. */
-function waitingOf(season: Season, view: BatchView, trays: number, readyOn: number): Waiting | null {
+function waitingOf(season: Season, view: BatchView, trays: number, { readyOn, harmOn }: Ready): Waiting | null {
   const { plan } = view.batch;
   const from = Math.max(season.now.today, readyOn);
   const lateAt = (pot: number) => lateOf(progressWith(season, view, { ...plan, steps: { ...plan.steps, pot } }));
   const [now, later] = [lateAt(from), lateAt(from + WAIT_days)];
   if (now === null || later === null) return null;
-  return { later_days: later - now, price: priceOfDelay(season, trays, later, now, WAIT_days) };
+  return {
+    later_days: later - now,
+    checked_count: from + WAIT_days >= harmOn ? plantsThere(view) : 0,
+    price: priceOfDelay(season, trays, later, now, WAIT_days),
+  };
 }
 
 /** Batches ready to be pricked out, potted or potted on, and those that soon will be; the most urgent first. */
@@ -106,7 +110,7 @@ export function readyList(season: Season, sessions: readonly SessionRecord[]): R
             pot ? slotsFor(keep, pot, true) : 0,
           ],
           pot: pot?.name ?? null,
-          waiting: ready.job === 'pot' && ready.says !== 'later' ? waitingOf(season, view, trays, ready.readyOn) : null,
+          waiting: ready.job === 'pot' && ready.says !== 'later' ? waitingOf(season, view, trays, ready) : null,
           inSession: inSession.get(batch.id) ?? null,
         },
       ];

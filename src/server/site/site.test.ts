@@ -78,6 +78,7 @@ describe('the picture of the weather', () => {
       least_C: 9,
       most_C: 19,
       gust_m_s: 20,
+      source: 's',
     }));
     const gap = { ...parts, history: parts.history.filter((d) => d.day < TODAY - 2), lows };
     const site = siteOf(worldOf(), now, 'k', { ...gap, readings: [reading(TODAY - 1, { least_C: -4 })] });
@@ -109,6 +110,32 @@ describe('the picture of the weather', () => {
     expect(site.forecast).toMatchObject({ stale: true, short_days: 2 });
     expect(site.forecast!.days[0]).toMatchObject({ day: TODAY, lead: 2 });
     expect(comingDays(site)[0]!.spread_K).toBeCloseTo(1.2 + 2 * 0.27);
+  });
+  it('puts a forecast right by the errors of its own source, never by another’s', () => {
+    // A service that tells every night 2 degrees too warm, for forty nights.
+    const lows = parts.history.slice(-40).map((d) => ({
+      day: d.day,
+      lead: 0,
+      least_C: d.least_C! + 2,
+      most_C: null,
+      gust_m_s: null,
+      source: 'service',
+    }));
+    const made_ms = TODAY * 86_400_000;
+    const hours = Array.from({ length: 72 }, (_, i) => ({
+      at: new Date(made_ms + i * 3_600_000).toISOString(),
+      temp_C: 5,
+    }));
+    const of = (source: string) =>
+      comingDays(
+        siteOf(worldOf(), now, 'k', {
+          ...parts,
+          lows,
+          kept: { id: 1, source, kind: 'typed' as const, made_ms, madeOn: TODAY, hours },
+        }),
+      )[0]!;
+    expect(of('typed in the app').morning_C).toBe(5);
+    expect(of('service').morning_C).toBeCloseTo(5 - (40 * 2) / 48, 9);
   });
   it('soil by what is known, usual weather after it, nothing from nothing', () => {
     const site = siteOf(worldOf(), now, 'k', parts);

@@ -127,11 +127,17 @@ export function siteOf(world: World, now: Now, key: string, parts: Parts): Site 
       gust_m_s: r.gust_m_s ?? before?.gust_m_s ?? null,
     });
   }
-  const pairs: ForecastPair[] = lows.flatMap((low) => {
-    const least_C = read.get(low.day)?.least_C ?? null;
-    return least_C === null || low.day >= today ? [] : [{ lead: low.lead, forecast_C: low.least_C, read_C: least_C }];
-  });
+  const pairsOf = (source: string | null): ForecastPair[] =>
+    lows.flatMap((low) => {
+      const least_C = read.get(low.day)?.least_C ?? null;
+      return low.source !== source || least_C === null || low.day >= today
+        ? []
+        : [{ lead: low.lead, forecast_C: low.least_C, read_C: least_C }];
+    });
+  // A forecast is put right by its own source's errors, not by another's.
+  const pairs = pairsOf(kept?.source ?? lows.at(-1)?.source ?? null);
   const scores = scoresOf(pairs);
+  const nowScores = new Map([...new Set(lows.map((low) => low.source))].map((s) => [s, scoresOf(pairsOf(s))[0]!]));
   const nowcast = new Map(lows.filter((low) => low.lead === 0).map((low) => [low.day, low]));
   for (let day = from; day <= today; day++) {
     const r = read.get(day);
@@ -145,8 +151,9 @@ export function siteOf(world: World, now: Now, key: string, parts: Parts): Site 
       if (own !== null && own !== undefined) map.set(day, { value: own, spread_K: 0 });
       else if (forecast !== null && forecast !== undefined) map.set(day, { value: forecast, spread_K });
     };
-    const off = scores[0]!.spread_K;
-    put(least, r?.least_C, told ? told.least_C - scores[0]!.bias_K : null, off);
+    const score = (told && nowScores.get(told.source)) ?? scores[0]!;
+    const off = score.spread_K;
+    put(least, r?.least_C, told ? told.least_C - score.bias_K : null, off);
     put(most, day === today ? null : r?.most_C, told?.most_C, off);
     put(gusts, day === today ? null : r?.gust_m_s, told?.gust_m_s, 2);
   }
