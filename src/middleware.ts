@@ -5,6 +5,7 @@ import { methodsOf } from './server/knownCalls.ts';
 import { log } from './server/log.ts';
 import { awayPage } from './server/awayPage.ts';
 import { readConfig } from './server/config.ts';
+import { tellHouse } from './ui/house.ts';
 import { readSeason } from './server/season.ts';
 
 const UNSAFE = new Set(['POST', 'PUT', 'PATCH', 'DELETE']);
@@ -57,7 +58,11 @@ async function answer(
     if (wrong) return wrong;
   }
   try {
-    if (!isApi) context.locals.season = await inTime(readSeason());
+    if (!isApi) {
+      context.locals.season = await inTime(readSeason());
+      const { temperatureUnit: unit, lengthUnit, currency } = context.locals.season.world.nursery;
+      tellHouse({ unit, lengthUnit, currency });
+    }
     return await inTime(next());
   } catch (error) {
     if (isApi) return problemResponse(problemOf(error, url.pathname));

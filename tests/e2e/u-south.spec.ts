@@ -414,6 +414,12 @@ test('a Fahrenheit, inch and dollar house: no bare Celsius, metre, unit-less deg
     '/books/ledger',
     '/books/seed',
     '/pot/house',
+    '/pot/feed',
+    '/pot/feeds',
+    '/pot/things',
+    '/books/containers?line=1',
+    '/harden/covers?line=1',
+    '/heat/zones/new',
     '/what-if',
     '/house',
     '/heat/settings',
@@ -424,7 +430,8 @@ test('a Fahrenheit, inch and dollar house: no bare Celsius, metre, unit-less deg
     for (const [what, pattern] of [
       ['Celsius', /\d\s?°\s?C\b|degrees C\b|\d\.\d K\b|\b\d+ K\b/g],
       ['a degree without its scale', /\d°(?![CF\w])/g],
-      ['metres or litres', /\d\s?(?:m²|cm|mm|km\/h|litres|L)\b(?! (?:pot|block))/g],
+      ['metres or litres', /(?<!trays for \d*)\d+\s?(?:m²|cm|mm|km\/h|litres|L)\b(?! (?:pot|block))/g],
+      ['a field in metres or litres', /, (?:m|mm|cm|m²|m³\/h|kg|litres|m² K\/W|W\/m²)\b/g],
       ['money without its currency', /\b(?:costs?|price|worth|pay) \d+(?:\.\d+)?\b(?! (?:tray-)?days)/g],
     ] as const)
       for (const match of text.matchAll(pattern))

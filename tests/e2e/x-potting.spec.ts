@@ -100,14 +100,14 @@ test('feed: half the label rate for a can and for an injector’s tank; 0 is ref
   await open(page, '/pot/feed');
   await expect(page.getByText('5 g', { exact: true })).toBeVisible();
   await expect(page.getByText('100 ppm N')).toBeVisible();
-  const injector = page.getByRole('textbox', { name: 'Injector: litres out for one of stock' });
+  const injector = page.getByRole('textbox', { name: 'Injector: parts of water for one of stock' });
   await injector.fill('100');
   await expect(page.getByText('500 g', { exact: true })).toBeVisible();
   await injector.fill('0');
-  await expect(page.getByRole('alert')).toContainText('litres out for one of stock is 0');
+  await expect(page.getByRole('alert')).toContainText('parts of water for one of stock is 0');
   await injector.fill('');
   await page.getByRole('textbox', { name: 'For', exact: true }).fill('150');
-  await expect(page.getByText(/0\.75 g to the litre, 75% of the label rate/)).toBeVisible();
+  await expect(page.getByText(/0\.75 g to a litre, 75% of the label rate/)).toBeVisible();
   await expect(page.getByRole('region', { name: 'Not yet' })).toContainText(/Scabious.*rests until 15 Apr/);
   await clean(page);
 });

@@ -86,7 +86,7 @@ export function feedFor(feed: Feed, question: FeedQuestion): FeedAnswer {
   requireRange('share of the label rate', fraction, 0.01, 2);
   requireRange('litres', water_L, 0.1, 100_000);
   requireRange('conductivity of the water, mS/cm', water_mS, 0, 5);
-  if (injector !== null) requireRange('litres out for one of stock', injector, 1, 1000);
+  if (injector !== null) requireRange('parts of water for one of stock', injector, 1, 1000);
   const rate = feed.rate_perL * fraction;
   const finished = injector === null ? water_L : water_L * injector;
   return {

@@ -1,5 +1,6 @@
 import { shownLength, type LengthUnit } from './length.ts';
 import { shownDifference, shownTemperature, type TemperatureUnit } from './temperature.ts';
+import { shownWind, windUnit } from './wind.ts';
 
 /** The one way figures are written with their unit. Temperatures and wind go by the house's scale, lengths by its rule. */
 
@@ -21,9 +22,9 @@ export function differenceWords(delta_K: number, unit: TemperatureUnit, digits =
   return `${rounded(shownDifference(delta_K, unit), digits).replace(/\.0+$/, '')} °${unit}`;
 }
 
-/** A wind speed: km/h beside Celsius, mph beside Fahrenheit. @source 1 m/s = 3.6 km/h = 2.23694 mph */
+/** A wind speed: "30 km/h", "19 mph". */
 export function windWords(speed_m_s: number, unit: TemperatureUnit): string {
-  return unit === 'F' ? `${Math.round(2.23694 * speed_m_s)} mph` : `${Math.round(3.6 * speed_m_s)} km/h`;
+  return `${Math.round(shownWind(speed_m_s, unit))} ${windUnit(unit)}`;
 }
 
 /** "10 cm", "4 in". */

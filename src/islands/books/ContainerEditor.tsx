@@ -1,6 +1,8 @@
 import { useState } from 'react';
 import type { PotShape } from '../../core/model.ts';
 import { frustum_L } from '../../core/potting/pot.ts';
+import { measureFromShown, typedMeasure } from '../../core/units/measure.ts';
+import { house, unitOf } from '../../ui/house.ts';
 import type { ContainerRecord } from '../../contracts/records.ts';
 import type { FieldSpec } from './fields.ts';
 import { figureOr, LineForm } from './LineForm.tsx';
@@ -11,30 +13,36 @@ interface Props {
   readonly blank: Readonly<Record<string, unknown>>;
 }
 type TypedShape = Readonly<Record<keyof PotShape, string>>;
-const NAMES = { top_mm: 'Across the top, mm', base_mm: 'Across the base, mm', height_mm: 'Height, mm' } as const;
+const NAMES = { top_mm: 'Across the top', base_mm: 'Across the base', height_mm: 'Height' } as const;
+const typedDepth = (depth_mm: number) => typedMeasure(depth_mm, 'mm', house().lengthUnit);
 const typedShape = (shape: PotShape | null | undefined): TypedShape | null =>
   shape
     ? {
         section: shape.section,
-        top_mm: String(shape.top_mm),
-        base_mm: String(shape.base_mm),
-        height_mm: String(shape.height_mm),
+        top_mm: typedDepth(shape.top_mm),
+        base_mm: typedDepth(shape.base_mm),
+        height_mm: typedDepth(shape.height_mm),
       }
     : null;
 
 /** A container with its inside measures, which layers of mix are worked out from. */
 export function ContainerEditor({ fields, line, blank }: Props) {
   const [shape, setShape] = useState(() => typedShape(line?.shape));
+  const { lengthUnit } = house();
+  const depthOf = (key: keyof typeof NAMES, typed: TypedShape) =>
+    line?.shape && typed[key] === typedDepth(line.shape[key])
+      ? line.shape[key]
+      : figureOr(typed[key], (n) => measureFromShown(n, 'mm', lengthUnit));
   const sent = shape && {
     section: shape.section,
-    top_mm: figureOr(shape.top_mm, (n) => n),
-    base_mm: figureOr(shape.base_mm, (n) => n),
-    height_mm: figureOr(shape.height_mm, (n) => n),
+    top_mm: depthOf('top_mm', shape),
+    base_mm: depthOf('base_mm', shape),
+    height_mm: depthOf('height_mm', shape),
   };
   let holds = '';
   if (sent) {
     try {
-      holds = `By these it holds ${frustum_L(sent as PotShape, sent.height_mm as number).toFixed(2)} litres each.`;
+      holds = `By these it holds ${typedMeasure(Number(frustum_L(sent as PotShape, sent.height_mm as number).toFixed(2)), 'L', lengthUnit)} ${unitOf('L')} each.`;
     } catch {
       holds = 'Type all three measures.';
     }
@@ -79,7 +87,9 @@ export function ContainerEditor({ fields, line, blank }: Props) {
             {shape &&
               (Object.keys(NAMES) as (keyof typeof NAMES)[]).map((key) => (
                 <label key={key} className="field">
-                  <span className="label">{NAMES[key]}</span>
+                  <span className="label">
+                    {NAMES[key]}, {unitOf('mm')}
+                  </span>
                   <input
                     className="input w-32"
                     inputMode="decimal"

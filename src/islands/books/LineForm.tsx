@@ -1,5 +1,7 @@
 import { useEffect, useId, useState, type ReactNode } from 'react';
 import { millimetresFromShown, shownLength, type LengthUnit } from '../../core/units/length.ts';
+import { shownWind, windFromShown, windUnit } from '../../core/units/wind.ts';
+import { measureFromShown, typedMeasure } from '../../core/units/measure.ts';
 import type { Problem } from '../../contracts/problem.ts';
 import {
   differenceFromShown,
@@ -9,6 +11,7 @@ import {
   type TemperatureUnit,
 } from '../../core/units/temperature.ts';
 import { call, fieldError, trouble } from '../../ui/call.ts';
+import { house } from '../../ui/house.ts';
 import { Stale } from '../../ui/Stale.tsx';
 import type { FieldSpec, Typed } from './fields.ts';
 
@@ -44,7 +47,7 @@ interface Props {
 /** A line of a book, typed and saved; what is wrong stands at its field and nothing typed is lost. */
 export function LineForm(props: Props) {
   const { path, fields, line, blank, unit: temperatureUnit, extra, onTyped, children, saveWords, send, after } = props;
-  const unit: Units = { temperature: temperatureUnit, length: props.lengthUnit ?? 'cm' };
+  const unit: Units = { temperature: temperatureUnit, length: props.lengthUnit ?? house().lengthUnit };
   const id = useId();
   const [typed, setTyped] = useState<Typed>(() => typedOf(fields, line ?? blank, unit));
   const [version, setVersion] = useState(line?.version ?? 0);
@@ -56,11 +59,11 @@ export function LineForm(props: Props) {
   function change(key: string, value: string | boolean): void {
     const next = { ...typed, [key]: value };
     setTyped(next);
-    onTyped?.(valuesOf(fields, next, unit));
+    onTyped?.(valuesOf(fields, next, unit, line ?? blank));
   }
 
   async function save(withVersion: number): Promise<void> {
-    const values = { ...valuesOf(fields, typed, unit), ...extra };
+    const values = { ...valuesOf(fields, typed, unit, line ?? blank), ...extra };
     const order = send
       ? send(values, withVersion)
       : line
@@ -95,7 +98,7 @@ export function LineForm(props: Props) {
           <OneField
             key={field.key}
             id={`${id}${field.key}`}
-            field={field}
+            field={field.kind === 'wind' ? { ...field, label: `${field.label}, ${windUnit(temperatureUnit)}` } : field}
             value={typed[field.key] ?? ''}
             error={error(field.key)}
             onChange={(v) => change(field.key, v)}
@@ -106,7 +109,7 @@ export function LineForm(props: Props) {
       {problem?.status === 409 && problem.current ? (
         <Stale
           current={problem.current as Record<string, unknown>}
-          yours={{ ...valuesOf(fields, typed, unit), ...extra }}
+          yours={{ ...valuesOf(fields, typed, unit, line ?? blank), ...extra }}
           onKeepMine={() => {
             const latest = (problem.current as { version: number }).version;
             setVersion(latest);
@@ -182,7 +185,9 @@ function OneField({ id, field, value, error, onChange }: OneFieldProps) {
         className="input"
         {...wrong}
         type={field.kind === 'date' ? 'date' : 'text'}
-        inputMode={['number', 'temperature', 'difference', 'length'].includes(field.kind) ? 'decimal' : undefined}
+        inputMode={
+          ['number', 'temperature', 'difference', 'length', 'wind'].includes(field.kind) ? 'decimal' : undefined
+        }
         value={String(value)}
         onChange={(e) => onChange(e.target.value)}
       />
@@ -220,6 +225,9 @@ export function typedOf(fields: readonly FieldSpec[], line: Readonly<Record<stri
       typed[field.key] = String(Math.round(shownDifference(value as number, units.temperature) * 100) / 100);
     else if (field.kind === 'length')
       typed[field.key] = String(Math.round(shownLength(value as number, units.length) * 100) / 100);
+    else if (field.kind === 'wind')
+      typed[field.key] = String(Math.round(shownWind(value as number, units.temperature) * 10) / 10);
+    else if (field.measure) typed[field.key] = typedMeasure(value as number, field.measure, units.length);
     else typed[field.key] = String(value);
   }
   return typed;
@@ -231,12 +239,23 @@ export function typedTemperature(temperature_C: number, unit: TemperatureUnit): 
 }
 
 /** What is sent: figures where figures were typed, the text itself where not, so that the answer can name the field. */
-export function valuesOf(fields: readonly FieldSpec[], typed: Typed, units: Units): Record<string, unknown> {
+export function valuesOf(
+  fields: readonly FieldSpec[],
+  typed: Typed,
+  units: Units,
+  from: Readonly<Record<string, unknown>> = {},
+): Record<string, unknown> {
   const values: Record<string, unknown> = {};
+  const before = typedOf(fields, from, units);
   for (const field of fields) {
     const value = typed[field.key];
-    if (typeof value === 'boolean' || value === undefined) values[field.key] = value ?? null;
+    // What was not touched goes back as it came: no figure creeps by being shown in another unit.
+    if (typeof from[field.key] === 'number' && value === before[field.key]) values[field.key] = from[field.key];
+    else if (typeof value === 'boolean' || value === undefined) values[field.key] = value ?? null;
     else if (value.trim() === '' && field.optional) values[field.key] = field.kind === 'text' ? '' : null;
+    else if (field.kind === 'wind') values[field.key] = figureOr(value, (n) => windFromShown(n, units.temperature));
+    else if (field.measure)
+      values[field.key] = figureOr(value, (n) => measureFromShown(n, field.measure!, units.length));
     else if (field.kind === 'number' || field.kind === 'link') values[field.key] = figureOr(value, (n) => n);
     else if (field.kind === 'temperature')
       values[field.key] = figureOr(value, (n) => temperatureFromShown(n, units.temperature));

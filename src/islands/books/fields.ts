@@ -1,12 +1,17 @@
+import type { Measure } from '../../core/units/measure.ts';
+
 /** How a line of a book is typed: what each field is called and what kind of figure it is. */
 export interface FieldSpec {
   readonly key: string;
   readonly label: string;
-  readonly kind: 'text' | 'number' | 'temperature' | 'difference' | 'length' | 'flag' | 'choice' | 'date' | 'link';
+  readonly kind:
+    'text' | 'number' | 'temperature' | 'difference' | 'length' | 'wind' | 'flag' | 'choice' | 'date' | 'link';
   /** For a choice: value and words. For a link: number of the line and its name. */
   readonly options?: readonly (readonly [string | number, string])[];
   /** May be left empty. */
   readonly optional?: boolean;
+  /** For a number: what it measures, in metric as it is kept; typed in the house's unit. */
+  readonly measure?: Measure;
   readonly hint?: string;
 }
 

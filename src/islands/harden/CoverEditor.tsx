@@ -2,6 +2,8 @@ import { useState } from 'react';
 import { GLAZINGS, NIGHT_COVERS, STRUCTURE_KINDS, USUAL_FRAME, type StructureSpec } from '../../core/heat/structure.ts';
 import type { CoverRecord } from '../../contracts/hardening.ts';
 import { typedTemperature, figureOr, LineForm } from '../books/LineForm.tsx';
+import { measureFromShown, typedMeasure, type Measure } from '../../core/units/measure.ts';
+import { house, unitOf } from '../../ui/house.ts';
 import { shownDifference, temperatureFromShown } from '../../core/units/temperature.ts';
 
 interface Props {
@@ -20,17 +22,23 @@ type Figures =
   | 'water_L'
   | 'bricks_kg'
   | 'hotBed_W_m2';
-const FIGURES: readonly (readonly [Figures, string, string?])[] = [
-  ['length_m', 'Length, m'],
-  ['width_m', 'Width, m'],
-  ['height_m', 'Mean height, m'],
-  ['opening_m2', 'Whole opening, m²', 'lid, doors and vents at their widest'],
-  ['sidesGlazed_frac', 'Sides glazed, share', '0 boards, 1 all glass'],
-  ['shade_frac', 'Shade, share kept out'],
-  ['water_L', 'Water in drums, litres'],
-  ['bricks_kg', 'Bricks or stone, kg'],
-  ['hotBed_W_m2', 'Hot bed, W per m²', 'fresh manure or compost some 30 to 60'],
-];
+/** Its words, what it measures (null: a share), a hint. */
+const FIGURES: Readonly<Record<Figures, readonly [string, Measure | null, string?]>> = {
+  length_m: ['Length', 'm'],
+  width_m: ['Width', 'm'],
+  height_m: ['Mean height', 'm'],
+  opening_m2: ['Whole opening', 'm2', 'lid, doors and vents at their widest'],
+  sidesGlazed_frac: ['Sides glazed, share', null, '0 boards, 1 all glass'],
+  shade_frac: ['Shade, share kept out', null],
+  water_L: ['Water in drums', 'L'],
+  bricks_kg: ['Bricks or stone', 'kg'],
+  hotBed_W_m2: ['Hot bed', 'W_m2', 'fresh manure or compost'],
+};
+const FIGURE_KEYS = Object.keys(FIGURES) as Figures[];
+const typedFigure = (key: Figures, value: number) => {
+  const [, measure] = FIGURES[key];
+  return measure ? typedMeasure(value, measure, house().lengthUnit) : String(value);
+};
 const GLAZING_WORDS: Readonly<Record<string, string>> = {
   'single-film': 'single film',
   'double-film': 'double film',
@@ -39,7 +47,7 @@ const GLAZING_WORDS: Readonly<Record<string, string>> = {
   polycarbonate: 'twin-wall sheet',
 };
 const figuresOf = (spec: StructureSpec) =>
-  Object.fromEntries(FIGURES.map(([key]) => [key, String(spec[key])])) as Record<Figures, string>;
+  Object.fromEntries(FIGURE_KEYS.map((key) => [key, typedFigure(key, spec[key])])) as Record<Figures, string>;
 const stepsOf = (spec: StructureSpec) => spec.steps.map((s) => `${s.name} ${Math.round(100 * s.open_frac)}`).join(', ');
 
 /** "shut 0, ajar 12, open 100" as steps. */
@@ -70,18 +78,27 @@ export function CoverEditor({ line, places, unit }: Props) {
   const [fan, setFan] = useState(
     () =>
       [
-        String(line?.structure?.fan?.flow_m3_h ?? ''),
+        line?.structure?.fan ? typedMeasure(line.structure.fan.flow_m3_h, 'm3_h', house().lengthUnit) : '',
         typedTemperature(line?.structure?.fan?.set_C ?? 24, unit),
       ] as const,
   );
   const k = (difference_K: number) => Number(shownDifference(difference_K, unit).toFixed(1));
+  const figureOf = (key: Figures) => {
+    const [, measure] = FIGURES[key];
+    // What was not touched stays as it was.
+    if (typed[key] === typedFigure(key, spec[key])) return spec[key];
+    return figureOr(typed[key], (n) => (measure ? measureFromShown(n, measure, house().lengthUnit) : n));
+  };
   const temp = (text: string) => figureOr(text, (n) => temperatureFromShown(n, unit));
   const sent = {
     ...spec,
-    ...Object.fromEntries(FIGURES.map(([key]) => [key, figureOr(typed[key], (n) => n)])),
+    ...Object.fromEntries(FIGURE_KEYS.map((key) => [key, figureOf(key)])),
     steps: stepsFrom(steps),
     heater: heater[0].trim() === '' ? null : { power_W: figureOr(heater[0], (n) => n), set_C: temp(heater[1]) },
-    fan: fan[0].trim() === '' ? null : { flow_m3_h: figureOr(fan[0], (n) => n), set_C: temp(fan[1]) },
+    fan:
+      fan[0].trim() === ''
+        ? null
+        : { flow_m3_h: figureOr(fan[0], (n) => measureFromShown(n, 'm3_h', house().lengthUnit)), set_C: temp(fan[1]) },
   };
   const choice = <K extends 'kind' | 'glazing' | 'night'>(
     key: K,
@@ -118,7 +135,13 @@ export function CoverEditor({ line, places, unit }: Props) {
           kind: 'difference',
           hint: `after a fortnight; fleece about ${k(0.5)}, film ${k(2)} to ${k(4)}`,
         },
-        { key: 'toHand_m2', label: 'To hand, m²', kind: 'number', hint: '0 for a frame or house' },
+        {
+          key: 'toHand_m2',
+          label: `To hand, ${unitOf('m2')}`,
+          kind: 'number',
+          measure: 'm2',
+          hint: '0 for a frame or house',
+        },
         {
           key: 'placeId',
           label: 'Stands over the place',
@@ -159,20 +182,23 @@ export function CoverEditor({ line, places, unit }: Props) {
               {choice('kind', 'Kind', STRUCTURE_KINDS)}
               {choice('glazing', 'Glazing', GLAZINGS, (o) => GLAZING_WORDS[o] ?? o)}
               {choice('night', 'Drawn over at night', NIGHT_COVERS)}
-              {FIGURES.map(([key, label, hint]) => (
-                <label key={key} className="field">
-                  <span className="label">{label}</span>
-                  <input
-                    className="input"
-                    inputMode="decimal"
-                    value={typed[key]}
-                    aria-invalid={error(`structure.${key}`) ? true : undefined}
-                    onChange={(e) => setTyped({ ...typed, [key]: e.target.value })}
-                  />
-                  {hint && <span className="text-[0.85rem] text-ink2">{hint}</span>}
-                  {error(`structure.${key}`) && <span className="err">{error(`structure.${key}`)}</span>}
-                </label>
-              ))}
+              {FIGURE_KEYS.map((key) => {
+                const [words, measure, hint] = FIGURES[key];
+                return (
+                  <label key={key} className="field">
+                    <span className="label">{measure ? `${words}, ${unitOf(measure)}` : words}</span>
+                    <input
+                      className="input"
+                      inputMode="decimal"
+                      value={typed[key]}
+                      aria-invalid={error(`structure.${key}`) ? true : undefined}
+                      onChange={(e) => setTyped({ ...typed, [key]: e.target.value })}
+                    />
+                    {hint && <span className="text-[0.85rem] text-ink2">{hint}</span>}
+                    {error(`structure.${key}`) && <span className="err">{error(`structure.${key}`)}</span>}
+                  </label>
+                );
+              })}
               <label className="field min-[560px]:col-span-2">
                 <span className="label">Steps of lid or door, with per cent open</span>
                 <input className="input" value={steps} onChange={(e) => setSteps(e.target.value)} />
@@ -215,7 +241,7 @@ export function CoverEditor({ line, places, unit }: Props) {
                 {error('structure.heater.set_C') && <span className="err">{error('structure.heater.set_C')}</span>}
               </label>
               <label className="field">
-                <span className="label">Fan, m³ an hour (empty: none)</span>
+                <span className="label">Fan, {unitOf('m3_h')} (empty: none)</span>
                 <input
                   className="input"
                   inputMode="decimal"

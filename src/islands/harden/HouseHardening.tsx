@@ -2,6 +2,7 @@ import { LID_SCHOOLS } from '../../core/heat/lid.ts';
 import { GATE_KEYS, GATE_MODES, GATE_WORDS } from '../../core/planting/gates.ts';
 import type { PlantingSettings } from '../../core/planting/settings.ts';
 import type { FieldSpec } from '../books/fields.ts';
+import { windWords } from '../../core/units/words.ts';
 import { LineForm } from '../books/LineForm.tsx';
 
 interface Props {
@@ -60,9 +61,12 @@ const FIELDS: readonly FieldSpec[] = [
   { key: 'rules.frost_frac', label: 'Odds of harm borne', kind: 'number', hint: '0.1 is one night of ten' },
   { key: 'rules.ahead_days', label: 'Days looked ahead for frost', kind: 'number' },
   { key: 'rules.storm_days', label: 'Days looked ahead for storms', kind: 'number' },
-  { key: 'rules.storm_m_s', label: 'Gusts borne after planting, m/s', kind: 'number', hint: '17 m/s is a gale' },
+  { key: 'rules.storm_m_s', label: 'Gusts borne after planting', kind: 'wind' },
   { key: 'unlikely_frac', label: 'A date is unlikely below', kind: 'number', hint: '0.35 is 35 springs of 100' },
 ];
+
+/** Beaufort 8 begins. @source World Meteorological Organization, Manual on Codes, Beaufort scale (from memory) */
+const GALE_m_s = 17.2;
 
 /** A value at a path such as "rules.nights". */
 function at(value: unknown, path: string): unknown {
@@ -88,7 +92,7 @@ export function HouseHardening({ version, settings, unit }: Props) {
   return (
     <LineForm
       path="/api/planting/settings"
-      fields={FIELDS}
+      fields={FIELDS.map((f) => (f.kind === 'wind' ? { ...f, hint: `${windWords(GALE_m_s, unit)} is a gale` } : f))}
       line={{ ...line, id: 1, version }}
       blank={{}}
       unit={unit}

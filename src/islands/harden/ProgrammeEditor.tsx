@@ -1,3 +1,4 @@
+import { shownWind, windFromShown, windUnit } from '../../core/units/wind.ts';
 import { useState } from 'react';
 import {
   newStresses,
@@ -18,9 +19,6 @@ interface Props {
   readonly places: readonly { readonly id: number; readonly name: string }[];
   readonly unit: 'C' | 'F';
 }
-
-/** Wind as it is typed: km/h beside Celsius, mph beside Fahrenheit. */
-const WIND = { C: 3.6, F: 2.23694 } as const;
 
 interface Typed {
   readonly words: string;
@@ -51,7 +49,7 @@ export function ProgrammeEditor({ line, blank, places, unit }: Props) {
     sun: String(Math.round(100 * r.sun_frac)),
     lid: r.lid_frac === null ? '' : String(Math.round(100 * r.lid_frac)),
     floor: typedTemperature(r.floor_C, unit),
-    gust: String(Math.round(WIND[unit] * r.gust_m_s)),
+    gust: String(Math.round(10 * shownWind(r.gust_m_s, unit)) / 10),
     cover: r.cover,
     days: String(r.days),
   });
@@ -64,7 +62,7 @@ export function ProgrammeEditor({ line, blank, places, unit }: Props) {
     sun_frac: figureOr(r.sun, (n) => n / 100),
     lid_frac: r.lid.trim() === '' ? null : figureOr(r.lid, (n) => n / 100),
     floor_C: figureOr(r.floor, (n) => temperatureFromShown(n, unit)),
-    gust_m_s: figureOr(r.gust, (n) => n / WIND[unit]),
+    gust_m_s: figureOr(r.gust, (n) => windFromShown(n, unit)),
     cover: r.cover,
     days: figureOr(r.days, (n) => n),
   }));
@@ -130,7 +128,7 @@ export function ProgrammeEditor({ line, blank, places, unit }: Props) {
                 <th>Sun, %</th>
                 <th>Lid, %</th>
                 <th>Lowest, °{unit}</th>
-                <th>Gusts, {unit === 'F' ? 'mph' : 'km/h'}</th>
+                <th>Gusts, {windUnit(unit)}</th>
                 <th>Cover</th>
                 <th>Days</th>
                 <th>

@@ -2,6 +2,7 @@ import { MATERIALS } from '../../core/heat/materials.ts';
 import { area_m2 } from '../../core/heat/zone.ts';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
 import type { ZoneView } from '../../contracts/heat.ts';
+import { length } from '../../ui/house.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
 import { tenth } from './words.ts';
 
@@ -26,7 +27,7 @@ export function Section({ view, unit }: { readonly view: ZoneView; readonly unit
       high: 34,
       value: air,
     },
-    { key: 'medium', words: `medium ${Math.round(spec.medium_m * 1000)} mm`, high: 32, value: medium },
+    { key: 'medium', words: `medium ${length(1000 * spec.medium_m)}`, high: 32, value: medium },
     {
       key: 'bed',
       words: `${MATERIALS[spec.bed.material].name} with ${spec.heater.kind === 'cable' ? 'its cable' : spec.heater.kind}`,
@@ -35,7 +36,7 @@ export function Section({ view, unit }: { readonly view: ZoneView; readonly unit
     },
     ...spec.below.map((l, i) => ({
       key: `below${i}`,
-      words: `${MATERIALS[l.material].name} ${Math.round(l.thickness_m * 1000)} mm`,
+      words: `${MATERIALS[l.material].name} ${length(1000 * l.thickness_m)}`,
       high: 24,
       value: undefined,
     })),

@@ -1,4 +1,5 @@
-import { length, money } from '../../ui/house.ts';
+import { house, length, money, unitOf } from '../../ui/house.ts';
+import { measureFromShown, typedMeasure, type Measure } from '../../core/units/measure.ts';
 import { useEffect, useId, useMemo, useState } from 'react';
 import { MATERIAL_KEYS, MATERIALS, type Layer, type MaterialKey } from '../../core/heat/materials.ts';
 import { sizingOf, yearOfHeat } from '../../core/heat/sizing.ts';
@@ -31,7 +32,7 @@ interface Props {
   readonly unit: TemperatureUnit;
 }
 
-/** Figures as they are typed: millimetres, metres, watts, the nursery's degrees. */
+/** Figures as they are typed, in the nursery's measures and degrees. */
 type Text = Readonly<Record<string, string>>;
 
 const HEATER_WORDS = {
@@ -42,19 +43,20 @@ const HEATER_WORDS = {
   'hot-bed': 'hot bed of compost',
 } as const;
 const COVER_WORDS = { none: 'none', fleece: 'fleece', single: 'single film or glass', double: 'double film' } as const;
-const mm = (m: number) => String(Math.round(m * 10_000) / 10);
+const typedAs = (measure: Measure, value: number) => typedMeasure(value, measure, house().lengthUnit);
+const thickness = (m: number) => typedAs('mm', Math.round(m * 10_000) / 10);
 
 function textOf(spec: ZoneSpec, unit: TemperatureUnit): Text {
   const t = (value: number) => String(Math.round(shownTemperature(value, unit) * 10) / 10);
   const d = (delta_K: number) => String(Math.round(shownDifference(delta_K, unit) * 100) / 100);
   return {
-    length: String(spec.length_m),
-    width: String(spec.width_m),
+    length: typedAs('m', spec.length_m),
+    width: typedAs('m', spec.width_m),
     power: String(spec.heater.power_W),
-    bed: mm(spec.bed.thickness_m),
-    medium: mm(spec.medium_m),
-    air: mm(spec.air_m),
-    sides: String(spec.sides_m2K_W),
+    bed: thickness(spec.bed.thickness_m),
+    medium: thickness(spec.medium_m),
+    air: thickness(spec.air_m),
+    sides: typedAs('m2K_W', spec.sides_m2K_W),
     plusDay: d(spec.around.plusDay_K),
     plusNight: d(spec.around.plusNight_K),
     sun: String(Math.round(spec.sun_frac * 100)),
@@ -74,8 +76,8 @@ export function ZoneEditor({ zone, start, places, normals, latitude_deg, tariff,
   const id = useId();
   const [shape, setShape] = useState<ZoneSpec>(zone?.spec ?? start);
   const [text, setText] = useState<Text>(() => textOf(zone?.spec ?? start, unit));
-  const [below, setBelow] = useState<readonly { material: MaterialKey; mm: string }[]>(() =>
-    (zone?.spec ?? start).below.map((l) => ({ material: l.material, mm: mm(l.thickness_m) })),
+  const [below, setBelow] = useState<readonly { material: MaterialKey; thick: string }[]>(() =>
+    (zone?.spec ?? start).below.map((l) => ({ material: l.material, thick: thickness(l.thickness_m) })),
   );
   const [placeId, setPlaceId] = useState(zone?.placeId ?? places[0]?.id ?? 0);
   const [device, setDevice] = useState(zone?.device ?? '');
@@ -88,28 +90,43 @@ export function ZoneEditor({ zone, start, places, normals, latitude_deg, tariff,
   const toC = (key: string) => temperatureFromShown(figure(text[key]), unit);
 
   const spec = useMemo((): ZoneSpec => {
-    const kelvinOf = (typed: string | undefined) => differenceFromShown(figure(typed), unit);
-    const layers: Layer[] = below.map((l) => ({ material: l.material, thickness_m: figure(l.mm) / 1000 }));
+    const first = zone?.spec ?? start;
+    const asIs = textOf(first, unit);
+    // What was not touched stays as it was: no figure creeps by being shown in another unit.
+    const meant = (key: string, was: number, convert: (n: number) => number): number =>
+      text[key] === asIs[key] ? was : convert(figure(text[key]));
+    const by = (measure: Measure) => (n: number) => measureFromShown(n, measure, house().lengthUnit);
+    const metres = (n: number) => by('mm')(n) / 1000;
+    const kelvinOf = (n: number) => differenceFromShown(n, unit);
+    const celsius = (n: number) => temperatureFromShown(n, unit);
+    const layers: Layer[] = below.map((l, i) => {
+      const was = first.below[i]?.thickness_m;
+      const untouched = was !== undefined && l.thick === thickness(was);
+      return { material: l.material, thickness_m: untouched ? was : metres(figure(l.thick)) };
+    });
     return {
       ...shape,
-      length_m: figure(text['length']),
-      width_m: figure(text['width']),
+      length_m: meant('length', first.length_m, by('m')),
+      width_m: meant('width', first.width_m, by('m')),
       heater: { ...shape.heater, power_W: figure(text['power']) },
-      bed: { ...shape.bed, thickness_m: figure(text['bed']) / 1000 },
+      bed: { ...shape.bed, thickness_m: meant('bed', first.bed.thickness_m, metres) },
       below: layers,
-      medium_m: figure(text['medium']) / 1000,
-      air_m: figure(text['air']) / 1000,
-      sides_m2K_W: figure(text['sides']),
-      around: { plusDay_K: kelvinOf(text['plusDay']), plusNight_K: kelvinOf(text['plusNight']) },
+      medium_m: meant('medium', first.medium_m, metres),
+      air_m: meant('air', first.air_m, metres),
+      sides_m2K_W: meant('sides', first.sides_m2K_W, by('m2K_W')),
+      around: {
+        plusDay_K: meant('plusDay', first.around.plusDay_K, kelvinOf),
+        plusNight_K: meant('plusNight', first.around.plusNight_K, kelvinOf),
+      },
       sun_frac: figure(text['sun']) / 100,
-      mostSet_C: temperatureFromShown(figure(text['most']), unit),
-      cutOut_C: temperatureFromShown(figure(text['cutOut']), unit),
+      mostSet_C: meant('most', first.mostSet_C, celsius),
+      cutOut_C: meant('cutOut', first.cutOut_C, celsius),
       thermostat:
         shape.thermostat.kind === 'on-off'
-          ? { ...shape.thermostat, differential_K: kelvinOf(text['differential']) }
+          ? { ...shape.thermostat, differential_K: kelvinOf(figure(text['differential'])) }
           : shape.thermostat,
     };
-  }, [shape, text, below, unit]);
+  }, [shape, text, below, unit, zone, start]);
   const [set_C, outside_C] = [toC('set'), toC('outside')];
   const answer = useMemo(() => {
     try {
@@ -224,8 +241,8 @@ export function ZoneEditor({ zone, start, places, normals, latitude_deg, tariff,
             ],
             (sensor) => setShape({ ...shape, sensor }),
           )}
-          {num('length', 'Length, m', 'spec.length_m')}
-          {num('width', 'Width, m', 'spec.width_m')}
+          {num('length', `Length, ${unitOf('m')}`, 'spec.length_m')}
+          {num('width', `Width, ${unitOf('m')}`, 'spec.width_m')}
           {num('power', 'Heater, watts', 'spec.heater.power_W')}
           {pick(
             'heater',
@@ -237,10 +254,15 @@ export function ZoneEditor({ zone, start, places, normals, latitude_deg, tariff,
           {pick('bedM', 'Heated bed of', shape.bed.material, materials, (material) =>
             setShape({ ...shape, bed: { ...shape.bed, material } }),
           )}
-          {num('bed', 'Bed, mm thick', 'spec.bed.thickness_m')}
-          {num('medium', 'Medium in the trays, mm', 'spec.medium_m')}
-          {num('air', 'Air to the cover, mm', 'spec.air_m')}
-          {num('sides', 'Side walls, m² K/W', 'spec.sides_m2K_W', '0.2 board, 1.4 for 50 mm foam')}
+          {num('bed', `Bed, ${unitOf('mm')} thick`, 'spec.bed.thickness_m')}
+          {num('medium', `Medium in the trays, ${unitOf('mm')}`, 'spec.medium_m')}
+          {num('air', `Air to the cover, ${unitOf('mm')}`, 'spec.air_m')}
+          {num(
+            'sides',
+            `Side walls, ${unitOf('m2K_W')}`,
+            'spec.sides_m2K_W',
+            `${typedAs('m2K_W', 0.2)} board, ${typedAs('m2K_W', 1.4)} for ${length(50)} of foam`,
+          )}
           {pick('coverDay', 'Cover by day', shape.cover.day, covers, (day) =>
             setShape({ ...shape, cover: { ...shape.cover, day } }),
           )}
@@ -281,11 +303,11 @@ export function ZoneEditor({ zone, start, places, normals, latitude_deg, tariff,
               )}
               <Field
                 id={`${id}belowmm${i}`}
-                label="mm"
+                label={unitOf('mm')}
                 inputMode="decimal"
-                value={l.mm}
+                value={l.thick}
                 error={err(`spec.below.${i}.thickness_m`)}
-                onValue={(v) => setBelow(below.map((b, k) => (k === i ? { ...b, mm: v } : b)))}
+                onValue={(v) => setBelow(below.map((b, k) => (k === i ? { ...b, thick: v } : b)))}
               />
               <button
                 type="button"
@@ -301,7 +323,7 @@ export function ZoneEditor({ zone, start, places, normals, latitude_deg, tariff,
             <button
               type="button"
               className="btn small mt-2"
-              onClick={() => setBelow([...below, { material: 'foam', mm: '50' }])}
+              onClick={() => setBelow([...below, { material: 'foam', thick: thickness(0.05) }])}
             >
               Another layer
             </button>
@@ -373,7 +395,10 @@ export function ZoneEditor({ zone, start, places, normals, latitude_deg, tariff,
                   words="Heat it takes then"
                   value={`${Math.round(answer.with.need_W)} W of ${spec.heater.power_W}`}
                 />
-                <Line words="Power to the area" value={`${Math.round(answer.with.power_W_m2)} W/m²`} />
+                <Line
+                  words="Power to the area"
+                  value={`${typedAs('W_m2', Math.round(answer.with.power_W_m2))} ${unitOf('W_m2')}`}
+                />
                 <Line words="Uncovered it takes" value={`${Math.round(answer.without.need_W)} W`} />
                 <Line words="Lost downwards" value={percent(answer.with.down_frac)} />
                 <Line

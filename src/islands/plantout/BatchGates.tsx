@@ -369,7 +369,7 @@ function PlantForm({ line, view, onLog }: Pick<Props, 'line' | 'view' | 'onLog'>
       </div>
       <p className="mt-1">
         <span className="num text-xl">{areaOf(area)}</span> of ground
-        {cover ? `; ${cover.name} has ${Math.round(cover.free_m2)} m² free` : ''}
+        {cover ? `; ${cover.name} has ${areaOf(cover.free_m2)} free` : ''}
         {cover && cover.free_m2 < area ? <b className="text-brick">, too little</b> : ''}
       </p>
       <div className="mt-2 grid grid-cols-2 gap-2">

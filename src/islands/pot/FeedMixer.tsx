@@ -1,5 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import { feedFor, rateForNitrogen, type Feed } from '../../core/potting/feed.ts';
+import { measureFromShown, shownMeasure } from '../../core/units/measure.ts';
+import { house, unitOf, volume } from '../../ui/house.ts';
 import { Figure } from '../../ui/Figure.tsx';
 
 interface Props {
@@ -15,13 +17,15 @@ const FRACTIONS = [
   [0.75, 'three quarters'],
   [1, 'full'],
 ] as const;
+const rateWords = (rate_perL: number) => Math.round(shownMeasure(rate_perL, 'perL', house().lengthUnit) * 1000) / 1000;
 const ppm = (value: number) => `${value < 10 ? Math.round(value * 10) / 10 : Math.round(value)}`;
 
 /** How much feed for this can or tank, how strong it comes out, and who is not to have any yet. */
 export function FeedMixer({ feeds, resting }: Props) {
+  const { lengthUnit } = house();
   const [id, setId] = useState(feeds[0]?.id ?? 0);
   const [fraction, setFraction] = useState('0.5');
-  const [water, setWater] = useState('10');
+  const [water, setWater] = useState(lengthUnit === 'in' ? '2.5' : '10');
   const [ratio, setRatio] = useState('');
   const [ec, setEc] = useState('');
   const [wanted, setWanted] = useState('');
@@ -34,7 +38,7 @@ export function FeedMixer({ feeds, resting }: Props) {
       return {
         done: feedFor(feed, {
           fraction: figure(fraction),
-          water_L: figure(water),
+          water_L: measureFromShown(figure(water), 'L', lengthUnit),
           injector: ratio.trim() === '' ? null : figure(ratio),
           water_mS: ec.trim() === '' ? 0 : figure(ec),
         }),
@@ -42,7 +46,7 @@ export function FeedMixer({ feeds, resting }: Props) {
     } catch (error) {
       return { wrong: (error as Error).message };
     }
-  }, [feed, fraction, water, ratio, ec]);
+  }, [feed, fraction, water, ratio, ec, lengthUnit]);
   const { done } = answer;
 
   return (
@@ -90,11 +94,13 @@ export function FeedMixer({ feeds, resting }: Props) {
             </div>
           </fieldset>
           <label className="field">
-            <span className="label">{ratio.trim() === '' ? 'Litres of the can' : 'Litres of the stock tank'}</span>
+            <span className="label">
+              {ratio.trim() === '' ? `The can holds, ${unitOf('L')}` : `The stock tank holds, ${unitOf('L')}`}
+            </span>
             <input className="input" inputMode="decimal" value={water} onChange={(e) => setWater(e.target.value)} />
           </label>
           <label className="field">
-            <span className="label">Injector: litres out for one of stock</span>
+            <span className="label">Injector: parts of water for one of stock</span>
             <input
               className="input"
               inputMode="decimal"
@@ -125,17 +131,15 @@ export function FeedMixer({ feeds, resting }: Props) {
               <dl className="flex flex-wrap items-end gap-x-10 gap-y-4" aria-live="polite">
                 <Figure
                   value={`${done.amount < 10 ? Math.round(done.amount * 10) / 10 : Math.round(done.amount)} ${done.unit}`}
-                  words={`of ${feed.name} into ${water} litres`}
+                  words={`of ${feed.name} into ${water} ${unitOf('L')}`}
                   size="text-5xl"
                 />
                 <Figure value={`${ppm(done.n_ppm)} ppm N`} words="nitrogen at the plants" size="text-2xl" />
-                {ratio.trim() !== '' && (
-                  <Figure value={`${Math.round(done.finished_L).toLocaleString('en-GB')} L`} words="reach the plants" />
-                )}
+                {ratio.trim() !== '' && <Figure value={volume(Math.round(done.finished_L))} words="reach the plants" />}
               </dl>
               <table className="plain-table mt-4 max-w-xl">
                 <caption className="text-left text-ink2">
-                  In a litre that reaches the plants, {Math.round(done.rate_perL * 1000) / 1000} {done.unit} of feed
+                  Of feed, {rateWords(done.rate_perL)} {done.unit} {unitOf('perL')} that reaches the plants
                 </caption>
                 <thead>
                   <tr>
@@ -215,7 +219,7 @@ function NitrogenBack({
     try {
       const rate = rateForNitrogen(feed, n);
       const share = Math.round((100 * rate) / feed.rate_perL);
-      words = `${Math.round(rate * 1000) / 1000} ${feed.form === 'powder' ? 'g' : 'mL'} to the litre, ${share}% of the label rate${share > 100 ? ': more than the label allows' : ''}`;
+      words = `${rateWords(rate)} ${feed.form === 'powder' ? 'g' : 'mL'} ${unitOf('perL')}, ${share}% of the label rate${share > 100 ? ': more than the label allows' : ''}`;
     } catch (error) {
       words = (error as Error).message;
     }

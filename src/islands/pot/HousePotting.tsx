@@ -1,5 +1,6 @@
 import type { PottingSettings } from '../../core/potting/settings.ts';
 import type { FieldSpec } from '../books/fields.ts';
+import { unitOf } from '../../ui/house.ts';
 import { LineForm } from '../books/LineForm.tsx';
 
 interface Props {
@@ -8,7 +9,7 @@ interface Props {
   readonly mixes: readonly { readonly id: number; readonly name: string }[];
 }
 
-/** How the house pots: figures sessions are planned by. Shares are typed in per cent, depths in centimetres. */
+/** How the house pots: figures sessions are planned by. Shares are typed in per cent. */
 export function HousePotting({ version, settings, mixes }: Props) {
   const mix = (key: string, label: string): FieldSpec => ({
     key,
@@ -20,7 +21,13 @@ export function HousePotting({ version, settings, mixes }: Props) {
   const fields: FieldSpec[] = [
     mix('mixId', 'Mix of pots'),
     mix('baseMixId', 'Richer base'),
-    { key: 'base_mm', label: 'Depth of the base, mm', kind: 'number', hint: '0 for one mix throughout' },
+    {
+      key: 'base_mm',
+      label: `Depth of the base, ${unitOf('mm')}`,
+      kind: 'number',
+      measure: 'mm',
+      hint: '0 for one mix throughout',
+    },
     mix('sowMixId', 'Mix to sow in'),
     { key: 'settle_frac', label: 'Settling, share', kind: 'number', hint: '0.1 is a tenth more' },
     { key: 'waste_frac', label: 'Waste, share', kind: 'number' },

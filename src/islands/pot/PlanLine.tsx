@@ -1,4 +1,5 @@
-import { length } from '../../ui/house.ts';
+import { millimetresFromShown, shownLength } from '../../core/units/length.ts';
+import { house, length } from '../../ui/house.ts';
 import type { SessionLineInput, SessionLineView, SessionView } from '../../contracts/potting.ts';
 import { counted } from '../../ui/format.ts';
 import { litres, minutesWords } from './words.ts';
@@ -107,15 +108,15 @@ export function PlanLine({ n, line, typed, choices, errorAt, onChange, onOut }: 
           />
           {typed.baseMixId !== null && (
             <label className="field">
-              <span className="label">Base, cm</span>
+              <span className="label">Base, {house().lengthUnit}</span>
               <input
                 className="input w-20"
                 inputMode="decimal"
-                defaultValue={typed.base_mm / 10}
+                defaultValue={Math.round(100 * shownLength(typed.base_mm, house().lengthUnit)) / 100}
                 onChange={(e) => {
-                  const cm = Number(e.target.value.replace(',', '.'));
-                  if (Number.isFinite(cm) && cm >= 0 && e.target.value.trim() !== '')
-                    onChange({ base_mm: Math.round(cm * 10) });
+                  const depth = Number(e.target.value.replace(',', '.'));
+                  if (Number.isFinite(depth) && depth >= 0 && e.target.value.trim() !== '')
+                    onChange({ base_mm: Math.round(millimetresFromShown(depth, house().lengthUnit)) });
                 }}
               />
             </label>

@@ -1,4 +1,5 @@
-import { money } from '../../ui/house.ts';
+import { measureFromShown } from '../../core/units/measure.ts';
+import { house, money, unitOf } from '../../ui/house.ts';
 import { useEffect, useRef, useState } from 'react';
 import { STOCK_KINDS, STOCK_WORDS } from '../../core/potting/stock.ts';
 import type { StockLine } from '../../contracts/potting.ts';
@@ -139,7 +140,7 @@ function Move({
       idempotencyKey: key.current,
       itemId: line.id,
       kind,
-      amount: figure,
+      amount: line.unit === 'L' ? measureFromShown(figure, 'L', house().lengthUnit) : figure,
       note: '',
     });
     if (answer.kind === 'done') {
@@ -153,7 +154,7 @@ function Move({
   return (
     <div className="mt-2 flex flex-col gap-1.5">
       <label className="field">
-        <span className="label">{line.unit === 'pieces' ? 'Pieces' : line.unit}</span>
+        <span className="label">{line.unit === 'pieces' ? 'Pieces' : line.unit === 'L' ? unitOf('L') : line.unit}</span>
         <input
           className="input"
           inputMode="decimal"

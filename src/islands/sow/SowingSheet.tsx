@@ -1,3 +1,4 @@
+import { volume } from '../../ui/house.ts';
 import { useEffect, useRef, useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { LABEL_SHEETS } from '../../core/quantities/labelSheets.ts';
@@ -98,7 +99,7 @@ export function SowingSheet({ lines, today, unit, lengthUnit }: Props) {
               lines.reduce((sum, l) => sum + l.trays, 0),
               'tray',
             )}
-            , {Math.ceil(lines.reduce((sum, l) => sum + l.litres, 0))} litres of sowing mix
+            , {volume(Math.ceil(lines.reduce((sum, l) => sum + l.litres, 0)))} of sowing mix
           </p>
         </div>
         {lines.length > 0 && (

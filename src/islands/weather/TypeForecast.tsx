@@ -1,3 +1,4 @@
+import { windFromShown, windUnit } from '../../core/units/wind.ts';
 import { useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { temperatureFromShown } from '../../core/units/temperature.ts';
@@ -21,8 +22,6 @@ interface Row {
 }
 
 const SKY_WORDS: Readonly<Record<Sky, string>> = { clear: 'clear', broken: 'sun and cloud', dull: 'dull' };
-/** Wind as it is typed: km/h beside Celsius, mph beside Fahrenheit. */
-const WIND = { C: 3.6, F: 2.23694 } as const;
 const EMPTY: Row = { least: '', most: '', gust: '', sky: 'broken' };
 
 /** A forecast as one hears it: night, day, gusts and sky for as many days as are told. */
@@ -39,7 +38,7 @@ export function TypeForecast({ today, unit, onTaken }: Props) {
       day: isoFromDay(today + r.i),
       least_C: t(r.least),
       most_C: t(r.most),
-      gust_m_s: r.gust.trim() === '' ? null : figureOr(r.gust, (n) => n / WIND[unit]),
+      gust_m_s: r.gust.trim() === '' ? null : figureOr(r.gust, (n) => windFromShown(n, unit)),
       sky: r.sky,
     }));
     const answer = await call<{ days: number }>('POST', '/api/forecast', { days });
@@ -83,7 +82,7 @@ export function TypeForecast({ today, unit, onTaken }: Props) {
             <th>Day</th>
             <th>Lowest, °{unit}</th>
             <th>Highest, °{unit}</th>
-            <th>Gusts, {unit === 'F' ? 'mph' : 'km/h'}</th>
+            <th>Gusts, {windUnit(unit)}</th>
             <th>Sky</th>
           </tr>
         </thead>

@@ -1,8 +1,8 @@
 import { dayFromIso, isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { seasonOf } from '../../core/calendar/season.ts';
 import { hourly_C } from '../../core/climate/hourly.ts';
-import type { TemperatureUnit } from '../../core/units/temperature.ts';
-import { differenceWords } from '../../core/units/words.ts';
+import type { NurseryRecord } from '../../contracts/records.ts';
+import { differenceWords, lengthWords } from '../../core/units/words.ts';
 import { dayLength_h } from '../../core/climate/sun.ts';
 import { costOf } from '../../core/heat/cost.ts';
 import { harmBelow_C, hoursToHarm } from '../../core/heat/harm.ts';
@@ -202,7 +202,7 @@ export async function zoneView(id: number | null): Promise<{
     sensors: card.byHand ? [] : z.sensors.filter((s) => s.role !== 'heater' && s.role !== 'set'),
     log: await readSetPointLog(db, z.zone.id, 6),
     override: z.override,
-    whatIf: whatIfs(spec, set_C, c.usualNight_C, c.season.world.nursery.temperatureUnit),
+    whatIf: whatIfs(spec, set_C, c.usualNight_C, c.season.world.nursery),
     batches: z.standing.map((b) => ({ id: b.batch.id, name: b.name })),
   };
   return { view, cards, alarms, context: c, all };
@@ -216,7 +216,12 @@ async function onToday(c: HeatContext, z: ZoneNow, from_ms: number): Promise<num
 }
 
 /** What a change would be worth on a usual night of now, as a share of the steady heat. */
-function whatIfs(spec: ZoneSpec, set_C: number, outside_C: number, unit: TemperatureUnit): ZoneView['whatIf'] {
+function whatIfs(
+  spec: ZoneSpec,
+  set_C: number,
+  outside_C: number,
+  { temperatureUnit: unit, lengthUnit }: Pick<NurseryRecord, 'temperatureUnit' | 'lengthUnit'>,
+): ZoneView['whatIf'] {
   const need = (zone: ZoneSpec, set: number, cover: CoverKind) =>
     sizingOf(zone, { set_C: set, outside_C, mode: { cover, open: false } });
   const now = need(spec, set_C, spec.cover.night);
@@ -224,7 +229,7 @@ function whatIfs(spec: ZoneSpec, set_C: number, outside_C: number, unit: Tempera
   const more = oneMore(spec.cover.night);
   const ways: [string, ReturnType<typeof sizingOf>][] = [
     [`${differenceWords(2, unit)} lower`, need(spec, set_C - 2, spec.cover.night)],
-    ['50 mm more foam below', need(foamed, set_C, spec.cover.night)],
+    [`${lengthWords(50, lengthUnit)} more foam below`, need(foamed, set_C, spec.cover.night)],
   ];
   if (more !== spec.cover.night)
     ways.push([
