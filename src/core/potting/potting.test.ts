@@ -135,7 +135,7 @@ describe('feed', () => {
     expect(feedFor({ ...feed, ec_mS: null }, can).ec_mS).toBeNull();
   });
   it.each([
-    [{ injector: 0 }, /litres out for one of stock is 0/],
+    [{ injector: 0 }, /parts of water for one of stock is 0/],
     [{ fraction: 0 }, /share of the label rate/],
     [{ water_L: NaN }, /litres is NaN/],
   ])('%j is refused', (wrong, why) => {
