@@ -5,6 +5,7 @@ import { labelPlace, type LabelSheet } from '../core/quantities/labelSheets.ts';
 import { trayCode } from '../core/quantities/trayCode.ts';
 import { cellsToSow, traysFor } from '../core/quantities/trays.ts';
 import { fieldProblem } from '../contracts/problem.ts';
+import { traysOf } from './hardening/view.ts';
 import type { BatchView, Season } from './season.ts';
 
 /** What stands on one label. */
@@ -18,13 +19,16 @@ export const MOST_LABELS = 1000;
 const POINTS_PER_MM = 72 / 25.4;
 const INK = rgb(0, 0, 0);
 
-/** A label for each tray of the batches, in the order given. */
+/** A label for each tray of the batches, in the order given: as sown, and once potted as its plants stand now. */
 export function labelsFor(season: Season, views: readonly BatchView[]): Label[] {
   const { world } = season;
   const labels = views.flatMap((view) => {
     const { batch, state, work } = view;
     const container = world.containers.find((c) => c.id === batch.plan.sowContainerId)!;
-    const trays = traysFor(state.sown_count ?? cellsToSow(batch.plan), container);
+    const trays =
+      state.facts.pot === undefined
+        ? traysFor(state.sown_count ?? cellsToSow(batch.plan), container)
+        : traysOf(view, season.now.today);
     const lot = world.lots.find((l) => l.id === batch.lotId);
     const sown = state.facts.sow;
     const due = work.find((job) => job.kind === 'sow')?.dueOn;

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { PDFDocument } from 'pdf-lib';
 import Papa from 'papaparse';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { ReadyLine, SessionView, StockLine } from '../../src/contracts/potting.ts';
@@ -159,6 +160,14 @@ describe('a session', () => {
     expect(jobs.map((j) => j.kind)).toEqual(['water']);
     // A correction keeps the line it replaces, and the stock follows it.
     const eventId = after.lines[0]!.outcome!.eventId;
+    // Its labels are for the trays its plants stand in now, not for the cells once sown.
+    const told = (await log(one!.id)).plants.inHand_count;
+    const pdf = await fetch(`${app.url}/api/labels.pdf?batches=${one!.id}&sheet=roll-62x29`);
+    const containers = (await send(app, 'GET', '/api/containers')).body as { id: number; perCarryingTray: number }[];
+    const pot = containers.find((c) => c.id === view.lines[0]!.containerId)!;
+    expect((await PDFDocument.load(await pdf.arrayBuffer())).getPageCount()).toBe(
+      Math.ceil(told / pot.perCarryingTray),
+    );
     const corrected = await outcome(view, one!.id, { ...body, potted: plants - 10, correctsId: eventId });
     expect(corrected.status).toBe(201);
     expect((await session(view.id)).lines[0]!.outcome).toMatchObject({ potted: plants - 10, corrected: true });
