@@ -7,6 +7,8 @@ import { dateAtRisk, frostDates, frostSeasons } from '../src/core/climate/frost.
 import { dailyLight_mol_m2, photothermalRatio, USUAL_LIGHT } from '../src/core/climate/light.ts';
 import { dayLength_h, extraterrestrial_MJ_m2 } from '../src/core/climate/sun.ts';
 import { daysToEmerge, emergenceShare_frac, germinationRate } from '../src/core/germination/germinationRate.ts';
+import { stageDays } from '../src/core/growth/stageDays.ts';
+import { hoursOfDay } from '../src/core/schedule/placeClimate.ts';
 import { hillFit } from '../src/core/germination/hillFit.ts';
 import { countFault, indices, type Count } from '../src/core/germination/indices.ts';
 import { ALL_UP_PROGRESS, FIRST_UP_PROGRESS } from '../src/core/germination/spread.ts';
@@ -25,6 +27,8 @@ import { seedsToSow } from '../src/core/quantities/seedsToSow.ts';
 /** npm run calc -- COMMAND [options]: the core's arithmetic on the command line, as JSON with units, because and source. */
 const USAGE = `Commands:
   emergence --crop NAME --temp C            days to first, half and nine tenths up
+  growth    --crop NAME --dli MOL (--day C --night C | --hours FILE) [--unpotted]
+            days from half up to potting and to the first hardening day; FILE: a temperature for each hour, 24 or a multiple
   indices   --counts 0,0,3,7 --seeds N      measures of a count series, one count a day from day 1 (or --days 2,3,5,8)
   seeds     --want N --germ 0.85 [--confidence 0.9] [--field 1] [--losses 0] [--culls 0] [--percell 1] [--teased 0]
   light     --latitude DEG --day 1..366 [--sunshine 0.35] [--cover 0.6] [--ppfd 0] [--hours 0] [--mean C --base C]
@@ -67,6 +71,8 @@ function readArgs() {
         teased: text,
         latitude: text,
         day: text,
+        night: text,
+        dli: text,
         sunshine: text,
         cover: text,
         ppfd: text,
@@ -104,6 +110,7 @@ function readArgs() {
         square: { type: 'boolean' },
         liquid: { type: 'boolean' },
         wv: { type: 'boolean' },
+        unpotted: { type: 'boolean' },
         element: { type: 'boolean' },
       },
     });
@@ -128,12 +135,15 @@ function figure(name: keyof typeof values, usual?: number): number {
 function cropNamed(name: string | undefined): Crop {
   const read = (file: string) => readFileSync(new URL(`../src/stores/${file}.csv`, import.meta.url), 'utf8');
   const crops = cropsFromLibrary({
-    crops: read('crops'),
-    routes: read('crop-routes'),
+    crops: read('crop-library'),
+    tables: read('crop-tables'),
     emergenceDays: read('emergence-days'),
     emergencePercent: read('emergence-percent'),
   });
-  const crop = crops.find((c) => c.name.toLowerCase() === (name ?? '').toLowerCase());
+  const wanted = (name ?? '').trim().toLowerCase();
+  const crop =
+    crops.find((c) => c.name.toLowerCase() === wanted) ??
+    crops.find((c) => c.synonyms.split(';').some((other) => other.trim().toLowerCase() === wanted));
   if (!crop) throw new Wrong(`--crop needs one of: ${crops.map((c) => c.name).join(', ')}`);
   return crop;
 }
@@ -154,6 +164,55 @@ function emergence(): object {
       ? 'monotone cubic of 1/days through the table of days at constant temperatures (Fritsch & Carlson 1980); spread log-normal, sigma 0.2 common practice'
       : 'cardinal temperatures: (T - Tb) / theta50 up to the best, falling to 0 at the ceiling; spread log-normal, sigma 0.2 common practice',
     source: tabled ? crop.source : `Garcia-Huidobro, Monteith & Squire 1982, J. Exp. Bot. 33; figures: ${crop.source}`,
+  };
+}
+
+/** Temperatures of a file, one to an hour: figures with anything between them but letters; a heading is passed over. */
+function hoursOf(file: string): number[] {
+  let text: string;
+  try {
+    text = readFileSync(file, 'utf8');
+  } catch (error) {
+    throw new Wrong(`${file}: ${(error as Error).message}`);
+  }
+  const lines = text.split(/\r?\n/).filter((line) => line.trim() !== '' && !/^\s*[a-z#"]/i.test(line));
+  const cells = lines.flatMap((line) =>
+    lines.length > 1 && /[,;\t]/.test(line) ? [line.split(/[,;\t]/).at(-1)!] : line.split(/[\s,;]+/),
+  );
+  const hours = cells
+    .map((cell) => cell.trim())
+    .filter(Boolean)
+    .map(Number);
+  const wrong = hours.findIndex((t) => !Number.isFinite(t) || t < -60 || t > 80);
+  if (wrong >= 0) throw new Wrong(`${file}: hour ${wrong + 1} is no temperature in degrees Celsius`);
+  if (hours.length === 0 || hours.length % 24 !== 0)
+    throw new Wrong(`${file} has ${hours.length} hours; there must be 24 or a multiple of them`);
+  return hours;
+}
+
+function growth(): object {
+  const crop = cropNamed(values.crop);
+  const light_mol_m2 = figure('dli');
+  if (light_mol_m2 < 0 || light_mol_m2 > 80) throw new Wrong('--dli needs 0 to 80 mol per m2 and day');
+  const hours =
+    values.hours === undefined ? hoursOfDay(figure('day'), figure('night')) : Float64Array.from(hoursOf(values.hours));
+  const { pot_days, ready_days, sums, firstDay } = stageDays(
+    crop,
+    hours,
+    light_mol_m2,
+    crop.potted && !values.unpotted,
+  );
+  return {
+    crop: crop.name,
+    pot_days,
+    ready_days,
+    degreeDays: { toPot: sums.pot_degreeDays, toReady: sums.ready_degreeDays },
+    firstDay,
+    light: { dli: light_mol_m2, good: crop.dliGood, least: crop.dliLeast },
+    because:
+      'degree-days above the base by the hour, falling above the optimum to nothing at the ceiling; warmth and light as two resistances, so that at the crop’s reference temperatures and good light the rule of weeks holds; two days of standstill after potting',
+    source:
+      'McMaster & Wilhelm 1997; Yan & Hunt 1999; Scaife, Cox & Morris 1987; weeks, temperatures and light of the crop book: common practice from memory',
   };
 }
 
@@ -402,6 +461,7 @@ function frost(): object {
 
 const COMMANDS: Readonly<Record<string, () => object>> = {
   emergence,
+  growth,
   indices: series,
   seeds,
   light,

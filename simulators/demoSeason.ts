@@ -31,7 +31,10 @@ export interface DemoBatchWithLog {
 /** The demo's season up to its today: what a careful but busy nursery would have logged. Same every time. */
 export function demoSeason(crops: readonly Crop[]): DemoBatchWithLog[] {
   const today = requireDay(DEMO_TODAY);
-  const tables = seasonTables(DEMO_PLACES, climateStart(today), 4 * 366, DEMO_OUTSIDE);
+  const tables = seasonTables(DEMO_PLACES, climateStart(today), 4 * 366, {
+    normals: DEMO_OUTSIDE,
+    sky: { latitude_deg: DEMO_NURSERY.latitude_deg },
+  });
   return DEMO_BATCHES.map((demo, i) => {
     const crop = crops.find((c) => c.name === demo.crop);
     if (!crop) throw new RangeError(`the demo sows ${demo.crop}, which is not in the library`);

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { dayFromIso, weekdayOf } from '../core/calendar/dayNumber.ts';
 import { countFault } from '../core/germination/indices.ts';
-import { CONTAINER_KINDS } from '../core/model.ts';
+import { CONTAINER_KINDS, CROP_KINDS, PRETREATMENTS, SOWN_IN } from '../core/model.ts';
 import { TREATMENTS } from './records.ts';
 import { potShape } from './potShape.ts';
 import {
@@ -25,6 +25,10 @@ const emergencePoint = z.strictObject({
 export const cropInput = z
   .strictObject({
     name: shortText('name', 80),
+    synonyms: freeText('other names', 300).default(''),
+    botanical: freeText('botanical name', 120).default(''),
+    family: freeText('family', 60).default(''),
+    kind: z.enum(CROP_KINDS).default('vegetable'),
     group: z.enum(['warm', 'cool']),
     light: z.enum(['light', 'dark', 'neutral']),
     depth_mm: figure('depth', 0, 200),
@@ -35,19 +39,37 @@ export const cropInput = z
     germCeiling_C: temperature_C('germination ceiling'),
     germBest_days: figure('days to half up at best', 0.5, 200),
     emergence: z.array(emergencePoint).max(24, { error: 'table: at most 24 temperatures' }),
+    germUsual_frac: figure('usual germination', 0.01, 1).default(0.85),
+    thousandSeed_g: figure('weight of a thousand seeds', 0.001, 100_000).nullable().default(null),
+    storage_years: figure('life of the seed', 0.1, 50).default(3),
+    pretreat: z.enum(PRETREATMENTS).default('none'),
+    chill_weeks: figure('weeks of chilling', 0, 52).default(0),
+    sowIn: z.enum(SOWN_IN).default('cells'),
+    cellsUsual_count: wholeNumber('cells to a tray', 1, 2000).default(60),
+    potUsual_cm: figure('usual pot', 1, 60).nullable().default(null),
     growDay_C: temperature_C('growing by day'),
     growNight_C: temperature_C('growing by night'),
     base_C: temperature_C('growth base'),
     growOptimum_C: temperature_C('growth optimum'),
+    growCeiling_C: temperature_C('growth ceiling'),
+    checkNight_C: temperature_C('night that checks it').nullable().default(null),
+    comfortNight_C: temperature_C('comfortable night'),
+    comfortDay_C: temperature_C('comfortable day'),
+    dliLeast: figure('least daily light', 0.1, 60),
+    dliGood: figure('good daily light', 0.2, 60),
     weeksLow: figure('weeks, short end', 1, 60),
     weeksHigh: figure('weeks, long end', 1, 60),
     potAt_frac: figure('share of growth at potting', 0.05, 0.95),
     potted: z.boolean(),
     hardening_days: wholeNumber('hardening days', 0, 60),
     hardiness: z.enum(['hardy', 'half-hardy', 'tender', 'tropical']),
+    hardyTo_C: temperature_C('harmed at'),
     plantSoilMin_C: temperature_C('soil to plant in'),
     plantNightMin_C: temperature_C('nights to plant in'),
     weeksFromLastFrost: figure('weeks from last frost', -20, 20),
+    inRow_cm: figure('distance in the row', 0.5, 2000).default(30),
+    rows_cm: figure('distance of rows', 0.5, 2000).default(40),
+    caution: freeText('caution', 200).default(''),
     source: freeText('source', 400),
     seedBalls: z.boolean().optional(),
   })
@@ -58,6 +80,9 @@ export const cropInput = z
       ['germBase_C', 'germBest_C', 'best to sow at must be above the base'],
       ['germBest_C', 'germCeiling_C', 'the ceiling must be above the best'],
       ['base_C', 'growOptimum_C', 'the growth optimum must be above the base'],
+      ['growOptimum_C', 'growCeiling_C', 'the growth ceiling must be above the optimum'],
+      ['comfortNight_C', 'comfortDay_C', 'the comfortable day must be above the comfortable night'],
+      ['dliLeast', 'dliGood', 'good light must be above the least'],
     ];
     for (const [low, high, message] of rising) {
       if (!((crop[low] as number) < (crop[high] as number))) ctx.addIssue({ code: 'custom', path: [high], message });
@@ -67,6 +92,20 @@ export const cropInput = z
         code: 'custom',
         path: ['weeksHigh'],
         message: 'the long end must not be below the short end',
+      });
+    }
+    if ((crop.pretreat === 'chill') !== crop.chill_weeks > 0) {
+      ctx.addIssue({
+        code: 'custom',
+        path: ['chill_weeks'],
+        message: 'a crop that is chilled has weeks of it, one that is not has none',
+      });
+    }
+    if (crop.growDay_C >= crop.growCeiling_C) {
+      ctx.addIssue({
+        code: 'custom',
+        path: ['growCeiling_C'],
+        message: 'the growth ceiling must be above growing by day',
       });
     }
     if (!((crop.growDay_C + crop.growNight_C) / 2 > crop.base_C)) {
@@ -174,6 +213,14 @@ const placeSize = z.strictObject({
   shelves: wholeNumber('shelves', 1, 20),
 });
 
+const placeLight = z.strictObject({
+  through_frac: figure('daylight through the glazing', 0, 1),
+  secondFilm: z.boolean(),
+  shade_frac: figure('kept out by shade', 0, 1),
+  lamps_umol_m2_s: figure('lamps', 0, 3000),
+  lamps_h: figure('hours of lamps', 0, 24),
+});
+
 export const placeInput = z
   .strictObject({
     name: shortText('name', 60),
@@ -195,6 +242,7 @@ export const placeInput = z
       .max(60, { error: 'closed days: at most 60 runs' })
       .default([]),
     size: placeSize.nullable().default(null),
+    light: placeLight.nullable().default(null),
   })
   .superRefine((place, ctx) => {
     const seen = new Set<string>();

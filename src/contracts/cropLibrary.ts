@@ -4,7 +4,7 @@ import type { Crop, EmergencePoint, Hardiness, SeedLight } from '../core/model.t
 /** The texts of the library's files as they stand in src/stores. */
 export interface LibraryTexts {
   readonly crops: string;
-  readonly routes: string;
+  readonly tables: string;
   readonly emergenceDays: string;
   readonly emergencePercent: string;
 }
@@ -12,13 +12,9 @@ export interface LibraryTexts {
 export const TABLE_SOURCE =
   'Harrington & Minges 1954, Vegetable Seed Germination, University of California Agricultural Extension Service; written down from memory';
 const MEMORY_SOURCE = 'common practice from memory, not published data';
-/** Growth stops gaining this far above the reference day temperature. Common practice, no source. */
-const OPTIMUM_ABOVE_DAY_K = 4;
 /** Cardinal base and ceiling lie this far outside the range a grower would sow in. Common practice, no source. */
 const CARDINAL_MARGIN_K = 4;
 const POT_AT_frac = 0.4;
-/** Sown as fruits of several seeds, unless bought single-seeded. */
-const SEED_BALLS: readonly string[] = ['beetroot', 'chard'];
 
 type Row = Record<string, string>;
 
@@ -50,16 +46,20 @@ export function emergenceTables(
 /** The crops of the library, numbered from 1 in the order of the file. */
 export function cropsFromLibrary(texts: LibraryTexts): Crop[] {
   const tables = emergenceTables(texts);
-  const routes = new Map(rowsOf(texts.routes).map((row) => [row['crop']!, row]));
+  const tableOf = new Map(rowsOf(texts.tables).map((row) => [row['crop']!, row['table']!]));
   return rowsOf(texts.crops).map((row, i) => {
     const name = row['crop']!;
-    const route = routes.get(name);
-    if (!route) throw new RangeError(`crop-routes.csv has no line for ${name}`);
-    const table = route['table'] === '' ? [] : (tables.get(route['table']!) ?? []);
+    const table = tableOf.get(name);
     const n = (column: string): number => Number(row[column]);
+    const orNull = (column: string): number | null => (row[column] === '' ? null : n(column));
+    const [pretreat, chill] = row['pretreat']!.split(':') as [Crop['pretreat'], string?];
     return {
       id: i + 1,
       name,
+      synonyms: row['synonyms']!,
+      botanical: row['botanical']!,
+      family: row['family']!,
+      kind: row['kind'] as Crop['kind'],
       group: row['group'] as 'warm' | 'cool',
       light: ({ L: 'light', D: 'dark', N: 'neutral' } as Record<string, SeedLight>)[row['light']!]!,
       depth_mm: n('depth_mm'),
@@ -68,23 +68,41 @@ export function cropsFromLibrary(texts: LibraryTexts): Crop[] {
       germMax_C: n('germ_max_C'),
       germBase_C: n('germ_min_C') - CARDINAL_MARGIN_K,
       germCeiling_C: n('germ_max_C') + CARDINAL_MARGIN_K,
-      germBest_days: route['emerge_days'] === '' ? 7 : Number(route['emerge_days']),
-      emergence: table,
+      germBest_days: n('emerge_days_best'),
+      emergence: table === undefined ? [] : (tables.get(table) ?? []),
+      germUsual_frac: n('germ_percent_usual') / 100,
+      thousandSeed_g: orNull('tsw_g'),
+      storage_years: n('storage_years'),
+      pretreat,
+      chill_weeks: chill === undefined ? 0 : Number.parseFloat(chill),
+      sowIn: row['sow_in'] as Crop['sowIn'],
+      cellsUsual_count: n('cells_usual'),
+      potUsual_cm: orNull('pot_cm_usual'),
       growDay_C: n('grow_day_C'),
       growNight_C: n('grow_night_C'),
       base_C: n('base_C'),
-      growOptimum_C: n('grow_day_C') + OPTIMUM_ABOVE_DAY_K,
+      growOptimum_C: n('grow_opt_C'),
+      growCeiling_C: n('grow_ceiling_C'),
+      checkNight_C: orNull('check_night_C'),
+      comfortNight_C: n('comfort_night_low_C'),
+      comfortDay_C: n('comfort_day_high_C'),
+      dliLeast: n('dli_min'),
+      dliGood: n('dli_good'),
       weeksLow: n('weeks_low'),
       weeksHigh: n('weeks_high'),
       potAt_frac: POT_AT_frac,
-      potted: route['potted'] === 'yes',
-      hardening_days: Number(route['hardening_days']),
+      potted: row['potted'] === 'yes',
+      hardening_days: n('hardening_days'),
       hardiness: row['hardiness'] as Hardiness,
+      hardyTo_C: n('hardy_to_C'),
       plantSoilMin_C: n('plant_soil_min_C'),
       plantNightMin_C: n('plant_night_min_C'),
       weeksFromLastFrost: n('weeks_from_last_frost'),
-      seedBalls: SEED_BALLS.includes(name),
-      source: table.length === 0 ? MEMORY_SOURCE : tableSource(name, route['table']!),
+      inRow_cm: n('spacing_in_row_cm'),
+      rows_cm: n('spacing_rows_cm'),
+      caution: row['caution']!,
+      seedBalls: row['seed_balls'] === 'yes',
+      source: table === undefined ? MEMORY_SOURCE : tableSource(name, table),
     };
   });
 }
@@ -92,6 +110,7 @@ export function cropsFromLibrary(texts: LibraryTexts): Crop[] {
 const SAME: Readonly<Record<string, string>> = {
   aubergine: 'eggplant',
   'bean (climbing)': 'bean (snap)',
+  'bean (dwarf french)': 'bean (snap)',
   beetroot: 'beet',
   melon: 'muskmelon',
   'sweet corn': 'corn (sweet)',

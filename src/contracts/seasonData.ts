@@ -1,25 +1,22 @@
 import type { FrostChoice } from './weather.ts';
 import type { CoolSchool } from '../core/placement/coolCap.ts';
 import type { Weights } from '../core/placement/instance.ts';
-import type { MonthNormal } from '../core/schedule/outsideClimate.ts';
+import type { HouseOfTables } from '../core/schedule/seasonTables.ts';
 import type { ChainState, WeatherOut } from '../core/batch/progress.ts';
 import type { BatchPlan, Container, Crop, OffHeatRule, Place } from '../core/model.ts';
 import type { TemperatureUnit } from '../core/units/temperature.ts';
 
 /** What the drawing of the season and the batch form work from, in the browser. */
-export interface HouseData {
+export interface HouseData extends HouseOfTables {
   readonly today: number;
   /** Name of the growing season today falls in, such as 2027 or 2027/28. */
   readonly seasonLabel: string;
-  readonly tablesFrom: number;
-  readonly tableDays: number;
   readonly unit: TemperatureUnit;
   readonly lastFrost: string;
   readonly firstFrost: string;
   readonly frost: FrostChoice | null;
   readonly spare_frac: number;
   readonly offHeat: OffHeatRule;
-  readonly outside: readonly MonthNormal[] | null;
   readonly coolSchool: CoolSchool;
   readonly coolMost_C: number;
   readonly weights: Weights;

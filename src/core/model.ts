@@ -24,10 +24,19 @@ export interface EmergencePoint {
   readonly percent: number | null;
 }
 
+export const CROP_KINDS = ['vegetable', 'herb', 'flower', 'shrub'] as const;
+export const PRETREATMENTS = ['none', 'soak', 'scarify', 'chill'] as const;
+export const SOWN_IN = ['cells', 'pan', 'block', 'pot'] as const;
+
 /** What the library knows of a crop. Temperatures in degrees Celsius. */
 export interface Crop {
   readonly id: number;
   readonly name: string;
+  /** Other names, with semicolons between. */
+  readonly synonyms: string;
+  readonly botanical: string;
+  readonly family: string;
+  readonly kind: (typeof CROP_KINDS)[number];
   readonly group: 'warm' | 'cool';
   readonly light: SeedLight;
   readonly depth_mm: number;
@@ -41,11 +50,33 @@ export interface Crop {
   /** Days to the median at germBest_C, used where no table is given. */
   readonly germBest_days: number;
   readonly emergence: readonly EmergencePoint[];
+  /** Usual germination of fair bought seed, 0 to 1 (of sound clusters where several seeds are one). */
+  readonly germUsual_frac: number;
+  /** Weight of a thousand seeds, grams; null: not known. */
+  readonly thousandSeed_g: number | null;
+  /** Usual useful life in a cool dry store, years. */
+  readonly storage_years: number;
+  readonly pretreat: (typeof PRETREATMENTS)[number];
+  /** Weeks moist and cold before sowing; 0 unless it is chilled. */
+  readonly chill_weeks: number;
+  readonly sowIn: (typeof SOWN_IN)[number];
+  /** Cells, blocks or pots to a full tray of about 33 by 53 cm. */
+  readonly cellsUsual_count: number;
+  readonly potUsual_cm: number | null;
   readonly growDay_C: number;
   readonly growNight_C: number;
   readonly base_C: number;
-  /** Above this mean temperature a day adds no more growth. */
+  /** Temperature of fastest growth; above it growth falls, to nothing at the ceiling. */
   readonly growOptimum_C: number;
+  readonly growCeiling_C: number;
+  /** Night under which the young plant is checked (stands still, or may bolt) before hardening; null where there is none. */
+  readonly checkNight_C: number | null;
+  /** Air without harm or poor habit: lowest by night and highest by day. */
+  readonly comfortNight_C: number;
+  readonly comfortDay_C: number;
+  /** Daily light, mol per m2: below the least leggy and held back; at the good the weeks hold. */
+  readonly dliLeast: number;
+  readonly dliGood: number;
   readonly weeksLow: number;
   readonly weeksHigh: number;
   /** Share of the growth from half up to hardening at which the plant is ready for its pot, 0-1. */
@@ -54,9 +85,15 @@ export interface Crop {
   readonly potted: boolean;
   readonly hardening_days: number;
   readonly hardiness: Hardiness;
+  /** What harms the hardened young plant. */
+  readonly hardyTo_C: number;
   readonly plantSoilMin_C: number;
   readonly plantNightMin_C: number;
   readonly weeksFromLastFrost: number;
+  readonly inRow_cm: number;
+  readonly rows_cm: number;
+  /** Handling warning where it is usual to give one. */
+  readonly caution: string;
   readonly source: string;
   /** Sown as balls of several seeds: a test may be over 100%. */
   readonly seedBalls?: boolean;
@@ -107,6 +144,19 @@ export interface PlaceSize {
   readonly shelves: number;
 }
 
+/** What light reaches the plants of a place. */
+export interface PlaceLight {
+  /** Share of daylight through its glazing, 0 in a chamber, 1 in the open. */
+  readonly through_frac: number;
+  /** A second film over the first. */
+  readonly secondFilm: boolean;
+  /** Share kept out by shade. */
+  readonly shade_frac: number;
+  /** Lamps over the trays: micromol per square metre and second, and hours a day. */
+  readonly lamps_umol_m2_s: number;
+  readonly lamps_h: number;
+}
+
 export interface Place {
   readonly id: number;
   readonly name: string;
@@ -122,6 +172,8 @@ export interface Place {
   /** Days on which nothing stands there, both included. */
   readonly closed?: readonly { readonly from: DayNumber; readonly to: DayNumber }[];
   readonly size?: PlaceSize | null;
+  /** null or not given: the usual of its kind. */
+  readonly light?: PlaceLight | null;
 }
 
 export const CONTAINER_KINDS = ['seed-tray', 'cell-tray', 'block', 'pot'] as const;

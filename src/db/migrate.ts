@@ -1,4 +1,4 @@
-import type { Sequelize } from 'sequelize';
+import type { QueryOptions, Sequelize } from 'sequelize';
 import { Umzug, type UmzugStorage } from 'umzug';
 import * as books from './migrations/001-books.ts';
 import * as batches from './migrations/002-batches.ts';
@@ -12,6 +12,8 @@ import * as weather from './migrations/009-weather.ts';
 import * as hardening from './migrations/010-hardening.ts';
 import * as oneTruth from './migrations/011-one-truth.ts';
 import * as zonesByHand from './migrations/012-zones-by-hand.ts';
+import * as cropLibrary from './migrations/013-crop-library.ts';
+import * as placeLight from './migrations/014-place-light.ts';
 
 interface Step {
   up(db: Sequelize): Promise<void>;
@@ -31,6 +33,8 @@ const STEPS: readonly [string, Step][] = [
   ['010-hardening', hardening],
   ['011-one-truth', oneTruth],
   ['012-zones-by-hand', zonesByHand],
+  ['013-crop-library', cropLibrary],
+  ['014-place-light', placeLight],
 ];
 
 export const MIGRATION_NAMES = STEPS.map(([name]) => name);
@@ -103,7 +107,8 @@ async function inTransaction(db: Sequelize, step: (one: Sequelize) => Promise<vo
   await db.transaction(async (transaction) => {
     const one = new Proxy(db, {
       get(target, key, receiver) {
-        if (key === 'query') return (sql: string) => target.query(sql, { transaction });
+        if (key === 'query')
+          return (sql: string, more: QueryOptions = {}) => target.query(sql, { ...more, transaction });
         return Reflect.get(target, key, receiver) as unknown;
       },
     });

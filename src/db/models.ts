@@ -16,6 +16,7 @@ import type {
   JoinsAt,
   OffHeatRule,
   PlaceKind,
+  PlaceLight,
   PlaceSize,
   PlaceTemperature,
   PotShape,
@@ -89,6 +90,28 @@ export class CropModel extends Model<InferAttributes<CropModel>, InferCreationAt
   declare germCeiling_C: number;
   declare germBest_days: number;
   declare emergence: EmergencePoint[];
+  declare synonyms: string;
+  declare botanical: string;
+  declare family: string;
+  declare kind: Crop['kind'];
+  declare germUsual_frac: number;
+  declare thousandSeed_g: number | null;
+  declare storage_years: number;
+  declare pretreat: Crop['pretreat'];
+  declare chill_weeks: number;
+  declare sowIn: Crop['sowIn'];
+  declare cellsUsual_count: number;
+  declare potUsual_cm: number | null;
+  declare growCeiling_C: number;
+  declare checkNight_C: number | null;
+  declare comfortNight_C: number;
+  declare comfortDay_C: number;
+  declare dliLeast: number;
+  declare dliGood: number;
+  declare hardyTo_C: number;
+  declare inRow_cm: number;
+  declare rows_cm: number;
+  declare caution: string;
   declare growDay_C: number;
   declare growNight_C: number;
   declare base_C: number;
@@ -147,6 +170,7 @@ export class PlaceModel extends Model<InferAttributes<PlaceModel>, InferCreation
   declare temperature: CreationOptional<PlaceTemperature>;
   declare closed: CreationOptional<{ from: string; to: string }[]>;
   declare size: CreationOptional<PlaceSize | null>;
+  declare light: CreationOptional<PlaceLight | null>;
 }
 
 export class PlacePeriodModel extends Model<
@@ -290,6 +314,28 @@ export function defineModels(sequelize: Sequelize): void {
     germCeiling_C: figure('germ_ceiling_c'),
     germBest_days: figure('germ_best_days'),
     emergence: json('emergence'),
+    synonyms: text('synonyms'),
+    botanical: text('botanical'),
+    family: text('family'),
+    kind: text('crop_kind'),
+    germUsual_frac: figure('germ_usual_frac'),
+    thousandSeed_g: figure('thousand_seed_g', true),
+    storage_years: figure('storage_years'),
+    pretreat: text('pretreat'),
+    chill_weeks: figure('chill_weeks'),
+    sowIn: text('sow_in'),
+    cellsUsual_count: whole('cells_usual'),
+    potUsual_cm: figure('pot_usual_cm', true),
+    growCeiling_C: figure('grow_ceiling_c'),
+    checkNight_C: figure('check_night_c', true),
+    comfortNight_C: figure('comfort_night_c'),
+    comfortDay_C: figure('comfort_day_c'),
+    dliLeast: figure('dli_least'),
+    dliGood: figure('dli_good'),
+    hardyTo_C: figure('hardy_to_c'),
+    inRow_cm: figure('in_row_cm'),
+    rows_cm: figure('rows_cm'),
+    caution: text('caution'),
     growDay_C: figure('grow_day_c'),
     growNight_C: figure('grow_night_c'),
     base_C: figure('base_c'),
@@ -351,6 +397,7 @@ export function defineModels(sequelize: Sequelize): void {
     temperature: { ...json('temperature'), defaultValue: { kind: 'written' } },
     closed: { ...json('closed'), defaultValue: [] },
     size: json('size', true),
+    light: json('light', true),
   };
   PlaceModel.init(places, on('places'));
 

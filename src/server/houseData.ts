@@ -2,6 +2,7 @@ import { isOver } from '../core/batch/event.ts';
 import { seasonOf } from '../core/calendar/season.ts';
 import type { HouseData, SeasonBatch } from '../contracts/seasonData.ts';
 import { frostGoneBy } from './site/siteFrost.ts';
+import { knownOutside } from './site/knownOutside.ts';
 import { siteDays } from './site/siteDays.ts';
 import { emergenceFactor } from './learned.ts';
 import { TABLE_DAYS, type BatchView, type Season } from './season.ts';
@@ -22,6 +23,8 @@ export function houseData(season: Season, cropIds: ReadonlySet<number> | null): 
     spare_frac: world.nursery.spare_frac,
     offHeat: world.nursery.offHeat,
     outside: world.nursery.outside,
+    latitude_deg: world.nursery.latitude_deg,
+    knownOutside: knownOutside(season.site, tables.from),
     coolSchool: world.nursery.coolSchool,
     coolMost_C: world.nursery.coolMost_C,
     weights: world.nursery.weights,

@@ -1,5 +1,4 @@
 import { leggyOnHeat, type Leggy } from '../core/climate/leggy.ts';
-import { civilFromDay, dayFromCivil } from '../core/calendar/dayNumber.ts';
 import { temperatureOn } from '../core/schedule/placeClimate.ts';
 import type { BatchView, Season } from './season.ts';
 
@@ -9,15 +8,13 @@ export function leggyOf({ world, now, tables }: Season, { state, batch }: BatchV
   const place = world.places.find((p) => p.id === state.placeId);
   if (half === undefined || state.facts['off-heat'] !== undefined || state.phase !== 'emerged' || !place) return null;
   const { day_C, night_C } = temperatureOn(tables.climateOf(place.id), now.today);
+  const light = tables.skyOf(place.id)?.light_mol_m2[now.today - tables.from];
   const crop = world.crops.find((c) => c.id === batch.cropId)!;
-  const { year } = civilFromDay(now.today);
+  if (light === undefined) return null;
   return leggyOnHeat({
-    kind: place.kind,
-    lit: place.lit,
+    light_mol_m2: light,
     mean_C: (day_C + night_C) / 2,
     base_C: crop.base_C,
-    latitude_deg: world.nursery.latitude_deg,
-    dayOfYear: now.today - dayFromCivil(year, 1, 1) + 1,
     daysSinceHalfUp: now.today - half,
   });
 }

@@ -9,13 +9,14 @@ import type { Container } from '../core/model.ts';
 import type { BatchOdds } from '../core/planting/odds.ts';
 import { roundOf, workOf, type Job } from '../core/round/work.ts';
 import { climateStart } from '../core/schedule/placeClimate.ts';
-import { seasonTables, type MeasuredPlaces, type SeasonTables } from '../core/schedule/seasonTables.ts';
+import { seasonTables, type MeasuredPlaces, type SeasonTables, type TablesBy } from '../core/schedule/seasonTables.ts';
 import type { BatchRecord, CropRecord, EventRecord, LotRecord } from '../contracts/records.ts';
 import { ProblemError } from '../contracts/problem.ts';
 import { readMarks, readWorld, type Marks, type World } from '../db/world.ts';
 import { readMeasured } from '../db/measured.ts';
 import { milestoneOf, withKeptDays } from '../core/schedule/chain.ts';
 import { ladderOf, type Ladder } from './hardening/ladders.ts';
+import { knownOutside } from './site/knownOutside.ts';
 import { readSite, type Site } from './site/site.ts';
 import { nowAt, type Now } from './clock.ts';
 import { database } from './database.ts';
@@ -174,12 +175,17 @@ export function workOut(
 ): Season {
   const same = before !== null && before.now.today === now.today && booksOf(before.world) === booksOf(world);
   const sameSite = same && before.site === site;
-  const newTables = () => seasonTables(world.places, climateStart(now.today), TABLE_DAYS, world.nursery.outside);
-  const tables = same ? before.tables : newTables();
+  const from = climateStart(now.today);
+  const by = (): TablesBy => ({
+    normals: world.nursery.outside,
+    sky: { latitude_deg: world.nursery.latitude_deg },
+    known: new Map(knownOutside(site, from).map(([day, day_C, night_C]) => [day, { day_C, night_C }])),
+  });
+  const tables = sameSite ? before.tables : seasonTables(world.places, from, TABLE_DAYS, by());
   const plainTables =
-    same && before.measured === measured
+    sameSite && before.measured === measured
       ? before.plainTables
-      : seasonTables(world.places, climateStart(now.today), TABLE_DAYS, world.nursery.outside, measured);
+      : seasonTables(world.places, from, TABLE_DAYS, { ...by(), measured });
   const taught = taughtBy(world, plainTables);
   const learned = cropsToPlanBy(world, taught, same ? before.crops : null);
   const unlike = new Set(same ? learned.filter((crop, i) => crop !== before.crops[i]).map((crop) => crop.id) : []);

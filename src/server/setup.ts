@@ -77,8 +77,8 @@ export async function whatIsThere(): Promise<'nothing' | 'demo' | 'nursery'> {
 export async function libraryCrops(): Promise<Crop[]> {
   const read = (name: string) => readFile(new URL(`../stores/${name}`, import.meta.url), 'utf8');
   const texts: LibraryTexts = {
-    crops: await read('crops.csv'),
-    routes: await read('crop-routes.csv'),
+    crops: await read('crop-library.csv'),
+    tables: await read('crop-tables.csv'),
     emergenceDays: await read('emergence-days.csv'),
     emergencePercent: await read('emergence-percent.csv'),
   };
@@ -107,10 +107,16 @@ export async function setUp(db: Sequelize, seed: NurserySeed, machine_ms: number
       cropIds.set(crop.name, row.id);
     }
     const placeIds = new Map<number, number>();
-    for (const { id, periods, setPoints: _none, closed = [], size, temperature, ...place } of seed.places) {
+    for (const { id, periods, setPoints: _none, closed = [], size, temperature, light, ...place } of seed.places) {
       const dated = closed.map(({ from, to }) => ({ from: isoFromDay(from), to: isoFromDay(to) }));
       const row = await PlaceModel.create(
-        { ...place, closed: dated, ...(size ? { size } : {}), ...(temperature ? { temperature } : {}) },
+        {
+          ...place,
+          closed: dated,
+          ...(size ? { size } : {}),
+          ...(light ? { light } : {}),
+          ...(temperature ? { temperature } : {}),
+        },
         { transaction },
       );
       placeIds.set(id, row.id);

@@ -5,7 +5,7 @@ import type { PlannedSteps, WorkKey } from '../core/model.ts';
 import { withSetPoints, type ProposedBatch, type ProposedSetPoints } from '../core/placement/proposal.ts';
 import { milestoneOf } from '../core/schedule/chain.ts';
 import { overRoom, type OverRoom } from '../core/schedule/roomUse.ts';
-import { seasonTables } from '../core/schedule/seasonTables.ts';
+import { tablesOfHouse } from '../core/schedule/seasonTables.ts';
 import type { PlanAnswer, PlanRequest, SeasonSent } from '../contracts/planner.ts';
 import { presentState } from '../core/placement/present.ts';
 import { makeRoom, offersFor, planSeason, prepare } from './seasonPlanner.ts';
@@ -32,7 +32,7 @@ function forecasts(
   setPoints: readonly ProposedSetPoints[] = [],
 ): { progress: Map<number, Progress>; over: OverRoom[] } {
   const places = house.places.map((p) => withSetPoints(p, setPoints.find((s) => s.placeId === p.id)?.setPoints));
-  const tables = seasonTables(places, house.tablesFrom, house.tableDays, house.outside);
+  const tables = tablesOfHouse({ ...house, places });
   const containers = new Map(house.containers.map((c) => [c.id, c]));
   const progress = new Map(
     batches.map((batch) => {
@@ -78,7 +78,7 @@ describe('planning the demo season', () => {
     const { progress } = forecasts(sent);
     const after = forecasts(sent, answer.proposal.batches, answer.proposal.setPoints).progress;
     for (const batch of sent.batches) {
-      const past = (p: Progress) => p.stands.filter((s) => s.to <= sent.house.today);
+      const past = (p: Progress) => p.stands.filter((s) => s.to < sent.house.today);
       expect(past(after.get(batch.id)!)).toEqual(past(progress.get(batch.id)!));
     }
   });

@@ -13,7 +13,7 @@ import { repair } from '../core/placement/repair.ts';
 import { solutionOf, staysOf } from '../core/placement/solution.ts';
 import { costOf, removePlan, type State } from '../core/placement/state.ts';
 import { NONE } from '../core/placement/track.ts';
-import { seasonTables } from '../core/schedule/seasonTables.ts';
+import { tablesOfHouse } from '../core/schedule/seasonTables.ts';
 import type {
   ExactAnswer,
   MakeRoomAnswer,
@@ -49,7 +49,7 @@ const EXACT_MOST = 24;
 const EXACT_SECONDS = 20;
 
 export function prepare({ house, batches }: SeasonSent): Prepared {
-  const tables = seasonTables(house.places, house.tablesFrom, house.tableDays, house.outside);
+  const tables = tablesOfHouse(house);
   const crops = new Map(house.crops.map((crop) => [crop.id, crop]));
   const containers = new Map(house.containers.map((container) => [container.id, container]));
   const { today, offHeat, coolSchool, coolMost_C, weights, places } = house;

@@ -257,10 +257,10 @@ test('books: a crop’s curve follows its table; a place’s temperature moves t
     .nth(3 * 5 + 1)
     .fill('8');
   await expect(at25).toContainText('8.0');
-  await page.getByLabel('Best to sow at, °').fill('50');
+  await page.getByLabel('Best to sow at, °C').fill('50');
   await page.getByRole('button', { name: 'Save the crop' }).click();
   await expect(page.getByText('most to sow at must be above the best').first()).toBeVisible();
-  await expect(page.getByLabel('Best to sow at, °')).toHaveValue('50');
+  await expect(page.getByLabel('Best to sow at, °C')).toHaveValue('50');
 
   const sowing = async () =>
     ((await (await page.request.get('/api/batches')).json()) as { name: string; planned: { on: string }[] }[]).find(

@@ -25,7 +25,7 @@ test('heat: every zone at a glance, the bench in section, readings over time by 
     .click();
   await expect(page.getByRole('heading', { name: 'Bench 1', level: 1 })).toBeVisible();
   await page.waitForFunction(() => !document.querySelector('astro-island[ssr]'));
-  await expect(page.getByRole('img', { name: /Bench 1 in section: .*medium 50 mm \d+\.\d°/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /Bench 1 in section: .*medium 5 cm \d+\.\d°/ })).toBeVisible();
   await expect(page.getByRole('region', { name: 'If the power goes now' })).toContainText(/\d+ h/);
   const trace = page.getByRole('application', { name: /Readings/ });
   await expect(trace.locator('path').first()).toBeAttached();

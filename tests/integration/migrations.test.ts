@@ -1,10 +1,12 @@
+import { readFile } from 'node:fs/promises';
+import Papa from 'papaparse';
 import type { Sequelize } from 'sequelize';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { emptySeed, demoSeed } from '../../bin/seeds.ts';
 import { connect } from '../../src/db/connect.ts';
 import { MIGRATION_NAMES, migrateDown, migrateUp, pendingMigrations } from '../../src/db/migrate.ts';
 import { readWorld, type World } from '../../src/db/world.ts';
-import { setUp, whatIsThere } from '../../src/server/setup.ts';
+import { libraryCrops, setUp, whatIsThere } from '../../src/server/setup.ts';
 import { newDatabase } from '../support/app.ts';
 
 let db: Sequelize;
@@ -27,50 +29,19 @@ describe('migrations', () => {
     await setUp(db, await demoSeed(), 0);
     const world = (await readWorld(db))!;
     expect(world.batches.length).toBeGreaterThanOrEqual(40);
-    expect(world.crops).toHaveLength(36);
+    expect(world.crops).toHaveLength(197);
   });
 
   it('go down and up again with rows in, and keep them', async () => {
     const before = (await readWorld(db))!;
-    expect(await migrateDown(db, '003-imports-and-feed')).toEqual([
-      '012-zones-by-hand',
-      '011-one-truth',
-      '010-hardening',
-      '009-weather',
-      '008-potting',
-      '007-dirty-taken',
-      '006-heat',
-      '005-seed-and-counts',
-      '004-places-and-plans',
-    ]);
+    expect(await migrateDown(db, '003-imports-and-feed')).toEqual([...MIGRATION_NAMES].slice(3).reverse());
     expect(await tables()).not.toContain('scenarios');
-    expect(await migrateUp(db)).toEqual([
-      '004-places-and-plans',
-      '005-seed-and-counts',
-      '006-heat',
-      '007-dirty-taken',
-      '008-potting',
-      '009-weather',
-      '010-hardening',
-      '011-one-truth',
-      '012-zones-by-hand',
-    ]);
+    expect(await migrateUp(db)).toEqual(MIGRATION_NAMES.slice(3));
     // What the step added is lost by taking it back; what was there before it is kept.
     const once = (await readWorld(db))!;
     expect(once.batches.map((b) => b.plan.transplantOn)).toEqual(before.batches.map((b) => b.plan.transplantOn));
     expect(once.places.every((place) => place.temperature?.kind === 'written')).toBe(true);
-    expect(await migrateDown(db, '002-batches')).toEqual([
-      '012-zones-by-hand',
-      '011-one-truth',
-      '010-hardening',
-      '009-weather',
-      '008-potting',
-      '007-dirty-taken',
-      '006-heat',
-      '005-seed-and-counts',
-      '004-places-and-plans',
-      '003-imports-and-feed',
-    ]);
+    expect(await migrateDown(db, '002-batches')).toEqual([...MIGRATION_NAMES].slice(2).reverse());
     expect(await tables()).not.toContain('imports');
     expect(await migrateUp(db)).toEqual(MIGRATION_NAMES.slice(2));
     const after = (await readWorld(db))!;
@@ -81,6 +52,47 @@ describe('migrations', () => {
         .filter((e) => e.kind !== 'watered')
         .map((e) => ({ ...e, details: null, planting: null }));
     expect(kept(after)).toEqual(kept(before));
+  });
+
+  it('the wider crop library leaves what a grower has changed, fills what is new, and adds what lacks', async () => {
+    await migrateDown(db, '012-zones-by-hand');
+    const first = await readFile(
+      new URL('../../src/db/migrations/013-crop-library/before.csv', import.meta.url),
+      'utf8',
+    );
+    const lettuce = Papa.parse<Record<string, string>>(first, { header: true }).data.find(
+      (r) => r['name'] === 'lettuce',
+    )!;
+    await db.query(`DELETE FROM crops WHERE name IN ('lettuce', 'rocket') AND NOT EXISTS
+      (SELECT 1 FROM batches WHERE crop_id = crops.id) AND NOT EXISTS (SELECT 1 FROM varieties WHERE crop_id = crops.id)`);
+    const set = Object.entries(lettuce)
+      .filter(([column]) => column !== 'name' && column !== 'weeks_high')
+      .map(([column, value]) => `${column} = '${value}'`);
+    // Lettuce as the first library had it, but for its weeks; tomato with an optimum above the library's ceiling.
+    await db.query(`UPDATE crops SET ${set.join(', ')}, weeks_high = 9 WHERE name = 'lettuce'`);
+    await db.query(`UPDATE crops SET grow_optimum_c = 45 WHERE name = 'tomato'`);
+    await db.query(`INSERT INTO crops (name, crop_group, light, depth_mm, germ_min_c, germ_best_c, germ_max_c, germ_base_c,
+      germ_ceiling_c, germ_best_days, grow_day_c, grow_night_c, base_c, grow_optimum_c, weeks_low, weeks_high, pot_at_frac,
+      potted, hardening_days, hardiness, plant_soil_min_c, plant_night_min_c, weeks_from_last_frost)
+      SELECT 'own oddity', crop_group, light, depth_mm, germ_min_c, germ_best_c, germ_max_c, germ_base_c, germ_ceiling_c,
+      germ_best_days, grow_day_c, grow_night_c, base_c, grow_optimum_c, weeks_low, weeks_high, pot_at_frac, potted,
+      hardening_days, hardiness, plant_soil_min_c, plant_night_min_c, weeks_from_last_frost FROM crops WHERE name = 'lettuce'`);
+    await migrateUp(db);
+    const { crops } = (await readWorld(db))!;
+    const named = (name: string) => crops.find((c) => c.name === name)!;
+    const library = (await libraryCrops()).find((c) => c.name === 'lettuce')!;
+    expect(named('lettuce')).toMatchObject({
+      weeksHigh: 9,
+      growOptimum_C: library.growOptimum_C,
+      growCeiling_C: library.growCeiling_C,
+      dliGood: library.dliGood,
+      synonyms: library.synonyms,
+    });
+    expect(named('tomato')).toMatchObject({ growOptimum_C: 45, growCeiling_C: 57, botanical: 'Solanum lycopersicum' });
+    expect(named('own oddity')).toMatchObject({ weeksHigh: 9, comfortNight_C: 5, dliGood: 12, synonyms: '' });
+    expect(named('rocket').emergence).toEqual([]);
+    expect(crops).toHaveLength(198);
+    await db.query(`DELETE FROM crops WHERE name = 'own oddity'`);
   });
 
   it('go all the way down, leave nothing, and come up again', async () => {

@@ -5,8 +5,8 @@ import type { Crop, Place } from '../../src/core/model.ts';
 const read = (name: string): string => readFileSync(new URL(`../../src/stores/${name}`, import.meta.url), 'utf8');
 
 export const texts: LibraryTexts = {
-  crops: read('crops.csv'),
-  routes: read('crop-routes.csv'),
+  crops: read('crop-library.csv'),
+  tables: read('crop-tables.csv'),
   emergenceDays: read('emergence-days.csv'),
   emergencePercent: read('emergence-percent.csv'),
 };

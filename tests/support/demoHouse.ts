@@ -26,6 +26,8 @@ export function demoHouse(): SeasonSent {
     spare_frac: DEMO_NURSERY.spare_frac,
     offHeat: DEMO_NURSERY.offHeat,
     outside: DEMO_OUTSIDE,
+    latitude_deg: DEMO_NURSERY.latitude_deg,
+    knownOutside: [],
     coolSchool: DEMO_NURSERY.coolSchool,
     coolMost_C: DEMO_NURSERY.coolMost_C,
     weights: USUAL_WEIGHTS,

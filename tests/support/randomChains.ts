@@ -114,7 +114,7 @@ export interface ChainTried {
 /** Plans a chain back and walks it forward from its sowing day; null where no plan is to be had. */
 export function tryChain(chain: RandomChain): ChainTried | null {
   const { crop, plan, offHeat, places, normals, from } = chain;
-  const tables = seasonTables(places, from, DAYS, normals);
+  const tables = seasonTables(places, from, DAYS, { normals });
   const input = { crop, plan, offHeat, tables };
   const back = backwardChain(input);
   if (back.kind !== 'chain') return null;

@@ -42,6 +42,11 @@ export function civilFromDay(day: DayNumber): {
 }
 
 /** Whether the year has a 29 February. */
+/** 1 for 1 January to 365 or 366. */
+export function dayOfYear(day: DayNumber): number {
+  return day - dayFromCivil(civilFromDay(day).year, 1, 1) + 1;
+}
+
 export function isLeapYear(year: number): boolean {
   return (year % 4 === 0 && year % 100 !== 0) || year % 400 === 0;
 }

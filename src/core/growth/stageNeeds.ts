@@ -1,6 +1,7 @@
 import type { Crop, JoinsAt } from '../model.ts';
 import { daysToEmerge, germinationRate } from '../germination/germinationRate.ts';
-import { degreeDaysOfDay, POTTING_CHECK_DAYS, ruleWeeks, type StageSums } from './stageSums.ts';
+import { reference_degreeDays } from './growthRate.ts';
+import { POTTING_CHECK_DAYS, ruleWeeks, type StageSums } from './stageSums.ts';
 
 /**
  * Share of its growth that a plant still makes once it stands ready for its pot in a full cell, and the most of the way
@@ -77,7 +78,7 @@ export function usualPlugAge_weeks(crop: Crop): number {
  * @source common practice, no source
  */
 export function plugGrowth_degreeDays(crop: Crop, sums: StageSums, joins: JoinsAt): number {
-  const perDay = degreeDaysOfDay(crop, crop.growDay_C, crop.growNight_C);
+  const perDay = reference_degreeDays(crop);
   const emerge_days = daysToEmerge(germinationRate(crop), crop.germBest_C) ?? crop.germBest_days;
   const atPot = sums.ready_degreeDays * crop.potAt_frac;
   const byLeaves = joins.leaves_count == null ? null : (joins.leaves_count / LEAVES_AT_POTTING) * atPot;

@@ -1,6 +1,7 @@
 import { COMMON_PRACTICE } from '../because.ts';
 import { daysToEmerge, germinationRate } from '../germination/germinationRate.ts';
 import type { Crop } from '../model.ts';
+import { reference_degreeDays } from './growthRate.ts';
 
 /** Days a plant stands still after potting. @source common practice, no source ("two or three days") */
 export const POTTING_CHECK_DAYS = 2;
@@ -24,17 +25,6 @@ export interface StageSums {
   readonly overAge_degreeDays: number;
 }
 
-type GrowthTraits = Pick<Crop, 'base_C' | 'growOptimum_C'>;
-
-/**
- * Degree-days one day adds: mean of day and night, not above the optimum, less the base; never below 0.
- * @source degree-day method with an upper cut-off (McMaster & Wilhelm 1997, Agric. For. Meteorol. 87, 291-300, method 1)
- * @example degreeDaysOfDay({base_C: 7, growOptimum_C: 26}, 22, 17) // 12.5
- */
-export function degreeDaysOfDay(crop: GrowthTraits, day_C: number, night_C: number): number {
-  return Math.max(0, Math.min((day_C + night_C) / 2, crop.growOptimum_C) - crop.base_C);
-}
-
 /** Weeks from sowing to the first hardening day by the crop's rule: the middle of its range. */
 export function ruleWeeks(crop: Pick<Crop, 'weeksLow' | 'weeksHigh'>): number {
   return (crop.weeksLow + crop.weeksHigh) / 2;
@@ -42,7 +32,7 @@ export function ruleWeeks(crop: Pick<Crop, 'weeksLow' | 'weeksHigh'>): number {
 
 /**
  * Stage sums that give back the crop's rule of weeks at its reference temperatures (best germination temperature, then
- * growDay_C and growNight_C), the usual route of the crop included.
+ * growDay_C and growNight_C in good light), the usual route of the crop included.
  * @param age_frac growth at which it is to go out, as a share of what the rule of weeks gives: below 1 young, above 1 large
  * @throws RangeError when the crop never germinates at its best temperature, gains nothing at its reference
  * temperatures, or its weeks leave no time to grow
@@ -52,7 +42,7 @@ export function stageSums(crop: Crop, potted: boolean, age_frac = 1): StageSums 
   if (emerge_days === null) {
     throw new RangeError(`${crop.name} never germinates at its own best temperature, ${crop.germBest_C} degrees C`);
   }
-  const perDay = degreeDaysOfDay(crop, crop.growDay_C, crop.growNight_C);
+  const perDay = reference_degreeDays(crop);
   const check_days = crop.potted ? POTTING_CHECK_DAYS : 0;
   const grow_days = ruleWeeks(crop) * 7 - emerge_days - check_days;
   if (!(perDay > 0))

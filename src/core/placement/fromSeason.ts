@@ -7,7 +7,8 @@ import { mondayOf } from '../calendar/week.ts';
 import { germinationRate } from '../germination/germinationRate.ts';
 import { progressOverHours } from '../germination/progress.ts';
 import { plugGrowth_degreeDays, stageNeeds } from '../growth/stageNeeds.ts';
-import { degreeDaysOfDay, OVER_AGE_WEEKS, POTTING_CHECK_DAYS, stageSums } from '../growth/stageSums.ts';
+import { degreeDaysOfHours, effective_degreeDays, reference_degreeDays } from '../growth/growthRate.ts';
+import { OVER_AGE_WEEKS, POTTING_CHECK_DAYS, stageSums } from '../growth/stageSums.ts';
 import {
   placeOfStage,
   type BatchPlan,
@@ -19,6 +20,7 @@ import {
 } from '../model.ts';
 import { slotsFor, traysFor } from '../quantities/trays.ts';
 import { milestoneOf, noonOf, type Chain } from '../schedule/chain.ts';
+import type { PlaceSky } from '../schedule/sky.ts';
 import { heldAt, hoursOfDay, temperatureOn } from '../schedule/placeClimate.ts';
 import { progressOffHeat } from '../schedule/offHeat.ts';
 import { offHeatRuleOf, routeOf } from '../schedule/route.ts';
@@ -127,11 +129,13 @@ function placeSpec(place: Place, season: SeasonToPlan, from: DayNumber, days: nu
     const climate = season.tables.climateOf(place.id);
     const cut = (row: Float64Array) =>
       Float64Array.from({ length: days }, (_, i) => row[clampTo(from + i - climate.from, row.length)]!);
+    const sky = season.tables.skyOf(place.id);
     const level: LevelSpec = {
       setPoint_C: null,
       day_C: cut(climate.day_C),
       night_C: cut(climate.night_C),
       heat_kWh: new Float64Array(days),
+      ...(sky ? { sky: cutSky(sky, from - climate.from, days) } : {}),
     };
     return { ...base, levels: [level], row: new Array<number>(blocks).fill(0) };
   }
@@ -155,7 +159,14 @@ function placeSpec(place: Place, season: SeasonToPlan, from: DayNumber, days: nu
         freeNight_C: free.night_C,
       });
     }
-    return { setPoint_C, day_C, night_C, heat_kWh };
+    const sky = season.tables.skyAt(place.id, setPoint_C);
+    return {
+      setPoint_C,
+      day_C,
+      night_C,
+      heat_kWh,
+      ...(sky ? { sky: cutSky(sky, from - season.tables.from, days) } : {}),
+    };
   });
   const chosen = new Map((place.setPoints ?? []).map((s) => [s.week, s.setPoint_C]));
   const row = Array.from({ length: blocks }, (_, b) => {
@@ -163,6 +174,16 @@ function placeSpec(place: Place, season: SeasonToPlan, from: DayNumber, days: nu
     return nearest(choices, chosen.has(week) ? chosen.get(week)! : temperature.usual_C);
   });
   return { ...base, levels, row };
+}
+
+/** Hours and light from a day of the tables on; the last day stands for those beyond them. */
+function cutSky(sky: PlaceSky, start: number, days: number): PlaceSky {
+  const last = sky.light_mol_m2.length - 1;
+  const at = (i: number) => clampTo(start + i, last + 1);
+  return {
+    hours_C: Float64Array.from({ length: 24 * days }, (_, k) => sky.hours_C[24 * at(Math.floor(k / 24)) + (k % 24)]!),
+    light_mol_m2: Float64Array.from({ length: days }, (_, i) => sky.light_mol_m2[at(i)]!),
+  };
 }
 
 /** Index of a set-point among the choices, or of the nearest to it; 0 is off. */
@@ -197,7 +218,11 @@ function stageSpec(stage: Stage, batch: SeasonBatchToPlan, season: SeasonToPlan,
   const range = stageRange(crop, stage);
   const rate = germinationRate(crop);
   const rule = offHeatRuleOf({ plan, crop, offHeat: season.offHeat });
-  const growth = (day_C: number, night_C: number) => degreeDaysOfDay(crop, day_C, night_C);
+  const reference = reference_degreeDays(crop);
+  const growth: StageSpec['gain'] = (day_C, night_C, sky) => {
+    const warmth = degreeDaysOfHours(crop, sky?.hours_C ?? hoursOfDay(day_C, night_C));
+    return sky ? effective_degreeDays(warmth, sky.light_mol_m2, crop.dliGood, reference) : warmth;
+  };
   const common = {
     name: `${crop.name}: ${STAGE_NAMES[stage]}`,
     standstill_days: 0,
@@ -213,7 +238,7 @@ function stageSpec(stage: Stage, batch: SeasonBatchToPlan, season: SeasonToPlan,
     case 'germinate':
       return {
         ...common,
-        gain: (day_C, night_C) => progressOverHours(rate, hoursOfDay(day_C, night_C)),
+        gain: (day_C, night_C, sky) => progressOverHours(rate, sky?.hours_C ?? hoursOfDay(day_C, night_C)),
         need: progressOffHeat(rule) * (plan.emergence_factor ?? 1),
         standstill_days: rule.kind === 'days-after' ? rule.days : 0,
       };

@@ -25,6 +25,14 @@ export interface LevelSpec {
   readonly night_C: Float64Array;
   /** Heat of each day, kWh. */
   readonly heat_kWh: Float64Array;
+  /** Hours and light of a day, where they are known. */
+  readonly sky?: { readonly hours_C: Float64Array; readonly light_mol_m2: Float64Array };
+}
+
+/** One day's hours and light. */
+export interface DaySky {
+  readonly hours_C: ArrayLike<number>;
+  readonly light_mol_m2: number;
 }
 
 export interface PlaceSpec {
@@ -43,7 +51,7 @@ export interface PlaceSpec {
 export interface StageSpec {
   readonly name: string;
   /** What a day adds, and what must be gained before the stage may be left. */
-  readonly gain: (day_C: number, night_C: number) => number;
+  readonly gain: (day_C: number, night_C: number, sky?: DaySky) => number;
   readonly need: number;
   /** Days after entry in which nothing is gained. */
   readonly standstill_days: number;

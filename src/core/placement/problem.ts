@@ -128,7 +128,14 @@ function climatesOf({ places, days }: Instance): { climates: LevelSpec[]; climat
   const byKey = new Map<number, number[]>();
   const alike = (a: LevelSpec, b: LevelSpec): boolean => {
     if (a.setPoint_C !== b.setPoint_C) return false;
-    for (let d = 0; d < days; d++) if (a.day_C[d] !== b.day_C[d] || a.night_C[d] !== b.night_C[d]) return false;
+    if ((a.sky === undefined) !== (b.sky === undefined)) return false;
+    for (let d = 0; d < days; d++) {
+      if (a.day_C[d] !== b.day_C[d] || a.night_C[d] !== b.night_C[d]) return false;
+      // The same day and night with the same light and the same noon have the same hours.
+      if (a.sky && a.sky.light_mol_m2[d] !== b.sky!.light_mol_m2[d]) return false;
+      if (a.sky && a.sky.hours_C[24 * d + 12] !== b.sky!.hours_C[24 * d + 12]) return false;
+      if (a.sky && a.sky.hours_C[24 * d + 20] !== b.sky!.hours_C[24 * d + 20]) return false;
+    }
     return true;
   };
   const climateOf = places.map(({ levels }) =>

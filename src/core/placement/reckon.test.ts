@@ -2,13 +2,13 @@ import { describe, expect, it } from 'vitest';
 import { demoHouse } from '../../../tests/support/demoHouse.ts';
 import { batchProgress } from '../batch/progress.ts';
 import { mondayOf } from '../calendar/week.ts';
-import { seasonTables } from '../schedule/seasonTables.ts';
+import { tablesOfHouse } from '../schedule/seasonTables.ts';
 import { heatShareOf_kWh, reckon } from './reckon.ts';
 
 const { house, batches } = demoHouse();
 const containers = new Map(house.containers.map((c) => [c.id, c]));
 function added(places = house.places) {
-  const tables = seasonTables(places, house.tablesFrom, house.tableDays, house.outside);
+  const tables = tablesOfHouse({ ...house, places });
   const worked = batches.map((batch) => ({
     plan: batch.plan,
     over: batch.state.phase === 'planted' || batch.state.phase === 'ended',

@@ -1,4 +1,4 @@
-import type { LevelSpec, StageSpec } from './instance.ts';
+import type { DaySky, LevelSpec, StageSpec } from './instance.ts';
 
 /** Never: no such day. */
 export const NONE = -1;
@@ -29,9 +29,10 @@ export function gainsIn(stage: StageSpec, level: LevelSpec, days: number): Float
   for (let d = 0; d < days; d++) {
     const day_C = level.day_C[d]!;
     const night_C = level.night_C[d]!;
-    if (day_C !== lastDay_C || night_C !== lastNight_C) {
+    const sky = level.sky && skyOn(level.sky, d);
+    if (sky || day_C !== lastDay_C || night_C !== lastNight_C) {
       const may = !tooHigh && night_C >= stage.low_C && day_C <= stage.high_C;
-      last = may ? stage.gain(day_C, night_C) : NaN;
+      last = may ? stage.gain(day_C, night_C, sky) : NaN;
       lastDay_C = day_C;
       lastNight_C = night_C;
     }
@@ -42,6 +43,11 @@ export function gainsIn(stage: StageSpec, level: LevelSpec, days: number): Float
     gains[d] = (gains[d]! + (next === next ? next : 0)) / 2;
   }
   return gains;
+}
+
+/** Hours and light of a day. */
+export function skyOn({ hours_C, light_mol_m2 }: NonNullable<LevelSpec['sky']>, d: number): DaySky {
+  return { hours_C: hours_C.subarray(24 * d, 24 * d + 24), light_mol_m2: light_mol_m2[d]! };
 }
 
 export function makeTrack(gains: readonly Float64Array[], days: number): Track {

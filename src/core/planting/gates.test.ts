@@ -1,3 +1,4 @@
+import { cropNamed } from '../../../tests/references/library.ts';
 import { describe, expect, it } from 'vitest';
 import { requireDay } from '../calendar/dayNumber.ts';
 import type { DayWeather } from '../climate/forecast.ts';
@@ -105,8 +106,8 @@ describe('what the gates say together', () => {
 describe('ground', () => {
   it('by the house’s distances before the usual ones', () => {
     expect(ground_m2(100, { plant_cm: 50, row_cm: 70 })).toBeCloseTo(35);
-    expect(spacingOf('tomato')).toEqual({ plant_cm: 50, row_cm: 70 });
-    expect(spacingOf('tomato', { tomato: { plant_cm: 40, row_cm: 80 } }).plant_cm).toBe(40);
-    expect(spacingOf('something new')).toEqual({ plant_cm: 30, row_cm: 40 });
+    const tomato = cropNamed('tomato');
+    expect(spacingOf(tomato)).toEqual({ plant_cm: tomato.inRow_cm, row_cm: tomato.rows_cm });
+    expect(spacingOf(tomato, { tomato: { plant_cm: 40, row_cm: 80 } }).plant_cm).toBe(40);
   });
 });

@@ -18,7 +18,7 @@ const crops = await libraryCrops();
 const tomato = crops.find((c) => c.name === 'tomato')!;
 const containers = new Map(USUAL_CONTAINERS.map((c) => [c.id, c]));
 const SOWN = requireDay('2027-03-10');
-const tables = seasonTables(DEMO_PLACES, climateStart(SOWN), 800, DEMO_OUTSIDE);
+const tables = seasonTables(DEMO_PLACES, climateStart(SOWN), 800, { normals: DEMO_OUTSIDE });
 const plan: BatchPlan = {
   plantsWanted: 100,
   spare_frac: 0.15,

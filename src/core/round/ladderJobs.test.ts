@@ -18,7 +18,7 @@ import { seasonTables } from '../schedule/seasonTables.ts';
 import { roundOf, workOf, type LadderOfBatch } from './work.ts';
 
 const today = requireDay(DEMO_TODAY);
-const tables = seasonTables(DEMO_PLACES, requireDay('2026-01-01'), 4 * 366, DEMO_OUTSIDE);
+const tables = seasonTables(DEMO_PLACES, requireDay('2026-01-01'), 4 * 366, { normals: DEMO_OUTSIDE });
 const containers = new Map(USUAL_CONTAINERS.map((c) => [c.id, c]));
 const made = demoSeason(crops).find((b) => b.crop === 'onion')!;
 const rungs = rungsFor(PROGRAMMES[0]!, 'hardy');

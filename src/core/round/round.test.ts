@@ -18,7 +18,7 @@ import { seasonTables } from '../schedule/seasonTables.ts';
 import { roundOf, workOf } from './work.ts';
 
 const today = requireDay(DEMO_TODAY);
-const tables = seasonTables(DEMO_PLACES, requireDay('2026-01-01'), 4 * 366, DEMO_OUTSIDE);
+const tables = seasonTables(DEMO_PLACES, requireDay('2026-01-01'), 4 * 366, { normals: DEMO_OUTSIDE });
 const containers = new Map(USUAL_CONTAINERS.map((c) => [c.id, c]));
 
 function worked(

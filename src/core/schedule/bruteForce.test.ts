@@ -42,8 +42,11 @@ function hourAt(place: Place, hour: number): { day_C: number; night_C: number; n
 function readyHour(crop: Crop, sowDay: number, offHeat: OffHeatRule): number | null {
   const rate = germinationRate(crop);
   const sums = stageSums(crop, crop.potted);
-  const grow = ({ day_C, night_C }: { day_C: number; night_C: number }) =>
-    Math.max(0, Math.min((day_C + night_C) / 2, crop.growOptimum_C) - crop.base_C) / 24;
+  const { base_C: b, growOptimum_C: o, growCeiling_C: c } = crop;
+  // Degree-days to the optimum, then Yan and Hunt's beta function to the ceiling.
+  const at = (t: number) =>
+    t <= b || t >= c ? 0 : t <= o ? t - b : (o - b) * ((c - t) / (c - o)) * ((t - b) / (o - b)) ** ((o - b) / (c - o));
+  const grow = ({ day_C, night_C }: { day_C: number; night_C: number }) => (at(day_C) + at(night_C)) / 2 / 24;
   let hour = (sowDay - FROM) * 24 + 12;
   const last = DAYS * 24;
   let germination = 0;

@@ -11,6 +11,10 @@ export interface PlaceClimate {
   readonly from: DayNumber;
   readonly day_C: Float64Array;
   readonly night_C: Float64Array;
+  /** Of a place held at set-points: highest and lowest it would have unheated, and what it is set to (NaN = off). */
+  readonly free?: { readonly day_C: Float64Array; readonly night_C: Float64Array };
+  readonly set_C?: Float64Array;
+  readonly nightDrop_K?: number;
 }
 
 /** Hours at the day temperature, from six to six. A plain half until day length is worked out from latitude. */
@@ -42,6 +46,8 @@ export function placeClimate(
     throw new RangeError(`${place.name} follows outside: write down the usual temperatures outside`);
   const day_C = new Float64Array(days);
   const night_C = new Float64Array(days);
+  const free = { day_C: new Float64Array(days), night_C: new Float64Array(days) };
+  const set_C = new Float64Array(days).fill(NaN);
   const chosen = new Map((place.setPoints ?? []).map((s) => [s.week, s.setPoint_C]));
   for (let i = 0; i < days; i++) {
     const out = temperatureOn(outside, from + i);
@@ -54,9 +60,13 @@ export function placeClimate(
       const held = heldAt(temperature, setPoint_C, out.day_C, out.night_C);
       day_C[i] = held.day_C;
       night_C[i] = held.night_C;
+      free.day_C[i] = out.day_C + temperature.unheatedPlus_K;
+      free.night_C[i] = out.night_C + temperature.unheatedPlus_K;
+      if (setPoint_C !== null) set_C[i] = setPoint_C;
     }
   }
-  return { placeId: place.id, from, day_C, night_C };
+  if (temperature.kind === 'outside') return { placeId: place.id, from, day_C, night_C };
+  return { placeId: place.id, from, day_C, night_C, free, set_C, nightDrop_K: temperature.nightDrop_K };
 }
 
 /** Day and night of a place held at a set-point (null = off) with so much outside. Heating does not cool. */

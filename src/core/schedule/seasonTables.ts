@@ -1,10 +1,11 @@
 import type { DayNumber } from '../calendar/dayNumber.ts';
 import { germinationRate } from '../germination/germinationRate.ts';
 import { progressOverHours } from '../germination/progress.ts';
-import { degreeDaysOfDay } from '../growth/stageSums.ts';
+import { degreeDaysOfHours, effective_degreeDays, reference_degreeDays } from '../growth/growthRate.ts';
 import type { Crop, Place } from '../model.ts';
 import { outsideClimate, type MonthNormal, type OutsideClimate } from './outsideClimate.ts';
 import { hoursOfDay, placeClimate, type PlaceClimate } from './placeClimate.ts';
+import { placeSky, type PlaceSky, type Sky } from './sky.ts';
 import { thermalIntegral, type ThermalIntegral } from './thermalIntegral.ts';
 
 /** More than any nursery's places, so that crop and place make one number. */
@@ -18,6 +19,10 @@ export interface SeasonTables {
   /** Usual outside over these days; null when it is not written down. */
   readonly outside: OutsideClimate | null;
   climateOf(placeId: number): PlaceClimate;
+  /** Hours and light of a place; null where it is not known where the nursery lies. */
+  skyOf(placeId: number): PlaceSky | null;
+  /** The same of a place held at one set-point throughout; null = off. */
+  skyAt(placeId: number, setPoint_C: number | null): PlaceSky | null;
   /** @param slower how many times as long as its crop it takes, above 0 */
   germinationOf(crop: Crop, placeId: number, slower?: number): ThermalIntegral;
   growthOf(crop: Crop, placeId: number): ThermalIntegral;
@@ -27,30 +32,65 @@ export interface SeasonTables {
 export type MeasuredPlaces = ReadonlyMap<number, ReadonlyMap<DayNumber, readonly (number | null)[]>>;
 const NOTHING_MEASURED: MeasuredPlaces = new Map();
 
+/** Days outside as they were read or are foretold, in place of the usual ones. */
+export type KnownOutside = ReadonlyMap<DayNumber, { readonly day_C: number | null; readonly night_C: number | null }>;
+
+/** What tables are worked out from beside places and days. */
+export interface TablesBy {
+  readonly normals?: readonly MonthNormal[] | null;
+  /** What the medium really had, in place of what was planned. */
+  readonly measured?: MeasuredPlaces;
+  /** Days outside read and foretold. */
+  readonly known?: KnownOutside;
+  /** Where the nursery lies. Without it every day is half day and half night, and light is good. */
+  readonly sky?: Sky | null;
+}
+
 /**
  * Tables over days [from, from + days). Each integral is made at first use.
- * @param measured what the medium really had, in place of what was planned, for coming up only
  * @throws RangeError for a place that is not among `places`
  */
 export function seasonTables(
   places: readonly Place[],
   from: DayNumber,
   days: number,
-  normals: readonly MonthNormal[] | null = null,
-  measured: MeasuredPlaces = NOTHING_MEASURED,
+  { normals = null, measured = NOTHING_MEASURED, known, sky = null }: TablesBy = {},
 ): SeasonTables {
-  const outside = normals === null ? null : outsideClimate(normals, from, days);
+  const usual = normals === null ? null : outsideClimate(normals, from, days);
+  const outside = usual && known ? withKnown(usual, known) : usual;
   const byId = new Map(places.map((place) => [place.id, place]));
   const climates = new Map<number, PlaceClimate>();
+  const skies = new Map<number, PlaceSky>();
+  const heldSkies = new Map<string, PlaceSky>();
   const germination = new Map<string, { readonly pace: number; readonly integral: ThermalIntegral }>();
-  const growth = new Map<number, ThermalIntegral>();
+  const growth = new Map<string, ThermalIntegral>();
 
-  function climateOf(placeId: number): PlaceClimate {
-    return remember(climates, placeId, () => {
-      const place = byId.get(placeId);
-      if (!place) throw new RangeError(`there is no place number ${placeId}`);
-      return placeClimate(place, from, days, outside);
-    });
+  function placeOf(placeId: number): Place {
+    const place = byId.get(placeId);
+    if (!place) throw new RangeError(`there is no place number ${placeId}`);
+    return place;
+  }
+  const climateOf = (placeId: number): PlaceClimate =>
+    remember(climates, placeId, () => placeClimate(placeOf(placeId), from, days, outside));
+  const skyOf = (placeId: number): PlaceSky | null =>
+    sky === null ? null : remember(skies, placeId, () => placeSky(placeOf(placeId), climateOf(placeId), outside, sky));
+
+  /** What each day gains by its hours: as planned, and as measured where it was. */
+  function byHours(placeId: number, gain: (hours_C: ArrayLike<number>, i: number) => number): Float64Array {
+    const climate = climateOf(placeId);
+    const hours_C = skyOf(placeId)?.hours_C;
+    const held = (i: number) => hoursOfDay(climate.day_C[i]!, climate.night_C[i]!);
+    const planned = (i: number) => hours_C?.subarray(24 * i, 24 * i + 24) ?? held(i);
+    const gains = eachDay(climate, planned, gain);
+    for (const [day, read] of measured.get(placeId) ?? []) {
+      const i = day - from;
+      if (i < 0 || i >= days) continue;
+      gains[i] = gain(
+        Array.from(planned(i), (value, hour) => read[hour] ?? value),
+        i,
+      );
+    }
+    return gains;
   }
 
   return {
@@ -59,39 +99,76 @@ export function seasonTables(
     places: byId,
     outside,
     climateOf,
+    skyOf,
+    skyAt(placeId, setPoint_C) {
+      const place = placeOf(placeId);
+      if (sky === null) return null;
+      if (place.temperature?.kind !== 'set-point') return skyOf(placeId);
+      return remember(heldSkies, `${placeId} ${setPoint_C}`, () => {
+        const held = { ...place, setPoints: [], temperature: { ...place.temperature, usual_C: setPoint_C } } as Place;
+        return placeSky(held, placeClimate(held, from, days, outside), outside, sky);
+      });
+    },
     germinationOf(crop, placeId, slower = 1) {
       if (!(slower > 0)) throw new RangeError(`emergence_factor: ${slower}, wanted above 0`);
       const key = `${crop.id * PLACES + placeId} ${slower}`;
       const pace = paceOf(crop);
-      const known = germination.get(key);
-      if (known?.pace === pace) return known.integral;
+      const there = germination.get(key);
+      if (there?.pace === pace) return there.integral;
       const rate = germinationRate(crop);
-      const gains = eachDay(climateOf(placeId), (day_C, night_C) =>
-        progressOverHours(rate, hoursOfDay(day_C, night_C)),
-      );
-      const climate = climateOf(placeId);
-      for (const [day, hours] of measured.get(placeId) ?? []) {
-        const i = day - from;
-        if (i < 0 || i >= days) continue;
-        const planned = hoursOfDay(climate.day_C[i]!, climate.night_C[i]!);
-        gains[i] = progressOverHours(
-          rate,
-          planned.map((value, hour) => hours[hour] ?? value),
-        );
-      }
+      const gains = byHours(placeId, (hours_C) => progressOverHours(rate, hours_C));
       if (slower !== 1) gains.forEach((gain, i) => (gains[i] = gain / slower));
       const integral = thermalIntegral(from, gains);
       germination.set(key, { pace, integral });
       return integral;
     },
-    growthOf: (crop, placeId) =>
-      remember(growth, crop.id * PLACES + placeId, () =>
-        thermalIntegral(
-          from,
-          eachDay(climateOf(placeId), (day_C, night_C) => degreeDaysOfDay(crop, day_C, night_C)),
-        ),
-      ),
+    growthOf(crop, placeId) {
+      const { base_C, growOptimum_C, growCeiling_C, dliGood, growDay_C, growNight_C } = crop;
+      const key = [placeId, base_C, growOptimum_C, growCeiling_C, dliGood, growDay_C, growNight_C].join(' ');
+      return remember(growth, key, () => {
+        const light = skyOf(placeId)?.light_mol_m2;
+        const reference = reference_degreeDays(crop);
+        const gains = byHours(placeId, (hours_C) => degreeDaysOfHours(crop, hours_C));
+        if (light)
+          gains.forEach((warmth, i) => (gains[i] = effective_degreeDays(warmth, light[i]!, dliGood, reference)));
+        return thermalIntegral(from, gains);
+      });
+    },
   };
+}
+
+/** What a page works its tables out from; the same on the server and in the browser. */
+export interface HouseOfTables {
+  readonly places: readonly Place[];
+  readonly tablesFrom: DayNumber;
+  readonly tableDays: number;
+  readonly outside: readonly MonthNormal[] | null;
+  readonly latitude_deg: number;
+  /** Days outside read or foretold: highest and lowest. */
+  readonly knownOutside: readonly (readonly [day: DayNumber, day_C: number | null, night_C: number | null])[];
+}
+
+/** The tables of a house. */
+export function tablesOfHouse(house: HouseOfTables): SeasonTables {
+  const known = new Map(house.knownOutside.map(([day, day_C, night_C]) => [day, { day_C, night_C }]));
+  const { latitude_deg } = house;
+  return seasonTables(house.places, house.tablesFrom, house.tableDays, {
+    normals: house.outside,
+    known,
+    sky: { latitude_deg },
+  });
+}
+
+/** Usual days outside with those that are known in their stead. */
+function withKnown(usual: OutsideClimate, known: KnownOutside): OutsideClimate {
+  const [day_C, night_C] = [usual.day_C.slice(), usual.night_C.slice()];
+  for (const [day, read] of known) {
+    const i = day - usual.from;
+    if (i < 0 || i >= day_C.length) continue;
+    if (read.day_C !== null) day_C[i] = read.day_C;
+    if (read.night_C !== null) night_C[i] = read.night_C;
+  }
+  return { from: usual.from, day_C, night_C };
 }
 
 /** Tells a crop's times to come up from those it had before the house learned better. */
@@ -101,15 +178,26 @@ function paceOf(crop: Crop): number {
   return pace;
 }
 
-function eachDay(climate: PlaceClimate, gain: (day_C: number, night_C: number) => number): Float64Array {
-  const { day_C, night_C } = climate;
+function eachDay(
+  { day_C, night_C }: PlaceClimate,
+  hoursOf: (i: number) => ArrayLike<number>,
+  gain: (hours_C: ArrayLike<number>, i: number) => number,
+): Float64Array {
   const gains = new Float64Array(day_C.length);
+  let last: ArrayLike<number> = [];
   for (let i = 0; i < gains.length; i++) {
+    const hours_C = hoursOf(i);
     // A period keeps its temperatures for weeks: a day like the one before gains the same.
-    const same = i > 0 && day_C[i] === day_C[i - 1] && night_C[i] === night_C[i - 1];
-    gains[i] = same ? gains[i - 1]! : gain(day_C[i]!, night_C[i]!);
+    const same = i > 0 && day_C[i] === day_C[i - 1] && night_C[i] === night_C[i - 1] && alike(hours_C, last);
+    gains[i] = same ? gains[i - 1]! : gain(hours_C, i);
+    last = hours_C;
   }
   return gains;
+}
+
+/** Whether two days have the same hours; told by a few of them. */
+function alike(a: ArrayLike<number>, b: ArrayLike<number>): boolean {
+  return a[0] === b[0] && a[7] === b[7] && a[14] === b[14] && a[21] === b[21];
 }
 
 function remember<K, V>(map: Map<K, V>, key: K, make: () => V): V {

@@ -10,7 +10,18 @@ interface Props {
   readonly onChoose: (crop: Crop) => void;
 }
 
-/** Search as you type: names that begin so first, then those that hold it. */
+const NOT_CALLED_SO = 4;
+
+/** How near a crop is to what is typed: its name begins so, another of its names does, or one of them holds it. */
+function rankOf(crop: Crop, wanted: string): number {
+  const others = crop.synonyms.split(';').map((name) => name.trim());
+  if (crop.name.startsWith(wanted)) return 0;
+  if (others.some((name) => name.startsWith(wanted))) return 1;
+  if (crop.name.includes(wanted)) return 2;
+  return others.some((name) => name.includes(wanted)) ? 3 : NOT_CALLED_SO;
+}
+
+/** Search as you type, by any of a crop's names. */
 export function CropSearch({ crops, chosen, fixed, error, onChoose }: Props) {
   const id = useId();
   const [text, setText] = useState(chosen?.name ?? '');
@@ -18,11 +29,11 @@ export function CropSearch({ crops, chosen, fixed, error, onChoose }: Props) {
   const [at, setAt] = useState(0);
   const wanted = text.trim().toLowerCase();
   const found = crops
-    .filter((crop) => crop.name.includes(wanted))
-    .sort(
-      (a, b) => Number(!a.name.startsWith(wanted)) - Number(!b.name.startsWith(wanted)) || a.name.localeCompare(b.name),
-    )
-    .slice(0, 8);
+    .map((crop) => ({ crop, rank: rankOf(crop, wanted) }))
+    .filter(({ rank }) => rank < NOT_CALLED_SO)
+    .sort((a, b) => a.rank - b.rank || a.crop.name.localeCompare(b.crop.name))
+    .slice(0, 8)
+    .map(({ crop }) => crop);
 
   function choose(crop: Crop): void {
     setText(crop.name);

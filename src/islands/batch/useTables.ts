@@ -1,8 +1,8 @@
 import { useMemo } from 'react';
-import { seasonTables, type SeasonTables } from '../../core/schedule/seasonTables.ts';
+import { tablesOfHouse, type SeasonTables } from '../../core/schedule/seasonTables.ts';
 import type { HouseData } from '../../contracts/seasonData.ts';
 
 /** The season's tables in the browser, made once for a house. */
 export function useTables(house: HouseData): SeasonTables {
-  return useMemo(() => seasonTables(house.places, house.tablesFrom, house.tableDays, house.outside), [house]);
+  return useMemo(() => tablesOfHouse(house), [house]);
 }

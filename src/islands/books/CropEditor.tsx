@@ -1,101 +1,107 @@
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
-import type { Crop, EmergencePoint } from '../../core/model.ts';
+import { CROP_KINDS, SOWN_IN, type Crop, type EmergencePoint } from '../../core/model.ts';
 import { daysToEmerge, germinationRate } from '../../core/germination/germinationRate.ts';
 import type { CropRecord } from '../../contracts/records.ts';
 import { shownTemperature, temperatureFromShown, type TemperatureUnit } from '../../core/units/temperature.ts';
 import type { LengthUnit } from '../../core/units/length.ts';
 import { degrees } from '../../ui/format.ts';
 import type { FieldSpec } from './fields.ts';
-import { figureOr, LineForm, typedTemperature } from './LineForm.tsx';
+import { CropBands } from './CropBands.tsx';
+import { figureOr, LineForm, typedOf, typedTemperature } from './LineForm.tsx';
 
 const ResponseChart = lazy(() => import('./ResponseChart.tsx'));
 
+const named = (section: string, fields: readonly FieldSpec[]): FieldSpec[] => fields.map((f) => ({ ...f, section }));
+const words = <T extends string>(values: readonly T[]) => values.map((v) => [v, v] as const);
+
 const FIELDS: readonly FieldSpec[] = [
-  { key: 'name', label: 'Name', kind: 'text' },
-  {
-    key: 'group',
-    label: 'Kind of crop',
-    kind: 'choice',
-    options: [
-      ['warm', 'warm'],
-      ['cool', 'cool'],
-    ],
-  },
-  {
-    key: 'light',
-    label: 'Seed and light',
-    kind: 'choice',
-    options: [
-      ['neutral', 'either'],
-      ['light', 'needs light'],
-      ['dark', 'likes dark'],
-    ],
-  },
-  { key: 'depth_mm', label: 'Sown deep', kind: 'length' },
-  { key: 'germMin_C', label: 'Least to sow at, °', kind: 'temperature' },
-  { key: 'germBest_C', label: 'Best to sow at, °', kind: 'temperature' },
-  { key: 'germMax_C', label: 'Most to sow at, °', kind: 'temperature' },
-  {
-    key: 'germBase_C',
-    label: 'Germination base, °',
-    kind: 'temperature',
-    hint: 'used without a table',
-  },
-  {
-    key: 'germCeiling_C',
-    label: 'Germination ceiling, °',
-    kind: 'temperature',
-    hint: 'used without a table',
-  },
-  {
-    key: 'germBest_days',
-    label: 'Days to half up at best',
-    kind: 'number',
-    hint: 'used without a table',
-  },
-  { key: 'growDay_C', label: 'Growing by day, °', kind: 'temperature' },
-  { key: 'growNight_C', label: 'Growing by night, °', kind: 'temperature' },
-  { key: 'base_C', label: 'Growth base, °', kind: 'temperature' },
-  { key: 'growOptimum_C', label: 'Growth optimum, °', kind: 'temperature' },
-  { key: 'weeksLow', label: 'Weeks to hardening, short', kind: 'number' },
-  { key: 'weeksHigh', label: 'Weeks to hardening, long', kind: 'number' },
-  {
-    key: 'potAt_frac',
-    label: 'Potted at this share of growth',
-    kind: 'number',
-    hint: '0.4 is 40%',
-  },
-  { key: 'potted', label: 'Usually potted up', kind: 'flag' },
-  { key: 'seedBalls', label: 'Sown as balls of several seeds', kind: 'flag' },
-  { key: 'hardening_days', label: 'Hardening days', kind: 'number' },
-  {
-    key: 'hardiness',
-    label: 'Hardiness',
-    kind: 'choice',
-    options: [
-      ['hardy', 'hardy'],
-      ['half-hardy', 'half-hardy'],
-      ['tender', 'tender'],
-      ['tropical', 'tropical'],
-    ],
-  },
-  { key: 'plantSoilMin_C', label: 'Soil to plant in, °', kind: 'temperature' },
-  {
-    key: 'plantNightMin_C',
-    label: 'Nights to plant in, °',
-    kind: 'temperature',
-  },
-  {
-    key: 'weeksFromLastFrost',
-    label: 'Weeks from last frost',
-    kind: 'number',
-    hint: 'minus is before',
-  },
-  { key: 'source', label: 'Source', kind: 'text', optional: true },
+  ...named('The crop', [
+    { key: 'name', label: 'Name', kind: 'text' },
+    { key: 'synonyms', label: 'Other names', kind: 'text', optional: true, hint: 'with semicolons between' },
+    { key: 'botanical', label: 'Botanical name', kind: 'text', optional: true },
+    { key: 'family', label: 'Family', kind: 'text', optional: true },
+    { key: 'kind', label: 'Grown as', kind: 'choice', options: words(CROP_KINDS) },
+    { key: 'group', label: 'Kind of crop', kind: 'choice', options: words(['warm', 'cool']) },
+    { key: 'caution', label: 'Caution', kind: 'text', optional: true },
+    { key: 'source', label: 'Source', kind: 'text', optional: true },
+  ]),
+  ...named('Seed and coming up', [
+    {
+      key: 'light',
+      label: 'Seed and light',
+      kind: 'choice',
+      options: [
+        ['neutral', 'either'],
+        ['light', 'needs light'],
+        ['dark', 'likes dark'],
+      ],
+    },
+    { key: 'depth_mm', label: 'Sown deep', kind: 'length' },
+    { key: 'sowIn', label: 'Usually sown in', kind: 'choice', options: words(SOWN_IN) },
+    { key: 'cellsUsual_count', label: 'Cells to a full tray', kind: 'number' },
+    {
+      key: 'pretreat',
+      label: 'Before sowing',
+      kind: 'choice',
+      options: [
+        ['none', 'nothing'],
+        ['soak', 'soak up to a day'],
+        ['scarify', 'nick or rub the coat'],
+        ['chill', 'chill, moist and cold'],
+      ],
+    },
+    { key: 'chill_weeks', label: 'Weeks of chilling', kind: 'number', hint: '0 unless it is chilled' },
+    { key: 'germMin_C', label: 'Least to sow at', kind: 'temperature' },
+    { key: 'germBest_C', label: 'Best to sow at', kind: 'temperature' },
+    { key: 'germMax_C', label: 'Most to sow at', kind: 'temperature' },
+    { key: 'germBase_C', label: 'Germination base', kind: 'temperature', hint: 'used without a table' },
+    { key: 'germCeiling_C', label: 'Germination ceiling', kind: 'temperature', hint: 'used without a table' },
+    { key: 'germBest_days', label: 'Days to half up at best', kind: 'number', hint: 'used without a table' },
+    { key: 'germUsual_frac', label: 'Usual germination, share', kind: 'number', hint: '0.85 is 85 of 100' },
+    { key: 'thousandSeed_g', label: 'Weight of 1,000 seeds, g', kind: 'number', optional: true },
+    { key: 'storage_years', label: 'Seed keeps, years', kind: 'number', hint: 'cool and dry' },
+    { key: 'seedBalls', label: 'Sown as balls of several seeds', kind: 'flag' },
+  ]),
+  ...named('Growing', [
+    { key: 'growDay_C', label: 'Growing by day', kind: 'temperature' },
+    { key: 'growNight_C', label: 'Growing by night', kind: 'temperature' },
+    { key: 'weeksLow', label: 'Weeks to hardening, short', kind: 'number', hint: 'at these two, in good light' },
+    { key: 'weeksHigh', label: 'Weeks to hardening, long', kind: 'number' },
+    { key: 'base_C', label: 'No growth below', kind: 'temperature' },
+    { key: 'growOptimum_C', label: 'Fastest growth at', kind: 'temperature' },
+    { key: 'growCeiling_C', label: 'No growth above', kind: 'temperature' },
+    { key: 'checkNight_C', label: 'Night that checks it', kind: 'temperature', optional: true, hint: 'empty: none' },
+    { key: 'comfortNight_C', label: 'Comfortable, lowest night', kind: 'temperature' },
+    { key: 'comfortDay_C', label: 'Comfortable, highest day', kind: 'temperature' },
+    { key: 'dliLeast', label: 'Least light, mol/m² a day', kind: 'number', hint: 'below it leggy and slow' },
+    { key: 'dliGood', label: 'Good light, mol/m² a day', kind: 'number', hint: 'at it the weeks hold' },
+    { key: 'potted', label: 'Usually potted up', kind: 'flag' },
+    { key: 'potAt_frac', label: 'Potted at this share of growth', kind: 'number', hint: '0.4 is 40%' },
+    { key: 'potUsual_cm', label: 'Usual pot, cm across', kind: 'number', optional: true },
+  ]),
+  ...named('Hardening and planting', [
+    { key: 'hardening_days', label: 'Hardening days', kind: 'number' },
+    {
+      key: 'hardiness',
+      label: 'Hardiness',
+      kind: 'choice',
+      options: words(['hardy', 'half-hardy', 'tender', 'tropical']),
+    },
+    { key: 'hardyTo_C', label: 'Hardened, harmed at', kind: 'temperature' },
+    { key: 'plantSoilMin_C', label: 'Soil to plant in', kind: 'temperature' },
+    { key: 'plantNightMin_C', label: 'Nights to plant in', kind: 'temperature' },
+    { key: 'weeksFromLastFrost', label: 'Weeks from last frost', kind: 'number', hint: 'minus is before' },
+    { key: 'inRow_cm', label: 'In the row, cm', kind: 'number' },
+    { key: 'rows_cm', label: 'Between rows, cm', kind: 'number' },
+  ]),
 ];
 
 const BLANK: Omit<Crop, 'id'> = {
   name: '',
+  synonyms: '',
+  botanical: '',
+  family: '',
+  kind: 'vegetable',
   group: 'warm',
   light: 'neutral',
   depth_mm: 6,
@@ -106,19 +112,37 @@ const BLANK: Omit<Crop, 'id'> = {
   germCeiling_C: 34,
   germBest_days: 7,
   emergence: [],
+  germUsual_frac: 0.85,
+  thousandSeed_g: null,
+  storage_years: 3,
+  pretreat: 'none',
+  chill_weeks: 0,
+  sowIn: 'cells',
+  cellsUsual_count: 60,
+  potUsual_cm: null,
   growDay_C: 20,
   growNight_C: 15,
   base_C: 6,
   growOptimum_C: 24,
+  growCeiling_C: 35,
+  checkNight_C: null,
+  comfortNight_C: 10,
+  comfortDay_C: 30,
+  dliLeast: 8,
+  dliGood: 13,
   weeksLow: 5,
   weeksHigh: 7,
   potAt_frac: 0.4,
   potted: false,
   hardening_days: 8,
   hardiness: 'half-hardy',
+  hardyTo_C: -1,
   plantSoilMin_C: 10,
   plantNightMin_C: 4,
   weeksFromLastFrost: 0,
+  inRow_cm: 30,
+  rows_cm: 40,
+  caution: '',
   source: '',
 };
 
@@ -133,10 +157,12 @@ interface Props {
   readonly crop: CropRecord | null;
   readonly unit: TemperatureUnit;
   readonly lengthUnit: LengthUnit;
+  /** The crop as the library that ships has it; null: it is not in it. */
+  readonly library: Omit<Crop, 'id'> | null;
 }
 
 /** A crop of the book: its response to temperature drawn, and every figure of it open to change. */
-export function CropEditor({ crop, unit, lengthUnit }: Props) {
+export function CropEditor({ crop, unit, lengthUnit, library }: Props) {
   const start: Omit<Crop, 'id'> = crop ?? BLANK;
   const [rows, setRows] = useState<readonly Row[]>(() => rowsOf(start.emergence, unit));
   const [typed, setTyped] = useState<Record<string, unknown>>(start as unknown as Record<string, unknown>);
@@ -207,12 +233,16 @@ export function CropEditor({ crop, unit, lengthUnit }: Props) {
             : 'By base, best and ceiling, in straight lines of rate.'}{' '}
           Source: {String(typed['source'] || 'not said')}.
         </p>
+        <CropBands crop={{ ...start, ...typed } as unknown as Crop} unit={unit} />
+        <p className="mt-1 max-w-[75ch] text-[0.9rem] text-ink2">
+          {library
+            ? 'Figures not marked “yours” are those of the library: common practice from memory, the weakest of them light, ceilings and comfortable temperatures. Your own always go first.'
+            : 'This crop is not in the library: every figure is yours.'}
+        </p>
       </section>
       <LineForm
         path="/api/crops"
-        fields={FIELDS.map((field) =>
-          field.kind === 'length' ? { ...field, label: `${field.label}, ${lengthUnit}` } : field,
-        )}
+        fields={FIELDS.map((field) => fieldOf(field, crop, library, unit, lengthUnit))}
         lengthUnit={lengthUnit}
         line={crop as unknown as (Record<string, unknown> & { id: number; version: number }) | null}
         blank={BLANK as unknown as Record<string, unknown>}
@@ -300,6 +330,28 @@ function pointOf(
     days: days === '' ? null : days.toLowerCase() === 'none' ? 'none' : figureOr(days, (n) => n),
     percent: row.percent.trim() === '' ? null : figureOr(row.percent, (n) => n),
   };
+}
+
+/** A field with its unit, and what the library says where the house has another figure. */
+function fieldOf(
+  field: FieldSpec,
+  crop: CropRecord | null,
+  library: Props['library'],
+  unit: TemperatureUnit,
+  lengthUnit: LengthUnit,
+): FieldSpec {
+  const label =
+    field.kind === 'length'
+      ? `${field.label}, ${lengthUnit}`
+      : field.kind === 'temperature'
+        ? `${field.label}, °${unit}`
+        : field.label;
+  const own = crop?.[field.key as keyof CropRecord] ?? null;
+  const theirs = library?.[field.key as keyof typeof library] ?? null;
+  if (!crop || !library || own === theirs || field.kind === 'text') return { ...field, label };
+  const shown = String(typedOf([field], { [field.key]: theirs }, { temperature: unit, length: lengthUnit })[field.key]);
+  const words = field.options?.find(([value]) => value === theirs)?.[1] ?? (shown === '' ? 'none' : shown);
+  return { ...field, label, hint: `yours; the library has ${field.kind === 'flag' ? (theirs ? 'yes' : 'no') : words}` };
 }
 
 /** The curve by whole degrees Celsius from 0 to 42, or null when the figures make none. */

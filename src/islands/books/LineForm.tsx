@@ -93,18 +93,25 @@ export function LineForm(props: Props) {
         void save(version);
       }}
     >
-      <div className="grid grid-cols-1 gap-3 min-[560px]:grid-cols-2 min-[900px]:grid-cols-3">
-        {fields.map((field) => (
-          <OneField
-            key={field.key}
-            id={`${id}${field.key}`}
-            field={field.kind === 'wind' ? { ...field, label: `${field.label}, ${windUnit(temperatureUnit)}` } : field}
-            value={typed[field.key] ?? ''}
-            error={error(field.key)}
-            onChange={(v) => change(field.key, v)}
-          />
-        ))}
-      </div>
+      {sectionsOf(fields).map(([heading, ofSection]) => (
+        <fieldset key={heading} className="mt-4 first:mt-0">
+          {heading !== '' && <legend className="num mb-1 text-[1.1rem]">{heading}</legend>}
+          <div className="grid grid-cols-1 gap-3 min-[560px]:grid-cols-2 min-[900px]:grid-cols-3">
+            {ofSection.map((field) => (
+              <OneField
+                key={field.key}
+                id={`${id}${field.key}`}
+                field={
+                  field.kind === 'wind' ? { ...field, label: `${field.label}, ${windUnit(temperatureUnit)}` } : field
+                }
+                value={typed[field.key] ?? ''}
+                error={error(field.key)}
+                onChange={(v) => change(field.key, v)}
+              />
+            ))}
+          </div>
+        </fieldset>
+      ))}
       {children?.(error)}
       {problem?.status === 409 && problem.current ? (
         <Stale
@@ -138,6 +145,16 @@ export function LineForm(props: Props) {
       </button>
     </form>
   );
+}
+
+/** Fields by their headings, in the order in which they stand. */
+function sectionsOf(fields: readonly FieldSpec[]): [string, FieldSpec[]][] {
+  const sections = new Map<string, FieldSpec[]>();
+  for (const field of fields) {
+    const heading = field.section ?? '';
+    sections.set(heading, [...(sections.get(heading) ?? []), field]);
+  }
+  return [...sections];
 }
 
 interface OneFieldProps {

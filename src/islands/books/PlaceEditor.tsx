@@ -5,6 +5,8 @@ import type { FieldSpec } from './fields.ts';
 import { dayFromIso } from '../../core/calendar/dayNumber.ts';
 import { figureOr, LineForm, typedTemperature } from './LineForm.tsx';
 import { PlaceSizeAndDays, PlaceWarmth } from './PlaceWarmth.tsx';
+import { lightToSend, PlaceLightFields, typedLight } from './PlaceLight.tsx';
+import type { PlaceLight } from '../../core/model.ts';
 import { partsOf, partsToSend, type PlaceParts } from './placeParts.ts';
 
 export const KIND_WORDS = [
@@ -49,6 +51,7 @@ export function PlaceEditor({
     rowsOf(place?.periods ?? [{ from: '01-01', day_C: 20, night_C: 16 }], unit),
   );
   const [parts, setParts] = useState<PlaceParts>(() => partsOf(place, unit));
+  const [light, setLight] = useState(() => typedLight(place?.light, place?.kind ?? 'bench'));
   const change = (part: Partial<PlaceParts>) => setParts((before) => ({ ...before, ...part }));
   const setRow = (i: number, change: Partial<Row>) =>
     setRows(rows.map((row, j) => (j === i ? { ...row, ...change } : row)));
@@ -65,10 +68,11 @@ export function PlaceEditor({
       line={place as unknown as (Record<string, unknown> & { id: number; version: number }) | null}
       blank={{ kind: 'bench', lit: true, walkOrder: next, room_trays: 20 }}
       unit={unit}
-      extra={{ periods, ...partsToSend(parts, place, unit) }}
+      extra={{ periods, ...partsToSend(parts, place, unit), light: lightToSend(light) }}
       onStaleTaken={(current) => {
         setRows(rowsOf(current['periods'] as PlaceRecord['periods'], unit));
         setParts(partsOf(placeFromAnswer(current), unit));
+        setLight(typedLight(current['light'] as PlaceLight | null, current['kind'] as PlaceRecord['kind']));
       }}
       saveWords={place ? 'Save the place' : 'Add the place'}
       after={(id) => `/books/places?place=${id}`}
@@ -134,6 +138,7 @@ export function PlaceEditor({
               Add a period
             </button>
           </fieldset>
+          <PlaceLightFields typed={light} error={error} onChange={setLight} />
           <PlaceSizeAndDays parts={parts} error={error} onChange={change} />
         </>
       )}

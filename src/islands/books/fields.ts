@@ -8,6 +8,8 @@ export interface FieldSpec {
     'text' | 'number' | 'temperature' | 'difference' | 'length' | 'wind' | 'flag' | 'choice' | 'date' | 'link';
   /** For a choice: value and words. For a link: number of the line and its name. */
   readonly options?: readonly (readonly [string | number, string])[];
+  /** Heading it stands under; fields of one heading follow each other. */
+  readonly section?: string;
   /** May be left empty. */
   readonly optional?: boolean;
   /** For a number: what it measures, in metric as it is kept; typed in the house's unit. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { demoHouse } from '../../../tests/support/demoHouse.ts';
 import { batchProgress } from '../../core/batch/progress.ts';
-import { seasonTables } from '../../core/schedule/seasonTables.ts';
+import { tablesOfHouse } from '../../core/schedule/seasonTables.ts';
 import type { OfferShown } from '../../contracts/planner.ts';
 import type { HouseData, SeasonBatch } from '../../contracts/seasonData.ts';
 import { layHouse, standingOn, tilesIn } from '../house/layout.ts';
@@ -15,7 +15,7 @@ import { changesOf, changeWords, offerPrice, offerWords } from './words.ts';
 const { house, batches } = demoHouse();
 const now = { house, initial: batches };
 const work = (h: HouseData, list: readonly SeasonBatch[]): Worked[] => {
-  const tables = seasonTables(h.places, h.tablesFrom, h.tableDays, h.outside);
+  const tables = tablesOfHouse(h);
   const containers = new Map(h.containers.map((c) => [c.id, c]));
   return list.map((batch) => ({
     batch,
@@ -32,7 +32,7 @@ const work = (h: HouseData, list: readonly SeasonBatch[]): Worked[] => {
 };
 const worked = work(house, batches);
 const byId = new Map(worked.map((w) => [w.batch.id, w]));
-const tables = seasonTables(house.places, house.tablesFrom, house.tableDays, house.outside);
+const tables = tablesOfHouse(house);
 const loose = worked.find((w) => w.batch.state.phase === 'planned' && w.progress.stands.length >= 4)!;
 const placeName = (id: number) => house.places.find((p) => p.id === id)!.name;
 

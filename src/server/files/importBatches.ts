@@ -200,7 +200,9 @@ function readLine(row: Row, season: Season, order: DateOrder | null, making: boo
     if (column === '__parsed_extra') fail('line', 'has more cells than the heading');
     else if (/^[=+@]/.test(String(value).trim())) fail(column, 'is a formula; write its value instead');
   }
-  const crop = world.crops.find((c) => same(c.name, cell('crop')));
+  const crop =
+    world.crops.find((c) => same(c.name, cell('crop'))) ??
+    world.crops.find((c) => c.synonyms.split(';').some((other) => same(other.trim(), cell('crop'))));
   if (!crop) {
     fail('crop', cell('crop') === '' ? 'is empty' : `"${cell('crop')}" is not in the crop book`);
     return { input: null, variety: null, errors };

@@ -1,3 +1,4 @@
+import { dayOfYear } from '../../core/calendar/dayNumber.ts';
 import { isoFromDay, requireDay } from '../../core/calendar/dayNumber.ts';
 import { localTimeAt } from '../../core/calendar/localDay.ts';
 import { dayWeathers, type DayWeather, type Sky } from '../../core/climate/forecast.ts';
@@ -10,7 +11,7 @@ import { addObserved, CLOCKS_DIFFER_ms, freeInstant, insertForecast, type Foreca
 import type { Db } from '../../db/sql.ts';
 import type { World } from '../../db/world.ts';
 import type { Now } from '../clock.ts';
-import { dayOfYear, solarNoon_h } from '../hardening/ladders.ts';
+import { solarNoon_h } from '../hardening/ladders.ts';
 
 /** Days a forecast may be old when it is taken in. */
 const OLDEST_days = 3;

@@ -1,4 +1,4 @@
-import { civilFromDay, dayFromCivil } from '../../core/calendar/dayNumber.ts';
+import { dayOfYear } from '../../core/calendar/dayNumber.ts';
 import { localTimeAt } from '../../core/calendar/localDay.ts';
 import { dayLength_h } from '../../core/climate/sun.ts';
 import {
@@ -139,11 +139,6 @@ export function ladderOf(input: LadderInput): Ladder | null {
 }
 
 const NOTHING = (day: number) => ({ day, most_C: null, night_C: null, morning_C: null, gust_m_s: null, spread_K: 0 });
-
-/** Day of the year, 1 to 366. */
-export function dayOfYear(day: number): number {
-  return day - dayFromCivil(civilFromDay(day).year, 1, 1) + 1;
-}
 
 /** Wall-clock hour of solar noon, by longitude and the zone's own offset. */
 export function solarNoon_h(world: World, instant_ms: number): number {

@@ -1,10 +1,11 @@
+import { dayOfYear } from '../../core/calendar/dayNumber.ts';
 import { describe, expect, it } from 'vitest';
 import type { LidDay } from '../../core/heat/lid.ts';
 import { PROGRAMMES } from '../../core/hardening/programme.ts';
 import type { Order } from '../../core/hardening/orders.ts';
 import type { BatchPlan } from '../../core/model.ts';
 import type { World } from '../../db/world.ts';
-import { dayOfYear, orderWords, solarNoon_h, whereOf } from './ladders.ts';
+import { orderWords, solarNoon_h, whereOf } from './ladders.ts';
 import { lidWords, nightWords } from './structures.ts';
 
 const hours = PROGRAMMES[0]!.rungs;

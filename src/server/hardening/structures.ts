@@ -1,3 +1,4 @@
+import { dayOfYear } from '../../core/calendar/dayNumber.ts';
 import { COMMON_PRACTICE } from '../../core/because.ts';
 import { sun_W_m2 } from '../../core/climate/hourly.ts';
 import { degreesWords } from '../../core/hardening/words.ts';
@@ -9,7 +10,7 @@ import type { StructureView } from '../../contracts/hardenViews.ts';
 import type { CoverRecord } from '../../contracts/hardening.ts';
 import type { Season } from '../season.ts';
 import { soilOn, type Site } from '../site/site.ts';
-import { dayOfYear, solarNoon_h } from './ladders.ts';
+import { solarNoon_h } from './ladders.ts';
 
 /** What plants in general stand when none are in it. Common practice, no source. */
 const USUAL_RANGE = { least_C: 4, most_C: 26 } as const;

@@ -87,7 +87,7 @@ export function gateInput(season: Season, site: Site, view: BatchView): GateInpu
   const crop = season.crops.find((c) => c.id === view.batch.cropId)!;
   const cover = world.covers.find((c) => c.id === plan.coverId) ?? null;
   const plants = Math.min(plan.plantsWanted, view.plants.expected_count);
-  const spacing = spacingOf(crop.name, world.nursery.planting.spacing);
+  const spacing = spacingOf(crop, world.nursery.planting.spacing);
   const rungs = view.ladder?.rungs ?? rulesOf({ plan, crop, world, site, tables }).rungs;
   const past = (n: number) => Array.from({ length: n }, (_, i) => now.today - n + 1 + i);
   return {
@@ -129,7 +129,7 @@ function plantLine(season: Season, site: Site, view: BatchView): PlantLine {
   const forecast = view.progress.forecast;
   const chain = forecast.kind === 'chain' ? forecast : null;
   const overAge = chain?.overAge_t ?? null;
-  const spacing = spacingOf(crop.name, planting.spacing);
+  const spacing = spacingOf(crop, planting.spacing);
   const plants = view.plants.expected_count;
   const stand = view.progress.stands.find((s) => s.from <= now.today && s.to > now.today);
   const cover = world.covers.find((c) => c.id === plan.coverId);

@@ -1,0 +1,129 @@
+import { dayOfYear } from '../calendar/dayNumber.ts';
+import { hourly_C } from '../climate/hourly.ts';
+import { MOL_PER_MJ, USUAL_LIGHT } from '../climate/light.ts';
+import { dayLength_h, extraterrestrial_MJ_m2, solar_MJ_m2 } from '../climate/sun.ts';
+import type { Place, PlaceLight } from '../model.ts';
+import { requireRange } from '../numerics/guard.ts';
+import type { OutsideClimate } from './outsideClimate.ts';
+import { hoursOfDay, type PlaceClimate } from './placeClimate.ts';
+
+/** Where the nursery lies: its days are so long and its sun so high. */
+export interface Sky {
+  readonly latitude_deg: number;
+}
+
+/** Hours and light of a place over the days of its climate. */
+export interface PlaceSky {
+  /** 24 to a day, from midnight, sun time. */
+  readonly hours_C: Float64Array;
+  /** Daily light where the plants stand, mol per m2. */
+  readonly light_mol_m2: Float64Array;
+}
+
+/** Hargreaves' coefficient inland. @source FAO-56 eq. 50 */
+const K_RS = 0.16;
+/** The least and the most of the sun above the air that reaches the ground. @source FAO-56 eq. 35 with no and with full sunshine */
+const LEAST_frac = 0.25;
+const MOST_frac = 0.75;
+
+/**
+ * Sun of a day at the ground by how far its day and night lie apart; by a usual share of sunshine where they are not known.
+ * @returns MJ per m2
+ * @source FAO-56 eq. 50 (Hargreaves & Samani), kept within what eq. 35 allows
+ */
+export function sunByRange_MJ_m2(
+  latitude_deg: number,
+  ofYear: number,
+  range: { readonly day_C: number; readonly night_C: number } | null,
+): number {
+  if (range === null) return solar_MJ_m2(latitude_deg, ofYear, USUAL_LIGHT.sunshine_frac);
+  const above = extraterrestrial_MJ_m2(latitude_deg, ofYear);
+  const share = K_RS * Math.sqrt(Math.max(0, range.day_C - range.night_C));
+  return above * Math.min(MOST_frac, Math.max(LEAST_frac, share));
+}
+
+/** Share of daylight through the usual glazing of each kind of place. Common practice, no source. */
+const THROUGH_frac: Readonly<Record<Place['kind'], number>> = {
+  'dark-chamber': 0,
+  'lit-chamber': 0,
+  bench: 0.6,
+  house: 0.6,
+  frame: 0.75,
+  ground: 1,
+};
+/** What a second film over a house lets through of what the first does. Common practice, no source. */
+export const SECOND_FILM_frac = 0.85;
+
+/** The light of a place when nothing is written of it. */
+export function usualLight(place: Pick<Place, 'kind'>): PlaceLight {
+  const lamps = place.kind === 'lit-chamber';
+  return {
+    through_frac: THROUGH_frac[place.kind],
+    secondFilm: false,
+    shade_frac: 0,
+    lamps_umol_m2_s: lamps ? USUAL_LIGHT.lamps_umol_m2_s : 0,
+    lamps_h: lamps ? USUAL_LIGHT.lamps_h : 0,
+  };
+}
+
+/**
+ * Daily light under a place's glazing, second film and shade, with its lamps, mol per m2.
+ * @throws RangeError for shares outside 0 to 1 and lamps out of bounds
+ */
+export function lightUnder_mol_m2(light: PlaceLight, sun_MJ_m2: number): number {
+  requireRange('share of light through the glazing', light.through_frac, 0, 1);
+  requireRange('share shaded', light.shade_frac, 0, 1);
+  requireRange('hours of lamps', light.lamps_h, 0, 24);
+  requireRange('lamps, micromol per m2 and s', light.lamps_umol_m2_s, 0, 3000);
+  const through = light.through_frac * (light.secondFilm ? SECOND_FILM_frac : 1) * (1 - light.shade_frac);
+  return sun_MJ_m2 * MOL_PER_MJ * through + light.lamps_umol_m2_s * light.lamps_h * 0.0036;
+}
+
+/** Whether the day and night of a place are its highest and lowest, with every hour between; else half day, half night. */
+export function goesByHours(place: Pick<Place, 'kind' | 'temperature'>): boolean {
+  const kind = place.temperature?.kind ?? 'written';
+  return kind === 'outside' || (kind === 'written' && (place.kind === 'frame' || place.kind === 'ground'));
+}
+
+/**
+ * Hours and light of a place. What follows outside, a frame and the ground go from lowest to highest and back by the hour;
+ * what is held goes by its set-point, and by the hours outside where those are warmer; the rest has half day, half night.
+ * @param outside usual outside over the same days; null: unknown, and the usual sunshine stands for it
+ */
+export function placeSky(place: Place, climate: PlaceClimate, outside: OutsideClimate | null, sky: Sky): PlaceSky {
+  const days = climate.day_C.length;
+  const hours_C = new Float64Array(24 * days);
+  const light_mol_m2 = new Float64Array(days);
+  const light = place.light ?? usualLight(place);
+  const free = climate.free ?? (goesByHours(place) ? climate : null);
+  for (let i = 0; i < days; i++) {
+    const ofYear = dayOfYear(climate.from + i);
+    const o = outside === null ? null : climate.from + i - outside.from;
+    const range =
+      o === null || !(o >= 0 && o < outside!.day_C.length)
+        ? null
+        : { day_C: outside!.day_C[o]!, night_C: outside!.night_C[o]! };
+    light_mol_m2[i] = lightUnder_mol_m2(light, sunByRange_MJ_m2(sky.latitude_deg, ofYear, range));
+    const held = hoursOfDay(climate.day_C[i]!, climate.night_C[i]!);
+    if (free === null) {
+      hours_C.set(held, 24 * i);
+      continue;
+    }
+    const next = Math.min(i + 1, days - 1);
+    const hour = {
+      least_C: free.night_C[i]!,
+      most_C: Math.max(free.day_C[i]!, free.night_C[i]!),
+      nextLeast_C: free.night_C[next]!,
+      dayLength_h: dayLength_h(sky.latitude_deg, ofYear),
+    };
+    const set = climate.set_C?.[i] ?? NaN;
+    for (let h = 0; h < 24; h++) {
+      const out = hourly_C({ ...hour, hour: h + 0.5 });
+      // A heater keeps what is colder at its set-point and cools nothing.
+      const byDay = h >= 6 && h < 18;
+      const keeps = set === set ? (byDay ? set : set - (climate.nightDrop_K ?? 0)) : -Infinity;
+      hours_C[24 * i + h] = Math.max(out, keeps);
+    }
+  }
+  return { hours_C, light_mol_m2 };
+}

@@ -1,0 +1,98 @@
+import type { PlaceKind, PlaceLight } from '../../core/model.ts';
+import { usualLight } from '../../core/schedule/sky.ts';
+import { figureOr } from './LineForm.tsx';
+
+/** What is typed of a place's light; figures stay text until they are sent. */
+export interface TypedLight {
+  readonly written: boolean;
+  readonly through: string;
+  readonly secondFilm: boolean;
+  readonly shade: string;
+  readonly lamps: string;
+  readonly lampsHours: string;
+}
+
+const percent = (frac: number) => String(Math.round(1000 * frac) / 10);
+
+export function typedLight(light: PlaceLight | null | undefined, kind: PlaceKind): TypedLight {
+  const shown = light ?? usualLight({ kind });
+  return {
+    written: light != null,
+    through: percent(shown.through_frac),
+    secondFilm: shown.secondFilm,
+    shade: percent(shown.shade_frac),
+    lamps: String(shown.lamps_umol_m2_s),
+    lampsHours: String(shown.lamps_h),
+  };
+}
+
+/** The body's part; what is no figure goes as text, so that the answer names the field. */
+export function lightToSend(typed: TypedLight): Record<string, unknown> | null {
+  if (!typed.written) return null;
+  const share = (text: string) => figureOr(text, (n) => n / 100);
+  const plain = (text: string) => figureOr(text, (n) => n);
+  return {
+    through_frac: share(typed.through),
+    secondFilm: typed.secondFilm,
+    shade_frac: share(typed.shade),
+    lamps_umol_m2_s: plain(typed.lamps),
+    lamps_h: plain(typed.lampsHours),
+  };
+}
+
+/** Glazing, film, shade and lamps over a place. */
+export function PlaceLightFields({
+  typed,
+  error,
+  onChange,
+}: {
+  readonly typed: TypedLight;
+  readonly error: (path: string) => string | undefined;
+  readonly onChange: (typed: TypedLight) => void;
+}) {
+  const field = (key: 'through' | 'shade' | 'lamps' | 'lampsHours', label: string, path: string, hint?: string) => (
+    <label className="field">
+      <span className="label">{label}</span>
+      <input
+        className="input"
+        inputMode="decimal"
+        value={typed[key]}
+        aria-invalid={error(`light.${path}`) ? true : undefined}
+        onChange={(e) => onChange({ ...typed, [key]: e.target.value })}
+      />
+      {hint && <span className="text-[0.85rem] text-ink2">{hint}</span>}
+      {error(`light.${path}`) && <span className="err">{error(`light.${path}`)}</span>}
+    </label>
+  );
+  return (
+    <fieldset className="mt-5">
+      <legend className="num text-[1.1rem]">Light</legend>
+      <label className="flex min-h-11 items-center gap-2 font-semibold">
+        <input
+          type="checkbox"
+          className="size-5 accent-plum"
+          checked={typed.written}
+          onChange={(e) => onChange({ ...typed, written: e.target.checked })}
+        />
+        Written down; else the usual of its kind stands for it
+      </label>
+      {typed.written && (
+        <div className="mt-1 grid grid-cols-1 gap-3 min-[560px]:grid-cols-2 min-[900px]:grid-cols-3">
+          {field('through', 'Daylight through the glazing, %', 'through_frac', 'clean glass 70, old film 50, none 100')}
+          {field('shade', 'Kept out by shade, %', 'shade_frac')}
+          <label className="flex min-h-11 items-center gap-2 self-end font-semibold">
+            <input
+              type="checkbox"
+              className="size-5 accent-plum"
+              checked={typed.secondFilm}
+              onChange={(e) => onChange({ ...typed, secondFilm: e.target.checked })}
+            />
+            A second film
+          </label>
+          {field('lamps', 'Lamps over the trays, µmol/m² a second', 'lamps_umol_m2_s', '0: none')}
+          {field('lampsHours', 'Lamps, hours a day', 'lamps_h')}
+        </div>
+      )}
+    </fieldset>
+  );
+}
