@@ -166,9 +166,12 @@ describe('alarms', () => {
     await publish({ ...message(0, { medium: 21, bed: 24, air: 15, heater: 0 }), at: '2027-04-20T06:59:00Z' });
     await day('2027-04-12');
     await new Promise((resolve) => setTimeout(resolve, 1500));
-    await publish(message(4, { medium: 21, bed: 24, air: 15, heater: 0 }));
-    await publish(message(3, { medium: 21, bed: 24, air: 15, heater: 0 }, { battery: 0.1 }));
-    await until(async () => (await bench()).alarms.includes('battery-low'));
+    // Sent again until it is heard: on a busy machine the watch sees the clock set back a while later.
+    await until(async () => {
+      await publish(message(4, { medium: 21, bed: 24, air: 15, heater: 0 }));
+      await publish(message(3, { medium: 21, bed: 24, air: 15, heater: 0 }, { battery: 0.1 }));
+      return (await bench()).alarms.includes('battery-low');
+    });
   });
 
   it('a test alarm stands until it is taken', async () => {

@@ -114,8 +114,8 @@ describe('a heated zone without a controller', () => {
       expect((await fetch(app.url + path)).status, path).toBe(200);
     const db = connect(app.databaseUrl);
     try {
-      expect(await migrateDown(db, '011-one-truth')).toEqual(['012-zones-by-hand']);
-      expect(await migrateUp(db)).toEqual(['012-zones-by-hand']);
+      expect(await migrateDown(db, '011-one-truth')).toContain('012-zones-by-hand');
+      expect(await migrateUp(db)).toContain('012-zones-by-hand');
     } finally {
       await db.close();
     }
