@@ -6,6 +6,7 @@ import { withSetPoints, type ProposedBatch, type ProposedSetPoints } from '../co
 import { milestoneOf } from '../core/schedule/chain.ts';
 import { overRoom, type OverRoom } from '../core/schedule/roomUse.ts';
 import { tablesOfHouse } from '../core/schedule/seasonTables.ts';
+import type { SeasonBatch } from '../contracts/seasonData.ts';
 import type { PlanAnswer, PlanRequest, SeasonSent } from '../contracts/planner.ts';
 import { presentState } from '../core/placement/present.ts';
 import { makeRoom, offersFor, planSeason, prepare } from './seasonPlanner.ts';
@@ -81,6 +82,27 @@ describe('planning the demo season', () => {
       const past = (p: Progress) => p.stands.filter((s) => s.to < sent.house.today);
       expect(past(after.get(batch.id)!)).toEqual(past(progress.get(batch.id)!));
     }
+  });
+
+  it('plans nothing out before the weather lets it, so that what waits in the frames has its room', () => {
+    // As good three weeks before: by the plants alone it would go out sooner where that saves something.
+    const EARLY = { before_days: 21, after_days: 21 };
+    const waits = (b: SeasonBatch) => b.state.phase === 'planned';
+    const weather = (b: SeasonBatch) => {
+      const p50 = b.plan.transplantOn + 6;
+      return { p10: p50 - 3, p50, p90: p50 + 5, inTime_frac: 0.3 };
+    };
+    const held = {
+      ...sent,
+      batches: sent.batches.map((b) => (waits(b) ? { ...b, plan: { ...b.plan, ...EARLY }, weather: weather(b) } : b)),
+    };
+    const { proposal } = planned(held);
+    const kept = held.batches.filter(waits).flatMap((b) => {
+      const steps = proposal.batches.find((p) => p.id === b.id)?.steps;
+      return steps ? [[b.name, steps.plant!, b.weather!.p50!] as const] : [];
+    });
+    expect(kept.length).toBeGreaterThan(3);
+    for (const [name, out, p50] of kept) expect(out, name).toBeGreaterThanOrEqual(p50);
   });
 
   it('from empty: batches without places get them', () => {
@@ -280,5 +302,27 @@ describe('offers', () => {
       wanted: { id: wantedOf.id, places: { ...wantedOf.plan.places, germinate: 7 }, steps: {} },
     });
     expect(impossible).toMatchObject({ kind: 'no way', batches: [] });
+  });
+});
+
+describe('plugs that are bought in', () => {
+  it('stand from the day they come, whatever is planned after it', () => {
+    const sent = demoHouse();
+    const plain = sent.batches.find((b) => b.state.phase === 'planned' && b.plan.potContainerId === null)!;
+    const on = sent.house.today + 3;
+    const plugs: SeasonBatch = {
+      ...plain,
+      plan: {
+        ...plain.plan,
+        transplantOn: sent.house.today + 70,
+        joins: { on, stage: 'grow', age_weeks: 3 },
+        places: { ...plain.plan.places, germinate: null },
+      },
+    };
+    const { proposal } = planned({ ...sent, batches: sent.batches.map((b) => (b.id === plain.id ? plugs : b)) });
+    const { season, problem } = prepare({ ...sent, batches: [plugs] });
+    const task = problem.tasks[season.batches.findIndex((b) => b.id === plain.id)]!;
+    expect([task.lo[0], task.hi[0]]).toEqual([on - season.from, on - season.from]);
+    expect(proposal.unplaced).not.toContain(plain.id);
   });
 });

@@ -319,6 +319,8 @@ function batchSpec(
     target: plan.transplantOn + later - from,
     before_days: Math.max(0, before_days - later),
     after_days: Math.max(0, after_days - later),
+    // Till the weather lets it out it stands where it hardens, and takes room there.
+    ...(later > 0 ? { notBefore: plan.transplantOn + later - from } : {}),
     weight: plan.weight ?? 1,
   };
   if (batch.pinned) {
@@ -326,7 +328,7 @@ function batchSpec(
     if (pinned.length > 0) return { ...spec, pinned };
   }
   const now = stageOfPhase(state);
-  if (now === null) return spec;
+  if (now === null) return plan.joins ? { ...spec, startsOn: Math.max(plan.joins.on, season.today) - from } : spec;
   const place = placeIndex(state.placeId ?? placeOfStage(plan.places, now));
   const at = ways.indexOf(now);
   if (place < 0 || at < 0 || batch.progress.forecast.kind !== 'chain') return spec;

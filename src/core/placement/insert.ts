@@ -165,8 +165,9 @@ function walk(state: State, task: Task, bench: Bench, terms: Terms, most: number
     const not = terms.notPlaces?.[k];
     const slots = task.slots[k]!;
     const mostWait = stage.mostWait_days;
-    // What stands there already cannot but wait.
-    const limit = under ? Math.max(mostWait, UNDER_WAIT_days) : mostWait;
+    // What stands there already, or comes on its day, cannot but wait.
+    const waits = under !== null || (k === first && spec.startsOn !== undefined);
+    const limit = waits ? Math.max(mostWait, UNDER_WAIT_days) : mostWait;
     const candidates = stage.places;
     const n = forcedPlace === NONE ? candidates.length : 1;
     for (let c = 0; c < n; c++) {

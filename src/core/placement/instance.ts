@@ -87,9 +87,13 @@ export interface BatchSpec {
   /** Day it should be planted out, and the days before and after that are as good. */
   readonly target: number;
   readonly before_days: number;
+  /** Day before which it cannot go out whatever is planned: the weather does not let it. */
+  readonly notBefore?: number;
   readonly after_days: number;
   /** How much it matters; 1 is usual. */
   readonly weight: number;
+  /** Day on which its first stage begins whatever is planned: plugs come when they come. */
+  readonly startsOn?: number;
   /** Where it is already: position in `stages`, its place, the day it came there (0 or later) and what is left to gain. */
   readonly under?: UnderWay;
   /** Pinned: these stays and no others; room is taken even where there is none. */

@@ -201,7 +201,8 @@ function taskOf(problem: Problem, spec: BatchSpec, index: number, reach: (stage:
   const hi = new Int16Array(K + 1);
   const clamp = (d: number) => Math.max(0, Math.min(days - 1, d));
   hi[K] = clamp(spec.target + spec.after_days + weights.mostLate_days);
-  lo[K] = Math.min(hi[K]!, Math.max(today, clamp(spec.target - spec.before_days - weights.mostEarly_days)));
+  const earliest = Math.max(spec.target - spec.before_days - weights.mostEarly_days, spec.notBefore ?? 0);
+  lo[K] = Math.min(hi[K]!, Math.max(today, clamp(earliest)));
   const first = spec.pinned?.[0]?.stage ?? spec.under?.at ?? 0;
   for (let k = K - 1; k >= first; k--) {
     const stage = instance.stages[spec.stages[k]!];
@@ -216,6 +217,7 @@ function taskOf(problem: Problem, spec: BatchSpec, index: number, reach: (stage:
     lo[k] = Math.min(high, Math.max(low, today));
   }
   if (spec.under && !spec.pinned) lo[first] = hi[first] = spec.under.day;
+  else if (spec.startsOn !== undefined && !spec.pinned) lo[first] = hi[first] = Math.max(today, clamp(spec.startsOn));
   return {
     index,
     spec,
@@ -244,14 +246,16 @@ function toGoOf(problem: Problem, spec: BatchSpec, first: number, reach: (stage:
     if (k < K) {
       const here = instance.stages[spec.stages[k]!]!;
       const next = instance.stages[spec.stages[k + 1] ?? -1];
+      // What stands there already, or comes on its day, cannot but wait.
       const under = spec.under?.at === k;
+      const waits = under || (k === first && spec.startsOn !== undefined);
       if (next && !under && !next.places.some((p) => here.places.includes(p))) moves += move;
       const { soonest, latest } = reach(spec.stages[k]!);
       const soonNext = soon.slice();
       const lateNext = late.slice();
       for (let d = 0; d < D; d++) {
         const end = under ? d : soonest[d]!;
-        const last = under || latest[d] === NONE ? D - 1 : Math.min(D - 1, latest[d]! + here.mostWait_days);
+        const last = waits || latest[d] === NONE ? D - 1 : Math.min(D - 1, latest[d]! + here.mostWait_days);
         soon[d] = end === NONE ? Infinity : soonNext[end]!;
         late[d] = end === NONE ? -Infinity : lateNext[last]!;
       }

@@ -21,7 +21,7 @@ const FIELDS: readonly FieldSpec[] = [
     { key: 'botanical', label: 'Botanical name', kind: 'text', optional: true },
     { key: 'family', label: 'Family', kind: 'text', optional: true },
     { key: 'kind', label: 'Grown as', kind: 'choice', options: words(CROP_KINDS) },
-    { key: 'group', label: 'Kind of crop', kind: 'choice', options: words(['warm', 'cool']) },
+    { key: 'group', label: 'Raised', kind: 'choice', options: words(['warm', 'cool']) },
     { key: 'caution', label: 'Caution', kind: 'text', optional: true },
     { key: 'source', label: 'Source', kind: 'text', optional: true },
   ]),

@@ -74,7 +74,7 @@ export function PlaceLightFields({
           checked={typed.written}
           onChange={(e) => onChange({ ...typed, written: e.target.checked })}
         />
-        Written down; else the usual of its kind stands for it
+        Written down; unticked, what is usual there
       </label>
       {typed.written && (
         <div className="mt-1 grid grid-cols-1 gap-3 min-[560px]:grid-cols-2 min-[900px]:grid-cols-3">
