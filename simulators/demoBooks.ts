@@ -325,7 +325,7 @@ export const DEMO_BATCHES: readonly DemoBatch[] = [
   line('lettuce', 'Mill Frill', 200, '2027-05-08', [2, 5, 5, 6], 1, null),
   line('lettuce', 'Mill Frill', 200, '2027-05-22', [2, 5, 5, 6], 1, null),
   line('beetroot', 'Cellar Door', 300, '2027-05-02', [4, 5, 5, 6], 1, null),
-  line('chard', 'Lamp Post', 120, '2027-05-25', [4, 5, 5, 6], 2, null, {
+  line('chard', 'Lamp Post', 120, '2027-05-21', [4, 5, 5, 6], 2, null, {
     skip: 'sow',
   }),
   line('cauliflower', 'Chapel White', 160, '2027-05-10', [2, 5, 5, 6], 2, null),
