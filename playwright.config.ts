@@ -3,13 +3,13 @@ import { defineConfig } from '@playwright/test';
 
 export default defineConfig({
   testDir: 'tests/e2e',
-  workers: 2,
+  workers: 3,
   // Each file is a project, and so has a worker and an application of its own (tests/e2e/page.ts).
   projects: readdirSync('tests/e2e')
     .filter((file) => file.endsWith('.spec.ts'))
     .map((file) => ({ name: file.replace(/(^[a-z]-)|(\.spec\.ts$)/g, ''), testMatch: file })),
   timeout: 90_000,
-  expect: { timeout: 10_000 },
+  expect: { timeout: 20_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/browser.json' }]],
   outputDir: 'test-results/browser',
   use: {

@@ -196,7 +196,7 @@ function growth(): object {
   if (light_mol_m2 < 0 || light_mol_m2 > 80) throw new Wrong('--dli needs 0 to 80 mol per m2 and day');
   const hours =
     values.hours === undefined ? hoursOfDay(figure('day'), figure('night')) : Float64Array.from(hoursOf(values.hours));
-  const { pot_days, ready_days, sums, firstDay } = stageDays(
+  const { pot_days, ready_days, sums, firstDay_degreeDays, light_factor } = stageDays(
     crop,
     hours,
     light_mol_m2,
@@ -207,10 +207,10 @@ function growth(): object {
     pot_days,
     ready_days,
     degreeDays: { toPot: sums.pot_degreeDays, toReady: sums.ready_degreeDays },
-    firstDay,
-    light: { dli: light_mol_m2, good: crop.dliGood, least: crop.dliLeast },
+    firstDay_degreeDays,
+    light: { factor: light_factor, dli: light_mol_m2, good: crop.dliGood, least: crop.dliLeast },
     because:
-      'degree-days above the base by the hour, falling above the optimum to nothing at the ceiling; warmth and light as two resistances, so that at the crop’s reference temperatures and good light the rule of weeks holds; two days of standstill after potting',
+      'degree-days above the base by the hour, falling above the optimum to nothing at the ceiling; times what the light makes of it, 1 at the crop’s good light, so that the rule of weeks holds at its reference; two days of standstill after potting',
     source:
       'McMaster & Wilhelm 1997; Yan & Hunt 1999; Scaife, Cox & Morris 1987; weeks, temperatures and light of the crop book: common practice from memory',
   };

@@ -1,4 +1,3 @@
-import { requireRange } from '../numerics/guard.ts';
 import type { Crop } from '../model.ts';
 
 export type GrowthTraits = Pick<Crop, 'base_C' | 'growOptimum_C' | 'growCeiling_C'>;
@@ -32,38 +31,24 @@ export function degreeDaysOfHours(crop: GrowthTraits, hours_C: ArrayLike<number>
   return hours_C.length === 0 ? 0 : sum / hours_C.length;
 }
 
-/** Share of the resistance to growth that is the light's at the crop's reference. Common practice, no source. */
+/** Share of the resistance to growth that is the light's at the crop's good light. Common practice, no source. */
 export const LIGHT_SHARE_frac = 0.2;
 
 /**
- * What a day adds with the light it has: warmth and light as two resistances in a row, so that in the warm light is the
- * limit and in the cold warmth. At the crop's reference temperatures and good light it is the degree-days themselves.
- * @param warmth_degreeDays of the day
+ * What light makes of growth: 1 at the crop's good light, less below it, a little more above it, never more than
+ * 1 / (1 - share).
  * @param light_mol_m2 daily light where the plants stand
- * @param reference_degreeDays of a day at the crop's reference temperatures, above 0
- * @source effective day-degrees, Scaife, Cox & Morris 1987, Annals of Botany 59, 429-439 (the form: 1 / effective = 1 /
- * day-degrees + constant / light); the constant by what growers see, common practice, no source
+ * @source a rectangular hyperbola of light, as the effective day-degrees of Scaife, Cox & Morris 1987, Annals of Botany 59,
+ * 429-439 (1 / effective = 1 / day-degrees + constant / light) are at the crop's reference temperatures; the constant by what
+ * growers see, common practice, no source
+ * @example lightFactor(15, 15) // 1
  */
-export function effective_degreeDays(
-  warmth_degreeDays: number,
-  light_mol_m2: number,
-  dliGood: number,
-  reference_degreeDays: number,
-): number {
-  if (!(warmth_degreeDays > 0) || !(light_mol_m2 > 0)) return 0;
-  return (
-    1 /
-    ((1 - LIGHT_SHARE_frac) / warmth_degreeDays + (LIGHT_SHARE_frac * dliGood) / (light_mol_m2 * reference_degreeDays))
-  );
+export function lightFactor(light_mol_m2: number, dliGood: number): number {
+  if (!(light_mol_m2 > 0)) return 0;
+  return 1 / (1 - LIGHT_SHARE_frac + (LIGHT_SHARE_frac * dliGood) / light_mol_m2);
 }
 
 /** Degree-days of a day at the crop's reference temperatures, half day and half night. */
 export function reference_degreeDays(crop: GrowthTraits & Pick<Crop, 'growDay_C' | 'growNight_C'>): number {
   return (growthAt_degreeDays(crop, crop.growDay_C) + growthAt_degreeDays(crop, crop.growNight_C)) / 2;
-}
-
-/** Days to gain so much at a steady gain; null where nothing is gained. @throws RangeError for a need below 0 */
-export function daysToGain(need_degreeDays: number, perDay_degreeDays: number): number | null {
-  requireRange('degree-days to gain', need_degreeDays, 0, 1e6);
-  return perDay_degreeDays > 0 ? need_degreeDays / perDay_degreeDays : need_degreeDays === 0 ? 0 : null;
 }

@@ -1,5 +1,5 @@
 import type { Crop } from '../model.ts';
-import { degreeDaysOfHours, effective_degreeDays, reference_degreeDays } from './growthRate.ts';
+import { degreeDaysOfHours, lightFactor } from './growthRate.ts';
 import { POTTING_CHECK_DAYS, stageSums, type StageSums } from './stageSums.ts';
 
 /** Days from half up to potting and to the first hardening day. */
@@ -9,8 +9,10 @@ export interface StageDays {
   /** null: never ready. */
   readonly ready_days: number | null;
   readonly sums: StageSums;
-  /** Of the first day: by its warmth alone, and with its light. */
-  readonly firstDay: { readonly warmth_degreeDays: number; readonly effective_degreeDays: number };
+  /** Of the first day, by its warmth alone. */
+  readonly firstDay_degreeDays: number;
+  /** What the light makes of it. */
+  readonly light_factor: number;
 }
 
 /** Nothing is followed for longer: what is not ready in five years never is. */
@@ -31,14 +33,14 @@ export function stageDays(
   const days = hours_C.length / 24;
   if (!(Number.isInteger(days) && days >= 1))
     throw new RangeError(`${hours_C.length} hours; there must be 24 or a multiple of them`);
-  const reference = reference_degreeDays(crop);
   const warmth = Array.from({ length: days }, (_, d) =>
     degreeDaysOfHours(
       crop,
       Array.from({ length: 24 }, (_hour, h) => hours_C[24 * d + h]!),
     ),
   );
-  const gains = warmth.map((w) => effective_degreeDays(w, light_mol_m2, crop.dliGood, reference));
+  const light_factor = lightFactor(light_mol_m2, crop.dliGood);
+  const gains = warmth.map((w) => w * light_factor);
   const after = (start: number, need: number): number | null => {
     let left = need;
     for (let t = start; t < LONGEST_days;) {
@@ -62,6 +64,7 @@ export function stageDays(
     pot_days,
     ready_days,
     sums,
-    firstDay: { warmth_degreeDays: warmth[0]!, effective_degreeDays: gains[0]! },
+    firstDay_degreeDays: warmth[0]!,
+    light_factor,
   };
 }

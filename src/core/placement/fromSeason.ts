@@ -7,7 +7,7 @@ import { mondayOf } from '../calendar/week.ts';
 import { germinationRate } from '../germination/germinationRate.ts';
 import { progressOverHours } from '../germination/progress.ts';
 import { plugGrowth_degreeDays, stageNeeds } from '../growth/stageNeeds.ts';
-import { degreeDaysOfHours, effective_degreeDays, reference_degreeDays } from '../growth/growthRate.ts';
+import { degreeDaysOfHours, lightFactor } from '../growth/growthRate.ts';
 import { OVER_AGE_WEEKS, POTTING_CHECK_DAYS, stageSums } from '../growth/stageSums.ts';
 import {
   placeOfStage,
@@ -218,10 +218,9 @@ function stageSpec(stage: Stage, batch: SeasonBatchToPlan, season: SeasonToPlan,
   const range = stageRange(crop, stage);
   const rate = germinationRate(crop);
   const rule = offHeatRuleOf({ plan, crop, offHeat: season.offHeat });
-  const reference = reference_degreeDays(crop);
   const growth: StageSpec['gain'] = (day_C, night_C, sky) => {
     const warmth = degreeDaysOfHours(crop, sky?.hours_C ?? hoursOfDay(day_C, night_C));
-    return sky ? effective_degreeDays(warmth, sky.light_mol_m2, crop.dliGood, reference) : warmth;
+    return sky ? warmth * lightFactor(sky.light_mol_m2, crop.dliGood) : warmth;
   };
   const common = {
     name: `${crop.name}: ${STAGE_NAMES[stage]}`,

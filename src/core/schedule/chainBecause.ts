@@ -1,3 +1,4 @@
+import { lightFactor } from '../growth/growthRate.ts';
 import { COMMON_PRACTICE, OWN_LOG, type Because, type BecauseInput } from '../because.ts';
 import { isoFromDay, type DayNumber } from '../calendar/dayNumber.ts';
 import { FIRST_UP_PROGRESS, SPREAD_SIGMA } from '../germination/spread.ts';
@@ -83,10 +84,11 @@ const WHY: Readonly<Record<MilestoneKey, Why>> = {
     return { rule: `${whose}: off the heat ${offHeatWords(rule)}`, inputs: [], source: COMMON_PRACTICE };
   },
   pot: (c, before_day) => ({
-    rule: `Ready for the pot at ${Math.round(c.crop.potAt_frac * 100)}% of its growth, counted in degree-days above ${c.crop.name}'s base.`,
+    rule: `Ready for the pot at ${Math.round(c.crop.potAt_frac * 100)}% of its growth, counted in degree-days above ${c.crop.name}'s base, by the hour where a place follows the weather, and by its light.`,
     inputs: [
       ...growthInputs(c, c.route.sums.pot_degreeDays),
       ...climateInputs(c, 'grow', before_day),
+      ...lightInputs(c, 'grow', before_day),
       ...gainInputs(c.route.inGrow, before_day),
     ],
     source: STAGE_SUM_SOURCE,
@@ -96,6 +98,7 @@ const WHY: Readonly<Record<MilestoneKey, Why>> = {
     inputs: [
       ...growthInputs(c, c.route.sums.space_degreeDays),
       ...climateInputs(c, 'pot', before_day),
+      ...lightInputs(c, 'pot', before_day),
       ...gainInputs(c.route.inPot, before_day),
     ],
     source: COMMON_PRACTICE,
@@ -105,6 +108,7 @@ const WHY: Readonly<Record<MilestoneKey, Why>> = {
     inputs: [
       ...growthInputs(c, c.route.sums.ready_degreeDays),
       ...climateInputs(c, c.plan.potContainerId === null ? 'grow' : 'space', before_day),
+      ...lightInputs(c, c.plan.potContainerId === null ? 'grow' : 'space', before_day),
       ...gainInputs(c.route.inSpace, before_day),
       { name: 'hardening', value: `${c.plan.hardening_days} days` },
     ],
@@ -131,6 +135,19 @@ function climateInputs(
   return [
     { name: `${place?.name ?? 'place'} by day`, temperature_C: day_C },
     { name: `${place?.name ?? 'place'} by night`, temperature_C: night_C },
+  ];
+}
+
+/** Light of a day there and what it makes of growth. */
+function lightInputs(c: BecauseContext, stage: Stage, day: DayNumber | null): BecauseInput[] {
+  const placeId = placeOfStage(c.plan.places, stage);
+  const light =
+    placeId === null || day === null ? undefined : c.tables.skyOf(placeId)?.light_mol_m2[day - c.tables.from];
+  if (light === undefined) return [];
+  const factor = lightFactor(light, c.crop.dliGood);
+  return [
+    { name: 'light', value: `${light.toFixed(1)} of ${c.crop.dliGood} mol/m² a day` },
+    { name: 'growth by light', value: `${Math.round(100 * factor)}% of what warmth alone gives` },
   ];
 }
 

@@ -1,7 +1,7 @@
 import type { DayNumber } from '../calendar/dayNumber.ts';
 import { germinationRate } from '../germination/germinationRate.ts';
 import { progressOverHours } from '../germination/progress.ts';
-import { degreeDaysOfHours, effective_degreeDays, reference_degreeDays } from '../growth/growthRate.ts';
+import { degreeDaysOfHours, lightFactor } from '../growth/growthRate.ts';
 import type { Crop, Place } from '../model.ts';
 import { outsideClimate, type MonthNormal, type OutsideClimate } from './outsideClimate.ts';
 import { hoursOfDay, placeClimate, type PlaceClimate } from './placeClimate.ts';
@@ -123,14 +123,12 @@ export function seasonTables(
       return integral;
     },
     growthOf(crop, placeId) {
-      const { base_C, growOptimum_C, growCeiling_C, dliGood, growDay_C, growNight_C } = crop;
-      const key = [placeId, base_C, growOptimum_C, growCeiling_C, dliGood, growDay_C, growNight_C].join(' ');
+      const { base_C, growOptimum_C, growCeiling_C, dliGood } = crop;
+      const key = [placeId, base_C, growOptimum_C, growCeiling_C, dliGood].join(' ');
       return remember(growth, key, () => {
         const light = skyOf(placeId)?.light_mol_m2;
-        const reference = reference_degreeDays(crop);
         const gains = byHours(placeId, (hours_C) => degreeDaysOfHours(crop, hours_C));
-        if (light)
-          gains.forEach((warmth, i) => (gains[i] = effective_degreeDays(warmth, light[i]!, dliGood, reference)));
+        if (light) gains.forEach((warmth, i) => (gains[i] = warmth * lightFactor(light[i]!, dliGood)));
         return thermalIntegral(from, gains);
       });
     },
