@@ -4,11 +4,12 @@ import {
   cardinalRate,
   daysToEmerge,
   emergenceShare_frac,
+  germinationRate,
   tabledRate,
 } from '../../src/core/germination/germinationRate.ts';
 import { progressOverHours } from '../../src/core/germination/progress.ts';
 import { hoursOfDay } from '../../src/core/schedule/placeClimate.ts';
-import { texts } from './library.ts';
+import { cropNamed, texts } from './library.ts';
 
 // Harrington & Minges 1954, Vegetable Seed Germination (University of California Agricultural Extension Service),
 // written down from memory. The check below reads the file's raw columns itself, not through the parser under test.
@@ -114,5 +115,12 @@ describe('share of seedlings', () => {
   it('reads tomato at 35 as the table has it: 46 of a best 98 (Harrington & Minges 1954, from memory)', () => {
     expect(emergenceShare_frac(tables.get('tomato')!, 35)).toBeCloseTo(46 / 98, 9);
     expect(emergenceShare_frac([], 20)).toBeNull();
+  });
+  it('makes nothing up between what did not come and the first that did: watermelon at 10', () => {
+    const rate = germinationRate(cropNamed('watermelon'));
+    // Tried and none at 5, nothing tried till 20 (11.8 days): at 10 and 15 no figure, at 18 a slow one.
+    expect([5, 10, 15].map((t) => daysToEmerge(rate, t))).toEqual([null, null, null]);
+    expect(daysToEmerge(rate, 18)!).toBeGreaterThan(11.8);
+    expect(daysToEmerge(rate, 20)).toBeCloseTo(11.8, 9);
   });
 });

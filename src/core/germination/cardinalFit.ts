@@ -18,6 +18,9 @@ export type CardinalFit =
     }
   | { readonly kind: 'too few'; readonly reason: string };
 
+/** A rate counts as past the best when it is below this share of what the rising line would give. Common practice, no source. */
+const HOT_frac = 0.9;
+
 interface Line {
   readonly slope: number;
   readonly intercept: number;
@@ -26,7 +29,8 @@ interface Line {
 
 /**
  * Cardinal temperatures of a lot from a trial at several constant temperatures: straight lines of 1/t50 below and above
- * the best temperature, split where the squares left are least.
+ * the best temperature, split where the squares left are least. The best and the ceiling are told only where two points or
+ * more lie beyond the best.
  * @param points at least three temperatures at which half came up
  * @source Garcia-Huidobro, Monteith & Squire 1982, J. Exp. Bot. 33, 288-296
  */
@@ -46,11 +50,12 @@ export function cardinalFit(points: readonly TrialPoint[]): CardinalFit {
   let best: { below: Line; above: Line | null; squares: number } | null = null;
   for (let split = 2; split <= up.length; split++) {
     const rest = up.slice(split);
-    if (rest.length === 1) continue;
     const below = lineThrough(up.slice(0, split));
     const above = rest.length >= 2 ? lineThrough(rest) : null;
     if (!below || !(below.slope > 0) || (above && !(above.slope < 0))) continue;
-    if (rest.length > 0 && !above) continue;
+    // What still lies on the rising line is no hot point; one hot point alone says only that the best is passed.
+    const first = rest[0];
+    if (first && below && first.y > HOT_frac * (below.intercept + below.slope * first.x)) continue;
     const squares = below.squares + (above?.squares ?? 0);
     // Two points leave nothing: a line through more is preferred when it is as good.
     if (!best || squares < best.squares * (1 - 1e-9)) best = { below, above, squares };

@@ -353,6 +353,14 @@ describe('a trial at several temperatures', () => {
     const cool = [12, 15, 18, 22].map((t) => ({ temperature_C: t, t50_days: t50(t) }));
     expect(cardinalFit(cool)).toMatchObject({ kind: 'fitted', optimum_C: null, ceiling_C: null });
     expect(cardinalFit(cool.slice(0, 2))).toMatchObject({ kind: 'too few' });
+    // One point beyond the best (lot of optimum 26 and ceiling 38, tried at 12 to 24 and at 30) says nothing of the two.
+    const rate = (t: number) => (t <= 26 ? (t - 8) / 90 : ((26 - 8) / 90) * ((38 - t) / (38 - 26)));
+    const tried = [12, 16, 20, 24, 30].map((t) => ({ temperature_C: t, t50_days: 1 / rate(t) }));
+    const one = cardinalFit(tried);
+    expect(one).toMatchObject({ kind: 'fitted', optimum_C: null, ceiling_C: null });
+    if (one.kind === 'fitted') expect(one.base_C).toBeCloseTo(8, 6);
+    const two = cardinalFit([...tried, { temperature_C: 34, t50_days: 1 / rate(34) }]);
+    if (two.kind === 'fitted') expect([two.optimum_C, two.ceiling_C].map((t) => Math.round(t!))).toEqual([26, 38]);
     expect(cardinalFit([...cool.slice(0, 2), { temperature_C: 5, t50_days: null }])).toMatchObject({ kind: 'too few' });
     expect(cardinalFit([10, 15, 20].map((t) => ({ temperature_C: t, t50_days: t })))).toMatchObject({
       kind: 'too few',
@@ -372,10 +380,19 @@ describe('the age of a lot', () => {
   });
 
   it('no constants: a caution when the test is old, never a figure', () => {
-    const lot = { cropName: 'tomato', tested_frac: 0.9, sinceTest_days: 1200, storage_C: 10, moisture_percent: 8 };
+    const lot = {
+      cropName: 'parsley',
+      tested_frac: 0.9,
+      sinceTest_days: 1200,
+      storage_C: 10,
+      moisture_percent: 8,
+      keeps_years: 2,
+    };
     expect(viabilityConstants('tomato')).toBeNull();
     expect(seedAge(lot)).toMatchObject({ kind: 'caution', words: expect.stringContaining('3.3 years') });
     expect(seedAge({ ...lot, sinceTest_days: 100 })).toEqual({ kind: 'fresh' });
+    // Tomato keeps five years: the same test is still good.
+    expect(seedAge({ ...lot, cropName: 'tomato', keeps_years: 5 })).toEqual({ kind: 'fresh' });
     expect(seedAge({ ...lot, tested_frac: null })).toMatchObject({ kind: 'unknown' });
     expect(seedAge({ ...lot, cropName: 'lettuce' })).toMatchObject({ kind: 'reckoned' });
     expect(seedAge({ ...lot, cropName: 'lettuce', storage_C: null })).toMatchObject({ kind: 'caution' });

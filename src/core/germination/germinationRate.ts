@@ -42,13 +42,7 @@ export function cardinalRate(crop: GerminationTraits): GerminationRate {
  * @source interpolation Fritsch & Carlson 1980; the table is the crop's own
  */
 export function tabledRate(table: readonly EmergencePoint[]): GerminationRate {
-  const points = table
-    .filter((p) => p.days !== null)
-    .map((p) => ({
-      x: p.temperature_C,
-      y: typeof p.days === 'number' ? 1 / p.days : 0,
-    }))
-    .sort((a, b) => a.x - b.x);
+  const points = triedRates(table);
   const inside = monotoneCubic(points);
   const first = points[0]!;
   const last = points[points.length - 1]!;
@@ -58,6 +52,22 @@ export function tabledRate(table: readonly EmergencePoint[]): GerminationRate {
     if (t > last.x) return last.y * (1 - (t - last.x) / FADE_K);
     return Math.max(0, inside(t));
   };
+}
+
+/**
+ * Rates of what was tried, from cold to hot. A wide gap between "none" and a figure is not bridged: from the figure the rate
+ * falls to nothing as beyond the tested range.
+ */
+function triedRates(table: readonly EmergencePoint[]): { x: number; y: number }[] {
+  const tried = table
+    .filter((p) => p.days !== null)
+    .map((p) => ({ x: p.temperature_C, y: typeof p.days === 'number' ? 1 / p.days : 0 }))
+    .sort((a, b) => a.x - b.x);
+  return tried.flatMap((point, i) => {
+    const next = tried[i + 1];
+    if (!next || next.x - point.x <= FADE_K || (point.y === 0) === (next.y === 0)) return [point];
+    return [point, { x: point.y === 0 ? next.x - FADE_K : point.x + FADE_K, y: 0 }];
+  });
 }
 
 /** Days to median emergence at a constant temperature in degrees Celsius, or null where it never comes. */

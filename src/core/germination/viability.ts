@@ -72,9 +72,6 @@ export function viableAfter(
   return normalCdf(normalQuantile(start) - days / probitDays(k, moisture_percent, temperature_C));
 }
 
-/** Years after which seed without published constants gets a caution. Common practice, no source. */
-const OLD_days = 2 * 365;
-
 export type SeedAge =
   | { readonly kind: 'reckoned'; readonly viable_frac: number; readonly probit_days: number; readonly source: string }
   | { readonly kind: 'caution'; readonly words: string }
@@ -92,8 +89,10 @@ export function seedAge(lot: {
   readonly sinceTest_days: number | null;
   readonly storage_C: number | null;
   readonly moisture_percent: number | null;
+  /** How long seed of its crop usually keeps, years: older than that it gets a caution. */
+  readonly keeps_years: number;
 }): SeedAge {
-  const { tested_frac, sinceTest_days, storage_C, moisture_percent } = lot;
+  const { tested_frac, sinceTest_days, storage_C, moisture_percent, keeps_years } = lot;
   if (tested_frac === null || sinceTest_days === null) {
     return {
       kind: 'unknown',
@@ -108,11 +107,11 @@ export function seedAge(lot: {
     const probit_days = probitDays(constants, moisture_percent, at_C);
     return { kind: 'reckoned', viable_frac, probit_days, source: constants.source };
   }
-  if (sinceTest_days > OLD_days) {
+  if (sinceTest_days > keeps_years * 365.25) {
     const years = Math.round(sinceTest_days / 36.525) / 10;
     return {
       kind: 'caution',
-      words: `The test is ${years} years old; seed loses vigour before it loses life. Test again, or sow more.`,
+      words: `The test is ${years} years old, and seed of this crop usually keeps ${keeps_years}; it loses vigour before it loses life. Test again, or sow more.`,
     };
   }
   return { kind: 'fresh' };
