@@ -49,6 +49,11 @@ test('a new nursery: settings, places, a first batch, its sowing on the round', 
   const soon = new Date(Date.parse(today) + 20 * 86_400_000).toISOString().slice(0, 10);
   await page.getByLabel('Transplant date').fill(soon);
   await page.getByRole('button', { name: /Earliest: out/ }).click();
+  // A day before that it has to be sown today.
+  const earliest = await page.getByLabel('Transplant date').inputValue();
+  expect(earliest > soon).toBe(true);
+  const before = new Date(Date.parse(earliest) - 86_400_000).toISOString().slice(0, 10);
+  await page.getByLabel('Transplant date').fill(before);
   await page.getByRole('button', { name: 'Make this batch' }).click();
   await page.waitForURL(/\/batches\/\d+$/);
 

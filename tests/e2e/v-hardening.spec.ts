@@ -88,7 +88,7 @@ test('a frame’s day: shut it is too hot, the times to open, the hours as a tab
 });
 
 test('a gate fails, and passes as the demo’s clock runs; what is planted is asked after a week', async ({ page }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(200_000);
   await clock(page, { setTo: '2027-04-12', running: false });
   // The service's forecast, not the one typed in the other test.
   await clock(page, { setTo: '2027-04-13' });
@@ -101,7 +101,7 @@ test('a gate fails, and passes as the demo’s clock runs; what is planted is as
       .innerText()
       .then((text) => text.split('\n')[0]);
   };
-  await expect.poll(gate, { timeout: 30_000, intervals: [1500] }).toBe('Forecast fails');
+  await expect.poll(gate, { timeout: 60_000, intervals: [1500] }).toBe('Forecast fails');
   await expect(page.getByText(/odds of .* in the night after/).first()).toBeVisible();
   await clock(page, { running: true, rate: 86_400 });
   await expect.poll(gate, { timeout: 60_000, intervals: [1000] }).toBe('Forecast passes');
