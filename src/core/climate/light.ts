@@ -1,8 +1,9 @@
+import type { PlaceLight } from '../model.ts';
 import { requireRange } from '../numerics/guard.ts';
 import { solar_MJ_m2 } from './sun.ts';
 
 /** Mol of photons plants can use in a megajoule of sunlight. @source Thimijan & Heins 1983, HortScience 18, 818-822: 45% of the energy, 4.57 micromol per J */
-export const MOL_PER_MJ = 0.45 * 4.57;
+const MOL_PER_MJ = 0.45 * 4.57;
 
 /** Where trays stand and what shines on them. */
 export interface LightAt {
@@ -22,11 +23,25 @@ export interface LightAt {
  * @throws RangeError for shares and hours out of bounds
  */
 export function dailyLight_mol_m2(at: LightAt): number {
-  requireRange('share of light through the cover', at.cover_frac, 0, 1);
-  requireRange('hours of lamps', at.lamps_h, 0, 24);
-  requireRange('lamps, micromol per m2 and s', at.lamps_umol_m2_s, 0, 3000);
-  const sun = solar_MJ_m2(at.latitude_deg, at.dayOfYear, at.sunshine_frac) * MOL_PER_MJ * at.cover_frac;
-  return sun + at.lamps_umol_m2_s * at.lamps_h * 0.0036;
+  const { cover_frac: through_frac, lamps_umol_m2_s, lamps_h } = at;
+  const light = { through_frac, secondFilm: false, shade_frac: 0, lamps_umol_m2_s, lamps_h };
+  return lightUnder_mol_m2(light, solar_MJ_m2(at.latitude_deg, at.dayOfYear, at.sunshine_frac));
+}
+
+/** What a second film over a house lets through of what the first does. Common practice, no source. */
+const SECOND_FILM_frac = 0.85;
+
+/**
+ * Daily light under a place's glazing, second film and shade, with its lamps, mol per m2.
+ * @throws RangeError for shares outside 0 to 1 and lamps out of bounds
+ */
+export function lightUnder_mol_m2(light: PlaceLight, sun_MJ_m2: number): number {
+  requireRange('share of light through the glazing', light.through_frac, 0, 1);
+  requireRange('share shaded', light.shade_frac, 0, 1);
+  requireRange('hours of lamps', light.lamps_h, 0, 24);
+  requireRange('lamps, micromol per m2 and s', light.lamps_umol_m2_s, 0, 3000);
+  const through = light.through_frac * (light.secondFilm ? SECOND_FILM_frac : 1) * (1 - light.shade_frac);
+  return sun_MJ_m2 * MOL_PER_MJ * through + light.lamps_umol_m2_s * light.lamps_h * 0.0036;
 }
 
 /**

@@ -1,9 +1,8 @@
 import { dayOfYear } from '../calendar/dayNumber.ts';
 import { hourly_C } from '../climate/hourly.ts';
-import { MOL_PER_MJ, USUAL_LIGHT } from '../climate/light.ts';
+import { lightUnder_mol_m2, USUAL_LIGHT } from '../climate/light.ts';
 import { dayLength_h, extraterrestrial_MJ_m2, solar_MJ_m2 } from '../climate/sun.ts';
 import type { Place, PlaceLight } from '../model.ts';
-import { requireRange } from '../numerics/guard.ts';
 import type { OutsideClimate } from './outsideClimate.ts';
 import { hoursOfDay, type PlaceClimate } from './placeClimate.ts';
 
@@ -51,9 +50,6 @@ const THROUGH_frac: Readonly<Record<Place['kind'], number>> = {
   frame: 0.75,
   ground: 1,
 };
-/** What a second film over a house lets through of what the first does. Common practice, no source. */
-export const SECOND_FILM_frac = 0.85;
-
 /** The light of a place when nothing is written of it. */
 export function usualLight(place: Pick<Place, 'kind'>): PlaceLight {
   const lamps = place.kind === 'lit-chamber';
@@ -64,19 +60,6 @@ export function usualLight(place: Pick<Place, 'kind'>): PlaceLight {
     lamps_umol_m2_s: lamps ? USUAL_LIGHT.lamps_umol_m2_s : 0,
     lamps_h: lamps ? USUAL_LIGHT.lamps_h : 0,
   };
-}
-
-/**
- * Daily light under a place's glazing, second film and shade, with its lamps, mol per m2.
- * @throws RangeError for shares outside 0 to 1 and lamps out of bounds
- */
-export function lightUnder_mol_m2(light: PlaceLight, sun_MJ_m2: number): number {
-  requireRange('share of light through the glazing', light.through_frac, 0, 1);
-  requireRange('share shaded', light.shade_frac, 0, 1);
-  requireRange('hours of lamps', light.lamps_h, 0, 24);
-  requireRange('lamps, micromol per m2 and s', light.lamps_umol_m2_s, 0, 3000);
-  const through = light.through_frac * (light.secondFilm ? SECOND_FILM_frac : 1) * (1 - light.shade_frac);
-  return sun_MJ_m2 * MOL_PER_MJ * through + light.lamps_umol_m2_s * light.lamps_h * 0.0036;
 }
 
 /** Whether the day and night of a place are its highest and lowest, with every hour between; else half day, half night. */

@@ -84,7 +84,7 @@ export function PlaceEditor({
             <legend className="num text-[1.1rem]">Temperature through the year</legend>
             <p className="text-[0.9rem] text-ink2">
               Write the month and day it begins (03-01 is 1 March); it lasts until the next begins. What the plants
-              feel, not the dial.
+              feel, not the dial; in a frame or on standing ground the highest and the lowest of the day.
             </p>
             {error('periods') && <p className="err">{error('periods')}</p>}
             <table className="plain-table mt-2 max-w-xl">

@@ -7,6 +7,7 @@ import { USUAL_PLANTING } from '../../core/planting/settings.ts';
 import type { SiteReading } from '../../contracts/siteReadings.ts';
 import type { World } from '../../db/world.ts';
 import { outFrom } from '../planting/outFrom.ts';
+import { knownOutside } from './knownOutside.ts';
 import { comingDays, pastDays, siteOf, soilOn } from './site.ts';
 import { frostGoneBy } from './siteFrost.ts';
 
@@ -136,6 +137,29 @@ describe('the picture of the weather', () => {
       )[0]!;
     expect(of('typed in the app').morning_C).toBe(5);
     expect(of('service').morning_C).toBeCloseTo(5 - (40 * 2) / 48, 9);
+  });
+  it('days outside as they are known: station, before it the grower’s thermometer, then the forecast', () => {
+    const made_ms = TODAY * 86_400_000;
+    const hours = Array.from({ length: 72 }, (_, i) => ({
+      at: new Date(made_ms + i * 3_600_000).toISOString(),
+      temp_C: 5 + (i % 24) / 4,
+    }));
+    const kept = { id: 1, source: 'typed', kind: 'typed' as const, made_ms, madeOn: TODAY, hours };
+    const readings = [reading(TODAY - 2, { least_C: -7.5 })];
+    const days = new Map(
+      knownOutside(siteOf(worldOf(), now, 'k', { ...parts, kept, readings }), TODAY - 5).map(([day, ...of]) => [
+        day,
+        of,
+      ]),
+    );
+    const station = (day: number) => parts.history.find((d) => d.day === day)!;
+    expect(days.get(TODAY - 3)).toEqual([station(TODAY - 3).most_C, station(TODAY - 3).least_C]);
+    expect(days.get(TODAY - 2)).toEqual([station(TODAY - 2).most_C, -7.5]);
+    const [most, least] = days.get(TODAY + 1)!;
+    expect([Math.round(most!), Math.round(least!)]).toEqual([11, 5]);
+    expect([...days.keys()]).toEqual([...days.keys()].sort((a, b) => a - b));
+    expect(days.has(TODAY - 6)).toBe(false);
+    expect(knownOutside(null, TODAY)).toEqual([]);
   });
   it('soil by what is known, usual weather after it, nothing from nothing', () => {
     const site = siteOf(worldOf(), now, 'k', parts);
