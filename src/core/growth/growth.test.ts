@@ -20,7 +20,7 @@ describe('growth by temperature', () => {
       expect(growthAt_degreeDays(crop, base_C)).toBe(0);
       expect(growthAt_degreeDays(crop, (base_C + best) / 2)).toBeCloseTo((best - base_C) / 2, 9);
       expect(growthAt_degreeDays(crop, best)).toBeCloseTo(best - base_C, 9);
-      expect(growthAt_degreeDays(crop, most)).toBe(0);
+      expect([most, most + 1, most + 20].map((t) => growthAt_degreeDays(crop, t))).toEqual([0, 0, 0]);
       // Yan & Hunt 1999, eq. 6, written from the publication: r / Rmax = ((Tm - T)/(Tm - To)) (T - Tb / To - Tb)^((To - Tb)/(Tm - To)).
       const at = (best + most) / 2;
       const beta =
