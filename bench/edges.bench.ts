@@ -91,9 +91,12 @@ export default async function bench(): Promise<Figures> {
       const answers = await inTurn(badBodies(call.body, BAD_A_CALL, call.path), (text) => ask(app, call, text));
       bad.push(...answers);
       // Only what was taken may have changed anything.
-      if (answers.every((a) => a.status >= 400) && (await rowsOf(db)) !== before) {
+      const after = answers.every((a) => a.status >= 400) ? await rowsOf(db) : before;
+      if (after !== before) {
         changed++;
-        process.stderr.write(`rows changed by refused ${call.method} ${call.path}\n`);
+        const was = new Set(before.split('\n'));
+        const tables = after.split('\n').filter((line) => !was.has(line));
+        process.stderr.write(`rows changed by refused ${call.method} ${call.path}: ${tables.join(', ')}\n`);
       }
     }
     const bounds: Answer[] = [];

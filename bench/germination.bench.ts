@@ -131,6 +131,7 @@ function learned(): object {
           logTime: truth,
           logTime_sd: 0.08,
           sigma: 0.17,
+          sigma_logSd: 0,
           most_frac: 0.9,
           most_seeds: 60,
           dead_frac: 0,

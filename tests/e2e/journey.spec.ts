@@ -280,6 +280,25 @@ test('books: a crop’s curve follows its table; a place’s temperature moves t
   expect((await sowing()) < before).toBe(true);
 });
 
+test('books: lamps over a place are typed, refused beyond the day, and kept', async ({
+  page,
+}) => {
+  await open(page, '/books/places?place=4');
+  const light = page.getByRole('group', { name: 'Light' });
+  await light.getByLabel(/Written down/).check();
+  await light.getByLabel(/Daylight through the glazing/).fill('60');
+  await light.getByLabel(/Lamps over the trays/).fill('120');
+  await light.getByLabel('Lamps, hours a day').fill('30');
+  await page.getByRole('button', { name: 'Save the place' }).click();
+  await expect(light.locator('.err')).toContainText(/24/);
+  await expect(light.getByLabel(/Lamps over the trays/)).toHaveValue('120');
+  await light.getByLabel('Lamps, hours a day').fill('14');
+  await Promise.all([page.waitForEvent('load'), page.getByRole('button', { name: 'Save the place' }).click()]);
+  await open(page, '/books/places?place=4');
+  await expect(light.getByLabel(/Daylight through the glazing/)).toHaveValue('60');
+  await expect(light.getByLabel('Lamps, hours a day')).toHaveValue('14');
+});
+
 test('the demo clock is set from the sky strip', async ({ page }) => {
   await open(page, '/');
   await page.getByRole('button', { name: 'set' }).click();

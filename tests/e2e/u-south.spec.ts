@@ -418,6 +418,8 @@ test('a Fahrenheit, inch and dollar house: no bare Celsius, metre, unit-less deg
     '/pot/feeds',
     '/pot/things',
     '/books/containers?line=1',
+    '/books/places?place=1',
+    '/pot/things?line=1',
     '/harden/covers?line=1',
     '/heat/zones/new',
     '/what-if',
@@ -431,7 +433,7 @@ test('a Fahrenheit, inch and dollar house: no bare Celsius, metre, unit-less deg
       ['Celsius', /\d\s?°\s?C\b|degrees C\b|\d\.\d K\b|\b\d+ K\b/g],
       ['a degree without its scale', /\d°(?![CF\w])/g],
       ['metres or litres', /(?<!trays for \d*)\d+\s?(?:m²|cm|mm|km\/h|litres|L)\b(?! (?:pot|block))/g],
-      ['a field in metres or litres', /, (?:m|mm|cm|m²|m³\/h|kg|litres|m² K\/W|W\/m²)\b/g],
+      ['a field in metres or litres', /, (?:m|mm|cm|m²|m³\/h|kg|litres|m² K\/W|W\/m²)\b|\b[Mm]etres\b|\bkelvin\b/g],
       ['money without its currency', /\b(?:costs?|price|worth|pay) \d+(?:\.\d+)?\b(?! (?:tray-)?days)/g],
     ] as const)
       for (const match of text.matchAll(pattern))

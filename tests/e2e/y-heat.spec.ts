@@ -57,6 +57,27 @@ test('a set-point by hand is priced, given, logged, and the plan comes back', as
   await expect(part.locator('details li').filter({ hasText: 'early shift: slow them down' }).first()).toBeVisible();
 });
 
+test('a thermometer read by hand is kept with its reader, set beside the sensor, and withdrawn', async ({ page }) => {
+  await open(page, '/heat?zone=4');
+  await page.waitForFunction(() => !document.querySelector('astro-island[ssr]'));
+  const part = page.getByRole('region', { name: 'Read by hand' });
+  const keep = part.getByRole('button', { name: 'Keep the reading' });
+  await part.getByLabel('Who').fill('early shift');
+  await expect(keep).toBeDisabled();
+  await part.getByLabel('Medium, °C').fill('warm');
+  await keep.click();
+  await expect(part.locator('.err')).toBeVisible();
+  await expect(part.getByLabel('Medium, °C')).toHaveValue('warm');
+  await part.getByLabel('Medium, °C').fill('11,5');
+  await part.getByLabel('Read', { exact: true }).selectOption('30');
+  await keep.click();
+  await expect(part.getByRole('listitem').first()).toContainText(/medium 11\.5.*early shift/);
+  await expect(part).toContainText(/The thermometer is \d+\.\d °C below what the sensor says now/);
+  await part.getByRole('button', { name: /Withdraw the reading/ }).click();
+  await expect(part).toContainText('Withdrawn.');
+  await expect(part.getByRole('listitem')).toHaveCount(0);
+});
+
 test('pull the sensor of a bench: the alarm comes, says why, is taken, and hours to harm stay in sight', async ({
   page,
 }) => {

@@ -30,10 +30,11 @@ export function madeUpTray(random: Random, prior: Prior, sown: number, progresse
   const b = gamma(random, (1 - prior.most_frac) * prior.most_seeds);
   const most_frac = a / (a + b);
   const dead = random() < prior.dead_frac;
+  const sigma = prior.sigma * Math.exp(prior.sigma_logSd * normal(random));
   const times: number[] = [];
   for (let i = 0; i < sown; i++) {
     const comes = random() < most_frac;
-    const time = Math.exp(logTime + prior.sigma * normal(random));
+    const time = Math.exp(logTime + sigma * normal(random));
     if (comes && !dead) times.push(time);
   }
   const looks = progresses.map((progress) => ({ progress, up: times.filter((t) => t <= progress).length }));

@@ -9,6 +9,8 @@ export interface Prior {
   readonly logTime_sd: number;
   /** Spread between its seeds: standard deviation of the log of thermal time. */
   readonly sigma: number;
+  /** How unsure that spread is: standard deviation of its log; 0 = known. */
+  readonly sigma_logSd: number;
   /** Share that comes up in the end: mean, and the number of seeds that belief is worth. */
   readonly most_frac: number;
   readonly most_seeds: number;
@@ -16,8 +18,18 @@ export interface Prior {
   readonly dead_frac: number;
 }
 
-/** Tray-to-tray spread when nothing is known: log time 0.2, share worth 25 seeds, one tray in fifty dead. Common practice, no source. */
-export const PLAIN_PRIOR = { logTime: 0, logTime_sd: 0.2, sigma: 0.2, most_seeds: 25, dead_frac: 0.02 } as const;
+/**
+ * What is thought when nothing is known: log time within 0.2, spread between seeds 0.2 and that within a factor of 1.4, share
+ * worth 25 seeds, one tray in fifty dead. Common practice, no source.
+ */
+export const PLAIN_PRIOR = {
+  logTime: 0,
+  logTime_sd: 0.2,
+  sigma: 0.2,
+  sigma_logSd: 0.35,
+  most_seeds: 25,
+  dead_frac: 0.02,
+} as const;
 
 /** A look at a tray: progress by the crop's own rate (1 = half up as the library has it) and how many were up. */
 export interface Look {
@@ -25,19 +37,22 @@ export interface Look {
   readonly up: number;
 }
 
-/** Chances over log time and share up, worked out on a grid; sums to 1 with `dead`. */
+/** Chances over spread, log time and share up, worked out on a grid; sums to 1 with `dead`. */
 export interface Belief {
   readonly logTimes: Float64Array;
   readonly shares: Float64Array;
-  /** weight[i x shares + j]. */
+  /** Spreads between seeds thought possible. */
+  readonly sigmas: Float64Array;
+  /** weight[(k x times + i) x shares + j], k over spreads, i over times, j over shares. */
   readonly weights: Float64Array;
   /** Chance that nothing comes. */
   readonly dead_frac: number;
-  readonly sigma: number;
 }
 
-const TIMES = 31;
-const SHARES = 41;
+const TIMES = 27;
+const SHARES = 33;
+/** Spreads looked at, in standard deviations of its log about its mean. */
+const SIGMA_z = [-1.8, -0.9, 0, 0.9, 1.8];
 const REACH_sd = 3.5;
 
 /**
@@ -49,34 +64,45 @@ export function upShare(x: number, sigma: number): number {
   return x > 0 ? normalCdf(Math.log(x) / sigma) : 0;
 }
 
+/** Where the grid of a belief lies, when it is not to lie about the prior itself. */
+export type Around = Pick<ReturnType<typeof meansOf>, 'logTime' | 'logTime_sd' | 'logSigma' | 'logSigma_sd'>;
+
 /**
  * What is thought before any look.
+ * @param around draws the grid finer about what is known to matter; the chances stay the prior's
  * @throws RangeError when the prior is out of bounds
  */
-export function beliefOf(prior: Prior): Belief {
+export function beliefOf(prior: Prior, around: Around | null = null): Belief {
   requireRange('spread of log time', prior.logTime_sd, 1e-6, 3);
   requireRange('sigma', prior.sigma, 0.01, 2);
+  requireRange('spread of log sigma', prior.sigma_logSd, 0, 2);
   requireRange('share up', prior.most_frac, 0, 10);
   requireRange('seeds the share is worth', prior.most_seeds, 0.1, 1e6);
   const logTimes = new Float64Array(TIMES);
   const shares = new Float64Array(SHARES);
   for (let i = 0; i < TIMES; i++) {
-    logTimes[i] = prior.logTime + prior.logTime_sd * REACH_sd * ((2 * i) / (TIMES - 1) - 1);
+    const reach = REACH_sd * ((2 * i) / (TIMES - 1) - 1);
+    logTimes[i] = (around ?? prior).logTime + (around ?? prior).logTime_sd * reach;
   }
   for (let j = 0; j < SHARES; j++) shares[j] = (j + 0.5) / SHARES;
   const mean = Math.min(0.999, Math.max(0.001, prior.most_frac));
   const a = mean * prior.most_seeds;
   const b = (1 - mean) * prior.most_seeds;
-  const log = new Float64Array(TIMES * SHARES);
-  for (let i = 0; i < TIMES; i++) {
-    const z = (logTimes[i]! - prior.logTime) / prior.logTime_sd;
-    for (let j = 0; j < SHARES; j++) {
-      const g = shares[j]!;
-      log[i * SHARES + j] = (-z * z) / 2 + (a - 1) * Math.log(g) + (b - 1) * Math.log1p(-g);
+  const known = prior.sigma_logSd < 1e-6;
+  const middle = around?.logSigma ?? Math.log(prior.sigma);
+  const width = around?.logSigma_sd ?? prior.sigma_logSd;
+  const sigmas = known ? Float64Array.of(prior.sigma) : Float64Array.from(SIGMA_z, (z) => Math.exp(middle + z * width));
+  const byShare = Float64Array.from(shares, (g) => (a - 1) * Math.log(g) + (b - 1) * Math.log1p(-g));
+  const log = new Float64Array(sigmas.length * TIMES * SHARES);
+  sigmas.forEach((sigma, k) => {
+    const y = known ? 0 : Math.log(sigma / prior.sigma) / prior.sigma_logSd;
+    for (let i = 0; i < TIMES; i++) {
+      const z = (logTimes[i]! - prior.logTime) / prior.logTime_sd;
+      for (let j = 0; j < SHARES; j++) log[(k * TIMES + i) * SHARES + j] = (-z * z - y * y) / 2 + byShare[j]!;
     }
-  }
+  });
   const weights = normalised(log, 1 - prior.dead_frac);
-  return { logTimes, shares, weights, dead_frac: prior.dead_frac, sigma: prior.sigma };
+  return { logTimes, shares, sigmas, weights, dead_frac: prior.dead_frac };
 }
 
 /**
@@ -86,7 +112,7 @@ export function beliefOf(prior: Prior): Belief {
  * @throws RangeError when counts fall or are more than were sown
  */
 export function afterLooks(before: Belief, looks: readonly Look[], sown: number): Belief {
-  const { logTimes, shares, sigma } = before;
+  const { logTimes, shares, sigmas } = before;
   const log = new Float64Array(before.weights.length);
   for (let n = 0; n < log.length; n++) log[n] = Math.log(before.weights[n]!);
   let up = 0;
@@ -99,8 +125,10 @@ export function afterLooks(before: Belief, looks: readonly Look[], sown: number)
     }
     [up, progress] = [look.up, look.progress];
   }
-  for (let i = 0; i < logTimes.length; i++) {
-    const slow = Math.exp(-logTimes[i]!);
+  const rise = Float64Array.from(shares, (g) => up * Math.log(g));
+  for (let row = 0; row < sigmas.length * logTimes.length; row++) {
+    const sigma = sigmas[Math.floor(row / logTimes.length)]!;
+    const slow = Math.exp(-logTimes[row % logTimes.length]!);
     // Gains of a share g are g x (F2 - F1): the part without g is the same for all shares.
     let fixed = 0;
     let was = 0;
@@ -111,10 +139,9 @@ export function afterLooks(before: Belief, looks: readonly Look[], sown: number)
       if (n > 0) fixed += n * Math.log(Math.max(1e-12, now - was));
       [was, upBefore] = [now, look.up];
     }
-    for (let j = 0; j < shares.length; j++) {
-      const g = shares[j]!;
-      log[i * shares.length + j]! += fixed + up * Math.log(g) + (sown - up) * Math.log1p(-Math.min(g * was, 1 - 1e-12));
-    }
+    const at = row * shares.length;
+    for (let j = 0; j < shares.length; j++)
+      log[at + j]! += fixed + rise[j]! + (sown - up) * Math.log1p(-Math.min(shares[j]! * was, 1 - 1e-12));
   }
   // Dead: nothing up is certain; anything up is impossible.
   if (up > 0) return { ...before, weights: normalised(log, 1), dead_frac: 0 };
@@ -125,26 +152,47 @@ export function afterLooks(before: Belief, looks: readonly Look[], sown: number)
 }
 
 /** Mean and standard deviation of what is thought: log time, and the share that comes in the end (0 when dead). */
-export function meansOf({ logTimes, shares, weights, dead_frac }: Belief): {
+export function meansOf({ logTimes, shares, sigmas, weights, dead_frac }: Belief): {
   readonly logTime: number;
   readonly logTime_sd: number;
+  readonly logSigma: number;
+  readonly logSigma_sd: number;
+  /** The middle spread between its seeds. */
+  readonly sigma: number;
   readonly most_frac: number;
   readonly most_sd: number;
 } {
   const alive = 1 - dead_frac;
-  let [m, mm, g, gg] = [0, 0, 0, 0];
-  for (let i = 0; i < logTimes.length; i++) {
+  let [m, mm, s, ss, g, gg] = [0, 0, 0, 0, 0, 0];
+  for (let row = 0; row < sigmas.length * logTimes.length; row++) {
+    const time = logTimes[row % logTimes.length]!;
+    const spread = Math.log(sigmas[Math.floor(row / logTimes.length)]!);
+    let whole = 0;
     for (let j = 0; j < shares.length; j++) {
-      const w = weights[i * shares.length + j]!;
-      m += w * logTimes[i]!;
-      mm += w * logTimes[i]! ** 2;
+      const w = weights[row * shares.length + j]!;
+      whole += w;
       g += w * shares[j]!;
       gg += w * shares[j]! ** 2;
     }
+    m += whole * time;
+    mm += whole * time ** 2;
+    s += whole * spread;
+    ss += whole * spread ** 2;
   }
   const logTime = alive > 0 ? m / alive : 0;
   const logTime_sd = alive > 0 ? Math.sqrt(Math.max(0, mm / alive - logTime ** 2)) : 0;
-  return { logTime, logTime_sd, most_frac: g, most_sd: Math.sqrt(Math.max(0, gg - g * g)) };
+  const middle = sigmas.reduce((sum, sigma) => sum + Math.log(sigma), 0) / sigmas.length;
+  const logSigma = alive > 0 ? s / alive : middle;
+  const logSigma_sd = alive > 0 ? Math.sqrt(Math.max(0, ss / alive - logSigma ** 2)) : 0;
+  return {
+    logTime,
+    logTime_sd,
+    logSigma,
+    logSigma_sd,
+    sigma: Math.exp(logSigma),
+    most_frac: g,
+    most_sd: Math.sqrt(Math.max(0, gg - g * g)),
+  };
 }
 
 /**
@@ -154,21 +202,24 @@ export function meansOf({ logTimes, shares, weights, dead_frac }: Belief): {
  * @returns chance of 0, 1, ... sown up
  */
 export function countChances(belief: Belief, progress: number, sown: number, seen: Look | null = null): Float64Array {
-  const { logTimes, shares, weights, sigma, dead_frac } = belief;
+  const { logTimes, shares, sigmas, weights, dead_frac } = belief;
   const chances = new Float64Array(sown + 1);
   const up = seen?.up ?? 0;
   const left = sown - up;
   chances[up]! += dead_frac;
   // Points of about the same chance of one coming are taken together: 400 classes of chance.
   const classes = new Float64Array(401);
-  for (let i = 0; i < logTimes.length; i++) {
-    const slow = Math.exp(-logTimes[i]!);
+  for (let row = 0; row < sigmas.length * logTimes.length; row++) {
+    const sigma = sigmas[Math.floor(row / logTimes.length)]!;
+    const slow = Math.exp(-logTimes[row % logTimes.length]!);
     const now = upShare(progress * slow, sigma);
     const was = seen ? upShare(seen.progress * slow, sigma) : 0;
     for (let j = 0; j < shares.length; j++) {
+      const w = weights[row * shares.length + j]!;
+      if (w < 1e-12) continue;
       const g = shares[j]!;
       const p = Math.min(1, Math.max(0, (g * (now - was)) / Math.max(1e-12, 1 - g * was)));
-      classes[Math.round(p * 400)]! += weights[i * shares.length + j]!;
+      classes[Math.round(p * 400)]! += w;
     }
   }
   for (let c = 0; c < classes.length; c++) {
@@ -200,13 +251,14 @@ export function countChances(belief: Belief, progress: number, sown: number, see
  * @returns 0 to 1
  */
 export function stillComing_frac(belief: Belief, seen: Look | null): number {
-  const { logTimes, shares, weights, sigma } = belief;
+  const { logTimes, shares, sigmas, weights } = belief;
   let chance = 0;
-  for (let i = 0; i < logTimes.length; i++) {
-    const was = seen ? upShare(seen.progress * Math.exp(-logTimes[i]!), sigma) : 0;
+  for (let row = 0; row < sigmas.length * logTimes.length; row++) {
+    const sigma = sigmas[Math.floor(row / logTimes.length)]!;
+    const was = seen ? upShare(seen.progress * Math.exp(-logTimes[row % logTimes.length]!), sigma) : 0;
     for (let j = 0; j < shares.length; j++) {
       const g = shares[j]!;
-      chance += (weights[i * shares.length + j]! * g * (1 - was)) / Math.max(1e-12, 1 - g * was);
+      chance += (weights[row * shares.length + j]! * g * (1 - was)) / Math.max(1e-12, 1 - g * was);
     }
   }
   return Math.min(1, Math.max(0, chance));
@@ -227,6 +279,19 @@ export function chanceOfAtLeast(chances: Float64Array, count: number): number {
   let sum = 0;
   for (let k = Math.max(0, count); k < chances.length; k++) sum += chances[k]!;
   return Math.min(1, sum);
+}
+
+/** Share of the seeds that will come that should be up at a progress, over all that is thought of its time and spread. */
+export function upByNow_frac(belief: Belief, progress: number): number {
+  const { logTimes, shares, sigmas, weights, dead_frac } = belief;
+  let sum = 0;
+  for (let row = 0; row < sigmas.length * logTimes.length; row++) {
+    let whole = 0;
+    for (let j = 0; j < shares.length; j++) whole += weights[row * shares.length + j]!;
+    const sigma = sigmas[Math.floor(row / logTimes.length)]!;
+    sum += whole * upShare(progress * Math.exp(-logTimes[row % logTimes.length]!), sigma);
+  }
+  return dead_frac < 1 ? sum / (1 - dead_frac) : 0;
 }
 
 /** Mean of a list of chances. */

@@ -249,7 +249,7 @@ describe('learning', () => {
     const none = learn(target, [], 0.9);
     expect(none.time_factor).toBe(1);
     expect(none.prior.most_frac).toBeCloseTo(0.9, 9);
-    const tray = { ...target, logTime: 0.3, logTime_sd: 0.03, sigma: 0.15, up: 55, sown: 60 };
+    const tray = { ...target, logTime: 0.3, logTime_sd: 0.03, sigma: 0.15, sigma_logSd: 0.1, up: 55, sown: 60 };
     const after = [1, 3, 10].map((n) =>
       learn(
         target,
@@ -266,24 +266,61 @@ describe('learning', () => {
     expect(after[2]).toMatchObject({ trays_count: 10, lotTrays_count: 10, varietyTrays_count: 10 });
   });
 
-  it('one tray is the conjugate normal answer by hand', () => {
-    // Prior variance 0.25² + 0.1² + 0.1², error 0.08² + 0.06²: weight of the tray by hand.
+  it('one tray is the mixture of two normal answers by hand: as it should be, or wrong', () => {
+    // Prior variance 0.25² + 0.1² + 0.1², error 0.08² + 0.06², and 0.7² more in the fifteen of a hundred that are wrong.
     const before = 0.25 ** 2 + 0.1 ** 2 + 0.1 ** 2;
     const error = 0.08 ** 2 + 0.06 ** 2;
-    const { prior: p } = learn(
-      target,
-      [{ ...target, logTime: 0.2, logTime_sd: 0.06, sigma: null, up: 40, sown: 50 }],
-      0.8,
-    );
-    expect(p.logTime).toBeCloseTo((0.2 * before) / (before + error), 12);
-    // Tray to come: what is left of the prior variance, and the tray's own.
-    expect(p.logTime_sd ** 2).toBeCloseTo(before - before ** 2 / (before + error) + 0.08 ** 2, 12);
-    expect(p.most_frac).toBeCloseTo((0.8 * 25 + 0.6 * 40) / (25 + 0.6 * 50), 12);
+    const pdf = (v: number) => Math.exp(-(0.2 ** 2) / (2 * v)) / Math.sqrt(v);
+    const [right, wrong] = [0.85 * pdf(before + error), 0.15 * pdf(before + error + 0.49)];
+    const share = wrong / (right + wrong);
+    const parts = [error, error + 0.49].map((v) => ({
+      mean: (0.2 * before) / (before + v),
+      variance: (before * v) / (before + v),
+    }));
+    const mean = (1 - share) * parts[0]!.mean + share * parts[1]!.mean;
+    const square =
+      (1 - share) * (parts[0]!.variance + parts[0]!.mean ** 2) + share * (parts[1]!.variance + parts[1]!.mean ** 2);
+    const tray = { ...target, logTime: 0.2, logTime_sd: 0.06, sigma: null, sigma_logSd: null, up: 40, sown: 50 };
+    const { prior: p } = learn(target, [tray], 0.8);
+    expect(p.logTime).toBeCloseTo(mean, 5);
+    // Tray to come: what is left, and the tray's own.
+    expect(p.logTime_sd ** 2).toBeCloseTo(square - mean ** 2 + 0.08 ** 2, 5);
+    const weight = 0.6 * (45 / 95) * (1 - share);
+    expect(p.most_frac).toBeCloseTo((0.8 * 55 + weight * 40) / (55 + weight * 50), 5);
     expect(p.sigma).toBe(0.2);
   });
 
+  it('one bad tray does not rewrite a crop: less sure of it the farther off it is, forgotten after five good ones', () => {
+    const crop = { lotId: null, varietyId: null };
+    const tray = (factor: number, lotId: number) => ({
+      lotId,
+      varietyId: 1,
+      logTime: Math.log(factor),
+      logTime_sd: 0.03,
+      sigma: null,
+      sigma_logSd: null,
+      up: 50,
+      sown: 60,
+    });
+    expect(learn(crop, [tray(2, 1)], 0.85).time_factor).toBeLessThan(1.45);
+    const thrice = learn(crop, [tray(3, 1)], 0.85);
+    expect(thrice.time_factor).toBeLessThan(1.25);
+    expect(thrice.doubted_count).toBe(1);
+    const good = [2, 3, 4, 5, 6].map((lot) => tray(1, lot));
+    expect(learn(crop, [tray(3, 1), ...good], 0.85).time_factor).toBeCloseTo(1, 1);
+    expect(Math.abs(learn(crop, [tray(2, 1), ...good], 0.85).time_factor - 1)).toBeLessThan(0.04);
+    // A house that is truly slow is believed: six trays alike are no accident.
+    const slow = learn(
+      crop,
+      [1, 2, 3, 4, 5, 6].map((lot) => tray(1.8, lot)),
+      0.85,
+    );
+    expect(slow.time_factor).toBeGreaterThan(1.6);
+    expect(slow.doubted_count).toBe(0);
+  });
+
   it('another variety teaches less than the same lot', () => {
-    const tray = { logTime: 0.3, logTime_sd: 0.03, sigma: null, up: 55, sown: 60 };
+    const tray = { logTime: 0.3, logTime_sd: 0.03, sigma: null, sigma_logSd: null, up: 55, sown: 60 };
     const same = learn(target, [{ ...tray, ...target }], 0.9);
     const variety = learn(target, [{ ...tray, varietyId: 3, lotId: 8 }], 0.9);
     const crop = learn(target, [{ ...tray, varietyId: 4, lotId: 9 }], 0.9);

@@ -9,7 +9,7 @@ const SOWN = 100;
 
 function stopped(seed: number, share: number, sigma: number, trays: number) {
   const random = seededRandom(seed);
-  const prior = { logTime: 0, logTime_sd: 0.25, sigma, most_frac: share, most_seeds: 25, dead_frac: 0 };
+  const prior = { logTime: 0, logTime_sd: 0.25, sigma, sigma_logSd: 0, most_frac: share, most_seeds: 25, dead_frac: 0 };
   const every = Array.from({ length: 40 }, (_, i) => (i + 1) * 0.12);
   return Array.from({ length: trays }, () => {
     const tray = madeUpTray(random, prior, SOWN, every);

@@ -7,7 +7,7 @@ import {
   meanOfChances,
   meansOf,
   quantileOfChances,
-  upShare,
+  upByNow_frac,
   type Belief,
   type Look,
   type Prior,
@@ -66,7 +66,7 @@ const TAIL = 0.05;
 /** A tray is called likely dead above this chance. */
 const DEAD = 0.5;
 /** With less chance of enough plants than this a tray is called short. */
-const SHORT = 0.25;
+const SHORT = 0.05;
 const AHEAD_days = 120;
 /** A count says nothing of today when it is so old and so many more seeds should have come since. Common practice, no source. */
 const STALE_days = 3;
@@ -81,7 +81,7 @@ export function verdictOf(input: EmergenceInput): Verdict {
   const belief = afterLooks(before, looks, sown);
   const endChances = countChances(belief, Number.MAX_VALUE, sown, last);
   const enough_frac = chanceOfAtLeast(endChances, needed);
-  const { logTime } = meansOf(belief);
+  const { logTime, sigma } = meansOf(belief);
   const half = Math.exp(logTime);
   const dayAt = (progress: number): DayNumber | null => {
     for (let day = input.sownOn; day <= today + AHEAD_days; day++) if (progressOn(day) >= progress) return day;
@@ -107,9 +107,9 @@ export function verdictOf(input: EmergenceInput): Verdict {
     expectedEnd: bandOf(endChances),
     enough_frac,
     dead_frac: belief.dead_frac,
-    firstOn: dayAt(half * Math.exp(-1.6449 * prior.sigma)),
+    firstOn: dayAt(half * Math.exp(-1.6449 * sigma)),
     halfOn: dayAt(half),
-    nearlyAllOn: dayAt(half * Math.exp(1.2816 * prior.sigma)),
+    nearlyAllOn: dayAt(half * Math.exp(1.2816 * sigma)),
     sowAgainBy: worth ? input.sowAgainBy : null,
     fewer_frac,
     countedOn: last?.day ?? null,
@@ -128,11 +128,9 @@ function kindOf(
   if (last.up >= needed) return 'enough up';
   if (belief.dead_frac > DEAD) return 'likely dead';
   // Nothing up when hardly anything was expected says nothing.
-  if (last.up === 0 && upShare(last.progress * Math.exp(-meansOf(before).logTime), before.sigma) < TAIL)
-    return 'too soon';
-  const nearlyDone = upShare(last.progress * Math.exp(-meansOf(belief).logTime), belief.sigma) > 0.9;
-  if (nearlyDone && enough_frac < SHORT) return 'few';
-  if (fewer_frac < TAIL) return nearlyDone ? 'few' : 'late';
+  if (last.up === 0 && upByNow_frac(before, last.progress) < TAIL) return 'too soon';
+  if (upByNow_frac(belief, last.progress) > 0.9 && enough_frac < SHORT) return 'few';
+  if (fewer_frac < TAIL) return 'late';
   if (fewer_frac > 1 - TAIL) return 'early';
   return 'on time';
 }

@@ -244,11 +244,15 @@ export function typedOf(fields: readonly FieldSpec[], line: Readonly<Record<stri
       typed[field.key] = String(Math.round(shownLength(value as number, units.length) * 100) / 100);
     else if (field.kind === 'wind')
       typed[field.key] = String(Math.round(shownWind(value as number, units.temperature) * 10) / 10);
-    else if (field.measure) typed[field.key] = typedMeasure(value as number, field.measure, units.length);
+    else if (measured(field, line)) typed[field.key] = typedMeasure(value as number, field.measure!, units.length);
     else typed[field.key] = String(value);
   }
   return typed;
 }
+
+/** Whether a field of this line is typed in the house's measures. */
+const measured = (field: FieldSpec, line: Readonly<Record<string, unknown>>): boolean =>
+  field.measure !== undefined && (!field.measureWhere || line[field.measureWhere.key] === field.measureWhere.is);
 
 /** A temperature as typed, to a tenth at most. */
 export function typedTemperature(temperature_C: number, unit: TemperatureUnit): string {
@@ -267,11 +271,13 @@ export function valuesOf(
   for (const field of fields) {
     const value = typed[field.key];
     // What was not touched goes back as it came: no figure creeps by being shown in another unit.
-    if (typeof from[field.key] === 'number' && value === before[field.key]) values[field.key] = from[field.key];
+    const alike = measured(field, typed) === measured(field, from);
+    if (alike && typeof from[field.key] === 'number' && value === before[field.key])
+      values[field.key] = from[field.key];
     else if (typeof value === 'boolean' || value === undefined) values[field.key] = value ?? null;
     else if (value.trim() === '' && field.optional) values[field.key] = field.kind === 'text' ? '' : null;
     else if (field.kind === 'wind') values[field.key] = figureOr(value, (n) => windFromShown(n, units.temperature));
-    else if (field.measure)
+    else if (measured(field, typed))
       values[field.key] = figureOr(value, (n) => measureFromShown(n, field.measure!, units.length));
     else if (field.kind === 'number' || field.kind === 'link') values[field.key] = figureOr(value, (n) => n);
     else if (field.kind === 'temperature')

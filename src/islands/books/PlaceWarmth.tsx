@@ -1,5 +1,5 @@
 import { useId } from 'react';
-import { area } from '../../ui/house.ts';
+import { area, house, unitOf } from '../../ui/house.ts';
 import { degrees } from '../../ui/format.ts';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
 import { Field } from '../../ui/Field.tsx';
@@ -59,12 +59,16 @@ export function PlaceWarmth({ parts, unit, error, onChange }: Props) {
             {field('usual', `Usual set-point, °${unit}, or off`, 'temperature.usual_C')}
             {field('nightDrop', `Cooler by night by, °${unit}`, 'temperature.nightDrop_K')}
             {field('unheatedPlus', `Unheated, above outside by, °${unit}`, 'temperature.unheatedPlus_K')}
-            {field('loss', 'Heat lost, watts for each kelvin', 'temperature.loss_W_per_K')}
+            {field(
+              'loss',
+              unit === 'F' ? 'Heat lost, watts for each °F' : 'Heat lost, watts for each kelvin',
+              'temperature.loss_W_per_K',
+            )}
           </div>
           <p className="mt-1 max-w-[65ch] text-[0.9rem] text-ink2">
-            A bench under fleece or film in a cold house loses about 2 W/K for each square metre (from a heated box that
-            took 1.65 kWh a day on {area(2.9)} at {degrees(18, unit)} to {degrees(22, unit)}; common practice, no
-            source). The planner changes set-points by the week, and only to those written here.
+            A bench under fleece or film in a cold house loses about {lossWords(unit)} (from a heated box that took 1.65
+            kWh a day on {area(2.9)} at {degrees(18, unit)} to {degrees(22, unit)}; common practice, no source). The
+            planner changes set-points by the week, and only to those written here.
           </p>
         </>
       )}
@@ -78,6 +82,14 @@ export function PlaceWarmth({ parts, unit, error, onChange }: Props) {
   );
 }
 
+/** Usual loss of a covered bench in the house's units. */
+function lossWords(unit: TemperatureUnit): string {
+  const perDegree_W = unit === 'F' ? 2 / 1.8 : 2;
+  const inch = house().lengthUnit === 'in';
+  const figure = Number((inch ? perDegree_W * 0.3048 ** 2 : perDegree_W).toPrecision(2));
+  return `${figure} W for each ${unit === 'F' ? '°F' : 'kelvin'} and ${inch ? 'square foot' : 'square metre'}`;
+}
+
 /** The path with an error among a list's entries, or the list's own. */
 function firstError(error: Props['error'], path: string, most: number): string {
   for (let i = 0; i < most; i++) if (error(`${path}.${i}`)) return `${path}.${i}`;
@@ -88,10 +100,10 @@ function firstError(error: Props['error'], path: string, most: number): string {
 export function PlaceSizeAndDays({ parts, error, onChange }: Omit<Props, 'unit'>) {
   const id = useId();
   const SIZE = [
-    ['x', 'Metres from the left', 'x_m'],
-    ['y', 'Metres from the back', 'y_m'],
-    ['width', 'Width, metres', 'width_m'],
-    ['depth', 'Depth, metres', 'depth_m'],
+    ['x', `From the left, ${unitOf('m')}`, 'x_m'],
+    ['y', `From the back, ${unitOf('m')}`, 'y_m'],
+    ['width', `Width, ${unitOf('m')}`, 'width_m'],
+    ['depth', `Depth, ${unitOf('m')}`, 'depth_m'],
     ['shelves', 'Shelves', 'shelves'],
   ] as const;
   return (

@@ -14,6 +14,8 @@ export interface FieldSpec {
   readonly optional?: boolean;
   /** For a number: what it measures, in metric as it is kept; typed in the house's unit. */
   readonly measure?: Measure;
+  /** The measure counts only where another field of the line says so: litres of what is counted in litres. */
+  readonly measureWhere?: { readonly key: string; readonly is: string };
   readonly hint?: string;
 }
 

@@ -33,6 +33,20 @@ describe('a line as it is typed', () => {
     expect(back['deep_mm']).toBeCloseTo(6, 0);
   });
 
+  it('litres are typed in gallons only of what is counted in litres', () => {
+    const fields: FieldSpec[] = [
+      { key: 'unit', label: 'Counted in', kind: 'text' },
+      { key: 'pack', label: 'Pack', kind: 'number', measure: 'L', measureWhere: { key: 'unit', is: 'L' } },
+    ];
+    expect(typedOf(fields, { unit: 'L', pack: 50 }, other)).toEqual({ unit: 'L', pack: '13.21' });
+    expect(typedOf(fields, { unit: 'pieces', pack: 50 }, other)).toEqual({ unit: 'pieces', pack: '50' });
+    // Ten gallons of 3.785411784 litres (NIST SP 811); what was not touched goes back as it came.
+    expect(valuesOf(fields, { unit: 'L', pack: '10' }, other)['pack']).toBeCloseTo(37.85, 2);
+    const before = { unit: 'L', pack: 50 };
+    expect(valuesOf(fields, { unit: 'L', pack: '13.21' }, other, before)['pack']).toBe(50);
+    expect(valuesOf(fields, { unit: 'pieces', pack: '13.21' }, other, before)['pack']).toBe(13.21);
+  });
+
   it('what is no figure goes as it was typed, so that the answer names the field and nothing is lost', () => {
     const typed = { ...typedOf(FIELDS, line, metric), room: 'ten', warm_C: '' };
     expect(valuesOf(FIELDS, typed, metric)).toMatchObject({ room: 'ten', warm_C: '' });

@@ -1,8 +1,9 @@
-import { describe, expect, it } from 'vitest';
+import { afterEach, describe, expect, it } from 'vitest';
 import { DEMO_PLACES } from '../../../simulators/demoBooks.ts';
 import { placeInput } from '../../contracts/books.ts';
 import { requireDay } from '../../core/calendar/dayNumber.ts';
 import type { PlaceRecord } from '../../contracts/records.ts';
+import { tellHouse } from '../../ui/house.ts';
 import { partsOf, partsToSend } from './placeParts.ts';
 
 const records: PlaceRecord[] = DEMO_PLACES.map((place) => ({
@@ -21,8 +22,11 @@ const sendable = (place: PlaceRecord, sent: Record<string, unknown>) => ({
   ...sent,
 });
 
+afterEach(() => tellHouse({ unit: 'C', lengthUnit: 'cm', currency: 'EUR' }));
+
 describe('a place as it is typed', () => {
   it.each(['C', 'F'] as const)('goes there and back unchanged in degrees %s', (unit) => {
+    tellHouse({ unit, lengthUnit: unit === 'F' ? 'in' : 'cm', currency: 'EUR' });
     for (const place of records) {
       const sent = partsToSend(partsOf(place, unit), place, unit);
       const read = placeInput.parse(sendable(place, sent));
@@ -31,6 +35,16 @@ describe('a place as it is typed', () => {
       expect(read.closed).toEqual(place.id === 4 ? [{ from: '2027-07-01', to: '2027-07-08' }] : []);
       expect(read.size).toEqual(place.size ?? null);
     }
+  });
+
+  it('is typed in feet and in watts for a degree Fahrenheit where the house reads those', () => {
+    tellHouse({ unit: 'F', lengthUnit: 'in', currency: 'USD' });
+    const bench = records.find((p) => p.temperature?.kind === 'set-point')!;
+    const parts = { ...partsOf(bench, 'F'), sized: true, width: '10', loss: '5' };
+    // A foot is 0.3048 m exactly (NIST SP 811); a kelvin is 1.8 °F.
+    const sent = partsToSend(parts, bench, 'F') as { size: object; temperature: object };
+    expect(sent.size).toMatchObject({ width_m: 3.048 });
+    expect(sent.temperature).toMatchObject({ loss_W_per_K: 9 });
   });
 
   it('takes "off", decimal commas and any way of writing a list', () => {
