@@ -233,7 +233,8 @@ async function rowsOf(db: pg.Client): Promise<string> {
   const counts: string[] = [];
   for (const { name } of rows) {
     // What the watch and the forecast write by themselves is no answer to a request.
-    if (/^(heat_status|alarms|forecast|readings|migrations|set_point_log|device_orders|tiers)/.test(name)) continue;
+    if (/^(heat_status|alarms|forecast|readings|migrations|revision|set_point_log|device_orders|tiers)/.test(name))
+      continue;
     const {
       rows: [one],
     } = await db.query<{ sum: string }>(

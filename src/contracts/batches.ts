@@ -100,8 +100,10 @@ export const eventInput = z
       .nullish(),
   })
   .superRefine((event, ctx) => {
-    if (event.tray !== null && event.kind !== 'counted')
+    if (event.tray !== null && event.kind !== 'counted' && event.kind !== 'left-out')
       ctx.addIssue({ code: 'custom', path: ['tray'], message: 'tray: only a count is of one tray' });
+    if (event.kind === 'left-out' && event.cause === '')
+      ctx.addIssue({ code: 'custom', path: ['cause'], message: 'reason: say why it is left out of what is learned' });
     if (event.planting && event.kind !== 'planted-out')
       ctx.addIssue({ code: 'custom', path: ['planting'], message: 'planting: belongs to a line "planted-out"' });
     if (event.kind === 'stood' && !(STOOD as readonly string[]).includes(event.cause))

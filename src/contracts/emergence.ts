@@ -16,6 +16,14 @@ export interface EmergenceDay {
   readonly hill: number | null;
 }
 
+/** A batch, or one tray of it, that teaches the house nothing. */
+export interface LeftOut {
+  readonly eventId: number;
+  /** null: the whole batch. */
+  readonly tray: number | null;
+  readonly reason: string;
+}
+
 export interface EmergenceData {
   readonly batchId: number;
   readonly name: string;
@@ -41,6 +49,14 @@ export interface EmergenceData {
   readonly time_factor: number;
   readonly share_frac: number;
   readonly sigma: number;
+  /** Trays that were more likely wrong than right, and so hardly count. */
+  readonly doubted_count: number;
+  /** Growth of its crop, variety and place as the house's batches showed it. */
+  readonly growth: { readonly factor: number; readonly batches_count: number; readonly doubted_count: number };
+  /** What of it is left out of what the house learns. */
+  readonly leftOut: readonly LeftOut[];
+  /** Trays counted one by one. */
+  readonly trays: readonly number[];
   /** Whether the plan goes by the house's own times. */
   readonly learning: boolean;
 }

@@ -3,6 +3,7 @@ import type { CoolSchool } from '../core/placement/coolCap.ts';
 import type { Weights } from '../core/placement/instance.ts';
 import type { HouseOfTables } from '../core/schedule/seasonTables.ts';
 import type { ChainState, WeatherOut } from '../core/batch/progress.ts';
+import type { GrowthOf, GrowthSaid } from '../core/growth/learnedGrowth.ts';
 import type { BatchPlan, Container, Crop, OffHeatRule, Place } from '../core/model.ts';
 import type { TemperatureUnit } from '../core/units/temperature.ts';
 
@@ -34,6 +35,8 @@ export interface HouseData extends HouseOfTables {
     readonly code: string;
     readonly emergence_factor: number;
   }[];
+  /** What batches showed of growth, by crop: what a new batch's growth is learned from. Empty where the house does not learn. */
+  readonly grown: readonly (GrowthSaid & GrowthOf & { readonly cropId: number })[];
   readonly places: readonly HousePlace[];
   readonly containers: readonly Container[];
   /** Covers plants go out under, and programmes of hardening. */

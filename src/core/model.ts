@@ -238,6 +238,8 @@ export interface BatchPlan {
   readonly offHeat?: OffHeatRule | null;
   /** How many times as long as its crop this batch's own variety and lot take to come up, as the house has learned. */
   readonly emergence_factor?: number;
+  /** Times the book's growth its crop, variety and growing place need here, as the house has learned. */
+  readonly growth_factor?: number;
   /** Programme it is hardened by; null: the usual one of its crop. */
   readonly programmeId?: number | null;
   /** Cover it goes out under; null: none. */

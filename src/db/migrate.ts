@@ -14,6 +14,7 @@ import * as oneTruth from './migrations/011-one-truth.ts';
 import * as zonesByHand from './migrations/012-zones-by-hand.ts';
 import * as cropLibrary from './migrations/013-crop-library.ts';
 import * as placeLight from './migrations/014-place-light.ts';
+import * as leftOut from './migrations/015-left-out.ts';
 
 interface Step {
   up(db: Sequelize): Promise<void>;
@@ -35,6 +36,7 @@ const STEPS: readonly [string, Step][] = [
   ['012-zones-by-hand', zonesByHand],
   ['013-crop-library', cropLibrary],
   ['014-place-light', placeLight],
+  ['015-left-out', leftOut],
 ];
 
 export const MIGRATION_NAMES = STEPS.map(([name]) => name);

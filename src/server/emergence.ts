@@ -1,4 +1,5 @@
 import { countsOf, looksOf, progressThrough } from '../core/batch/looks.ts';
+import { effectiveEvents } from '../core/batch/reduce.ts';
 import { afterLooks, beliefOf } from '../core/germination/belief.ts';
 import { hillAt, hillFit } from '../core/germination/hillFit.ts';
 import { indices } from '../core/germination/indices.ts';
@@ -8,6 +9,7 @@ import { backwardChain } from '../core/schedule/backward.ts';
 import { milestoneOf } from '../core/schedule/chain.ts';
 import { temperatureOn } from '../core/schedule/placeClimate.ts';
 import type { EmergenceData, EmergenceDay } from '../contracts/emergence.ts';
+import { growthFor } from './grown.ts';
 import { learnedFor } from './learned.ts';
 import { leggyOf } from './leggy.ts';
 import type { BatchView, Season } from './season.ts';
@@ -139,6 +141,12 @@ function workOut(season: Season, view: BatchView): EmergenceData | null {
     time_factor: Math.exp(prior.logTime),
     share_frac: prior.most_frac,
     sigma: prior.sigma,
+    doubted_count: learned.doubted_count,
+    growth: growthFor(season.grown, { ...batch, placeId: batch.plan.places.grow }),
+    leftOut: effectiveEvents(view.events).flatMap((e) =>
+      e.kind === 'left-out' ? [{ eventId: e.id, tray: e.tray ?? null, reason: e.cause }] : [],
+    ),
+    trays: Object.keys(state.trayUp).map(Number),
     learning: world.nursery.learning,
   };
 }

@@ -9,7 +9,7 @@ import { TABLE_DAYS, type BatchView, type Season } from './season.ts';
 
 /** What the islands work from: crops (all, or those of the batches given), places, containers, settings. */
 export function houseData(season: Season, cropIds: ReadonlySet<number> | null): HouseData {
-  const { world, now, tables, taught } = season;
+  const { world, now, tables, taught, grown } = season;
   const plain = <T extends { version: number }>({ version: _version, ...rest }: T) => rest;
   return {
     today: now.today,
@@ -44,6 +44,7 @@ export function houseData(season: Season, cropIds: ReadonlySet<number> | null): 
             return { id, varietyId, code, emergence_factor };
           })
         : [],
+    grown: cropIds === null && world.nursery.learning ? grown : [],
     places: world.places,
     containers: world.containers.map(plain),
     covers: world.covers.filter((c) => c.structure === null).map(({ id, name }) => ({ id, name })),

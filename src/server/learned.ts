@@ -1,4 +1,4 @@
-import { countsOf, looksOf, progressThrough } from '../core/batch/looks.ts';
+import { looksOf, progressThrough, teachingCounts } from '../core/batch/looks.ts';
 import { reduceLog } from '../core/batch/reduce.ts';
 import { expectedShare_frac } from '../core/germination/usual.ts';
 import { learn, trayEstimate, type Learned, type TrayEstimate } from '../core/germination/learning.ts';
@@ -51,9 +51,9 @@ function taughtByBatch(
   tables: SeasonTables,
   lot: LotRecord | null,
 ): BatchTaught | null {
-  const sown = countsOf(events);
-  if (!sown || sown.counts.length < 2) return null;
   const { state } = reduceLog(events);
+  const sown = teachingCounts(events, Math.max(1, ...Object.keys(state.trayUp).map(Number)));
+  if (!sown || sown.counts.length < 2) return null;
   const progressOn = progressThrough(crop, tables, sown.sownOn, state.stays, batch.plan, null);
   const looks = looksOf(sown, progressOn);
   const estimate = trayEstimate(looks, sown.sown, expectedShare(lot));

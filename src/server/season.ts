@@ -20,6 +20,7 @@ import { knownOutside } from './site/knownOutside.ts';
 import { readSite, type Site } from './site/site.ts';
 import { nowAt, type Now } from './clock.ts';
 import { database } from './database.ts';
+import { grownBy, growthFor, type BatchGrown } from './grown.ts';
 import { cropsToPlanBy, emergenceFactor, expectedShare, learnedFor, taughtBy, type BatchTaught } from './learned.ts';
 import { log } from './log.ts';
 import { oddsNow } from './planting/odds.ts';
@@ -64,6 +65,8 @@ export interface Season {
   readonly measured: MeasuredPlaces;
   /** What each counted batch has taught. */
   readonly taught: readonly BatchTaught[];
+  /** What batches showed of growth. */
+  readonly grown: readonly BatchGrown[];
   /** Crops as plans go by: with the house's own times when it learns. */
   readonly crops: readonly CropRecord[];
   readonly batches: readonly BatchView[];
@@ -187,6 +190,7 @@ export function workOut(
       ? before.plainTables
       : seasonTables(world.places, from, TABLE_DAYS, { ...by(), measured });
   const taught = taughtBy(world, plainTables);
+  const grown = grownBy(world, plainTables);
   const learned = cropsToPlanBy(world, taught, same ? before.crops : null);
   const unlike = new Set(same ? learned.filter((crop, i) => crop !== before.crops[i]).map((crop) => crop.id) : []);
   const known = new Map(same ? before.batches.map((view) => [view.batch.id, view]) : []);
@@ -201,21 +205,33 @@ export function workOut(
     return factor;
   };
   const lots = new Map(world.lots.map((lot) => [lot.id, lot]));
-  const rest = { world, now, tables, plainTables, measured, taught, crops: learned, site };
+  const growths = new Map<string, number>();
+  const growthOf = ({ cropId, varietyId, plan }: BatchRecord): number => {
+    if (!world.nursery.learning) return 1;
+    const placeId = plan.places.grow;
+    const key = `${cropId} ${varietyId} ${placeId}`;
+    const factor = growths.get(key) ?? growthFor(grown, { cropId, varietyId, placeId }).factor;
+    growths.set(key, factor);
+    return factor;
+  };
+  const rest = { world, now, tables, plainTables, measured, taught, grown, crops: learned, site };
   const batches = world.batches.map((written): BatchView => {
     const events = world.events.get(written.id) ?? NO_EVENTS;
     const last = known.get(written.id);
     const emergence_factor = factorOf(written);
+    const growth_factor = growthOf(written);
     if (
       last &&
       (sameSite || isOver(last.state.phase)) &&
       last.batch.version === written.version &&
       last.events === events &&
       !unlike.has(written.cropId) &&
-      (last.batch.plan.emergence_factor ?? 1) === emergence_factor
+      (last.batch.plan.emergence_factor ?? 1) === emergence_factor &&
+      (last.batch.plan.growth_factor ?? 1) === growth_factor
     )
       return last;
-    const batch = emergence_factor === 1 ? written : { ...written, plan: { ...written.plan, emergence_factor } };
+    const alike = emergence_factor === 1 && growth_factor === 1;
+    const batch = alike ? written : { ...written, plan: { ...written.plan, emergence_factor, growth_factor } };
     const crop = crops.get(batch.cropId)!;
     const varietyName = batch.varietyId === null ? '' : (varieties.get(batch.varietyId)?.name ?? '');
     const lot = batch.lotId === null ? null : (lots.get(batch.lotId) ?? null);

@@ -280,9 +280,7 @@ test('books: a crop’s curve follows its table; a place’s temperature moves t
   expect((await sowing()) < before).toBe(true);
 });
 
-test('books: lamps over a place are typed, refused beyond the day, and kept', async ({
-  page,
-}) => {
+test('books: lamps over a place are typed, refused beyond the day, and kept', async ({ page }) => {
   await open(page, '/books/places?place=4');
   const light = page.getByRole('group', { name: 'Light' });
   await light.getByLabel(/Written down/).check();

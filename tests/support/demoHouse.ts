@@ -34,6 +34,7 @@ export function demoHouse(): SeasonSent {
     crops: numbered,
     varieties: [],
     lots: [],
+    grown: [],
     places: DEMO_PLACES.map((place) => ({ ...place, version: 1 })),
     containers: USUAL_CONTAINERS,
     covers: [],

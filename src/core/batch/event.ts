@@ -25,6 +25,7 @@ export const EVENT_KINDS = [
   'sign',
   'watered',
   'stood',
+  'left-out',
 ] as const;
 export type EventKind = (typeof EVENT_KINDS)[number];
 
@@ -53,6 +54,7 @@ export const EVENT_WORDS: Readonly<Record<EventKind, string>> = {
   sign: 'Sign',
   watered: 'Watered in',
   stood: 'How it stood',
+  'left-out': 'Left out of what is learned',
 };
 
 /** What a potting, a pricking out or a potting on came to. */

@@ -7,6 +7,9 @@ import type { BatchEvent } from './event.ts';
 import { effectiveEvents, type Stay } from './reduce.ts';
 import type { Crop, StagePlaces } from '../model.ts';
 
+/** Whether a batch was left out of what the house learns; one withdrawn again is back in. Events as they count. */
+export const isLeftOut = (kept: readonly BatchEvent[]): boolean => kept.some((e) => e.kind === 'left-out' && !e.tray);
+
 /** How many are up by a day: of all that was sown, or null while not every tray has been counted that day. */
 export interface CountOn {
   readonly day: DayNumber;
@@ -25,7 +28,26 @@ export interface SownBatch {
  * counts when every tray ever counted was counted on it. Losses logged since are added back: they had come up.
  */
 export function countsOf(events: readonly BatchEvent[]): SownBatch | null {
+  return countsAmong(effectiveEvents(events));
+}
+
+/**
+ * The counts a batch teaches by: those of trays left out are not among them, and a batch left out whole teaches nothing.
+ * @param trays_count trays it stands in, so that a tray's share of the seeds goes with it
+ */
+export function teachingCounts(events: readonly BatchEvent[], trays_count: number): SownBatch | null {
   const kept = effectiveEvents(events);
+  if (isLeftOut(kept)) return null;
+  const out = new Set(kept.flatMap((e) => (e.kind === 'left-out' && e.tray ? [e.tray] : [])));
+  if (out.size === 0) return countsAmong(kept);
+  const rest = kept.filter((e) => !(e.kind === 'counted' && e.tray && out.has(e.tray)));
+  const seen = countsAmong(rest);
+  if (!seen || out.size >= trays_count) return null;
+  const sown = Math.max(seen.counts.at(-1)?.up ?? 0, Math.round((seen.sown * (trays_count - out.size)) / trays_count));
+  return { ...seen, sown };
+}
+
+function countsAmong(kept: readonly BatchEvent[]): SownBatch | null {
   const sowing = kept.find((e) => e.kind === 'sown');
   if (!sowing || sowing.count === null) return null;
   const trays = new Map<number, { day: DayNumber; up: number }>();

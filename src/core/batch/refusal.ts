@@ -46,7 +46,16 @@ export const STEPS: Readonly<Partial<Record<EventKind, { from: Phase; upTo: Phas
 };
 
 /** What may be logged at any time and changes no phase. */
-export const FREE: readonly EventKind[] = ['note', 'edited', 'withdrawn', 'held', 'cover', 'sign', 'watered'];
+export const FREE: readonly EventKind[] = [
+  'note',
+  'edited',
+  'withdrawn',
+  'held',
+  'cover',
+  'sign',
+  'watered',
+  'left-out',
+];
 const DONE_WORDS: Readonly<Record<Phase, string>> = {
   planned: 'not sown yet',
   sown: 'sown, nothing logged as up yet',

@@ -83,7 +83,8 @@ export function plugGrowth_degreeDays(crop: Crop, sums: StageSums, joins: JoinsA
   const atPot = sums.ready_degreeDays * crop.potAt_frac;
   const byLeaves = joins.leaves_count == null ? null : (joins.leaves_count / LEAVES_AT_POTTING) * atPot;
   const weeks = joins.age_weeks ?? usualPlugAge_weeks(crop);
-  const grown = byLeaves ?? (weeks * 7 - emerge_days) * perDay;
+  // An age in weeks is a share of the whole way, however long the way is here.
+  const grown = byLeaves ?? (weeks * 7 - emerge_days) * perDay * sums.growth_factor;
   const least = joins.stage === 'pot' ? (sums.pot_degreeDays ?? atPot) : 0;
   const check = crop.potted && joins.stage === 'pot' ? POTTING_CHECK_DAYS * perDay : 0;
   return Math.min(sums.ready_degreeDays, Math.max(least, grown - check, 0));

@@ -23,6 +23,8 @@ export interface StageSums {
   readonly space_degreeDays: number | null;
   /** Half up to over-age. */
   readonly overAge_degreeDays: number;
+  /** Times the book's growth that is in these. */
+  readonly growth_factor: number;
 }
 
 /** Weeks from sowing to the first hardening day by the crop's rule: the middle of its range. */
@@ -33,11 +35,12 @@ export function ruleWeeks(crop: Pick<Crop, 'weeksLow' | 'weeksHigh'>): number {
 /**
  * Stage sums that give back the crop's rule of weeks at its reference temperatures (best germination temperature, then
  * growDay_C and growNight_C in good light), the usual route of the crop included.
+ * @param growth_factor times the book's growth it needs in this house, as learned
  * @param age_frac growth at which it is to go out, as a share of what the rule of weeks gives: below 1 young, above 1 large
  * @throws RangeError when the crop never germinates at its best temperature, gains nothing at its reference
  * temperatures, or its weeks leave no time to grow
  */
-export function stageSums(crop: Crop, potted: boolean, age_frac = 1): StageSums {
+export function stageSums(crop: Crop, potted: boolean, age_frac = 1, growth_factor = 1): StageSums {
   const emerge_days = daysToEmerge(germinationRate(crop), crop.germBest_C);
   if (emerge_days === null) {
     throw new RangeError(`${crop.name} never germinates at its own best temperature, ${crop.germBest_C} degrees C`);
@@ -48,7 +51,7 @@ export function stageSums(crop: Crop, potted: boolean, age_frac = 1): StageSums 
   if (!(perDay > 0))
     throw new RangeError(`${crop.name} does not grow at its reference temperatures: base ${crop.base_C}`);
   if (!(grow_days > 0)) throw new RangeError(`${crop.name}: ${ruleWeeks(crop)} weeks leave no time after emergence`);
-  const ready = grow_days * perDay;
+  const ready = grow_days * perDay * growth_factor;
   const grown = ready * age_frac;
   // A young plant that is potted all the same is potted well before it goes out.
   const pot = potted ? Math.min(ready * crop.potAt_frac, grown * LATEST_POT_frac) : null;
@@ -56,6 +59,8 @@ export function stageSums(crop: Crop, potted: boolean, age_frac = 1): StageSums 
     ready_degreeDays: grown,
     pot_degreeDays: pot,
     space_degreeDays: pot === null ? null : pot + (grown - pot) * SPACE_AT_frac,
-    overAge_degreeDays: Math.max(ready, grown) + ((crop.weeksHigh - crop.weeksLow) / 2 + OVER_AGE_WEEKS) * 7 * perDay,
+    overAge_degreeDays:
+      Math.max(ready, grown) + ((crop.weeksHigh - crop.weeksLow) / 2 + OVER_AGE_WEEKS) * 7 * perDay * growth_factor,
+    growth_factor,
   };
 }

@@ -88,7 +88,7 @@ export function seasonInstance(season: SeasonToPlan): SeasonInstance {
     const ways = stagesOf(batch.plan);
     const behind_degreeDays = behindOf(batch, season);
     const indexes = ways.map((stage) => {
-      const key = `${batch.crop.id}/${stage}/${batch.plan.potContainerId !== null}/${batch.plan.age_frac ?? 1}/${stage === 'harden' ? batch.plan.hardening_days : ''}/${stage === 'germinate' ? JSON.stringify(batch.plan.offHeat ?? '') : ''}/${behind_degreeDays}`;
+      const key = `${batch.crop.id}/${stage}/${batch.plan.potContainerId !== null}/${batch.plan.age_frac ?? 1}/${batch.plan.growth_factor ?? 1}/${stage === 'harden' ? batch.plan.hardening_days : ''}/${stage === 'germinate' ? JSON.stringify(batch.plan.offHeat ?? '') : ''}/${behind_degreeDays}`;
       let at = known.get(key);
       if (at === undefined) known.set(key, (at = stages.push(stageSpec(stage, batch, season, behind_degreeDays)) - 1));
       return at;
@@ -210,7 +210,8 @@ function behindOf({ crop, plan, progress }: SeasonBatchToPlan, season: SeasonToP
   return half && off ? Math.round(Math.max(0, totalAt(route.inHeat, off.t) - totalAt(route.inHeat, half.t))) : 0;
 }
 
-const sumsOf = (crop: Crop, plan: BatchPlan) => stageSums(crop, plan.potContainerId !== null, plan.age_frac ?? 1);
+const sumsOf = (crop: Crop, plan: BatchPlan) =>
+  stageSums(crop, plan.potContainerId !== null, plan.age_frac ?? 1, plan.growth_factor ?? 1);
 
 function stageSpec(stage: Stage, batch: SeasonBatchToPlan, season: SeasonToPlan, behind_degreeDays: number): StageSpec {
   const { crop, plan } = batch;

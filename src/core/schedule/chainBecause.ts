@@ -166,6 +166,18 @@ function learnedInputs({ plan }: BecauseContext): BecauseInput[] {
     : [{ name: 'own variety and lot, by your counts', value: `${factor.toFixed(2)} x the time` }];
 }
 
+/** How far growth here is from the book, as the house's own batches showed. */
+function grownInputs(factor: number): BecauseInput[] {
+  if (factor === 1) return [];
+  const percent = Math.round(100 * Math.abs(factor - 1));
+  return [
+    {
+      name: 'learned from your batches',
+      value: `${percent}% ${factor > 1 ? 'more' : 'less'} growth than the book`,
+    },
+  ];
+}
+
 /** Degree-days one day adds there. */
 function gainInputs(growth: ThermalIntegral, day: DayNumber | null): BecauseInput[] {
   if (day === null) return [];
@@ -176,6 +188,7 @@ function growthInputs(c: BecauseContext, sum: number | null): BecauseInput[] {
   return [
     { name: 'base', temperature_C: c.crop.base_C },
     ...(sum === null ? [] : [{ name: 'from half up', degreeDays: sum }]),
+    ...grownInputs(c.plan.growth_factor ?? 1),
   ];
 }
 

@@ -35,7 +35,7 @@ export function routeOf({ crop, plan, tables }: RouteInput): Route | Unreachable
   const germinate = plan.places.germinate!;
   const grow = plan.places.grow!;
   return {
-    sums: stageSums(crop, potted, plan.age_frac ?? 1),
+    sums: stageSums(crop, potted, plan.age_frac ?? 1, plan.growth_factor ?? 1),
     places: plan.places,
     germination: tables.germinationOf(crop, germinate, plan.emergence_factor ?? 1),
     inHeat: tables.growthOf(crop, germinate),

@@ -2,6 +2,7 @@ import { useEffect, useId, useMemo, useRef, useState } from 'react';
 import { dayFromIso, isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { ALL_STAGES, type BatchPlan, type Crop, type Stage } from '../../core/model.ts';
 import { cellsToSow, slotsFor, traysFor } from '../../core/quantities/trays.ts';
+import { learnedGrowth } from '../../core/growth/learnedGrowth.ts';
 import { usualPlugAge_weeks } from '../../core/growth/stageNeeds.ts';
 import { outlook } from '../../core/schedule/outlook.ts';
 import { placesForStage } from '../../core/schedule/suits.ts';
@@ -107,6 +108,10 @@ export function BatchForm({ house, editing }: Props) {
       emergence_factor:
         (house.lots.find((l) => l.id === draft.lotId) ?? house.varieties.find((v) => v.id === draft.varietyId))
           ?.emergence_factor ?? 1,
+      growth_factor: learnedGrowth(
+        { varietyId: draft.varietyId, placeId: draft.places.grow },
+        house.grown.filter((g) => g.cropId === draft.cropId),
+      ).factor,
     };
   }, [draft, plants, transplantDay, crop, house]);
   const ahead = useMemo(

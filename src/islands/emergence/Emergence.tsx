@@ -3,6 +3,7 @@ import { lazy, Suspense, useEffect, useState } from 'react';
 import type { EmergenceData } from '../../contracts/emergence.ts';
 import { call, freshKey, trouble } from '../../ui/call.ts';
 import { counted, degrees, shortDay } from '../../ui/format.ts';
+import { LeaveOut } from './LeaveOut.tsx';
 import { useWidth } from '../../ui/useWidth.ts';
 import { BAD, dayWords, odds, reasonOf, settledWords, VERDICT_WORDS } from './words.ts';
 
@@ -138,6 +139,17 @@ export function Emergence({ data, others, choices, today, unit, open, causes }: 
               ? 'No other tray of this crop has been counted here: the figures are the library’s and the lot’s test.'
               : `${counted(data.trays_count, 'tray')} of this crop, ${data.lotTrays_count} of this lot, ${data.learning ? 'have moved' : 'would move'} the time to come up to ${Math.round(100 * data.time_factor)}% of the library’s.`}
           </p>
+          {data.doubted_count > 0 && (
+            <p className="mt-1">
+              {data.doubted_count === 1 ? 'One of them was' : `${data.doubted_count} of them were`} so far off the
+              others that it hardly counts.
+            </p>
+          )}
+          <p className="mt-1">
+            {data.growth.batches_count === 0
+              ? 'Growth: by the book’s weeks; nothing was potted or signed here yet.'
+              : `Growth: ${counted(data.growth.batches_count, 'batch', 'batches')} of this crop ${data.learning ? 'make' : 'would make'} it ${growthWords(data.growth.factor)}.`}
+          </p>
           <p className="mt-1">
             {data.logged_days > 0
               ? `Temperature: ${counted(data.logged_days, 'day')} by the medium’s own readings${data.temperature_C === null ? '' : `, ${degrees(data.temperature_C, unit)} in the mean`}; other days as planned for the place.`
@@ -148,10 +160,16 @@ export function Emergence({ data, others, choices, today, unit, open, causes }: 
             log time. {data.learning ? 'Plans go by the house’s own times' : 'Plans go by the library’s times'}; it can
             be switched in <a href="/books/settings">settings</a>.
           </p>
+          <LeaveOut batchId={data.batchId} today={today} leftOut={data.leftOut} trays={data.trays} />
         </section>
       </div>
     </div>
   );
+}
+
+function growthWords(factor: number): string {
+  const percent = Math.round(100 * Math.abs(factor - 1));
+  return percent === 0 ? 'as the book says' : `${percent}% ${factor > 1 ? 'longer' : 'shorter'} than the book`;
 }
 
 function Measures({ data, unit }: { readonly data: EmergenceData; readonly unit: 'C' | 'F' }) {
