@@ -1,3 +1,4 @@
+import { siteWind } from '../src/core/climate/siteWind.ts';
 import { cpus } from 'node:os';
 import { Worker } from 'node:worker_threads';
 import { DEMO_COVERS } from '../simulators/demoPlanting.ts';
@@ -61,7 +62,17 @@ function tasksOf(from: number): OddsTask[] {
 /** Odds of 100 batches over 500 springs, in a thread, started and all. */
 async function oddsInThread(): Promise<{ all_ms: number[]; draw_ms: number[] }> {
   const from = requireDay('2027-04-12');
-  const input = { from, days: 120, runs: 500, seed: 1, near: [], soil_C: 9, latitude_deg: 52, usual: null };
+  const input = {
+    from,
+    days: 120,
+    runs: 500,
+    seed: 1,
+    wind: siteWind([], null),
+    near: [],
+    soil_C: 9,
+    latitude_deg: 52,
+    usual: null,
+  };
   const history = demoWeather('1987-01-01', '2027-04-11');
   const sent: SpringsSent = { input, ...historyColumns(history), tasks: tasksOf(from) };
   const all_ms: number[] = [];

@@ -1,3 +1,4 @@
+import { siteWind } from '../../src/core/climate/siteWind.ts';
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { dayFromCivil, requireDay } from '../../src/core/calendar/dayNumber.ts';
@@ -116,6 +117,7 @@ describe('odds are calibrated', () => {
         seed: 9,
         history,
         usual: null,
+        wind: siteWind([], null),
         near: [],
         soil_C: 9,
         latitude_deg: 45,

@@ -3,11 +3,13 @@ import binomialCdf from '@stdlib/stats-base-dists-binomial-cdf';
 import stdBinomialQuantile from '@stdlib/stats-base-dists-binomial-quantile';
 import stdNormalCdf from '@stdlib/stats-base-dists-normal-cdf';
 import stdNormalQuantile from '@stdlib/stats-base-dists-normal-quantile';
+import tQuantile from '@stdlib/stats-base-dists-t-quantile';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { beliefOf, PLAIN_PRIOR } from '../../src/core/germination/belief.ts';
 import { binomialAtLeast, binomialQuantile } from '../../src/core/numerics/binomial.ts';
 import { normalCdf, normalQuantile } from '../../src/core/numerics/normal.ts';
+import { studentQuantile } from '../../src/core/numerics/student.ts';
 import { wilson } from '../../src/core/numerics/wilson.ts';
 import { oddsOf, seedsToSow, type SeedsQuestion } from '../../src/core/quantities/seedsToSow.ts';
 import { seededRandom } from '../../src/core/numerics/random.ts';
@@ -148,5 +150,15 @@ describe('seeds to sow', () => {
     expect(seedsToSow({ ...plain, loss_frac: 1 })).toBeNull();
     expect(() => seedsToSow({ ...plain, confidence: 1 })).toThrow(RangeError);
     expect(() => seedsToSow({ ...plain, plantsWanted: NaN })).toThrow(RangeError);
+  });
+});
+
+describe("Student's distribution", () => {
+  it('agrees with a statistics library over degrees of freedom and shares', () => {
+    for (const freedom of [1, 2, 3, 4, 4.5, 6, 9, 14, 40, 200])
+      for (const p of [0.01, 0.05, 0.1, 0.2, 0.4, 0.6, 0.8, 0.9, 0.95, 0.99]) {
+        const theirs = tQuantile(p, freedom) as number;
+        expect(Math.abs(studentQuantile(p, freedom) - theirs)).toBeLessThan(1e-3 * Math.max(1, Math.abs(theirs)));
+      }
   });
 });

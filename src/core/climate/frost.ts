@@ -1,6 +1,7 @@
 import { civilFromDay, dayFromCivil, isoFromDay, type DayNumber } from '../calendar/dayNumber.ts';
 import type { MonthDay } from '../calendar/monthDay.ts';
 import { normalQuantile } from '../numerics/normal.ts';
+import { studentQuantile } from '../numerics/student.ts';
 import { requireRange } from '../numerics/guard.ts';
 
 /** Lowest of a day, degrees Celsius; in any order, a day at most once. */
@@ -143,7 +144,12 @@ export interface RiskDate {
   /** Within which the date lies four times of five, for so few years. */
   readonly from: MonthDay | null;
   readonly to: MonthDay | null;
+  /** Drawn wider because so few years are known: by them alone one year in ten would be more. */
+  readonly widened: boolean;
 }
+
+/** Fewest years by which the dates themselves say one year in ten. */
+export const ENOUGH_years = 10;
 
 /** Spread of last frosts from year to year where hardly any are known, days. Common practice, no source. */
 const USUAL_sd_days = 11;
@@ -152,10 +158,13 @@ const EIGHTY = 1.2816;
 
 /**
  * The date after which (in autumn: before which) frost comes in no more than a share of years: the quantile of the dates at
- * plotting positions i / (n + 1), held at the earliest and latest seen.
+ * plotting positions i / (n + 1), held at the earliest and latest seen. From fewer than ten years those would come true too
+ * often (one year in ten from five years is one in six), so the date is that of the predictive distribution: Student's, for the
+ * next year, about the mean of those known.
  * @param risk_frac 0.01 to 0.99
  * @source Weibull plotting positions (Hyndman & Fan 1996, type 6, Am. Stat. 50, 361-365); the band by the normal standard
- * error of a quantile, its spread drawn to 11 days while years are few (common practice)
+ * error of a quantile, its spread drawn to 11 days while years are few (common practice); Student's predictive distribution of
+ * a normal sample: Gelman et al. 2013, Bayesian Data Analysis, sec. 3.2
  */
 export function dateAtRisk(dates: FrostDates, risk_frac: number): RiskDate | null {
   requireRange('risk', risk_frac, 0.01, 0.99);
@@ -163,16 +172,33 @@ export function dateAtRisk(dates: FrostDates, risk_frac: number): RiskDate | nul
   const n = offsets.length;
   if (n === 0) return null;
   const p = side === 'spring' ? 1 - risk_frac : risk_frac;
-  const offset = quantile(offsets, p);
-  if (!Number.isFinite(offset)) return { date: null, offset, from: null, to: null };
   const finite = offsets.filter(Number.isFinite);
-  const mean = finite.reduce((sum, o) => sum + o, 0) / finite.length;
-  const squares = finite.reduce((sum, o) => sum + (o - mean) ** 2, 0);
-  const sd = Math.sqrt((WORTH_years * USUAL_sd_days ** 2 + squares) / (WORTH_years + Math.max(0, finite.length - 1)));
+  const widened = n < ENOUGH_years;
+  const offset = widened ? predictive(finite, n, risk_frac, side) : quantile(offsets, p);
+  if (!Number.isFinite(offset)) return { date: null, offset, from: null, to: null, widened };
+  const { sd } = momentsOf(finite);
   const z = normalQuantile(p);
   const off = EIGHTY * sd * Math.sqrt(1 / n + z ** 2 / (2 * n));
   const word = (o: number) => monthDayOf(Math.min(364, Math.max(0, o)), startMonth);
-  return { date: word(offset), offset, from: word(offset - off), to: word(offset + off) };
+  return { date: word(offset), offset, from: word(offset - off), to: word(offset + off), widened };
+}
+
+/** Mean, and the spread drawn to the usual one while years are few. */
+function momentsOf(finite: readonly number[]): { mean: number; sd: number; freedom: number } {
+  const mean = finite.reduce((sum, o) => sum + o, 0) / finite.length;
+  const squares = finite.reduce((sum, o) => sum + (o - mean) ** 2, 0);
+  const freedom = WORTH_years + Math.max(0, finite.length - 1);
+  return { mean, sd: Math.sqrt((WORTH_years * USUAL_sd_days ** 2 + squares) / freedom), freedom };
+}
+
+/** Date passed (in autumn: come short of) by the next year's frost with a chance, from few years; those without frost count as such. */
+function predictive(finite: readonly number[], n: number, risk_frac: number, side: 'spring' | 'autumn'): number {
+  // A year without frost in few is one in about so many.
+  const frosty = finite.length === n ? 1 : (finite.length + 0.5) / (n + 1);
+  if (finite.length === 0 || risk_frac >= frosty) return side === 'spring' ? -Infinity : Infinity;
+  const { mean, sd, freedom } = momentsOf(finite);
+  const t = studentQuantile(1 - risk_frac / frosty, freedom) * sd * Math.sqrt(1 + 1 / finite.length);
+  return side === 'spring' ? mean + t : mean - t;
 }
 
 /** Quantile at plotting positions i / (n + 1) of a rising list; what lies between a date and "never" is "never" from half way. */

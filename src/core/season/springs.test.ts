@@ -1,3 +1,4 @@
+import { siteWind } from '../climate/siteWind.ts';
 import { describe, expect, it } from 'vitest';
 import { requireDay } from '../calendar/dayNumber.ts';
 import { shelterOf } from '../hardening/ladder.ts';
@@ -19,6 +20,7 @@ const input: SpringInput = {
   seed: 3,
   history,
   usual,
+  wind: siteWind([], null),
   near: [],
   soil_C: 9,
   latitude_deg: 52,

@@ -1,3 +1,4 @@
+import { siteWind } from '../../core/climate/siteWind.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { historyColumns, springInputOf } from '../../contracts/springs.ts';
@@ -59,7 +60,17 @@ describe('history sent to the page', () => {
           const history = list
             .map(([day, least_C, most_C]) => ({ day, least_C, most_C }))
             .sort((a, b) => a.day - b.day);
-          const input = { from: 1, days: 1, runs: 1, seed: 1, near: [], soil_C: null, latitude_deg: 52, usual: null };
+          const input = {
+            from: 1,
+            days: 1,
+            runs: 1,
+            seed: 1,
+            wind: siteWind([], null),
+            near: [],
+            soil_C: null,
+            latitude_deg: 52,
+            usual: null,
+          };
           const back = springInputOf({ input, ...historyColumns(history), tasks: [] }).history;
           expect(back.filter((d) => history.some((h) => h.day === d.day))).toEqual(history);
           expect(back.filter((d) => !history.some((h) => h.day === d.day)).every((d) => d.least_C === null)).toBe(true);

@@ -47,6 +47,7 @@ export function springInput(site: Site): SpringInput | null {
     history: site.history,
     usual: usual && { day_C: usual.day_C.subarray(from), night_C: usual.night_C.subarray(from) },
     near,
+    wind: site.wind,
     soil_C: soilOn(site, today),
     latitude_deg,
   };

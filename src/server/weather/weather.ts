@@ -168,9 +168,10 @@ function springAt(
 ) {
   if (dates.years > 0 || guessed === null) return dateAtRisk(dates, risk_frac);
   const offset = guessed.findIndex((o) => o <= risk_frac);
-  if (offset <= 0) return { date: null, offset: offset === 0 ? -Infinity : Infinity, from: null, to: null };
+  if (offset <= 0)
+    return { date: null, offset: offset === 0 ? -Infinity : Infinity, from: null, to: null, widened: true };
   const word = (o: number) => monthDayOf(Math.max(0, o), startMonth);
-  return { date: word(offset), offset, from: word(offset - 14), to: word(offset + 14) };
+  return { date: word(offset), offset, from: word(offset - 14), to: word(offset + 14), widened: true };
 }
 
 /** The weather of the site as far as it is written down. */
