@@ -1,3 +1,4 @@
+import { EXPOSURES } from '../core/climate/siteWind.ts';
 import { z } from 'zod';
 import { dayFromIso, weekdayOf } from '../core/calendar/dayNumber.ts';
 import { countFault } from '../core/germination/indices.ts';
@@ -368,6 +369,8 @@ const nurseryShape = z.strictObject({
   coolMost_C: temperature_C('most for cool crops').optional(),
   weights: weightsInput.optional(),
   learning: z.boolean().optional(),
+  exposure: z.enum(EXPOSURES, { error: 'wind: sheltered, open or exposed' }).nullable().optional(),
+  climateYears: wholeNumber('years gone by', 5, 60).nullable().optional(),
   offHeatCool: offHeatInput.nullable().optional(),
 });
 type NurseryShape = z.infer<typeof nurseryShape>;

@@ -1,6 +1,7 @@
 import type { MilestoneKey } from '../core/schedule/chain.ts';
 import type { EventKind, PlantingDetails, PottingDetails, SplitSnapshot } from '../core/batch/event.ts';
 import type { BatchPlan, Container, Crop, OffHeatRule, Place, SeedLight } from '../core/model.ts';
+import type { Exposure } from '../core/climate/siteWind.ts';
 import type { CoolSchool } from '../core/placement/coolCap.ts';
 import type { Weights } from '../core/placement/instance.ts';
 import type { FrostChoice } from './weather.ts';
@@ -37,6 +38,10 @@ export interface NurseryRecord {
   readonly weights: Weights;
   /** Whether plans go by the house's own times to come up. */
   readonly learning: boolean;
+  /** How the nursery lies in the wind; null: not said. */
+  readonly exposure?: Exposure | null;
+  /** Go by so many of the last years; null: by all. */
+  readonly climateYears?: number | null;
   /** Rule off the heat for cool crops, where it is another than the house's. */
   readonly offHeatCool: OffHeatRule | null;
   readonly potting: PottingSettings;

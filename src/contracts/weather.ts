@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { RiskDate } from '../core/climate/frost.ts';
 import type { FrostAtRisk } from '../core/schedule/warnings.ts';
+import { WIND_UNITS, type SiteWind } from '../core/climate/siteWind.ts';
 import { figure, shortText, version } from './fields.ts';
 import { WEATHER_UNITS } from './weatherFile.ts';
 
@@ -15,6 +16,9 @@ export const weatherImport = z.strictObject({
       least: column,
       most: column.nullable(),
       rain: column.nullable(),
+      wind: column.nullish(),
+      windIs: z.enum(['gust', 'mean'], { error: 'wind: strongest gust or mean of the day' }).optional(),
+      windUnit: z.enum(WIND_UNITS, { error: 'wind: m/s, km/h, mph, knots or Beaufort' }).optional(),
       station: column.nullable(),
       stationIs: column.nullable(),
       unit: z.enum(WEATHER_UNITS, { error: 'unit: C, F or tenths of a degree C' }),
@@ -87,6 +91,12 @@ export interface FrostView {
 
 export interface WeatherView {
   readonly version: number;
+  /** Warming of the nights over all years imported; null: too few years. */
+  readonly trend: { readonly K_per_decade: number; readonly years: number } | null;
+  /** The last years gone by; null: all. */
+  readonly climateYears: number | null;
+  /** Strongest gusts of the site; null: no site yet. */
+  readonly wind: SiteWind | null;
   readonly sources: readonly {
     readonly name: string;
     readonly from: number;

@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { GUST_OF_MEAN, windFrom, type WindUnit } from '../core/climate/siteWind.ts';
 import { dayFromCivil, dayFromIso, type DayNumber } from '../core/calendar/dayNumber.ts';
 
 /** A day of weather as a file tells it, degrees Celsius and millimetres; null = not told or not believed. */
@@ -7,6 +8,8 @@ export interface WeatherDay {
   readonly least_C: number | null;
   readonly most_C: number | null;
   readonly rain_mm: number | null;
+  /** Strongest gust; absent where the file does not tell it. */
+  readonly gust_m_s?: number | null;
 }
 
 export const WEATHER_UNITS = ['C', 'F', 'tenths'] as const;
@@ -18,6 +21,10 @@ export interface WeatherColumns {
   readonly least: string;
   readonly most: string | null;
   readonly rain: string | null;
+  /** Column of the strongest gust, or of the mean wind, and its unit. */
+  readonly wind?: string | null;
+  readonly windIs?: 'gust' | 'mean';
+  readonly windUnit?: WindUnit;
   /** Column and value by which one place is chosen from many. */
   readonly station: string | null;
   readonly stationIs: string | null;
@@ -40,11 +47,13 @@ export interface WeatherFile {
 }
 
 const MOST_LINES = 120_000;
-const GUESSES: Readonly<Record<'date' | 'least' | 'most' | 'rain' | 'station', RegExp>> = {
+const MOST_GUST_m_s = 100;
+const GUESSES: Readonly<Record<'date' | 'least' | 'most' | 'rain' | 'wind' | 'station', RegExp>> = {
   date: /^(date|day|datum)$/i,
   least: /^(tmin|temp_?min|min_?temp.*|minimum.*|t_?min.*|least.*)$/i,
   most: /^(tmax|temp_?max|max_?temp.*|maximum.*|t_?max.*|most.*)$/i,
   rain: /^(prcp|precip\w*|rain\w*)$/i,
+  wind: /^(w?gust\w*|wind_?gust\w*|max_?gust\w*|wsf[gi5]|fx|wind\w*)$/i,
   station: /^(station|location|site|place|id)$/i,
 };
 
@@ -86,8 +95,11 @@ export function readWeatherCsv(text: string, columns: WeatherColumns): WeatherFi
       return Number.isFinite(value) ? value : undefined;
     };
     const [least, most, rain] = [figure(columns.least), figure(columns.most), figure(columns.rain)];
+    const wind = figure(columns.wind ?? null);
     if (least === undefined) return reader.problem(line, `"${row[columns.least]}" is no temperature`);
-    reader.take(line, day, least, most ?? null, rain ?? null);
+    const gust =
+      wind == null ? null : windFrom(wind, columns.windUnit ?? 'm/s') * (columns.windIs === 'mean' ? GUST_OF_MEAN : 1);
+    reader.take(line, day, least, most ?? null, rain ?? null, gust);
   });
   if (data.length > MOST_LINES) reader.problem(MOST_LINES + 2, `only the first ${MOST_LINES} lines are read`);
   return reader.done(columns.stationIs === null ? [...stations] : []);
@@ -104,7 +116,7 @@ export function readDly(text: string): WeatherFile {
     if (row.length < 29 || !Number.isInteger(year) || !(month >= 1 && month <= 12))
       return reader.problem(i + 1, 'not a line of a .dly file');
     stations.add(row.slice(0, 11));
-    if (element !== 'TMIN' && element !== 'TMAX' && element !== 'PRCP') return;
+    if (!DLY_ELEMENTS.includes(element)) return;
     const values = Array.from({ length: 31 }, (_, d) => {
       const at = 21 + d * 8;
       const value = Number(row.slice(at, at + 5));
@@ -126,12 +138,16 @@ export function readDly(text: string): WeatherFile {
         number | null,
         number | null,
       ];
-      if (least !== null || most !== null || rain !== null)
-        reader.take(line, dayFromCivil(year, month, d + 1), least, most, rain);
+      const gust = of.get('WSFG')?.[d] ?? of.get('WSF5')?.[d] ?? null;
+      if (least !== null || most !== null || rain !== null || gust !== null)
+        reader.take(line, dayFromCivil(year, month, d + 1), least, most, rain, gust === null ? null : gust / 10);
     }
   }
   return reader.done(stations.size > 1 ? [...stations] : []);
 }
+
+/** Lowest, highest, rain, strongest gust and fastest five seconds. */
+const DLY_ELEMENTS = ['TMIN', 'TMAX', 'PRCP', 'WSFG', 'WSF5'];
 
 /** Whether a text is a .dly file and not a CSV. */
 export const looksLikeDly = (text: string): boolean => /^[A-Z]{2}[\w-]{9}\d{6}[A-Z]{4}[ \d-]{5}/.test(text);
@@ -161,15 +177,26 @@ class Reader {
     if (this.#problems.length < 100) this.#problems.push({ line, message });
   }
 
-  take(line: number, day: DayNumber, least: number | null, most: number | null, rain: number | null): void {
+  take(
+    line: number,
+    day: DayNumber,
+    least: number | null,
+    most: number | null,
+    rain: number | null,
+    gust_m_s: number | null,
+  ): void {
     if (least !== null) this.#raw.push(least);
     const convert = TO_C[this.#unit];
-    const one: WeatherDay = {
+    const one: { -readonly [K in keyof WeatherDay]: WeatherDay[K] } = {
       day,
       least_C: least === null ? null : Math.round(convert(least) * 100) / 100,
       most_C: most === null ? null : Math.round(convert(most) * 100) / 100,
       rain_mm: rain === null || rain < 0 ? null : this.#unit === 'tenths' ? rain / 10 : rain,
     };
+    // The strongest gust ever measured was 113 m/s (WMO); more is a slip of units, and the day's temperatures still stand.
+    if (gust_m_s !== null && gust_m_s >= 0 && gust_m_s <= MOST_GUST_m_s) one.gust_m_s = Math.round(10 * gust_m_s) / 10;
+    else if (gust_m_s !== null)
+      this.problem(line, `a gust of ${Math.round(gust_m_s)} m/s was never measured: which unit is it in?`);
     // Records of the world lie between -89.2 and 56.7 (WMO weather and climate extremes archive).
     for (const value of [one.least_C, one.most_C])
       if (value !== null && (value < -90 || value > 60)) return this.problem(line, `${value} °C was never measured`);

@@ -15,6 +15,7 @@ import * as zonesByHand from './migrations/012-zones-by-hand.ts';
 import * as cropLibrary from './migrations/013-crop-library.ts';
 import * as placeLight from './migrations/014-place-light.ts';
 import * as leftOut from './migrations/015-left-out.ts';
+import * as siteWind from './migrations/016-site-wind.ts';
 
 interface Step {
   up(db: Sequelize): Promise<void>;
@@ -37,6 +38,7 @@ const STEPS: readonly [string, Step][] = [
   ['013-crop-library', cropLibrary],
   ['014-place-light', placeLight],
   ['015-left-out', leftOut],
+  ['016-site-wind', siteWind],
 ];
 
 export const MIGRATION_NAMES = STEPS.map(([name]) => name);

@@ -24,6 +24,7 @@ import type {
 } from '../core/model.ts';
 import type { GateKey, GateMode } from '../core/planting/gates.ts';
 import type { PlantingSettings } from '../core/planting/settings.ts';
+import type { Exposure } from '../core/climate/siteWind.ts';
 import type { CoolSchool } from '../core/placement/coolCap.ts';
 import type { Weights } from '../core/placement/instance.ts';
 import type { PottingSettings } from '../core/potting/settings.ts';
@@ -70,6 +71,8 @@ export class NurseryModel extends Model<InferAttributes<NurseryModel>, InferCrea
   declare demoClock: DemoClock | null;
   declare feedKey: CreationOptional<string>;
   declare learning: CreationOptional<boolean>;
+  declare exposure: CreationOptional<Exposure | null>;
+  declare climateYears: CreationOptional<number | null>;
   declare offHeatCool: CreationOptional<OffHeatRule | null>;
   declare potting: CreationOptional<Partial<PottingSettings>>;
   declare frost: CreationOptional<FrostChoice | null>;
@@ -293,6 +296,8 @@ export function defineModels(sequelize: Sequelize): void {
     demoClock: json('demo_clock', true),
     feedKey: { ...text('feed_key'), defaultValue: DataTypes.UUIDV4 },
     learning: { ...flag('learning'), defaultValue: true },
+    exposure: text('exposure', true),
+    climateYears: whole('climate_years', true),
     offHeatCool: json('off_heat_cool', true),
     potting: { ...json('potting'), defaultValue: {} },
     frost: json('frost', true),

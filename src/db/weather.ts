@@ -17,10 +17,10 @@ export async function writeWeather(
   const done = await run(
     db,
     `WITH put AS (
-       INSERT INTO weather_days (on_day, least_c, most_c, rain_mm, source)
-       SELECT d, l, m, r, $5 FROM unnest($1::date[], $2::real[], $3::real[], $4::real[]) AS t (d, l, m, r)
+       INSERT INTO weather_days (on_day, least_c, most_c, rain_mm, gust_m_s, source)
+       SELECT d, l, m, r, g, $6 FROM unnest($1::date[], $2::real[], $3::real[], $4::real[], $5::real[]) AS t (d, l, m, r, g)
        ON CONFLICT (on_day) DO UPDATE SET least_c = excluded.least_c, most_c = excluded.most_c, rain_mm = excluded.rain_mm,
-         source = excluded.source
+         gust_m_s = coalesce(excluded.gust_m_s, weather_days.gust_m_s), source = excluded.source
        RETURNING (xmax = 0) AS fresh
      )
      SELECT count(*) FILTER (WHERE fresh)::int AS fresh, count(*) FILTER (WHERE NOT fresh)::int AS replaced FROM put`,
@@ -29,6 +29,7 @@ export async function writeWeather(
       days.map((d) => d.least_C),
       days.map((d) => d.most_C),
       days.map((d) => d.rain_mm),
+      days.map((d) => d.gust_m_s ?? null),
       source,
     ],
   );
@@ -39,13 +40,14 @@ export async function writeWeather(
 export async function readWeather(db: Db): Promise<(WeatherDay & { readonly source: string })[]> {
   const found = await rows(
     db,
-    'SELECT on_day::text AS d, least_c, most_c, rain_mm, source FROM weather_days ORDER BY on_day',
+    'SELECT on_day::text AS d, least_c, most_c, rain_mm, gust_m_s, source FROM weather_days ORDER BY on_day',
   );
   return found.map((r) => ({
     day: requireDay(r['d'] as string),
     least_C: r['least_c'] as number | null,
     most_C: r['most_c'] as number | null,
     rain_mm: r['rain_mm'] as number | null,
+    gust_m_s: r['gust_m_s'] as number | null,
     source: r['source'] as string,
   }));
 }

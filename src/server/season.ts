@@ -134,8 +134,17 @@ const NOTHING_MEASURED: MeasuredPlaces = new Map();
 
 /** The site's weather: read anew when some of it was written, its covers or its place changed, or the day did. */
 async function currentSite(world: World, now: Now, marks: Marks): Promise<Site> {
-  const { outside, latitude_deg, timeZone } = world.nursery;
-  const key = JSON.stringify([marks.site, now.today, outside, latitude_deg, timeZone, world.covers]);
+  const { outside, latitude_deg, timeZone, exposure, climateYears } = world.nursery;
+  const key = JSON.stringify([
+    marks.site,
+    now.today,
+    outside,
+    latitude_deg,
+    timeZone,
+    exposure,
+    climateYears,
+    world.covers,
+  ]);
   if (held.site?.key !== key) {
     const reading = readSite(database(), world, now, key, marks.weather);
     held.site = { key, value: reading };

@@ -82,6 +82,25 @@ function fieldsOf(zones: readonly string[]): FieldSpec[] {
       ],
     },
     { key: 'coolMost_C', label: 'Most set-point for cool crops', kind: 'temperature', hint: 'for the gentle rule' },
+    {
+      key: 'exposure',
+      label: 'How the nursery lies in the wind',
+      kind: 'choice',
+      optional: true,
+      options: [
+        ['sheltered', 'sheltered: hedges, walls, a town'],
+        ['open', 'open: fields with hedges'],
+        ['exposed', 'exposed: hill, coast, plain'],
+      ],
+      hint: 'until gusts of your own are known',
+    },
+    {
+      key: 'climateYears',
+      label: 'Go by the last years only',
+      kind: 'number',
+      optional: true,
+      hint: 'such as 15, where it has grown warmer; empty: all',
+    },
     { key: 'learning', label: 'Plan by the house’s own times to come up', kind: 'flag' },
   ];
 }

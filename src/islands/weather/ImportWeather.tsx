@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { WeatherPreview } from '../../contracts/weather.ts';
+import { WIND_UNITS, type WindUnit } from '../../core/climate/siteWind.ts';
 import { columnsOf, looksLikeDly, type WeatherUnit } from '../../contracts/weatherFile.ts';
 import { call, trouble } from '../../ui/call.ts';
 import { counted, degrees, shortDay } from '../../ui/format.ts';
@@ -15,6 +16,7 @@ const ROLES = [
   ['least', 'Lowest of the day', true],
   ['most', 'Highest of the day', false],
   ['rain', 'Rain', false],
+  ['wind', 'Wind', false],
   ['station', 'Place, if there are several', false],
 ] as const;
 type Role = (typeof ROLES)[number][0];
@@ -30,6 +32,8 @@ export function ImportWeather({ unit, onKept }: Props) {
   const [columns, setColumns] = useState<Readonly<Partial<Record<Role, string>>>>({});
   const [stationIs, setStationIs] = useState('');
   const [fileUnit, setFileUnit] = useState<WeatherUnit>('C');
+  const [windUnit, setWindUnit] = useState<WindUnit>('m/s');
+  const [windIs, setWindIs] = useState<'gust' | 'mean'>('gust');
   const [preview, setPreview] = useState<WeatherPreview | null>(null);
   const [message, setMessage] = useState('');
   const [busy, setBusy] = useState(false);
@@ -66,6 +70,7 @@ export function ImportWeather({ unit, onKept }: Props) {
             station: columns.station ?? null,
             stationIs: stationIs === '' ? null : stationIs,
             unit: fileUnit,
+            ...(columns.wind ? { wind: columns.wind, windIs, windUnit } : {}),
           },
     });
     setBusy(false);
@@ -129,6 +134,39 @@ export function ImportWeather({ unit, onKept }: Props) {
               <option value="tenths">tenths of a °C</option>
             </select>
           </label>
+          {columns.wind && (
+            <>
+              <label className="field">
+                <span className="label">Wind is in</span>
+                <select
+                  className="input"
+                  value={windUnit}
+                  onChange={(e) => {
+                    setWindUnit(e.target.value as WindUnit);
+                    setPreview(null);
+                  }}
+                >
+                  {WIND_UNITS.map((u) => (
+                    <option key={u}>{u}</option>
+                  ))}
+                </select>
+              </label>
+              <label className="field">
+                <span className="label">and is</span>
+                <select
+                  className="input"
+                  value={windIs}
+                  onChange={(e) => {
+                    setWindIs(e.target.value as 'gust' | 'mean');
+                    setPreview(null);
+                  }}
+                >
+                  <option value="gust">the strongest gust of the day</option>
+                  <option value="mean">the mean of the day (gusts taken as 2.2 times it)</option>
+                </select>
+              </label>
+            </>
+          )}
           {(preview?.stations.length ?? 0) > 1 && (
             <label className="field">
               <span className="label">Which place</span>

@@ -2,6 +2,8 @@ import { OUT_HARM_C } from '../../core/planting/outDates.ts';
 import { difference, length } from '../../ui/house.ts';
 import { useEffect, useRef, useState } from 'react';
 import type { WeatherView } from '../../contracts/weather.ts';
+import type { SiteWind } from '../../core/climate/siteWind.ts';
+import { windWords } from '../../core/units/words.ts';
 import { shownTemperature, temperatureFromShown } from '../../core/units/temperature.ts';
 import { call, trouble } from '../../ui/call.ts';
 import { Figure } from '../../ui/Figure.tsx';
@@ -13,6 +15,18 @@ import { spokenMonthDay, yearOf } from './words.ts';
 interface Props {
   readonly initial: WeatherView;
   readonly unit: 'C' | 'F';
+}
+
+/** What is known of the site's gusts, how it is known, and where it can be said. */
+function siteWindWords({ median_m_s, median_logSd, days, exposure }: SiteWind, unit: 'C' | 'F'): string {
+  const middle = windWords(median_m_s, unit);
+  if (days >= 60)
+    return `Wind: the strongest gust of a middling day is ${middle}, by ${counted(days, 'day')} measured.`;
+  const low = windWords(median_m_s * Math.exp(-1.28 * median_logSd), unit);
+  const high = windWords(median_m_s * Math.exp(1.28 * median_logSd), unit);
+  const by = days > 0 ? `${counted(days, 'day')} measured and ` : '';
+  const how = exposure === null ? 'what is usual: say in settings how the nursery lies' : `an ${exposure} site`;
+  return `Wind: the strongest gust of a middling day is taken as ${middle}, likely ${low} to ${high}, by ${by}${how.replace('an sheltered', 'a sheltered')}. Odds of going out hang on it; a column of gusts in the import makes it the site’s own.`;
 }
 
 const RISKS = [0.5, 0.3, 0.2, 0.1, 0.05] as const;
@@ -127,12 +141,23 @@ export function Weather({ initial, unit }: Props) {
       </dl>
       <p className="max-w-[75ch] text-ink2">
         {frost.from === 'years' &&
-          `From ${counted(spring.used, 'spring')} and ${counted(autumn.used, 'autumn')} that are whole enough, at plotting positions i / (n + 1); ${spring.without} of the springs had none.`}
+          `From ${counted(spring.used, 'spring')} and ${counted(autumn.used, 'autumn')} that are whole enough${spring.at?.widened ? ': fewer than ten, so the dates are drawn wider than those years alone would say (Student’s distribution of the next year)' : ', at plotting positions i / (n + 1)'}; ${spring.without} of the springs had none.`}
         {frost.from === 'normals' &&
           'No history yet: guessed from the usual nights, give or take two weeks at least. Import daily minima of your own or the nearest station below.'}
         {frost.from === 'nothing' && 'There is no history and there are no usual temperatures: import some below.'} Your
         own garden may be colder than the station: watch your thermometer, and the forecast before you plant.
       </p>
+      {view.trend && Math.abs(view.trend.K_per_decade) >= 0.1 && (
+        <p className="max-w-[75ch]">
+          The nights have grown {difference(Math.abs(view.trend.K_per_decade))}{' '}
+          {view.trend.K_per_decade > 0 ? 'warmer' : 'colder'} in ten years, over {view.trend.years} years.{' '}
+          {view.climateYears === null
+            ? 'All of them are gone by; '
+            : `The last ${view.climateYears} years are gone by; `}
+          it can be changed in <a href="/books/settings">settings</a>, to the last 15 years for instance.
+        </p>
+      )}
+      {view.wind && <p className="max-w-[75ch] text-ink2">{siteWindWords(view.wind, unit)}</p>}
       {frost.years.length > 0 && <FrostYears frost={frost} />}
       <OutDates view={view} unit={unit} />
       <Halves view={view} unit={unit} />

@@ -3,11 +3,13 @@ import { dayWeathers, type DayWeather, type ForecastHour } from '../../core/clim
 import type { DayLow } from '../../core/climate/frost.ts';
 import { localHours } from '../../core/climate/readForecast.ts';
 import { scoreAt, scoresOf, type ForecastPair, type LeadScore } from '../../core/climate/score.ts';
+import { siteWind, type SiteWind } from '../../core/climate/siteWind.ts';
 import { surfaceMean_C } from '../../core/climate/soilSurface.ts';
 import { usualSoil_C } from '../../core/climate/soil.ts';
 import { soilNow_C } from '../../core/climate/soilNow.ts';
 import type { LadderDay } from '../../core/hardening/ladder.ts';
 import { outsideClimate, type MonthNormal, type OutsideClimate } from '../../core/schedule/outsideClimate.ts';
+import { lastYears } from './climateYears.ts';
 import type { WeatherDay } from '../../contracts/weatherFile.ts';
 import type { SiteReading } from '../../contracts/siteReadings.ts';
 import { readForecast, readGusts, readLows, readSiteReadings, type KeptForecast } from '../../db/site.ts';
@@ -63,6 +65,8 @@ export interface Site {
   readonly normals: readonly MonthNormal[] | null;
   /** Soil at 10 cm from BACK_days before today; null: nothing to go by. */
   readonly soil: { readonly from: number; readonly value_C: Float64Array; readonly readOn: number | null } | null;
+  /** What is known of its wind, from the gusts measured and how it lies. */
+  readonly wind: SiteWind;
   /** By cover. */
   readonly worths: ReadonlyMap<number, CoverWorth>;
   readonly pairedNights: ReadonlyMap<number, readonly PairedNight[]>;
@@ -104,8 +108,9 @@ interface Parts {
 
 /** The picture from its parts; pure. */
 export function siteOf(world: World, now: Now, key: string, parts: Parts): Site {
-  const { history, kept, lows, readings, stationGusts } = parts;
+  const { kept, lows, readings, stationGusts } = parts;
   const { today } = now;
+  const history = lastYears(parts.history, today, world.nursery.climateYears);
   const from = today - BACK_days;
   const { nursery } = world;
   const least = new Map<number, Known>();
@@ -196,9 +201,18 @@ export function siteOf(world: World, now: Now, key: string, parts: Parts): Site 
     usual,
     normals: nursery.outside ? null : normalsOf(history),
     soil: soilOf(from, today, { least, most, usual, days, readings: soilReadings, latitude_deg: nursery.latitude_deg }),
+    wind: siteWind(gustsOf(history, readings), nursery.exposure ?? null),
     worths: new Map(world.covers.map((c) => [c.id, coverWorth(c.worth_K, pairedNights.get(c.id) ?? [])])),
     pairedNights,
   };
+}
+
+/** Strongest gusts of past days: the station's, the grower's own before them. */
+function gustsOf(history: Site['history'], readings: readonly SiteReading[]): number[] {
+  const byDay = new Map<number, number>();
+  for (const d of history) if (d.gust_m_s != null) byDay.set(d.day, d.gust_m_s);
+  for (const r of readings) if (r.coverId === null && r.gust_m_s !== null) byDay.set(r.day, r.gust_m_s);
+  return [...byDay.values()];
 }
 
 /** Index of the first day at or after `from` in a rising list. */

@@ -21,6 +21,7 @@ import { looksLikeDly, readDly, readWeatherCsv, type WeatherDay } from '../../co
 import { fieldProblem, ProblemError } from '../../contracts/problem.ts';
 import { dropWeather, readWeather, updateFrost, writeWeather } from '../../db/weather.ts';
 import { database } from '../database.ts';
+import { lastYears, nightTrend } from '../site/climateYears.ts';
 import { outFromOf } from '../site/siteFrost.ts';
 import { readSeason, type Season } from '../season.ts';
 
@@ -177,12 +178,13 @@ function springAt(
 /** The weather of the site as far as it is written down. */
 export async function weatherView(season: Season, threshold_C?: number, risk_frac?: number): Promise<WeatherView> {
   const { nursery } = season.world;
-  const days = await readWeather(database());
+  const all = await readWeather(database());
+  const days = lastYears(all, season.now.today, nursery.climateYears);
   const chosen = nursery.frost;
   const sources = new Map<string, { from: number; to: number; days: number }>();
   const gaps: { from: number; to: number }[] = [];
   let last: number | null = null;
-  for (const { day, source, least_C } of days) {
+  for (const { day, source, least_C } of all) {
     const s = sources.get(source) ?? { from: day, to: day, days: 0 };
     sources.set(source, { from: Math.min(s.from, day), to: Math.max(s.to, day), days: s.days + 1 });
     if (least_C === null) continue;
@@ -191,6 +193,9 @@ export async function weatherView(season: Season, threshold_C?: number, risk_fra
   }
   return {
     version: nursery.version,
+    trend: nightTrend(all),
+    climateYears: nursery.climateYears ?? null,
+    wind: season.site?.wind ?? null,
     sources: [...sources].map(([name, s]) => ({ name, ...s })),
     gaps: gaps.sort((a, b) => b.to - b.from - (a.to - a.from)).slice(0, MOST_GAPS),
     gapCount: gaps.length,
