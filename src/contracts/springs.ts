@@ -23,7 +23,7 @@ export function springInputOf({ input, historyFrom, least, most, gust }: Springs
       day: historyFrom + i,
       least_C: degrees(low),
       most_C: degrees(most[i]),
-      gust_m_s: degrees(gust[i]),
+      ...(gust.length > 0 ? { gust_m_s: degrees(gust[i]) } : {}),
     })),
   };
 }

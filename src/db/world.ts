@@ -1,4 +1,4 @@
-import { meanPrice_kWh, USUAL_TARIFF, type Tariff } from '../core/heat/cost.ts';
+import { meanPrice_kWh, nightFactor, USUAL_TARIFF, type Tariff } from '../core/heat/cost.ts';
 import { Transaction, type Sequelize } from 'sequelize';
 import { requireDay } from '../core/calendar/dayNumber.ts';
 import { USUAL_WEIGHTS } from '../core/placement/instance.ts';
@@ -102,7 +102,7 @@ export async function readWorld(db: Sequelize, known: World | null = null): Prom
       nursery: {
         ...plainNursery,
         // One price of a kWh: the tariff's.
-        weights: { ...USUAL_WEIGHTS, ...plainNursery.weights, heat_perkWh: await readPrice_kWh(db, transaction) },
+        weights: { ...USUAL_WEIGHTS, ...plainNursery.weights, ...(await readPrices(db, transaction)) },
         potting: { ...USUAL_POTTING, ...plainNursery.potting },
         planting: { ...USUAL_PLANTING, ...plainNursery.planting },
       },
@@ -137,9 +137,13 @@ export async function readWorld(db: Sequelize, known: World | null = null): Prom
   });
 }
 
-async function readPrice_kWh(db: Sequelize, transaction: Transaction): Promise<number> {
+async function readPrices(
+  db: Sequelize,
+  transaction: Transaction,
+): Promise<{ heat_perkWh: number; heatNight_factor: number }> {
   const [rows] = await db.query('SELECT tariff FROM heat_settings WHERE id = 1', { transaction });
-  return meanPrice_kWh((rows as { tariff: Tariff }[])[0]?.tariff ?? USUAL_TARIFF);
+  const tariff = (rows as { tariff: Tariff }[])[0]?.tariff ?? USUAL_TARIFF;
+  return { heat_perkWh: meanPrice_kWh(tariff), heatNight_factor: nightFactor(tariff) };
 }
 
 type Log = ReadonlyMap<number, readonly EventRecord[]>;

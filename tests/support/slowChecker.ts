@@ -119,19 +119,24 @@ export function checkSlowly(instance: Instance, solution: Solution): Verdict {
   });
 
   let heat_kWh = 0;
+  let night_kWh = 0;
   places.forEach((place, p) => {
     const row = solution.rows[p]!;
     for (let b = 0; b < instance.frozenBlocks; b++) {
       if (row[b] !== place.row[b]) faults.push(`${place.name}: the set-point of week ${b} was not to be changed`);
     }
     for (let d = 0; d < days; d++) {
-      if (heatedBlocks.has(`${p}/${blockOf(d)}`)) heat_kWh += levelOn(p, d).heat_kWh[d]!;
+      if (!heatedBlocks.has(`${p}/${blockOf(d)}`)) continue;
+      const level = levelOn(p, d);
+      heat_kWh += level.heat_kWh[d]!;
+      night_kWh += level.heatNight_kWh ? level.heatNight_kWh[d]! : level.heat_kWh[d]! / 2;
     }
     for (let b = 1; b <= blockOf(days); b++) {
       const both = heatedBlocks.has(`${p}/${b}`) && heatedBlocks.has(`${p}/${b - 1}`);
       if (both && row[b] !== row[b - 1]) cost += weights.setPointChange;
     }
   });
-  cost += heat_kWh * weights.heat_perkWh;
+  const night = weights.heatNight_factor ?? 1;
+  cost += weights.heat_perkWh * (night * night_kWh + (2 - night) * (heat_kWh - night_kWh));
   return { faults, cost, heat_kWh, late_trayDays, unplaced, over_slotDays };
 }

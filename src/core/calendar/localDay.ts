@@ -9,6 +9,35 @@ export interface LocalTime {
 
 const formats = new Map<string, Intl.DateTimeFormat>();
 
+const HOUR_ms = 3_600_000;
+const DAY_ms = 24 * HOUR_ms;
+const offsets = new Map<string, number>();
+
+/**
+ * The wall-clock hour of an instant, 0 to 24, with its part of an hour: by the place's own offset from UTC at that instant. The
+ * clock is asked twice for each day of UTC, and hour by hour on a day on which it is put forward or back.
+ */
+export function localHourAt(instant_ms: number, timeZone: string): number {
+  const day = Math.floor(instant_ms / DAY_ms);
+  const [from, to] = [offsetAt(day * DAY_ms, timeZone), offsetAt((day + 1) * DAY_ms, timeZone)];
+  const offset_ms = from === to ? from : offsetAt(Math.floor(instant_ms / (HOUR_ms / 4)) * (HOUR_ms / 4), timeZone);
+  const hour = (instant_ms + offset_ms) / HOUR_ms;
+  return hour - 24 * Math.floor(hour / 24);
+}
+
+/** Offset of the wall clock from UTC, ms. */
+function offsetAt(instant_ms: number, timeZone: string): number {
+  const key = `${instant_ms} ${timeZone}`;
+  let offset = offsets.get(key);
+  if (offset === undefined) {
+    const { day, minute } = localTimeAt(instant_ms, timeZone);
+    offset = day * DAY_ms + minute * 60_000 - Math.floor(instant_ms / 60_000) * 60_000;
+    if (offsets.size > 20_000) offsets.clear();
+    offsets.set(key, offset);
+  }
+  return offset;
+}
+
 /**
  * The nursery's calendar day and wall-clock minute at an instant, daylight saving included.
  * @param instant_ms UTC epoch milliseconds

@@ -14,9 +14,9 @@ export interface RungOdds {
  */
 export function rungOdds(rules: LadderRules, days: readonly LadderDay[]): RungOdds[] {
   return rules.rungs.map((_, i) => {
-    const known = days.filter((day) => limitOn(rules, i + 1, day)?.stress !== 'unknown');
-    const can = known.filter((day) => limitOn(rules, i + 1, day) === null).length;
-    return { rung: i + 1, days: known.length, can_frac: known.length === 0 ? 0 : can / known.length };
+    const limits = days.map((day) => limitOn(rules, i + 1, day)).filter((limit) => limit?.stress !== 'unknown');
+    const can = limits.filter((limit) => limit === null || limit.stress === 'calm?').length;
+    return { rung: i + 1, days: limits.length, can_frac: limits.length === 0 ? 0 : can / limits.length };
   });
 }
 

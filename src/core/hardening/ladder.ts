@@ -1,6 +1,6 @@
 import { tooWindy } from '../climate/wind.ts';
 import type { DayNumber } from '../calendar/dayNumber.ts';
-import { newStresses, RUNG_COVER_K, type Rung, type Stress } from './programme.ts';
+import { heatCeiling_C, newStresses, RUNG_COVER_K, type Rung, type Stress } from './programme.ts';
 
 /** A day as the ladder meets it. null: not known. */
 export interface LadderDay {
@@ -25,7 +25,7 @@ export interface LadderAt {
 
 /** What decided. */
 export interface Limit {
-  readonly stress: Stress | 'rest' | 'hand' | 'unknown' | 'two';
+  readonly stress: Stress | 'heat' | 'rest' | 'hand' | 'unknown' | 'calm?' | 'two';
   /** Rung whose limit it is. */
   readonly rung: number;
   /** What the day brings, by the stress: degrees or m/s. */
@@ -97,10 +97,16 @@ export function limitOn(rules: LadderRules, k: number, day: LadderDay): Limit | 
   const low = lowOn(rules, k, day);
   if (low === null) return { stress: 'unknown', rung: k, figure: null, limit: null };
   if (low < rung.floor_C) return { stress: 'cold', rung: k, figure: low, limit: rung.floor_C };
-  if (day.gust_m_s !== null && tooWindy(day.gust_m_s, rung.gust_m_s))
+  if (day.most_C !== null && day.most_C > heatCeiling_C(rung))
+    return { stress: 'heat', rung: k, figure: day.most_C, limit: heatCeiling_C(rung) };
+  if (day.gust_m_s === null) return { stress: 'calm?', rung: k, figure: null, limit: rung.gust_m_s };
+  if (tooWindy(day.gust_m_s, rung.gust_m_s))
     return { stress: 'wind', rung: k, figure: day.gust_m_s, limit: rung.gust_m_s };
   return null;
 }
+
+/** Whether a limit is only that something of the day is not told: it holds, and sets nothing back. */
+export const notTold = (limit: Limit): boolean => limit.stress === 'unknown' || limit.stress === 'calm?';
 
 /**
  * The decision of a day: go on (climb, or serve another day of the rung), hold, or back down to what the day allows. Never two
@@ -129,7 +135,7 @@ export function decideDay(
   const served = at.rung === 0 || at.served >= of;
   if (at.rung > 0) {
     const now = limitOn(rules, at.rung, day);
-    if (now && now.stress !== 'unknown') {
+    if (now && !notTold(now)) {
       let k = at.rung - 1;
       while (k > 0 && limitOn(rules, k, day) !== null) k--;
       return stay('back', k, now);
@@ -209,11 +215,24 @@ export function ladderNow(
     const held = logged.held.includes(d);
     const weather = known.get(d);
     const limit = weather ? limitOn({ ...rules, caution: 0 }, rung, weather) : null;
-    if (!held && (limit === null || limit.stress === 'unknown')) served++;
+    if (!held && (limit === null || notTold(limit))) served++;
     if (held || !limit || limit.figure === null || weather!.spread_K > 0) continue;
     const cold = limit.stress === 'cold' && limit.figure < limit.limit! - HARM.below_K;
     const gale = limit.stress === 'wind' && limit.figure > limit.limit! * HARM.gust_frac;
     if (cold || gale) [harmed, harmedOn] = [limit, d];
   }
-  return { at: { rung, served }, harmed, harmedOn };
+  const lost = softened(logged.held, today);
+  const now = Math.max(1, rung - lost);
+  return { at: { rung: now, served: lost > 0 ? 0 : served }, harmed, harmedOn };
+}
+
+/** Plants kept in go soft: a rung for each so many days in a row. Common practice, no source. */
+const SOFTENED_days = 5;
+
+/** Rungs lost by days kept in, the last of them yesterday or today. */
+function softened(held: readonly DayNumber[], today: DayNumber): number {
+  const kept = new Set(held);
+  let run = 0;
+  for (let day = kept.has(today) ? today : today - 1; kept.has(day); day--) run++;
+  return Math.floor(run / SOFTENED_days);
 }

@@ -36,6 +36,14 @@ export interface Programme {
 
 /** The stresses of hardening; each is raised by itself. */
 export type Stress = 'cold' | 'sun' | 'wind';
+
+/**
+ * Days hotter than this scorch plants not yet hardened, on a rung in full sun, and in deep shade; between them by the share of
+ * the sun. Common practice, no source.
+ */
+export const HEAT_CEILING_C = { sun: 33, shade: 39 } as const;
+export const heatCeiling_C = ({ sun_frac }: Pick<Rung, 'sun_frac'>): number =>
+  HEAT_CEILING_C.shade + (HEAT_CEILING_C.sun - HEAT_CEILING_C.shade) * sun_frac;
 export const STRESS_WORDS: Readonly<Record<Stress, string>> = { cold: 'cold', sun: 'sun', wind: 'wind' };
 
 /** Steps smaller than these are no new stress: K, share of sun, m/s. Common practice, no source. */

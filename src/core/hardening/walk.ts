@@ -1,5 +1,5 @@
 import { NEARLY, windowShare, type LadderAt, type LadderRules } from './ladder.ts';
-import { newStresses } from './programme.ts';
+import { heatCeiling_C, newStresses } from './programme.ts';
 
 /** Weather of a stretch of days, from `row` on in arrays that may hold more. */
 export interface Stretch {
@@ -24,6 +24,7 @@ export function ladderWalk({
   const n = rungs.length;
   const floor = Float64Array.from(rungs, (r) => r.floor_C);
   const gusts = Float64Array.from(rungs, (r) => r.gust_m_s);
+  const ceiling = Float64Array.from(rungs, heatCeiling_C);
   const wanted = Int32Array.from(rungs, (r) => r.days);
   // Below 0: day and night, with what the place is worth; else the share of the way from the day's top to its morning.
   const share = Float64Array.from(rungs, (r) => (r.hours_h >= 24 ? -1 : windowShare(r.hours_h)));
@@ -38,7 +39,8 @@ export function ladderWalk({
       const gust = gust_m_s[row + i]!;
       const drop = Math.max(0, most - morning);
       const low = (k: number) => (share[k]! < 0 ? night + shelter[k]! : most - drop * share[k]!);
-      if (rung > 0 && (low(rung - 1) < floor[rung - 1]! || gust > gusts[rung - 1]!)) continue;
+      if (rung > 0 && (low(rung - 1) < floor[rung - 1]! || gust > gusts[rung - 1]! || most > ceiling[rung - 1]!))
+        continue;
       if (rung > 0 && served < wanted[rung - 1]!) {
         served++;
         continue;
@@ -46,7 +48,7 @@ export function ladderWalk({
       if (rung === n) return i;
       const next = low(rung);
       const raised = raises[rung]!;
-      const borne = next >= floor[rung]! && gust <= gusts[rung]!;
+      const borne = next >= floor[rung]! && gust <= gusts[rung]! && most <= ceiling[rung]!;
       const alone =
         raised === null ||
         !(

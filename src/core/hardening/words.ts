@@ -31,6 +31,10 @@ export function limitWords(limit: Limit, rungs: readonly Rung[], unit: Temperatu
     }
     case 'wind':
       return `gusts of ${windWords(figure!, unit)}, ${rung} bears ${windWords(bears!, unit)}`;
+    case 'heat':
+      return `${degreesWords(figure!, unit)} by day, ${rung} bears ${degreesWords(bears!, unit)}: keep them in shade over midday`;
+    case 'calm?':
+      return `no gusts told, ${rung} bears ${windWords(bears!, unit)}: look at the wind yourself`;
     case 'rest':
       return 'resting after potting';
     case 'hand':

@@ -35,6 +35,25 @@ export function meanPrice_kWh(tariff: Tariff): number {
   return sum / 24;
 }
 
+/** Price of the twelve hours of night (18 to 6) as a share of the mean of all: 1 with one price. */
+export function nightFactor(tariff: Tariff): number {
+  let sum = 0;
+  for (let hour = 18; hour < 30; hour++) sum += price_kWh(tariff, hour % 24);
+  const mean = meanPrice_kWh(tariff);
+  return mean > 0 ? sum / 12 / mean : 1;
+}
+
+/** Cost of hours at instants, each at the price of its own local hour: daylight saving and all. */
+export function costAt(
+  tariff: Tariff,
+  hours: readonly { readonly at_ms: number; readonly energy_kWh: number }[],
+  localHourOf: (at_ms: number) => number,
+): number {
+  let sum = 0;
+  for (const { at_ms, energy_kWh } of hours) sum += energy_kWh * price_kWh(tariff, localHourOf(at_ms));
+  return sum;
+}
+
 /** Settings of heat of a nursery to start from. The price and the factor are common practice, no source: put your own bill's. */
 export const USUAL_TARIFF: Tariff = { kind: 'flat', price_kWh: 0.26 };
 /** Carbon dioxide of a kWh of mains power, kg. Common practice, no source; it differs by country and year. */

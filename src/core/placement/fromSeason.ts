@@ -29,7 +29,7 @@ import type { SeasonTables } from '../schedule/seasonTables.ts';
 import { stageRange, suitsStage } from '../schedule/suits.ts';
 import { totalAt } from '../schedule/thermalIntegral.ts';
 import { coolCap_C, levelsOf, type CoolSchool } from './coolCap.ts';
-import { heatNeed_kWh } from './energy.ts';
+import { heatParts_kWh } from './energy.ts';
 import type { BatchSpec, FixedStay, Instance, LevelSpec, PlaceSpec, StageSpec, Weights } from './instance.ts';
 
 /** A batch of the season to be planned. */
@@ -145,19 +145,22 @@ function placeSpec(place: Place, season: SeasonToPlan, from: DayNumber, days: nu
     const day_C = new Float64Array(days);
     const night_C = new Float64Array(days);
     const heat_kWh = new Float64Array(days);
+    const heatNight_kWh = new Float64Array(days);
     for (let i = 0; i < days; i++) {
       const out = temperatureOn(outside, from + i);
       const held = heldAt(temperature, setPoint_C, out.day_C, out.night_C);
       const free = heldAt(temperature, null, out.day_C, out.night_C);
       day_C[i] = held.day_C;
       night_C[i] = held.night_C;
-      heat_kWh[i] = heatNeed_kWh({
+      const parts = heatParts_kWh({
         loss_W_per_K: temperature.loss_W_per_K,
         setDay_C: held.day_C,
         setNight_C: held.night_C,
         freeDay_C: free.day_C,
         freeNight_C: free.night_C,
       });
+      heat_kWh[i] = parts.day_kWh + parts.night_kWh;
+      heatNight_kWh[i] = parts.night_kWh;
     }
     const sky = season.tables.skyAt(place.id, setPoint_C);
     return {
@@ -165,6 +168,7 @@ function placeSpec(place: Place, season: SeasonToPlan, from: DayNumber, days: nu
       day_C,
       night_C,
       heat_kWh,
+      heatNight_kWh,
       ...(sky ? { sky: cutSky(sky, from - season.tables.from, days) } : {}),
     };
   });

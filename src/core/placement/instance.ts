@@ -25,6 +25,8 @@ export interface LevelSpec {
   readonly night_C: Float64Array;
   /** Heat of each day, kWh. */
   readonly heat_kWh: Float64Array;
+  /** The part of it by night, where night has a price of its own; absent: half. */
+  readonly heatNight_kWh?: Float64Array;
   /** Hours and light of a day, where they are known. */
   readonly sky?: { readonly hours_C: Float64Array; readonly light_mol_m2: Float64Array };
 }
@@ -117,6 +119,8 @@ export interface Weights {
   readonly move_perTray: number;
   readonly setPointChange: number;
   readonly heat_perkWh: number;
+  /** Price of the night's twelve hours as a share of the mean; absent: 1. */
+  readonly heatNight_factor?: number;
   readonly unplaced_perTray: number;
   /** Most days late or early outside its window that a plan may be. */
   readonly mostLate_days: number;

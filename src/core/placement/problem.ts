@@ -1,3 +1,4 @@
+import { heatMoney } from './energy.ts';
 import { TRIFLE_perTrayDay, type BatchSpec, type Instance, type LevelSpec, type StageSpec } from './instance.ts';
 import { gainsIn, makeTrack, NONE, refreshTrack, type Track } from './track.ts';
 
@@ -78,11 +79,17 @@ export function makeProblem(instance: Instance): Problem {
       if (end > from) room.fill(0, p * days + Math.max(0, from), p * days + end);
     }
     const kWh = new Float64Array(place.levels.length * blocks);
+    const money = new Float64Array(place.levels.length * blocks);
     place.levels.forEach((level, l) => {
-      for (let d = 0; d < days; d++) kWh[l * blocks + blockOf[d]!]! += level.heat_kWh[d]!;
+      for (let d = 0; d < days; d++) {
+        const at = l * blocks + blockOf[d]!;
+        const night_kWh = level.heatNight_kWh?.[d] ?? level.heat_kWh[d]! / 2;
+        kWh[at]! += level.heat_kWh[d]!;
+        money[at]! += heatMoney({ day_kWh: level.heat_kWh[d]! - night_kWh, night_kWh }, instance.weights);
+      }
     });
     heat_kWh.push(kWh);
-    heat.push(kWh.map((n) => n * instance.weights.heat_perkWh));
+    heat.push(money);
   });
   const { climates, climateOf } = climatesOf(instance);
   const tracks: (Track | null)[] = new Array<Track | null>(instance.stages.length * places.length).fill(null);

@@ -6,7 +6,7 @@ import type { BatchPlan, Place } from '../model.ts';
 import { heldAt, temperatureOn } from '../schedule/placeClimate.ts';
 import { horizonDays, overRoom, roomUsed, type OverRoom } from '../schedule/roomUse.ts';
 import type { SeasonTables } from '../schedule/seasonTables.ts';
-import { heatNeed_kWh } from './energy.ts';
+import { heatMoney, heatParts_kWh, type HeatParts } from './energy.ts';
 import type { Weights } from './instance.ts';
 
 /** A season added up, so that two can be laid side by side. */
@@ -85,7 +85,7 @@ export function reckon({ today, places, tables, weights, batches }: ReckonInput)
     peaks,
     heat_kWh,
     heatOf: places.map((place, i) => ({ placeId: place.id, heat_kWh: heated[i]!.heat_kWh })),
-    money: heat_kWh * weights.heat_perkWh,
+    money: heated.reduce((sum, one) => sum + heatMoney(one, weights), 0),
     moves_trays,
     setPointChanges: heated.reduce((sum, one) => sum + one.changes, 0),
   };
@@ -96,21 +96,23 @@ function roomOn({ room_trays, closed }: Place, day: DayNumber): number {
   return closed?.some((run) => day >= run.from && day <= run.to) ? 0 : room_trays;
 }
 
+const NO_HEAT: HeatParts = { day_kWh: 0, night_kWh: 0 };
+
 /** Heat of a place over its weeks in use from today on, and how often its set-point changes between two of them. */
 export function heatOfPlace(
   place: Place,
   tables: SeasonTables,
   used: Float64Array | undefined,
   today: DayNumber,
-): { heat_kWh: number; changes: number } {
+): HeatParts & { heat_kWh: number; changes: number } {
   const { temperature } = place;
-  if (temperature?.kind !== 'set-point' || !used || !tables.outside) return { heat_kWh: 0, changes: 0 };
+  if (temperature?.kind !== 'set-point' || !used || !tables.outside) return { ...NO_HEAT, heat_kWh: 0, changes: 0 };
   const chosen = new Map((place.setPoints ?? []).map((s) => [s.week, s.setPoint_C]));
   const weeksInUse = new Set<number>();
   used.forEach((slots, i) => {
     if (slots > 0) weeksInUse.add(mondayOf(today + i));
   });
-  let heat_kWh = 0;
+  let { day_kWh, night_kWh } = NO_HEAT;
   let changes = 0;
   for (const week of weeksInUse) {
     const setPoint_C = chosen.has(week) ? chosen.get(week)! : temperature.usual_C;
@@ -120,16 +122,18 @@ export function heatOfPlace(
       const out = temperatureOn(tables.outside, day);
       const held = heldAt(temperature, setPoint_C, out.day_C, out.night_C);
       const free = heldAt(temperature, null, out.day_C, out.night_C);
-      heat_kWh += heatNeed_kWh({
+      const parts = heatParts_kWh({
         loss_W_per_K: temperature.loss_W_per_K,
         setDay_C: held.day_C,
         setNight_C: held.night_C,
         freeDay_C: free.day_C,
         freeNight_C: free.night_C,
       });
+      day_kWh += parts.day_kWh;
+      night_kWh += parts.night_kWh;
     }
   }
-  return { heat_kWh, changes };
+  return { day_kWh, night_kWh, heat_kWh: day_kWh + night_kWh, changes };
 }
 
 /** A batch's share of the heat of the places it stands in: by its slots of all their room, over its days there, kWh. */

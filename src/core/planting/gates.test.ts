@@ -57,7 +57,8 @@ describe('the gates of planting out', () => {
   });
   it('nights: a cold one or one not read breaks the run; a cover helps it', () => {
     expect(gate({ nights_C: [11, 11, 11, 9, 11, 12] }, 'nights')).toMatchObject({ state: 'wait', figure: 2 });
-    expect(gate({ nights_C: [11, 11, null, 12, 12] }, 'nights')).toMatchObject({ state: 'wait', figure: 2 });
+    // The run may be longer than is known: it waits as unknown, not as too short.
+    expect(gate({ nights_C: [11, 11, null, 12, 12] }, 'nights')).toMatchObject({ state: 'unknown', figure: 2 });
     expect(gate({ nights_C: [11, 11, 11, 9, 11, 12], warm_K: 2 }, 'nights').state).toBe('pass');
     expect(gate({ nights_C: [null, null, null, null, null] }, 'nights').state).toBe('unknown');
   });

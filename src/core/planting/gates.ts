@@ -1,6 +1,6 @@
 import type { DayNumber } from '../calendar/dayNumber.ts';
 import type { LeadScore } from '../climate/score.ts';
-import { oddsAtOrBelow, scoreAt } from '../climate/score.ts';
+import { oddsAtOrBelow, oddsOfAny, scoreAt } from '../climate/score.ts';
 import { tooWindy } from '../climate/wind.ts';
 import type { DayWeather } from '../climate/forecast.ts';
 
@@ -94,7 +94,8 @@ export interface GateInput {
 
 /**
  * The gates of a batch today: pass, wait (not yet, of its own accord it will), fail (today speaks against it), unknown.
- * Frost: the highest odds of a harmful night among the coming ones, by the forecast's own score at each lead.
+ * Frost: the odds of a harmful night on any of the coming ones, by the forecast's own score at each lead. What is not told of the
+ * days a gate looks at keeps it waiting: what is told may already speak against it, but never for it.
  */
 export function gatesOf(input: GateInput, modes: GateModes, rules: GateRules): Gate[] {
   return GATE_KEYS.map((key) => ({ key, mode: modes[key], ...GATE[key](input, rules) }));
@@ -127,18 +128,26 @@ const GATE: Readonly<Record<GateKey, (input: GateInput, rules: GateRules) => Tol
       if (low === null || low === undefined || low + warm_K < nightMin_C) break;
       run++;
     }
-    if (nights_C.slice(-nights).every((low) => low === null)) return told('unknown', null, nights);
-    return told(run >= nights ? 'pass' : 'wait', Math.min(run, nights), nights);
+    if (run >= nights) return told('pass', nights, nights);
+    // A run that ends at a night nothing is known of may be longer than is known.
+    const before = nights_C[nights_C.length - 1 - run];
+    const gap = before === null || before === undefined;
+    return told(gap ? 'unknown' : 'wait', run === 0 && gap ? null : run, nights);
   },
   forecast: ({ forecast, scores, harm_C, cover_K }, { ahead_days, frost_frac }) => {
-    const nights = forecast.slice(0, ahead_days).filter((d) => d.night_C !== null);
-    if (nights.length < Math.min(3, ahead_days)) return told('unknown', null, frost_frac);
+    const nights = forecast
+      .slice(0, ahead_days)
+      .flatMap((d) => (d.night_C === null ? [] : [{ day: d.day, low_C: d.night_C, score: scoreAt(scores, d.lead) }]));
+    if (nights.length === 0) return told('unknown', null, frost_frac);
     let [worst, on] = [0, nights[0]!.day];
-    for (const day of nights) {
-      const odds = oddsAtOrBelow(day.night_C!, harm_C - cover_K, scoreAt(scores, day.lead));
-      if (odds > worst) [worst, on] = [odds, day.day];
+    for (const { day, low_C, score } of nights) {
+      const odds = oddsAtOrBelow(low_C, harm_C - cover_K, score);
+      if (odds > worst) [worst, on] = [odds, day];
     }
-    return told(worst <= frost_frac ? 'pass' : 'fail', worst, frost_frac, on);
+    const any = oddsOfAny(nights, harm_C - cover_K);
+    if (any > frost_frac) return told('fail', any, frost_frac, on);
+    // The night after the last day belongs to a day that is not told any more.
+    return told(nights.length >= ahead_days - 1 ? 'pass' : 'unknown', any, frost_frac, on);
   },
   storm: ({ forecast }, { storm_days, storm_m_s }) => {
     const days = forecast.slice(0, storm_days).filter((d) => d.gust_m_s !== null);
@@ -148,7 +157,8 @@ const GATE: Readonly<Record<GateKey, (input: GateInput, rules: GateRules) => Tol
       const gust = day.gust_m_s!;
       if (gust > worst) [worst, on] = [gust, day.day];
     }
-    return told(tooWindy(worst, storm_m_s) ? 'fail' : 'pass', worst, storm_m_s, on);
+    if (tooWindy(worst, storm_m_s)) return told('fail', worst, storm_m_s, on);
+    return told(days.length >= storm_days ? 'pass' : 'unknown', worst, storm_m_s, on);
   },
   hardened: ({ rung, rungs, hardened }) => told(hardened ? 'pass' : 'wait', rung, rungs),
   covers: ({ cover }) =>

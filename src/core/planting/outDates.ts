@@ -64,9 +64,11 @@ export function earliestOut(
   const frost = riskOffset(OUT_HARM_C[crop.hardiness] - cover_K);
   if (frost === null) return { offset: null, by: 'frost' };
   let [offset, by]: [number, OutDate['by']] = [Math.max(0, frost === -Infinity ? 0 : Math.ceil(frost + 1)), 'frost'];
+  // The day after the last that is too cold: a mild midwinter that is warm enough before the cold comes is no first day out.
   const from = (warm: (day: number) => boolean): number | null => {
-    for (let day = 0; day < HALF_days; day++) if (warm(day)) return day;
-    return null;
+    let last = -1;
+    for (let day = 0; day < HALF_days; day++) if (!warm(day)) last = day;
+    return last < HALF_days - 1 ? last + 1 : null;
   };
   if (usual) {
     const under = (day: number) => Math.max(soil_K, coverSoil_K(layers, usual.sun_K?.(day) ?? 0));

@@ -3,6 +3,7 @@ import { civilFromDay, dayFromCivil } from '../calendar/dayNumber.ts';
 import { normalQuantile } from '../numerics/normal.ts';
 import { below, seededRandom } from '../numerics/random.ts';
 import { GUST, windDraw, type SiteWind } from '../climate/siteWind.ts';
+import { ERRORS_ALIKE } from '../climate/score.ts';
 import { surfaceMean_C } from '../climate/soilSurface.ts';
 import { SOIL_LAG_frac } from '../climate/soilNow.ts';
 
@@ -65,8 +66,6 @@ const ALIKE = 0.7;
 const SPREAD_K = 2.9;
 /** How far whole seasons lie from their normals, where no years tell. Common practice, no source. */
 const SEASON_K = 1.2;
-/** Errors of a forecast from day to day. Common practice, no source. */
-const ERROR_ALIKE = 0.7;
 
 /**
  * Springs that could come from a day on: the forecast with errors as large as it makes, then whole spells of twelve days drawn
@@ -110,7 +109,7 @@ export function simulatedSprings(input: SpringInput): Springs {
     for (let i = 0; i < days; i++) {
       const told = near[i];
       if (told?.least_C === undefined || told.least_C === null) continue;
-      if (i > 0) error = ERROR_ALIKE * error + Math.sqrt(1 - ERROR_ALIKE ** 2) * z();
+      if (i > 0) error = ERRORS_ALIKE * error + Math.sqrt(1 - ERRORS_ALIKE ** 2) * z();
       springs.least_C[row + i] = told.least_C - told.bias_K + told.spread_K * error;
       const most = (told.most_C ?? told.least_C + 9) - told.bias_K + told.spread_K * error;
       springs.most_C[row + i] = Math.max(springs.least_C[row + i]! + 0.5, most);

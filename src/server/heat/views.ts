@@ -4,7 +4,8 @@ import { hourly_C } from '../../core/climate/hourly.ts';
 import type { NurseryRecord } from '../../contracts/records.ts';
 import { differenceWords, lengthWords } from '../../core/units/words.ts';
 import { dayLength_h } from '../../core/climate/sun.ts';
-import { costOf } from '../../core/heat/cost.ts';
+import { localHourAt } from '../../core/calendar/localDay.ts';
+import { costAt } from '../../core/heat/cost.ts';
 import { harmBelow_C, hoursToHarm } from '../../core/heat/harm.ts';
 import { middleOfMonth } from '../../core/heat/yearHours.ts';
 import { modeAt } from '../../core/heat/simulate.ts';
@@ -86,14 +87,10 @@ async function totalOf(c: HeatContext, z: ZoneNow, from_ms: number): Promise<Hea
   const heater = z.sensors.find((s) => s.role === 'heater');
   const hours = heater ? await readHourly(database(), heater.id, from_ms, c.season.now.instant_ms + HOUR_ms) : [];
   const { settings } = c;
-  let kWh = 0;
-  let money = 0;
-  const offset = Math.round((c.season.now.instant_ms / HOUR_ms - c.hour) % 24);
-  for (const { at_ms, mean } of hours) {
-    const energy = (mean * z.zone.spec.heater.power_W) / 1000;
-    kWh += energy;
-    money += costOf(settings.tariff, [energy], (((Math.floor(at_ms / HOUR_ms) - offset) % 24) + 24) % 24);
-  }
+  const { timeZone } = c.season.world.nursery;
+  const used = hours.map(({ at_ms, mean }) => ({ at_ms, energy_kWh: (mean * z.zone.spec.heater.power_W) / 1000 }));
+  const kWh = used.reduce((sum, { energy_kWh }) => sum + energy_kWh, 0);
+  const money = costAt(settings.tariff, used, (at_ms) => localHourAt(at_ms, timeZone));
   return { kWh, money, co2_kg: kWh * settings.co2_kg_kWh, hours: hours.length };
 }
 
