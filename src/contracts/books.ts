@@ -337,7 +337,9 @@ export const weightsInput = z.strictObject({
   wait_perTrayDay: price('a tray a day waiting'),
   move_perTray: price('moving a tray'),
   setPointChange: price('changing a set-point'),
+  // Both follow from the tariff of heat; what is sent of them is not kept.
   heat_perkWh: price('a kWh of heat'),
+  heatNight_factor: figure('price of the night', 0, 2).optional(),
   unplaced_perTray: price('a tray left out'),
   mostLate_days: wholeNumber('most days late', 0, 90),
   mostEarly_days: wholeNumber('most days early', 0, 60),

@@ -64,6 +64,17 @@ describe('daily weather from a CSV', () => {
     expect(readWeatherCsv(both, where).doubts.join()).toMatch(/2 places \(hill, coast\): choose one/);
     expect(readWeatherCsv(both, { ...where, stationIs: 'coast' }).days).toMatchObject([{ least_C: 4 }]);
   });
+  it('takes gusts in any unit, means as less than gusts, and doubts what no wind is', () => {
+    const text = 'date,least,gust\n2024-05-01,5,36\n2024-05-02,6,\n2024-05-03,7,900\n';
+    const where = { date: 'date', least: 'least', most: null, rain: null, station: null, stationIs: null, unit: 'C' };
+    const read = (more: object) => readWeatherCsv(text, { ...where, wind: 'gust', ...more } as WeatherColumns);
+    const kmh = read({ windUnit: 'km/h' });
+    expect(kmh.days.map((d) => d.gust_m_s ?? null)).toEqual([10, null, null]);
+    expect(kmh.problems).toMatchObject([{ line: 4, message: expect.stringContaining('which unit') }]);
+    // 36 knots of 1852 m an hour (ISO 80000-3); a mean wind of 36 km/h has gusts of 22 m/s (2.2 times, common practice, no source).
+    expect(read({ windUnit: 'knots' }).days[0]!.gust_m_s).toBeCloseTo(18.5, 1);
+    expect(read({ windUnit: 'km/h', windIs: 'mean' }).days[0]!.gust_m_s).toBeCloseTo(22, 9);
+  });
   it('finds its columns by their usual names', () => {
     expect(columnsOf('location,date,precipitation,temp_max,temp_min,wind\n').guess).toEqual({
       date: 'date',
@@ -72,6 +83,7 @@ describe('daily weather from a CSV', () => {
       rain: 'precipitation',
       station: 'location',
     });
+    expect(columnsOf('date,tmin,max_gust\n').guess).toMatchObject({ wind: 'max_gust' });
     expect(columnsOf('STATION,DATE,TMAX,TMIN,PRCP\n').guess).toMatchObject({ date: 'DATE', least: 'TMIN' });
   });
 });

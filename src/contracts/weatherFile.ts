@@ -53,7 +53,7 @@ const GUESSES: Readonly<Record<'date' | 'least' | 'most' | 'rain' | 'wind' | 'st
   least: /^(tmin|temp_?min|min_?temp.*|minimum.*|t_?min.*|least.*)$/i,
   most: /^(tmax|temp_?max|max_?temp.*|maximum.*|t_?max.*|most.*)$/i,
   rain: /^(prcp|precip\w*|rain\w*)$/i,
-  wind: /^(w?gust\w*|wind_?gust\w*|max_?gust\w*|wsf[gi5]|fx|wind\w*)$/i,
+  wind: /^(w?gust\w*|wind_?gust\w*|max_?gust\w*|wsf[gi5]|fx)$/i,
   station: /^(station|location|site|place|id)$/i,
 };
 

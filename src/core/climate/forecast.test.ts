@@ -4,7 +4,7 @@ import { requireDay } from '../calendar/dayNumber.ts';
 import { coverWorth } from './coverWorth.ts';
 import { dayWeathers, flagsOf, gustOf, type ForecastHour } from './forecast.ts';
 import { hoursOfDays, localHours } from './readForecast.ts';
-import { oddsAtOrBelow, scoreAt, scoresOf, usualSpread_K } from './score.ts';
+import { oddsAtOrBelow, oddsOfAny, scoreAt, scoresOf, usualSpread_K } from './score.ts';
 import { SOIL_LAG_frac, soilNow_C } from './soilNow.ts';
 
 const today = requireDay('2027-04-12');
@@ -142,5 +142,39 @@ describe('soil now', () => {
     expect(soil[4]).toBe(10);
     expect(soil[5]).toBeCloseTo(13, 10);
     expect(soil[35]).toBeCloseTo(10 + 3 * Math.exp(-1), 6);
+  });
+});
+
+describe('odds of a harmful night on any of several', () => {
+  const score = { lead: 0, n: 0, bias_K: 0, spread_K: 2 };
+  const nights = (lows: readonly number[]) => lows.map((low_C, i) => ({ day: 100 + i, low_C, score }));
+
+  it('one night is its own odds; ten are more than the worst and less than all thrown apart', () => {
+    const one = oddsAtOrBelow(2.5631, 0, score);
+    expect(one).toBeCloseTo(0.1, 3);
+    expect(oddsOfAny(nights([2.5631]), 0)).toBeCloseTo(one, 3);
+    const ten = oddsOfAny(nights(new Array<number>(10).fill(2.5631)), 0);
+    expect(ten).toBeGreaterThan(2 * one);
+    // Independent they would be 1 - 0.9^10 = 0.65.
+    expect(ten).toBeLessThan(0.65);
+    expect(oddsOfAny([], 0)).toBe(0);
+  });
+
+  it('agrees with two hundred thousand draws of errors that take after each other', () => {
+    const lows = [3, 1.5, 4, 2, 6];
+    // A generator of its own: numbers of a linear congruence (Numerical Recipes, ch. 7.1), normal by Box and Muller 1958.
+    let seed = 12345;
+    const uniform = () => (seed = (Math.imul(1664525, seed) + 1013904223) >>> 0) / 4294967296;
+    const normal = () => Math.sqrt(-2 * Math.log(1 - uniform())) * Math.cos(2 * Math.PI * uniform());
+    let hit = 0;
+    for (let run = 0; run < 200_000; run++) {
+      let error = normal();
+      const cold = lows.some((low, i) => {
+        if (i > 0) error = 0.7 * error + Math.sqrt(1 - 0.49) * normal();
+        return low + 2 * error <= 0;
+      });
+      if (cold) hit++;
+    }
+    expect(Math.abs(oddsOfAny(nights(lows), 0) - hit / 200_000)).toBeLessThan(0.006);
   });
 });

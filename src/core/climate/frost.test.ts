@@ -63,7 +63,7 @@ describe('risk', () => {
     expect(dateAtRisk(dates, 0.5)).toMatchObject({ date: '04-20' });
     const tenth = dateAtRisk(dates, 0.1)!;
     expect(tenth.widened).toBe(true);
-    expect(tenth.date).toBe('05-06');
+    expect(tenth.date).toBe('05-07');
     expect([tenth.from! < '04-30', tenth.to! > '05-10']).toEqual([true, true]);
     // One year only: the band is weeks wide.
     const one = dateAtRisk({ ...dates, offsets: [dates.offsets[0]!], years: 1 }, 0.5)!;

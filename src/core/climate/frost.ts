@@ -152,7 +152,7 @@ export interface RiskDate {
 export const ENOUGH_years = 10;
 
 /** Spread of last frosts from year to year where hardly any are known, days. Common practice, no source. */
-const USUAL_sd_days = 13;
+const USUAL_sd_days = 15;
 const WORTH_years = 2;
 const EIGHTY = 1.2816;
 
@@ -163,7 +163,7 @@ const EIGHTY = 1.2816;
  * next year, about the mean of those known.
  * @param risk_frac 0.01 to 0.99
  * @source Weibull plotting positions (Hyndman & Fan 1996, type 6, Am. Stat. 50, 361-365); the band by the normal standard
- * error of a quantile, its spread drawn to 13 days while years are few (common practice); Student's predictive distribution of
+ * error of a quantile, its spread drawn to 15 days while years are few (common practice); Student's predictive distribution of
  * a normal sample: Gelman et al. 2013, Bayesian Data Analysis, sec. 3.2
  */
 export function dateAtRisk(dates: FrostDates, risk_frac: number): RiskDate | null {

@@ -17,7 +17,7 @@ export interface SiteWind {
 
 /** Strongest gust of a usual day: middle by how the site lies, its spread, how one day takes after the last. Common practice, no source. */
 export const GUST = { sigma: 0.42, alike: 0.45 } as const;
-const MEDIAN_m_s: Readonly<Record<Exposure, number>> = { sheltered: 5, open: 7.5, exposed: 11 };
+const MEDIAN_m_s: Readonly<Record<Exposure, number>> = { sheltered: 5, open: 7.5, exposed: 10 };
 /** How sure a middle is when it is only said how a site lies, and when nothing is said: of its log. Common practice, no source. */
 const SAID_logSd = 0.15;
 const UNSAID_logSd = 0.35;

@@ -164,6 +164,23 @@ describe('the decision of a day', () => {
     const blind = fine(today, { most_C: null, night_C: null, morning_C: null });
     expect(decideDay(r, { rung: 3, served: 1 }, blind)).toMatchObject({ say: 'hold', limit: { stress: 'unknown' } });
   });
+  it('holds while no gust is told, and says to look at the wind; it sets nothing back', () => {
+    const decision = decideDay(rules(), { rung: 2, served: 1 }, fine(today, { gust_m_s: null }));
+    expect(decision).toMatchObject({ say: 'hold', rung: 2, limit: { stress: 'calm?' } });
+    expect(limitWords(decision.limit!, rules().rungs, 'C')).toMatch(/no gusts told.*look at the wind yourself/);
+  });
+  it('keeps plants out of full sun on a day of 41 degrees', () => {
+    // Rung 5 of the hours stands in full sun: 33 degrees at the most, common practice, no source.
+    const decision = decideDay(
+      rules(),
+      { rung: 5, served: 1 },
+      fine(today, { most_C: 41, night_C: 20, morning_C: 20 }),
+    );
+    expect(decision).toMatchObject({ say: 'back', limit: { stress: 'heat', figure: 41 } });
+    expect(decision.rung).toBe(0);
+    const shade = decideDay(rules(), { rung: 0, served: 0 }, fine(today, { most_C: 35, night_C: 18, morning_C: 18 }));
+    expect(shade.say).toBe('go');
+  });
   it('a rung of new sun waits when the day itself comes near its wind', () => {
     const r = rules();
     const sunny = r.rungs.findIndex((x, i) => newStresses(r.rungs[i - 1] ?? null, x)[0] === 'sun') + 1;
@@ -272,6 +289,14 @@ describe('where a batch stands by its log and the weather since', () => {
     const now = ladderNow(r, { rung: 3, since: today - 4, held: [today - 3] }, known, today);
     expect(now).toEqual({ at: { rung: 3, served: 2 }, harmed: null, harmedOn: null });
     expect(ladderNow(r, { rung: 0, since: null, held: [] }, known, today).at.rung).toBe(0);
+  });
+  it('days kept in soften: a rung for each five in a row, and its days are served anew', () => {
+    const held = (n: number) => Array.from({ length: n }, (_, i) => today - n + i);
+    const at = (n: number) => ladderNow(rules(), { rung: 5, since: today - 20, held: held(n) }, new Map(), today).at;
+    expect(at(4).rung).toBe(5);
+    expect(at(5)).toEqual({ rung: 4, served: 0 });
+    expect(at(12)).toEqual({ rung: 3, served: 0 });
+    expect(at(60).rung).toBe(1);
   });
   it('a frost that was read sets back; one that was only foretold does not', () => {
     const frost = fine(today - 1, { night_C: -2, spread_K: 0 });

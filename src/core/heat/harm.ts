@@ -17,6 +17,8 @@ export interface Cooling {
   readonly outside_C: ArrayLike<number>;
   readonly floor_C: number;
   readonly mode: ZoneMode;
+  /** What the sky takes from what is round the zone, K; absent: a cloudy night. */
+  readonly sky_K?: number;
 }
 
 /**
@@ -27,13 +29,20 @@ export function aroundUnheated_K(zone: ZoneSpec): number {
   return Math.min(zone.around.plusNight_K, 1.5);
 }
 
+/**
+ * What a clear night takes from what is round the zone: thin covers and glazing look at the sky. Common practice, no source
+ * (2 to 4 K).
+ */
+export const CLEAR_SKY_K = 3;
+
 /** Longest looked ahead. */
 export const HARM_h = 72;
 const STEP_min = 5;
 
 /**
  * Hours until the medium falls to each of the temperatures with the heater dead; null when it does not in three days.
- * The house round it is taken to cool as well. No sun is reckoned with, so that the figure errs to the safe side by day.
+ * The house round it is taken to cool as well. No sun is reckoned with, so that the figure errs to the safe
+ * side by day.
  * @param levels_C degrees Celsius
  */
 export function hoursToHarm(zone: ZoneSpec, cooling: Cooling, levels_C: readonly number[]): (number | null)[] {
@@ -44,7 +53,7 @@ export function hoursToHarm(zone: ZoneSpec, cooling: Cooling, levels_C: readonly
   for (let i = 0; i < (HARM_h * 60) / STEP_min && out.includes(null); i++) {
     const outside = cooling.outside_C[Math.min(last, Math.floor((i * STEP_min) / 60))]!;
     const before = x[MEDIUM]!;
-    x = advance(step, x, [0, 0, outside + aroundUnheated_K(zone), cooling.floor_C]);
+    x = advance(step, x, [0, 0, outside + aroundUnheated_K(zone) - (cooling.sky_K ?? 0), cooling.floor_C]);
     const now = x[MEDIUM]!;
     levels_C.forEach((level, k) => {
       if (out[k] === null && now <= level) out[k] = ((i + (before - level) / (before - now)) * STEP_min) / 60;

@@ -32,8 +32,8 @@ const SETTLED = 1e-9;
 /**
  * What observations say of a target: a normal model of several levels, each observation either as it should be or, with a
  * small chance, wrong by much. One wrong observation among good ones is all but left out; a single one that is far off moves
- * the answer in the measure that it may be right. Worked out by expectation propagation over the mixture (exact for one
- * observation). Its prior mean is 0.
+ * the answer in the measure that it may be right. Worked out by expectation propagation over the mixture (for one
+ * observation exact in its mean). Its prior mean is 0.
  * @param target groups of what is asked about, null where it is about all
  * @throws RangeError when a figure is not finite or a spread is not above 0
  * @source Minka 2001, Expectation Propagation for approximate Bayesian inference (the clutter problem); Rasmussen & Williams

@@ -2,7 +2,7 @@ import { cropNamed } from '../../../tests/references/library.ts';
 import { describe, expect, it } from 'vitest';
 import { requireDay } from '../calendar/dayNumber.ts';
 import type { DayWeather } from '../climate/forecast.ts';
-import { scoresOf } from '../climate/score.ts';
+import { oddsAtOrBelow, scoreAt, scoresOf } from '../climate/score.ts';
 import { GATE_KEYS, gatesOf, USUAL_MODES, USUAL_RULES, verdictOf, type GateInput, type GateModes } from './gates.ts';
 import { ground_m2, spacingOf } from './spacing.ts';
 
@@ -70,6 +70,26 @@ describe('the gates of planting out', () => {
     expect(far).toMatchObject({ state: 'fail', day: today + 8 });
     expect(gate({ forecast: cold(1), cover_K: 4 }, 'forecast').state).toBe('pass');
     expect(gate({ forecast: open.forecast.slice(0, 2) }, 'forecast').state).toBe('unknown');
+  });
+  it('forecast: nights that each pass may together be too many', () => {
+    const mild = open.forecast.map((d) => ({ ...d, night_C: 5 + 0.4 * d.lead }));
+    const one = gate({ forecast: mild }, 'forecast');
+    expect(one.state).toBe('pass');
+    const cool = open.forecast.map((d) => ({ ...d, night_C: 3 + 0.45 * d.lead }));
+    const any = gate({ forecast: cool }, 'forecast');
+    const alone = Math.max(...cool.map((d) => oddsAtOrBelow(d.night_C, 0, scoreAt(open.scores, d.lead))));
+    expect(alone).toBeLessThan(0.1);
+    expect(any).toMatchObject({ state: 'fail' });
+    expect(any.figure!).toBeGreaterThan(alone);
+  });
+  it('what is told of some days never passes for all of them', () => {
+    expect(gate({ forecast: open.forecast.slice(0, 3) }, 'forecast').state).toBe('unknown');
+    expect(gate({ forecast: open.forecast.slice(0, 9) }, 'forecast').state).toBe('pass');
+    expect(gate({ forecast: open.forecast.slice(0, 1) }, 'storm').state).toBe('unknown');
+    const gale = [weather(0, { gust_m_s: 25 })];
+    expect(gate({ forecast: gale }, 'storm').state).toBe('fail');
+    const cold = [weather(0, { night_C: -3 })];
+    expect(gate({ forecast: cold }, 'forecast').state).toBe('fail');
   });
   it('storm: only the days just after planting count', () => {
     const gale = (lead: number) => open.forecast.map((d) => (d.lead === lead ? { ...d, gust_m_s: 22 } : d));

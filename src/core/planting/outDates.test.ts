@@ -39,3 +39,18 @@ describe('the first day out', () => {
     expect(earliestOut(crop, riskOffsets([], 0.1, false), null, 0).offset).toBeNull();
   });
 });
+
+describe('a mild midwinter', () => {
+  it('that is warm enough before the cold comes is no first day out', () => {
+    const crop = { hardiness: 'hardy', plantSoilMin_C: 7, plantNightMin_C: 2 } as const;
+    // Soil at 9 on 1 January, 4 in February, 9 again from mid April.
+    const usual = {
+      soil_C: (day: number) => 6.5 + 2.5 * Math.cos((2 * Math.PI * day) / 105),
+      night_C: () => 5,
+    };
+    const { offset, by } = earliestOut(crop, () => -Infinity, usual, 0);
+    expect(by).toBe('soil');
+    expect(offset!).toBeGreaterThan(50);
+    for (let day = offset!; day < 105; day++) expect(usual.soil_C(day)).toBeGreaterThanOrEqual(7);
+  });
+});

@@ -138,3 +138,49 @@ describe('odds of a batch over them', () => {
     expect(odds.soil_frac).toBeCloseTo(warm / springs.runs, 10);
   });
 });
+
+describe('whole seasons', () => {
+  const from = requireDay('2027-04-01');
+  /** Twenty years, each warmer or colder as a whole by so much in turn, with spells of five days within. */
+  const yearsApart = (apart_K: number) =>
+    Array.from({ length: 20 }, (_, y) => {
+      const start = requireDay(`${2007 + y}-01-01`);
+      const off = apart_K * [1.2, -0.4, 0.6, -1.4][y % 4]!;
+      return Array.from({ length: 365 }, (_day, i) => {
+        const spell = 2 * Math.sin(1.7 * Math.floor(i / 5) + y);
+        return { day: start + i, least_C: 5 + off + spell, most_C: 14 + off + spell };
+      });
+    }).flat();
+  const meansOf = (apart_K: number) => {
+    const springs = simulatedSprings({
+      from,
+      days: 90,
+      runs: 400,
+      seed: 3,
+      history: yearsApart(apart_K),
+      usual: null,
+      near: [],
+      soil_C: 8,
+      wind: siteWind([], null),
+      latitude_deg: 52,
+    });
+    const means = Array.from({ length: 400 }, (_, s) => {
+      const row = springs.least_C.subarray(s * 90, s * 90 + 90);
+      return row.reduce((a, b) => a + b, 0) / 90;
+    });
+    const mean = means.reduce((a, b) => a + b, 0) / 400;
+    return { mean, sd: Math.sqrt(means.reduce((sum, m) => sum + (m - mean) ** 2, 0) / 399) };
+  };
+
+  it('stay warm or cold as they were: springs lie as far apart as the years do', () => {
+    const { mean, sd } = meansOf(1.4);
+    expect(mean).toBeCloseTo(5, 0);
+    // The years lie 1.4 x 0.99 K apart (standard deviation of 1.2, -0.4, 0.6, -1.4 taken alike often).
+    expect(sd).toBeGreaterThan(1.2);
+    expect(sd).toBeLessThan(1.9);
+  });
+
+  it('and are not set apart where the years were alike', () => {
+    expect(meansOf(0).sd).toBeLessThan(0.5);
+  });
+});

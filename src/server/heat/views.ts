@@ -6,7 +6,7 @@ import { differenceWords, lengthWords } from '../../core/units/words.ts';
 import { dayLength_h } from '../../core/climate/sun.ts';
 import { localHourAt } from '../../core/calendar/localDay.ts';
 import { costAt } from '../../core/heat/cost.ts';
-import { harmBelow_C, hoursToHarm } from '../../core/heat/harm.ts';
+import { CLEAR_SKY_K, harmBelow_C, hoursToHarm } from '../../core/heat/harm.ts';
 import { middleOfMonth } from '../../core/heat/yearHours.ts';
 import { modeAt } from '../../core/heat/simulate.ts';
 import { flowsAt, sizingOf } from '../../core/heat/sizing.ts';
@@ -64,7 +64,7 @@ export function harmOf(c: HeatContext, z: ZoneNow, status: ZoneStatus | undefine
   const run = (kind: CoverKind) =>
     hoursToHarm(
       spec,
-      { start_C: status.x, outside_C, floor_C: status.floor_C, mode: { cover: kind, open: false } },
+      { start_C: status.x, outside_C, floor_C: status.floor_C, mode: { cover: kind, open: false }, sky_K: CLEAR_SKY_K },
       levels,
     );
   const [bare, as, more] = [run('none'), run(cover), run(oneMore(cover))];
