@@ -137,6 +137,7 @@ function cropNamed(name: string | undefined): Crop {
   const crops = cropsFromLibrary({
     crops: read('crop-library'),
     tables: read('crop-tables'),
+    bolting: read('crop-bolting'),
     emergenceDays: read('emergence-days'),
     emergencePercent: read('emergence-percent'),
   });

@@ -54,6 +54,11 @@ export const cropInput = z
     growOptimum_C: temperature_C('growth optimum'),
     growCeiling_C: temperature_C('growth ceiling'),
     checkNight_C: temperature_C('night that checks it').nullable().default(null),
+    boltCold_C: temperature_C('cold that makes it flower').nullable().default(null),
+    boltCold_days: wholeNumber('days of such cold', 1, 200).nullable().default(null),
+    boltWarm_C: figure('warmth that makes it flower', 5, 50).nullable().default(null),
+    boltWarm_days: wholeNumber('days of such warmth', 1, 200).nullable().default(null),
+    boltDay_h: figure('length of day that makes it flower', 8, 24).nullable().default(null),
     comfortNight_C: temperature_C('comfortable night'),
     comfortDay_C: temperature_C('comfortable day'),
     dliLeast: figure('least daily light', 0.1, 60),
@@ -102,6 +107,13 @@ export const cropInput = z
         message: 'a crop that is chilled has weeks of it, one that is not has none',
       });
     }
+    for (const kind of ['boltCold', 'boltWarm'] as const)
+      if ((crop[`${kind}_C`] === null) !== (crop[`${kind}_days`] === null))
+        ctx.addIssue({
+          code: 'custom',
+          path: [`${kind}_days`],
+          message: 'bolting: both the temperature and its days, or neither',
+        });
     if (crop.growDay_C >= crop.growCeiling_C) {
       ctx.addIssue({
         code: 'custom',

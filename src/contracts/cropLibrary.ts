@@ -5,6 +5,7 @@ import type { Crop, EmergencePoint, Hardiness, SeedLight } from '../core/model.t
 export interface LibraryTexts {
   readonly crops: string;
   readonly tables: string;
+  readonly bolting: string;
   readonly emergenceDays: string;
   readonly emergencePercent: string;
 }
@@ -47,11 +48,16 @@ export function emergenceTables(
 export function cropsFromLibrary(texts: LibraryTexts): Crop[] {
   const tables = emergenceTables(texts);
   const tableOf = new Map(rowsOf(texts.tables).map((row) => [row['crop']!, row['table']!]));
+  const boltOf = new Map(rowsOf(texts.bolting).map((row) => [row['crop']!, row]));
   return rowsOf(texts.crops).map((row, i) => {
     const name = row['crop']!;
     const table = tableOf.get(name);
     const n = (column: string): number => Number(row[column]);
     const orNull = (column: string): number | null => (row[column] === '' ? null : n(column));
+    const bolt = (column: string): number | null => {
+      const text = boltOf.get(name)?.[column] ?? '';
+      return text === '' ? null : Number(text);
+    };
     const [pretreat, chill] = row['pretreat']!.split(':') as [Crop['pretreat'], string?];
     return {
       id: i + 1,
@@ -84,6 +90,11 @@ export function cropsFromLibrary(texts: LibraryTexts): Crop[] {
       growOptimum_C: n('grow_opt_C'),
       growCeiling_C: n('grow_ceiling_C'),
       checkNight_C: orNull('check_night_C'),
+      boltCold_C: bolt('cold_C'),
+      boltCold_days: bolt('cold_days'),
+      boltWarm_C: bolt('warm_C'),
+      boltWarm_days: bolt('warm_days'),
+      boltDay_h: bolt('day_h'),
       comfortNight_C: n('comfort_night_low_C'),
       comfortDay_C: n('comfort_day_high_C'),
       dliLeast: n('dli_min'),

@@ -71,6 +71,14 @@ export interface Crop {
   readonly growCeiling_C: number;
   /** Night under which the young plant is checked (stands still, or may bolt) before hardening; null where there is none. */
   readonly checkNight_C: number | null;
+  /** So many days with a mean below make the young plant flower, past its youth; null where cold does not. */
+  readonly boltCold_C: number | null;
+  readonly boltCold_days: number | null;
+  /** So many days with a highest above do; null where warmth does not. */
+  readonly boltWarm_C: number | null;
+  readonly boltWarm_days: number | null;
+  /** Days longer than this do once it stands out, hours; null where they do not. */
+  readonly boltDay_h: number | null;
   /** Air without harm or poor habit: lowest by night and highest by day. */
   readonly comfortNight_C: number;
   readonly comfortDay_C: number;

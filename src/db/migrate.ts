@@ -16,6 +16,7 @@ import * as cropLibrary from './migrations/013-crop-library.ts';
 import * as placeLight from './migrations/014-place-light.ts';
 import * as leftOut from './migrations/015-left-out.ts';
 import * as siteWind from './migrations/016-site-wind.ts';
+import * as bolting from './migrations/017-bolting.ts';
 
 interface Step {
   up(db: Sequelize): Promise<void>;
@@ -39,6 +40,7 @@ const STEPS: readonly [string, Step][] = [
   ['014-place-light', placeLight],
   ['015-left-out', leftOut],
   ['016-site-wind', siteWind],
+  ['017-bolting', bolting],
 ];
 
 export const MIGRATION_NAMES = STEPS.map(([name]) => name);

@@ -107,6 +107,11 @@ export class CropModel extends Model<InferAttributes<CropModel>, InferCreationAt
   declare potUsual_cm: number | null;
   declare growCeiling_C: number;
   declare checkNight_C: number | null;
+  declare boltCold_C: number | null;
+  declare boltCold_days: number | null;
+  declare boltWarm_C: number | null;
+  declare boltWarm_days: number | null;
+  declare boltDay_h: number | null;
   declare comfortNight_C: number;
   declare comfortDay_C: number;
   declare dliLeast: number;
@@ -333,6 +338,11 @@ export function defineModels(sequelize: Sequelize): void {
     potUsual_cm: figure('pot_usual_cm', true),
     growCeiling_C: figure('grow_ceiling_c'),
     checkNight_C: figure('check_night_c', true),
+    boltCold_C: figure('bolt_cold_c', true),
+    boltCold_days: whole('bolt_cold_days', true),
+    boltWarm_C: figure('bolt_warm_c', true),
+    boltWarm_days: whole('bolt_warm_days', true),
+    boltDay_h: figure('bolt_day_h', true),
     comfortNight_C: figure('comfort_night_c'),
     comfortDay_C: figure('comfort_day_c'),
     dliLeast: figure('dli_least'),

@@ -86,7 +86,7 @@ export function seasonBatchesJson(season: Season): string {
 const written = new WeakMap<BatchView, string>();
 
 export function seasonBatch({ batch, name, state, coming_frac, weather }: BatchView): SeasonBatch {
-  const { phase, facts, sown_count, alive_count, placeId, stays, lastDay, moves } = state;
+  const { phase, facts, sown_count, alive_count, placeId, stays, lastDay, moves, treatedOn } = state;
   const { up_count, lost_count, left_count, planted_count, lastCountOn } = state;
   const counted = { up_count, lost_count, left_count, planted_count, lastCountOn };
   return {
@@ -98,7 +98,7 @@ export function seasonBatch({ batch, name, state, coming_frac, weather }: BatchV
     plan: batch.plan,
     pinned: batch.pinned,
     familyId: batch.familyId,
-    state: { phase, facts, sown_count, alive_count, placeId, stays, lastDay, moves, ...counted },
+    state: { phase, facts, sown_count, alive_count, placeId, stays, lastDay, moves, treatedOn, ...counted },
     coming_frac,
     weather,
   };

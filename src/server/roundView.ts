@@ -1,5 +1,8 @@
 import { isoFromDay } from '../core/calendar/dayNumber.ts';
 import { JOB_EVENT, JOB_WORDS, type Job, type JobKind } from '../core/round/work.ts';
+import { boltRisks } from '../core/growth/bolting.ts';
+import { degreesWords } from '../core/hardening/words.ts';
+import { boltDays } from '../core/schedule/warnings.ts';
 import type { Leggy } from '../core/climate/leggy.ts';
 import { temperatureOn } from '../core/schedule/placeClimate.ts';
 import type { RoundJob, RoundPlace, RoundView } from '../contracts/views.ts';
@@ -82,6 +85,7 @@ function roundJob(view: BatchView, job: Job, season: Season): RoundJob {
 
 /** Word of the button that logs a job as it stands. */
 const TAP: Readonly<Record<JobKind, string>> = {
+  treat: 'Done',
   sow: 'Sown',
   arrive: 'Come',
   look: 'Count',
@@ -98,10 +102,24 @@ const TAP: Readonly<Record<JobKind, string>> = {
 /** The reason of a job, with what only the whole season knows. */
 function whyOf(job: Job, view: BatchView, season: Season): string {
   if (job.kind === 'off-heat') return job.why + leggyWords(leggyOf(season, view));
+  if (job.kind === 'pot' || job.kind === 'space' || job.kind === 'harden') return job.why + boltWords(view, season);
   if (job.kind !== 'plant' || !season.site) return job.why;
   const { verdict, by } = plantVerdict(season, season.site, view);
   const word = { plant: 'the gates are open', wait: 'wait', not: 'not today' }[verdict];
   return `${view.batch.plan.plantsWanted} wanted; ${word}: ${by}`;
+}
+
+/** Added to a job of a batch that is likely to run to flower. */
+function boltWords(view: BatchView, { tables, crops, world }: Season): string {
+  const { forecast } = view.progress;
+  const crop = crops.find((c) => c.id === view.batch.cropId)!;
+  if (forecast.kind !== 'chain') return '';
+  const risks = boltRisks(crop, boltDays(forecast, view.batch.plan, tables), world.nursery.latitude_deg);
+  const likely = risks.find((risk) => risk.level === 'likely');
+  if (!likely) return '';
+  const unit = world.nursery.temperatureUnit;
+  const line = `${likely.cause === 'cold' ? 'under' : 'over'} ${degreesWords(likely.line, unit)}`;
+  return `; likely to run to flower: ${likely.figure} days ${line}, ${likely.of} are enough`;
 }
 
 /** Added to "off the heat" when seedlings have stood there too long for their light. */

@@ -300,6 +300,7 @@ function batchView(
     progress,
     containers,
     potting,
+    crop,
     ...(ladder ? { ladder } : {}),
   };
   return {

@@ -79,6 +79,7 @@ export async function libraryCrops(): Promise<Crop[]> {
   const texts: LibraryTexts = {
     crops: await read('crop-library.csv'),
     tables: await read('crop-tables.csv'),
+    bolting: await read('crop-bolting.csv'),
     emergenceDays: await read('emergence-days.csv'),
     emergencePercent: await read('emergence-percent.csv'),
   };

@@ -7,6 +7,7 @@ const read = (name: string): string => readFileSync(new URL(`../../src/stores/${
 export const texts: LibraryTexts = {
   crops: read('crop-library.csv'),
   tables: read('crop-tables.csv'),
+  bolting: read('crop-bolting.csv'),
   emergenceDays: read('emergence-days.csv'),
   emergencePercent: read('emergence-percent.csv'),
 };

@@ -26,6 +26,7 @@ export const EVENT_KINDS = [
   'watered',
   'stood',
   'left-out',
+  'treated',
 ] as const;
 export type EventKind = (typeof EVENT_KINDS)[number];
 
@@ -55,6 +56,7 @@ export const EVENT_WORDS: Readonly<Record<EventKind, string>> = {
   watered: 'Watered in',
   stood: 'How it stood',
   'left-out': 'Left out of what is learned',
+  treated: 'Seed treated',
 };
 
 /** What a potting, a pricking out or a potting on came to. */

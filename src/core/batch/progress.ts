@@ -1,3 +1,4 @@
+import { chilledBy } from '../schedule/treatment.ts';
 import type { Because } from '../because.ts';
 import { isoFromDay, type DayNumber } from '../calendar/dayNumber.ts';
 import { placeOfStage, type BatchPlan, type Container, type Crop, type OffHeatRule, type Stage } from '../model.ts';
@@ -14,6 +15,7 @@ export type ChainState = Pick<
   BatchState,
   'phase' | 'facts' | 'sown_count' | 'alive_count' | 'placeId' | 'stays' | 'lastDay' | 'moves'
 > &
+  Partial<Pick<BatchState, 'treatedOn'>> &
   PlantState;
 
 /** A batch's plan back from its date and its forecast forward from its log. */
@@ -137,7 +139,9 @@ export function batchProgress(input: ProgressInput): Progress {
   const { crop, plan, state, offHeat, tables, today } = input;
   const planned = plannedChain({ crop, plan, offHeat, tables });
   const plants = plantsOf(state, plan, input.coming_frac);
-  const sowOn = planned.kind === 'chain' ? startOf(planned).day : today;
+  const plannedOn = planned.kind === 'chain' ? startOf(planned).day : today;
+  const waits = state.phase === 'planned' && !plan.joins;
+  const sowOn = waits ? chilledBy(crop, plannedOn, state.treatedOn ?? null, today) : plannedOn;
   const forecast = forwardChain({
     crop,
     plan: planAsItStands(plan, state),

@@ -45,6 +45,8 @@ export interface BatchState {
   readonly sign: { readonly sign: Sign; readonly day: DayNumber; readonly leaves: number | null } | null;
   /** Day it was last watered in; work goes on until it is after a potting. */
   readonly wateredOn: DayNumber | null;
+  /** Day its seed was soaked, scarified or laid cold; null: not logged. */
+  readonly treatedOn: DayNumber | null;
   /** Last day a rung was logged as done, and days on which hardening was held. */
   readonly rungLoggedOn: DayNumber | null;
   readonly rungHeld: readonly DayNumber[];
@@ -75,6 +77,7 @@ export const UNSOWN: BatchState = {
   moves: [],
   sign: null,
   wateredOn: null,
+  treatedOn: null,
   rungLoggedOn: null,
   rungHeld: [],
   planting: null,
@@ -102,6 +105,7 @@ export function applyEvent(state: BatchState, event: BatchEvent, expected_frac: 
     };
   }
   if (event.kind === 'cover') return { ...state, covered: event.count === 1 };
+  if (event.kind === 'treated') return { ...state, treatedOn: state.treatedOn ?? event.day };
   if (event.kind === 'watered') return { ...state, wateredOn: Math.max(state.wateredOn ?? -Infinity, event.day) };
   if (event.kind === 'sign')
     return { ...state, sign: { sign: event.cause as Sign, day: event.day, leaves: event.count } };

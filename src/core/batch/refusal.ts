@@ -55,6 +55,7 @@ export const FREE: readonly EventKind[] = [
   'sign',
   'watered',
   'left-out',
+  'treated',
 ];
 const DONE_WORDS: Readonly<Record<Phase, string>> = {
   planned: 'not sown yet',

@@ -3,8 +3,9 @@ import { SIGN_WORDS, type EventKind } from '../batch/event.ts';
 import type { Progress } from '../batch/progress.ts';
 import { containerNow, planAsItStands } from '../batch/progress.ts';
 import type { BatchState } from '../batch/reduce.ts';
-import { placeOfStage, type BatchPlan, type Container, type Stage } from '../model.ts';
+import { placeOfStage, type BatchPlan, type Container, type Crop, type Stage } from '../model.ts';
 import { traysFor } from '../quantities/trays.ts';
+import { treatment_days, TREATMENT_WORDS } from '../schedule/treatment.ts';
 import { milestoneOf, type Chain } from '../schedule/chain.ts';
 import { lastPottedOn, restedOn } from '../potting/rest.ts';
 import { showsReady } from '../potting/ready.ts';
@@ -15,9 +16,10 @@ import { decisionWords } from '../hardening/words.ts';
 import type { TemperatureUnit } from '../units/temperature.ts';
 
 export type JobKind =
-  'sow' | 'arrive' | 'look' | 'off-heat' | 'pot' | 'water' | 'space' | 'harden' | 'rung' | 'plant' | 'stood';
+  'treat' | 'sow' | 'arrive' | 'look' | 'off-heat' | 'pot' | 'water' | 'space' | 'harden' | 'rung' | 'plant' | 'stood';
 
 export const JOB_WORDS: Readonly<Record<JobKind, string>> = {
+  treat: 'Treat the seed',
   sow: 'Sow',
   arrive: 'Take in plugs',
   look: 'Look and count',
@@ -33,6 +35,7 @@ export const JOB_WORDS: Readonly<Record<JobKind, string>> = {
 
 /** The event one tap logs for a job. */
 export const JOB_EVENT: Readonly<Record<JobKind, EventKind>> = {
+  treat: 'treated',
   sow: 'sown',
   arrive: 'arrived',
   look: 'counted',
@@ -88,6 +91,8 @@ export interface WorkInput {
   readonly containers: ReadonlyMap<number, Container>;
   readonly potting?: Pick<PottingSettings, 'rest_days' | 'potLeaves'>;
   readonly ladder?: LadderOfBatch;
+  /** What its seed wants before it is sown; absent: nothing. */
+  readonly crop?: Pick<Crop, 'pretreat' | 'chill_weeks'>;
 }
 
 /** All work still to come of one batch, in order of day; the first is what it waits for now. */
@@ -99,6 +104,7 @@ export function workOf(input: WorkInput): Job[] {
   const jobs: Job[] = [];
   const facts = input.state.facts;
   const { joins } = input.plan;
+  if (phase === 'planned' && !joins) jobs.push(...treatJob(input, forecast));
   if (phase === 'planned') jobs.push(joins ? arriveJob(input, forecast) : sowJob(input, forecast));
   if (!joins && (phase === 'planned' || phase === 'sown')) jobs.push(lookJob(input, forecast));
   if (!joins && facts['off-heat'] === undefined && facts.pot === undefined && facts.harden === undefined) {
@@ -129,7 +135,8 @@ export function roundOf(input: WorkInput, today: DayNumber): Job[] {
   const first = due.find((job) => job.kind === 'rung') ?? due[0];
   if (!first) return [];
   // Watering in goes on beside whatever else a batch waits for.
-  const offered = first.kind === 'water' ? due.slice(0, 2) : [first];
+  // So does sowing beside the seed's treatment: who has done it unasked need not log it first.
+  const offered = first.kind === 'water' || first.kind === 'treat' ? due.slice(0, 2) : [first];
   return offered.filter((job) => !(input.state.held[job.kind]! > today) && !countedToday(input, job, today));
 }
 
@@ -180,6 +187,15 @@ const dayOf = (chain: Chain, key: Parameters<typeof milestoneOf>[1]): DayNumber 
 
 /** Day a step is due by the forecast, not put off by lateness, so that lateness shows. */
 const dueDay = (chain: Chain, key: Parameters<typeof milestoneOf>[1]): DayNumber => milestoneOf(chain, key)!.dueOn;
+
+function treatJob(input: WorkInput, chain: Chain): Job[] {
+  const { crop, state } = input;
+  if (!crop || crop.pretreat === 'none' || state.treatedOn !== null) return [];
+  const sow = milestoneOf(chain, 'sow')!;
+  const dueOn = sow.dueOn - treatment_days(crop);
+  const why = `${TREATMENT_WORDS[crop.pretreat]}; sow {day}`;
+  return [job(input, 'treat', dueOn, 'germinate', null, { placeId: null, why, whyDay: sow.day })];
+}
 
 function sowJob(input: WorkInput, chain: Chain): Job {
   const cells = input.progress.plants.sown_count;

@@ -16,6 +16,8 @@ export interface SeasonTables {
   readonly from: DayNumber;
   readonly days: number;
   readonly places: ReadonlyMap<number, Place>;
+  /** Where the nursery lies; null: not known. */
+  readonly latitude_deg: number | null;
   /** Usual outside over these days; null when it is not written down. */
   readonly outside: OutsideClimate | null;
   climateOf(placeId: number): PlaceClimate;
@@ -97,6 +99,7 @@ export function seasonTables(
     from,
     days,
     places: byId,
+    latitude_deg: sky?.latitude_deg ?? null,
     outside,
     climateOf,
     skyOf,

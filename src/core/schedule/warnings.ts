@@ -1,3 +1,5 @@
+import { LEGGY_RATIO, photothermalRatio } from '../climate/light.ts';
+import { boltRisks, type BoltDay } from '../growth/bolting.ts';
 import { COMMON_PRACTICE } from '../because.ts';
 import type { DayNumber } from '../calendar/dayNumber.ts';
 import { nearestOccurrence, type MonthDay } from '../calendar/monthDay.ts';
@@ -25,7 +27,16 @@ export interface FrostAtRisk {
 }
 
 export interface Warning {
-  readonly code: 'temperature' | 'few-come-up' | 'unsuitable-place' | 'past' | 'frost' | 'autumn-frost' | 'over-age';
+  readonly code:
+    | 'bolting'
+    | 'leggy'
+    | 'temperature'
+    | 'few-come-up'
+    | 'unsuitable-place'
+    | 'past'
+    | 'frost'
+    | 'autumn-frost'
+    | 'over-age';
   readonly stage: Stage | null;
   /** Day the warning is about, for the screen to write in the reader's form. */
   readonly day: DayNumber | null;
@@ -63,6 +74,8 @@ export function chainWarnings(
   for (const { stage, from, to } of stageSpans(chain, plan)) {
     warnings.push(...stageWarnings(stage, from, to, crop, plan, tables));
   }
+  warnings.push(...boltWarnings(chain, crop, plan, tables));
+  warnings.push(...lightWarnings(chain, crop, plan, tables));
   warnings.push(...frostWarnings(chain, crop, plan.coverId ?? null, frost));
   const plant = milestoneOf(chain, 'plant')!;
   if (chain.overAge_t !== null && chain.overAge_t < plant.t) {
@@ -146,6 +159,80 @@ function stageWarnings(
     }
   }
   return found;
+}
+
+/** The days of a batch from half up to planting out, as bolting sees them. */
+export function boltDays(chain: Chain, plan: BatchPlan, tables: SeasonTables): BoltDay[] {
+  const from = milestoneOf(chain, 'half-up')?.day ?? startOf(chain).day;
+  const harden = milestoneOf(chain, 'harden')!.day;
+  const days: BoltDay[] = [];
+  for (const span of stageSpans(chain, plan)) {
+    const placeId = placeOfStage(plan.places, span.stage);
+    if (placeId === null || !tables.places.has(placeId)) continue;
+    const climate = tables.climateOf(placeId);
+    for (let day = Math.max(from, span.from, (days.at(-1)?.day ?? -Infinity) + 1); day <= span.to; day++) {
+      const i = Math.min(Math.max(day - tables.from, 0), tables.days - 1);
+      days.push({
+        day,
+        day_C: climate.day_C[i]!,
+        night_C: climate.night_C[i]!,
+        // Its growth runs about evenly from half up to hardening.
+        grown_frac: Math.min(1, (day - from) / Math.max(1, harden - from)),
+        out: span.stage === 'harden',
+      });
+    }
+  }
+  return days;
+}
+
+const BOLT_CURE = {
+  cold: 'Keep it warmer until it goes out, or sow later.',
+  warm: 'Cooler and shaded, or sow for cooler days; a variety slow to bolt.',
+  'long days': 'A variety slow to bolt, or sow for shorter days.',
+} as const;
+
+function boltWarnings(chain: Chain, crop: Crop, plan: BatchPlan, tables: SeasonTables): Warning[] {
+  if (crop.boltCold_C === null && crop.boltWarm_C === null && crop.boltDay_h === null) return [];
+  const { latitude_deg } = tables;
+  return boltRisks(crop, boltDays(chain, plan, tables), latitude_deg ?? 45)
+    .filter(({ cause }) => cause !== 'long days' || latitude_deg !== null)
+    .map(({ cause, figure, of, line, from, level }) => {
+      const may = `${capital(crop.name)} ${level === 'likely' ? 'is likely to' : 'may'} run to flower`;
+      const why =
+        cause === 'long days'
+          ? `days of ${figure.toFixed(1)} hours when it goes out, it bears ${line}`
+          : cause === 'cold'
+            ? `${figure} young days under {0} from {day}, ${of} are enough`
+            : `${figure} days over {0} from {day}, ${of} are enough`;
+      return warning('bolting', null, from, `${may}: ${why}. ${BOLT_CURE[cause]}`, cause === 'long days' ? [] : [line]);
+    });
+}
+
+/** Days of a stage that may lie under the ratio before anything is said. Common practice, no source. */
+const LEGGY_days = 4;
+
+/** Stages in which the light is too little for the warmth, with what cures it. */
+function lightWarnings(chain: Chain, crop: Crop, plan: BatchPlan, tables: SeasonTables): Warning[] {
+  const half = milestoneOf(chain, 'half-up')?.day ?? startOf(chain).day;
+  return stageSpans(chain, plan).flatMap(({ stage, from, to }): Warning[] => {
+    const placeId = placeOfStage(plan.places, stage);
+    const place = placeId === null ? undefined : tables.places.get(placeId);
+    const sky = placeId === null || !place ? null : tables.skyOf(placeId);
+    if (!place || !sky || stage === 'harden') return [];
+    const climate = tables.climateOf(place.id);
+    let [bad, light, first] = [0, 0, NaN];
+    for (let day = Math.max(from, half + 1); day < to; day++) {
+      const i = Math.min(Math.max(day - tables.from, 0), tables.days - 1);
+      const ratio = photothermalRatio(sky.light_mol_m2[i]!, (climate.day_C[i]! + climate.night_C[i]!) / 2, crop.base_C);
+      if (ratio === null || ratio >= LEGGY_RATIO) continue;
+      if (bad === 0) first = day;
+      bad++;
+      light += sky.light_mol_m2[i]!;
+    }
+    if (bad < LEGGY_days) return [];
+    const text = `Leggy in ${place.name}: ${bad} days from {day} with ${(light / bad).toFixed(1)} mol of light a day, little for the warmth. Cooler, above all at daybreak; more light; wider apart.`;
+    return [warning('leggy', stage, first, text, [])];
+  });
 }
 
 function frostWarnings(chain: Chain, crop: Crop, coverId: number | null, frost: FrostDates): Warning[] {

@@ -8,7 +8,7 @@ import type { LogLine } from '../../ui/logPost.ts';
 
 /** What can be logged next, the likeliest first. */
 const NEXT: Readonly<Record<Phase, readonly EventKind[]>> = {
-  planned: ['sown', 'note'],
+  planned: ['sown', 'treated', 'note'],
   sown: ['counted', 'emerged', 'off-heat', 'moved', 'note'],
   emerged: ['off-heat', 'counted', 'potted', 'moved', 'note'],
   growing: ['potted', 'counted', 'hardening-started', 'moved', 'note'],
