@@ -1,3 +1,4 @@
+import type { VarietyFigures } from '../core/varietyFigures.ts';
 import type { MilestoneKey } from '../core/schedule/chain.ts';
 import type { EventKind, PlantingDetails, PottingDetails, SplitSnapshot } from '../core/batch/event.ts';
 import type { BatchPlan, Container, Crop, OffHeatRule, Place, SeedLight } from '../core/model.ts';
@@ -72,6 +73,8 @@ export interface VarietyRecord {
   readonly cropId: number;
   readonly name: string;
   readonly note: string;
+  /** What it has otherwise than its crop. */
+  readonly figures: VarietyFigures;
 }
 
 export interface LotRecord {

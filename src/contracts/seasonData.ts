@@ -1,3 +1,4 @@
+import type { VarietyFigures } from '../core/varietyFigures.ts';
 import type { FrostChoice } from './weather.ts';
 import type { CoolSchool } from '../core/placement/coolCap.ts';
 import type { Weights } from '../core/placement/instance.ts';
@@ -26,6 +27,8 @@ export interface HouseData extends HouseOfTables {
     readonly id: number;
     readonly cropId: number;
     readonly name: string;
+    /** Figures it has otherwise than its crop. */
+    readonly figures: VarietyFigures;
     /** Times as long as its crop to come up, as the house has learned. */
     readonly emergence_factor: number;
   }[];
@@ -63,6 +66,7 @@ export interface SeasonBatch {
   readonly code: string;
   readonly name: string;
   readonly cropId: number;
+  readonly varietyId: number | null;
   readonly plan: BatchPlan;
   readonly pinned: boolean;
   readonly familyId: number | null;

@@ -24,6 +24,7 @@ import type {
 } from '../core/model.ts';
 import type { GateKey, GateMode } from '../core/planting/gates.ts';
 import type { PlantingSettings } from '../core/planting/settings.ts';
+import type { VarietyFigures } from '../core/varietyFigures.ts';
 import type { Exposure } from '../core/climate/siteWind.ts';
 import type { CoolSchool } from '../core/placement/coolCap.ts';
 import type { Weights } from '../core/placement/instance.ts';
@@ -143,6 +144,7 @@ export class VarietyModel extends Model<InferAttributes<VarietyModel>, InferCrea
   declare cropId: number;
   declare name: string;
   declare note: string;
+  declare figures: CreationOptional<VarietyFigures>;
 }
 
 export class LotModel extends Model<InferAttributes<LotModel>, InferCreationAttributes<LotModel>> {
@@ -375,6 +377,7 @@ export function defineModels(sequelize: Sequelize): void {
     cropId: whole('crop_id'),
     name: text('name'),
     note: text('note'),
+    figures: { ...json('figures'), defaultValue: {} },
   };
   VarietyModel.init(varieties, on('varieties'));
 

@@ -1,3 +1,4 @@
+import { cropAs, type VarietyFigures } from '../core/varietyFigures.ts';
 import type { z } from 'zod';
 import { ForeignKeyConstraintError } from 'sequelize';
 import { stageSums } from '../core/growth/stageSums.ts';
@@ -12,7 +13,7 @@ import {
 import { coverInput, programmeInput } from '../contracts/hardening.ts';
 import { feedInput, mixInput, stockItemInput } from '../contracts/potting.ts';
 import { fieldProblem, ProblemError } from '../contracts/problem.ts';
-import type { LotRecord, PlaceRecord } from '../contracts/records.ts';
+import type { CropRecord, LotRecord, PlaceRecord } from '../contracts/records.ts';
 import { requireDay } from '../core/calendar/dayNumber.ts';
 import { insertLine, updateLine, updateNursery, type BookInputs, type BookName, type BookWrite } from '../db/books.ts';
 import { database } from './database.ts';
@@ -126,6 +127,23 @@ async function requireOutside(place: BookInputs['places']): Promise<void> {
   }
 }
 
+/** A variety's figures and its crop's together must make a crop that can be raised. */
+function requireVariety(crop: CropRecord, figures: VarietyFigures): void {
+  const { id: _id, version: _version, offHeat: _offHeat, ...own } = cropAs(crop, figures);
+  const together = cropInput.safeParse(own);
+  const issue = together.error?.issues[0];
+  if (issue) {
+    const path = issue.path.join('.');
+    throw fieldProblem(path in figures ? `figures.${path}` : 'figures', `With its crop's figures: ${issue.message}.`);
+  }
+  try {
+    stageSums({ ...together.data!, id: 0 }, false);
+  } catch (error) {
+    if (error instanceof RangeError) throw fieldProblem('figures', error.message);
+    throw error;
+  }
+}
+
 /** What Zod cannot see: whether the figures together make a crop that can be raised, and days in order. */
 async function requireSense<B extends BookName>(book: B, input: BookInputs[B]): Promise<void> {
   if (book === 'crops') {
@@ -135,6 +153,11 @@ async function requireSense<B extends BookName>(book: B, input: BookInputs[B]): 
       if (error instanceof RangeError) throw fieldProblem('weeksLow', error.message);
       throw error;
     }
+  }
+  if (book === 'varieties') {
+    const { cropId, figures } = input as BookInputs['varieties'];
+    const crop = (await readSeason()).world.crops.find((c) => c.id === cropId);
+    if (crop) requireVariety(crop, figures);
   }
   if (book === 'mixes') {
     const { world } = await readSeason();

@@ -1,3 +1,4 @@
+import { cropOf, plainCropOf } from './cropOf.ts';
 import { countsOf, looksOf, progressThrough } from '../core/batch/looks.ts';
 import { effectiveEvents } from '../core/batch/reduce.ts';
 import { afterLooks, beliefOf } from '../core/germination/belief.ts';
@@ -43,7 +44,7 @@ function workOut(season: Season, view: BatchView): EmergenceData | null {
   const { batch, state } = view;
   const sown = countsOf(view.events);
   if (!sown) return null;
-  const crop = world.crops.find((c) => c.id === batch.cropId)!;
+  const crop = plainCropOf(world, batch);
   const lot = world.lots.find((l) => l.id === batch.lotId) ?? null;
   // Judged by the house's other trays, not by itself.
   const learned = learnedFor(season.taught, batch, lot, batch.id);
@@ -166,7 +167,7 @@ function loggedOf(
 
 /** Last day on which the same plan, sown anew, still goes out within its window; null when that is past or not to be had. */
 export function sowAgainBy(season: Season, { batch }: BatchView): number | null {
-  const crop = season.crops.find((c) => c.id === batch.cropId)!;
+  const crop = cropOf(season, batch);
   const { steps: _steps, ...rest } = batch.plan;
   const plan = { ...rest, transplantOn: rest.transplantOn + (rest.after_days ?? 0), joins: null };
   const chain = backwardChain({ crop, plan, offHeat: season.world.nursery.offHeat, tables: season.tables });

@@ -1,3 +1,4 @@
+import { plainCropOf } from './cropOf.ts';
 import type { BatchEvent, Sign } from '../core/batch/event.ts';
 import { effectiveEvents, reduceLog, type Stay } from '../core/batch/reduce.ts';
 import type { DayNumber } from '../core/calendar/dayNumber.ts';
@@ -28,13 +29,12 @@ const known = new WeakMap<readonly EventRecord[], { tables: SeasonTables; grown:
 
 /** What each batch that showed its growth says of its crop. `tables` are by what was measured. */
 export function grownBy(world: World, tables: SeasonTables): BatchGrown[] {
-  const crops = new Map(world.crops.map((crop) => [crop.id, crop]));
   return world.batches.flatMap((batch) => {
     const events = world.events.get(batch.id);
     if (!events) return [];
     let held = known.get(events);
     if (held?.tables !== tables) {
-      held = { tables, grown: grownSafely(batch, events, crops.get(batch.cropId)!, tables) };
+      held = { tables, grown: grownSafely(batch, events, plainCropOf(world, batch), tables) };
       known.set(events, held);
     }
     return held.grown ? [held.grown] : [];

@@ -31,11 +31,13 @@ export function houseData(season: Season, cropIds: ReadonlySet<number> | null): 
     crops: season.crops.filter((crop) => cropIds === null || cropIds.has(crop.id)).map(plain),
     varieties:
       cropIds === null
-        ? world.varieties.map(({ id, cropId, name }) => {
+        ? world.varieties.map(({ id, cropId, name, figures }) => {
             const emergence_factor = emergenceFactor(world, taught, { cropId, varietyId: id, lotId: null });
-            return { id, cropId, name, emergence_factor };
+            return { id, cropId, name, figures, emergence_factor };
           })
-        : [],
+        : world.varieties
+            .filter((v) => cropIds.has(v.cropId) && Object.keys(v.figures).length > 0)
+            .map(({ id, cropId, name, figures }) => ({ id, cropId, name, figures, emergence_factor: 1 })),
     lots:
       cropIds === null
         ? world.lots.map(({ id, varietyId, code }) => {
@@ -95,6 +97,7 @@ export function seasonBatch({ batch, name, state, coming_frac, weather }: BatchV
     code: batch.code,
     name,
     cropId: batch.cropId,
+    varietyId: batch.varietyId,
     plan: batch.plan,
     pinned: batch.pinned,
     familyId: batch.familyId,

@@ -1,3 +1,4 @@
+import { plainCropOf } from './cropOf.ts';
 import { looksOf, progressThrough, teachingCounts } from '../core/batch/looks.ts';
 import { reduceLog } from '../core/batch/reduce.ts';
 import { expectedShare_frac } from '../core/germination/usual.ts';
@@ -20,14 +21,13 @@ const known = new WeakMap<readonly EventRecord[], { tables: SeasonTables; taught
 
 /** What each batch that was counted says of its crop. `tables` are by the library's own rates. */
 export function taughtBy(world: World, tables: SeasonTables): BatchTaught[] {
-  const crops = new Map(world.crops.map((crop) => [crop.id, crop]));
   const lots = new Map(world.lots.map((lot) => [lot.id, lot]));
   return world.batches.flatMap((batch) => {
     const events = world.events.get(batch.id);
     if (!events) return [];
     let held = known.get(events);
     if (held?.tables !== tables) {
-      const crop = crops.get(batch.cropId)!;
+      const crop = plainCropOf(world, batch);
       held = { tables, taught: taughtSafely(batch, events, crop, tables, lots.get(batch.lotId ?? 0) ?? null) };
       known.set(events, held);
     }

@@ -1,3 +1,4 @@
+import { plainCropOf } from './cropOf.ts';
 import { leggyOnHeat, type Leggy } from '../core/climate/leggy.ts';
 import { temperatureOn } from '../core/schedule/placeClimate.ts';
 import type { BatchView, Season } from './season.ts';
@@ -9,7 +10,7 @@ export function leggyOf({ world, now, tables }: Season, { state, batch }: BatchV
   if (half === undefined || state.facts['off-heat'] !== undefined || state.phase !== 'emerged' || !place) return null;
   const { day_C, night_C } = temperatureOn(tables.climateOf(place.id), now.today);
   const light = tables.skyOf(place.id)?.light_mol_m2[now.today - tables.from];
-  const crop = world.crops.find((c) => c.id === batch.cropId)!;
+  const crop = plainCropOf(world, batch);
   if (light === undefined) return null;
   return leggyOnHeat({
     light_mol_m2: light,

@@ -1,3 +1,4 @@
+import { cropOf } from './cropOf.ts';
 import { isoFromDay } from '../core/calendar/dayNumber.ts';
 import { JOB_EVENT, JOB_WORDS, type Job, type JobKind } from '../core/round/work.ts';
 import { boltRisks } from '../core/growth/bolting.ts';
@@ -110,9 +111,10 @@ function whyOf(job: Job, view: BatchView, season: Season): string {
 }
 
 /** Added to a job of a batch that is likely to run to flower. */
-function boltWords(view: BatchView, { tables, crops, world }: Season): string {
+function boltWords(view: BatchView, season: Season): string {
+  const { tables, world } = season;
   const { forecast } = view.progress;
-  const crop = crops.find((c) => c.id === view.batch.cropId)!;
+  const crop = cropOf(season, view.batch);
   if (forecast.kind !== 'chain') return '';
   const risks = boltRisks(crop, boltDays(forecast, view.batch.plan, tables), world.nursery.latitude_deg);
   const likely = risks.find((risk) => risk.level === 'likely');

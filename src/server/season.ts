@@ -1,3 +1,5 @@
+import { cropAs } from '../core/varietyFigures.ts';
+import { plainCropOf } from './cropOf.ts';
 import { isOver } from '../core/batch/event.ts';
 import { countsOf, looksOf, progressThrough } from '../core/batch/looks.ts';
 import { plantsOf, type Plants } from '../core/batch/plants.ts';
@@ -241,7 +243,7 @@ export function workOut(
       return last;
     const alike = emergence_factor === 1 && growth_factor === 1;
     const batch = alike ? written : { ...written, plan: { ...written.plan, emergence_factor, growth_factor } };
-    const crop = crops.get(batch.cropId)!;
+    const crop = cropAs(crops.get(batch.cropId)!, varieties.get(batch.varietyId ?? 0)?.figures);
     const varietyName = batch.varietyId === null ? '' : (varieties.get(batch.varietyId)?.name ?? '');
     const lot = batch.lotId === null ? null : (lots.get(batch.lotId) ?? null);
     const named = {
@@ -284,7 +286,7 @@ function batchView(
   const { plan } = batch;
   const { offHeat, potting } = world.nursery;
   const { state } = reduceLog(events, expectedShare(lot));
-  const coming_frac = comingOf(rest, batch, events, state, crop, lot);
+  const coming_frac = comingOf(rest, batch, events, state, lot);
   const input = { crop, plan, state, offHeat, tables, containers, today: now.today, coming_frac };
   const plain = batchProgress(input);
   const startsOn = plain.forecast.kind === 'chain' ? (milestoneOf(plain.forecast, 'harden')?.day ?? null) : null;
@@ -346,7 +348,6 @@ function comingOf(
   batch: BatchRecord,
   events: readonly EventRecord[],
   state: BatchState,
-  crop: CropRecord,
   lot: LotRecord | null,
 ): number {
   const open =
@@ -356,7 +357,7 @@ function comingOf(
   const before = beliefOf(prior);
   const sown = countsOf(events);
   if (!sown || sown.counts.length === 0) return stillComing_frac(before, null);
-  const plain = world.crops.find((c) => c.id === crop.id)!;
+  const plain = plainCropOf(world, batch);
   const looks = looksOf(sown, progressThrough(plain, plainTables, sown.sownOn, state.stays, batch.plan, null));
   // Days gone by since the last look in which nothing more was logged say nothing: nobody looked.
   return stillComing_frac(afterLooks(before, looks, sown.sown), looks.at(-1) ?? null);

@@ -1,3 +1,4 @@
+import { cropOfBatch } from '../core/varietyFigures.ts';
 import { batchProgress } from '../core/batch/progress.ts';
 import type { BatchPlan, Stage } from '../core/model.ts';
 import { construct, insert } from '../core/placement/construct.ts';
@@ -50,11 +51,10 @@ const EXACT_SECONDS = 20;
 
 export function prepare({ house, batches }: SeasonSent): Prepared {
   const tables = tablesOfHouse(house);
-  const crops = new Map(house.crops.map((crop) => [crop.id, crop]));
   const containers = new Map(house.containers.map((container) => [container.id, container]));
   const { today, offHeat, coolSchool, coolMost_C, weights, places } = house;
   const toPlan = batches.map((batch): SeasonBatchToPlan => {
-    const crop = crops.get(batch.cropId)!;
+    const crop = cropOfBatch(house, batch);
     const { plan, state, coming_frac, weather } = batch;
     const progress = batchProgress({ crop, plan, state, offHeat, tables, containers, today, coming_frac, weather });
     return { id: batch.id, name: batch.name, crop, plan, state, pinned: batch.pinned, progress };

@@ -49,6 +49,7 @@ export function demoHouse(): SeasonSent {
       version: 1,
       code: `B${i + 1}`,
       name: `${made.crop} ${made.variety} ${i + 1}`,
+      varietyId: null,
       cropId: numbered.find((crop) => crop.name === made.crop)!.id,
       plan: made.plan,
       pinned: false,

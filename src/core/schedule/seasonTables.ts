@@ -64,7 +64,7 @@ export function seasonTables(
   const climates = new Map<number, PlaceClimate>();
   const skies = new Map<number, PlaceSky>();
   const heldSkies = new Map<string, PlaceSky>();
-  const germination = new Map<string, { readonly pace: number; readonly integral: ThermalIntegral }>();
+  const germination = new Map<string, readonly { readonly pace: number; readonly integral: ThermalIntegral }[]>();
   const growth = new Map<string, ThermalIntegral>();
 
   function placeOf(placeId: number): Place {
@@ -114,15 +114,18 @@ export function seasonTables(
     },
     germinationOf(crop, placeId, slower = 1) {
       if (!(slower > 0)) throw new RangeError(`emergence_factor: ${slower}, wanted above 0`);
-      const key = `${crop.id * PLACES + placeId} ${slower}`;
+      const { germBase_C, germBest_C, germCeiling_C } = crop;
+      const key = [crop.id * PLACES + placeId, slower, germBase_C, germBest_C, germCeiling_C].join(' ');
       const pace = paceOf(crop);
-      const there = germination.get(key);
-      if (there?.pace === pace) return there.integral;
+      const there = germination.get(key) ?? [];
+      const known = there.find((one) => one.pace === pace);
+      if (known) return known.integral;
       const rate = germinationRate(crop);
       const gains = byHours(placeId, (hours_C) => progressOverHours(rate, hours_C));
       if (slower !== 1) gains.forEach((gain, i) => (gains[i] = gain / slower));
       const integral = thermalIntegral(from, gains);
-      germination.set(key, { pace, integral });
+      // A crop and its quicker varieties side by side; what the house knew better since goes out again.
+      germination.set(key, [{ pace, integral }, ...there].slice(0, PACES_KEPT));
       return integral;
     },
     growthOf(crop, placeId) {
@@ -137,6 +140,9 @@ export function seasonTables(
     },
   };
 }
+
+/** Paces of one crop kept at once. */
+const PACES_KEPT = 4;
 
 /** What a page works its tables out from; the same on the server and in the browser. */
 export interface HouseOfTables {

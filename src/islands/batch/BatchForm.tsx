@@ -1,3 +1,4 @@
+import { cropAs } from '../../core/varietyFigures.ts';
 import { useEffect, useId, useMemo, useRef, useState } from 'react';
 import { dayFromIso, isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { ALL_STAGES, type BatchPlan, type Crop, type Stage } from '../../core/model.ts';
@@ -64,7 +65,9 @@ export function BatchForm({ house, editing }: Props) {
   const [ready, setReady] = useState(false);
   useEffect(() => setReady(true), []);
 
-  const crop = house.crops.find((c) => c.id === draft.cropId) ?? null;
+  const plainCrop = house.crops.find((c) => c.id === draft.cropId) ?? null;
+  const figures = house.varieties.find((v) => v.id === draft.varietyId)?.figures;
+  const crop = useMemo(() => plainCrop && cropAs(plainCrop, figures), [plainCrop, figures]);
   const transplantDay = dayFromIso(draft.transplantOn);
   const plants = /^\d{1,7}$/.test(draft.plants) ? Number(draft.plants) : null;
   const set = (change: Partial<Draft>) => {

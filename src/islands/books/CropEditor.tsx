@@ -14,7 +14,8 @@ const ResponseChart = lazy(() => import('./ResponseChart.tsx'));
 const named = (section: string, fields: readonly FieldSpec[]): FieldSpec[] => fields.map((f) => ({ ...f, section }));
 const words = <T extends string>(values: readonly T[]) => values.map((v) => [v, v] as const);
 
-const FIELDS: readonly FieldSpec[] = [
+/** The figures of a crop as they are typed. */
+export const CROP_FIELDS: readonly FieldSpec[] = [
   ...named('The crop', [
     { key: 'name', label: 'Name', kind: 'text' },
     { key: 'synonyms', label: 'Other names', kind: 'text', optional: true, hint: 'with semicolons between' },
@@ -264,7 +265,7 @@ export function CropEditor({ crop, unit, lengthUnit, library }: Props) {
       </section>
       <LineForm
         path="/api/crops"
-        fields={FIELDS.map((field) => fieldOf(field, crop, library, unit, lengthUnit))}
+        fields={CROP_FIELDS.map((field) => fieldOf(field, crop, library, unit, lengthUnit))}
         lengthUnit={lengthUnit}
         line={crop as unknown as (Record<string, unknown> & { id: number; version: number }) | null}
         blank={BLANK as unknown as Record<string, unknown>}

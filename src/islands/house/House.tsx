@@ -1,3 +1,4 @@
+import { cropOfBatch } from '../../core/varietyFigures.ts';
 import { useEffect, useId, useMemo, useRef, useState } from 'react';
 import { Said, UndoButton } from '../season/ChangeBar.tsx';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
@@ -103,7 +104,7 @@ export function House({ dataId }: { readonly dataId: string }) {
     setTrial(null);
   }
 
-  const crop = selected && house.crops.find((c) => c.id === selected.batch.cropId);
+  const crop = selected && cropOfBatch(house, selected.batch);
   return (
     <div>
       <div className="flex flex-wrap items-center gap-3">

@@ -1,3 +1,4 @@
+import { cropOfBatch } from '../../core/varietyFigures.ts';
 import { useId } from 'react';
 import { placeOfStage, type Stage } from '../../core/model.ts';
 import { chainWarnings } from '../../core/schedule/warnings.ts';
@@ -45,7 +46,7 @@ export function ChosenBatch(props: Props) {
   const shown = tried ?? selected;
   const { batch, progress } = shown;
   const plan = trial ? planTried(selected.batch.plan, trial) : selected.batch.plan;
-  const crop = house.crops.find((c) => c.id === batch.cropId)!;
+  const crop = cropOfBatch(house, batch);
   const over = isOver(shown.batch.state.phase);
   const trying = isTrying(trial);
   const warnings =
@@ -189,7 +190,7 @@ function StagePlaces({
   onTrial,
 }: Props & { readonly shown: Worked; readonly plan: Worked['batch']['plan'] }) {
   const id = useId();
-  const crop = house.crops.find((c) => c.id === selected.batch.cropId)!;
+  const crop = cropOfBatch(house, selected.batch);
   const potted = plan.potContainerId !== null;
   return (
     <details className="mt-2">

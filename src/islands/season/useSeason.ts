@@ -1,3 +1,4 @@
+import { cropOfBatch } from '../../core/varietyFigures.ts';
 import { isOver } from '../../core/batch/event.ts';
 import { useMemo } from 'react';
 import { batchProgress, type Progress, type Stand } from '../../core/batch/progress.ts';
@@ -34,11 +35,10 @@ export function useSeason(house: HouseData, batches: readonly SeasonBatch[]): Se
     // The season as it is and as proposed are the same while nothing is proposed: worked out once.
     const last = known.get(house);
     if (last?.batches === batches) return last.work;
-    const crops = new Map(house.crops.map((crop) => [crop.id, crop]));
     const containers = new Map(house.containers.map((container) => [container.id, container]));
     const tryPlan = (batch: SeasonBatch, plan: BatchPlan): Progress =>
       batchProgress({
-        crop: crops.get(batch.cropId)!,
+        crop: cropOfBatch(house, batch),
         plan,
         state: batch.state,
         offHeat: house.offHeat,

@@ -1,3 +1,4 @@
+import { cropOf } from '../cropOf.ts';
 import { dayOfYear } from '../../core/calendar/dayNumber.ts';
 import { COMMON_PRACTICE } from '../../core/because.ts';
 import { sun_W_m2 } from '../../core/climate/hourly.ts';
@@ -27,7 +28,7 @@ export function rangeIn(season: Season, placeId: number): { least_C: number; mos
   );
   if (there.length === 0) return { ...USUAL_RANGE, standing: [] };
   const ranges = there.map((view) => {
-    const crop = season.crops.find((c) => c.id === view.batch.cropId)!;
+    const crop = cropOf(season, view.batch);
     const { low_C, high_C } = stageRange(crop, 'harden');
     return { low_C, high_C: Math.min(high_C, crop.group === 'cool' ? WARM_C - 3 : WARM_C) };
   });

@@ -1,3 +1,4 @@
+import { cropOf } from '../cropOf.ts';
 import { COMMON_PRACTICE, type Because } from '../../core/because.ts';
 import { carrying_min } from '../../core/hardening/orders.ts';
 import { scoreAt } from '../../core/climate/score.ts';
@@ -94,7 +95,7 @@ function ladderView(season: Season, view: BatchView, ladder: Ladder): LadderView
 
 /** Rungs the site can as good as never do about the time a batch begins, by its years. */
 function neverRungs(season: Season, view: BatchView, ladder: Ladder, startsOn: number): number[] {
-  const crop = season.crops.find((c) => c.id === view.batch.cropId)!;
+  const crop = cropOf(season, view.batch);
   const programme = season.world.programmes.find((p) => p.id === ladder.programme.id);
   if (!programme) return [];
   const odds = programmeOdds(season, programme, crop.hardiness, view.batch.plan.places.harden, startsOn + 7);

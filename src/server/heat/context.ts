@@ -1,3 +1,4 @@
+import { plainCropOf } from '../cropOf.ts';
 import { isOver } from '../../core/batch/event.ts';
 import { localTimeAt } from '../../core/calendar/localDay.ts';
 import { harmBelow_C } from '../../core/heat/harm.ts';
@@ -75,8 +76,7 @@ export async function readHeat(db: Db): Promise<HeatContext> {
   function zoneNow(zone: ZoneRecord): ZoneNow {
     const place = world.places.find((p) => p.id === zone.placeId)!;
     const standing = season.batches.filter((b) => b.state.placeId === zone.placeId && !isOver(b.state.phase));
-    const crops = new Map(world.crops.map((c) => [c.id, c]));
-    const harm_C = Math.max(-20, ...standing.map((b) => harmBelow_C(crops.get(b.batch.cropId)!)));
+    const harm_C = Math.max(-20, ...standing.map((b) => harmBelow_C(plainCropOf(world, b.batch))));
     const spec = specOf(zone);
     const key = JSON.stringify([spec, harm_C]);
     const own = overrides.filter(

@@ -1,3 +1,4 @@
+import { plainCropOf } from '../cropOf.ts';
 import { dayFromIso, isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { seasonOf } from '../../core/calendar/season.ts';
 import { hourly_C } from '../../core/climate/hourly.ts';
@@ -57,8 +58,7 @@ export function oneMore(cover: CoverKind): CoverKind {
 export function harmOf(c: HeatContext, z: ZoneNow, status: ZoneStatus | undefined): HarmLine[] {
   if (!status || z.standing.length === 0) return [];
   const spec = z.watched.zone;
-  const crops = new Map(c.season.world.crops.map((crop) => [crop.id, crop]));
-  const levels = z.standing.map((b) => harmBelow_C(crops.get(b.batch.cropId)!));
+  const levels = z.standing.map((b) => harmBelow_C(plainCropOf(c.season.world, b.batch)));
   const cover = modeAt(spec, true).cover;
   const outside_C = outsideAhead(c, status.outside_C, 72);
   const run = (kind: CoverKind) =>

@@ -1,3 +1,4 @@
+import { cropOf } from '../cropOf.ts';
 import { isOver } from '../../core/batch/event.ts';
 import { coverSoil_K, surfaceMean_C } from '../../core/climate/soilSurface.ts';
 import { coverWorth } from '../../core/climate/coverWorth.ts';
@@ -110,7 +111,7 @@ export function oddsTask(season: Season, view: OddsView, plan: BatchPlan = view.
   const { site, world, tables } = season;
   const { forecast } = view.progress;
   if (!site || forecast.kind !== 'chain' || isOver(view.state.phase)) return null;
-  const crop = season.crops.find((c) => c.id === view.batch.cropId)!;
+  const crop = cropOf(season, view.batch);
   const ladder = view.ladder;
   const hardening = view.state.phase === 'hardening';
   const { programme: _p, chosen: _c, ...rules } = rulesOf({ plan, crop, world, site, tables });

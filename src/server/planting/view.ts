@@ -1,3 +1,4 @@
+import { cropOf } from '../cropOf.ts';
 import { COMMON_PRACTICE, type Because } from '../../core/because.ts';
 import { degreesWords } from '../../core/hardening/words.ts';
 import { areaWords, differenceWords, lengthWords, windWords } from '../../core/units/words.ts';
@@ -84,7 +85,7 @@ function freeCover_m2(season: Season, coverId: number): number {
 export function gateInput(season: Season, site: Site, view: BatchView): GateInput {
   const { world, now, tables } = season;
   const { plan } = view.batch;
-  const crop = season.crops.find((c) => c.id === view.batch.cropId)!;
+  const crop = cropOf(season, view.batch);
   const cover = world.covers.find((c) => c.id === plan.coverId) ?? null;
   const plants = Math.min(plan.plantsWanted, view.plants.expected_count);
   const spacing = spacingOf(crop, world.nursery.planting.spacing);
@@ -122,7 +123,7 @@ function plantLine(season: Season, site: Site, view: BatchView): PlantLine {
   const { world, now } = season;
   const { plan } = view.batch;
   const { planting } = world.nursery;
-  const crop = season.crops.find((c) => c.id === view.batch.cropId)!;
+  const crop = cropOf(season, view.batch);
   const { input, gates, verdict, by } = plantVerdict(season, site, view);
   const odds = batchOdds(season, view);
   const unlikely = isUnlikely(season, view);

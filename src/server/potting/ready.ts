@@ -1,3 +1,4 @@
+import { cropOf } from '../cropOf.ts';
 import { batchProgress, containerNow, type Progress } from '../../core/batch/progress.ts';
 import type { Sign } from '../../core/batch/event.ts';
 import type { BatchPlan } from '../../core/model.ts';
@@ -31,9 +32,9 @@ export function keepOf(season: Season, view: BatchView): number {
 
 /** How a batch would go on with another plan. */
 export function progressWith(season: Season, view: BatchView, plan: BatchPlan): Progress {
-  const { world, crops, tables, now } = season;
+  const { world, tables, now } = season;
   return batchProgress({
-    crop: crops.find((c) => c.id === view.batch.cropId)!,
+    crop: cropOf(season, view.batch),
     plan,
     state: view.state,
     offHeat: world.nursery.offHeat,

@@ -1,3 +1,4 @@
+import { cropOf } from '../cropOf.ts';
 import { containerNow, type Progress, type Stand } from '../../core/batch/progress.ts';
 import type { BatchPlan } from '../../core/model.ts';
 import { overRoom, roomUsed } from '../../core/schedule/roomUse.ts';
@@ -135,9 +136,9 @@ function offersFor(
   othersUse: Use,
   sessionUse: Use,
 ): RoomOffer[] {
-  const { world, tables, crops } = season;
+  const { world, tables } = season;
   const { view, line } = asIs;
-  const crop = crops.find((c) => c.id === view.batch.cropId)!;
+  const crop = cropOf(season, view.batch);
   const container = world.containers.find((c) => c.id === line.containerId)!;
   const trays = traysFor(line.plants, container);
   const lateAsIs = asIs.progress.late_days ?? 0;

@@ -1,0 +1,71 @@
+import type { Crop } from '../../core/model.ts';
+import { VARIETY_FIGURES, type VarietyFigures } from '../../core/varietyFigures.ts';
+import { house } from '../../ui/house.ts';
+import { CROP_FIELDS } from './CropEditor.tsx';
+import type { FieldSpec } from './fields.ts';
+import { LineForm, typedOf } from './LineForm.tsx';
+
+interface Props {
+  readonly line: {
+    readonly id: number;
+    readonly version: number;
+    readonly cropId: number;
+    readonly name: string;
+    readonly note: string;
+    readonly figures: VarietyFigures;
+  } | null;
+  readonly crops: readonly Pick<Crop, 'id' | 'name'>[];
+  /** The crop of the variety, to say what it has where nothing is typed; null for a new one. */
+  readonly crop: Crop | null;
+  readonly unit: 'C' | 'F';
+}
+
+const PART = 'figures.';
+
+/** A variety: whose it is, and what it has otherwise than its crop. */
+export function VarietyEditor({ line, crops, crop, unit }: Props) {
+  const units = { temperature: unit, length: house().lengthUnit };
+  const own = CROP_FIELDS.filter((f) => (VARIETY_FIGURES as readonly string[]).includes(f.key));
+  const usual = crop ? typedOf(own, crop as unknown as Record<string, unknown>, units) : {};
+  const fields: FieldSpec[] = [
+    { key: 'cropId', label: 'Crop', kind: 'link', options: crops.map((c) => [c.id, c.name]) },
+    { key: 'name', label: 'Variety', kind: 'text' },
+    { key: 'note', label: 'Note', kind: 'text', optional: true },
+    ...own.map((field): FieldSpec => {
+      const { hint: _hint, ...rest } = field;
+      const shown = String(usual[field.key] ?? '');
+      return {
+        ...rest,
+        key: PART + field.key,
+        optional: true,
+        section: 'Its own figures; empty: as the crop',
+        ...(shown === '' ? {} : { hint: `crop: ${shown}` }),
+      };
+    }),
+  ];
+  const flat = line && {
+    ...line,
+    ...Object.fromEntries(Object.entries(line.figures).map(([key, value]) => [PART + key, value])),
+  };
+  return (
+    <LineForm
+      path="/api/varieties"
+      fields={fields}
+      line={flat}
+      blank={{}}
+      unit={unit}
+      saveWords={line ? 'Save it' : 'Add it'}
+      after={() => '/books/seed'}
+      send={(values, version) => {
+        const named = Object.entries(values).filter(([key]) => !key.startsWith(PART));
+        const figures = Object.entries(values)
+          .filter(([key, value]) => key.startsWith(PART) && value !== null && value !== '')
+          .map(([key, value]) => [key.slice(PART.length), value]);
+        const body = { ...Object.fromEntries(named), figures: Object.fromEntries(figures) as object };
+        return line
+          ? { method: 'PUT', path: `/api/varieties/${line.id}`, body: { version, line: body } }
+          : { method: 'POST', path: '/api/varieties', body };
+      }}
+    />
+  );
+}
