@@ -31,6 +31,7 @@ const USAGE = `Commands:
             days from half up to potting and to the first hardening day; FILE: a temperature for each hour, 24 or a multiple
   indices   --counts 0,0,3,7 --seeds N      measures of a count series, one count a day from day 1 (or --days 2,3,5,8)
   seeds     --want N --germ 0.85 [--confidence 0.9] [--field 1] [--losses 0] [--culls 0] [--percell 1] [--teased 0]
+            [--tested SEEDS]                          the share is known only from so many seeds
   light     --latitude DEG --day 1..366 [--sunshine 0.35] [--cover 0.6] [--ppfd 0] [--hours 0] [--mean C --base C]
   heat      --zone FILE [--set 20] [--outside 0] [--month 4]   sizing and a usual day of a zone (JSON as in docs/zone.example.json)
   frost     --csv FILE --threshold 0 [--location NAME] [--unit C|F|tenths] [--south] [--risk 0.1]
@@ -68,6 +69,7 @@ function readArgs() {
         losses: text,
         culls: text,
         percell: text,
+        tested: text,
         teased: text,
         latitude: text,
         day: text,
@@ -242,6 +244,7 @@ function seeds(): object {
     confidence: figure('confidence', 0.9),
     germination_frac: figure('germ'),
     field_frac: figure('field', 1),
+    behind_seeds: values.tested === undefined ? null : figure('tested'),
     loss_frac: figure('losses', 0),
     cull_frac: figure('culls', 0),
     seedsPerCell: figure('percell', 1),

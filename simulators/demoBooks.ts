@@ -17,6 +17,7 @@ export const DEMO_NURSERY = {
   spare_frac: 0.15,
   offHeat: { kind: 'half-up' },
   coolSchool: 'gentle',
+  exposure: 'open',
   coolMost_C: 20,
 } as const;
 

@@ -39,6 +39,18 @@ const SAME_CROP = 0.1;
 /** Seeds the share thought to come is worth before any tray, and how alike trays of a lot are, in seeds. Common practice, no source. */
 const MEAN_seeds = 55;
 const TRAY_seeds = 45;
+/** Seeds a test on a packet or of a supplier is taken to rest on where nothing is said. Common practice, no source. */
+export const USUAL_TEST_seeds = 50;
+
+/**
+ * Seeds that the share of the next tray is known from: those of the lot's test, and as alike as trays of a lot are. Without a test
+ * what a share is worth when nothing is known.
+ */
+export function seedsBehindShare(tested_seeds: number | null): number {
+  if (tested_seeds === null || tested_seeds < 1) return PLAIN_PRIOR.most_seeds;
+  return 1 / (1 / (TRAY_seeds + 1) + 1 / (tested_seeds + 1)) - 1;
+}
+
 /** Trays learned from, the latest: older ones add next to nothing. */
 const MOST_trays = 60;
 /** What is thought before a tray says anything by itself: hardly anything of its time, little of its spread. */

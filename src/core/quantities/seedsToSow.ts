@@ -18,6 +18,8 @@ export interface SeedsQuestion {
   readonly seedsPerCell: number;
   /** Of seedlings beyond the first in a cell, share teased out and set into an empty cell; 0 = thinned. */
   readonly teased_frac: number;
+  /** Seeds the share that comes up is known from, tests and trays together; absent or null: known for certain. */
+  readonly behind_seeds?: number | null;
 }
 
 export interface SeedsAnswer {
@@ -45,10 +47,10 @@ const COUNTED_SEEDS = 1200;
 
 /**
  * Cells to sow so that at least the plants wanted remain with the chosen confidence: binomial through germination, field,
- * losses and culls; with several seeds to a cell, seedlings beyond the first fill empty cells as far as they are teased out.
+ * losses and culls, the share itself as unsure as the seeds it is known from (beta); with several seeds to a cell, seedlings beyond the first fill empty cells as far as they are teased out.
  * @returns null when no number will do: nothing germinates or all is lost
  * @throws RangeError for shares out of bounds
- * @source binomial quantile; teasing doubles apart is common practice
+ * @source binomial quantile; beta-binomial: Gelman et al. 2013, Bayesian Data Analysis, sec. 2.4; teasing doubles apart is common practice
  * @example seedsToSow({plantsWanted: 100, confidence: 0.9, germination_frac: 0.85, field_frac: 1, loss_frac: 0, cull_frac: 0, seedsPerCell: 1, teased_frac: 0})!.seeds // 124
  */
 export function seedsToSow(question: SeedsQuestion): SeedsAnswer | null {
@@ -60,6 +62,7 @@ export function seedsToSow(question: SeedsQuestion): SeedsAnswer | null {
   requireRange('culls', question.cull_frac, 0, 1);
   requireRange('seeds to a cell', question.seedsPerCell, 1, 12);
   requireRange('teased', question.teased_frac, 0, 1);
+  if (question.behind_seeds != null) requireRange('seeds the share is known from', question.behind_seeds, 1, 1e6);
   const kept = (1 - question.loss_frac) * (1 - question.cull_frac);
   if (question.germination_frac * question.field_frac * kept <= 0) return null;
   const enough = (cells: number) => 1 - shortOf(question, cells) >= question.confidence;
@@ -112,11 +115,16 @@ function chanceUp(q: SeedsQuestion): number {
 }
 
 function shortOf(question: SeedsQuestion, cells: number): number {
+  const ways = waysOf(question);
+  return ways.reduce((sum, way) => sum + shortIf(way, cells), 0) / ways.length;
+}
+
+function shortIf(question: SeedsQuestion, cells: number): number {
   const { plantsWanted } = question;
   if (question.seedsPerCell === 1) {
     return 1 - binomialAtLeast(plantsWanted, cells, chanceUp(question) * keptOf(question));
   }
-  const { mean, variance, chances } = plantsFrom(question, cells);
+  const { mean, variance, chances } = plantsIf(question, cells);
   if (!chances) {
     const sd = Math.sqrt(variance);
     return sd > 0 ? normalCdf((plantsWanted - 0.5 - mean) / sd) : Number(mean < plantsWanted);
@@ -126,8 +134,47 @@ function shortOf(question: SeedsQuestion, cells: number): number {
   return short;
 }
 
+/** Ways the share may be that are as likely, each as a question with its share known. */
+const WAYS = 9;
+const GRID = 600;
+
+function waysOf(q: SeedsQuestion): readonly SeedsQuestion[] {
+  const share = bornPerSeed(q);
+  if (q.behind_seeds == null || share > 1 || share <= 0 || q.field_frac <= 0) return [q];
+  // The middle of each ninth of the beta about the share.
+  const mean = Math.min(0.995, Math.max(0.005, share));
+  const [a, b] = [mean * q.behind_seeds, (1 - mean) * q.behind_seeds];
+  const x = Array.from({ length: GRID }, (_, i) => (i + 0.5) / GRID);
+  const log = x.map((p) => (a - 1) * Math.log(p) + (b - 1) * Math.log1p(-p));
+  const most = Math.max(...log);
+  const weights = log.map((l) => Math.exp(l - most));
+  const whole = weights.reduce((sum, w) => sum + w, 0);
+  const shares: number[] = [];
+  let sum = 0;
+  for (let i = 0; i < GRID && shares.length < WAYS; i++) {
+    const next = sum + weights[i]! / whole;
+    while (shares.length < WAYS && next >= (shares.length + 0.5) / WAYS) {
+      const within = ((shares.length + 0.5) / WAYS - sum) / (next - sum);
+      shares.push((i + within) / GRID);
+    }
+    sum = next;
+  }
+  return shares.map((p) => ({ ...q, behind_seeds: null, germination_frac: p / q.field_frac }));
+}
+
 /** Distribution of good plants from so many cells; `chances` null where the normal curve is used. */
 function plantsFrom(q: SeedsQuestion, cells: number): { mean: number; variance: number; chances: number[] | null } {
+  const ways = waysOf(q).map((way) => plantsIf(way, cells));
+  if (ways.length === 1) return ways[0]!;
+  const mean = ways.reduce((sum, w) => sum + w.mean, 0) / ways.length;
+  const variance = ways.reduce((sum, w) => sum + w.variance + (w.mean - mean) ** 2, 0) / ways.length;
+  if (ways.some((w) => w.chances === null)) return { mean, variance, chances: null };
+  const chances = ways[0]!.chances!.map((_, k) => ways.reduce((sum, w) => sum + w.chances![k]!, 0) / ways.length);
+  return { mean, variance, chances };
+}
+
+/** The same with the share known. */
+function plantsIf(q: SeedsQuestion, cells: number): { mean: number; variance: number; chances: number[] | null } {
   const p = chanceUp(q);
   const kept = keptOf(q);
   if (q.seedsPerCell === 1) {
@@ -139,7 +186,7 @@ function plantsFrom(q: SeedsQuestion, cells: number): { mean: number; variance: 
   const cell = cellYield(p, q.seedsPerCell, q.teased_frac);
   const counted = Math.max(1, Math.floor(COUNTED_SEEDS / q.seedsPerCell));
   if (cells > counted) {
-    const some = plantsFrom(q, counted);
+    const some = plantsIf(q, counted);
     return { mean: (some.mean * cells) / counted, variance: (some.variance * cells) / counted, chances: null };
   }
   const up = power(cell, cells);

@@ -194,7 +194,7 @@ function treatJob(input: WorkInput, chain: Chain): Job[] {
   const sow = milestoneOf(chain, 'sow')!;
   const dueOn = sow.dueOn - treatment_days(crop);
   const why = `${TREATMENT_WORDS[crop.pretreat]}; sow {day}`;
-  return [job(input, 'treat', dueOn, 'germinate', null, { placeId: null, why, whyDay: sow.day })];
+  return [job(input, 'treat', dueOn, 'germinate', null, { why, whyDay: sow.day, trays: 0 })];
 }
 
 function sowJob(input: WorkInput, chain: Chain): Job {

@@ -75,11 +75,21 @@ export function goesByHours(place: Pick<Place, 'kind' | 'temperature'>): boolean
  */
 export function placeSky(place: Place, climate: PlaceClimate, outside: OutsideClimate | null, sky: Sky): PlaceSky {
   const days = climate.day_C.length;
-  const hours_C = new Float64Array(24 * days);
-  const light_mol_m2 = new Float64Array(days);
+  // Of the years worked out last for this place only the days are done anew that have changed: a day read or foretold.
+  const key = keyOf(place);
+  const held = lastOf.get(key);
+  const before =
+    held && held.latitude_deg === sky.latitude_deg && held.climate.from === climate.from && held.days === days
+      ? held
+      : null;
+  const same = before ? sameDays(before, climate, outside) : null;
+  if (before && same!.every(Boolean)) return before.made;
+  const hours_C = before ? before.made.hours_C.slice() : new Float64Array(24 * days);
+  const light_mol_m2 = before ? before.made.light_mol_m2.slice() : new Float64Array(days);
   const light = place.light ?? usualLight(place);
   const free = climate.free ?? (goesByHours(place) ? climate : null);
   for (let i = 0; i < days; i++) {
+    if (same?.[i]) continue;
     const ofYear = dayOfYear(climate.from + i);
     const o = outside === null ? null : climate.from + i - outside.from;
     const range =
@@ -87,9 +97,8 @@ export function placeSky(place: Place, climate: PlaceClimate, outside: OutsideCl
         ? null
         : { day_C: outside!.day_C[o]!, night_C: outside!.night_C[o]! };
     light_mol_m2[i] = lightUnder_mol_m2(light, sunByRange_MJ_m2(sky.latitude_deg, ofYear, range));
-    const held = hoursOfDay(climate.day_C[i]!, climate.night_C[i]!);
     if (free === null) {
-      hours_C.set(held, 24 * i);
+      hours_C.set(hoursOfDay(climate.day_C[i]!, climate.night_C[i]!), 24 * i);
       continue;
     }
     const next = Math.min(i + 1, days - 1);
@@ -108,5 +117,50 @@ export function placeSky(place: Place, climate: PlaceClimate, outside: OutsideCl
       hours_C[24 * i + h] = Math.max(out, keeps);
     }
   }
-  return { hours_C, light_mol_m2 };
+  const made = { hours_C, light_mol_m2 };
+  if (lastOf.size >= MOST_HELD) lastOf.clear();
+  lastOf.set(key, { latitude_deg: sky.latitude_deg, days, climate, outside, made });
+  return made;
+}
+
+interface LastSky {
+  readonly latitude_deg: number;
+  readonly days: number;
+  readonly climate: PlaceClimate;
+  readonly outside: OutsideClimate | null;
+  readonly made: PlaceSky;
+}
+
+/** What was worked out last for a place and set-point. Nothing changes what it holds. */
+const lastOf = new Map<string, LastSky>();
+const MOST_HELD = 200;
+/** What of a place, beside its days, its hours and light follow from. */
+const keyOf = ({ id, kind, light, temperature }: Place): string =>
+  JSON.stringify([id, kind, light, temperature?.kind, temperature?.kind === 'set-point' ? temperature.usual_C : null]);
+
+/** For each day whether all that its hours and light follow from is as it was. */
+function sameDays(before: LastSky, climate: PlaceClimate, outside: OutsideClimate | null): boolean[] {
+  const was = before.climate;
+  const alike = (a: ArrayLike<number> | undefined, b: ArrayLike<number> | undefined, i: number): boolean =>
+    a === b || (a !== undefined && b !== undefined && (a[i] === b[i] || (Number.isNaN(a[i]!) && Number.isNaN(b[i]!))));
+  const free = climate.free ?? climate;
+  const wasFree = was.free ?? was;
+  const out = (of: OutsideClimate | null, key: 'day_C' | 'night_C', i: number): number | undefined =>
+    of?.[key][climate.from + i - of.from];
+  const days = climate.day_C.length;
+  return Array.from({ length: days }, (_, i) => {
+    const next = Math.min(i + 1, days - 1);
+    return (
+      was.nightDrop_K === climate.nightDrop_K &&
+      (was.free === undefined) === (climate.free === undefined) &&
+      alike(was.day_C, climate.day_C, i) &&
+      alike(was.night_C, climate.night_C, i) &&
+      alike(wasFree.day_C, free.day_C, i) &&
+      alike(wasFree.night_C, free.night_C, i) &&
+      alike(wasFree.night_C, free.night_C, next) &&
+      alike(was.set_C, climate.set_C, i) &&
+      out(before.outside, 'day_C', i) === out(outside, 'day_C', i) &&
+      out(before.outside, 'night_C', i) === out(outside, 'night_C', i)
+    );
+  });
 }

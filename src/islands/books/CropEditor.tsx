@@ -78,7 +78,7 @@ export const CROP_FIELDS: readonly FieldSpec[] = [
       optional: true,
       hint: 'mean of day and night; empty: cold does not',
     },
-    { key: 'boltCold_days', label: 'so many of them', kind: 'number', optional: true },
+    { key: 'boltCold_days', label: 'Such cold days that do it', kind: 'number', optional: true },
     {
       key: 'boltWarm_C',
       label: 'Flowers after days hotter than',
@@ -86,7 +86,7 @@ export const CROP_FIELDS: readonly FieldSpec[] = [
       optional: true,
       hint: 'empty: warmth does not',
     },
-    { key: 'boltWarm_days', label: 'so many of them', kind: 'number', optional: true },
+    { key: 'boltWarm_days', label: 'Such hot days that do it', kind: 'number', optional: true },
     { key: 'boltDay_h', label: 'Flowers in days longer than, hours', kind: 'number', optional: true },
     { key: 'checkNight_C', label: 'Night that checks it', kind: 'temperature', optional: true, hint: 'empty: none' },
     { key: 'comfortNight_C', label: 'Comfortable, lowest night', kind: 'temperature' },

@@ -187,7 +187,9 @@ function OneField({ id, field, value, error, onChange }: OneFieldProps) {
   if (field.options) {
     control = (
       <select id={id} className="input" {...wrong} value={String(value)} onChange={(e) => onChange(e.target.value)}>
-        {(field.optional || value === '') && <option value="">{field.optional ? 'none' : 'choose'}</option>}
+        {(field.optional || value === '') && (
+          <option value="">{field.emptyWords ?? (field.optional ? 'none' : 'choose')}</option>
+        )}
         {field.options.map(([option, words]) => (
           <option key={option} value={option}>
             {words}

@@ -37,7 +37,9 @@ export function VarietyEditor({ line, crops, crop, unit }: Props) {
       return {
         ...rest,
         key: PART + field.key,
+        label: field.kind === 'temperature' ? `${field.label}, °${unit}` : field.label,
         optional: true,
+        emptyWords: 'as the crop',
         section: 'Its own figures; empty: as the crop',
         ...(shown === '' ? {} : { hint: `crop: ${shown}` }),
       };

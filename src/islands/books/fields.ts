@@ -17,6 +17,8 @@ export interface FieldSpec {
   /** The measure counts only where another field of the line says so: litres of what is counted in litres. */
   readonly measureWhere?: { readonly key: string; readonly is: string };
   readonly hint?: string;
+  /** Words of the choice of nothing, where "none" would be wrong. */
+  readonly emptyWords?: string;
 }
 
 /** Text of each field while it is being typed. */

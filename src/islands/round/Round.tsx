@@ -233,8 +233,14 @@ function JobLine({ job, today, busy, open, onOpen, onLog, children }: LineProps)
     <li className="border-b border-line py-2.5">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
         <div className="w-14 text-right leading-none">
-          <div className="num text-2xl">{job.trays}</div>
-          <div className="text-[0.8rem] text-ink2">{job.trays === 1 ? 'tray' : 'trays'}</div>
+          {job.trays > 0 ? (
+            <>
+              <div className="num text-2xl">{job.trays}</div>
+              <div className="text-[0.8rem] text-ink2">{job.trays === 1 ? 'tray' : 'trays'}</div>
+            </>
+          ) : (
+            <div className="text-[0.8rem] text-ink2">seed</div>
+          )}
         </div>
         <div className="min-w-[200px] flex-1">
           <p className="leading-snug">

@@ -17,6 +17,8 @@ export interface HowManyProps {
   readonly germination_frac: number;
   readonly germinationFrom: string;
   readonly field_frac: number;
+  /** Seeds the share is known from. */
+  readonly behind_seeds: number;
   readonly seedBalls: boolean;
   readonly container: {
     readonly name: string;
@@ -59,6 +61,7 @@ export function HowMany(props: HowManyProps) {
     cull_frac: figure(culls) / 100,
     seedsPerCell: seedTray ? 1 : figure(perCell),
     teased_frac: figure(teased) / 100,
+    behind_seeds: props.behind_seeds,
   };
   const text = JSON.stringify(question);
   const { answer, wrong } = useMemo((): { answer: SeedsAnswer | null; wrong: string } => {
