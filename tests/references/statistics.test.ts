@@ -162,3 +162,41 @@ describe("Student's distribution", () => {
       }
   });
 });
+
+describe('seeds to sow, the share itself unsure', () => {
+  it('keeps its promise over shares drawn from a beta: nine in ten times enough, where a sure share would fail', () => {
+    const question: SeedsQuestion = {
+      plantsWanted: 100,
+      confidence: 0.9,
+      germination_frac: 0.85,
+      field_frac: 1,
+      loss_frac: 0,
+      cull_frac: 0,
+      seedsPerCell: 1,
+      teased_frac: 0,
+    };
+    const random = seededRandom(8);
+    const behind = 30;
+    const held = (cells: number) => {
+      let enough = 0;
+      for (let run = 0; run < 4000; run++) {
+        // A share by the library's quantile of the beta, then each seed by itself.
+        const share = betaQuantile(
+          Math.min(0.9999, Math.max(0.0001, random())),
+          0.85 * behind,
+          0.15 * behind,
+        ) as number;
+        let up = 0;
+        for (let i = 0; i < cells; i++) if (random() < share) up++;
+        if (up >= 100) enough++;
+      }
+      return enough / 4000;
+    };
+    const sure = seedsToSow(question)!.cells;
+    const unsure = seedsToSow({ ...question, behind_seeds: behind })!.cells;
+    expect(unsure).toBeGreaterThan(sure);
+    expect(held(sure)).toBeLessThan(0.82);
+    expect(held(unsure)).toBeGreaterThan(0.88);
+    expect(held(unsure)).toBeLessThan(0.93);
+  });
+});
