@@ -83,6 +83,8 @@ export interface FrostView {
       readonly by: 'frost' | 'soil' | 'nights';
       readonly sooner_days: number | null;
     }[];
+    /** Last day to set out for autumn and winter, in the open and under a layer; null: nothing ends it. */
+    readonly last: readonly { readonly date: string | null; readonly by: 'frost' | 'light' }[];
   }[];
   readonly layer_K: number;
   /** From the file, or guessed from normals. */

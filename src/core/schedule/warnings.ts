@@ -24,6 +24,9 @@ export interface FrostAtRisk {
   readonly outFrom: Readonly<Record<Hardiness, MonthDay | null>>;
   /** Likewise under each cover, by its number. */
   readonly under?: Readonly<Record<number, Readonly<Record<Hardiness, MonthDay | null>>>>;
+  /** Last day to set out for autumn and winter, by hardiness; null: nothing ends it. */
+  readonly lastOut?: Readonly<Record<Hardiness, MonthDay | null>>;
+  readonly lastUnder?: Readonly<Record<number, Readonly<Record<Hardiness, MonthDay | null>>>>;
 }
 
 export interface Warning {
@@ -36,6 +39,7 @@ export interface Warning {
     | 'past'
     | 'frost'
     | 'autumn-frost'
+    | 'autumn-late'
     | 'over-age';
   readonly stage: Stage | null;
   /** Day the warning is about, for the screen to write in the reader's form. */
@@ -264,6 +268,20 @@ function frostWarnings(chain: Chain, crop: Crop, coverId: number | null, frost: 
         : `${Math.abs(weeks)} week${Math.abs(weeks) === 1 ? '' : 's'} ${weeks > 0 ? 'after' : 'before'}`;
     return [
       warning('frost', 'harden', goesOut, `${capital(crop.name)} goes out ${when} the mean last frost: {day}.`, []),
+    ];
+  }
+  const last = ((coverId === null ? undefined : frost.frost?.lastUnder?.[coverId]) ?? frost.frost?.lastOut)?.[
+    crop.hardiness
+  ];
+  if (!springSide && last && crop.group === 'cool' && plant > nearestOccurrence(last, plant)) {
+    return [
+      warning(
+        'autumn-late',
+        'harden',
+        nearestOccurrence(last, plant),
+        `The last day to set ${crop.name} out for autumn is {day}: after it four weeks to root in run into harmful nights or days under ten hours. Sooner, or under more cover.`,
+        [],
+      ),
     ];
   }
   if (!springSide && crop.hardiness !== 'hardy' && plant >= firstFrost) {

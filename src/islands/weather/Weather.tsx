@@ -228,7 +228,9 @@ function OutDates({ view, unit }: { readonly view: WeatherView; readonly unit: '
       <p className="max-w-[75ch] text-[0.95rem] text-ink2">
         Each crop by the night that hurts it ({hurts}; common practice, no source), its soil and its nights. A layer
         counts {kelvin} on the night, with caution, and not on the soil; by the other school it is worth three to four
-        weeks. Here, at the same risk, {kelvin} are worth {Math.round(mean)} days where frost decides.
+        weeks. Here, at the same risk, {kelvin} are worth {Math.round(mean)} days where frost decides. The last day for
+        autumn leaves four weeks to root in before the first such night at the risk taken, or before days of under ten
+        hours (common practice, no source).
       </p>
       <details open={false}>
         <summary className="link-btn">{counted(out.length, 'crop')}</summary>
@@ -241,6 +243,8 @@ function OutDates({ view, unit }: { readonly view: WeatherView; readonly unit: '
                 <th>Waits for</th>
                 <th>One layer</th>
                 <th>Two layers</th>
+                <th>Last for autumn</th>
+                <th>under a layer</th>
               </tr>
             </thead>
             <tbody>
@@ -259,6 +263,15 @@ function OutDates({ view, unit }: { readonly view: WeatherView; readonly unit: '
                       )}
                     </td>
                   ))}
+                  {[0, 1].map((layers) => {
+                    const last = crop.last[layers];
+                    return (
+                      <td key={`last${layers}`}>
+                        {!last ? '' : last.date === null ? 'any day' : spokenMonthDay(last.date)}
+                        {last?.date && <span className="text-ink2">, {last.by}</span>}
+                      </td>
+                    );
+                  })}
                 </tr>
               ))}
             </tbody>

@@ -1,5 +1,7 @@
 import { frostDates, frostSeasons, monthDayOf } from '../../core/climate/frost.ts';
 import { OUT_HARM_C, riskOffsets } from '../../core/planting/outDates.ts';
+import type { Hardiness } from '../../core/model.ts';
+import { autumnOffsets, lastOut } from '../../core/planting/lastOut.ts';
 import type { FrostChoice } from '../../contracts/weather.ts';
 import type { World } from '../../db/world.ts';
 import { USUAL_RISK_frac } from '../planting/outFrom.ts';
@@ -19,6 +21,20 @@ export function outFromOf(at: ReturnType<typeof riskOffsets>, south: boolean, co
   ) as FrostChoice['outFrom'];
 }
 
+/** Last days to set out for autumn, by hardiness. */
+function lastOutOf(
+  at: ReturnType<typeof autumnOffsets>,
+  latitude_deg: number,
+  cover_K = 0,
+): NonNullable<FrostChoice['lastOut']> {
+  return Object.fromEntries(
+    (Object.keys(OUT_HARM_C) as Hardiness[]).map((hardiness) => {
+      const { offset } = lastOut({ hardiness }, at, latitude_deg, cover_K);
+      return [hardiness, offset === null ? null : monthDayOf(offset, latitude_deg < 0 ? 7 : 1)];
+    }),
+  ) as NonNullable<FrostChoice['lastOut']>;
+}
+
 /**
  * The frosts the season goes by: as chosen; else, with years enough, the site's own at one year in ten; else the typed mean (null).
  * With the site's years, covers come with their own dates.
@@ -36,7 +52,12 @@ export function frostGoneBy(site: Site | null, world: World): FrostChoice | null
     const at = riskOffsets(site.lows, risk_frac, south);
     const worth = (id: number, written: number) => Math.max(0, site.worths.get(id)?.worth_K ?? written);
     const under = Object.fromEntries(world.covers.map((c) => [c.id, outFromOf(at, south, worth(c.id, c.worth_K))]));
-    choice = { threshold_C: 0, risk_frac, outFrom: outFromOf(at, south), ...frost, under };
+    const autumn = autumnOffsets(site.lows, risk_frac, south);
+    const lastUnder = Object.fromEntries(
+      world.covers.map((c) => [c.id, lastOutOf(autumn, latitude_deg, worth(c.id, c.worth_K))]),
+    );
+    const last = { lastOut: lastOutOf(autumn, latitude_deg), lastUnder };
+    choice = { threshold_C: 0, risk_frac, outFrom: outFromOf(at, south), ...frost, under, ...last };
   }
   held.set(site, { of: frost, choice });
   return choice;

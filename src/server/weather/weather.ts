@@ -15,6 +15,7 @@ import { usualSurface_C } from '../../core/climate/soilSurface.ts';
 import { dayLength_h } from '../../core/climate/sun.ts';
 import { outsideClimate } from '../../core/schedule/outsideClimate.ts';
 import { earliestOut, LAYER_K, OUT_HARM_C, riskOffsets, type SiteUsual } from '../../core/planting/outDates.ts';
+import { autumnOffsets, lastOut } from '../../core/planting/lastOut.ts';
 import type { CropRecord } from '../../contracts/records.ts';
 import type { FrostChoice, FrostView, WeatherImport, WeatherPreview, WeatherView } from '../../contracts/weather.ts';
 import { looksLikeDly, readDly, readWeatherCsv, type WeatherDay } from '../../contracts/weatherFile.ts';
@@ -62,6 +63,7 @@ export function frostView(
   };
   const surface = outside ? usualSurface_C(outside, nursery.latitude_deg) : null;
   const at = riskOffsets(lows, risk_frac, south);
+  const autumnAt = autumnOffsets(lows, risk_frac, south);
   const usual =
     outside && soil
       ? {
@@ -77,7 +79,10 @@ export function frostView(
     const first = groups.get(group);
     return offset_ <= 196 && first !== null && first !== undefined && offset_ >= first;
   };
-  const out = lows.length === 0 ? [] : season.world.crops.map((crop) => outLine(crop, at, usual, startMonth));
+  const out =
+    lows.length === 0
+      ? []
+      : season.world.crops.map((crop) => outLine(crop, at, usual, startMonth, autumnAt, nursery.latitude_deg));
   const halves = Array.from({ length: 24 }, (_, i) => {
     const m = ((startMonth - 1 + (i >> 1)) % 12) + 1;
     const y = civilFromDay(from).year + (startMonth - 1 + (i >> 1) >= 12 ? 1 : 0);
@@ -145,6 +150,8 @@ function outLine(
   at: (threshold_C: number) => number | null,
   usual: SiteUsual | null,
   startMonth: 1 | 7,
+  autumnAt: ReturnType<typeof autumnOffsets>,
+  latitude_deg: number,
 ): FrostView['out'][number] {
   const dates = Array.from({ length: MOST_LAYERS + 1 }, (_, n) => earliestOut(crop, at, usual, n * LAYER_K, 0, n));
   const open = dates[0]!.offset;
@@ -152,6 +159,13 @@ function outLine(
     cropId: crop.id,
     name: crop.name,
     hardiness: crop.hardiness,
+    last:
+      crop.group === 'warm'
+        ? []
+        : [0, 1].map((layers) => {
+            const { offset, by } = lastOut(crop, autumnAt, latitude_deg, layers * LAYER_K);
+            return { date: offset === null ? null : monthDayOf(offset, startMonth), by };
+          }),
     dates: dates.map(({ offset, by }) => ({
       date: offset === null ? null : monthDayOf(offset, startMonth),
       by,
