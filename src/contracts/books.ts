@@ -276,6 +276,7 @@ export const placeInput = z
       .default([]),
     size: placeSize.nullable().default(null),
     light: placeLight.nullable().default(null),
+    wet_K: figure('how much cooler a wet tray is', 0, 12).nullable().default(null),
   })
   .superRefine((place, ctx) => {
     const seen = new Set<string>();

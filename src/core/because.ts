@@ -13,6 +13,8 @@ export interface BecauseInput {
   readonly value?: string;
   readonly temperature_C?: number;
   readonly degreeDays?: number;
+  /** A difference of temperatures. */
+  readonly difference_K?: number;
   readonly date?: string;
 }
 

@@ -182,6 +182,8 @@ export interface Place {
   readonly size?: PlaceSize | null;
   /** null or not given: the usual of its kind. */
   readonly light?: PlaceLight | null;
+  /** Degrees a wet tray is cooler there than the air; null or not given: the usual. */
+  readonly wet_K?: number | null;
 }
 
 export const CONTAINER_KINDS = ['seed-tray', 'cell-tray', 'block', 'pot'] as const;

@@ -17,6 +17,7 @@ import * as placeLight from './migrations/014-place-light.ts';
 import * as leftOut from './migrations/015-left-out.ts';
 import * as siteWind from './migrations/016-site-wind.ts';
 import * as bolting from './migrations/017-bolting.ts';
+import * as wetTrays from './migrations/018-wet-trays.ts';
 
 interface Step {
   up(db: Sequelize): Promise<void>;
@@ -41,6 +42,7 @@ const STEPS: readonly [string, Step][] = [
   ['015-left-out', leftOut],
   ['016-site-wind', siteWind],
   ['017-bolting', bolting],
+  ['018-wet-trays', wetTrays],
 ];
 
 export const MIGRATION_NAMES = STEPS.map(([name]) => name);

@@ -181,6 +181,7 @@ export class PlaceModel extends Model<InferAttributes<PlaceModel>, InferCreation
   declare closed: CreationOptional<{ from: string; to: string }[]>;
   declare size: CreationOptional<PlaceSize | null>;
   declare light: CreationOptional<PlaceLight | null>;
+  declare wet_K: CreationOptional<number | null>;
 }
 
 export class PlacePeriodModel extends Model<
@@ -416,6 +417,7 @@ export function defineModels(sequelize: Sequelize): void {
     closed: { ...json('closed'), defaultValue: [] },
     size: json('size', true),
     light: json('light', true),
+    wet_K: figure('wet_k', true),
   };
   PlaceModel.init(places, on('places'));
 

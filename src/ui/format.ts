@@ -1,3 +1,4 @@
+import { differenceWords } from '../core/units/words.ts';
 import type { ExpectedOut } from '../core/batch/progress.ts';
 import type { Punctuality } from '../core/batch/tolerance.ts';
 import type { BecauseInput } from '../core/because.ts';
@@ -124,6 +125,7 @@ export function becauseInput(input: BecauseInput, unit: TemperatureUnit): string
     const shown = unit === 'F' ? input.degreeDays * 1.8 : input.degreeDays;
     return `${input.name} ${shown < 30 ? Math.round(shown * 10) / 10 : Math.round(shown)} degree-days`;
   }
+  if (input.difference_K !== undefined) return `${input.name} ${differenceWords(input.difference_K, unit)}`;
   if (input.date !== undefined) return `${input.name} ${shortDay(dayFromIso(input.date)!)}`;
   return `${input.name} ${input.value ?? ''}`;
 }

@@ -20,6 +20,7 @@ import {
 } from '../model.ts';
 import { slotsFor, traysFor } from '../quantities/trays.ts';
 import { milestoneOf, noonOf, type Chain } from '../schedule/chain.ts';
+import { wetTray_K } from '../schedule/wetTray.ts';
 import type { PlaceSky } from '../schedule/sky.ts';
 import { heldAt, hoursOfDay, temperatureOn } from '../schedule/placeClimate.ts';
 import { progressOffHeat } from '../schedule/offHeat.ts';
@@ -30,7 +31,7 @@ import { stageRange, suitsStage } from '../schedule/suits.ts';
 import { totalAt } from '../schedule/thermalIntegral.ts';
 import { coolCap_C, levelsOf, type CoolSchool } from './coolCap.ts';
 import { heatParts_kWh } from './energy.ts';
-import type { BatchSpec, FixedStay, Instance, LevelSpec, PlaceSpec, StageSpec, Weights } from './instance.ts';
+import type { DaySky, BatchSpec, FixedStay, Instance, LevelSpec, PlaceSpec, StageSpec, Weights } from './instance.ts';
 
 /** A batch of the season to be planned. */
 export interface SeasonBatchToPlan {
@@ -135,7 +136,7 @@ function placeSpec(place: Place, season: SeasonToPlan, from: DayNumber, days: nu
       day_C: cut(climate.day_C),
       night_C: cut(climate.night_C),
       heat_kWh: new Float64Array(days),
-      ...(sky ? { sky: cutSky(sky, from - climate.from, days) } : {}),
+      ...(sky ? { sky: { ...cutSky(sky, from - climate.from, days), wet_K: wetTray_K(place) } } : {}),
     };
     return { ...base, levels: [level], row: new Array<number>(blocks).fill(0) };
   }
@@ -169,7 +170,7 @@ function placeSpec(place: Place, season: SeasonToPlan, from: DayNumber, days: nu
       night_C,
       heat_kWh,
       heatNight_kWh,
-      ...(sky ? { sky: cutSky(sky, from - season.tables.from, days) } : {}),
+      ...(sky ? { sky: { ...cutSky(sky, from - season.tables.from, days), wet_K: wetTray_K(place) } } : {}),
     };
   });
   const chosen = new Map((place.setPoints ?? []).map((s) => [s.week, s.setPoint_C]));
@@ -181,6 +182,12 @@ function placeSpec(place: Place, season: SeasonToPlan, from: DayNumber, days: nu
 }
 
 /** Hours and light from a day of the tables on; the last day stands for those beyond them. */
+/** Hours of the medium of a wet tray. */
+function mediumOf(sky: DaySky | undefined): ArrayLike<number> | undefined {
+  const { wet_K = 0, hours_C } = sky ?? {};
+  return hours_C && wet_K > 0 ? Array.from(hours_C, (t) => t - wet_K) : hours_C;
+}
+
 function cutSky(sky: PlaceSky, start: number, days: number): PlaceSky {
   const last = sky.light_mol_m2.length - 1;
   const at = (i: number) => clampTo(start + i, last + 1);
@@ -242,7 +249,7 @@ function stageSpec(stage: Stage, batch: SeasonBatchToPlan, season: SeasonToPlan,
     case 'germinate':
       return {
         ...common,
-        gain: (day_C, night_C, sky) => progressOverHours(rate, sky?.hours_C ?? hoursOfDay(day_C, night_C)),
+        gain: (day_C, night_C, sky) => progressOverHours(rate, mediumOf(sky) ?? hoursOfDay(day_C, night_C)),
         need: progressOffHeat(rule) * (plan.emergence_factor ?? 1),
         standstill_days: rule.kind === 'days-after' ? rule.days : 0,
       };

@@ -28,11 +28,13 @@ export interface LevelSpec {
   /** The part of it by night, where night has a price of its own; absent: half. */
   readonly heatNight_kWh?: Float64Array;
   /** Hours and light of a day, where they are known. */
-  readonly sky?: { readonly hours_C: Float64Array; readonly light_mol_m2: Float64Array };
+  readonly sky?: { readonly hours_C: Float64Array; readonly light_mol_m2: Float64Array; readonly wet_K?: number };
 }
 
 /** One day's hours and light. */
 export interface DaySky {
+  /** Degrees a wet tray is cooler than the air; absent: none. */
+  readonly wet_K?: number;
   readonly hours_C: ArrayLike<number>;
   readonly light_mol_m2: number;
 }

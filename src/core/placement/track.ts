@@ -46,8 +46,8 @@ export function gainsIn(stage: StageSpec, level: LevelSpec, days: number): Float
 }
 
 /** Hours and light of a day. */
-export function skyOn({ hours_C, light_mol_m2 }: NonNullable<LevelSpec['sky']>, d: number): DaySky {
-  return { hours_C: hours_C.subarray(24 * d, 24 * d + 24), light_mol_m2: light_mol_m2[d]! };
+export function skyOn({ hours_C, light_mol_m2, wet_K = 0 }: NonNullable<LevelSpec['sky']>, d: number): DaySky {
+  return { hours_C: hours_C.subarray(24 * d, 24 * d + 24), light_mol_m2: light_mol_m2[d]!, wet_K };
 }
 
 export function makeTrack(gains: readonly Float64Array[], days: number): Track {

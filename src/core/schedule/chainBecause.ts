@@ -8,6 +8,7 @@ import type { MilestoneKey } from './chain.ts';
 import { temperatureOn } from './placeClimate.ts';
 import { offHeatWords } from './offHeat.ts';
 import { offHeatRuleOf, type Route, type RouteInput } from './route.ts';
+import { wetTray_K } from './wetTray.ts';
 import { totalAt, type ThermalIntegral } from './thermalIntegral.ts';
 
 export interface BecauseContext extends RouteInput {
@@ -69,6 +70,7 @@ const WHY: Readonly<Record<MilestoneKey, Why>> = {
     rule: 'Half are up when the daily germination rate at the temperature of the place adds up to 1.',
     inputs: [
       ...climateInputs(c, 'germinate', before_day),
+      ...wetInputs(c),
       ...paceInputs(c.route.germination, before_day),
       ...learnedInputs(c),
     ],
@@ -149,6 +151,13 @@ function lightInputs(c: BecauseContext, stage: Stage, day: DayNumber | null): Be
     { name: 'light', value: `${light.toFixed(1)} of ${c.crop.dliGood} mol/m² a day` },
     { name: 'growth by light', value: `${Math.round(100 * factor)}% of what warmth alone gives` },
   ];
+}
+
+/** How much cooler than the air the medium is taken to be. */
+function wetInputs(c: BecauseContext): BecauseInput[] {
+  const place = c.tables.places.get(c.plan.places.germinate ?? -1);
+  const cooler_K = place ? wetTray_K(place) : 0;
+  return cooler_K > 0 ? [{ name: 'a wet tray, cooler than the air by', difference_K: cooler_K }] : [];
 }
 
 /** Days to half up at the pace of a day. */

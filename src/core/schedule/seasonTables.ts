@@ -6,6 +6,7 @@ import type { Crop, Place } from '../model.ts';
 import { outsideClimate, type MonthNormal, type OutsideClimate } from './outsideClimate.ts';
 import { hoursOfDay, placeClimate, type PlaceClimate } from './placeClimate.ts';
 import { placeSky, type PlaceSky, type Sky } from './sky.ts';
+import { wetTray_K } from './wetTray.ts';
 import { thermalIntegral, type ThermalIntegral } from './thermalIntegral.ts';
 
 /** More than any nursery's places, so that crop and place make one number. */
@@ -78,11 +79,16 @@ export function seasonTables(
     sky === null ? null : remember(skies, placeId, () => placeSky(placeOf(placeId), climateOf(placeId), outside, sky));
 
   /** What each day gains by its hours: as planned, and as measured where it was. */
-  function byHours(placeId: number, gain: (hours_C: ArrayLike<number>, i: number) => number): Float64Array {
+  function byHours(
+    placeId: number,
+    gain: (hours_C: ArrayLike<number>, i: number) => number,
+    cooler_K = 0,
+  ): Float64Array {
     const climate = climateOf(placeId);
     const hours_C = skyOf(placeId)?.hours_C;
     const held = (i: number) => hoursOfDay(climate.day_C[i]!, climate.night_C[i]!);
-    const planned = (i: number) => hours_C?.subarray(24 * i, 24 * i + 24) ?? held(i);
+    const air = (i: number) => hours_C?.subarray(24 * i, 24 * i + 24) ?? held(i);
+    const planned = cooler_K === 0 ? air : (i: number) => air(i).map((t) => t - cooler_K);
     const gains = eachDay(climate, planned, gain);
     for (const [day, read] of measured.get(placeId) ?? []) {
       const i = day - from;
@@ -121,7 +127,12 @@ export function seasonTables(
       const known = there.find((one) => one.pace === pace);
       if (known) return known.integral;
       const rate = germinationRate(crop);
-      const gains = byHours(placeId, (hours_C) => progressOverHours(rate, hours_C));
+      // Seed comes up by its medium, which a wet open tray keeps under the air.
+      const gains = byHours(
+        placeId,
+        (hours_C) => progressOverHours(rate, hours_C),
+        skyOf(placeId) ? wetTray_K(placeOf(placeId)) : 0,
+      );
       if (slower !== 1) gains.forEach((gain, i) => (gains[i] = gain / slower));
       const integral = thermalIntegral(from, gains);
       // A crop and its quicker varieties side by side; what the house knew better since goes out again.

@@ -29,6 +29,13 @@ const FIELDS: readonly FieldSpec[] = [
     kind: 'number',
     hint: '1 is walked first',
   },
+  {
+    key: 'wet_K',
+    label: 'A wet tray is cooler than the air by',
+    kind: 'difference',
+    optional: true,
+    hint: 'open 2 to 4 kelvin, bagged or covered next to none; empty: the usual',
+  },
 ];
 
 interface Row {
