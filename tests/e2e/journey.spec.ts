@@ -280,6 +280,28 @@ test('books: a crop’s curve follows its table; a place’s temperature moves t
   expect((await sowing()) < before).toBe(true);
 });
 
+test('books: a variety has figures of its own, refused where they make no crop with its others, and the chain goes by them', async ({
+  page,
+}) => {
+  const one = async () =>
+    ((await (await page.request.get('/api/batches')).json()) as { name: string; planned: { on: string }[] }[]).find(
+      (b) => b.name === 'Pumpkin Cart Wheel A',
+    )!.planned[0]!.on;
+  const before = await one();
+  await open(page, '/books/seed');
+  await page.getByRole('link', { name: 'Cart Wheel' }).click();
+  await page.waitForFunction(() => !document.querySelector('astro-island[ssr]'));
+  await expect(page.getByText(/^crop: /).first()).toBeVisible();
+  await page.getByLabel('Weeks to hardening, short').fill('9');
+  await page.getByRole('button', { name: 'Save it' }).click();
+  await expect(page.getByText(/the long end must not be below the short end/).first()).toBeVisible();
+  await expect(page.getByLabel('Weeks to hardening, short')).toHaveValue('9');
+  await page.getByLabel('Weeks to hardening, long').fill('10');
+  await Promise.all([page.waitForEvent('load'), page.getByRole('button', { name: 'Save it' }).click()]);
+  await expect(page.getByText('has 2 figures of its own')).toBeVisible();
+  expect((await one()) < before).toBe(true);
+});
+
 test('books: lamps over a place are typed, refused beyond the day, and kept', async ({ page }) => {
   await open(page, '/books/places?place=4');
   const light = page.getByRole('group', { name: 'Light' });

@@ -68,6 +68,25 @@ test('emergence: verdict first, the picture drawn, another batch beside it, the 
   await expect(page.getByRole('cell', { name: /^\d+–\d+$/ }).first()).toBeVisible();
 });
 
+test('a batch in which something went wrong is left out of what is learned by a tap, and taken in again', async ({
+  page,
+}) => {
+  const batches = (await (await page.request.get('/api/batches')).json()) as { id: number; name: string }[];
+  const { id } = batches.find((b) => b.name === 'Tomato Ridge Ember B')!;
+  await open(page, `/batches/${id}/emergence`);
+  const part = page.getByRole('region', { name: 'Left out of what is learned' });
+  await part.getByLabel('Something went wrong here').selectOption('dried out');
+  const rests = page.getByText(/of this crop, .* have moved the time to come up/);
+  await Promise.all([page.waitForEvent('load'), part.getByRole('button', { name: 'Do not learn from it' }).click()]);
+  await expect(part).toContainText('teaches the house nothing: dried out');
+  await page.goto(`/batches/${id}`);
+  await expect(page.getByText(/Left out of what is learned/).first()).toBeVisible();
+  await open(page, `/batches/${id}/emergence`);
+  await Promise.all([page.waitForEvent('load'), part.getByRole('button', { name: 'Count it again' }).click()]);
+  await expect(part.getByRole('button', { name: 'Do not learn from it' })).toBeVisible();
+  await expect(rests).toBeVisible();
+});
+
 test('the sowing sheet: labels as PDF, how many to sow with the odds drawn, a tray at a time sown', async ({
   page,
   request,
