@@ -419,6 +419,7 @@ test('a Fahrenheit, inch and dollar house: no bare Celsius, metre, unit-less deg
     '/pot/things',
     '/books/containers?line=1',
     '/books/places?place=1',
+    '/books/crops?crop=1',
     '/pot/things?line=1',
     '/harden/covers?line=1',
     '/heat/zones/new',

@@ -1,11 +1,12 @@
 import type { LengthUnit } from './length.ts';
 
 /** Kinds of figures people type with a rule, a can or a scale, as they are kept: named by their metric unit. */
-export type Measure = 'mm' | 'm' | 'm2' | 'L' | 'kg' | 'W_m2' | 'm3_h' | 'm2K_W' | 'perL' | 'kg_L';
+export type Measure = 'mm' | 'cm' | 'm' | 'm2' | 'L' | 'kg' | 'W_m2' | 'm3_h' | 'm2K_W' | 'perL' | 'kg_L';
 
 /** Unit words in a house of centimetres and of inches, and how much of the second makes one of the first. */
 const MEASURES: Readonly<Record<Measure, readonly [metric: string, inch: string, factor: number]>> = {
   mm: ['mm', 'in', 1 / 25.4],
+  cm: ['cm', 'in', 1 / 2.54],
   m: ['m', 'ft', 1 / 0.3048],
   m2: ['m²', 'sq ft', 1 / 0.3048 ** 2],
   L: ['L', 'gal', 1 / 3.785411784],

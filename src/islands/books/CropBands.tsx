@@ -33,7 +33,7 @@ export function CropBands({ crop, unit }: { readonly crop: Crop; readonly unit: 
           <g key={tick}>
             <line x1={x(tick)} x2={x(tick)} y1={0} y2={bands.length * 26} stroke="var(--color-line)" />
             <text x={x(tick)} y={bands.length * 26 + 18} fontSize="13" textAnchor="middle" fill="var(--color-ink2)">
-              {t(tick)}°
+              {t(tick)}°{unit}
             </text>
           </g>
         ))}

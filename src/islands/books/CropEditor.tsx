@@ -1,3 +1,4 @@
+import { measureUnit } from '../../core/units/measure.ts';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { CROP_KINDS, SOWN_IN, type Crop, type EmergencePoint } from '../../core/model.ts';
 import { daysToEmerge, germinationRate } from '../../core/germination/germinationRate.ts';
@@ -95,7 +96,7 @@ export const CROP_FIELDS: readonly FieldSpec[] = [
     { key: 'dliGood', label: 'Good light, mol/m² a day', kind: 'number', hint: 'at it the weeks hold' },
     { key: 'potted', label: 'Usually potted up', kind: 'flag' },
     { key: 'potAt_frac', label: 'Potted at this share of growth', kind: 'number', hint: '0.4 is 40%' },
-    { key: 'potUsual_cm', label: 'Usual pot, cm across', kind: 'number', optional: true },
+    { key: 'potUsual_cm', label: 'Usual pot, across', kind: 'number', measure: 'cm', optional: true },
   ]),
   ...named('Hardening and planting', [
     { key: 'hardening_days', label: 'Hardening days', kind: 'number' },
@@ -109,8 +110,8 @@ export const CROP_FIELDS: readonly FieldSpec[] = [
     { key: 'plantSoilMin_C', label: 'Soil to plant in', kind: 'temperature' },
     { key: 'plantNightMin_C', label: 'Nights to plant in', kind: 'temperature' },
     { key: 'weeksFromLastFrost', label: 'Weeks from last frost', kind: 'number', hint: 'minus is before' },
-    { key: 'inRow_cm', label: 'In the row, cm', kind: 'number' },
-    { key: 'rows_cm', label: 'Between rows, cm', kind: 'number' },
+    { key: 'inRow_cm', label: 'In the row', kind: 'number', measure: 'cm' },
+    { key: 'rows_cm', label: 'Between rows', kind: 'number', measure: 'cm' },
   ]),
 ];
 
@@ -355,6 +356,13 @@ function pointOf(
   };
 }
 
+/** A field's label with its unit. */
+export function labelOf({ label, kind, measure }: FieldSpec, unit: TemperatureUnit, lengthUnit: LengthUnit): string {
+  if (measure) return `${label}, ${measureUnit(measure, lengthUnit)}`;
+  if (kind === 'length') return `${label}, ${lengthUnit}`;
+  return kind === 'temperature' ? `${label}, °${unit}` : label;
+}
+
 /** A field with its unit, and what the library says where the house has another figure. */
 function fieldOf(
   field: FieldSpec,
@@ -363,12 +371,7 @@ function fieldOf(
   unit: TemperatureUnit,
   lengthUnit: LengthUnit,
 ): FieldSpec {
-  const label =
-    field.kind === 'length'
-      ? `${field.label}, ${lengthUnit}`
-      : field.kind === 'temperature'
-        ? `${field.label}, °${unit}`
-        : field.label;
+  const label = labelOf(field, unit, lengthUnit);
   const own = crop?.[field.key as keyof CropRecord] ?? null;
   const theirs = library?.[field.key as keyof typeof library] ?? null;
   if (!crop || !library || own === theirs || field.kind === 'text') return { ...field, label };

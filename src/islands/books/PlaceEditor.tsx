@@ -34,7 +34,7 @@ const FIELDS: readonly FieldSpec[] = [
     label: 'A wet tray is cooler than the air by',
     kind: 'difference',
     optional: true,
-    hint: 'open 2 to 4 kelvin, bagged or covered next to none; empty: the usual',
+    hint: 'open trays a few degrees, bagged or covered next to none; empty: the usual',
   },
 ];
 

@@ -1,7 +1,7 @@
 import type { Crop } from '../../core/model.ts';
 import { VARIETY_FIGURES, type VarietyFigures } from '../../core/varietyFigures.ts';
 import { house } from '../../ui/house.ts';
-import { CROP_FIELDS } from './CropEditor.tsx';
+import { CROP_FIELDS, labelOf } from './CropEditor.tsx';
 import type { FieldSpec } from './fields.ts';
 import { LineForm, typedOf } from './LineForm.tsx';
 
@@ -37,7 +37,7 @@ export function VarietyEditor({ line, crops, crop, unit }: Props) {
       return {
         ...rest,
         key: PART + field.key,
-        label: field.kind === 'temperature' ? `${field.label}, °${unit}` : field.label,
+        label: labelOf(field, unit, units.length),
         optional: true,
         emptyWords: 'as the crop',
         section: 'Its own figures; empty: as the crop',
