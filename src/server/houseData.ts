@@ -31,11 +31,11 @@ export function houseData(season: Season, cropIds: ReadonlySet<number> | null): 
     crops: season.crops.filter((crop) => cropIds === null || cropIds.has(crop.id)).map(plain),
     varieties:
       cropIds === null
-        ? world.varieties.map(({ id, cropId, name, figures }) => {
+        ? season.varieties.map(({ id, cropId, name, figures }) => {
             const emergence_factor = emergenceFactor(world, taught, { cropId, varietyId: id, lotId: null });
             return { id, cropId, name, figures, emergence_factor };
           })
-        : world.varieties
+        : season.varieties
             .filter((v) => cropIds.has(v.cropId) && Object.keys(v.figures).length > 0)
             .map(({ id, cropId, name, figures }) => ({ id, cropId, name, figures, emergence_factor: 1 })),
     lots:

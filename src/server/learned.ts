@@ -5,7 +5,7 @@ import { expectedShare_frac } from '../core/germination/usual.ts';
 import { learn, trayEstimate, type Learned, type TrayEstimate } from '../core/germination/learning.ts';
 import type { Crop } from '../core/model.ts';
 import type { SeasonTables } from '../core/schedule/seasonTables.ts';
-import type { BatchRecord, CropRecord, EventRecord, LotRecord } from '../contracts/records.ts';
+import type { BatchRecord, CropRecord, EventRecord, LotRecord, VarietyRecord } from '../contracts/records.ts';
 import type { World } from '../db/world.ts';
 
 /** What one batch taught, with whose it was. */
@@ -94,6 +94,24 @@ export function cropsToPlanBy(
     const learned = learning && trays_count > 0 ? slowedCrop(crop, time_factor) : crop;
     const last = before?.[i];
     return last && timesOf(last) === timesOf(learned) ? last : learned;
+  });
+}
+
+/**
+ * The varieties as plans go by them: one with a time of its own to come up takes what the house has learned of its crop along, as
+ * its crop does.
+ * @param crops as plans go by, in the order of the books
+ */
+export function varietiesToPlanBy(
+  { varieties, crops: plain }: Pick<World, 'varieties' | 'crops'>,
+  crops: readonly CropRecord[],
+): VarietyRecord[] {
+  return varieties.map((variety) => {
+    const own = variety.figures.germBest_days;
+    const i = own === undefined ? -1 : plain.findIndex((crop) => crop.id === variety.cropId);
+    if (own === undefined || i < 0 || crops[i] === plain[i]) return variety;
+    const germBest_days = (own * crops[i]!.germBest_days) / plain[i]!.germBest_days;
+    return { ...variety, figures: { ...variety.figures, germBest_days } };
   });
 }
 

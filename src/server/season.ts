@@ -12,7 +12,7 @@ import type { BatchOdds } from '../core/planting/odds.ts';
 import { roundOf, workOf, type Job } from '../core/round/work.ts';
 import { climateStart } from '../core/schedule/placeClimate.ts';
 import { seasonTables, type MeasuredPlaces, type SeasonTables, type TablesBy } from '../core/schedule/seasonTables.ts';
-import type { BatchRecord, CropRecord, EventRecord, LotRecord } from '../contracts/records.ts';
+import type { BatchRecord, CropRecord, EventRecord, LotRecord, VarietyRecord } from '../contracts/records.ts';
 import { ProblemError } from '../contracts/problem.ts';
 import { readMarks, readWorld, type Marks, type World } from '../db/world.ts';
 import { readMeasured } from '../db/measured.ts';
@@ -23,7 +23,15 @@ import { readSite, type Site } from './site/site.ts';
 import { nowAt, type Now } from './clock.ts';
 import { database } from './database.ts';
 import { grownBy, growthFor, type BatchGrown } from './grown.ts';
-import { cropsToPlanBy, emergenceFactor, expectedShare, learnedFor, taughtBy, type BatchTaught } from './learned.ts';
+import {
+  cropsToPlanBy,
+  emergenceFactor,
+  expectedShare,
+  learnedFor,
+  taughtBy,
+  varietiesToPlanBy,
+  type BatchTaught,
+} from './learned.ts';
 import { log } from './log.ts';
 import { oddsNow } from './planting/odds.ts';
 
@@ -67,6 +75,8 @@ export interface Season {
   readonly measured: MeasuredPlaces;
   /** What each counted batch has taught. */
   readonly taught: readonly BatchTaught[];
+  /** Varieties with their own figures as plans go by them. */
+  readonly varieties: readonly VarietyRecord[];
   /** What batches showed of growth. */
   readonly grown: readonly BatchGrown[];
   /** Crops as plans go by: with the house's own times when it learns. */
@@ -206,7 +216,8 @@ export function workOut(
   const unlike = new Set(same ? learned.filter((crop, i) => crop !== before.crops[i]).map((crop) => crop.id) : []);
   const known = new Map(same ? before.batches.map((view) => [view.batch.id, view]) : []);
   const crops = new Map(learned.map((crop) => [crop.id, crop]));
-  const varieties = new Map(world.varieties.map((variety) => [variety.id, variety]));
+  const planned = varietiesToPlanBy(world, learned);
+  const varieties = new Map(planned.map((variety) => [variety.id, variety]));
   const containers = new Map(world.containers.map((container) => [container.id, container]));
   const factors = new Map<string, number>();
   const factorOf = ({ cropId, varietyId, lotId }: BatchRecord): number => {
@@ -225,7 +236,7 @@ export function workOut(
     growths.set(key, factor);
     return factor;
   };
-  const rest = { world, now, tables, plainTables, measured, taught, grown, crops: learned, site };
+  const rest = { world, now, tables, plainTables, measured, taught, grown, crops: learned, varieties: planned, site };
   const batches = world.batches.map((written): BatchView => {
     const events = world.events.get(written.id) ?? NO_EVENTS;
     const last = known.get(written.id);

@@ -1,3 +1,5 @@
+import { cropOf } from './cropOf.ts';
+import type { BatchRecord } from '../contracts/records.ts';
 import { createHash } from 'node:crypto';
 import { isoFromDay } from '../core/calendar/dayNumber.ts';
 import { reduceLog } from '../core/batch/reduce.ts';
@@ -31,7 +33,7 @@ export async function sowAgain(id: number, input: SowAgainInput): Promise<SownAg
   const requestHash = createHash('sha256')
     .update(JSON.stringify({ id, ...input }))
     .digest('hex');
-  const again = planFromToday(season, view.batch.cropId, view.batch.plan);
+  const again = planFromToday(season, view.batch);
   // With the old tray kept only what it will not give is missing.
   const plan = input.endOld
     ? again
@@ -83,8 +85,10 @@ export async function sowAgain(id: number, input: SowAgainInput): Promise<SownAg
 }
 
 /** The plan with days named for its work forgotten and, when it must be, the soonest date that sowing today can make. */
-function planFromToday({ world, crops, tables, now }: Season, cropId: number, old: BatchPlan): BatchPlan {
-  const crop = crops.find((c) => c.id === cropId)!;
+function planFromToday(season: Season, batch: BatchRecord): BatchPlan {
+  const { world, tables, now } = season;
+  const old = batch.plan;
+  const crop = cropOf(season, batch);
   const plan: BatchPlan = { ...old, steps: {}, joins: null };
   for (let later = 0; later <= MOST_LATER_days; later++) {
     const tried = { ...plan, transplantOn: old.transplantOn + later };

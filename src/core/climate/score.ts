@@ -70,41 +70,51 @@ export function oddsOfAny(
   at_C: number,
 ): number {
   if (nights.length === 0) return 0;
-  const step = (2 * REACH_z) / (GRID - 1);
-  const z = Float64Array.from({ length: GRID }, (_, i) => i * step - REACH_z);
-  // Share of a cell that lies above a threshold, by the normal within it.
-  const above = (i: number, least: number): number => {
-    const [from, to] = [z[i]! - step / 2, z[i]! + step / 2];
-    const whole = normalCdf(to) - normalCdf(from);
-    return least <= from || whole <= 0
-      ? least <= from
-        ? 1
-        : 0
-      : least >= to
-        ? 0
-        : (normalCdf(to) - normalCdf(least)) / whole;
-  };
-  let weights = Float64Array.from(z, (v) => normalCdf(v + step / 2) - normalCdf(v - step / 2));
+  let weights = Float64Array.from(ERRORS_z, cellOf);
   nights.forEach(({ day, low_C, score }, k) => {
     if (k > 0) {
-      const alike = ERRORS_ALIKE ** Math.max(1, day - nights[k - 1]!.day);
-      const own = Math.sqrt(1 - alike * alike);
+      const kernel = stepOfErrors(Math.max(1, day - nights[k - 1]!.day));
       const next = new Float64Array(GRID);
-      for (let i = 0; i < GRID; i++) {
-        if (weights[i]! < 1e-12) continue;
-        for (let j = 0; j < GRID; j++) {
-          const off = (z[j]! - alike * z[i]!) / own;
-          if (Math.abs(off) > 6) continue;
-          next[j]! += weights[i]! * (normalCdf(off + step / 2 / own) - normalCdf(off - step / 2 / own));
-        }
-      }
+      for (let i = 0; i < GRID; i++) for (let j = 0; j < GRID; j++) next[j]! += weights[i]! * kernel[i * GRID + j]!;
       weights = next;
     }
     // An error above this leaves the night harmless.
     const least = (at_C - (low_C - score.bias_K)) / score.spread_K;
-    for (let i = 0; i < GRID; i++) weights[i]! *= above(i, least);
+    for (let i = 0; i < GRID; i++) weights[i]! *= shareAbove(i, least);
   });
   return Math.min(1, Math.max(0, 1 - weights.reduce((sum, w) => sum + w, 0)));
+}
+
+const STEP_z = (2 * REACH_z) / (GRID - 1);
+const ERRORS_z = Float64Array.from({ length: GRID }, (_, i) => i * STEP_z - REACH_z);
+/** Chance of a cell of the grid. */
+const cellOf = (z: number): number => normalCdf(z + STEP_z / 2) - normalCdf(z - STEP_z / 2);
+
+/** Share of a cell that lies above an error, by the normal within it. */
+function shareAbove(i: number, least: number): number {
+  const [from, to] = [ERRORS_z[i]! - STEP_z / 2, ERRORS_z[i]! + STEP_z / 2];
+  if (least <= from) return 1;
+  return least >= to ? 0 : (normalCdf(to) - normalCdf(least)) / (normalCdf(to) - normalCdf(from));
+}
+
+const steps = new Map<number, Float64Array>();
+
+/** Chance of going from one error to another in so many days, from row to column; worked out once. */
+function stepOfErrors(days: number): Float64Array {
+  const known = steps.get(days);
+  if (known) return known;
+  const alike = ERRORS_ALIKE ** days;
+  const own = Math.sqrt(1 - alike * alike);
+  const kernel = new Float64Array(GRID * GRID);
+  for (let i = 0; i < GRID; i++)
+    for (let j = 0; j < GRID; j++) {
+      const off = (ERRORS_z[j]! - alike * ERRORS_z[i]!) / own;
+      const half = STEP_z / 2 / own;
+      kernel[i * GRID + j] = normalCdf(off + half) - normalCdf(off - half);
+    }
+  if (steps.size > 30) steps.clear();
+  steps.set(days, kernel);
+  return kernel;
 }
 
 /** The odds that a forecast low comes out at or below a temperature. */

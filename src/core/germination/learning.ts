@@ -52,7 +52,7 @@ export function seedsBehindShare(tested_seeds: number | null): number {
 }
 
 /** Trays learned from, the latest: older ones add next to nothing. */
-const MOST_trays = 60;
+const MOST_trays = 30;
 /** What is thought before a tray says anything by itself: hardly anything of its time, little of its spread. */
 const LOOSE_logTime_sd = 0.6;
 const LOOSE_logSigma_sd = 0.6;

@@ -27,7 +27,7 @@ export interface Pooled {
 }
 
 const SWEEPS = 60;
-const SETTLED = 1e-9;
+const SETTLED = 1e-7;
 
 /**
  * What observations say of a target: a normal model of several levels, each observation either as it should be or, with a

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { requireDay } from '../calendar/dayNumber.ts';
-import { autumnOffsets, darkFrom, lastOut } from './lastOut.ts';
+import { darkFrom, lastOut } from './lastOut.ts';
+import { riskOffsets } from './outDates.ts';
 
 /** Twelve years with a first night of -1 on one of these days of October, and -6 on 20 December. */
 const lows = Array.from({ length: 12 }, (_, y) => {
@@ -15,7 +16,7 @@ const october = (day: number) => requireDay(`2001-10-${String(day).padStart(2, '
 
 describe('the last day to set out for autumn', () => {
   it('lies four weeks before the first night that harms it, at the risk taken', () => {
-    const at = autumnOffsets(lows, 0.1, false);
+    const at = riskOffsets(lows, 0.1, false, 'autumn');
     const tender = lastOut({ hardiness: 'tender' }, at, 40);
     expect(tender.by).toBe('frost');
     // One autumn in ten is before the first of twelve: between 8 and 9 October, less 28 days.
@@ -26,13 +27,13 @@ describe('the last day to set out for autumn', () => {
   it('a hardy crop at 52 degrees north is ended by the light: ten hours about 27 October', () => {
     // Almanac: at 52 N the day falls under ten hours in the last days of October (from memory).
     expect(Math.abs(darkFrom(52)! - october(27))).toBeLessThanOrEqual(5);
-    const hardy = lastOut({ hardiness: 'hardy' }, autumnOffsets(lows, 0.1, false), 52);
+    const hardy = lastOut({ hardiness: 'hardy' }, riskOffsets(lows, 0.1, false, 'autumn'), 52);
     expect(hardy.by).toBe('light');
     expect(hardy.offset).toBe(darkFrom(52)! - 28);
   });
 
   it('a cover buys days; near the equator nothing ends it; the south counts from July', () => {
-    const at = autumnOffsets(lows, 0.1, false);
+    const at = riskOffsets(lows, 0.1, false, 'autumn');
     expect(lastOut({ hardiness: 'tender' }, at, 40, 3).offset!).toBeGreaterThan(
       lastOut({ hardiness: 'tender' }, at, 40).offset!,
     );

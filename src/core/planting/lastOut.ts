@@ -1,4 +1,3 @@
-import { dateAtRisk, frostDates, frostSeasons, type DayLow } from '../climate/frost.ts';
 import { dayFromCivil, dayOfYear } from '../calendar/dayNumber.ts';
 import { dayLength_h } from '../climate/sun.ts';
 import type { Crop } from '../model.ts';
@@ -15,23 +14,6 @@ export interface LastOut {
   readonly by: 'frost' | 'light';
 }
 
-/** Days into the season before which a night at or below a threshold comes in no more than a share of autumns, by threshold. */
-export function autumnOffsets(
-  lows: readonly DayLow[],
-  risk_frac: number,
-  south: boolean,
-): (threshold_C: number) => number | null {
-  const known = new Map<number, number | null>();
-  return (threshold_C) => {
-    const key = Math.round(threshold_C * 100);
-    if (!known.has(key)) {
-      const dates = frostDates(frostSeasons(lows, threshold_C, south), 'autumn', south);
-      known.set(key, dateAtRisk(dates, risk_frac)?.offset ?? null);
-    }
-    return known.get(key)!;
-  };
-}
-
 /** The first day of the autumn half with less than ten hours from sunrise to sunset, days into the season; null: none is so short. */
 export function darkFrom(latitude_deg: number): number | null {
   const south = latitude_deg < 0;
@@ -46,7 +28,7 @@ export function darkFrom(latitude_deg: number): number | null {
 /**
  * The last day a crop may be set out for autumn and winter: counted back by the weeks it needs to root in from the first night
  * that harms it at the grower's risk, or from the day the light falls under ten hours, whichever comes first.
- * @param riskOffset as of `autumnOffsets`; null: no years to say
+ * @param riskOffset as of `riskOffsets` for the autumn; null: no years to say
  * @param cover_K what the cover is worth on the night
  * @source common practice, no source
  */

@@ -28,17 +28,21 @@ export interface OutDate {
 /** Spring half of a season, days. */
 const HALF_days = 196;
 
-/** Days into the season after which a night at or below a threshold comes in no more than a share of years, by threshold. */
+/**
+ * Days into the season after which (in autumn: before which) a night at or below a threshold comes in no more than a share of
+ * years, by threshold.
+ */
 export function riskOffsets(
   lows: readonly DayLow[],
   risk_frac: number,
   south: boolean,
+  side: 'spring' | 'autumn' = 'spring',
 ): (threshold_C: number) => number | null {
   const known = new Map<number, number | null>();
   return (threshold_C) => {
     const key = Math.round(threshold_C * 100);
     if (!known.has(key)) {
-      const dates = frostDates(frostSeasons(lows, threshold_C, south), 'spring', south);
+      const dates = frostDates(frostSeasons(lows, threshold_C, south), side, south);
       known.set(key, dateAtRisk(dates, risk_frac)?.offset ?? null);
     }
     return known.get(key)!;

@@ -231,6 +231,7 @@ export function BatchForm({ house, editing }: Props) {
         {crop && (
           <OutDates
             cropId={crop.id}
+            varietyId={draft.varietyId}
             near={draft.transplantOn}
             coverId={draft.coverId}
             onChoose={(transplantOn, coverId) => set({ transplantOn, coverId })}

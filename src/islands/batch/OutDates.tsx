@@ -6,6 +6,7 @@ import { counted, shortDay } from '../../ui/format.ts';
 
 interface Props {
   readonly cropId: number;
+  readonly varietyId: number | null;
   /** Date typed so far, ISO; '' for none. */
   readonly near: string;
   readonly coverId: number | null;
@@ -13,21 +14,24 @@ interface Props {
 }
 
 /** Dates the site's years allow at the risk taken, in the open and under covers; a tap takes one. */
-export function OutDates({ cropId, near, coverId, onChoose }: Props) {
+export function OutDates({ cropId, varietyId, near, coverId, onChoose }: Props) {
   const [view, setView] = useState<OutDatesView | null>(null);
   const season = near.slice(0, 4);
   useEffect(() => {
     let current = true;
     const asked = /^\d{4}$/.test(season) && near.length === 10 ? `&near=${near}` : '';
-    void call<OutDatesView>('GET', `/api/planting/out?crop=${cropId}${asked}`).then((answer) => {
+    void call<OutDatesView>(
+      'GET',
+      `/api/planting/out?crop=${cropId}${varietyId === null ? '' : `&variety=${varietyId}`}${asked}`,
+    ).then((answer) => {
       if (current && answer.kind === 'done') setView(answer.value);
     });
     return () => {
       current = false;
     };
-    // Only another crop or another year makes other dates.
+    // Only another crop, variety or year makes other dates.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [cropId, season]);
+  }, [cropId, varietyId, season]);
   const dates = view?.dates.filter((d) => d.day !== null && !d.fromStart) ?? [];
   if (!view || dates.length === 0) return null;
   return (

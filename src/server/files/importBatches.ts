@@ -1,3 +1,4 @@
+import { cropOf } from '../cropOf.ts';
 import Papa from 'papaparse';
 import { isoFromDay, requireDay } from '../../core/calendar/dayNumber.ts';
 import { outlook } from '../../core/schedule/outlook.ts';
@@ -360,7 +361,7 @@ function firstOf(world: World, test: (container: World['containers'][number]) =>
 
 function lineOf(line: number, input: BatchInput, variety: NewVariety | null, season: Season): ImportLine {
   const { world, now, tables } = season;
-  const crop = season.crops.find((c) => c.id === input.cropId)!;
+  const crop = cropOf(season, input);
   const { plan } = newBatch(input);
   const ahead = outlook({ crop, plan, offHeat: world.nursery.offHeat, tables }, world.nursery, now.today);
   const sow = ahead.plan.kind === 'chain' ? startOf(ahead.plan) : null;

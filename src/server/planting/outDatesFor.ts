@@ -1,14 +1,15 @@
 import { nearestOccurrence } from '../../core/calendar/monthDay.ts';
 import type { OutDatesView } from '../../contracts/hardenViews.ts';
 import { fieldProblem } from '../../contracts/problem.ts';
+import { cropOf } from '../cropOf.ts';
 import type { Season } from '../season.ts';
 import { USUAL_RISK_frac } from './outFrom.ts';
 import { outFromBy } from './view.ts';
 
 /** Transplant dates to suggest for a crop: in the open and under each cover, at the risk taken. */
-export function outDates(season: Season, cropId: number, near: number | null): OutDatesView {
-  const crop = season.crops.find((c) => c.id === cropId);
-  if (!crop) throw fieldProblem('crop', 'There is no such crop.');
+export function outDates(season: Season, cropId: number, varietyId: number | null, near: number | null): OutDatesView {
+  if (!season.crops.some((c) => c.id === cropId)) throw fieldProblem('crop', 'There is no such crop.');
+  const crop = cropOf(season, { cropId, varietyId });
   const { nursery } = season.world;
   const risk_frac = nursery.frost?.risk_frac ?? USUAL_RISK_frac;
   if (!season.site) return { risk_frac, dates: [] };

@@ -1,7 +1,7 @@
 import { frostDates, frostSeasons, monthDayOf } from '../../core/climate/frost.ts';
 import { OUT_HARM_C, riskOffsets } from '../../core/planting/outDates.ts';
 import type { Hardiness } from '../../core/model.ts';
-import { autumnOffsets, lastOut } from '../../core/planting/lastOut.ts';
+import { lastOut } from '../../core/planting/lastOut.ts';
 import type { FrostChoice } from '../../contracts/weather.ts';
 import type { World } from '../../db/world.ts';
 import { USUAL_RISK_frac } from '../planting/outFrom.ts';
@@ -23,7 +23,7 @@ export function outFromOf(at: ReturnType<typeof riskOffsets>, south: boolean, co
 
 /** Last days to set out for autumn, by hardiness. */
 function lastOutOf(
-  at: ReturnType<typeof autumnOffsets>,
+  at: ReturnType<typeof riskOffsets>,
   latitude_deg: number,
   cover_K = 0,
 ): NonNullable<FrostChoice['lastOut']> {
@@ -52,7 +52,7 @@ export function frostGoneBy(site: Site | null, world: World): FrostChoice | null
     const at = riskOffsets(site.lows, risk_frac, south);
     const worth = (id: number, written: number) => Math.max(0, site.worths.get(id)?.worth_K ?? written);
     const under = Object.fromEntries(world.covers.map((c) => [c.id, outFromOf(at, south, worth(c.id, c.worth_K))]));
-    const autumn = autumnOffsets(site.lows, risk_frac, south);
+    const autumn = riskOffsets(site.lows, risk_frac, south, 'autumn');
     const lastUnder = Object.fromEntries(
       world.covers.map((c) => [c.id, lastOutOf(autumn, latitude_deg, worth(c.id, c.worth_K))]),
     );

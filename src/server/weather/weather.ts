@@ -15,7 +15,7 @@ import { usualSurface_C } from '../../core/climate/soilSurface.ts';
 import { dayLength_h } from '../../core/climate/sun.ts';
 import { outsideClimate } from '../../core/schedule/outsideClimate.ts';
 import { earliestOut, LAYER_K, OUT_HARM_C, riskOffsets, type SiteUsual } from '../../core/planting/outDates.ts';
-import { autumnOffsets, lastOut } from '../../core/planting/lastOut.ts';
+import { lastOut } from '../../core/planting/lastOut.ts';
 import type { CropRecord } from '../../contracts/records.ts';
 import type { FrostChoice, FrostView, WeatherImport, WeatherPreview, WeatherView } from '../../contracts/weather.ts';
 import { looksLikeDly, readDly, readWeatherCsv, type WeatherDay } from '../../contracts/weatherFile.ts';
@@ -63,7 +63,7 @@ export function frostView(
   };
   const surface = outside ? usualSurface_C(outside, nursery.latitude_deg) : null;
   const at = riskOffsets(lows, risk_frac, south);
-  const autumnAt = autumnOffsets(lows, risk_frac, south);
+  const autumnAt = riskOffsets(lows, risk_frac, south, 'autumn');
   const usual =
     outside && soil
       ? {
@@ -150,7 +150,7 @@ function outLine(
   at: (threshold_C: number) => number | null,
   usual: SiteUsual | null,
   startMonth: 1 | 7,
-  autumnAt: ReturnType<typeof autumnOffsets>,
+  autumnAt: ReturnType<typeof riskOffsets>,
   latitude_deg: number,
 ): FrostView['out'][number] {
   const dates = Array.from({ length: MOST_LAYERS + 1 }, (_, n) => earliestOut(crop, at, usual, n * LAYER_K, 0, n));
