@@ -4,7 +4,7 @@ import { checkSlowly } from '../../../tests/support/slowChecker.ts';
 import { seededRandom } from '../numerics/random.ts';
 import { coolCap_C, levelsOf } from './coolCap.ts';
 import { construct } from './construct.ts';
-import { heatNeed_kWh } from './energy.ts';
+import { heatMoney, heatNeed_kWh } from './energy.ts';
 import { improveAll } from './improve.ts';
 import { makeBench } from './insert.ts';
 import type { Instance, LevelSpec, StageSpec } from './instance.ts';
@@ -222,5 +222,14 @@ describe('the pool', () => {
     }
     improveAll(state, { seed: 1, moves: 400, onPlan: (found, one) => addToPool(pool, found, one, 7) });
     expect(Math.max(...pool.byTask.map((list) => list.length))).toBeLessThanOrEqual(7);
+  });
+});
+
+describe('what heat costs by day and by night', () => {
+  it('is each at its own price: 0.32 by day and 0.09 by night are 0.205 on the mean', () => {
+    const prices = { heat_perkWh: 0.205, heatNight_factor: 0.09 / 0.205 };
+    expect(heatMoney({ day_kWh: 10, night_kWh: 0 }, prices)).toBeCloseTo(3.2, 9);
+    expect(heatMoney({ day_kWh: 0, night_kWh: 10 }, prices)).toBeCloseTo(0.9, 9);
+    expect(heatMoney({ day_kWh: 4, night_kWh: 6 }, { heat_perkWh: 0.3 })).toBeCloseTo(3, 9);
   });
 });
