@@ -15,6 +15,7 @@ import { batchPatch, batchToMake, eventInput, sowAgainInput, importInput, splitI
 import { clockInput, containerInput, cropInput, lotInput, nurseryInput, placeInput, varietyInput } from './books.ts';
 import { version } from './fields.ts';
 import { coverInput, programmeInput } from './hardening.ts';
+import { hotBedLineInput } from './warmth.ts';
 import type { Call } from './call.ts';
 import { WEATHER_CALLS } from './weatherCalls.ts';
 import {
@@ -78,6 +79,13 @@ export const CALLS: readonly Call[] = [
     summary: 'Set, run or pause the demo’s clock',
     body: clockInput,
     status: 200,
+  },
+  {
+    method: 'post',
+    path: '/api/places/{id}/hot-bed',
+    summary: 'A hot bed built, turned or read; or a line of its log withdrawn',
+    body: hotBedLineInput,
+    status: 201,
   },
   { method: 'get', path: '/api/heat/zones', summary: 'Every heated zone as it stands', status: 200 },
   { method: 'post', path: '/api/heat/zones', summary: 'Add a heated zone', body: zoneInput, status: 201 },

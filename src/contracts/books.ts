@@ -17,6 +17,7 @@ import {
   version,
   wholeNumber,
 } from './fields.ts';
+import { placeTemperature } from './warmth.ts';
 
 const emergencePoint = z.strictObject({
   temperature_C: temperature_C('table temperature'),
@@ -217,26 +218,6 @@ export const PLACE_KINDS = ['dark-chamber', 'lit-chamber', 'bench', 'house', 'fr
 const week = isoDay('week').refine((iso) => weekdayOf(dayFromIso(iso) ?? 0) === 1, {
   error: 'week: name it by its Monday',
 });
-
-const placeTemperature = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('written') }),
-  z.strictObject({
-    kind: z.literal('set-point'),
-    levels_C: z
-      .array(temperature_C('set-point'))
-      .min(1, { error: 'set-points: give at least one it may be set to' })
-      .max(12, { error: 'set-points: at most 12' }),
-    usual_C: temperature_C('usual set-point').nullable(),
-    nightDrop_K: figure('cooler by night', 0, 20),
-    unheatedPlus_K: figure('above outside when not heated', -5, 25),
-    loss_W_per_K: figure('heat lost for each degree', 0, 5000),
-  }),
-  z.strictObject({
-    kind: z.literal('outside'),
-    plusDay_K: figure('above outside by day', -10, 30),
-    plusNight_K: figure('above outside by night', -10, 30),
-  }),
-]);
 
 const placeSize = z.strictObject({
   x_m: figure('metres from the left', 0, 500),

@@ -1,5 +1,4 @@
 import { z } from 'zod';
-import { MATERIAL_KEYS, type MaterialKey } from '../core/heat/materials.ts';
 import type { Finding } from '../core/heat/watch.ts';
 import type { AlarmKind, Quiet } from '../core/heat/alarms.ts';
 import type { Sizing } from '../core/heat/sizing.ts';
@@ -7,11 +6,7 @@ import type { Override } from '../core/heat/setPoint.ts';
 import type { Tariff } from '../core/heat/cost.ts';
 import { COVERS, HEATERS, type ZoneSpec } from '../core/heat/zone.ts';
 import { figure, freeText, recordId, shortText, version, wholeNumber } from './fields.ts';
-
-const layer = z.strictObject({
-  material: z.enum(MATERIAL_KEYS as [MaterialKey, ...MaterialKey[]], { error: 'material: choose one' }),
-  thickness_m: figure('thickness in metres', 0.0005, 2),
-});
+import { layerInput } from './warmth.ts';
 
 const cover = z.enum(COVERS as ['none', ...('fleece' | 'single' | 'double')[]], { error: 'cover: choose one' });
 
@@ -23,8 +18,8 @@ export const zoneSpec = z.strictObject({
     kind: z.enum(HEATERS as ['mat', ...('cable' | 'slab' | 'water' | 'hot-bed')[]], { error: 'heater: choose one' }),
     power_W: figure('power in watts', 1, 100_000),
   }),
-  bed: layer,
-  below: z.array(layer).max(8, { error: 'at most 8 layers' }),
+  bed: layerInput,
+  below: z.array(layerInput).max(8, { error: 'at most 8 layers' }),
   medium_m: figure('depth of the medium in metres', 0.005, 0.5),
   air_m: figure('height of the air in metres', 0.02, 5),
   sides_m2K_W: figure('resistance of the sides', 0.05, 20),

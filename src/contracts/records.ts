@@ -2,6 +2,7 @@ import type { VarietyFigures } from '../core/varietyFigures.ts';
 import type { MilestoneKey } from '../core/schedule/chain.ts';
 import type { EventKind, PlantingDetails, PottingDetails, SplitSnapshot } from '../core/batch/event.ts';
 import type { BatchPlan, Container, Crop, OffHeatRule, Place, SeedLight } from '../core/model.ts';
+import type { HotBedLine } from '../core/heat/hotBed.ts';
 import type { Exposure } from '../core/climate/siteWind.ts';
 import type { CoolSchool } from '../core/placement/coolCap.ts';
 import type { Weights } from '../core/placement/instance.ts';
@@ -65,6 +66,12 @@ export interface DemoClock {
 export type Versioned<T> = T & { readonly version: number };
 export type CropRecord = Versioned<Crop>;
 export type PlaceRecord = Versioned<Place>;
+
+/** A line of a hot bed's log with its place. */
+export interface HotBedRecord extends HotBedLine {
+  readonly placeId: number;
+}
+
 export type ContainerRecord = Versioned<Container>;
 
 export interface VarietyRecord {

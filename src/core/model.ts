@@ -1,5 +1,7 @@
 import type { DayNumber } from './calendar/dayNumber.ts';
 import type { MonthDay } from './calendar/monthDay.ts';
+import type { HotBedLine, HotBedSpec } from './heat/hotBed.ts';
+import type { MatSpec } from './heat/mat.ts';
 import type { GateKey, GateMode } from './planting/gates.ts';
 
 export type Stage = 'germinate' | 'grow' | 'pot' | 'space' | 'harden';
@@ -134,7 +136,11 @@ export type PlaceTemperature =
       readonly loss_W_per_K: number;
     }
   /** Outside and so many kelvin more. */
-  | { readonly kind: 'outside'; readonly plusDay_K: number; readonly plusNight_K: number };
+  | { readonly kind: 'outside'; readonly plusDay_K: number; readonly plusNight_K: number }
+  /** On a mat without a thermostat: the room and what the mat adds. */
+  | { readonly kind: 'mat'; readonly mat: MatSpec }
+  /** On a heap that heats by itself. */
+  | { readonly kind: 'hot-bed'; readonly bed: HotBedSpec };
 
 /** The set-point of one week; null = off. */
 export interface WeekSetPoint {
@@ -184,6 +190,8 @@ export interface Place {
   readonly light?: PlaceLight | null;
   /** Degrees a wet tray is cooler there than the air; null or not given: the usual. */
   readonly wet_K?: number | null;
+  /** What was done to its hot bed and read of it. */
+  readonly bedLog?: readonly HotBedLine[];
 }
 
 export const CONTAINER_KINDS = ['seed-tray', 'cell-tray', 'block', 'pot'] as const;

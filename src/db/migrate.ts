@@ -18,6 +18,7 @@ import * as leftOut from './migrations/015-left-out.ts';
 import * as siteWind from './migrations/016-site-wind.ts';
 import * as bolting from './migrations/017-bolting.ts';
 import * as wetTrays from './migrations/018-wet-trays.ts';
+import * as hotBeds from './migrations/019-hot-beds.ts';
 
 interface Step {
   up(db: Sequelize): Promise<void>;
@@ -43,6 +44,7 @@ const STEPS: readonly [string, Step][] = [
   ['016-site-wind', siteWind],
   ['017-bolting', bolting],
   ['018-wet-trays', wetTrays],
+  ['019-hot-beds', hotBeds],
 ];
 
 export const MIGRATION_NAMES = STEPS.map(([name]) => name);

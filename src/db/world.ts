@@ -7,6 +7,7 @@ import { USUAL_POTTING } from '../core/potting/settings.ts';
 import type { FeedRecord, MixRecord, StockItemRecord } from '../contracts/potting.ts';
 import type { CoverRecord, ProgrammeRecord } from '../contracts/hardening.ts';
 import { CoverModel, ProgrammeModel } from './hardeningModels.ts';
+import { readHotBedLog } from './hotBeds.ts';
 import { FeedModel, MixModel, StockItemModel } from './pottingModels.ts';
 import type {
   BatchRecord,
@@ -90,6 +91,7 @@ export async function readWorld(db: Sequelize, known: World | null = null): Prom
       order: ['placeId', 'from'],
     });
     const setPoints = await PlaceSetPointModel.findAll({ ...all, order: ['placeId', 'week'] });
+    const bedLines = await readHotBedLog(db, transaction);
     const containers = await ContainerModel.findAll({
       ...all,
       order: ['id'],
@@ -124,6 +126,9 @@ export async function readWorld(db: Sequelize, known: World | null = null): Prom
         periods: periods
           .filter((p) => p.placeId === place.id)
           .map(({ from, day_C, night_C }) => ({ from, day_C, night_C })),
+        ...(place.temperature.kind === 'hot-bed'
+          ? { bedLog: bedLines.filter((line) => line.placeId === place.id) }
+          : {}),
       })),
       containers,
       mixes: await MixModel.findAll({ ...all, order: ['name'] }),

@@ -6,6 +6,7 @@ export function placeAnswer(place: PlaceRecord) {
   return {
     ...place,
     setPoints: (place.setPoints ?? []).map(({ week, setPoint_C }) => ({ week: isoFromDay(week), setPoint_C })),
+    ...(place.bedLog ? { bedLog: place.bedLog.map((line) => ({ ...line, on: isoFromDay(line.on) })) } : {}),
     closed: (place.closed ?? []).map(({ from, to }) => ({ from: isoFromDay(from), to: isoFromDay(to) })),
   };
 }

@@ -1,4 +1,6 @@
 import { cropOf } from './cropOf.ts';
+import { database } from './database.ts';
+import { bedOrders } from './heat/bedOrders.ts';
 import { isoFromDay } from '../core/calendar/dayNumber.ts';
 import { JOB_EVENT, JOB_WORDS, type Job, type JobKind } from '../core/round/work.ts';
 import { boltRisks } from '../core/growth/bolting.ts';
@@ -12,8 +14,8 @@ import { leggyOf } from './leggy.ts';
 import { plantVerdict } from './planting/view.ts';
 import type { BatchView, Season } from './season.ts';
 
-/** Today's round in walking order. Work without a place comes first. */
-export function roundView(season: Season): RoundView {
+/** Today's round in walking order. Work without a place comes first. @param beds what beds want, by place */
+export function roundView(season: Season, beds: ReadonlyMap<number, readonly string[]> = new Map()): RoundView {
   const { world, now, tables, batches } = season;
   const jobs = batches.flatMap((view) => view.round.map((job) => roundJob(view, job, season)));
   const structures = structuresToday(season);
@@ -26,7 +28,10 @@ export function roundView(season: Season): RoundView {
       .flatMap((view) => (view.state.phase === 'planned' ? [] : view.progress.stands))
       .filter((stand) => stand.placeId === place.id && stand.from <= now.today && stand.to > now.today)
       .reduce((sum, stand) => sum + stand.slots, 0),
-    orders: structures.filter((s) => s.cover.placeId === place.id).flatMap((s) => [s.today, s.tonight].filter(Boolean)),
+    orders: [
+      ...structures.filter((s) => s.cover.placeId === place.id).flatMap((s) => [s.today, s.tonight].filter(Boolean)),
+      ...(beds.get(place.id) ?? []),
+    ],
     jobs: jobs.filter((job) => job.placeId === place.id),
   }));
   const homeless = jobs.filter((job) => !world.places.some((place) => place.id === job.placeId));
@@ -132,7 +137,7 @@ export function leggyWords(leggy: Leggy | null): string {
 }
 
 /** The round for the API: ISO days. */
-export function roundAnswer(season: Season) {
-  const view = roundView(season);
+export async function roundAnswer(season: Season) {
+  const view = roundView(season, await bedOrders(database(), season));
   return { ...view, todayIso: isoFromDay(view.today) };
 }

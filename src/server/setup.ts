@@ -94,7 +94,7 @@ export async function setUp(db: Sequelize, seed: NurserySeed, machine_ms: number
   await db.transaction(async (transaction) => {
     await db.query(
       `TRUNCATE forecast_tries, forecasts, site_readings, covers, programmes, weather_days, stock_moves, potting_marks, potting_sessions, feeds, mixes, stock_items, heat_status, zone_hand_readings, device_orders, calibrations, alarms, set_point_log, heat_overrides, readings_dirty, reading_tiers,
-         readings, heat_sensors, heat_zones, scenarios, plan_changes, imports, batch_events, batches, containers, place_periods, place_set_points, places, lots, varieties, crops, nursery
+         readings, heat_sensors, heat_zones, scenarios, plan_changes, imports, batch_events, batches, containers, place_periods, place_set_points, hot_bed_log, places, lots, varieties, crops, nursery
        RESTART IDENTITY`,
       { transaction },
     );

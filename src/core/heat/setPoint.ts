@@ -56,6 +56,9 @@ export function setPointNow(at: {
       why: `${chosen ? 'this week’s plan' : 'usual set-point'}${at.night ? ', by night' : ''}, for ${standing}`,
     };
   }
+  if (place.temperature?.kind === 'mat')
+    return { set_C: null, from: 'off', why: 'a mat without a thermostat: on day and night' };
+  if (place.temperature?.kind === 'hot-bed') return { set_C: null, from: 'off', why: 'a hot bed heats by itself' };
   if (place.temperature && place.temperature.kind !== 'written')
     return { set_C: null, from: 'off', why: 'this place only follows outside' };
   if (place.periods.length === 0) return { set_C: null, from: 'off', why: 'no temperature is written for this place' };

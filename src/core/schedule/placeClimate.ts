@@ -2,6 +2,8 @@ import type { DayNumber } from '../calendar/dayNumber.ts';
 import { civilFromDay, dayFromCivil } from '../calendar/dayNumber.ts';
 import { dayOfMonthDay } from '../calendar/monthDay.ts';
 import { mondayOf } from '../calendar/week.ts';
+import { hotBedDays } from '../heat/hotBed.ts';
+import { matRise, roomOn, type MatSpec } from '../heat/mat.ts';
 import type { Place, PlaceTemperature } from '../model.ts';
 import type { OutsideClimate } from './outsideClimate.ts';
 
@@ -26,7 +28,7 @@ export function hoursOfDay(day_C: number, night_C: number): Float64Array {
   return hours.fill(day_C, (24 - DAY_HOURS) / 2, (24 + DAY_HOURS) / 2);
 }
 
-type Warmed = Pick<Place, 'id' | 'name' | 'periods' | 'temperature' | 'setPoints'>;
+type Warmed = Pick<Place, 'id' | 'name' | 'periods' | 'temperature' | 'setPoints' | 'bedLog'>;
 
 /**
  * The temperatures a place really has, day by day: from its yearly periods, from its weekly set-points, or from outside.
@@ -42,8 +44,14 @@ export function placeClimate(
 ): PlaceClimate {
   const { temperature } = place;
   if (temperature === undefined || temperature.kind === 'written') return writtenClimate(place, from, days);
+  if (temperature.kind === 'mat') return matClimate(place, temperature.mat, from, days, outside);
   if (outside === null)
     throw new RangeError(`${place.name} follows outside: write down the usual temperatures outside`);
+  if (temperature.kind === 'hot-bed') {
+    const over = withinDays(outside, from, days);
+    const { day_C, night_C } = hotBedDays(temperature.bed, place.bedLog ?? [], from, over);
+    return { placeId: place.id, from, day_C, night_C };
+  }
   const day_C = new Float64Array(days);
   const night_C = new Float64Array(days);
   const free = { day_C: new Float64Array(days), night_C: new Float64Array(days) };
@@ -67,6 +75,37 @@ export function placeClimate(
   }
   if (temperature.kind === 'outside') return { placeId: place.id, from, day_C, night_C };
   return { placeId: place.id, from, day_C, night_C, free, set_C, nightDrop_K: temperature.nightDrop_K };
+}
+
+/** Outside over just the days asked for. */
+export function withinDays(
+  outside: OutsideClimate,
+  from: DayNumber,
+  days: number,
+): { day_C: Float64Array; night_C: Float64Array } {
+  const day_C = Float64Array.from({ length: days }, (_, i) => temperatureOn(outside, from + i).day_C);
+  const night_C = Float64Array.from({ length: days }, (_, i) => temperatureOn(outside, from + i).night_C);
+  return { day_C, night_C };
+}
+
+/** The medium on a mat: its room by day and by night, and what the mat adds. */
+function matClimate(
+  place: Warmed,
+  mat: MatSpec,
+  from: DayNumber,
+  days: number,
+  outside: OutsideClimate | null,
+): PlaceClimate {
+  const { medium_K } = matRise(mat);
+  const rooms = Array.from({ length: days }, (_, i) =>
+    roomOn(mat.room, outside === null ? null : temperatureOn(outside, from + i)),
+  );
+  return {
+    placeId: place.id,
+    from,
+    day_C: Float64Array.from(rooms, (room) => room.day_C + medium_K),
+    night_C: Float64Array.from(rooms, (room) => room.night_C + medium_K),
+  };
 }
 
 /** Day and night of a place held at a set-point (null = off) with so much outside. Heating does not cool. */

@@ -65,6 +65,7 @@ export function usualLight(place: Pick<Place, 'kind'>): PlaceLight {
 /** Whether the day and night of a place are its highest and lowest, with every hour between; else half day, half night. */
 export function goesByHours(place: Pick<Place, 'kind' | 'temperature'>): boolean {
   const kind = place.temperature?.kind ?? 'written';
+  if (place.temperature?.kind === 'mat') return place.temperature.mat.room.kind === 'outside';
   return kind === 'outside' || (kind === 'written' && (place.kind === 'frame' || place.kind === 'ground'));
 }
 
@@ -135,8 +136,11 @@ interface LastSky {
 const lastOf = new Map<string, LastSky>();
 const MOST_HELD = 200;
 /** What of a place, beside its days, its hours and light follow from. */
-const keyOf = ({ id, kind, light, temperature }: Place): string =>
-  JSON.stringify([id, kind, light, temperature?.kind, temperature?.kind === 'set-point' ? temperature.usual_C : null]);
+const keyOf = (place: Place): string => {
+  const { id, kind, light, temperature } = place;
+  const set_C = temperature?.kind === 'set-point' ? temperature.usual_C : null;
+  return JSON.stringify([id, kind, light, temperature?.kind, set_C, goesByHours(place)]);
+};
 
 /** For each day whether all that its hours and light follow from is as it was. */
 function sameDays(before: LastSky, climate: PlaceClimate, outside: OutsideClimate | null): boolean[] {

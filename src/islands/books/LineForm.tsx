@@ -165,7 +165,8 @@ interface OneFieldProps {
   readonly onChange: (value: string | boolean) => void;
 }
 
-function OneField({ id, field, value, error, onChange }: OneFieldProps) {
+/** One field of a line by its kind. */
+export function OneField({ id, field, value, error, onChange }: OneFieldProps) {
   const wrong = {
     'aria-invalid': error ? true : undefined,
     'aria-describedby': error ? `${id}-error` : undefined,

@@ -6,6 +6,7 @@ import { dayFromIso } from '../../core/calendar/dayNumber.ts';
 import { figureOr, LineForm, typedTemperature } from './LineForm.tsx';
 import { PlaceSizeAndDays, PlaceWarmth } from './PlaceWarmth.tsx';
 import { lightToSend, PlaceLightFields, typedLight } from './PlaceLight.tsx';
+import type { HotBedLine } from '../../core/heat/hotBed.ts';
 import type { PlaceLight } from '../../core/model.ts';
 import { partsOf, partsToSend, type PlaceParts } from './placeParts.ts';
 
@@ -86,7 +87,7 @@ export function PlaceEditor({
     >
       {(error) => (
         <>
-          <PlaceWarmth parts={parts} unit={unit} error={error} onChange={change} />
+          <PlaceWarmth place={place} parts={parts} unit={unit} error={error} onChange={change} />
           <fieldset className={parts.kind === 'written' ? 'mt-5' : 'hidden'}>
             <legend className="num text-[1.1rem]">Temperature through the year</legend>
             <p className="text-[0.9rem] text-ink2">
@@ -158,10 +159,12 @@ function placeFromAnswer(answer: Record<string, unknown>): PlaceRecord {
   const place = answer as unknown as PlaceRecord & {
     readonly closed: readonly { from: string; to: string }[];
     readonly setPoints: readonly { week: string; setPoint_C: number | null }[];
+    readonly bedLog?: readonly (Omit<HotBedLine, 'on'> & { on: string })[];
   };
   const day = (iso: unknown) => dayFromIso(String(iso)) ?? 0;
   return {
     ...place,
+    ...(place.bedLog ? { bedLog: place.bedLog.map((line) => ({ ...line, on: day(line.on) })) } : {}),
     closed: place.closed.map(({ from, to }) => ({ from: day(from), to: day(to) })),
     setPoints: place.setPoints.map(({ week, setPoint_C }) => ({ week: day(week), setPoint_C })),
   };

@@ -3,15 +3,21 @@ import { area, house, unitOf } from '../../ui/house.ts';
 import { degrees } from '../../ui/format.ts';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
 import { Field } from '../../ui/Field.tsx';
-import type { PlaceParts } from './placeParts.ts';
+import type { PlaceRecord } from '../../contracts/records.ts';
+import { fieldsOfMat, typedBed, typedMat, type PlaceParts } from './placeParts.ts';
+import { BED_FIELDS } from './warmthFields.ts';
+import { BedSays, MatSays, WarmthFields } from './WarmthFields.tsx';
 
 const KINDS = [
   ['set-point', 'Held at a set-point', 'a chamber or a heated zone'],
   ['outside', 'Follows outside', 'a frame, a cold house, standing ground'],
+  ['mat', 'A mat without a thermostat', 'constant watts, day and night'],
+  ['hot-bed', 'A hot bed', 'a heap that heats by itself'],
   ['written', 'Written down by periods', 'what you measured there through the year'],
 ] as const;
 
 interface Props {
+  readonly place: PlaceRecord | null;
   readonly parts: PlaceParts;
   readonly unit: TemperatureUnit;
   readonly error: (path: string) => string | undefined;
@@ -19,7 +25,7 @@ interface Props {
 }
 
 /** How a place comes by its temperature. The periods themselves are a table of their own. */
-export function PlaceWarmth({ parts, unit, error, onChange }: Props) {
+export function PlaceWarmth({ place, parts, unit, error, onChange }: Props) {
   const id = useId();
   const field = (key: keyof PlaceParts, label: string, path: string) => (
     <Field
@@ -72,6 +78,30 @@ export function PlaceWarmth({ parts, unit, error, onChange }: Props) {
           </p>
         </>
       )}
+      {parts.kind === 'mat' && (
+        <>
+          <WarmthFields
+            fields={fieldsOfMat(parts.mat)}
+            typed={parts.mat}
+            pathOf={matPath}
+            error={error}
+            onChange={(mat) => onChange({ mat })}
+          />
+          <MatSays mat={typedMat(parts, place)} />
+        </>
+      )}
+      {parts.kind === 'hot-bed' && (
+        <>
+          <WarmthFields
+            fields={BED_FIELDS}
+            typed={parts.bed}
+            pathOf={(key) => `temperature.bed.${key}`}
+            error={error}
+            onChange={(bed) => onChange({ bed })}
+          />
+          <BedSays bed={typedBed(parts, place)} />
+        </>
+      )}
       {parts.kind === 'outside' && (
         <div className="mt-3 grid grid-cols-1 gap-3 min-[560px]:grid-cols-2 min-[900px]:grid-cols-3">
           {field('plusDay', `Warmer than outside by day by, °${unit}`, 'temperature.plusDay_K')}
@@ -80,6 +110,12 @@ export function PlaceWarmth({ parts, unit, error, onChange }: Props) {
       )}
     </fieldset>
   );
+}
+
+/** Where the answer names a field of the mat. */
+function matPath(key: string): string {
+  if (key === 'below_mm') return 'temperature.mat.below.0.thickness_m';
+  return `temperature.mat.${['day_C', 'night_C', 'plusDay_K', 'plusNight_K'].includes(key) ? `room.${key}` : key}`;
 }
 
 /** Usual loss of a covered bench in the house's units. */
@@ -97,7 +133,7 @@ function firstError(error: Props['error'], path: string, most: number): string {
 }
 
 /** Days nothing stands there, and where it lies on the plan of the house. */
-export function PlaceSizeAndDays({ parts, error, onChange }: Omit<Props, 'unit'>) {
+export function PlaceSizeAndDays({ parts, error, onChange }: Omit<Props, 'unit' | 'place'>) {
   const id = useId();
   const SIZE = [
     ['x', `From the left, ${unitOf('m')}`, 'x_m'],

@@ -3,11 +3,17 @@ import { temperatureFromShown, type TemperatureUnit } from '../../core/units/tem
 import type { PlaceRecord } from '../../contracts/records.ts';
 import { measureFromShown, typedMeasure } from '../../core/units/measure.ts';
 import { house } from '../../ui/house.ts';
-import { figureOr, typedTemperature } from './LineForm.tsx';
+import { figureOr, typedOf, typedTemperature, valuesOf } from './LineForm.tsx';
+import type { PlaceTemperature } from '../../core/model.ts';
+import type { HotBedSpec } from '../../core/heat/hotBed.ts';
+import type { MatSpec } from '../../core/heat/mat.ts';
+import { placeBedInput, placeMatInput } from '../../contracts/warmth.ts';
+import type { FieldSpec, Typed } from './fields.ts';
+import { BED_FIELDS, bedOr, flatMat, matFields, matOfFlat, matOr } from './warmthFields.ts';
 
 /** What is typed of a place's warmth, size and closed days; figures stay text until they are sent. */
 export interface PlaceParts {
-  readonly kind: 'written' | 'set-point' | 'outside';
+  readonly kind: PlaceTemperature['kind'];
   readonly levels: string;
   readonly usual: string;
   readonly nightDrop: string;
@@ -22,7 +28,41 @@ export interface PlaceParts {
   readonly depth: string;
   readonly shelves: string;
   readonly closed: readonly { readonly from: string; readonly to: string }[];
+  readonly mat: Typed;
+  readonly bed: Typed;
 }
+
+const matOf = (place: PlaceRecord | null) => (place?.temperature?.kind === 'mat' ? place.temperature.mat : null);
+const bedOf = (place: PlaceRecord | null) => (place?.temperature?.kind === 'hot-bed' ? place.temperature.bed : null);
+/** Fields of the mat as they stand by the room chosen. */
+export const fieldsOfMat = (typed: Typed): FieldSpec[] =>
+  matFields(typed['below'] === 'as-built', String(typed['room']));
+const BOTH_ROOMS = (asBuilt: boolean): FieldSpec[] => {
+  const kept = matFields(asBuilt, 'kept');
+  return [...kept, ...matFields(asBuilt, 'outside').filter((f) => !kept.some((k) => k.key === f.key))];
+};
+
+/** The mat as typed; null while a figure is none. */
+export function typedMat(parts: PlaceParts, place: PlaceRecord | null): MatSpec | null {
+  const read = placeMatInput.safeParse(matToSend(parts, place));
+  return read.success ? read.data : null;
+}
+
+/** The hot bed as typed; null while a figure is none. */
+export function typedBed(parts: PlaceParts, place: PlaceRecord | null): HotBedSpec | null {
+  const read = placeBedInput.safeParse(bedToSend(parts, place));
+  return read.success ? read.data : null;
+}
+
+const units = () => ({ temperature: house().unit, length: house().lengthUnit });
+function matToSend(parts: PlaceParts, place: PlaceRecord | null): unknown {
+  const before = matOf(place);
+  const flat = flatMat(matOr(before));
+  return matOfFlat(valuesOf(BOTH_ROOMS(flat['below'] === 'as-built'), parts.mat, units(), flat), before);
+}
+const bedToSend = (parts: PlaceParts, place: PlaceRecord | null): Record<string, unknown> =>
+  valuesOf(BED_FIELDS, parts.bed, units(), flatBed(bedOf(place)));
+const flatBed = (bed: HotBedSpec | null): Record<string, unknown> => ({ ...bedOr(bed) });
 
 const KELVIN_SHOWN = { C: 1, F: 1.8 } as const;
 
@@ -55,6 +95,8 @@ export function partsOf(place: PlaceRecord | null, unit: TemperatureUnit): Place
     depth: metres(size?.depth_m ?? 1.2),
     shelves: String(size?.shelves ?? 1),
     closed: (place?.closed ?? []).map(({ from, to }) => ({ from: isoFromDay(from), to: isoFromDay(to) })),
+    mat: typedOf(BOTH_ROOMS(true), flatMat(matOr(matOf(place))), units()),
+    bed: typedOf(BED_FIELDS, flatBed(bedOf(place)), units()),
   };
 }
 
@@ -88,14 +130,18 @@ export function partsToSend(
       ? { kind: 'written' }
       : parts.kind === 'outside'
         ? { kind: 'outside', plusDay_K: toK(parts.plusDay), plusNight_K: toK(parts.plusNight) }
-        : {
-            kind: 'set-point',
-            levels_C: levels,
-            usual_C: parts.usual.trim().toLowerCase() === 'off' ? null : toC(parts.usual),
-            nightDrop_K: toK(parts.nightDrop),
-            unheatedPlus_K: toK(parts.unheatedPlus),
-            loss_W_per_K: loss(),
-          };
+        : parts.kind === 'mat'
+          ? { kind: 'mat', mat: matToSend(parts, place) }
+          : parts.kind === 'hot-bed'
+            ? { kind: 'hot-bed', bed: bedToSend(parts, place) }
+            : {
+                kind: 'set-point',
+                levels_C: levels,
+                usual_C: parts.usual.trim().toLowerCase() === 'off' ? null : toC(parts.usual),
+                nightDrop_K: toK(parts.nightDrop),
+                unheatedPlus_K: toK(parts.unheatedPlus),
+                loss_W_per_K: loss(),
+              };
   // Weeks already set stay, as far as the set-points still allow them.
   const setPoints = (place?.setPoints ?? [])
     .filter((s) => parts.kind === 'set-point' && (s.setPoint_C === null || levels.includes(s.setPoint_C)))

@@ -1,0 +1,114 @@
+import { useId } from 'react';
+import { HOT_FACE_C, matRise, perDay_kWh, roomOn, type MatSpec } from '../../core/heat/mat.ts';
+import { heapRise_K, peakAfter_days, type HotBedSpec } from '../../core/heat/hotBed.ts';
+import { degrees } from '../../ui/format.ts';
+import { difference, house } from '../../ui/house.ts';
+import type { FieldSpec, Typed } from './fields.ts';
+import { OneField } from './LineForm.tsx';
+
+interface Props {
+  readonly fields: readonly FieldSpec[];
+  readonly typed: Typed;
+  /** Path of a field in the answer, by its key. */
+  readonly pathOf: (key: string) => string;
+  readonly error: (path: string) => string | undefined;
+  readonly onChange: (typed: Typed) => void;
+}
+
+/** Fields of a mat or a hot bed, in the house's units. */
+export function WarmthFields({ fields, typed, pathOf, error, onChange }: Props) {
+  const id = useId();
+  const { unit } = house();
+  const withUnit = (field: FieldSpec): FieldSpec =>
+    field.kind === 'difference' || field.kind === 'temperature'
+      ? { ...field, label: `${field.label}, °${unit}` }
+      : field;
+  return (
+    <div className="mt-3 grid grid-cols-1 gap-3 min-[560px]:grid-cols-2 min-[900px]:grid-cols-3">
+      {fields.map((field) => (
+        <OneField
+          key={field.key}
+          id={`${id}${field.key}`}
+          field={withUnit(field)}
+          value={typed[field.key] ?? ''}
+          error={error(pathOf(field.key))}
+          onChange={(value) => onChange({ ...typed, [field.key]: value })}
+        />
+      ))}
+    </div>
+  );
+}
+
+/** What a mat gives, said before anything is sown on it; `mat` as typed, null while it cannot be worked out. */
+export function MatSays({ mat }: { readonly mat: MatSpec | null }) {
+  if (!mat) return null;
+  const { unit } = house();
+  let rise;
+  try {
+    rise = matRise(mat);
+  } catch (error) {
+    if (error instanceof RangeError) return null;
+    throw error;
+  }
+  const kept = mat.room.kind === 'kept' ? roomOn(mat.room, null) : null;
+  return (
+    <p role="status" className="note-bar mt-3 max-w-[65ch]">
+      {kept ? (
+        <>
+          The medium at the seed will be about{' '}
+          <strong>
+            {degrees(kept.day_C + rise.medium_K, unit)} by day and {degrees(kept.night_C + rise.medium_K, unit)} by
+            night
+          </strong>
+          .{' '}
+        </>
+      ) : (
+        <>
+          The medium at the seed will be about <strong>{difference(rise.medium_K, 0)} above the room</strong>.{' '}
+        </>
+      )}
+      {mat.measured_K === null ? (
+        <>
+          The face of the mat stands {difference(rise.surface_K, 0)} above the room, {Math.round(100 * rise.down_frac)}%
+          of the watts go down.{' '}
+        </>
+      ) : (
+        'As you measured it. '
+      )}
+      {kept && kept.day_C + rise.surface_K > HOT_FACE_C && mat.measured_K === null && (
+        <strong>The face comes over {degrees(HOT_FACE_C, unit)}: an open rack, or a smaller mat. </strong>
+      )}
+      It runs day and night: {perDay_kWh(mat).toFixed(1)} kWh a day. The plan and the day off the heat go by this;
+      houses differ, so put a thermometer in a cell and write down what you find.
+    </p>
+  );
+}
+
+/** What a hot bed gives as it is built. */
+export function BedSays({ bed }: { readonly bed: HotBedSpec | null }) {
+  if (!bed) return null;
+  let days: number;
+  let peak_K: number;
+  try {
+    days = peakAfter_days(bed.made);
+    peak_K = heapRise_K(bed, days);
+  } catch (error) {
+    if (error instanceof RangeError) return null;
+    throw error;
+  }
+  const after = (week: number) => difference(heapRise_K(bed, days + 7 * week), 0);
+  return (
+    <div className="note-bar mt-3 max-w-[65ch]">
+      <p role="status">
+        Most about {Math.round(days)} days after it is built:{' '}
+        <strong>{difference(peak_K, 0)} above the air over it</strong>; three weeks later {after(3)}, six weeks later{' '}
+        {after(6)}, unless it is turned and added to. Such heaps differ by a half either way: the stick thermometer puts
+        it right.
+      </p>
+      <p className="mt-1">
+        Gloves, and hands washed before you eat; keep fresh manure from anything eaten raw. Turn in moving air: a
+        working heap gives off gases and spores. Mice come for the warmth: look under the lid.
+      </p>
+    </div>
+  );
+}

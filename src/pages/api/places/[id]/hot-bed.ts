@@ -1,0 +1,7 @@
+import { hotBedLineInput } from '../../../../contracts/warmth.ts';
+import { body, endpoint, idParam, json } from '../../../../server/edge.ts';
+import { addHotBedLine } from '../../../../server/heat/hotBed.ts';
+
+export const POST = endpoint(async (context) =>
+  json(await addHotBedLine(idParam(context), await body(context, hotBedLineInput)), 201),
+);
