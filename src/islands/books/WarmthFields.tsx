@@ -2,7 +2,7 @@ import { useId } from 'react';
 import { HOT_FACE_C, matRise, perDay_kWh, roomOn, type MatSpec } from '../../core/heat/mat.ts';
 import { heapRise_K, peakAfter_days, type HotBedSpec } from '../../core/heat/hotBed.ts';
 import { degrees } from '../../ui/format.ts';
-import { difference, house } from '../../ui/house.ts';
+import { difference, house, unitOf } from '../../ui/house.ts';
 import type { FieldSpec, Typed } from './fields.ts';
 import { OneField } from './LineForm.tsx';
 
@@ -22,7 +22,9 @@ export function WarmthFields({ fields, typed, pathOf, error, onChange }: Props) 
   const withUnit = (field: FieldSpec): FieldSpec =>
     field.kind === 'difference' || field.kind === 'temperature'
       ? { ...field, label: `${field.label}, °${unit}` }
-      : field;
+      : field.measure
+        ? { ...field, label: `${field.label}, ${unitOf(field.measure)}` }
+        : field;
   return (
     <div className="mt-3 grid grid-cols-1 gap-3 min-[560px]:grid-cols-2 min-[900px]:grid-cols-3">
       {fields.map((field) => (
