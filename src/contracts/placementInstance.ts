@@ -34,6 +34,14 @@ const stage = z.strictObject({
   high_C: temperature_C('warmest day'),
   mostSetPoint_C: temperature_C('most set-point').nullable().default(null),
   places: z.array(recordId('place')).max(100),
+  bolt: z
+    .strictObject({
+      cold_C: temperature_C('cold that brings it to flower').nullable(),
+      cold_frac: figure('share for a cold day', 0, 1),
+      warm_C: temperature_C('warmth that brings it to flower').nullable(),
+      warm_frac: figure('share for a warm day', 0, 1),
+    })
+    .optional(),
 });
 
 const place = z.strictObject({

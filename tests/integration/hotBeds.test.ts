@@ -115,7 +115,7 @@ describe('a hot bed', () => {
   });
 
   it('its table goes and comes back', async () => {
-    const db = connect(app.databaseUrl, 2);
+    const db = connect(app.databaseUrl);
     try {
       expect(await migrateDown(db, '018-wet-trays')).toContain('019-hot-beds');
       expect(await migrateUp(db)).toContain('019-hot-beds');

@@ -76,6 +76,12 @@ export function checkSlowly(instance: Instance, solution: Solution): Verdict {
         const capped =
           stage.mostSetPoint_C !== null && level.setPoint_C !== null && level.setPoint_C > stage.mostSetPoint_C;
         if (!mild || capped) say(`${stage.name} is outside its temperatures on day ${d}`);
+        const { bolt } = stage;
+        if (!bolt) continue;
+        const lost = weights.unplaced_perTray * batch.trays * batch.weight;
+        const mean = 0.5 * level.day_C[d]! + 0.5 * level.night_C[d]!;
+        if (bolt.cold_C !== null && mean < bolt.cold_C) cost += lost * bolt.cold_frac;
+        if (bolt.warm_C !== null && bolt.warm_C < level.day_C[d]!) cost += lost * bolt.warm_frac;
       }
       const need = under ? under.need : stage.need;
       const start = stay.from + (under ? 0 : stage.standstill_days);

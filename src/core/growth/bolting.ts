@@ -31,7 +31,7 @@ export interface BoltDay {
 export type BoltTraits = Pick<Crop, 'boltCold_C' | 'boltCold_days' | 'boltWarm_C' | 'boltWarm_days' | 'boltDay_h'>;
 
 /** Before this share of its growth a plant is juvenile and takes no cold for winter. Common practice, no source. */
-const JUVENILE_frac = 0.25;
+export const JUVENILE_frac = 0.25;
 /** A day with a mean of this or more takes one cold day back. Common practice, no source. */
 const DEVERNAL_C = 18;
 /** From this share of the days on the risk is worth a word. Common practice, no source. */

@@ -1,5 +1,5 @@
 import { NEAR_OVER_AGE } from './instance.ts';
-import { freshIdle, freshTrack, unplacedPrice, waitPrice, type Plan, type State } from './state.ts';
+import { boltPrice, freshIdle, freshTrack, unplacedPrice, waitPrice, type Plan, type State } from './state.ts';
 import { outPrice, type Problem, type Task } from './problem.ts';
 import { endFrom, NONE, type Track } from './track.ts';
 
@@ -70,7 +70,8 @@ export function bestPlan(
   if (terms !== NO_TERMS || spec.under) return walk(state, task, bench, terms, Infinity);
   // While room may be overdrawn, a way that costs more than leaving the batch out is none; else any way is better.
   const unplaced = state.overdrawn_perPart > 0 ? unplacedPrice(state.problem, task) : Infinity;
-  const known = before ? priceNow(state, task, before) + TINY : Infinity;
+  const back = before ? atSetPoints(state, task, before) : null;
+  const known = back ? priceNow(state, task, back) + TINY : Infinity;
   // The dearer a way may be the more days must be looked at: cheap ways are looked for first.
   for (const perTray of CHEAP_perTray) {
     const most = perTray * spec.trays;
@@ -78,7 +79,7 @@ export function bestPlan(
     const plan = walk(state, task, bench, terms, most);
     if (plan) return plan;
   }
-  return walk(state, task, bench, terms, Math.min(unplaced, known)) ?? (known < unplaced ? before! : null);
+  return walk(state, task, bench, terms, Math.min(unplaced, known)) ?? (known < unplaced ? back : null);
 }
 
 /** Prices of a tray up to which ways are looked for first, and how much dearer the way known must be to make that worth it. */
@@ -86,10 +87,16 @@ const CHEAP_perTray = [1, 6];
 const NOT_WORTH = 8;
 const TINY = 1e-9;
 
+/** A plan with its price at the set-points as they are now. */
+function atSetPoints(state: State, task: Task, plan: Plan): Plan {
+  const bolting = boltPrice(state, task, plan.places, plan.days);
+  return bolting === plan.bolting ? plan : { ...plan, price: plan.price + bolting - plan.bolting, bolting };
+}
+
 /** What a plan that was taken out would cost if it were put back; Infinity when there is no room or the set-points no longer do. */
 function priceNow(state: State, task: Task, plan: Plan): number {
   const { free, overdrawn_perPart: overdrawn, problem } = state;
-  let price = plan.price;
+  let { price } = plan;
   for (let k = task.first; k < task.stageCount; k++) {
     const p = plan.places[k]!;
     const d = plan.days[k]!;
@@ -129,6 +136,7 @@ function walk(state: State, task: Task, bench: Bench, terms: Terms, most: number
   const { free, overdrawn_perPart: overdrawn } = state;
   const soft = overdrawn > 0 && terms.ignoreRoom !== true;
   const overFrom = bench.overFrom;
+  const boltRate = unplacedPrice(problem, task);
 
   const { toGo } = task;
   let lo0 = lo[first]!;
@@ -187,11 +195,14 @@ function walk(state: State, task: Task, bench: Bench, terms: Terms, most: number
       // From the last day back, so that the next day without room is known at each day.
       let noRoom = hiE + 1;
       let soonest = hiE + 1;
-      if (soft) {
+      const { bolt } = track;
+      const dear = soft || bolt !== null;
+      if (dear) {
         overFrom[hiE + 1] = 0;
         for (let d = hiE; d >= loK; d--) {
-          const over = slots - free[roomBase + d]!;
-          overFrom[d] = overFrom[d + 1]! + (over > 0 ? overdrawn * (over < slots ? over : slots) : 0);
+          const over = soft ? slots - free[roomBase + d]! : 0;
+          const flowers = bolt === null ? 0 : boltRate * bolt[d]!;
+          overFrom[d] = overFrom[d + 1]! + (over > 0 ? overdrawn * (over < slots ? over : slots) : 0) + flowers;
         }
       }
       for (let d = hiE; d >= loK; d--) {
@@ -213,7 +224,7 @@ function walk(state: State, task: Task, bench: Bench, terms: Terms, most: number
           for (let w = 1; w <= waits; w++) price += 2 * w > mostWait ? nearRate : waitRate;
           e = loE;
         }
-        if (soft) price += overFrom[d]! - overFrom[e]!;
+        if (dear) price += overFrom[d]! - overFrom[e]!;
         if (price + toGo[nextRow + e]! > most) continue;
         if (heated) price += heatPrice(state, p, d, e);
         const label = base + e;
@@ -244,7 +255,7 @@ function walk(state: State, task: Task, bench: Bench, terms: Terms, most: number
         if (heated && (e === d || blockOf[e] !== blockOf[e - 1])) {
           longer += heatPrice(state, p, d, e + 1) - heatPrice(state, p, d, e);
         }
-        if (soft) longer += overFrom[e]! - overFrom[e + 1]!;
+        if (dear) longer += overFrom[e]! - overFrom[e + 1]!;
         if (longer < at[label + 1]! && longer + toGo[nextRow + e + 1]! <= most) {
           at[label + 1] = longer;
           from[label + 1] = d;
@@ -270,7 +281,7 @@ function walk(state: State, task: Task, bench: Bench, terms: Terms, most: number
     if (price < least) [least, out] = [price, e];
   }
   if (least > most) out = NONE;
-  const plan = out === NONE ? null : traceBack(problem, task, bench, terms, out);
+  const plan = out === NONE ? null : traceBack(state, task, bench, terms, out);
   for (let d = lo0; d <= hi0; d++) best[first * D + d] = Infinity;
   return plan;
 }
@@ -321,7 +332,8 @@ function heatPrice(state: State, p: number, d: number, e: number): number {
   return price + changes * problem.instance.weights.setPointChange;
 }
 
-function traceBack(problem: Problem, task: Task, bench: Bench, terms: Terms, out: number): Plan {
+function traceBack(state: State, task: Task, bench: Bench, terms: Terms, out: number): Plan {
+  const { problem } = state;
   const { days: D, placeCount: P, instance } = problem;
   const { best, bestPlace, at, from, waited } = bench;
   const { stageCount: K, first, spec } = task;
@@ -349,5 +361,6 @@ function traceBack(problem: Problem, task: Task, bench: Bench, terms: Terms, out
     if (!stays) p = bestPlace[k * D + d]!;
     if (places[k] !== p) price += move;
   }
-  return { task: task.index, places, days, waits, price, forced: terms.ignoreRoom === true };
+  const bolting = boltPrice(state, task, places, days);
+  return { task: task.index, places, days, waits, price: price + bolting, bolting, forced: terms.ignoreRoom === true };
 }

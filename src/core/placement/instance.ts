@@ -69,6 +69,24 @@ export interface StageSpec {
   readonly mostSetPoint_C: number | null;
   /** Indexes of the places that will do. */
   readonly places: readonly number[];
+  /** Days that bring it to flower before its time; absent: none do. */
+  readonly bolt?: BoltSpec;
+}
+
+/** What a day does to bring a crop to flower, as a share of what leaving a tray out costs. */
+export interface BoltSpec {
+  /** A mean under this is a cold day; null: cold does nothing. */
+  readonly cold_C: number | null;
+  readonly cold_frac: number;
+  /** A highest over this is a warm day; null: warmth does nothing. */
+  readonly warm_C: number | null;
+  readonly warm_frac: number;
+}
+
+/** Share of a tray's price that a day in these temperatures costs. */
+export function boltShare_frac(bolt: BoltSpec, day_C: number, night_C: number): number {
+  const cold = bolt.cold_C !== null && (day_C + night_C) / 2 < bolt.cold_C ? bolt.cold_frac : 0;
+  return cold + (bolt.warm_C !== null && day_C > bolt.warm_C ? bolt.warm_frac : 0);
 }
 
 /** A stay that stands whatever is planned: what the grower pinned, or what cannot be helped. */

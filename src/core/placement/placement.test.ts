@@ -4,7 +4,7 @@ import { madeUpSeason } from '../../../simulators/placementSeasons.ts';
 import { checkSlowly } from '../../../tests/support/slowChecker.ts';
 import { construct } from './construct.ts';
 import { improve, improveAll } from './improve.ts';
-import type { BatchSpec, Instance } from './instance.ts';
+import { USUAL_WEIGHTS, type BatchSpec, type Instance } from './instance.ts';
 import { bestPlan, makeBench } from './insert.ts';
 import { makeProblem } from './problem.ts';
 import { solutionOf } from './solution.ts';
@@ -19,6 +19,16 @@ function expectSound(instance: Instance, state: State): void {
   expect(verdict.heat_kWh).toBeCloseTo(solution.cost.heat_kWh, 4);
 }
 
+/** A season in which days too cold, and in some crops too warm, bring every other stage to flower. */
+function flowering(instance: Instance): Instance {
+  const stages = instance.stages.map((stage, i) =>
+    i % 2 === 0
+      ? stage
+      : { ...stage, bolt: { cold_C: 14, cold_frac: 0.03, warm_C: i % 4 === 1 ? 24 : null, warm_frac: 0.02 } },
+  );
+  return { ...instance, stages };
+}
+
 describe('every plan returned', () => {
   it('keeps to room and temperature, and costs what it says: 200 made-up seasons', () => {
     fc.assert(
@@ -27,7 +37,8 @@ describe('every plan returned', () => {
         fc.integer({ min: 3, max: 12 }),
         fc.integer({ min: 0, max: 1e6 }),
         (batches, places, seed) => {
-          const instance = madeUpSeason({ batches, places, days: 200, seed });
+          const plain = madeUpSeason({ batches, places, days: 200, seed });
+          const instance = seed % 2 === 0 ? plain : flowering(plain);
           const state = construct(makeProblem(instance));
           expectSound(instance, state);
           const first = costOf(state);
@@ -49,7 +60,8 @@ describe('a season large enough that room is overdrawn while plans are talked ov
         fc.integer({ min: 0, max: 1e6 }),
         fc.integer({ min: 0, max: 10 }),
         (batches, seed, stopAfter) => {
-          const instance = madeUpSeason({ batches, places: 8, days: 200, seed });
+          const plain = madeUpSeason({ batches, places: 8, days: 200, seed });
+          const instance = seed % 2 === 0 ? plain : flowering(plain);
           const state = construct(makeProblem(instance));
           const first = costOf(state);
           const run = improve(state, { seed, moves: 200, reportEvery: 20 });
@@ -164,9 +176,79 @@ describe('what the grower pinned and what is there already', () => {
   });
 });
 
+describe('a crop that cold brings to flower', () => {
+  const level = (setPoint_C: number | null, day_C: number, heat_kWh: number) => ({
+    setPoint_C,
+    day_C: new Float64Array(90).fill(day_C),
+    night_C: new Float64Array(90).fill(day_C - 4),
+    heat_kWh: new Float64Array(90).fill(heat_kWh),
+  });
+  const house = { id: 1, name: 'House', room_slots: 20, closed: [] };
+  const bay = (row: number) => ({ ...house, levels: [level(null, 12, 0), level(16, 16, 3)], row: Array(14).fill(row) });
+  const stage = {
+    name: 'celery: spaced out',
+    gain: () => 1,
+    need: 20,
+    standstill_days: 0,
+    least_days: 1,
+    mostWait_days: 14,
+    low_C: 2,
+    high_C: 35,
+    mostSetPoint_C: null,
+    places: [0],
+  };
+  const bolt = { cold_C: 12, cold_frac: 1 / 24, warm_C: null, warm_frac: 0 };
+  const run = (stages: Instance['stages'], row: number): Instance => ({
+    days: 90,
+    blockDays: 7,
+    blockOffset: 0,
+    frozenBlocks: 0,
+    today: 0,
+    places: [bay(row)],
+    stages,
+    batches: [
+      {
+        id: 1,
+        name: 'Celery',
+        stages: [0],
+        slots: [6],
+        trays: 6,
+        target: 60,
+        before_days: 3,
+        after_days: 7,
+        weight: 1,
+      },
+    ],
+    weights: { ...USUAL_WEIGHTS },
+  });
+  const planned = (stages: Instance['stages'], row: number) => {
+    const instance = run(stages, row);
+    const state = construct(makeProblem(instance));
+    improveAll(state, { seed: 1, moves: 200 });
+    expectSound(instance, state);
+    return solutionOf(state);
+  };
+
+  it('is kept warm where it would bolt, and not where it would not', () => {
+    const cold = planned([stage], 0);
+    expect(cold.cost.heat_kWh).toBe(0);
+    const warm = planned([{ ...stage, bolt }], 0);
+    expect(warm.batches[0]!.out).not.toBeNull();
+    expect(warm.cost.heat_kWh).toBeGreaterThan(0);
+    // Twenty days of cold: twenty of the twenty-four that lose the tray.
+    const held = construct(makeProblem(run([{ ...stage, bolt }], 0)));
+    expect(costOf(held)).toBeGreaterThan(costOf(construct(makeProblem(run([stage], 0)))) + 6 * 60 * (20 / 24) - 1);
+  });
+});
+
 describe('one insertion', () => {
-  it.each([0, 0.002, 0.05])('finds what trying every way finds, room overdrawn at %d', (overdrawn) => {
-    const instance = madeUpSeason({ batches: 14, places: 10, days: 170, seed: 21 });
+  it.each([
+    [0, true],
+    [0.002, false],
+    [0.05, true],
+  ])('finds what trying every way finds, room overdrawn at %d, running to flower: %s', (overdrawn, flowers) => {
+    const plain = madeUpSeason({ batches: 14, places: 10, days: 170, seed: 21 });
+    const instance = flowers ? flowering(plain) : plain;
     const unheated = { ...instance, weights: { ...instance.weights, heat_perkWh: 0, setPointChange: 0 } };
     const problem = makeProblem(unheated);
     const bench = makeBench(problem);
@@ -234,6 +316,11 @@ function cheapestByTrying(instance: Instance, state: State, index: number): numb
         const lacking = Math.min(task.slots[k]!, Math.max(0, task.slots[k]! - free[q * days + e - 1]!));
         if (lacking > 0 && overdrawn_perPart === 0) break;
         over += lacking * overdrawn_perPart;
+        const { bolt } = stage;
+        const mean = (on.day_C[e - 1]! + on.night_C[e - 1]!) / 2;
+        const lost = weights.unplaced_perTray * batch.trays * batch.weight;
+        if (bolt?.cold_C != null && mean < bolt.cold_C) over += lost * bolt.cold_frac;
+        if (bolt?.warm_C != null && on.day_C[e - 1]! > bolt.warm_C) over += lost * bolt.warm_frac;
         const fits = on.night_C[e]! >= stage.low_C && on.day_C[e]! <= stage.high_C;
         const next = fits ? stage.gain(on.day_C[e]!, on.night_C[e]!) : 0;
         if (e - 1 >= d + stage.standstill_days) gained += (stage.gain(on.day_C[e - 1]!, on.night_C[e - 1]!) + next) / 2;

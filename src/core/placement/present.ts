@@ -1,5 +1,5 @@
 import { forecastStays, type SeasonBatchToPlan, type SeasonInstance } from './fromSeason.ts';
-import { freshTrack, addPlan, emptyState, waitPrice, type Plan, type State } from './state.ts';
+import { boltPrice, freshTrack, addPlan, emptyState, waitPrice, type Plan, type State } from './state.ts';
 import { outPrice, type Problem, type Task } from './problem.ts';
 import { NONE } from './track.ts';
 
@@ -43,5 +43,6 @@ function presentPlan(state: State, task: Task, season: SeasonInstance, batch: Se
     waits[stay.stage] = Math.max(0, stay.to - end);
     for (let w = 1; w <= waits[stay.stage]!; w++) price += waitPrice(problem, task, w, mostWait_days);
   });
-  return { task: task.index, places, days, waits, price, forced: true };
+  const bolting = task.spec.pinned ? 0 : boltPrice(state, task, places, days);
+  return { task: task.index, places, days, waits, price: price + bolting, bolting, forced: true };
 }

@@ -1,6 +1,6 @@
 import { heatMoney } from './energy.ts';
 import { TRIFLE_perTrayDay, type BatchSpec, type Instance, type LevelSpec, type StageSpec } from './instance.ts';
-import { gainsIn, makeTrack, NONE, refreshTrack, type Track } from './track.ts';
+import { boltsIn, gainsIn, makeTrack, NONE, refreshTrack, type Track } from './track.ts';
 
 /** Tray slots are counted in hundredths, so that half slots add up exactly. */
 export const SLOT_PARTS = 100;
@@ -121,7 +121,11 @@ export function trackOf(problem: Problem, stage: number, place: number): Track {
   const known = problem.tracks[at];
   if (known) return known;
   const gains = problem.climateOf[place]!.map((climate) => gainsOf(problem, stage, climate));
-  return (problem.tracks[at] = makeTrack(gains, problem.days));
+  const spec = problem.instance.stages[stage]!;
+  const bolts = problem.climateOf[place]!.flatMap(
+    (climate) => boltsIn(spec, problem.climates[climate]!, problem.days) ?? [],
+  );
+  return (problem.tracks[at] = makeTrack(gains, problem.days, bolts.some((b) => b.some((f) => f > 0)) ? bolts : null));
 }
 
 function gainsOf(problem: Problem, stage: number, climate: number): Float64Array {

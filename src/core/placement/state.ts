@@ -11,8 +11,10 @@ export interface Plan {
   readonly days: Int16Array;
   /** Days waited in each stage beyond what it needed. */
   readonly waits: Int16Array;
-  /** Its own price: late, early, waiting, moves. */
+  /** Its own price: late, early, waiting, moves, and days that bring it to flower. */
   readonly price: number;
+  /** The part of its price for days that bring it to flower. */
+  readonly bolting: number;
   /** Takes room whether there is any or not: pinned, or there already and nowhere to go. */
   readonly forced: boolean;
 }
@@ -84,6 +86,17 @@ export function unplacedPrice(problem: Problem, task: Task): number {
 export function waitPrice(problem: Problem, task: Task, nth: number, most: number): number {
   const rate = problem.instance.weights.wait_perTrayDay * task.spec.trays;
   return nth * 2 > most ? rate * NEAR_OVER_AGE : rate;
+}
+
+/** Price of the days of a plan that bring its plants to flower, at the set-points as they are. */
+export function boltPrice(state: State, task: Task, places: ArrayLike<number>, days: ArrayLike<number>): number {
+  let share = 0;
+  for (let k = task.first; k < task.stageCount; k++) {
+    if (places[k] === NONE || days[k + 1] === NONE) continue;
+    const { bolt } = freshTrack(state, task.spec.stages[k]!, places[k]!);
+    if (bolt) for (let d = days[k]!; d < days[k + 1]!; d++) share += bolt[d]!;
+  }
+  return share === 0 ? 0 : share * unplacedPrice(state.problem, task);
 }
 
 /** The track of a stage in a place, up to date with the set-points. */

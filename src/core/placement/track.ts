@@ -1,4 +1,4 @@
-import type { DaySky, LevelSpec, StageSpec } from './instance.ts';
+import { boltShare_frac, type DaySky, type LevelSpec, type StageSpec } from './instance.ts';
 
 /** Never: no such day. */
 export const NONE = -1;
@@ -12,6 +12,10 @@ export interface Track {
   readonly end: Int16Array;
   /** First day from a day on which the stage may not be there. */
   readonly bad: Int16Array;
+  /** By level: what each day costs of a tray for bringing it to flower; null: this stage has no such days. */
+  readonly bolts: readonly Float64Array[] | null;
+  /** The same of the present set-points. */
+  readonly bolt: Float64Array | null;
   /** Version of the place's set-points that end and bad are for. */
   version: number;
 }
@@ -50,8 +54,19 @@ export function skyOn({ hours_C, light_mol_m2, wet_K = 0 }: NonNullable<LevelSpe
   return { hours_C: hours_C.subarray(24 * d, 24 * d + 24), light_mol_m2: light_mol_m2[d]!, wet_K };
 }
 
-export function makeTrack(gains: readonly Float64Array[], days: number): Track {
-  return { gains, end: new Int16Array(days + 1), bad: new Int16Array(days + 1), version: NONE };
+/** What each day of a climate costs of a tray for bringing it to flower; null where the stage has no such days. */
+export function boltsIn({ bolt }: StageSpec, level: LevelSpec, days: number): Float64Array | null {
+  if (!bolt) return null;
+  return Float64Array.from({ length: days }, (_, d) => boltShare_frac(bolt, level.day_C[d]!, level.night_C[d]!));
+}
+
+export function makeTrack(
+  gains: readonly Float64Array[],
+  days: number,
+  bolts: readonly Float64Array[] | null = null,
+): Track {
+  const bolt = bolts === null ? null : new Float64Array(days);
+  return { gains, end: new Int16Array(days + 1), bad: new Int16Array(days + 1), bolts, bolt, version: NONE };
 }
 
 /** Scratch for the running total at noon of each day. */
@@ -89,6 +104,8 @@ export function refreshTrack(
     }
   }
   for (; firstUnknown <= days; firstUnknown++) bad[firstUnknown] = days;
+  const { bolts, bolt } = track;
+  if (bolts && bolt) for (let d = 0; d < days; d++) bolt[d] = bolts[row[rowFrom + blockOf[d]!]!]![d]!;
   const { need, standstill_days, least_days } = stage;
   let e = 0;
   for (let d = 0; d < days; d++) {
