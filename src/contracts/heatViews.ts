@@ -1,3 +1,5 @@
+import type { LightChoice } from '../core/schedule/lightChoices.ts';
+
 /** A hot bed as its page shows it. Days are day numbers, temperatures degrees Celsius. */
 export interface HotBedView {
   readonly placeId: number;
@@ -17,4 +19,18 @@ export interface HotBedView {
   readonly underLid_C: number;
   readonly days: readonly { readonly day: number; readonly day_C: number; readonly night_C: number }[];
   readonly orders: readonly string[];
+}
+
+/** What another light in a place would change, with its price. */
+export interface LightPrice {
+  readonly key: LightChoice['key'];
+  readonly lamps_h: number;
+  readonly batches: number;
+  /** Days later (below 0: sooner) the middle batch would be ready; Infinity: never. */
+  readonly days: number;
+  /** The batch it moves most, and the month in which it is ready now. */
+  readonly most: { readonly name: string; readonly days: number; readonly month: number };
+  readonly lamps_kWh: number;
+  readonly heat_kWh: number;
+  readonly money: number;
 }

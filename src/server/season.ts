@@ -200,11 +200,7 @@ export function workOut(
   const same = before !== null && before.now.today === now.today && booksOf(before.world) === booksOf(world);
   const sameSite = same && before.site === site;
   const from = climateStart(now.today);
-  const by = (): TablesBy => ({
-    normals: world.nursery.outside,
-    sky: { latitude_deg: world.nursery.latitude_deg },
-    known: new Map(knownOutside(site, from).map(([day, day_C, night_C]) => [day, { day_C, night_C }])),
-  });
+  const by = () => tablesBy({ world, site }, from);
   const tables = sameSite ? before.tables : seasonTables(world.places, from, TABLE_DAYS, by());
   const plainTables =
     sameSite && before.measured === measured
@@ -328,6 +324,15 @@ function batchView(
     round: roundOf(work, now.today),
     work: workOf(work),
     ladder,
+  };
+}
+
+/** What the nursery's tables are worked out from, beside places and days. */
+export function tablesBy({ world, site }: Pick<Season, 'world' | 'site'>, from: number): TablesBy {
+  return {
+    normals: world.nursery.outside,
+    sky: { latitude_deg: world.nursery.latitude_deg },
+    known: new Map(knownOutside(site, from).map(([day, day_C, night_C]) => [day, { day_C, night_C }])),
   };
 }
 
