@@ -193,6 +193,10 @@ export interface PlantedLine {
   readonly plantedOn: number;
   readonly count: number | null;
   readonly coverName: string;
+  /** Whether its cover lies over it now; null: it went out without. */
+  readonly covered: boolean | null;
+  /** What it wants today. */
+  readonly care: readonly string[];
   readonly bed: string;
   readonly stood: Stood | null;
   readonly stoodCount: number | null;

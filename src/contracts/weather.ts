@@ -71,6 +71,8 @@ export interface FrostView {
     readonly light_h: number;
     readonly cool: boolean;
     readonly warm: boolean;
+    /** Cool crops that may still be set out for autumn: in the open, or only under a layer. */
+    readonly autumn: readonly { readonly hardiness: string; readonly layer: boolean }[];
   }[];
   /** First day out for each crop, in the open and under layers of cover; empty without history. */
   readonly out: readonly {

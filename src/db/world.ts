@@ -106,7 +106,12 @@ export async function readWorld(db: Sequelize, known: World | null = null): Prom
         // One price of a kWh: the tariff's.
         weights: { ...USUAL_WEIGHTS, ...plainNursery.weights, ...(await readPrices(db, transaction)) },
         potting: { ...USUAL_POTTING, ...plainNursery.potting },
-        planting: { ...USUAL_PLANTING, ...plainNursery.planting },
+        planting: {
+          ...USUAL_PLANTING,
+          ...plainNursery.planting,
+          // A gate that came later stands as it usually does.
+          modes: { ...USUAL_PLANTING.modes, ...plainNursery.planting?.modes },
+        },
       },
       feedKey,
       crops,

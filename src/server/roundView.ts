@@ -11,8 +11,12 @@ import { temperatureOn } from '../core/schedule/placeClimate.ts';
 import type { RoundJob, RoundPlace, RoundView } from '../contracts/views.ts';
 import { structuresToday } from './hardening/structures.ts';
 import { leggyOf } from './leggy.ts';
+import { careOrders } from './planting/aftercare.ts';
 import { plantVerdict } from './planting/view.ts';
 import type { BatchView, Season } from './season.ts';
+
+/** Stands for the beds outside, which are no place of the house. */
+const OUT_IN_THE_FIELD = -1;
 
 /** Today's round in walking order. Work without a place comes first. @param beds what beds want, by place */
 export function roundView(season: Season, beds: ReadonlyMap<number, readonly string[]> = new Map()): RoundView {
@@ -34,21 +38,22 @@ export function roundView(season: Season, beds: ReadonlyMap<number, readonly str
     ],
     jobs: jobs.filter((job) => job.placeId === place.id),
   }));
-  const homeless = jobs.filter((job) => !world.places.some((place) => place.id === job.placeId));
-  const nowhere = {
-    id: 0,
-    name: 'No place chosen',
-    day_C: 0,
-    night_C: 0,
-    room_trays: 0,
-    used_slots: 0,
-    orders: [],
-    jobs: homeless,
+  const homeless = jobs.filter(
+    (job) => job.placeId !== OUT_IN_THE_FIELD && !world.places.some((place) => place.id === job.placeId),
+  );
+  const apart = { day_C: 0, night_C: 0, room_trays: 0, used_slots: 0 };
+  const nowhere = { ...apart, id: 0, name: 'No place chosen', orders: [], jobs: homeless };
+  const out = {
+    ...apart,
+    id: OUT_IN_THE_FIELD,
+    name: 'Planted out',
+    orders: careOrders(season),
+    jobs: jobs.filter((job) => job.placeId === OUT_IN_THE_FIELD),
   };
   return {
     today: now.today,
     unit: world.nursery.temperatureUnit,
-    places: homeless.length > 0 ? [nowhere, ...places] : places,
+    places: [...(homeless.length > 0 ? [nowhere] : []), ...places, out],
     ahead: Array.from({ length: 7 }, (_, i) => {
       const day = now.today + 1 + i;
       const due = batches.flatMap((view) => view.work).filter((job) => job.dueOn === day);
@@ -83,7 +88,7 @@ function roundJob(view: BatchView, job: Job, season: Season): RoundJob {
     why: whyOf(job, view, season),
     whyDay: job.whyDay,
     toPlace: job.toPlaceId === null ? null : (season.world.places.find((p) => p.id === job.toPlaceId)?.name ?? null),
-    placeId: job.placeId,
+    placeId: job.kind === 'stood' ? OUT_IN_THE_FIELD : job.placeId,
     expected_count: sown === null ? null : view.plants.expected_count,
     sown_count: sown,
   };

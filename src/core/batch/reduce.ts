@@ -211,6 +211,8 @@ export function applyEvent(state: BatchState, event: BatchEvent, expected_frac: 
       next.planted_count = count ?? state.up_count ?? state.alive_count;
       next.left_count = state.left_count + Math.max(0, (state.up_count ?? 0) - next.planted_count!);
       next.planting = event.planting ?? null;
+      // What lay over the tray says nothing of what lies over the bed.
+      next.covered = event.planting ? event.planting.coverId !== null : null;
       break;
     case 'split-in':
       Object.assign(next, fromSplit(event));

@@ -24,6 +24,7 @@ const open: GateInput = {
   outFrom: today - 3,
   soil_C: [15, 15.2, 15.5],
   soilMin_C: 14,
+  heat: { air_C: 28, soil_C: 24 },
   nights_C: [11, 12, 10.5, 11, 12, 13],
   nightMin_C: 10,
   forecast: Array.from({ length: 10 }, (_, i) => weather(i)),

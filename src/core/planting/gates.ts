@@ -3,8 +3,9 @@ import type { LeadScore } from '../climate/score.ts';
 import { oddsAtOrBelow, oddsOfAny, scoreAt } from '../climate/score.ts';
 import { tooWindy } from '../climate/wind.ts';
 import type { DayWeather } from '../climate/forecast.ts';
+import { HEAT_days, tooHot, type HeatLines } from './heat.ts';
 
-export const GATE_KEYS = ['calendar', 'soil', 'nights', 'forecast', 'storm', 'hardened', 'covers'] as const;
+export const GATE_KEYS = ['calendar', 'soil', 'nights', 'forecast', 'storm', 'heat', 'hardened', 'covers'] as const;
 export type GateKey = (typeof GATE_KEYS)[number];
 export const GATE_WORDS: Readonly<Record<GateKey, string>> = {
   calendar: 'Calendar',
@@ -12,6 +13,7 @@ export const GATE_WORDS: Readonly<Record<GateKey, string>> = {
   nights: 'Nights',
   forecast: 'Forecast',
   storm: 'Storm',
+  heat: 'Heat',
   hardened: 'Hardened',
   covers: 'Covers',
 };
@@ -26,6 +28,7 @@ export const USUAL_MODES: GateModes = {
   nights: 'required',
   forecast: 'required',
   storm: 'required',
+  heat: 'advisory',
   hardened: 'required',
   covers: 'advisory',
 };
@@ -74,6 +77,8 @@ export interface GateInput {
   /** Soil at 10 cm of the last days, today last. */
   readonly soil_C: readonly (number | null)[];
   readonly soilMin_C: number;
+  /** Heat it bears when it is set out. */
+  readonly heat: HeatLines;
   /** Lows of past nights, last night last. */
   readonly nights_C: readonly (number | null)[];
   readonly nightMin_C: number;
@@ -159,6 +164,13 @@ const GATE: Readonly<Record<GateKey, (input: GateInput, rules: GateRules) => Tol
     }
     if (tooWindy(worst, storm_m_s)) return told('fail', worst, storm_m_s, on);
     return told(days.length >= storm_days ? 'pass' : 'unknown', worst, storm_m_s, on);
+  },
+  heat: ({ forecast, soil_C, heat }) => {
+    const days = forecast.slice(0, HEAT_days).flatMap((d) => (d.most_C === null ? [] : [d.most_C]));
+    const hot = tooHot(forecast, soil_C.at(-1) ?? null, heat);
+    if (hot) return told('fail', hot.figure, hot.wants, hot.day);
+    if (days.length === 0) return told('unknown', null, heat.air_C);
+    return told(days.length >= HEAT_days ? 'pass' : 'unknown', Math.max(...days), heat.air_C);
   },
   hardened: ({ rung, rungs, hardened }) => told(hardened ? 'pass' : 'wait', rung, rungs),
   covers: ({ cover }) =>

@@ -81,7 +81,7 @@ export function BatchGates(props: Props) {
             </p>
           )}
         </div>
-        <div className="grid grid-cols-3 gap-x-2 gap-y-2 min-[560px]:grid-cols-4 min-[820px]:grid-cols-7">
+        <div className="grid grid-cols-3 gap-x-2 gap-y-2 min-[560px]:grid-cols-4 min-[820px]:grid-cols-8">
           {line.gates.map((gate) => (
             <Post key={gate.key} gate={gate} today={today} />
           ))}

@@ -203,6 +203,7 @@ function Planted({
             <th className="r">Plants</th>
             <th>Under</th>
             <th>Where</th>
+            <th>Today</th>
             <th>How it stands</th>
           </tr>
         </thead>
@@ -214,8 +215,32 @@ function Planted({
                 <a href={`/batches/${line.batchId}`}>{line.name}</a> <span className="text-ink2">{line.code}</span>
               </td>
               <td className="r num">{line.count ?? ''}</td>
-              <td>{line.coverName}</td>
+              <td>
+                {line.coverName}
+                {line.covered !== null && (
+                  <button
+                    type="button"
+                    className="link-btn block"
+                    onClick={() =>
+                      onLog(
+                        line.batchId,
+                        { kind: 'cover', count: line.covered ? 0 : 1 },
+                        `${line.name}: ${line.coverName.toLowerCase()} is ${line.covered ? 'off' : 'on'}`,
+                      )
+                    }
+                  >
+                    {line.covered ? 'Taken off' : 'On again'}
+                  </button>
+                )}
+              </td>
               <td>{line.bed}</td>
+              <td className="max-w-[22rem]">
+                {line.care.length === 0 ? (
+                  <span className="text-ink2">nothing foretold</span>
+                ) : (
+                  capital(line.care.join('; '))
+                )}
+              </td>
               <td>
                 <Standing line={line} today={view.today} onLog={onLog} />
               </td>
@@ -226,6 +251,8 @@ function Planted({
     </section>
   );
 }
+
+const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
 function Standing({
   line,

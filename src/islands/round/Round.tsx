@@ -189,7 +189,7 @@ function PlaceHead({ place, unit }: { readonly place: RoundPlace; readonly unit:
   return (
     <div className="mt-5 flex flex-wrap items-end gap-x-3 border-b-2 border-ink pb-1">
       <h2>{place.name}</h2>
-      {place.id !== 0 && (
+      {place.id > 0 && (
         <>
           <svg width="10" height="20" aria-hidden="true">
             <rect width="10" height="20" fill={temperatureColour((place.day_C + place.night_C) / 2)} />

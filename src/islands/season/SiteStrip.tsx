@@ -1,5 +1,6 @@
 import { memo } from 'react';
 import { civilFromDay } from '../../core/calendar/dayNumber.ts';
+import { nearestOccurrence } from '../../core/calendar/monthDay.ts';
 import type { HouseData, SiteDays } from '../../contracts/seasonData.ts';
 import { degrees } from '../../ui/format.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
@@ -27,6 +28,16 @@ function marksBetween(from: number, to: number): number[] {
     if (d === 1 || d === 15) marks.push(day);
   }
   return marks;
+}
+
+/** Last days to set out for autumn within the days drawn, by hardiness, at the risk taken. */
+function lastOuts({ frost }: HouseData, from: number, to: number): { day: number; words: string }[] {
+  return (['half-hardy', 'hardy'] as const).flatMap((hardiness) => {
+    const date = frost?.lastOut?.[hardiness];
+    if (!date) return [];
+    const day = nearestOccurrence(date, Math.floor((from + to) / 2));
+    return day >= from && day < to ? [{ day, words: `last out ${hardiness}` }] : [];
+  });
 }
 
 /** Under the same days: the chance that frost still comes (autumn: has come), and the soil at 10 cm on the ramp of temperature. */
@@ -59,6 +70,14 @@ export const SiteStrip = memo(function SiteStrip({ house, site, from, to, x }: P
             />
           );
         })}
+      {lastOuts(house, from, to).map(({ day, words }, i) => (
+        <g key={words}>
+          <line x1={x(day)} x2={x(day)} y1={0} y2={FROST_px} stroke="#6a2560" strokeWidth="2" strokeDasharray="5 3" />
+          <text x={x(day) - 4} y={10 + 13 * (i % 2)} textAnchor="end" fontSize="12.5" fontWeight="600" fill="#6a2560">
+            {words}
+          </text>
+        </g>
+      ))}
       {marks.map((day) => {
         const odds = at(site.frost_frac, day);
         const soil = at(site.soil_C, day);

@@ -298,6 +298,7 @@ function Halves({ view, unit }: { readonly view: WeatherView; readonly unit: 'C'
               <th className="r">Frost still comes</th>
               <th className="r">Light</th>
               <th>May go out</th>
+              <th>Last for autumn</th>
             </tr>
           </thead>
           <tbody>
@@ -310,6 +311,25 @@ function Halves({ view, unit }: { readonly view: WeatherView; readonly unit: 'C'
                 <td className="r">{frostWords(h, view.frost.spring.used)}</td>
                 <td className="r">{h.light_h.toFixed(1)} h</td>
                 <td>{h.warm ? 'cool and warm crops' : h.cool ? 'cool crops' : ''}</td>
+                <td>
+                  {h.autumn.map(({ hardiness, layer }) => (
+                    <span key={hardiness} className="mr-3 inline-flex items-center gap-1.5">
+                      <svg width="26" height="12" aria-hidden="true">
+                        <rect
+                          x="0.75"
+                          y="0.75"
+                          width="24.5"
+                          height="10.5"
+                          className={layer ? 'fill-none stroke-plum' : 'fill-plum stroke-plum'}
+                          strokeWidth="1.5"
+                          strokeDasharray={layer ? '4 3' : undefined}
+                        />
+                      </svg>
+                      {hardiness}
+                      {layer && ', under a layer'}
+                    </span>
+                  ))}
+                </td>
               </tr>
             ))}
           </tbody>

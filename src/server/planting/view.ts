@@ -4,6 +4,7 @@ import { degreesWords } from '../../core/hardening/words.ts';
 import { areaWords, differenceWords, lengthWords, windWords } from '../../core/units/words.ts';
 import { gatesOf, GATE_WORDS, verdictOf, type Gate, type GateInput } from '../../core/planting/gates.ts';
 import { oddsOf, type BatchOdds } from '../../core/planting/odds.ts';
+import { coolerFrom, HEAT_days, heatLines, tooHot } from '../../core/planting/heat.ts';
 import { OUT_HARM_C } from '../../core/planting/outDates.ts';
 import { ground_m2, spacingOf } from '../../core/planting/spacing.ts';
 import { STOOD_AFTER_days } from '../../core/round/work.ts';
@@ -23,13 +24,12 @@ import { rulesOf } from '../hardening/ladders.ts';
 import type { BatchView, Season } from '../season.ts';
 import { soilOn, type Site } from '../site/site.ts';
 import { forecastView } from '../site/views.ts';
+import { careWords, PLANTED_days, standingOut } from './aftercare.ts';
 import { batchOdds, isUnlikely, meanCover, oddsTask, safeCover_K, springsOf } from './odds.ts';
 import { outFrom } from './outFrom.ts';
 
 /** Batches that go out within so many days are looked at. */
 const AHEAD_days = 35;
-/** Planted batches shown, days back. */
-const PLANTED_days = 42;
 const PAST_NIGHTS = 14;
 
 /** Everything the Plant out screen shows. */
@@ -73,8 +73,13 @@ function dueOut(view: BatchView): number {
 function freeCover_m2(season: Season, coverId: number): number {
   const all = season.world.covers.find((c) => c.id === coverId)?.toHand_m2 ?? 0;
   const used = season.batches.reduce((sum, { state }) => {
-    const { planting, facts, planted_count } = state;
-    if (planting?.coverId !== coverId || facts.plant === undefined || facts.plant < season.now.today - PLANTED_days)
+    const { planting, facts, planted_count, covered } = state;
+    if (
+      planting?.coverId !== coverId ||
+      covered === false ||
+      facts.plant === undefined ||
+      facts.plant < season.now.today - PLANTED_days
+    )
       return sum;
     return sum + ground_m2(planted_count ?? 0, planting);
   }, 0);
@@ -96,6 +101,7 @@ export function gateInput(season: Season, site: Site, view: BatchView): GateInpu
     outFrom: outFrom(site, world, crop, cover, plan.transplantOn).day,
     soil_C: past(world.nursery.planting.rules.soil_days).map((day) => soilOn(site, day)),
     soilMin_C: crop.plantSoilMin_C - meanCover(site, season, plan.coverId).soil_K,
+    heat: heatLines(crop),
     nights_C: past(PAST_NIGHTS).map((day) => site.least.get(day)?.value ?? null),
     nightMin_C: crop.plantNightMin_C,
     forecast: site.forecast?.days ?? [],
@@ -260,28 +266,27 @@ export function unlikelyDates(season: Season): UnlikelyDate[] {
 }
 
 function plantedLines(season: Season): PlantedLine[] {
-  const { now, world, batches } = season;
-  return batches
-    .flatMap(({ batch, name, state }): PlantedLine[] => {
-      const on = state.facts.plant;
-      if (state.phase !== 'planted' || on === undefined || on < now.today - PLANTED_days) return [];
+  const { world } = season;
+  return standingOut(season)
+    .map(({ view, plantedOn: on }): PlantedLine => {
+      const { batch, name, state } = view;
       const { planting, stood } = state;
       const cover = world.covers.find((c) => c.id === planting?.coverId);
-      return [
-        {
-          batchId: batch.id,
-          code: batch.code,
-          name,
-          plantedOn: on,
-          count: state.planted_count,
-          coverName: planting ? (cover?.name ?? 'no cover') : '',
-          bed: planting?.bed ?? '',
-          stood: stood?.stood ?? null,
-          stoodCount: stood?.count ?? null,
-          stoodOn: stood?.day ?? null,
-          askOn: on + STOOD_AFTER_days,
-        },
-      ];
+      return {
+        batchId: batch.id,
+        code: batch.code,
+        name,
+        plantedOn: on,
+        count: state.planted_count,
+        coverName: planting ? (cover?.name ?? 'no cover') : '',
+        covered: cover ? state.covered !== false : null,
+        care: careWords(season, view, on),
+        bed: planting?.bed ?? '',
+        stood: stood?.stood ?? null,
+        stoodCount: stood?.count ?? null,
+        stoodOn: stood?.day ?? null,
+        askOn: on + STOOD_AFTER_days,
+      };
     })
     .sort((a, b) => b.plantedOn - a.plantedOn);
 }
@@ -289,7 +294,7 @@ function plantedLines(season: Season): PlantedLine[] {
 const percent = (frac: number): string => `${Math.round(100 * frac)}%`;
 
 /** A gate's figure, short, as large numerals show it. */
-function gateFigure({ key, figure, wants }: Gate, season: Season): string {
+function gateFigure({ key, figure, wants }: Gate, season: Season, input: GateInput): string {
   const unit = season.world.nursery.temperatureUnit;
   if (figure === null) return '?';
   switch (key) {
@@ -304,6 +309,10 @@ function gateFigure({ key, figure, wants }: Gate, season: Season): string {
       return percent(figure);
     case 'storm':
       return windWords(figure, unit);
+    case 'heat':
+      return tooHot(input.forecast, input.soil_C.at(-1) ?? null, input.heat)?.cause === 'dry-wind'
+        ? windWords(figure, unit)
+        : degreesWords(figure, unit);
     default:
       return wants === 0 ? 'none' : areaWords(figure, season.world.nursery.lengthUnit);
   }
@@ -332,12 +341,35 @@ export function gateWords(gate: Gate, season: Season, input: GateInput): string 
     case 'storm':
       if (figure === null) return 'no wind is foretold: look at another forecast';
       return `gusts to ${windWords(figure, unit)} on ${on}, bears ${windWords(wants!, unit)}`;
+    case 'heat':
+      return heatWords(input, season);
     case 'hardened':
       return state === 'pass' ? 'its ladder is done' : `on rung ${figure} of ${wants}`;
     default:
       if (input.cover === null) return 'goes out without cover';
       return `${areaWords(wants!, season.world.nursery.lengthUnit)} of cover wanted, ${areaWords(figure!, season.world.nursery.lengthUnit)} free`;
   }
+}
+
+/** Heat and drought in the coming days, with the way out. */
+function heatWords({ forecast, soil_C, heat, today }: GateInput, season: Season): string {
+  const unit = season.world.nursery.temperatureUnit;
+  const t = (value: number) => degreesWords(value, unit);
+  const hot = tooHot(forecast, soil_C.at(-1) ?? null, heat);
+  if (!hot) {
+    const known = forecast.slice(0, HEAT_days).flatMap((d) => (d.most_C === null ? [] : [d.most_C]));
+    if (known.length === 0) return 'no heat is foretold: look at another forecast';
+    return `${t(Math.max(...known))} at the hottest of ${known.length} days, bears ${t(heat.air_C)}`;
+  }
+  const cooler = coolerFrom(forecast, heat);
+  const wait = cooler === null ? '' : `, or from ${shortDay(cooler)}`;
+  const on = hot.day === null || hot.day === today ? 'today' : shortDay(hot.day);
+  const what = {
+    hot: `${t(hot.figure)} ${on}, bears ${t(hot.wants)}`,
+    soil: `soil ${t(hot.figure)}, bears ${t(hot.wants)}`,
+    'dry-wind': `dry wind ${on}, gusts to ${windWords(hot.figure, unit)}`,
+  }[hot.cause];
+  return `${what}: plant towards evening, water in, shade over it for some days${wait}`;
 }
 
 const RULES: Readonly<Record<Gate['key'], string>> = {
@@ -349,6 +381,7 @@ const RULES: Readonly<Record<Gate['key'], string>> = {
   forecast:
     'The highest odds, over the coming nights, of the temperature that hurts the crop: the forecast low, its usual bias taken off, with the error forecasts of that lead have had here.',
   storm: 'The strongest gust foretold for the coming days: plants freshly set have no hold.',
+  heat: 'The hottest hour of the coming three days, the soil, and a warm dry wind: plants without roots in the ground cannot drink. Evening and shade are the way out.',
   hardened: 'The ladder of its programme, by what was logged.',
   covers: 'Ground of the plants at their distances against the cover not lying elsewhere.',
 };
@@ -368,7 +401,7 @@ function gateView(gate: Gate, season: Season, input: GateInput, odds: BatchOdds 
     rule: RULES[key],
     inputs: becauseInputs(gate, season, input),
     source:
-      key === 'forecast' || key === 'storm'
+      key === 'forecast' || key === 'storm' || key === 'heat'
         ? `the forecast in use; limits ${COMMON_PRACTICE}`
         : key === 'hardened'
           ? 'your own log'
@@ -379,7 +412,7 @@ function gateView(gate: Gate, season: Season, input: GateInput, odds: BatchOdds 
     name: GATE_WORDS[key],
     mode: gate.mode,
     state: gate.state,
-    figure: gateFigure(gate, season),
+    figure: gateFigure(gate, season, input),
     words: gateWords(gate, season, input),
     first: key === 'calendar' && day !== null ? { p10: day, p50: day, p90: day } : first,
     byDate_frac: odds === null ? null : key === 'soil' ? odds.soil_frac : key === 'nights' ? odds.nights_frac : null,

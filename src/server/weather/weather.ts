@@ -83,6 +83,11 @@ export function frostView(
     lows.length === 0
       ? []
       : season.world.crops.map((crop) => outLine(crop, at, usual, startMonth, autumnAt, nursery.latitude_deg));
+  const lasts = AUTUMN.map((hardiness) => ({
+    hardiness,
+    open: lastOut({ hardiness }, lows.length > 0 ? autumnAt : null, nursery.latitude_deg).offset ?? 365,
+    layer: lastOut({ hardiness }, lows.length > 0 ? autumnAt : null, nursery.latitude_deg, LAYER_K).offset ?? 365,
+  }));
   const halves = Array.from({ length: 24 }, (_, i) => {
     const m = ((startMonth - 1 + (i >> 1)) % 12) + 1;
     const y = civilFromDay(from).year + (startMonth - 1 + (i >> 1) >= 12 ? 1 : 0);
@@ -101,6 +106,12 @@ export function frostView(
       light_h: dayLength_h(n.latitude_deg, ((at + (south ? 181 : 0)) % 365) + 1),
       seen_years: spring.years === 0 || at > 196 ? null : frostsSeen(spring, at),
       cool: mayGo('cool', at) ?? (hard !== null && hard <= risk_frac && (soil_C ?? 0) >= COOL_SOIL_C),
+      autumn:
+        at < MIDSUMMER
+          ? []
+          : lasts
+              .filter((last) => at <= Math.max(last.open, last.layer))
+              .map(({ hardiness, open }) => ({ hardiness, layer: at > open })),
       warm: mayGo('warm', at) ?? (frost_frac !== null && frost_frac <= risk_frac && (soil_C ?? 0) >= WARM_SOIL_C),
     };
   });
@@ -126,6 +137,11 @@ export function frostView(
     from: spring.years > 0 ? 'years' : guessed ? 'normals' : 'nothing',
   };
 }
+
+/** Cool crops set out for autumn and winter, by hardiness. */
+const AUTUMN = ['hardy', 'half-hardy'] as const;
+/** Days into the season from which setting out is for autumn. */
+const MIDSUMMER = 172;
 
 /** Days into the season by which half of a group's crops may go out in the open; null: not in its spring half. */
 function middleOut(

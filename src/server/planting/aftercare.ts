@@ -1,0 +1,108 @@
+import { shortDay } from '../../core/calendar/shortDay.ts';
+import { degreesWords } from '../../core/hardening/words.ts';
+import { careOf, type Care } from '../../core/planting/aftercare.ts';
+import { heatLines } from '../../core/planting/heat.ts';
+import { OUT_HARM_C } from '../../core/planting/outDates.ts';
+import { windWords } from '../../core/units/words.ts';
+import { cropOf } from '../cropOf.ts';
+import type { BatchView, Season } from '../season.ts';
+import type { Site } from '../site/site.ts';
+import { safeCover_K } from './odds.ts';
+
+/** Planted batches are looked after so many days. */
+export const PLANTED_days = 42;
+
+/** Batches set out in the last six weeks, with the day. */
+export function standingOut(season: Season): { readonly view: BatchView; readonly plantedOn: number }[] {
+  return season.batches.flatMap((view) => {
+    const on = view.state.facts.plant;
+    const recent = view.state.phase === 'planted' && on !== undefined && on >= season.now.today - PLANTED_days;
+    return recent ? [{ view, plantedOn: on }] : [];
+  });
+}
+
+/** What a batch that stands out wants today, in words; empty: nothing that is foretold. */
+export function careWords(season: Season, view: BatchView, plantedOn: number): string[] {
+  const { site } = season;
+  if (!site || view.state.stood?.stood === 'lost') return [];
+  return [
+    ...careNow(season, site, view, plantedOn).map((care) => wordsOf(care, season, view)),
+    ...lossWords(season, view),
+  ];
+}
+
+function careNow(season: Season, site: Site, view: BatchView, plantedOn: number): Care[] {
+  const crop = cropOf(season, view.batch);
+  const cover = coverOver(season, view);
+  const { frost_frac } = season.world.nursery.planting.rules;
+  return careOf({
+    today: season.now.today,
+    plantedOn,
+    layers: cover?.layers ?? 0,
+    cover_K: cover ? safeCover_K(site, season, cover.id) : 0,
+    harm_C: OUT_HARM_C[crop.hardiness],
+    nightMin_C: crop.plantNightMin_C,
+    lines: heatLines(crop),
+    forecast: site.forecast?.days ?? [],
+    scores: site.scores,
+    frost_frac,
+  });
+}
+
+/** The cover that lies over a batch now; null: none, or it was taken off. */
+function coverOver(season: Season, { state }: BatchView) {
+  if (state.covered === false) return null;
+  return season.world.covers.find((c) => c.id === state.planting?.coverId) ?? null;
+}
+
+function wordsOf(care: Care, season: Season, view: BatchView): string {
+  const unit = season.world.nursery.temperatureUnit;
+  const t = (value: number) => degreesWords(value, unit);
+  const cover = coverOver(season, view)?.name.toLowerCase() ?? 'fleece';
+  switch (care.kind) {
+    case 'cover': {
+      const layers = care.layers === 1 ? 'a layer' : `${care.layers} layers`;
+      return `${layers} more of ${cover} on before dusk: ${t(care.low_C)} tonight`;
+    }
+    case 'vent':
+      return `open ${cover} from ${care.from_h}:00 to ${care.to_h}:00: ${t(care.under_C)} under it at the hottest hour`;
+    case 'take-off':
+      return care.left === 0
+        ? `${cover} may come off: the coming ${care.nights} nights are mild enough`
+        : `leave ${care.left} ${care.left === 1 ? 'layer' : 'layers'} of ${cover} on, the rest may come off`;
+    case 'hold-down':
+      return `${coverOver(season, view) ? `weigh ${cover} down` : 'shelter or stake it'}: gusts to ${windWords(care.gust_m_s, unit)} ${care.day === season.now.today ? 'today' : shortDay(care.day)}`;
+    case 'water':
+      return care.hot_C === null
+        ? 'water at the roots: no rain is foretold and roots are few'
+        : `water early and shade at noon: ${t(care.hot_C)} and no rain`;
+  }
+}
+
+/** Losses counted a week on, and what could take their place. */
+function lossWords(season: Season, view: BatchView): string[] {
+  const { planted_count, stood } = view.state;
+  const lost = (planted_count ?? 0) - (stood?.count ?? planted_count ?? 0);
+  if (lost <= 0) return [];
+  const spare = season.batches.find(
+    (other) =>
+      other.batch.cropId === view.batch.cropId &&
+      other.batch.varietyId === view.batch.varietyId &&
+      (other.state.phase === 'hardening' || other.state.phase === 'potted') &&
+      other.plants.expected_count > other.batch.plan.plantsWanted,
+  );
+  if (!spare) return [`${lost} of ${planted_count} lost: sow again, or close the gap`];
+  const more = spare.plants.expected_count - spare.batch.plan.plantsWanted;
+  return [
+    `replace ${Math.min(lost, more)} of ${lost} lost from ${spare.name} (${spare.batch.code}), which has ${more} to spare`,
+  ];
+}
+
+/** Today's orders for all that stands out, each with its batch. */
+export function careOrders(season: Season): string[] {
+  return standingOut(season).flatMap(({ view, plantedOn }) => {
+    const words = careWords(season, view, plantedOn);
+    const bed = view.state.planting?.bed;
+    return words.length === 0 ? [] : [`${view.name}${bed ? `, ${bed}` : ''}: ${words.join('; ')}`];
+  });
+}
