@@ -386,6 +386,7 @@ const nurseryShape = z.strictObject({
   weights: weightsInput.optional(),
   learning: z.boolean().optional(),
   exposure: z.enum(EXPOSURES, { error: 'wind: sheltered, open or exposed' }).nullable().optional(),
+  coldest_C: figure('coldest night of a usual year', -60, 25).nullable().optional(),
   climateYears: wholeNumber('years gone by', 5, 60).nullable().optional(),
   offHeatCool: offHeatInput.nullable().optional(),
 });

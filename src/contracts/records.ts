@@ -42,6 +42,8 @@ export interface NurseryRecord {
   readonly learning: boolean;
   /** How the nursery lies in the wind; null: not said. */
   readonly exposure?: Exposure | null;
+  /** Coldest night of a usual year; null: not said. */
+  readonly coldest_C?: number | null;
   /** Go by so many of the last years; null: by all. */
   readonly climateYears?: number | null;
   /** Rule off the heat for cool crops, where it is another than the house's. */

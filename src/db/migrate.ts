@@ -19,6 +19,7 @@ import * as siteWind from './migrations/016-site-wind.ts';
 import * as bolting from './migrations/017-bolting.ts';
 import * as wetTrays from './migrations/018-wet-trays.ts';
 import * as hotBeds from './migrations/019-hot-beds.ts';
+import * as coldestNight from './migrations/020-coldest-night.ts';
 
 interface Step {
   up(db: Sequelize): Promise<void>;
@@ -45,6 +46,7 @@ const STEPS: readonly [string, Step][] = [
   ['017-bolting', bolting],
   ['018-wet-trays', wetTrays],
   ['019-hot-beds', hotBeds],
+  ['020-coldest-night', coldestNight],
 ];
 
 export const MIGRATION_NAMES = STEPS.map(([name]) => name);

@@ -73,6 +73,7 @@ export class NurseryModel extends Model<InferAttributes<NurseryModel>, InferCrea
   declare feedKey: CreationOptional<string>;
   declare learning: CreationOptional<boolean>;
   declare exposure: CreationOptional<Exposure | null>;
+  declare coldest_C: CreationOptional<number | null>;
   declare climateYears: CreationOptional<number | null>;
   declare offHeatCool: CreationOptional<OffHeatRule | null>;
   declare potting: CreationOptional<Partial<PottingSettings>>;
@@ -305,6 +306,7 @@ export function defineModels(sequelize: Sequelize): void {
     feedKey: { ...text('feed_key'), defaultValue: DataTypes.UUIDV4 },
     learning: { ...flag('learning'), defaultValue: true },
     exposure: text('exposure', true),
+    coldest_C: figure('coldest_c', true),
     climateYears: whole('climate_years', true),
     offHeatCool: json('off_heat_cool', true),
     potting: { ...json('potting'), defaultValue: {} },

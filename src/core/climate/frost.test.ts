@@ -4,7 +4,7 @@ import { normalQuantile } from '../numerics/normal.ts';
 import { seededRandom } from '../numerics/random.ts';
 import { outsideClimate } from '../schedule/outsideClimate.ts';
 import { dateAtRisk, frostDates, frostOdds, frostSeasons, monthDayOf, quantile, type DayLow } from './frost.ts';
-import { springOddsFromNormals } from './normalFrost.ts';
+import { nightSpread, springBandFromNormals, springOddsFromNormals } from './normalFrost.ts';
 import { dampingDepth_m, usualSoil_C } from './soil.ts';
 
 /** A year of nights at 5 degrees, with frosts on the days named. */
@@ -114,6 +114,39 @@ describe('from normals alone', () => {
     for (let i = 1; i < odds.length; i++) expect(odds[i]!).toBeLessThanOrEqual(odds[i - 1]!);
     const half = odds.findIndex((o) => o < 0.5);
     expect(monthDayOf(half, 1) > '04-10' && monthDayOf(half, 1) < '05-31').toBe(true);
+  });
+  it('are those of nights that each keep a part of the one before: counted over 4000 made-up springs', () => {
+    const nights = outsideClimate(normals, requireDay('2001-01-01'), 197).night_C;
+    const { sd_K } = nightSpread(normals, null);
+    const random = seededRandom(11);
+    const gauss = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+    const last: number[] = [];
+    for (let spring = 0; spring < 4000; spring++) {
+      // Another spread of each made-up site, as far apart as sites are said to lie.
+      const sd = sd_K * Math.exp(0.25 * gauss());
+      let [z, on] = [gauss(), -1];
+      for (let i = 0; i < nights.length; i++) {
+        z = 0.7 * z + Math.sqrt(1 - 0.49) * gauss();
+        if (nights[i]! + sd * z <= 0) on = i;
+      }
+      last.push(on);
+    }
+    const odds = springOddsFromNormals(normals, 0, false);
+    for (const day of [60, 90, 110, 130, 150]) {
+      const counted = last.filter((on) => on >= day).length / last.length;
+      expect(Math.abs(odds[day]! - counted), `day ${day}`).toBeLessThan(0.03);
+    }
+  });
+  it('the coldest night of a usual year tells how far nights swing, and narrows the band', () => {
+    const cold = nightSpread(normals, -14).sd_K;
+    expect(cold).toBeGreaterThan(nightSpread(normals, -8).sd_K);
+    const date = (coldest_C: number | null) => springBandFromNormals(normals, 0, false, 0.1, coldest_C);
+    expect(date(-14).to).toBeGreaterThan(date(-6).to);
+    const width = (coldest_C: number | null) => date(coldest_C).to - date(coldest_C).from;
+    expect(width(-9)).toBeLessThan(width(null));
+    expect(springBandFromNormals(normals, 0, false, 0.1).from).toBeLessThan(
+      springOddsFromNormals(normals, 0, false).findIndex((o) => o <= 0.1),
+    );
   });
   it('soil follows the air, damped and late by depth', () => {
     const outside = outsideClimate(normals, requireDay('2027-01-01'), 730);

@@ -95,6 +95,13 @@ function fieldsOf(zones: readonly string[]): FieldSpec[] {
       hint: 'until gusts of your own are known',
     },
     {
+      key: 'coldest_C',
+      label: 'Coldest night of a usual year',
+      kind: 'temperature',
+      optional: true,
+      hint: 'tells how far nights swing, until years of the site are imported',
+    },
+    {
       key: 'climateYears',
       label: 'Go by the last years only',
       kind: 'number',

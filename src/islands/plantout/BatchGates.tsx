@@ -41,7 +41,9 @@ function Post({ gate, today }: { readonly gate: GateView; readonly today: number
             fill="none"
           />
         </svg>
-        <span className={`num text-xl ${gate.state === 'fail' && !off ? 'text-brick' : ''}`}>{gate.figure}</span>
+        <span className={`num text-lg min-[1400px]:text-xl ${gate.state === 'fail' && !off ? 'text-brick' : ''}`}>
+          {gate.figure}
+        </span>
       </p>
       <p className="text-[0.85rem] leading-tight">
         <span className="font-semibold">{gate.name}</span> {off ? 'off' : STATE[gate.state]}

@@ -243,7 +243,7 @@ function OutDates({ view, unit }: { readonly view: WeatherView; readonly unit: '
                 <th>Waits for</th>
                 <th>One layer</th>
                 <th>Two layers</th>
-                <th>Last for autumn</th>
+                <th>Still for autumn</th>
                 <th>under a layer</th>
               </tr>
             </thead>

@@ -29,7 +29,9 @@ export function siteDays(season: Season): SiteDays | null {
   const spring = frostDates(seasons, 'spring', south);
   const autumn = frostDates(seasons, 'autumn', south);
   const guessed =
-    spring.years === 0 && nursery.outside ? springOddsFromNormals(nursery.outside, threshold_C, south) : null;
+    spring.years === 0 && nursery.outside
+      ? springOddsFromNormals(nursery.outside, threshold_C, south, nursery.coldest_C ?? null)
+      : null;
   const from = season.now.today - BACK_days;
   const outside = nursery.outside ? outsideClimate(nursery.outside, from, 366) : null;
   const usualSoil = outside ? usualSoil_C(outside, 0.1, nursery.latitude_deg) : null;

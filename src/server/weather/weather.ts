@@ -9,7 +9,7 @@ import {
   monthDayOf,
   seasonOffset,
 } from '../../core/climate/frost.ts';
-import { springOddsFromNormals } from '../../core/climate/normalFrost.ts';
+import { springBandFromNormals, springOddsFromNormals } from '../../core/climate/normalFrost.ts';
 import { usualSoil_C } from '../../core/climate/soil.ts';
 import { usualSurface_C } from '../../core/climate/soilSurface.ts';
 import { dayLength_h } from '../../core/climate/sun.ts';
@@ -41,6 +41,7 @@ export function frostView(
   risk_frac: number,
 ): FrostView {
   const { nursery } = season.world;
+  const coldest_C = nursery.coldest_C ?? null;
   const south = nursery.latitude_deg < 0;
   const startMonth = south ? 7 : 1;
   const lows = days.flatMap((d) => (d.least_C === null ? [] : [{ day: d.day, least_C: d.least_C }]));
@@ -51,8 +52,8 @@ export function frostView(
   ];
   const offset = (day: number | null) => (day === null ? null : seasonOffset(day, startMonth));
   const hardDates = frostDates(frostSeasons(lows, HARD_FROST_C, south), 'spring', south);
-  const guessed = nursery.outside ? springOddsFromNormals(nursery.outside, threshold_C, south) : null;
-  const guessedHard = nursery.outside ? springOddsFromNormals(nursery.outside, HARD_FROST_C, south) : null;
+  const guessed = nursery.outside ? springOddsFromNormals(nursery.outside, threshold_C, south, coldest_C) : null;
+  const guessedHard = nursery.outside ? springOddsFromNormals(nursery.outside, HARD_FROST_C, south, coldest_C) : null;
   const { year, month } = civilFromDay(season.now.today);
   const from = dayFromCivil(month >= startMonth ? year : year - 1, startMonth, 1);
   const outside = nursery.outside ? outsideClimate(nursery.outside, from, 366) : null;
@@ -115,6 +116,10 @@ export function frostView(
       warm: mayGo('warm', at) ?? (frost_frac !== null && frost_frac <= risk_frac && (soil_C ?? 0) >= WARM_SOIL_C),
     };
   });
+  const band =
+    spring.years === 0 && nursery.outside
+      ? springBandFromNormals(nursery.outside, threshold_C, south, risk_frac, coldest_C)
+      : null;
   return {
     threshold_C,
     risk_frac,
@@ -131,7 +136,7 @@ export function frostView(
       springOffset: offset(s.lastSpring),
       autumnOffset: offset(s.firstAutumn),
     })),
-    spring: { used: spring.years, without: spring.without, at: springAt(spring, guessed, risk_frac, startMonth) },
+    spring: { used: spring.years, without: spring.without, at: springAt(spring, guessed, band, risk_frac, startMonth) },
     autumn: { used: autumn.years, without: autumn.without, at: dateAtRisk(autumn, risk_frac) },
     halves,
     from: spring.years > 0 ? 'years' : guessed ? 'normals' : 'nothing',
@@ -190,10 +195,11 @@ function outLine(
   };
 }
 
-/** The spring date at a risk: by the years, or guessed from normals with a band of two weeks either way. */
+/** The spring date at a risk: by the years, or guessed from normals with the band that comes of not knowing how far nights swing. */
 function springAt(
   dates: ReturnType<typeof frostDates>,
   guessed: Float64Array | null,
+  band: { readonly from: number; readonly to: number } | null,
   risk_frac: number,
   startMonth: 1 | 7,
 ) {
@@ -202,7 +208,13 @@ function springAt(
   if (offset <= 0)
     return { date: null, offset: offset === 0 ? -Infinity : Infinity, from: null, to: null, widened: true };
   const word = (o: number) => monthDayOf(Math.max(0, o), startMonth);
-  return { date: word(offset), offset, from: word(offset - 14), to: word(offset + 14), widened: true };
+  return {
+    date: word(offset),
+    offset,
+    from: word(Math.min(offset, band?.from ?? offset)),
+    to: word(Math.max(offset, band?.to ?? offset)),
+    widened: true,
+  };
 }
 
 /** The weather of the site as far as it is written down. */
