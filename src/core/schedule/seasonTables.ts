@@ -5,6 +5,7 @@ import { degreeDaysOfHours, lightFactor } from '../growth/growthRate.ts';
 import type { Crop, Place } from '../model.ts';
 import { outsideClimate, type MonthNormal, type OutsideClimate } from './outsideClimate.ts';
 import { hoursOfDay, placeClimate, type PlaceClimate } from './placeClimate.ts';
+import { soundHours } from './measuredHours.ts';
 import { placeSky, type PlaceSky, type Sky } from './sky.ts';
 import { wetTray_K } from './wetTray.ts';
 import { thermalIntegral, type ThermalIntegral } from './thermalIntegral.ts';
@@ -93,8 +94,9 @@ export function seasonTables(
     for (const [day, read] of measured.get(placeId) ?? []) {
       const i = day - from;
       if (i < 0 || i >= days) continue;
+      const { hours } = soundHours(read, known?.get(day)?.night_C ?? null);
       gains[i] = gain(
-        Array.from(planned(i), (value, hour) => read[hour] ?? value),
+        Array.from(planned(i), (value, hour) => hours[hour] ?? value),
         i,
       );
     }

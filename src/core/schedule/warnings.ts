@@ -215,7 +215,7 @@ function boltWarnings(chain: Chain, crop: Crop, plan: BatchPlan, tables: SeasonT
 /** Days of a stage that may lie under the ratio before anything is said. Common practice, no source. */
 const LEGGY_days = 4;
 
-/** Stages in which the light is too little for the warmth, with what cures it. */
+/** Stages in which the light is too little for the warmth, with what cures it. Mornings cooler than days hold height: Erwin & Heins 1995, HortScience 30, 940-949, from memory. */
 function lightWarnings(chain: Chain, crop: Crop, plan: BatchPlan, tables: SeasonTables): Warning[] {
   const half = milestoneOf(chain, 'half-up')?.day ?? startOf(chain).day;
   return stageSpans(chain, plan).flatMap(({ stage, from, to }): Warning[] => {
@@ -224,7 +224,7 @@ function lightWarnings(chain: Chain, crop: Crop, plan: BatchPlan, tables: Season
     const sky = placeId === null || !place ? null : tables.skyOf(placeId);
     if (!place || !sky || stage === 'harden') return [];
     const climate = tables.climateOf(place.id);
-    let [bad, light, first] = [0, 0, NaN];
+    let [bad, light, warmth, first] = [0, 0, 0, NaN];
     for (let day = Math.max(from, half + 1); day < to; day++) {
       const i = Math.min(Math.max(day - tables.from, 0), tables.days - 1);
       const ratio = photothermalRatio(sky.light_mol_m2[i]!, (climate.day_C[i]! + climate.night_C[i]!) / 2, crop.base_C);
@@ -232,10 +232,18 @@ function lightWarnings(chain: Chain, crop: Crop, plan: BatchPlan, tables: Season
       if (bad === 0) first = day;
       bad++;
       light += sky.light_mol_m2[i]!;
+      warmth += (climate.day_C[i]! + climate.night_C[i]!) / 2 - crop.base_C;
     }
     if (bad < LEGGY_days) return [];
-    const text = `Leggy in ${place.name}: ${bad} days from {day} with ${(light / bad).toFixed(1)} mol of light a day, little for the warmth. Cooler, above all at daybreak; more light; wider apart.`;
-    return [warning('leggy', stage, first, text, [])];
+    // The mean that so much light would bear, and the light that so much warmth would want.
+    const bears_C = crop.base_C + light / bad / LEGGY_RATIO;
+    const wants = ((warmth / bad) * LEGGY_RATIO).toFixed(1);
+    const cooler =
+      bears_C >= stageRange(crop, stage).low_C + 2
+        ? 'About {0} on the mean, with mornings some degrees under the day'
+        : 'Mornings some degrees under the day';
+    const text = `Leggy in ${place.name}: ${bad} days from {day} with ${(light / bad).toFixed(1)} mol of light a day, little for the warmth. ${cooler}; or ${wants} mol of light; and wider apart.`;
+    return [warning('leggy', stage, first, text, [bears_C])];
   });
 }
 

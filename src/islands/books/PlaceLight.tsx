@@ -1,5 +1,6 @@
 import type { PlaceKind, PlaceLight } from '../../core/model.ts';
 import { usualLight } from '../../core/schedule/sky.ts';
+import { LightMeter } from './LightMeter.tsx';
 import { figureOr } from './LineForm.tsx';
 
 /** What is typed of a place's light; figures stay text until they are sent. */
@@ -93,6 +94,7 @@ export function PlaceLightFields({
           {field('lampsHours', 'Lamps, hours a day', 'lamps_h')}
         </div>
       )}
+      {typed.written && <LightMeter onRead={(found) => onChange({ ...typed, ...found })} />}
     </fieldset>
   );
 }

@@ -1,4 +1,4 @@
-import { windFromShown, windUnit } from '../../core/units/wind.ts';
+import { windFromText, windUnit } from '../../core/units/wind.ts';
 import { useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { temperatureFromShown } from '../../core/units/temperature.ts';
@@ -38,7 +38,7 @@ export function TypeForecast({ today, unit, onTaken }: Props) {
       day: isoFromDay(today + r.i),
       least_C: t(r.least),
       most_C: t(r.most),
-      gust_m_s: r.gust.trim() === '' ? null : figureOr(r.gust, (n) => windFromShown(n, unit)),
+      gust_m_s: r.gust.trim() === '' ? null : windFromText(r.gust, unit),
       sky: r.sky,
     }));
     const answer = await call<{ days: number }>('POST', '/api/forecast', { days });
