@@ -1,3 +1,4 @@
+import './production.ts';
 import { createServer } from 'node:http';
 import { existsSync } from 'node:fs';
 import compression from 'compression';

@@ -146,7 +146,7 @@ const NOTHING_MEASURED: MeasuredPlaces = new Map();
 
 /** The site's weather: read anew when some of it was written, its covers or its place changed, or the day did. */
 async function currentSite(world: World, now: Now, marks: Marks): Promise<Site> {
-  const { outside, latitude_deg, timeZone, exposure, climateYears } = world.nursery;
+  const { outside, latitude_deg, timeZone, exposure, climateYears, coldest_C } = world.nursery;
   const key = JSON.stringify([
     marks.site,
     now.today,
@@ -154,6 +154,7 @@ async function currentSite(world: World, now: Now, marks: Marks): Promise<Site> 
     latitude_deg,
     timeZone,
     exposure,
+    coldest_C,
     climateYears,
     world.covers,
   ]);

@@ -56,6 +56,8 @@ export async function startApp(
       PORT: String(port),
       HOST: '127.0.0.1',
       LOG_LEVEL: 'info',
+      // As bin/start serves it; the test runner says 'test'.
+      NODE_ENV: 'production',
       MQTT_PORT: '0',
       MQTT_PASSWORD,
       ...more,

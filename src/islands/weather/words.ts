@@ -1,11 +1,10 @@
+import { dayFromCivil } from '../../core/calendar/dayNumber.ts';
+import { shortDay } from '../../core/calendar/shortDay.ts';
+
 /** "8 May" of a month and day. */
 export function spokenMonthDay(monthDay: string): string {
   const [month, day] = monthDay.split('-').map(Number) as [number, number];
-  const name = new Date(Date.UTC(2001, month - 1, day)).toLocaleDateString('en-GB', {
-    month: 'short',
-    timeZone: 'UTC',
-  });
-  return `${day} ${name}`;
+  return shortDay(dayFromCivil(2001, month, day));
 }
 
 /** Calendar year of a day number. */

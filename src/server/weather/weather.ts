@@ -20,6 +20,7 @@ import type { CropRecord } from '../../contracts/records.ts';
 import type { FrostChoice, FrostView, WeatherImport, WeatherPreview, WeatherView } from '../../contracts/weather.ts';
 import { looksLikeDly, readDly, readWeatherCsv, type WeatherDay } from '../../contracts/weatherFile.ts';
 import { fieldProblem, ProblemError } from '../../contracts/problem.ts';
+import type { World } from '../../db/world.ts';
 import { dropWeather, readWeather, updateFrost, writeWeather } from '../../db/weather.ts';
 import { database } from '../database.ts';
 import { lastYears, nightTrend } from '../site/climateYears.ts';
@@ -33,13 +34,29 @@ const HARD_FROST_C = -2.2;
 const COOL_SOIL_C = 7;
 const WARM_SOIL_C = 13;
 
-/** Frost by the years known, at a threshold and a risk. */
+const viewsOf = new WeakMap<World, Map<string, FrostView>>();
+
+/** Frost by the years known, at a threshold and a risk; worked out once for what is written down, a day and the weather known. */
 export function frostView(
   season: Season,
   days: readonly WeatherDay[],
   threshold_C: number,
   risk_frac: number,
 ): FrostView {
+  const views = viewsOf.get(season.world) ?? new Map<string, FrostView>();
+  viewsOf.set(season.world, views);
+  const key = JSON.stringify([threshold_C, risk_frac, season.now.today, days.length, season.site?.key ?? null]);
+  const held = views.get(key);
+  if (held) return held;
+  const view = newFrostView(season, days, threshold_C, risk_frac);
+  if (views.size >= MOST_VIEWS) views.clear();
+  views.set(key, view);
+  return view;
+}
+/** Thresholds and risks tried that are kept. */
+const MOST_VIEWS = 8;
+
+function newFrostView(season: Season, days: readonly WeatherDay[], threshold_C: number, risk_frac: number): FrostView {
   const { nursery } = season.world;
   const coldest_C = nursery.coldest_C ?? null;
   const south = nursery.latitude_deg < 0;
@@ -52,8 +69,12 @@ export function frostView(
   ];
   const offset = (day: number | null) => (day === null ? null : seasonOffset(day, startMonth));
   const hardDates = frostDates(frostSeasons(lows, HARD_FROST_C, south), 'spring', south);
-  const guessed = nursery.outside ? springOddsFromNormals(nursery.outside, threshold_C, south, coldest_C) : null;
-  const guessedHard = nursery.outside ? springOddsFromNormals(nursery.outside, HARD_FROST_C, south, coldest_C) : null;
+  const unknown = nursery.outside && spring.years === 0;
+  const guessed = unknown ? springOddsFromNormals(nursery.outside!, threshold_C, south, coldest_C) : null;
+  const guessedHard =
+    nursery.outside && hardDates.years === 0
+      ? springOddsFromNormals(nursery.outside, HARD_FROST_C, south, coldest_C)
+      : null;
   const { year, month } = civilFromDay(season.now.today);
   const from = dayFromCivil(month >= startMonth ? year : year - 1, startMonth, 1);
   const outside = nursery.outside ? outsideClimate(nursery.outside, from, 366) : null;
