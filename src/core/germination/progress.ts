@@ -9,6 +9,14 @@ import type { GerminationRate } from './germinationRate.ts';
  */
 export function progressOverHours(rate: GerminationRate, hours_C: ArrayLike<number>): number {
   let progress = 0;
-  for (let i = 0; i < hours_C.length; i++) progress += rate(hours_C[i]!);
+  let [last_C, last] = [NaN, 0];
+  for (let i = 0; i < hours_C.length; i++) {
+    // What is held has hours alike.
+    if (hours_C[i] !== last_C) {
+      last_C = hours_C[i]!;
+      last = rate(last_C);
+    }
+    progress += last;
+  }
   return progress / 24;
 }

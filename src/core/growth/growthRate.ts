@@ -27,7 +27,15 @@ export function growthAt_degreeDays(
  */
 export function degreeDaysOfHours(crop: GrowthTraits, hours_C: ArrayLike<number>): number {
   let sum = 0;
-  for (let i = 0; i < hours_C.length; i++) sum += growthAt_degreeDays(crop, hours_C[i]!);
+  let [last_C, last] = [NaN, 0];
+  for (let i = 0; i < hours_C.length; i++) {
+    // What is held has hours alike.
+    if (hours_C[i] !== last_C) {
+      last_C = hours_C[i]!;
+      last = growthAt_degreeDays(crop, last_C);
+    }
+    sum += last;
+  }
   return hours_C.length === 0 ? 0 : sum / hours_C.length;
 }
 

@@ -65,6 +65,7 @@ export function seasonTables(
   const byId = new Map(places.map((place) => [place.id, place]));
   const climates = new Map<number, PlaceClimate>();
   const skies = new Map<number, PlaceSky>();
+  const held = new Map<number, Float64Array>();
   const heldSkies = new Map<string, PlaceSky>();
   const germination = new Map<string, readonly { readonly pace: number; readonly integral: ThermalIntegral }[]>();
   const growth = new Map<string, ThermalIntegral>();
@@ -86,11 +87,10 @@ export function seasonTables(
     cooler_K = 0,
   ): Float64Array {
     const climate = climateOf(placeId);
-    const hours_C = skyOf(placeId)?.hours_C;
-    const held = (i: number) => hoursOfDay(climate.day_C[i]!, climate.night_C[i]!);
-    const air = (i: number) => hours_C?.subarray(24 * i, 24 * i + 24) ?? held(i);
+    const hours_C = skyOf(placeId)?.hours_C ?? remember(held, placeId, () => hoursOfDays(climate));
+    const air = (i: number) => hours_C.subarray(24 * i, 24 * i + 24);
     const planned = cooler_K === 0 ? air : (i: number) => air(i).map((t) => t - cooler_K);
-    const gains = eachDay(climate, planned, gain);
+    const gains = eachDay(climate, planned, gain, skyOf(placeId) === null);
     for (const [day, read] of measured.get(placeId) ?? []) {
       const i = day - from;
       if (i < 0 || i >= days) continue;
@@ -198,17 +198,34 @@ function paceOf(crop: Crop): number {
   return pace;
 }
 
+/** Hours of all days of a place of which nothing but day and night is known. */
+function hoursOfDays({ day_C, night_C }: PlaceClimate): Float64Array {
+  const hours = new Float64Array(24 * day_C.length);
+  for (let i = 0; i < day_C.length; i++) {
+    const same = i > 0 && day_C[i] === day_C[i - 1] && night_C[i] === night_C[i - 1];
+    if (same) hours.copyWithin(24 * i, 24 * i - 24, 24 * i);
+    else hours.set(hoursOfDay(day_C[i]!, night_C[i]!), 24 * i);
+  }
+  return hours;
+}
+
 function eachDay(
   { day_C, night_C }: PlaceClimate,
   hoursOf: (i: number) => ArrayLike<number>,
   gain: (hours_C: ArrayLike<number>, i: number) => number,
+  byDayAndNight: boolean,
 ): Float64Array {
   const gains = new Float64Array(day_C.length);
   let last: ArrayLike<number> = [];
   for (let i = 0; i < gains.length; i++) {
+    const alikeDay = i > 0 && day_C[i] === day_C[i - 1] && night_C[i] === night_C[i - 1];
+    if (alikeDay && byDayAndNight) {
+      gains[i] = gains[i - 1]!;
+      continue;
+    }
     const hours_C = hoursOf(i);
     // A period keeps its temperatures for weeks: a day like the one before gains the same.
-    const same = i > 0 && day_C[i] === day_C[i - 1] && night_C[i] === night_C[i - 1] && alike(hours_C, last);
+    const same = alikeDay && alike(hours_C, last);
     gains[i] = same ? gains[i - 1]! : gain(hours_C, i);
     last = hours_C;
   }
