@@ -1,6 +1,6 @@
 import type { Highs } from 'highs';
 import { chosenFrom, poolModel, type PoolModel } from '../core/placement/poolModel.ts';
-import type { Pool } from '../core/placement/pool.ts';
+import { addToPool, needsOf, type Pool } from '../core/placement/pool.ts';
 import { putInto } from '../core/placement/improve.ts';
 import { costOf, type State } from '../core/placement/state.ts';
 
@@ -24,6 +24,8 @@ export function solvePool(
   free: ReadonlySet<number>,
   seconds: number,
 ): PoolAnswer {
+  // What is there now is among the choices, so that the answer can only be as good or better.
+  for (const plan of state.plans) if (plan && free.has(plan.task)) addToPool(pool, state, plan, Infinity);
   const model = poolModel(pool, state, free);
   const n = model.costs.length;
   const { variableType } = highs.constants;
@@ -76,18 +78,23 @@ export function solvePool(
 /** The state's own choice as values of the columns, for the solver to begin from: it can then only improve on it. */
 function startFrom(model: PoolModel, state: State, free: ReadonlySet<number>): Float64Array {
   const x = new Float64Array(model.costs.length);
-  const chosen = new Set<PoolModel['plans'][number]['plan']>();
+  const chosen = new Set<number>();
   const setTo = new Set<string>();
+  const same = (a: ArrayLike<number>, b: ArrayLike<number>) =>
+    a.length === b.length && Array.from(a).every((value, i) => value === b[i]);
   model.plans.forEach(({ plan, needs }, i) => {
-    if (state.plans[plan.task] !== plan || chosen.has(plan)) return;
-    chosen.add(plan);
+    const present = state.plans[plan.task];
+    if (!present || chosen.has(plan.task)) return;
+    if (!same(plan.places, present.places) || !same(plan.days, present.days)) return;
+    if (!same(needs, needsOf(state, present))) return;
+    chosen.add(plan.task);
     x[i] = 1;
     for (let n = 0; n < needs.length; n += 3) setTo.add(`${needs[n]}/${needs[n + 1]}/${needs[n + 2]}`);
   });
   let leftOut = model.plans.length;
   for (const task of state.problem.tasks) {
     if (!free.has(task.index) || task.spec.pinned) continue;
-    if (!state.plans[task.index] || !chosen.has(state.plans[task.index]!)) x[leftOut] = 1;
+    if (!chosen.has(task.index)) x[leftOut] = 1;
     leftOut++;
   }
   model.setPoints.forEach((key, i) => {

@@ -4,6 +4,8 @@ import { madeUpSeason } from '../../simulators/placementSeasons.ts';
 import { construct } from '../../src/core/placement/construct.ts';
 import { improveAll } from '../../src/core/placement/improve.ts';
 import { addToPool, makePool, type Pool, type PooledPlan } from '../../src/core/placement/pool.ts';
+import { USUAL_WEIGHTS, type BatchSpec, type Instance, type StageSpec } from '../../src/core/placement/instance.ts';
+import { bestPlan, makeBench } from '../../src/core/placement/insert.ts';
 import { makeProblem, type Problem } from '../../src/core/placement/problem.ts';
 import { solutionOf } from '../../src/core/placement/solution.ts';
 import { addPlan, costOf, emptyState, type State } from '../../src/core/placement/state.ts';
@@ -59,6 +61,79 @@ describe('the programme given to HiGHS', () => {
       expect(answer.cost, `seed ${seed}`).toBeCloseTo(least, 4);
     }
   }, 60_000);
+});
+
+describe('a place in which batches grow from one stage into the next', () => {
+  const stage = (name: string): StageSpec => ({
+    name,
+    gain: () => 1,
+    need: 5,
+    standstill_days: 0,
+    least_days: 1,
+    mostWait_days: 0,
+    low_C: 0,
+    high_C: 40,
+    mostSetPoint_C: null,
+    places: [0],
+  });
+  const steady = new Float64Array(30).fill(15);
+  const batch = (id: number): BatchSpec => ({
+    id,
+    name: `Batch ${id}`,
+    stages: [0, 1],
+    slots: [2, 4],
+    trays: 2,
+    target: 20,
+    before_days: 0,
+    after_days: 0,
+    weight: 1,
+  });
+  const instance: Instance = {
+    days: 30,
+    blockDays: 7,
+    blockOffset: 0,
+    frozenBlocks: 0,
+    today: 0,
+    places: [
+      {
+        id: 1,
+        name: 'Bench',
+        room_slots: 6,
+        closed: [],
+        levels: [{ setPoint_C: null, day_C: steady, night_C: steady, heat_kWh: new Float64Array(30) }],
+        row: [0, 0, 0, 0, 0],
+      },
+    ],
+    stages: [stage('small'), stage('large')],
+    batches: [batch(1), batch(2)],
+    weights: { ...USUAL_WEIGHTS, mostLate_days: 0, mostEarly_days: 0 },
+  };
+
+  it('is bound on each day by the slots of that day, though the same plans stand there', async () => {
+    const problem = makeProblem(instance);
+    const bench = makeBench(problem);
+    const pool = makePool(problem);
+    const state = emptyState(problem);
+    for (const task of problem.tasks) addToPool(pool, state, bestPlan(state, task, bench)!, Infinity);
+    const answer = solvePool(await loadHighs(), pool, state, new Set([0, 1]), 10);
+    expect(answer.kind).toBe('proven');
+    // Four and four are more than six: one of the two is left out.
+    expect(checkSlowly(instance, solutionOf(state))).toMatchObject({ faults: [], unplaced: 1, over_slotDays: 0 });
+  });
+
+  it('the solver begins from what is there, and never ends with more', async () => {
+    const problem = makeProblem(madeUpSeason({ batches: 10, places: 8, days: 220, seed: 4 }));
+    const { best } = searched(problem, 1, 600);
+    const own = costOf(best);
+    // A pool in which the plans are others of the same places and days, made anew.
+    const pool = makePool(problem);
+    const again = construct(problem);
+    improveAll(again, { seed: 1, moves: 600, onPlan: (found, plan) => addToPool(pool, found, plan, 60) });
+    const answer = solvePool(await loadHighs(), pool, best, new Set(problem.tasks.map((t) => t.index)), 0.05);
+    expect(answer.kind).not.toBe('none');
+    expect(answer.cost).toBeLessThanOrEqual(own + 1e-6);
+    expect(costOf(best)).toBeLessThanOrEqual(own + 1e-6);
+  });
 });
 
 /** Least cost over every choice of one plan or none for each batch that keeps to room and to one set-point a place-week. */

@@ -2,7 +2,18 @@ import { below, seededRandom, type Random } from '../numerics/random.ts';
 import { insert, pinnedHolds } from './construct.ts';
 import { bestPlan, makeBench, type Bench } from './insert.ts';
 import type { Problem, Task } from './problem.ts';
-import { addPlan, costOf, removePlan, restoreRow, setRow, unplacedPrice, type Plan, type State } from './state.ts';
+import {
+  addPlan,
+  clearCrowded,
+  costOf,
+  raiseCrowded,
+  removePlan,
+  restoreRow,
+  setRow,
+  unplacedPrice,
+  type Plan,
+  type State,
+} from './state.ts';
 
 export interface SearchOptions {
   readonly seed: number;
@@ -40,6 +51,10 @@ const SOFT_perPartDay = [0.0007, 0.3] as const;
 const UNTANGLE_frac = 0.8;
 /** How often all batches are put where they want to be before the moves begin. */
 const SWEEPS = 2;
+/** What is fought over grows dear: this often its price is raised, by so many times the price of what is overdrawn, and so much of it stays. */
+const RAISE_EVERY_frac = 0.01;
+const CROWDED_per = 3;
+const CROWDED_kept = 0.98;
 /** In a season of so few batches set-points matter more than who stands where. */
 const FEW = 30;
 
@@ -86,6 +101,7 @@ class Search {
   /** By batch: the plan it had when it was last taken out. */
   private readonly before: (Plan | null)[] = [];
   private readonly score: Float64Array;
+  private raiseAt = 0;
 
   constructor(
     private readonly state: State,
@@ -113,6 +129,10 @@ class Search {
       const [low, high] = SOFT_perPartDay;
       this.state.overdrawn_perPart = low * Math.pow(high / low, progress / SOFT_frac);
       if (progress === 0) for (let i = 0; i < SWEEPS; i++) this.sweep();
+      if (progress >= this.raiseAt) {
+        if (progress > 0) raiseCrowded(this.state, CROWDED_kept, CROWDED_per * this.state.overdrawn_perPart);
+        this.raiseAt += RAISE_EVERY_frac;
+      }
     } else if (this.state.overdrawn_perPart > 0) this.harden();
     const hot = this.scale * HOT_frac * Math.pow(COLD_frac / HOT_frac, progress);
     if (this.state.overdrawn_perPart > 0 && this.random() < UNTANGLE_frac && this.untangle(hot)) return;
@@ -160,6 +180,7 @@ class Search {
   private harden(): void {
     const { state, problem, bench } = this;
     state.overdrawn_perPart = 0;
+    clearCrowded(state);
     const byPrice = [...this.movable].sort((a, b) => unplacedPrice(problem, a) - unplacedPrice(problem, b));
     const gone = byPrice.filter((task) => {
       const plan = state.plans[task.index];

@@ -95,7 +95,7 @@ function atSetPoints(state: State, task: Task, plan: Plan): Plan {
 
 /** What a plan that was taken out would cost if it were put back; Infinity when there is no room or the set-points no longer do. */
 function priceNow(state: State, task: Task, plan: Plan): number {
-  const { free, overdrawn_perPart: overdrawn, problem } = state;
+  const { free, overdrawn_perPart: overdrawn, problem, crowded } = state;
   let { price } = plan;
   for (let k = task.first; k < task.stageCount; k++) {
     const p = plan.places[k]!;
@@ -108,6 +108,7 @@ function priceNow(state: State, task: Task, plan: Plan): number {
     const base = p * problem.days;
     for (let i = base + d; i < base + e; i++) {
       const over = slots - free[i]!;
+      price += slots * crowded[i]!;
       if (over <= 0) continue;
       if (overdrawn === 0) return Infinity;
       price += overdrawn * (over < slots ? over : slots);
@@ -133,7 +134,7 @@ function walk(state: State, task: Task, bench: Bench, terms: Terms, most: number
   const waitRate = instance.weights.wait_perTrayDay * spec.trays;
   const nearRate = waitRate * NEAR_OVER_AGE;
   const { blockOf } = problem;
-  const { free, overdrawn_perPart: overdrawn } = state;
+  const { free, overdrawn_perPart: overdrawn, crowded } = state;
   const soft = overdrawn > 0 && terms.ignoreRoom !== true;
   const overFrom = bench.overFrom;
   const boltRate = unplacedPrice(problem, task);
@@ -201,8 +202,9 @@ function walk(state: State, task: Task, bench: Bench, terms: Terms, most: number
         overFrom[hiE + 1] = 0;
         for (let d = hiE; d >= loK; d--) {
           const over = soft ? slots - free[roomBase + d]! : 0;
-          const flowers = bolt === null ? 0 : boltRate * bolt[d]!;
-          overFrom[d] = overFrom[d + 1]! + (over > 0 ? overdrawn * (over < slots ? over : slots) : 0) + flowers;
+          let more = bolt === null ? 0 : boltRate * bolt[d]!;
+          if (soft) more += slots * crowded[roomBase + d]!;
+          overFrom[d] = overFrom[d + 1]! + (over > 0 ? overdrawn * (over < slots ? over : slots) : 0) + more;
         }
       }
       for (let d = hiE; d >= loK; d--) {

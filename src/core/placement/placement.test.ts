@@ -78,13 +78,16 @@ describe('a season large enough that room is overdrawn while plans are talked ov
   }, 60_000);
 
   it('is nearly done after a third of the moves', () => {
-    const instance = madeUpSeason({ batches: 60, places: 10, days: 220, seed: 12 });
-    const cost = (moves: number) => {
-      const state = construct(makeProblem(instance));
-      improveAll(state, { seed: 3, moves });
-      return costOf(state);
-    };
-    expect(cost(1000)).toBeLessThan(1.25 * cost(3000));
+    const ratios = [2, 3, 5].map((seed) => {
+      const instance = madeUpSeason({ batches: 60, places: 10, days: 220, seed });
+      const cost = (moves: number) => {
+        const state = construct(makeProblem(instance));
+        improveAll(state, { seed: 3, moves });
+        return costOf(state);
+      };
+      return cost(1000) / cost(3000);
+    });
+    expect(ratios.sort((a, b) => a - b)[1]).toBeLessThan(1.25);
   });
 });
 

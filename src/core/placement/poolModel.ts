@@ -187,7 +187,7 @@ export function poolModel(pool: Pool, state: State, free: ReadonlySet<number>): 
       let all = 0;
       for (const slots of most.values()) all += slots;
       if (all / SLOT_PARTS <= bound + 1e-9) continue;
-      const text = `${bound}:${list.map(({ column }) => column).join()}`;
+      const text = `${bound}:${list.map(({ column, slots }) => `${column}x${slots}`).join()}`;
       const same = key === beforeKey + 1 && text === beforeText;
       beforeKey = key;
       beforeText = text;

@@ -34,6 +34,10 @@ export interface State {
   overdrawn_perPart: number;
   /** Slot parts x days taken beyond the room there is. */
   over_partDays: number;
+  /** While plans are talked over: what a slot part of a place costs on a day because it has been fought over, [place x days + day]. */
+  readonly crowded: Float64Array;
+  /** What all plans pay of that. */
+  crowding: number;
   heat: number;
   changes: number;
   prices: number;
@@ -61,6 +65,8 @@ export function emptyState(problem: Problem): State {
     plans: new Array<Plan | null>(problem.tasks.length).fill(null),
     overdrawn_perPart: 0,
     over_partDays: 0,
+    crowded: new Float64Array(P * problem.days),
+    crowding: 0,
     heat: 0,
     changes: 0,
     prices: 0,
@@ -75,7 +81,8 @@ export function emptyState(problem: Problem): State {
 
 /** The whole price of a state, in the nursery's money. */
 export function costOf(state: State): number {
-  return state.heat + state.changes + state.prices + state.unplaced + state.overdrawn_perPart * state.over_partDays;
+  const { heat, changes, prices, unplaced, overdrawn_perPart, over_partDays, crowding } = state;
+  return heat + changes + prices + unplaced + overdrawn_perPart * over_partDays + crowding;
 }
 
 export function unplacedPrice(problem: Problem, task: Task): number {
@@ -134,7 +141,7 @@ export function removePlan(state: State, taskIndex: number): Plan | null {
 }
 
 function occupy(state: State, task: Task, plan: Plan, sign: 1 | -1): void {
-  const { problem, free, count, stale } = state;
+  const { problem, free, count, stale, crowded } = state;
   const { days: D, blocks: B, blockOf } = problem;
   for (let k = task.first; k < task.stageCount; k++) {
     const to = plan.days[k + 1]!;
@@ -145,7 +152,9 @@ function occupy(state: State, task: Task, plan: Plan, sign: 1 | -1): void {
     const slots = sign * task.slots[k]!;
     const base = p * D;
     let over = 0;
+    let crowding = 0;
     for (let d = base + from; d < base + to; d++) {
+      crowding += crowded[d]!;
       const was = free[d]!;
       const is = was - slots;
       free[d] = is;
@@ -153,12 +162,49 @@ function occupy(state: State, task: Task, plan: Plan, sign: 1 | -1): void {
       if (was < 0) over += was;
     }
     state.over_partDays += over;
+    state.crowding += slots * crowding;
     const last = blockOf[to - 1]!;
     for (let b = blockOf[from]!; b <= last; b++) {
       const at = p * B + b;
       if (sign > 0 ? count[at]!++ === 0 : --count[at]! === 0) blockTurned(state, p, b, sign);
     }
     stale[p] = 1;
+  }
+}
+
+/**
+ * Raises the price of what is overdrawn now and lets the rest of it fade: what several want again and again grows dear, until those
+ * who have another way take it.
+ * @param kept share of the price that stays
+ * @param per price for a slot part of a day that is wholly overdrawn
+ * @source negotiated congestion with history, McMurchie & Ebeling 1995 (from memory)
+ */
+export function raiseCrowded(state: State, kept: number, per: number): void {
+  const { crowded, free, problem } = state;
+  for (let i = 0; i < crowded.length; i++) {
+    const room = problem.room[i]!;
+    const over = free[i]! < 0 ? (room > 0 ? Math.min(1, -free[i]! / room) : 1) : 0;
+    crowded[i] = kept * crowded[i]! + per * over;
+  }
+  recount(state);
+}
+
+/** Forgets what was fought over. */
+export function clearCrowded(state: State): void {
+  state.crowded.fill(0);
+  state.crowding = 0;
+}
+
+function recount(state: State): void {
+  const { crowded, problem } = state;
+  state.crowding = 0;
+  for (const plan of state.plans) {
+    if (!plan) continue;
+    const task = problem.tasks[plan.task]!;
+    for (let k = task.first; k < task.stageCount && plan.days[k + 1] !== NONE; k++) {
+      const base = plan.places[k]! * problem.days;
+      for (let d = plan.days[k]!; d < plan.days[k + 1]!; d++) state.crowding += task.slots[k]! * crowded[base + d]!;
+    }
   }
 }
 
