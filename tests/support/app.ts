@@ -1,5 +1,7 @@
-import { spawn, type ChildProcess } from 'node:child_process';
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { readdirSync, statSync } from 'node:fs';
 import { createServer } from 'node:net';
+import { join } from 'node:path';
 import pg from 'pg';
 
 const root = new URL('../..', import.meta.url).pathname;
@@ -28,6 +30,47 @@ export async function newDatabase(base = process.env['CROOK_TEST_PG']): Promise<
   return `${base}/${name}`;
 }
 
+/** The newest change under what the demo is made from. */
+function newest(path: string): number {
+  const stat = statSync(path);
+  if (!stat.isDirectory()) return stat.mtimeMs;
+  return Math.max(stat.mtimeMs, ...readdirSync(path).map((name) => newest(join(path, name))));
+}
+
+/** Any fixed number: one at a time makes the demo. */
+const MAKING_LOCK = 727_273;
+
+/**
+ * A database with the demo nursery in it, copied from one that is made once for all tests and each state of the code: an
+ * application that starts on it finds what its own first start would have written.
+ */
+async function demoDatabase(base = process.env['CROOK_TEST_PG']): Promise<string> {
+  const url = await newDatabase(base);
+  const name = new URL(url).pathname.slice(1);
+  const made = `demo_${Math.round(Math.max(...['src', 'bin', 'simulators'].map((dir) => newest(join(root, dir)))))}`;
+  const client = new pg.Client({ connectionString: `${base}/postgres` });
+  await client.connect();
+  try {
+    await client.query('SELECT pg_advisory_lock($1)', [MAKING_LOCK]);
+    const { rowCount } = await client.query('SELECT 1 FROM pg_database WHERE datname = $1', [made]);
+    if (rowCount === 0) {
+      await client.query(`DROP DATABASE IF EXISTS ${made}_half`);
+      await client.query(`CREATE DATABASE ${made}_half`);
+      const done = spawnSync('node', ['--import', 'tsx', 'tests/support/prepareDemo.ts', `${base}/${made}_half`], {
+        cwd: root,
+        encoding: 'utf8',
+      });
+      if (done.status !== 0) throw new Error(`the demo could not be made:\n${done.stdout}${done.stderr}`);
+      await client.query(`ALTER DATABASE ${made}_half RENAME TO ${made}`);
+    }
+    await client.query(`DROP DATABASE ${name}`);
+    await client.query(`CREATE DATABASE ${name} TEMPLATE ${made}`);
+  } finally {
+    await client.end();
+  }
+  return url;
+}
+
 export async function freePort(): Promise<number> {
   return new Promise((resolve) => {
     const server = createServer();
@@ -46,7 +89,8 @@ export async function startApp(
   databaseUrl?: string,
   more: Readonly<Record<string, string>> = {},
 ): Promise<App> {
-  const url = databaseUrl ?? (await newDatabase());
+  // Flags begin another nursery, which the application makes by itself.
+  const url = databaseUrl ?? (await (flags.length === 0 ? demoDatabase() : newDatabase()));
   const port = await freePort();
   const child: ChildProcess = spawn('node', ['--import', 'tsx', 'bin/serve.ts', ...flags], {
     cwd: root,
