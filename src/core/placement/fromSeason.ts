@@ -7,7 +7,6 @@ import { mondayOf } from '../calendar/week.ts';
 import { germinationRate } from '../germination/germinationRate.ts';
 import { progressOverHours } from '../germination/progress.ts';
 import { plugGrowth_degreeDays, stageNeeds } from '../growth/stageNeeds.ts';
-import { JUVENILE_frac } from '../growth/bolting.ts';
 import { degreeDaysOfHours, lightFactor } from '../growth/growthRate.ts';
 import { OVER_AGE_WEEKS, POTTING_CHECK_DAYS, stageSums } from '../growth/stageSums.ts';
 import {
@@ -30,6 +29,7 @@ import { grownWhenPotted } from '../schedule/potted.ts';
 import type { SeasonTables } from '../schedule/seasonTables.ts';
 import { stageRange, suitsStage } from '../schedule/suits.ts';
 import { totalAt } from '../schedule/thermalIntegral.ts';
+import { boltOf } from './boltOf.ts';
 import { coolCap_C, levelsOf, type CoolSchool } from './coolCap.ts';
 import { heatParts_kWh } from './energy.ts';
 import type {
@@ -293,22 +293,6 @@ function stageSpec(stage: Stage, batch: SeasonBatchToPlan, season: SeasonToPlan,
     case 'harden':
       return { ...common, gain: () => 1, need: plan.hardening_days, least_days: 0 };
   }
-}
-
-/** A crop that has had as many such days as it takes runs to flower about one time in two. Common practice, no source. */
-const FLOWERS_frac = 0.5;
-
-/** Days that bring a crop to flower in a stage: cold once it is past its youth, warm ones from the start. */
-function boltOf(stage: Stage, crop: Crop, plan: BatchPlan): { bolt?: BoltSpec } {
-  const { boltCold_C, boltCold_days, boltWarm_C, boltWarm_days } = crop;
-  if (stage === 'germinate') return {};
-  // Of the growing on a part is youth: a quarter of all growth, which a potted crop has mostly had by its pot.
-  const until = plan.potContainerId === null ? 1 : crop.potAt_frac;
-  const grown_frac = stage === 'grow' ? Math.max(0, 1 - JUVENILE_frac / until) : 1;
-  const cold_frac = boltCold_C === null || boltCold_days === null ? 0 : (FLOWERS_frac * grown_frac) / boltCold_days;
-  const warm_frac = boltWarm_C === null || boltWarm_days === null ? 0 : FLOWERS_frac / boltWarm_days;
-  if (cold_frac === 0 && warm_frac === 0) return {};
-  return { bolt: { cold_C: boltCold_C, cold_frac, warm_C: boltWarm_C, warm_frac } };
 }
 
 /** Places that will do for a stage. Hardening goes outside or into a frame where there is one; a house is a last resort. */
