@@ -32,17 +32,7 @@ import { totalAt } from '../schedule/thermalIntegral.ts';
 import { boltOf } from './boltOf.ts';
 import { coolCap_C, levelsOf, type CoolSchool } from './coolCap.ts';
 import { heatParts_kWh } from './energy.ts';
-import type {
-  BoltSpec,
-  DaySky,
-  BatchSpec,
-  FixedStay,
-  Instance,
-  LevelSpec,
-  PlaceSpec,
-  StageSpec,
-  Weights,
-} from './instance.ts';
+import type { DaySky, BatchSpec, FixedStay, Instance, LevelSpec, PlaceSpec, StageSpec, Weights } from './instance.ts';
 
 /** A batch of the season to be planned. */
 export interface SeasonBatchToPlan {
