@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { expect, open, test } from './page.ts';
+import { accessible, expect, open, test } from './page.ts';
 
 test('make a batch: the chain appears while typing, with reasons, the rule of weeks and ways out', async ({ page }) => {
   await open(page, '/batches/new');
@@ -317,6 +317,45 @@ test('books: lamps over a place are typed, refused beyond the day, and kept', as
   await open(page, '/books/places?place=4');
   await expect(light.getByLabel(/Daylight through the glazing/)).toHaveValue('60');
   await expect(light.getByLabel('Lamps, hours a day')).toHaveValue('14');
+});
+
+test('books: a mat says what the seed will have, a hot bed is read and turned, both kept', async ({ page }) => {
+  await open(page, '/books/places?new=1');
+  await page.getByLabel('Name', { exact: true }).fill('Mat shelf');
+  await page.getByRole('radio', { name: /A mat without a thermostat/ }).check();
+  const says = page.getByText(/The medium at the seed will be about/);
+  await expect(says).toContainText('27.7°C by day and 23.7°C by night');
+  await page.getByLabel(/Open rack between mat and tray/).fill('30');
+  await expect(says).toContainText('22.1°C by day');
+  // A light meter in lux is turned into the form's figure, and said to be rough.
+  await page
+    .getByRole('group', { name: 'Light' })
+    .getByLabel(/Written down/)
+    .check();
+  await page.getByText('From a light meter').click();
+  await page.getByLabel('Over the trays', { exact: true }).fill('10000');
+  await page.getByRole('button', { name: 'Put it in' }).click();
+  await expect(page.getByText(/149 µmol.*Rough/)).toBeVisible();
+  await page.getByLabel('Watts on its label').fill('many');
+  await page.getByRole('button', { name: 'Add the place' }).click();
+  await expect(page.locator('.err')).toContainText('watts of the mat');
+  await page.getByLabel('Watts on its label').fill('25');
+  await Promise.all([page.waitForEvent('load'), page.getByRole('button', { name: 'Add the place' }).click()]);
+  await open(page, page.url());
+  await expect(says).toContainText('22.1°C by day');
+
+  await page.getByRole('radio', { name: /A hot bed/ }).check();
+  await page.getByLabel(/Built each year on/).fill('04-01');
+  await Promise.all([page.waitForEvent('load'), page.getByRole('button', { name: 'Save the place' }).click()]);
+  await open(page, page.url());
+  const bed = page.getByRole('region', { name: 'The hot bed as it stands' });
+  await expect(bed).toContainText('Not read yet');
+  await bed.getByLabel('Who').fill('Grower');
+  await bed.getByLabel(/Stick thermometer/).fill('24,5');
+  await Promise.all([page.waitForEvent('load'), bed.getByRole('button', { name: 'Keep the reading' }).click()]);
+  await open(page, page.url());
+  await expect(bed).toContainText('By 1 reading it gives');
+  await accessible(page);
 });
 
 test('the demo clock is set from the sky strip', async ({ page }) => {

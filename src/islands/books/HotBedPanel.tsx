@@ -173,7 +173,13 @@ function BedDays({ view, today }: { readonly view: HotBedView; readonly today: n
     <>
       <div ref={box} className="mt-3" aria-hidden="true">
         {width > 0 && (
-          <LineChart data={rows} width={width} height={200} margin={{ top: 8, right: 30, bottom: 4, left: 0 }}>
+          <LineChart
+            data={rows}
+            width={width}
+            height={200}
+            margin={{ top: 8, right: 30, bottom: 4, left: 0 }}
+            accessibilityLayer={false}
+          >
             <CartesianGrid stroke="#dcdfd3" vertical={false} />
             <XAxis
               dataKey="day"

@@ -48,8 +48,8 @@ export function matFields(asBuilt: boolean, room: string): FieldSpec[] {
       label: 'The room',
       kind: 'choice',
       options: [
-        ['kept', 'is kept warm: a heated house or a kitchen'],
-        ['outside', 'follows outside: a cold house or a shed'],
+        ['kept', 'kept warm, as a heated house'],
+        ['outside', 'follows outside, as a shed'],
       ],
     },
     ...(kept
