@@ -3,6 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { isoFromDay, requireDay } from '../../src/core/calendar/dayNumber.ts';
 import { USUAL_HOT_BED } from '../../src/core/heat/hotBed.ts';
 import { USUAL_MAT } from '../../src/core/heat/mat.ts';
+import { USUAL_ZONE } from '../../src/core/heat/zone.ts';
 import { connect } from '../../src/db/connect.ts';
 import { migrateDown, migrateUp } from '../../src/db/migrate.ts';
 import { send, startApp, type App } from '../support/app.ts';
@@ -112,6 +113,47 @@ describe('a hot bed', () => {
     expect(made.status).toBe(201);
     const after = (await send(app, 'GET', '/api/round')).body.places.find((p: { id: number }) => p.id === bed);
     expect(after.orders.join()).toMatch(/build the hot bed/);
+  });
+
+  it('a heavy bed with nothing on it is switched on by the forecast before it is sown', async () => {
+    const bed = await add('Slab', {
+      kind: 'set-point',
+      levels_C: [18, 21],
+      usual_C: 21,
+      nightDrop_K: 2,
+      unheatedPlus_K: 3,
+      loss_W_per_K: 8,
+    });
+    const spec = {
+      ...USUAL_ZONE,
+      heater: { kind: 'slab', power_W: 320 },
+      bed: { material: 'concrete', thickness_m: 0.1 },
+    };
+    expect((await send(app, 'POST', '/api/heat/zones', { placeId: bed, device: null, spec })).status).toBe(201);
+    const orders = async () =>
+      (await send(app, 'GET', '/api/round')).body.places.find((p: { id: number }) => p.id === bed).orders.join();
+    expect(await orders()).toBe('');
+    const crops = (await send(app, 'GET', '/api/crops')).body as { id: number; name: string }[];
+    const containers = (await send(app, 'GET', '/api/containers')).body as { id: number; kind: string }[];
+    const places = (await send(app, 'GET', '/api/places')).body as { id: number; kind: string }[];
+    const frame = places.find((p) => p.kind === 'frame')!.id;
+    const made = await send(app, 'POST', '/api/batches', {
+      idempotencyKey: randomUUID(),
+      cropId: crops.find((c) => c.name === 'lettuce')!.id,
+      varietyId: null,
+      lotId: null,
+      note: '',
+      plantsWanted: 40,
+      spare_frac: 0.1,
+      transplantOn: isoFromDay(today + 54),
+      hardening_days: 7,
+      places: { germinate: bed, grow: frame, pot: frame, harden: frame },
+      sowContainerId: containers.find((c) => c.kind === 'cell-tray')!.id,
+      potContainerId: null,
+      steps: { sow: isoFromDay(today + 2) },
+    });
+    expect(made.status).toBe(201);
+    expect(await orders()).toMatch(/switch the bed on .* at \d\d:00: warm in \d+ h for sowing/);
   });
 
   it('its table goes and comes back', async () => {

@@ -1,4 +1,6 @@
 import { localTimeAt } from '../../core/calendar/localDay.ts';
+import { modeAt } from '../../core/heat/simulate.ts';
+import { sizingOf } from '../../core/heat/sizing.ts';
 import { switchOn, type SwitchOn } from '../../core/heat/switchOn.ts';
 import { setPointNow } from '../../core/heat/setPoint.ts';
 import { coverOn } from '../../core/heat/yearHours.ts';
@@ -12,7 +14,7 @@ import type { Season } from '../season.ts';
 import { specOf } from './context.ts';
 import { hotBedView } from './hotBed.ts';
 
-/** A bed that warms in less is switched on when it is sown. Common practice, no source. */
+/** A bed that warms in less on a dull day is switched on when it is sown. Common practice, no source. */
 const HEAVY_h = 2;
 /** By this hour of the day of sowing it is to be warm. Common practice, no source. */
 const WARM_BY_h = 18;
@@ -39,7 +41,6 @@ function switchOnWords(season: Season, zone: ZoneRecord): string | null {
   const { proposal, day, hour, sowDay } = found;
   if (proposal === null)
     return `switch the bed on now: by the forecast it cannot be warm by ${shortDay(sowDay)}; sow a day later, or cover it`;
-  if (proposal.takes_h < HEAVY_h) return null;
   const when = `${day === season.now.today ? 'today' : shortDay(day)} at ${String(hour).padStart(2, '0')}:00`;
   const saved = proposal.saves_kWh ?? 0;
   const saves = saved > 0.05 ? `, ${saved.toFixed(1)} kWh less than from the evening before` : '';
@@ -87,6 +88,8 @@ export function switchOnOf(season: Season, zone: ZoneRecord): Proposed | null {
   const last = until.at(-1);
   if (!last || last.day !== sowDay || last.hour !== WARM_BY_h - 1) return null;
   const spec = specOf(zone);
+  const { warmUp_h } = sizingOf(spec, { set_C, outside_C: until[0]!.temp_C, mode: modeAt(spec, true) });
+  if (warmUp_h !== null && warmUp_h < HEAVY_h) return null;
   const floor_C = until.reduce((sum, h) => sum + h.temp_C, 0) / until.length;
   const cold_C = until[0]!.temp_C + spec.around.plusDay_K;
   const proposal = switchOn(
