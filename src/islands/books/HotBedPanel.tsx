@@ -7,7 +7,7 @@ import type { HotBedView } from '../../contracts/heatViews.ts';
 import { call, fieldError, freshKey, trouble } from '../../ui/call.ts';
 import { Field } from '../../ui/Field.tsx';
 import { counted, degrees, spokenDay } from '../../ui/format.ts';
-import { house } from '../../ui/house.ts';
+import { house, length } from '../../ui/house.ts';
 import { useSend } from '../../ui/useSend.ts';
 import { useWidth } from '../../ui/useWidth.ts';
 import { figureOr } from './LineForm.tsx';
@@ -59,7 +59,8 @@ export function HotBedPanel({ view, log, today }: Props) {
         {view.built === null
           ? `The next is planned for ${view.buildOn === null ? 'no day yet' : spokenDay(view.buildOn, today)}.`
           : `At its warmest about ${spokenDay(view.peakOn, today)}. ${strengthWords(view)}`}{' '}
-        Air under the shut lid tonight about {degrees(view.underLid_C, unit)}.
+        Air under the shut lid tonight about {degrees(view.underLid_C, unit)}. It sinks to about{' '}
+        {length(1000 * view.sunk_m)} deep.
       </p>
       {view.orders.length > 0 && (
         <ul className="mt-2 list-disc pl-5 font-semibold">

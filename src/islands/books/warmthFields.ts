@@ -1,6 +1,7 @@
 import { USUAL_HOT_BED, type HotBedSpec } from '../../core/heat/hotBed.ts';
-import { MATERIALS, type Layer, type MaterialKey } from '../../core/heat/materials.ts';
+import type { MaterialKey } from '../../core/heat/materials.ts';
 import { USUAL_MAT, type MatSpec } from '../../core/heat/mat.ts';
+import { length } from '../../ui/house.ts';
 import type { FieldSpec } from './fields.ts';
 
 /** What lies under a mat: the choices of the form. */
@@ -33,7 +34,7 @@ export function matFields(asBuilt: boolean, room: string): FieldSpec[] {
       label: 'Open rack between mat and tray',
       kind: 'number',
       measure: 'mm',
-      hint: '0: the tray stands on the mat; 20 to 40 mm for gentle warmth',
+      hint: `0: the tray stands on the mat; ${length(20)} to ${length(40)} for gentle warmth`,
     },
     { key: 'covered', label: 'Trays under a lid or in a bag', kind: 'flag' },
     {
@@ -99,9 +100,6 @@ export function matOfFlat(flat: Readonly<Record<string, unknown>>, before: MatSp
 
 export const matOr = (mat: MatSpec | null): MatSpec => mat ?? USUAL_MAT;
 export const bedOr = (bed: HotBedSpec | null): HotBedSpec => bed ?? USUAL_HOT_BED;
-export const layersWords = (layers: readonly Layer[]): string =>
-  layers.map((layer) => MATERIALS[layer.material].name).join(' on ');
-
 /** Fields of a hot bed. */
 export const BED_FIELDS: readonly FieldSpec[] = [
   { key: 'buildOn', label: 'Built each year on, month-day', kind: 'text', hint: '02-20 is 20 February' },
