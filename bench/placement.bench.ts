@@ -8,7 +8,7 @@ import { improveAll } from '../src/core/placement/improve.ts';
 import { makeProblem } from '../src/core/placement/problem.ts';
 import { solutionOf } from '../src/core/placement/solution.ts';
 import { figures } from './form.ts';
-import { checkSlowly } from '../tests/support/slowChecker.ts';
+import { checkPlan } from '../src/core/placement/checkPlan.ts';
 
 type Figures = Record<string, number>;
 const run = promisify(execFile);
@@ -227,7 +227,7 @@ async function planFile(file: string): Promise<object> {
   const seed = Number(option('seed') ?? 1);
   improveAll(state, { seed, moves });
   const solution = solutionOf(state);
-  const verdict = checkSlowly(instance, solution);
+  const verdict = checkPlan(instance, solution);
   const id = (p: number) => instance.places[p]!.id;
   return {
     instance: file,

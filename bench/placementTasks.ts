@@ -11,7 +11,7 @@ import { solutionOf } from '../src/core/placement/solution.ts';
 import { addPlan, costOf, removePlan, type State } from '../src/core/placement/state.ts';
 import { overRoom } from '../src/core/schedule/roomUse.ts';
 import { solvePool } from '../src/workers/solvePool.ts';
-import { checkSlowly } from '../tests/support/slowChecker.ts';
+import { checkPlan } from '../src/core/placement/checkPlan.ts';
 import { byRuleOfWeeks } from './ruleOfWeeks.ts';
 
 /** One measured thing, run in a process of its own: node bench/placementTasks.ts '{"task":...}' prints one line of JSON. */
@@ -34,8 +34,7 @@ interface Input extends SeasonSize {
 
 const BIG = { places: 20, days: 220 } as const;
 const now = (): number => performance.now();
-const sound = (problem: Problem, state: State): number =>
-  checkSlowly(problem.instance, solutionOf(state)).faults.length;
+const sound = (problem: Problem, state: State): number => checkPlan(problem.instance, solutionOf(state)).faults.length;
 
 /** First complete plan: made ready and placed, cold (first thing this process does) and warm. */
 function firstPlan({ batches, places, days, seed }: Input): object {
@@ -208,7 +207,7 @@ function ruleOfWeeks({ batches, places, days, seed, seconds = 10 }: Input): obje
   const { instance, ruleDays } = madeUpSeasonWithRule({ batches, places, days, seed });
   const problem = makeProblem(instance);
   const { state: own } = searchFor(problem, seconds, seed);
-  const verdict = checkSlowly(instance, solutionOf(own));
+  const verdict = checkPlan(instance, solutionOf(own));
   const rule = byRuleOfWeeks(instance, ruleDays);
   return {
     ours: {

@@ -3,7 +3,10 @@ import { EXPOSURES } from '../core/climate/siteWind.ts';
 import { z } from 'zod';
 import { dayFromIso, weekdayOf } from '../core/calendar/dayNumber.ts';
 import { countFault } from '../core/germination/indices.ts';
-import { CONTAINER_KINDS, CROP_KINDS, PRETREATMENTS, SOWN_IN } from '../core/model.ts';
+import { LEAST_SURE_frac, MOST_SURE_frac } from '../core/placement/planning.ts';
+import { USUAL_WEIGHTS } from '../core/placement/instance.ts';
+import { bandFaults, bandsOf, type BandFigures } from '../core/growth/bands.ts';
+import { ALL_STAGES, CONTAINER_KINDS, CROP_KINDS, PRETREATMENTS, SOWN_IN } from '../core/model.ts';
 import { TREATMENTS } from './records.ts';
 import { potShape } from './potShape.ts';
 import {
@@ -24,6 +27,25 @@ const emergencePoint = z.strictObject({
   days: z.union([figure('days to emerge', 0.1, 400), z.literal('none')]).nullable(),
   percent: figure('percent up', 0, 300).nullable(),
 });
+
+const bandFigures = z
+  .strictObject({
+    bearsLow_C: temperature_C('coldest it bears'),
+    bearsHigh_C: temperature_C('warmest it bears'),
+    comfortLow_C: temperature_C('comfortable night'),
+    comfortHigh_C: temperature_C('comfortable day'),
+    checkNight_C: temperature_C('night that checks it').nullable(),
+  })
+  .partial();
+const ownBands = z
+  .strictObject({
+    germinate: bandFigures,
+    grow: bandFigures,
+    pot: bandFigures,
+    space: bandFigures,
+    harden: bandFigures,
+  })
+  .partial();
 
 const cropShape = z.strictObject({
   name: shortText('name', 80),
@@ -64,6 +86,8 @@ const cropShape = z.strictObject({
   comfortDay_C: temperature_C('comfortable day'),
   dliLeast: figure('least daily light', 0.1, 60),
   dliGood: figure('good daily light', 0.2, 60),
+  bands: ownBands.default({}),
+  openAirFrom: z.enum(ALL_STAGES, { error: 'open air from: a stage' }).nullable().default(null),
   weeksLow: figure('weeks, short end', 1, 60),
   weeksHigh: figure('weeks, long end', 1, 60),
   potAt_frac: figure('share of growth at potting', 0.05, 0.95),
@@ -82,6 +106,12 @@ const cropShape = z.strictObject({
 });
 
 export const cropInput = cropShape.superRefine((crop, ctx) => {
+  for (const stage of ALL_STAGES) {
+    const own = crop.bands[stage];
+    if (!own) continue;
+    for (const { figure: name, text } of bandFaults(bandsOf(crop as BandFigures, stage)))
+      ctx.addIssue({ code: 'custom', path: ['bands', stage, name], message: text });
+  }
   const rising: [keyof typeof crop, keyof typeof crop, string][] = [
     ['germMin_C', 'germBest_C', 'best to sow at must be above the least'],
     ['germBest_C', 'germMax_C', 'most to sow at must be above the best'],
@@ -349,6 +379,11 @@ export const weightsInput = z.strictObject({
   late_perTrayDay: price('a tray a day late'),
   early_perTrayDay: price('a tray a day early'),
   wait_perTrayDay: price('a tray a day waiting'),
+  discomfort_perTrayKelvin: price('a tray a day outside its comfort, by kelvin').default(
+    USUAL_WEIGHTS.discomfort_perTrayKelvin,
+  ),
+  ageing_perTrayDay: price('a tray a day older than is fair').default(USUAL_WEIGHTS.ageing_perTrayDay),
+  overtime_perHour: price('an hour beyond the hands').default(USUAL_WEIGHTS.overtime_perHour),
   move_perTray: price('moving a tray'),
   setPointChange: price('changing a set-point'),
   // Both follow from the tariff of heat; what is sent of them is not kept.
@@ -357,6 +392,29 @@ export const weightsInput = z.strictObject({
   unplaced_perTray: price('a tray left out'),
   mostLate_days: wholeNumber('most days late', 0, 90),
   mostEarly_days: wholeNumber('most days early', 0, 60),
+});
+
+/** How the house wants its seasons planned. */
+export const planningInput = z.strictObject({
+  sure_frac: figure('how sure', LEAST_SURE_frac, MOST_SURE_frac),
+  hands_h: figure('hours of a usual week', 0, 2000).nullable(),
+  handsBy: z
+    .array(
+      z.strictObject({
+        week: isoDay('week').refine((iso) => weekdayOf(dayFromIso(iso) ?? 3) === 1, {
+          error: 'week: the date of its Monday',
+        }),
+        hours: figure('hours of that week', 0, 2000),
+        why: freeText('why', 80),
+      }),
+    )
+    .max(200, { error: 'weeks: at most 200' })
+    .refine((list) => new Set(list.map((one) => one.week)).size === list.length, {
+      error: 'weeks: a week is there twice',
+    }),
+  idle_C: temperature_C('kept at when empty').nullable(),
+  sow_minPerTray: figure('minutes to sow a tray', 0, 600),
+  plant_minPerTray: figure('minutes to plant a tray', 0, 600),
 });
 
 const nurseryShape = z.strictObject({
@@ -384,6 +442,7 @@ const nurseryShape = z.strictObject({
   coolSchool: z.enum(['none', 'gentle', 'same']).optional(),
   coolMost_C: temperature_C('most for cool crops').optional(),
   weights: weightsInput.optional(),
+  planning: planningInput.optional(),
   learning: z.boolean().optional(),
   exposure: z.enum(EXPOSURES, { error: 'wind: sheltered, open or exposed' }).nullable().optional(),
   coldest_C: figure('coldest night of a usual year', -60, 25).nullable().optional(),

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { checkSlowly } from '../../tests/support/slowChecker.ts';
+import { checkPlan } from '../core/placement/checkPlan.ts';
 import { construct } from '../core/placement/construct.ts';
 import { improveAll } from '../core/placement/improve.ts';
 import { makeProblem } from '../core/placement/problem.ts';
@@ -22,7 +22,7 @@ describe('an instance as JSON', () => {
     const state = construct(makeProblem(instance));
     improveAll(state, { seed: 1, moves: 2000 });
     const solution = solutionOf(state);
-    const verdict = checkSlowly(instance, solution);
+    const verdict = checkPlan(instance, solution);
     expect(verdict.faults).toEqual([]);
     expect(verdict.cost).toBeCloseTo(solution.cost.total, 6);
     // By hand: at 25 degrees half up takes 5 days. 2 + 3 trays do not go into 4 slots together, so the chamber is heated ten

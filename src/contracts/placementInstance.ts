@@ -42,6 +42,14 @@ const stage = z.strictObject({
       warm_frac: figure('share for a warm day', 0, 1),
     })
     .optional(),
+  comfort: z
+    .strictObject({ low_C: temperature_C('comfortable night'), high_C: temperature_C('comfortable day') })
+    .refine(({ low_C, high_C }) => low_C < high_C, {
+      error: 'comfort: the day must be above the night',
+      path: ['high_C'],
+    })
+    .optional(),
+  fair_days: figure('fair days', 0, 2000).optional(),
 });
 
 const place = z.strictObject({
@@ -85,6 +93,12 @@ const batch = z.strictObject({
   before_days: day('days before').default(3),
   after_days: day('days after').default(7),
   weight: figure('weight', 0.01, 100).default(1),
+  spread_days: figure('spread', 0, 200).optional(),
+  work_min: z
+    .array(figure('work', 0, 100_000))
+    .min(2)
+    .max(9)
+    .optional(),
   under: z
     .strictObject({
       at: wholeNumber('stage reached', 0, 7),
@@ -106,6 +120,9 @@ const weights = z.strictObject({
   late_perTrayDay: figure('late', 0, 1e6),
   early_perTrayDay: figure('early', 0, 1e6),
   wait_perTrayDay: figure('waiting', 0, 1e6),
+  discomfort_perTrayKelvin: figure('discomfort', 0, 1e6),
+  ageing_perTrayDay: figure('growing old', 0, 1e6),
+  overtime_perHour: figure('work over the hands', 0, 1e6),
   move_perTray: figure('moves', 0, 1e6),
   setPointChange: figure('set-point changes', 0, 1e6),
   heat_perkWh: figure('heat', 0, 1e6),
@@ -125,6 +142,10 @@ export const placementInstance = z
     stages: z.array(stage).min(1).max(5000),
     batches: z.array(batch).max(5000),
     weights: weights.partial().default({}),
+    hands_min: z
+      .array(figure('hands', 0, 1e6))
+      .max(300)
+      .optional(),
   })
   .superRefine((one, ctx) => {
     const fault = (path: (string | number)[], message: string) => ctx.addIssue({ code: 'custom', path, message });
@@ -151,6 +172,8 @@ export const placementInstance = z
     });
     one.batches.forEach((b, i) => {
       if (b.slots.length !== b.stages.length) fault(['batches', i, 'slots'], 'as many slots figures as stages');
+      if (b.work_min && b.work_min.length !== b.stages.length + 1)
+        fault(['batches', i, 'work_min'], 'one more work figure than stages: the last is planting out');
       if (b.target >= one.days) fault(['batches', i, 'target'], 'the target lies after the last day');
       b.stages.forEach((s, j) => {
         if (s >= one.stages.length) fault(['batches', i, 'stages', j], `there is no stage ${s}`);
@@ -179,6 +202,9 @@ export function instanceFromJson(json: PlacementInstanceJson): Instance {
     blockOffset: json.blockOffset,
     frozenBlocks: json.frozenBlocks,
     today: json.today,
+    ...(json.hands_min
+      ? { hands_min: Array.from({ length: blocks }, (_, b) => json.hands_min![b] ?? json.hands_min!.at(-1) ?? 0) }
+      : {}),
     weights: { ...USUAL_WEIGHTS, ...(json.weights as Partial<Instance['weights']>) },
     places: json.places.map((p) => ({
       id: p.id,
@@ -208,6 +234,8 @@ export function instanceFromJson(json: PlacementInstanceJson): Instance {
       before_days: b.before_days,
       after_days: b.after_days,
       weight: b.weight,
+      ...(b.spread_days === undefined ? {} : { spread_days: b.spread_days }),
+      ...(b.work_min ? { work_min: b.work_min } : {}),
       ...(b.under ? { under: { ...b.under, place: indexOf.get(b.under.place)! } } : {}),
       ...(b.pinned ? { pinned: b.pinned.map((stay) => ({ ...stay, place: indexOf.get(stay.place)! })) } : {}),
     })),

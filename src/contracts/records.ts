@@ -5,6 +5,7 @@ import type { BatchPlan, Container, Crop, OffHeatRule, Place, SeedLight } from '
 import type { HotBedLine } from '../core/heat/hotBed.ts';
 import type { Exposure } from '../core/climate/siteWind.ts';
 import type { CoolSchool } from '../core/placement/coolCap.ts';
+import type { PlanningSettings } from '../core/placement/planning.ts';
 import type { Weights } from '../core/placement/instance.ts';
 import type { FrostChoice } from './weather.ts';
 import type { PlantingSettings } from '../core/planting/settings.ts';
@@ -38,6 +39,8 @@ export interface NurseryRecord {
   readonly coolSchool: CoolSchool;
   readonly coolMost_C: number;
   readonly weights: Weights;
+  /** How the house wants its seasons planned. */
+  readonly planning: PlanningSettings;
   /** Whether plans go by the house's own times to come up. */
   readonly learning: boolean;
   /** How the nursery lies in the wind; null: not said. */

@@ -1,6 +1,7 @@
 import type { VarietyFigures } from '../core/varietyFigures.ts';
 import type { FrostChoice } from './weather.ts';
 import type { CoolSchool } from '../core/placement/coolCap.ts';
+import type { HousePace, PlanningSettings } from '../core/placement/planning.ts';
 import type { Weights } from '../core/placement/instance.ts';
 import type { HouseOfTables } from '../core/schedule/seasonTables.ts';
 import type { ChainState, WeatherOut } from '../core/batch/progress.ts';
@@ -22,6 +23,8 @@ export interface HouseData extends HouseOfTables {
   readonly coolSchool: CoolSchool;
   readonly coolMost_C: number;
   readonly weights: Weights;
+  readonly planning: PlanningSettings;
+  readonly pace: HousePace;
   readonly crops: readonly Crop[];
   readonly varieties: readonly {
     readonly id: number;

@@ -1,5 +1,6 @@
 import type { DayNumber } from './calendar/dayNumber.ts';
 import type { MonthDay } from './calendar/monthDay.ts';
+import type { OwnBands } from './growth/bands.ts';
 import type { HotBedLine, HotBedSpec } from './heat/hotBed.ts';
 import type { MatSpec } from './heat/mat.ts';
 import type { GateKey, GateMode } from './planting/gates.ts';
@@ -107,6 +108,10 @@ export interface Crop {
   readonly source: string;
   /** Sown as balls of several seeds: a test may be over 100%. */
   readonly seedBalls?: boolean;
+  /** Bands of its stages that the grower has set otherwise than they follow from the rest. */
+  readonly bands?: OwnBands;
+  /** First stage in which it may stand in a frame or on standing ground; null or absent: by its hardiness. */
+  readonly openAirFrom?: Stage | null;
   /** Rule off the heat for the crop's group, where it is another than the house's. */
   readonly offHeat?: OffHeatRule | null;
 }
@@ -250,6 +255,8 @@ export interface BatchPlan {
   readonly weight?: number;
   /** Plugs bought in: they come on a day, ready to grow on or ready for the pot, and are not sown here. */
   readonly joins?: JoinsAt | null;
+  /** How sure it is to be ready in its days, 0.5 to 0.9; null or absent: as the house has it. */
+  readonly sure_frac?: number | null;
   /** Growth at which it is to go out, as a share of the usual: below 1 young, above 1 large. */
   readonly age_frac?: number;
   /** Rule off the heat of this batch alone. */

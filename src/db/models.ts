@@ -21,12 +21,15 @@ import type {
   PlaceTemperature,
   PotShape,
   WorkKey,
+  Stage,
 } from '../core/model.ts';
 import type { GateKey, GateMode } from '../core/planting/gates.ts';
 import type { PlantingSettings } from '../core/planting/settings.ts';
 import type { VarietyFigures } from '../core/varietyFigures.ts';
 import type { Exposure } from '../core/climate/siteWind.ts';
 import type { CoolSchool } from '../core/placement/coolCap.ts';
+import type { OwnBands } from '../core/growth/bands.ts';
+import type { PlanningSettings } from '../core/placement/planning.ts';
 import type { Weights } from '../core/placement/instance.ts';
 import type { PottingSettings } from '../core/potting/settings.ts';
 import type { MonthNormal } from '../core/schedule/outsideClimate.ts';
@@ -69,6 +72,7 @@ export class NurseryModel extends Model<InferAttributes<NurseryModel>, InferCrea
   declare coolSchool: CreationOptional<CoolSchool>;
   declare coolMost_C: CreationOptional<number>;
   declare weights: CreationOptional<Partial<Weights>>;
+  declare planning: CreationOptional<Partial<PlanningSettings>>;
   declare demoClock: DemoClock | null;
   declare feedKey: CreationOptional<string>;
   declare learning: CreationOptional<boolean>;
@@ -118,6 +122,8 @@ export class CropModel extends Model<InferAttributes<CropModel>, InferCreationAt
   declare comfortDay_C: number;
   declare dliLeast: number;
   declare dliGood: number;
+  declare bands: CreationOptional<OwnBands>;
+  declare openAirFrom: CreationOptional<Stage | null>;
   declare hardyTo_C: number;
   declare inRow_cm: number;
   declare rows_cm: number;
@@ -302,6 +308,7 @@ export function defineModels(sequelize: Sequelize): void {
     coolSchool: { ...text('cool_school'), defaultValue: 'gentle' },
     coolMost_C: { ...figure('cool_most_c'), defaultValue: 20 },
     weights: { ...json('weights'), defaultValue: {} },
+    planning: { ...json('planning'), defaultValue: {} },
     demoClock: json('demo_clock', true),
     feedKey: { ...text('feed_key'), defaultValue: DataTypes.UUIDV4 },
     learning: { ...flag('learning'), defaultValue: true },
@@ -352,6 +359,8 @@ export function defineModels(sequelize: Sequelize): void {
     comfortDay_C: figure('comfort_day_c'),
     dliLeast: figure('dli_least'),
     dliGood: figure('dli_good'),
+    bands: { ...json('bands'), defaultValue: {} },
+    openAirFrom: text('open_air_from', true),
     hardyTo_C: figure('hardy_to_c'),
     inRow_cm: figure('in_row_cm'),
     rows_cm: figure('rows_cm'),

@@ -1,6 +1,7 @@
 import { meanPrice_kWh, nightFactor, USUAL_TARIFF, type Tariff } from '../core/heat/cost.ts';
 import { Transaction, type Sequelize } from 'sequelize';
 import { requireDay } from '../core/calendar/dayNumber.ts';
+import { USUAL_PLANNING } from '../core/placement/planning.ts';
 import { USUAL_WEIGHTS } from '../core/placement/instance.ts';
 import { USUAL_PLANTING } from '../core/planting/settings.ts';
 import { USUAL_POTTING } from '../core/potting/settings.ts';
@@ -105,6 +106,7 @@ export async function readWorld(db: Sequelize, known: World | null = null): Prom
         ...plainNursery,
         // One price of a kWh: the tariff's.
         weights: { ...USUAL_WEIGHTS, ...plainNursery.weights, ...(await readPrices(db, transaction)) },
+        planning: { ...USUAL_PLANNING, ...plainNursery.planning },
         potting: { ...USUAL_POTTING, ...plainNursery.potting },
         planting: {
           ...USUAL_PLANTING,

@@ -3,6 +3,10 @@ import { seasonOf } from '../core/calendar/season.ts';
 import type { HouseData, SeasonBatch } from '../contracts/seasonData.ts';
 import { frostGoneBy } from './site/siteFrost.ts';
 import { knownOutside } from './site/knownOutside.ts';
+import type { World } from '../db/world.ts';
+import type { HousePace } from '../core/placement/planning.ts';
+import { paceOf } from '../core/potting/rates.ts';
+import { timedOf } from './potting/books.ts';
 import { siteDays } from './site/siteDays.ts';
 import { emergenceFactor } from './learned.ts';
 import { TABLE_DAYS, type BatchView, type Season } from './season.ts';
@@ -28,6 +32,8 @@ export function houseData(season: Season, cropIds: ReadonlySet<number> | null): 
     coolSchool: world.nursery.coolSchool,
     coolMost_C: world.nursery.coolMost_C,
     weights: world.nursery.weights,
+    planning: world.nursery.planning,
+    pace: housePace(world),
     crops: season.crops.filter((crop) => cropIds === null || cropIds.has(crop.id)).map(plain),
     varieties:
       cropIds === null
@@ -54,6 +60,17 @@ export function houseData(season: Season, cropIds: ReadonlySet<number> | null): 
     siteDays: siteDays(season),
   };
 }
+
+/** The pace of the house's hands: as timed when potting, and by its trolley. */
+function housePace(world: World): HousePace {
+  const { trolley_trays, trip_min } = world.nursery.potting;
+  // Of no pot and no crop in particular: the house's own.
+  return {
+    pot_perMinute: paceOf(timedOf(world), NONE_ID, NONE_ID).perMinute,
+    carry_minPerTray: trip_min / Math.max(1, trolley_trays),
+  };
+}
+const NONE_ID = -1;
 
 /** Names of the seasons the batches in hand go out in; of today's where there are none. */
 function labelOf({ batches, now, world }: Season): string {

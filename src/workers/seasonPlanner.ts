@@ -52,7 +52,7 @@ const EXACT_SECONDS = 20;
 export function prepare({ house, batches }: SeasonSent): Prepared {
   const tables = tablesOfHouse(house);
   const containers = new Map(house.containers.map((container) => [container.id, container]));
-  const { today, offHeat, coolSchool, coolMost_C, weights, places } = house;
+  const { today, offHeat, coolSchool, coolMost_C, weights, places, planning, pace } = house;
   const toPlan = batches.map((batch): SeasonBatchToPlan => {
     const crop = cropOfBatch(house, batch);
     const { plan, state, coming_frac, weather } = batch;
@@ -67,6 +67,8 @@ export function prepare({ house, batches }: SeasonSent): Prepared {
     coolSchool,
     coolMost_C,
     weights,
+    planning,
+    pace,
     tables,
     batches: toPlan,
   });

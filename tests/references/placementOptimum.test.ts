@@ -10,7 +10,7 @@ import { makeProblem, type Problem } from '../../src/core/placement/problem.ts';
 import { solutionOf } from '../../src/core/placement/solution.ts';
 import { addPlan, costOf, emptyState, type State } from '../../src/core/placement/state.ts';
 import { solvePool } from '../../src/workers/solvePool.ts';
-import { checkSlowly } from '../support/slowChecker.ts';
+import { checkPlan } from '../../src/core/placement/checkPlan.ts';
 
 /**
  * The search against HiGHS (Huangfu & Hall 2018, Math. Prog. Comp. 10, 119-142; npm highs), which proves the cheapest
@@ -40,7 +40,7 @@ describe('against the proven optimum of the pool', () => {
       expect(own / answer.cost - 1).toBeLessThanOrEqual(0.03);
       expect(answer.bound!).toBeCloseTo(answer.cost, 3);
       // What HiGHS chose is a plan like any other: the slow checker finds no fault and the same price.
-      const verdict = checkSlowly(problem.instance, solutionOf(best));
+      const verdict = checkPlan(problem.instance, solutionOf(best));
       expect(verdict.faults).toEqual([]);
       expect(verdict.cost).toBeCloseTo(answer.cost, 4);
     }
@@ -118,7 +118,7 @@ describe('a place in which batches grow from one stage into the next', () => {
     const answer = solvePool(await loadHighs(), pool, state, new Set([0, 1, 2]), 10);
     expect(answer.kind).toBe('proven');
     // Small there is room for two of the three, large for one.
-    expect(checkSlowly(instance, solutionOf(state))).toMatchObject({ faults: [], unplaced: 2, over_slotDays: 0 });
+    expect(checkPlan(instance, solutionOf(state))).toMatchObject({ faults: [], unplaced: 2, over_slotDays: 0 });
   });
 
   it('the solver begins from what is there, and never ends with more', async () => {

@@ -1,3 +1,4 @@
+import { USUAL_PACE, USUAL_PLANNING } from '../../src/core/placement/planning.ts';
 import { USUAL_UP_frac } from '../../src/core/germination/usual.ts';
 import { DEMO_NURSERY, DEMO_OUTSIDE, DEMO_PLACES, DEMO_TODAY, USUAL_CONTAINERS } from '../../simulators/demoBooks.ts';
 import { demoSeason } from '../../simulators/demoSeason.ts';
@@ -31,6 +32,8 @@ export function demoHouse(): SeasonSent {
     coolSchool: DEMO_NURSERY.coolSchool,
     coolMost_C: DEMO_NURSERY.coolMost_C,
     weights: USUAL_WEIGHTS,
+    planning: USUAL_PLANNING,
+    pace: USUAL_PACE,
     crops: numbered,
     varieties: [],
     lots: [],

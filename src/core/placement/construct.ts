@@ -1,5 +1,5 @@
 import { bestPlan, makeBench, type Bench } from './insert.ts';
-import { outPrice, type Problem, type Task } from './problem.ts';
+import type { Problem, Task } from './problem.ts';
 import { addPlan, emptyState, freshTrack, type Plan, type State } from './state.ts';
 import { endFrom, NONE } from './track.ts';
 
@@ -47,9 +47,8 @@ export function pinnedPlan(problem: Problem, task: Task): Plan {
   const out = days[K]!;
   const stays = spec.pinned!;
   const moves = stays.filter((stay, i) => i > 0 && stays[i - 1]!.place !== stay.place).length;
-  const price =
-    (out === NONE ? 0 : outPrice(problem, task.spec, out)) + moves * problem.instance.weights.move_perTray * spec.trays;
-  return { task: task.index, places, days, waits: new Int16Array(K), price, bolting: 0, forced: true };
+  const price = (out === NONE ? 0 : task.outPrices[out]!) + moves * problem.instance.weights.move_perTray * spec.trays;
+  return { task: task.index, places, days, waits: new Int16Array(K), price, toll: 0, forced: true };
 }
 
 /** A batch that stands somewhere and has nowhere to go: it stays where it is to the end of its stage. */
@@ -64,7 +63,7 @@ function stuckPlan(state: State, task: Task): Plan {
   places[at] = place;
   days[at] = day;
   days[at + 1] = Math.min(problem.days - 1, Math.max(end + then_days, problem.instance.today + 1, day));
-  return { task: task.index, places, days, waits: new Int16Array(task.stageCount), price: 0, bolting: 0, forced: true };
+  return { task: task.index, places, days, waits: new Int16Array(task.stageCount), price: 0, toll: 0, forced: true };
 }
 
 /** Whether a pinned batch's stays are long and mild enough at the set-points as they are. */

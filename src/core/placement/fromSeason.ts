@@ -7,8 +7,8 @@ import { mondayOf } from '../calendar/week.ts';
 import { germinationRate } from '../germination/germinationRate.ts';
 import { progressOverHours } from '../germination/progress.ts';
 import { plugGrowth_degreeDays, stageNeeds } from '../growth/stageNeeds.ts';
-import { degreeDaysOfHours, lightFactor } from '../growth/growthRate.ts';
-import { OVER_AGE_WEEKS, POTTING_CHECK_DAYS, stageSums } from '../growth/stageSums.ts';
+import { degreeDaysOfHours, lightFactor, reference_degreeDays } from '../growth/growthRate.ts';
+import { OVER_AGE_WEEKS, POTTING_CHECK_DAYS, ruleWeeks, stageSums } from '../growth/stageSums.ts';
 import {
   placeOfStage,
   type BatchPlan,
@@ -27,8 +27,12 @@ import { progressOffHeat } from '../schedule/offHeat.ts';
 import { offHeatRuleOf, routeOf } from '../schedule/route.ts';
 import { grownWhenPotted } from '../schedule/potted.ts';
 import type { SeasonTables } from '../schedule/seasonTables.ts';
-import { stageRange, suitsStage } from '../schedule/suits.ts';
+import { bandsOf, coldestNight_C, type StageBands } from '../growth/bands.ts';
+import { suitsStage } from '../schedule/suits.ts';
 import { totalAt } from '../schedule/thermalIntegral.ts';
+import { daysToCome, readySpread_days } from '../batch/inTime.ts';
+import { daysToEmerge } from '../germination/germinationRate.ts';
+import { handsOf, shareOfSpread, type HousePace, type PlanningSettings } from './planning.ts';
 import { boltOf } from './boltOf.ts';
 import { coolCap_C, levelsOf, type CoolSchool } from './coolCap.ts';
 import { heatParts_kWh } from './energy.ts';
@@ -54,6 +58,8 @@ export interface SeasonToPlan {
   readonly coolMost_C: number;
   readonly weights: Weights;
   readonly tables: SeasonTables;
+  readonly planning: PlanningSettings;
+  readonly pace: HousePace;
   readonly batches: readonly SeasonBatchToPlan[];
 }
 
@@ -69,6 +75,11 @@ export interface SeasonInstance {
 
 /** Days a tray may stay in a stage once it could go on. Common practice, no source. */
 const WAIT_DAYS: Readonly<Record<Stage, number>> = { germinate: 1, grow: 7, pot: 6, space: 14, harden: 7 };
+/** A stage of growth may take so much longer than at the crop's own temperatures before it only grows old. Common practice, no source. */
+const FAIR_STRETCH_frac = 1.15;
+/** The same of coming up, which is slower on a cool bench than in a chamber, and a day or two do no harm. Common practice, no source. */
+const FAIR_GERMINATION_frac = 1.5;
+const FAIR_GERMINATION_days = 3;
 const SHORTEST_days = 60;
 const LONGEST_days = 730;
 
@@ -91,8 +102,14 @@ export function seasonInstance(season: SeasonToPlan): SeasonInstance {
     const behind_degreeDays = behindOf(batch, season);
     const indexes = ways.map((stage) => {
       const key = `${batch.crop.id}/${stage}/${batch.plan.potContainerId !== null}/${batch.plan.age_frac ?? 1}/${batch.plan.growth_factor ?? 1}/${stage === 'harden' ? batch.plan.hardening_days : ''}/${stage === 'germinate' ? JSON.stringify(batch.plan.offHeat ?? '') : ''}/${behind_degreeDays}`;
-      let at = known.get(key);
-      if (at === undefined) known.set(key, (at = stages.push(stageSpec(stage, batch, season, behind_degreeDays)) - 1));
+      // What stands under its line already was put there: the plan cannot make it not have been.
+      const bands = bandsOf(batch.crop, stage);
+      const low_C =
+        stage === stageOfPhase(batch.state) && standsCold(batch, season) ? bands.bearsLow_C : coldestNight_C(bands);
+      const whole = `${key}/${low_C}`;
+      let at = known.get(whole);
+      if (at === undefined)
+        known.set(whole, (at = stages.push(stageSpec(stage, batch, season, behind_degreeDays, low_C)) - 1));
       return at;
     });
     return { spec: batchSpec(batch, ways, indexes, season, from, days), id: batch.id, stages: ways };
@@ -111,8 +128,30 @@ export function seasonInstance(season: SeasonToPlan): SeasonInstance {
       stages,
       batches: batches.map(({ spec }) => spec),
       weights: season.weights,
+      ...handsIn(season, from, days),
     },
   };
+}
+
+/** Minutes of work there are hands for in each week, where the house has said so. */
+function handsIn({ planning }: SeasonToPlan, from: DayNumber, days: number): Pick<Instance, 'hands_min'> {
+  const hours = Array.from({ length: Math.floor(days / 7) + 1 }, (_, b) => handsOf(planning, from + 7 * b));
+  if (hours.every((h) => h === null)) return {};
+  return { hands_min: hours.map((h) => (h === null ? MANY_HANDS_min : 60 * h)) };
+}
+
+/** More minutes than any week has work for. */
+const MANY_HANDS_min = 1e7;
+
+/** Whether a batch has, where it stands, a night under the line that checks it before its stage is over. */
+function standsCold({ crop, state, progress }: SeasonBatchToPlan, { tables, today }: SeasonToPlan): boolean {
+  const stage = stageOfPhase(state);
+  const here = progress.stands.find((s) => s.stage === stage && s.from <= today && s.to >= today);
+  if (stage === null || !here || !tables.places.has(here.placeId)) return false;
+  const low_C = coldestNight_C(bandsOf(crop, stage));
+  const climate = tables.climateOf(here.placeId);
+  for (let day = today; day <= here.to; day++) if (temperatureOn(climate, day).night_C < low_C) return true;
+  return false;
 }
 
 /** The stages a plan goes through, in order. */
@@ -225,10 +264,16 @@ function behindOf({ crop, plan, progress }: SeasonBatchToPlan, season: SeasonToP
 const sumsOf = (crop: Crop, plan: BatchPlan) =>
   stageSums(crop, plan.potContainerId !== null, plan.age_frac ?? 1, plan.growth_factor ?? 1);
 
-function stageSpec(stage: Stage, batch: SeasonBatchToPlan, season: SeasonToPlan, behind_degreeDays: number): StageSpec {
+function stageSpec(
+  stage: Stage,
+  batch: SeasonBatchToPlan,
+  season: SeasonToPlan,
+  behind_degreeDays: number,
+  low_C: number,
+): StageSpec {
   const { crop, plan } = batch;
   const needs = stageNeeds(sumsOf(crop, plan), behind_degreeDays, plan.joins ? behind_degreeDays : 0);
-  const range = stageRange(crop, stage);
+  const bands = bandsOf(crop, stage);
   const rate = germinationRate(crop);
   const rule = offHeatRuleOf({ plan, crop, offHeat: season.offHeat });
   const growth: StageSpec['gain'] = (day_C, night_C, sky) => {
@@ -240,17 +285,27 @@ function stageSpec(stage: Stage, batch: SeasonBatchToPlan, season: SeasonToPlan,
     standstill_days: 0,
     least_days: 1,
     mostWait_days: WAIT_DAYS[stage],
-    low_C: range.low_C,
-    high_C: range.high_C,
+    low_C,
+    high_C: bands.bearsHigh_C,
+    comfort: comfortIn(bands),
     mostSetPoint_C: stage === 'harden' ? null : coolCap_C(crop, season.coolSchool, season.coolMost_C),
     places: placesFor(stage, crop, season.places),
     ...boltOf(stage, crop, plan),
   };
   const overAge_days = Math.round(((crop.weeksHigh - crop.weeksLow) / 2 + OVER_AGE_WEEKS) * 7);
+  const perDay = reference_degreeDays(crop);
+  const stretch = Math.max(FAIR_STRETCH_frac, crop.weeksHigh / ruleWeeks(crop));
+  const fair = (need: number, still_days = 0) => ({ fair_days: (need / perDay) * stretch + still_days + 1 });
   switch (stage) {
     case 'germinate':
       return {
         ...common,
+        fair_days:
+          (daysToEmerge(rate, crop.germBest_C) ?? crop.germBest_days) *
+            progressOffHeat(rule) *
+            (plan.emergence_factor ?? 1) *
+            FAIR_GERMINATION_frac +
+          FAIR_GERMINATION_days,
         gain: (day_C, night_C, sky) => progressOverHours(rate, mediumOf(sky) ?? hoursOfDay(day_C, night_C)),
         need: progressOffHeat(rule) * (plan.emergence_factor ?? 1),
         standstill_days: rule.kind === 'days-after' ? rule.days : 0,
@@ -263,6 +318,7 @@ function stageSpec(stage: Stage, batch: SeasonBatchToPlan, season: SeasonToPlan,
         gain: growth,
         need,
         least_days: need > 0 ? 1 : 0,
+        ...fair(need),
         ...(last ? { mostWait_days: overAge_days } : {}),
       };
     }
@@ -271,6 +327,7 @@ function stageSpec(stage: Stage, batch: SeasonBatchToPlan, season: SeasonToPlan,
         ...common,
         gain: growth,
         need: needs.pot,
+        ...fair(needs.pot, POTTING_CHECK_DAYS),
         standstill_days: POTTING_CHECK_DAYS,
       };
     case 'space':
@@ -278,12 +335,15 @@ function stageSpec(stage: Stage, batch: SeasonBatchToPlan, season: SeasonToPlan,
         ...common,
         gain: growth,
         need: needs.space,
+        ...fair(needs.space),
         mostWait_days: overAge_days,
       };
     case 'harden':
       return { ...common, gain: () => 1, need: plan.hardening_days, least_days: 0 };
   }
 }
+
+const comfortIn = ({ comfortLow_C, comfortHigh_C }: StageBands) => ({ low_C: comfortLow_C, high_C: comfortHigh_C });
 
 /** Places that will do for a stage. Hardening goes outside or into a frame where there is one; a house is a last resort. */
 function placesFor(stage: Stage, crop: Crop, places: readonly Place[]): number[] {
@@ -335,6 +395,8 @@ function batchSpec(
     // Till the weather lets it out it stands where it hardens, and takes room there.
     ...(later > 0 ? { notBefore: plan.transplantOn + later - from } : {}),
     weight: plan.weight ?? 1,
+    spread_days: spreadOf(batch, season),
+    work_min: workOf(batch, ways, season),
   };
   if (batch.pinned) {
     const pinned = forecastStays(batch, ways, placeIndex, from, days);
@@ -349,6 +411,43 @@ function batchSpec(
   // The running total is by the batch's own pace, the search's gains by its crop's.
   const pace = now === 'germinate' ? (batch.plan.emergence_factor ?? 1) : 1;
   return { ...spec, under: { at, place, day, need: need * pace, ...(then_days > 0 ? { then_days } : {}) } };
+}
+
+/** Spread of its date that its price is averaged over: what it still has to come up and grow, as sure as it is to be. */
+function spreadOf({ crop, plan, state, progress }: SeasonBatchToPlan, { today, planning }: SeasonToPlan): number {
+  const { forecast } = progress;
+  const share = shareOfSpread(plan.sure_frac ?? planning.sure_frac);
+  if (state.phase === 'hardening' || share === 0) return 0;
+  const reference = {
+    germinating_days: plan.joins ? 0 : crop.germBest_days,
+    growing_days: Math.max(0, ruleWeeks(crop) * 7 - crop.germBest_days),
+  };
+  // What is not sown yet will be planned anew: by its crop's own pace, not by a plan that may be a poor one.
+  const unsown = state.phase === 'planned';
+  const { germinating_days, growing_days } =
+    unsown || forecast.kind !== 'chain' ? reference : daysToCome(forecast, noonOf(today));
+  return Math.round(100 * share * readySpread_days(germinating_days, growing_days)) / 100;
+}
+
+/** Minutes of work of each stage's first day, and last of planting out; none for what is done. */
+function workOf({ plan, state, progress }: SeasonBatchToPlan, ways: readonly Stage[], season: SeasonToPlan): number[] {
+  const { planning, pace, containers } = season;
+  const cells = Math.max(1, progress.plants.sown_count);
+  const plants = Math.max(1, progress.plants.expected_count);
+  const pot = plan.potContainerId === null ? null : containers.get(plan.potContainerId)!;
+  const sown_trays = traysFor(cells, containers.get(plan.sowContainerId)!);
+  const pots_trays = pot ? traysFor(plants, pot) : sown_trays;
+  const carry = pace.carry_minPerTray;
+  const now = stageOfPhase(state);
+  const done = now === null ? -1 : ways.indexOf(now);
+  const minutes = ways.map((stage, k) => {
+    if (k <= done) return 0;
+    if (stage === 'germinate') return planning.sow_minPerTray * sown_trays;
+    if (stage === 'grow') return carry * sown_trays;
+    if (stage === 'pot') return plants / pace.pot_perMinute + carry * pots_trays;
+    return carry * pots_trays;
+  });
+  return [...minutes, planning.plant_minPerTray * sown_trays];
 }
 
 /** The stays a batch has by its forecast, from this week on, one for each stage. */

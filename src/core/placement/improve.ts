@@ -383,7 +383,8 @@ export function putInto(state: State, plans: readonly (Plan | null)[], rows: Uin
   for (let p = 0; p < placeCount; p++) {
     restoreRow(state, p, rows.subarray(p * blocks, (p + 1) * blocks), ++state.problem.versions);
   }
-  state.heat = state.changes = state.prices = state.unplaced = 0;
+  state.heat = state.changes = state.prices = state.unplaced = state.overtime = 0;
+  state.work_min.fill(0);
   for (const task of state.problem.tasks) state.unplaced += unplacedPrice(state.problem, task);
   for (const plan of plans) if (plan) addPlan(state, plan);
 }

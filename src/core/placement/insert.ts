@@ -1,6 +1,17 @@
 import { NEAR_OVER_AGE } from './instance.ts';
-import { boltPrice, freshIdle, freshTrack, unplacedPrice, waitPrice, type Plan, type State } from './state.ts';
-import { outPrice, type Problem, type Task } from './problem.ts';
+import {
+  ageingPrice,
+  freshIdle,
+  freshTrack,
+  overtimePrice,
+  tollPrice,
+  tollRate,
+  unplacedPrice,
+  waitPrice,
+  type Plan,
+  type State,
+} from './state.ts';
+import type { Problem, Task } from './problem.ts';
 import { endFrom, NONE, type Track } from './track.ts';
 
 /** How long a batch may wait on where it already is, when no sooner way is open. */
@@ -89,14 +100,18 @@ const TINY = 1e-9;
 
 /** A plan with its price at the set-points as they are now. */
 function atSetPoints(state: State, task: Task, plan: Plan): Plan {
-  const bolting = boltPrice(state, task, plan.places, plan.days);
-  return bolting === plan.bolting ? plan : { ...plan, price: plan.price + bolting - plan.bolting, bolting };
+  const toll = tollPrice(state, task, plan.places, plan.days);
+  return toll === plan.toll ? plan : { ...plan, price: plan.price + toll - plan.toll, toll };
 }
 
 /** What a plan that was taken out would cost if it were put back; Infinity when there is no room or the set-points no longer do. */
 function priceNow(state: State, task: Task, plan: Plan): number {
   const { free, overdrawn_perPart: overdrawn, problem, crowded } = state;
   let { price } = plan;
+  if (task.work_min) {
+    for (let k = task.spec.under ? task.first + 1 : task.first; k <= task.stageCount; k++)
+      if (plan.days[k] !== NONE) price += overtimePrice(state, problem.blockOf[plan.days[k]!]!, task.work_min[k]!);
+  }
   for (let k = task.first; k < task.stageCount; k++) {
     const p = plan.places[k]!;
     const d = plan.days[k]!;
@@ -137,7 +152,7 @@ function walk(state: State, task: Task, bench: Bench, terms: Terms, most: number
   const { free, overdrawn_perPart: overdrawn, crowded } = state;
   const soft = overdrawn > 0 && terms.ignoreRoom !== true;
   const overFrom = bench.overFrom;
-  const boltRate = unplacedPrice(problem, task);
+  const rate = tollRate(task);
 
   const { toGo } = task;
   let lo0 = lo[first]!;
@@ -148,7 +163,7 @@ function walk(state: State, task: Task, bench: Bench, terms: Terms, most: number
     if (lo0 > hi0) return null;
   }
   for (let d = lo0; d <= hi0; d++) {
-    best[first * D + d] = 0;
+    best[first * D + d] = task.work_min && !spec.under ? overtimePrice(state, blockOf[d]!, task.work_min[first]!) : 0;
     bestPlace[first * D + d] = NONE;
   }
   // Days with a label: nothing before or after them need be looked at.
@@ -173,6 +188,7 @@ function walk(state: State, task: Task, bench: Bench, terms: Terms, most: number
     const forcedPlace = under ? under.place : (terms.places?.[k] ?? NONE);
     const not = terms.notPlaces?.[k];
     const slots = task.slots[k]!;
+    const minutes = task.work_min ? task.work_min[k + 1]! : 0;
     const mostWait = stage.mostWait_days;
     // What stands there already, or comes on its day, cannot but wait.
     const waits = under !== null || (k === first && spec.startsOn !== undefined);
@@ -196,13 +212,13 @@ function walk(state: State, task: Task, bench: Bench, terms: Terms, most: number
       // From the last day back, so that the next day without room is known at each day.
       let noRoom = hiE + 1;
       let soonest = hiE + 1;
-      const { bolt } = track;
-      const dear = soft || bolt !== null;
+      const { toll } = track;
+      const dear = soft || toll !== null;
       if (dear) {
         overFrom[hiE + 1] = 0;
         for (let d = hiE; d >= loK; d--) {
           const over = soft ? slots - free[roomBase + d]! : 0;
-          let more = bolt === null ? 0 : boltRate * bolt[d]!;
+          let more = toll === null ? 0 : rate * toll[d]!;
           if (soft) more += slots * crowded[roomBase + d]!;
           overFrom[d] = overFrom[d + 1]! + (over > 0 ? overdrawn * (over < slots ? over : slots) : 0) + more;
         }
@@ -216,6 +232,7 @@ function walk(state: State, task: Task, bench: Bench, terms: Terms, most: number
         let price = best[labels + d]! + carried;
         if (known && at[before + d]! < price) price = at[before + d]!;
         if (price === Infinity) continue;
+        if (stage.fair_days !== undefined && under === null) price += ageingPrice(problem, task, stage, e - d);
         const badDay = bad[d]!;
         const until = badDay < noRoom ? badDay : noRoom;
         let waits = 0;
@@ -227,6 +244,7 @@ function walk(state: State, task: Task, bench: Bench, terms: Terms, most: number
           e = loE;
         }
         if (dear) price += overFrom[d]! - overFrom[e]!;
+        if (minutes > 0) price += overtimePrice(state, blockOf[e]!, minutes);
         if (price + toGo[nextRow + e]! > most) continue;
         if (heated) price += heatPrice(state, p, d, e);
         const label = base + e;
@@ -258,6 +276,8 @@ function walk(state: State, task: Task, bench: Bench, terms: Terms, most: number
           longer += heatPrice(state, p, d, e + 1) - heatPrice(state, p, d, e);
         }
         if (dear) longer += overFrom[e]! - overFrom[e + 1]!;
+        if (minutes > 0 && blockOf[e] !== blockOf[e + 1])
+          longer += overtimePrice(state, blockOf[e + 1]!, minutes) - overtimePrice(state, blockOf[e]!, minutes);
         if (longer < at[label + 1]! && longer + toGo[nextRow + e + 1]! <= most) {
           at[label + 1] = longer;
           from[label + 1] = d;
@@ -279,7 +299,7 @@ function walk(state: State, task: Task, bench: Bench, terms: Terms, most: number
   for (let e = lo[K]!; e <= hi[K]!; e++) {
     const label = best[K * D + e]!;
     if (label === Infinity) continue;
-    const price = label + outPrice(problem, task.spec, e);
+    const price = label + task.outPrices[e]!;
     if (price < least) [least, out] = [price, e];
   }
   if (least > most) out = NONE;
@@ -345,7 +365,7 @@ function traceBack(state: State, task: Task, bench: Bench, terms: Terms, out: nu
   const move = instance.weights.move_perTray * spec.trays;
   let e = out;
   let p = bestPlace[K * D + e]!;
-  let price = outPrice(problem, task.spec, out);
+  let price = task.outPrices[out]!;
   days[K] = e;
   for (let k = K - 1; k >= first; k--) {
     const label = ((k + 1) * P + p) * D + e;
@@ -353,8 +373,9 @@ function traceBack(state: State, task: Task, bench: Bench, terms: Terms, out: nu
     places[k] = p;
     days[k] = d;
     waits[k] = waited[label]!;
-    const most = instance.stages[spec.stages[k]!]!.mostWait_days;
-    for (let w = 1; w <= waits[k]!; w++) price += waitPrice(problem, task, w, most);
+    const stage = instance.stages[spec.stages[k]!]!;
+    for (let w = 1; w <= waits[k]!; w++) price += waitPrice(problem, task, w, stage.mostWait_days);
+    if (!(spec.under && k === first)) price += ageingPrice(problem, task, stage, e - waits[k]! - d);
     e = d;
     if (k === first) break;
     const stays =
@@ -363,6 +384,6 @@ function traceBack(state: State, task: Task, bench: Bench, terms: Terms, out: nu
     if (!stays) p = bestPlace[k * D + d]!;
     if (places[k] !== p) price += move;
   }
-  const bolting = boltPrice(state, task, places, days);
-  return { task: task.index, places, days, waits, price: price + bolting, bolting, forced: terms.ignoreRoom === true };
+  const toll = tollPrice(state, task, places, days);
+  return { task: task.index, places, days, waits, price: price + toll, toll, forced: terms.ignoreRoom === true };
 }

@@ -15,6 +15,8 @@ export interface Instance {
   readonly stages: readonly StageSpec[];
   readonly batches: readonly BatchSpec[];
   readonly weights: Weights;
+  /** Minutes of work there are hands for in each block; absent: as many as it takes. */
+  readonly hands_min?: readonly number[];
 }
 
 /** The temperatures a place would have on each day at one set-point, and what that costs in heat. */
@@ -71,6 +73,10 @@ export interface StageSpec {
   readonly places: readonly number[];
   /** Days that bring it to flower before its time; absent: none do. */
   readonly bolt?: BoltSpec;
+  /** Nights under and days over these have a price, by kelvin; absent: none. */
+  readonly comfort?: { readonly low_C: number; readonly high_C: number };
+  /** Days it may take to gain its need before each more has a price, for a plant that only grows old; absent: any. */
+  readonly fair_days?: number;
 }
 
 /** What a day does to bring a crop to flower, as a share of what leaving a tray out costs. */
@@ -87,6 +93,11 @@ export interface BoltSpec {
 export function boltShare_frac(bolt: BoltSpec, day_C: number, night_C: number): number {
   const cold = bolt.cold_C !== null && (day_C + night_C) / 2 < bolt.cold_C ? bolt.cold_frac : 0;
   return cold + (bolt.warm_C !== null && day_C > bolt.warm_C ? bolt.warm_frac : 0);
+}
+
+/** Kelvin by which a day lies outside what is comfortable: its night below, its day above. */
+export function outsideComfort_K({ comfort }: Pick<StageSpec, 'comfort'>, day_C: number, night_C: number): number {
+  return comfort ? Math.max(0, comfort.low_C - night_C) + Math.max(0, day_C - comfort.high_C) : 0;
 }
 
 /** A stay that stands whatever is planned: what the grower pinned, or what cannot be helped. */
@@ -114,6 +125,10 @@ export interface BatchSpec {
   readonly after_days: number;
   /** How much it matters; 1 is usual. */
   readonly weight: number;
+  /** Spread of the day it is ready, over which its price is averaged; absent or 0: the middle counts for all. */
+  readonly spread_days?: number;
+  /** Minutes of work when each stage is entered, and last when it goes out; absent: none. */
+  readonly work_min?: readonly number[];
   /** Day on which its first stage begins whatever is planned: plugs come when they come. */
   readonly startsOn?: number;
   /** Where it is already: position in `stages`, its place, the day it came there (0 or later) and what is left to gain. */
@@ -136,12 +151,18 @@ export interface Weights {
   readonly late_perTrayDay: number;
   readonly early_perTrayDay: number;
   readonly wait_perTrayDay: number;
+  /** A kelvin outside what is comfortable. */
+  readonly discomfort_perTrayKelvin: number;
+  /** A day that a stage takes beyond what is fair: no heat is worth a plant that waits cold. */
+  readonly ageing_perTrayDay: number;
   readonly move_perTray: number;
   readonly setPointChange: number;
   readonly heat_perkWh: number;
   /** Price of the night's twelve hours as a share of the mean; absent: 1. */
   readonly heatNight_factor?: number;
   readonly unplaced_perTray: number;
+  /** An hour of work in a week beyond the hands there are. */
+  readonly overtime_perHour: number;
   /** Most days late or early outside its window that a plan may be. */
   readonly mostLate_days: number;
   readonly mostEarly_days: number;
@@ -152,10 +173,13 @@ export const USUAL_WEIGHTS: Weights = {
   late_perTrayDay: 1.5,
   early_perTrayDay: 0.2,
   wait_perTrayDay: 0.1,
+  discomfort_perTrayKelvin: 0.1,
+  ageing_perTrayDay: 0.5,
   move_perTray: 0.25,
   setPointChange: 2,
   heat_perkWh: 0.3,
   unplaced_perTray: 60,
+  overtime_perHour: 15,
   mostLate_days: 21,
   mostEarly_days: 7,
 };

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { madeUpSeason } from '../../../simulators/placementSeasons.ts';
-import { checkSlowly } from '../../../tests/support/slowChecker.ts';
+import { checkPlan } from './checkPlan.ts';
 import { seededRandom } from '../numerics/random.ts';
 import { coolCap_C, levelsOf } from './coolCap.ts';
 import { construct } from './construct.ts';
@@ -179,7 +179,7 @@ describe('one change and making room for it', () => {
       );
       const outcome = repair(state, task.index, { places }, bench);
       seen.add(outcome.kind);
-      const verdict = checkSlowly(instance, solutionOf(state));
+      const verdict = checkPlan(instance, solutionOf(state));
       if (outcome.kind === 'no way') expect(solutionOf(state)).toEqual(before);
       else {
         expect(state.plans[task.index]!.places[k]).toBe(places[k]);

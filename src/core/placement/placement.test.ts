@@ -1,7 +1,8 @@
+import stdNormalQuantile from '@stdlib/stats-base-dists-normal-quantile';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { madeUpSeason } from '../../../simulators/placementSeasons.ts';
-import { checkSlowly } from '../../../tests/support/slowChecker.ts';
+import { checkPlan } from './checkPlan.ts';
 import { construct } from './construct.ts';
 import { improve, improveAll } from './improve.ts';
 import { USUAL_WEIGHTS, type BatchSpec, type Instance } from './instance.ts';
@@ -13,20 +14,27 @@ import { addPlan, costOf, emptyState, removePlan, unplacedPrice, type State } fr
 /** The checker finds no fault and the same price. */
 function expectSound(instance: Instance, state: State): void {
   const solution = solutionOf(state);
-  const verdict = checkSlowly(instance, solution);
+  const verdict = checkPlan(instance, solution);
   expect(verdict.faults).toEqual([]);
   expect(verdict.cost).toBeCloseTo(solution.cost.total, 4);
   expect(verdict.heat_kWh).toBeCloseTo(solution.cost.heat_kWh, 4);
 }
 
 /** A season in which days too cold, and in some crops too warm, bring every other stage to flower. */
+/** With days that bring to flower, that are uncomfortable or too many, with uncertain dates and work to be done. */
 function flowering(instance: Instance): Instance {
   const stages = instance.stages.map((stage, i) =>
     i % 2 === 0
-      ? stage
+      ? { ...stage, comfort: { low_C: 9, high_C: 24 }, fair_days: 12 }
       : { ...stage, bolt: { cold_C: 14, cold_frac: 0.03, warm_C: i % 4 === 1 ? 24 : null, warm_frac: 0.02 } },
   );
-  return { ...instance, stages };
+  // So few hands that all work is beyond them, and a spread that makes a day's price a mean.
+  const batches = instance.batches.map((batch, i) => ({
+    ...batch,
+    spread_days: (i % 3) * 2.5,
+    work_min: [...batch.stages.map((_, k) => 5 * (k + 1) * batch.trays), 10 * batch.trays],
+  }));
+  return { ...instance, stages, batches, hands_min: new Array<number>(60).fill(0) };
 }
 
 describe('every plan returned', () => {
@@ -152,7 +160,7 @@ describe('what the grower pinned and what is there already', () => {
     const kept = solutionOf(again);
     expect(kept.batches[0]!.stays).toEqual(pinned);
     expectSound(tight, again);
-    const verdict = checkSlowly(tight, kept);
+    const verdict = checkPlan(tight, kept);
     expect(verdict.over_slotDays).toBeGreaterThan(0);
   });
 
@@ -291,6 +299,7 @@ function cheapestByTrying(instance: Instance, state: State, index: number): numb
   const batch = task.spec;
   const { weights, days } = instance;
   const memo = new Map<string, number>();
+  const work = (k: number) => ((batch.work_min?.[k] ?? 0) * weights.overtime_perHour) / 60;
   const level = (p: number, d: number) =>
     instance.places[p]!.levels[state.rows[p * state.problem.blocks + Math.floor(d / 7)]!]!;
   const from = (k: number, p: number, d: number): number => {
@@ -298,9 +307,16 @@ function cheapestByTrying(instance: Instance, state: State, index: number): numb
       const late = d - batch.target - batch.after_days;
       const early = batch.target - batch.before_days - d;
       if (late > weights.mostLate_days || early > weights.mostEarly_days) return Infinity;
-      if (late > 0) return late * weights.late_perTrayDay * batch.trays * batch.weight;
-      if (early > 0) return early * weights.early_perTrayDay * batch.trays;
-      return 0.01 * batch.trays * Math.abs(d - batch.target);
+      let sum = 0;
+      for (let i = 0; i < 39; i++) {
+        const out = d + Math.max(0, stdNormalQuantile((i + 0.5) / 39, 0, 1)) * (batch.spread_days ?? 0);
+        const over = out - batch.target - batch.after_days;
+        const under = batch.target - batch.before_days - out;
+        if (over > 0) sum += over * weights.late_perTrayDay * batch.trays * batch.weight;
+        else if (under > 0) sum += under * weights.early_perTrayDay * batch.trays;
+        else sum += 0.01 * batch.trays * Math.abs(out - batch.target);
+      }
+      return sum / 39 + work(k);
     }
     const key = `${k}/${p}/${d}`;
     const known = memo.get(key);
@@ -308,7 +324,7 @@ function cheapestByTrying(instance: Instance, state: State, index: number): numb
     const stage = instance.stages[batch.stages[k]!]!;
     let least = Infinity;
     for (const q of stage.places) {
-      const move = k > 0 && q !== p ? weights.move_perTray * batch.trays : 0;
+      const move = (k > 0 && q !== p ? weights.move_perTray * batch.trays : 0) + work(k);
       let gained = 0;
       let waits = 0;
       let over = 0;
@@ -319,7 +335,12 @@ function cheapestByTrying(instance: Instance, state: State, index: number): numb
         const lacking = Math.min(task.slots[k]!, Math.max(0, task.slots[k]! - free[q * days + e - 1]!));
         if (lacking > 0 && overdrawn_perPart === 0) break;
         over += lacking * overdrawn_perPart;
-        const { bolt } = stage;
+        const { bolt, comfort } = stage;
+        if (comfort) {
+          const kelvin =
+            Math.max(comfort.low_C - on.night_C[e - 1]!, 0) + Math.max(on.day_C[e - 1]! - comfort.high_C, 0);
+          over += kelvin * weights.discomfort_perTrayKelvin * batch.trays * batch.weight;
+        }
         const mean = (on.day_C[e - 1]! + on.night_C[e - 1]!) / 2;
         const lost = weights.unplaced_perTray * batch.trays * batch.weight;
         if (bolt?.cold_C != null && mean < bolt.cold_C) over += lost * bolt.cold_frac;
@@ -329,7 +350,7 @@ function cheapestByTrying(instance: Instance, state: State, index: number): numb
         if (e - 1 >= d + stage.standstill_days) gained += (stage.gain(on.day_C[e - 1]!, on.night_C[e - 1]!) + next) / 2;
         if (gained < stage.need - 1e-9 || e < d + Math.max(stage.least_days, stage.standstill_days)) continue;
         if (waits > stage.mostWait_days) break;
-        let wait = 0;
+        let wait = weights.ageing_perTrayDay * batch.trays * Math.max(0, e - waits - d - (stage.fair_days ?? 999));
         for (let w = 1; w <= waits; w++)
           wait += weights.wait_perTrayDay * batch.trays * (2 * w > stage.mostWait_days ? 4 : 1);
         least = Math.min(least, move + wait + over + from(k + 1, q, e));

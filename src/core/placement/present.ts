@@ -1,6 +1,6 @@
 import { forecastStays, type SeasonBatchToPlan, type SeasonInstance } from './fromSeason.ts';
-import { boltPrice, freshTrack, addPlan, emptyState, waitPrice, type Plan, type State } from './state.ts';
-import { outPrice, type Problem, type Task } from './problem.ts';
+import { ageingPrice, tollPrice, freshTrack, addPlan, emptyState, waitPrice, type Plan, type State } from './state.ts';
+import type { Problem, Task } from './problem.ts';
 import { NONE } from './track.ts';
 
 /**
@@ -31,18 +31,19 @@ function presentPlan(state: State, task: Task, season: SeasonInstance, batch: Se
   const places = new Int16Array(task.stageCount).fill(NONE);
   const days = new Int16Array(task.stageCount + 1).fill(NONE);
   const waits = new Int16Array(task.stageCount);
-  let price = outPrice(problem, task.spec, last.to);
+  let price = task.outPrices[last.to]!;
   used.forEach((stay, i) => {
     places[stay.stage] = stay.place;
     days[stay.stage] = stay.from;
     days[stay.stage + 1] = stay.to;
     if (i > 0 && used[i - 1]!.place !== stay.place) price += problem.instance.weights.move_perTray * task.spec.trays;
-    const { mostWait_days } = problem.instance.stages[task.spec.stages[stay.stage]!]!;
+    const stage = problem.instance.stages[task.spec.stages[stay.stage]!]!;
     const end = freshTrack(state, task.spec.stages[stay.stage]!, stay.place).end[stay.from]!;
     if (end === NONE || (task.spec.under && stay.stage === task.first)) return;
     waits[stay.stage] = Math.max(0, stay.to - end);
-    for (let w = 1; w <= waits[stay.stage]!; w++) price += waitPrice(problem, task, w, mostWait_days);
+    for (let w = 1; w <= waits[stay.stage]!; w++) price += waitPrice(problem, task, w, stage.mostWait_days);
+    price += ageingPrice(problem, task, stage, stay.to - waits[stay.stage]! - stay.from);
   });
-  const bolting = task.spec.pinned ? 0 : boltPrice(state, task, places, days);
-  return { task: task.index, places, days, waits, price: price + bolting, bolting, forced: true };
+  const toll = task.spec.pinned ? 0 : tollPrice(state, task, places, days);
+  return { task: task.index, places, days, waits, price: price + toll, toll, forced: true };
 }

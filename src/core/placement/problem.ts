@@ -1,6 +1,7 @@
 import { heatMoney } from './energy.ts';
-import { TRIFLE_perTrayDay, type BatchSpec, type Instance, type LevelSpec, type StageSpec } from './instance.ts';
-import { boltsIn, gainsIn, makeTrack, NONE, refreshTrack, type Track } from './track.ts';
+import type { BatchSpec, Instance, LevelSpec, StageSpec } from './instance.ts';
+import { outPricesOf } from './outPrices.ts';
+import { tollsIn, gainsIn, makeTrack, NONE, refreshTrack, type Track } from './track.ts';
 
 /** Tray slots are counted in hundredths, so that half slots add up exactly. */
 export const SLOT_PARTS = 100;
@@ -23,6 +24,10 @@ export interface Task {
    * be helped any more, and moves that must come. Infinity when it can never go out.
    */
   readonly toGo: Float64Array;
+  /** Price of being planned to go out on each day. */
+  readonly outPrices: Float64Array;
+  /** Minutes of work at the entry of each stage, and last at planting out; null: none, or hands for all of it. */
+  readonly work_min: Float64Array | null;
 }
 
 /** An instance made ready for searching. */
@@ -122,10 +127,10 @@ export function trackOf(problem: Problem, stage: number, place: number): Track {
   if (known) return known;
   const gains = problem.climateOf[place]!.map((climate) => gainsOf(problem, stage, climate));
   const spec = problem.instance.stages[stage]!;
-  const bolts = problem.climateOf[place]!.flatMap(
-    (climate) => boltsIn(spec, problem.climates[climate]!, problem.days) ?? [],
+  const tolls = problem.climateOf[place]!.flatMap(
+    (climate) => tollsIn(spec, problem.climates[climate]!, problem.days, problem.instance.weights) ?? [],
   );
-  return (problem.tracks[at] = makeTrack(gains, problem.days, bolts.some((b) => b.some((f) => f > 0)) ? bolts : null));
+  return (problem.tracks[at] = makeTrack(gains, problem.days, tolls.some((b) => b.some((f) => f > 0)) ? tolls : null));
 }
 
 function gainsOf(problem: Problem, stage: number, climate: number): Float64Array {
@@ -229,25 +234,37 @@ function taskOf(problem: Problem, spec: BatchSpec, index: number, reach: (stage:
   }
   if (spec.under && !spec.pinned) lo[first] = hi[first] = spec.under.day;
   else if (spec.startsOn !== undefined && !spec.pinned) lo[first] = hi[first] = Math.max(today, clamp(spec.startsOn));
+  const outPrices = outPricesOf(weights, spec, days);
   return {
     index,
     spec,
+    outPrices,
+    work_min: instance.hands_min && spec.work_min ? Float64Array.from(spec.work_min) : null,
     stageCount: K,
     first,
     slots: Int32Array.from(spec.slots, (s) => Math.ceil(s * SLOT_PARTS - 1e-6)),
     lo,
     hi,
-    toGo: toGoOf(problem, spec, first, reach),
+    toGo: toGoOf(problem, spec, first, reach, outPrices),
   };
 }
 
 /** See Task.toGo. */
-function toGoOf(problem: Problem, spec: BatchSpec, first: number, reach: (stage: number) => Reach): Float64Array {
+function toGoOf(
+  problem: Problem,
+  spec: BatchSpec,
+  first: number,
+  reach: (stage: number) => Reach,
+  outPrices: Float64Array,
+): Float64Array {
   const { days: D, instance } = problem;
   const K = spec.stages.length;
   const toGo = new Float64Array((K + 1) * D);
-  const windowEnd = spec.target + spec.after_days;
-  const windowStart = spec.target - spec.before_days;
+  // The least price of going out on a day or later, and on a day or sooner.
+  const fromDay = outPrices.slice();
+  const untilDay = outPrices.slice();
+  for (let d = D - 2; d >= 0; d--) fromDay[d] = Math.min(fromDay[d]!, fromDay[d + 1]!);
+  for (let d = 1; d < D; d++) untilDay[d] = Math.min(untilDay[d]!, untilDay[d - 1]!);
   const move = instance.weights.move_perTray * spec.trays;
   // Soonest day out when stage k is entered on a day or later; latest when it is entered on a day or sooner.
   const soon = new Float64Array(D).map((_, d) => d);
@@ -274,22 +291,11 @@ function toGoOf(problem: Problem, spec: BatchSpec, first: number, reach: (stage:
     for (let d = 0; d < D; d++) {
       let least = moves;
       if (soon[d] === Infinity) least = Infinity;
-      else if (soon[d]! > windowEnd) least += outPrice(problem, spec, soon[d]!);
-      else if (late[d]! < windowStart) least += outPrice(problem, spec, late[d]!);
+      else least += Math.max(fromDay[soon[d]!]!, late[d]! >= 0 ? untilDay[late[d]!]! : 0);
       toGo[k * D + d] = least;
     }
     for (let d = D - 2; d >= 0; d--) soon[d] = Math.min(soon[d]!, soon[d + 1]!);
     for (let d = 1; d < D; d++) late[d] = Math.max(late[d]!, late[d - 1]!);
   }
   return toGo;
-}
-
-/** Price of going out on a day: late or early outside the window. */
-export function outPrice(problem: Problem, spec: BatchSpec, out: number): number {
-  const { weights } = problem.instance;
-  const late = out - (spec.target + spec.after_days);
-  if (late > 0) return weights.late_perTrayDay * spec.trays * spec.weight * late;
-  const early = spec.target - spec.before_days - out;
-  if (early > 0) return weights.early_perTrayDay * spec.trays * early;
-  return TRIFLE_perTrayDay * spec.trays * Math.abs(out - spec.target);
 }

@@ -34,6 +34,8 @@ export interface CostParts {
   /** Late, early, waiting and moves. */
   readonly batches: number;
   readonly unplaced: number;
+  /** Work beyond the hands of a week. */
+  readonly overtime: number;
 }
 
 export function solutionOf(state: State): Solution {
@@ -62,6 +64,7 @@ export function solutionOf(state: State): Solution {
       setPointChanges: state.changes,
       batches: state.prices,
       unplaced: state.unplaced,
+      overtime: state.overtime,
     },
   };
 }

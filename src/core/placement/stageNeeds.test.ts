@@ -9,6 +9,7 @@ import { milestoneOf, type MilestoneKey } from '../schedule/chain.ts';
 import { seasonTables } from '../schedule/seasonTables.ts';
 import { construct } from './construct.ts';
 import { seasonInstance, type SeasonBatchToPlan } from './fromSeason.ts';
+import { USUAL_PACE, USUAL_PLANNING } from './planning.ts';
 import { USUAL_WEIGHTS } from './instance.ts';
 import { makeProblem } from './problem.ts';
 
@@ -61,6 +62,8 @@ function bothWays(crop: Crop, offHeat: OffHeatRule, state: BatchState = UNSOWN) 
     coolSchool: 'same',
     coolMost_C: 30,
     weights,
+    planning: USUAL_PLANNING,
+    pace: USUAL_PACE,
     tables,
     batches: [batch],
   });

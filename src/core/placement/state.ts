@@ -1,4 +1,4 @@
-import { NEAR_OVER_AGE } from './instance.ts';
+import { NEAR_OVER_AGE, type StageSpec } from './instance.ts';
 import { trackOf, type Problem, type Task } from './problem.ts';
 import { NONE, refreshTrack, type Track } from './track.ts';
 
@@ -11,10 +11,10 @@ export interface Plan {
   readonly days: Int16Array;
   /** Days waited in each stage beyond what it needed. */
   readonly waits: Int16Array;
-  /** Its own price: late, early, waiting, moves, and days that bring it to flower. */
+  /** Its own price: late, early, waiting, growing old, moves, and its toll. */
   readonly price: number;
-  /** The part of its price for days that bring it to flower. */
-  readonly bolting: number;
+  /** The part of its price for days that bring it to flower or are uncomfortable, which follows the set-points. */
+  readonly toll: number;
   /** Takes room whether there is any or not: pinned, or there already and nowhere to go. */
   readonly forced: boolean;
 }
@@ -38,6 +38,9 @@ export interface State {
   readonly crowded: Float64Array;
   /** What all plans pay of that. */
   crowding: number;
+  /** Minutes of work in each block, and the price of what is beyond the hands there are. */
+  readonly work_min: Float64Array;
+  overtime: number;
   heat: number;
   changes: number;
   prices: number;
@@ -67,6 +70,8 @@ export function emptyState(problem: Problem): State {
     over_partDays: 0,
     crowded: new Float64Array(P * problem.days),
     crowding: 0,
+    work_min: new Float64Array(blocks),
+    overtime: 0,
     heat: 0,
     changes: 0,
     prices: 0,
@@ -81,13 +86,16 @@ export function emptyState(problem: Problem): State {
 
 /** The whole price of a state, in the nursery's money. */
 export function costOf(state: State): number {
-  const { heat, changes, prices, unplaced, overdrawn_perPart, over_partDays, crowding } = state;
-  return heat + changes + prices + unplaced + overdrawn_perPart * over_partDays + crowding;
+  const { heat, changes, prices, unplaced, overtime, overdrawn_perPart, over_partDays, crowding } = state;
+  return heat + changes + prices + unplaced + overtime + overdrawn_perPart * over_partDays + crowding;
 }
 
 export function unplacedPrice(problem: Problem, task: Task): number {
   return problem.instance.weights.unplaced_perTray * task.spec.trays * task.spec.weight;
 }
+
+/** What a plan's toll of a tray is multiplied by. */
+export const tollRate = ({ spec }: Task): number => spec.trays * spec.weight;
 
 /** Price of the nth day of waiting in a stage that may wait so many. */
 export function waitPrice(problem: Problem, task: Task, nth: number, most: number): number {
@@ -95,15 +103,47 @@ export function waitPrice(problem: Problem, task: Task, nth: number, most: numbe
   return nth * 2 > most ? rate * NEAR_OVER_AGE : rate;
 }
 
-/** Price of the days of a plan that bring its plants to flower, at the set-points as they are. */
-export function boltPrice(state: State, task: Task, places: ArrayLike<number>, days: ArrayLike<number>): number {
-  let share = 0;
+/** Price of the days by which a stage takes longer than is fair to gain its need. */
+export function ageingPrice(problem: Problem, task: Task, stage: StageSpec, days: number): number {
+  const { fair_days } = stage;
+  if (fair_days === undefined || days <= fair_days) return 0;
+  return problem.instance.weights.ageing_perTrayDay * task.spec.trays * (days - fair_days);
+}
+
+/** Price of so many more minutes of work in a block. */
+export function overtimePrice({ problem, work_min }: State, block: number, minutes: number): number {
+  const { hands_min, weights } = problem.instance;
+  const hands = hands_min?.[block];
+  if (hands === undefined || minutes === 0) return 0;
+  const was = work_min[block]! - hands;
+  const is = was + minutes;
+  return ((Math.max(0, is) - Math.max(0, was)) * weights.overtime_perHour) / 60;
+}
+
+/** Puts a plan's work into its weeks, or takes it out. */
+function doWork(state: State, task: Task, plan: Plan, sign: 1 | -1): void {
+  const { work_min } = task;
+  if (!work_min) return;
+  const { blockOf } = state.problem;
+  for (let k = task.spec.under ? task.first + 1 : task.first; k <= task.stageCount; k++) {
+    const day = plan.days[k]!;
+    if (day === NONE) continue;
+    const block = blockOf[day]!;
+    const minutes = sign * work_min[k]!;
+    state.overtime += overtimePrice(state, block, minutes);
+    state.work_min[block]! += minutes;
+  }
+}
+
+/** Price of the days of a plan that bring its plants to flower or are uncomfortable, at the set-points as they are. */
+export function tollPrice(state: State, task: Task, places: ArrayLike<number>, days: ArrayLike<number>): number {
+  let sum = 0;
   for (let k = task.first; k < task.stageCount; k++) {
     if (places[k] === NONE || days[k + 1] === NONE) continue;
-    const { bolt } = freshTrack(state, task.spec.stages[k]!, places[k]!);
-    if (bolt) for (let d = days[k]!; d < days[k + 1]!; d++) share += bolt[d]!;
+    const { toll } = freshTrack(state, task.spec.stages[k]!, places[k]!);
+    if (toll) for (let d = days[k]!; d < days[k + 1]!; d++) sum += toll[d]!;
   }
-  return share === 0 ? 0 : share * unplacedPrice(state.problem, task);
+  return sum * tollRate(task);
 }
 
 /** The track of a stage in a place, up to date with the set-points. */
@@ -125,6 +165,7 @@ export function addPlan(state: State, plan: Plan): void {
   state.prices += plan.price;
   state.unplaced -= unplacedPrice(state.problem, task);
   if (plan.days[task.stageCount] === NONE) state.unplaced += unplacedPrice(state.problem, task);
+  doWork(state, task, plan, 1);
   occupy(state, task, plan, 1);
 }
 
@@ -136,6 +177,7 @@ export function removePlan(state: State, taskIndex: number): Plan | null {
   state.prices -= plan.price;
   state.unplaced += unplacedPrice(state.problem, task);
   if (plan.days[task.stageCount] === NONE) state.unplaced -= unplacedPrice(state.problem, task);
+  doWork(state, task, plan, -1);
   occupy(state, task, plan, -1);
   return plan;
 }

@@ -1,4 +1,11 @@
-import { boltShare_frac, type DaySky, type LevelSpec, type StageSpec } from './instance.ts';
+import {
+  boltShare_frac,
+  outsideComfort_K,
+  type DaySky,
+  type LevelSpec,
+  type StageSpec,
+  type Weights,
+} from './instance.ts';
 
 /** Never: no such day. */
 export const NONE = -1;
@@ -12,10 +19,10 @@ export interface Track {
   readonly end: Int16Array;
   /** First day from a day on which the stage may not be there. */
   readonly bad: Int16Array;
-  /** By level: what each day costs of a tray for bringing it to flower; null: this stage has no such days. */
-  readonly bolts: readonly Float64Array[] | null;
+  /** By level: what each day costs a tray, for bringing it to flower or for being uncomfortable; null: no day does. */
+  readonly tolls: readonly Float64Array[] | null;
   /** The same of the present set-points. */
-  readonly bolt: Float64Array | null;
+  readonly toll: Float64Array | null;
   /** Version of the place's set-points that end and bad are for. */
   version: number;
 }
@@ -54,19 +61,24 @@ export function skyOn({ hours_C, light_mol_m2, wet_K = 0 }: NonNullable<LevelSpe
   return { hours_C: hours_C.subarray(24 * d, 24 * d + 24), light_mol_m2: light_mol_m2[d]!, wet_K };
 }
 
-/** What each day of a climate costs of a tray for bringing it to flower; null where the stage has no such days. */
-export function boltsIn({ bolt }: StageSpec, level: LevelSpec, days: number): Float64Array | null {
-  if (!bolt) return null;
-  return Float64Array.from({ length: days }, (_, d) => boltShare_frac(bolt, level.day_C[d]!, level.night_C[d]!));
+/** What each day of a climate costs a tray of this stage, for bringing it to flower or for being uncomfortable; null where none does. */
+export function tollsIn(spec: StageSpec, level: LevelSpec, days: number, weights: Weights): Float64Array | null {
+  const { bolt, comfort } = spec;
+  if (!bolt && !comfort) return null;
+  return Float64Array.from({ length: days }, (_, d) => {
+    const [day_C, night_C] = [level.day_C[d]!, level.night_C[d]!];
+    const flowers = bolt ? weights.unplaced_perTray * boltShare_frac(bolt, day_C, night_C) : 0;
+    return flowers + weights.discomfort_perTrayKelvin * outsideComfort_K(spec, day_C, night_C);
+  });
 }
 
 export function makeTrack(
   gains: readonly Float64Array[],
   days: number,
-  bolts: readonly Float64Array[] | null = null,
+  tolls: readonly Float64Array[] | null = null,
 ): Track {
-  const bolt = bolts === null ? null : new Float64Array(days);
-  return { gains, end: new Int16Array(days + 1), bad: new Int16Array(days + 1), bolts, bolt, version: NONE };
+  const toll = tolls === null ? null : new Float64Array(days);
+  return { gains, end: new Int16Array(days + 1), bad: new Int16Array(days + 1), tolls, toll, version: NONE };
 }
 
 /** Scratch for the running total at noon of each day. */
@@ -104,8 +116,8 @@ export function refreshTrack(
     }
   }
   for (; firstUnknown <= days; firstUnknown++) bad[firstUnknown] = days;
-  const { bolts, bolt } = track;
-  if (bolts && bolt) for (let d = 0; d < days; d++) bolt[d] = bolts[row[rowFrom + blockOf[d]!]!]![d]!;
+  const { tolls, toll } = track;
+  if (tolls && toll) for (let d = 0; d < days; d++) toll[d] = tolls[row[rowFrom + blockOf[d]!]!]![d]!;
   const { need, standstill_days, least_days } = stage;
   let e = 0;
   for (let d = 0; d < days; d++) {

@@ -1,3 +1,4 @@
+import { bandsOf, coldestNight_C, mayStandIn, type BandFigures } from '../growth/bands.ts';
 import type { Crop, Place, PlaceKind, Stage } from '../model.ts';
 import type { SeasonTables } from './seasonTables.ts';
 import { temperatureOn } from './placeClimate.ts';
@@ -10,9 +11,16 @@ const KINDS: Readonly<Record<Stage, readonly PlaceKind[]>> = {
   harden: ['frame', 'ground', 'house'],
 };
 
-/** Whether a kind of place will do for a stage: seed that wants light does not go into the dark, plants never. */
-export function suitsStage(place: Pick<Place, 'kind' | 'lit'>, stage: Stage, crop: Pick<Crop, 'light'>): boolean {
-  if (!KINDS[stage].includes(place.kind)) return false;
+/**
+ * Whether a kind of place will do for a stage: seed that wants light does not go into the dark, plants never; frames and
+ * standing ground are for hardening, and sooner for crops whose book says so.
+ */
+export function suitsStage(
+  place: Pick<Place, 'kind' | 'lit'>,
+  stage: Stage,
+  crop: Pick<Crop, 'light' | 'hardiness' | 'openAirFrom'>,
+): boolean {
+  if (!KINDS[stage].includes(place.kind) || !mayStandIn(place.kind, stage, crop)) return false;
   if (stage === 'germinate') return place.lit || crop.light !== 'light';
   return place.lit;
 }
@@ -24,7 +32,7 @@ export interface PlaceFit {
   readonly day_C: number;
   readonly night_C: number;
   readonly misfit_K: number;
-  /** Inside the crop's range for the stage. */
+  /** Inside what the crop bears in the stage, and not under the night that checks it. */
   readonly inRange: boolean;
 }
 
@@ -35,7 +43,7 @@ export function placesForStage(tables: SeasonTables, crop: Crop, stage: Stage, d
     if (!suitsStage(place, stage, crop)) continue;
     const { day_C, night_C } = temperatureOn(tables.climateOf(place.id), day);
     const target = stage === 'germinate' ? crop.germBest_C : (crop.growDay_C + crop.growNight_C) / 2;
-    const range = stageRange(crop, stage);
+    const bands = bandsOf(crop, stage);
     const mean = (day_C + night_C) / 2;
     fits.push({
       placeId: place.id,
@@ -44,33 +52,14 @@ export function placesForStage(tables: SeasonTables, crop: Crop, stage: Stage, d
       night_C,
       // Hardening wants the airiest place; a frame before open ground before a house.
       misfit_K: stage === 'harden' ? KINDS.harden.indexOf(place.kind) : Math.abs(mean - target),
-      inRange: night_C >= range.low_C && day_C <= range.high_C,
+      inRange: night_C >= coldestNight_C(bands) && day_C <= bands.bearsHigh_C,
     });
   }
   return fits.sort((a, b) => Number(b.inRange) - Number(a.inRange) || a.misfit_K - b.misfit_K || a.placeId - b.placeId);
 }
 
-/** Lowest night a plant of the hardiness stands when grown on or hardened. @source common practice, no source */
-const NIGHT_FLOOR_C: Readonly<Record<Crop['hardiness'], number>> = {
-  hardy: -4,
-  'half-hardy': 0,
-  tender: 4,
-  tropical: 10,
-};
-/** Above this by day young plants suffer. @source common practice, no source */
-const DAY_CEILING_C = 35;
-
-/** Temperatures a stage may have without a warning, degrees Celsius. */
-export function stageRange(crop: Crop, stage: Stage): { low_C: number; high_C: number } {
-  if (stage === 'germinate') return { low_C: crop.germMin_C, high_C: crop.germMax_C };
-  const floor = NIGHT_FLOOR_C[crop.hardiness];
-  if (stage === 'harden')
-    return {
-      low_C: crop.hardiness === 'tropical' ? 8 : floor,
-      high_C: DAY_CEILING_C,
-    };
-  return {
-    low_C: Math.max(floor, Math.min(crop.base_C, crop.growNight_C - 6)),
-    high_C: DAY_CEILING_C,
-  };
+/** Temperatures a stage may have without a warning, degrees Celsius: what the crop bears. */
+export function stageRange(crop: BandFigures, stage: Stage): { low_C: number; high_C: number } {
+  const { bearsLow_C, bearsHigh_C } = bandsOf(crop, stage);
+  return { low_C: bearsLow_C, high_C: bearsHigh_C };
 }

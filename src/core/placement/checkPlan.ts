@@ -1,6 +1,8 @@
-import type { Instance, LevelSpec } from '../../src/core/placement/instance.ts';
-import type { Solution } from '../../src/core/placement/solution.ts';
+import { normalQuantile } from '../numerics/normal.ts';
+import type { DaySky, Instance, LevelSpec } from './instance.ts';
+import type { Solution } from './solution.ts';
 
+/** What a plan is found to be. */
 export interface Verdict {
   readonly faults: readonly string[];
   readonly cost: number;
@@ -15,7 +17,7 @@ export interface Verdict {
  * A placement checked slowly and plainly, day by day, from the instance alone; shares no code with the search. Room that
  * pinned batches alone overfill is no fault of the plan.
  */
-export function checkSlowly(instance: Instance, solution: Solution): Verdict {
+export function checkPlan(instance: Instance, solution: Solution): Verdict {
   const faults: string[] = [];
   const { days, places, stages, batches, weights } = instance;
   const blockOf = (d: number) => Math.floor((d + instance.blockOffset) / instance.blockDays);
@@ -23,6 +25,7 @@ export function checkSlowly(instance: Instance, solution: Solution): Verdict {
   const taken = places.map(() => new Array<number>(days).fill(0));
   const forced = places.map(() => new Array<number>(days).fill(0));
   const heatedBlocks = new Set<string>();
+  const work_min = new Array<number>(blockOf(days) + 1).fill(0);
   let cost = 0;
   let late_trayDays = 0;
   let unplaced = 0;
@@ -67,7 +70,8 @@ export function checkSlowly(instance: Instance, solution: Solution): Verdict {
       // From noon of a day to noon of the next at the set-point of that noon: half of each day.
       const gainFrom = (d: number): number => {
         const level = levelOn(stay.place, d);
-        const half = (on: number) => (fits(level, on) ? stage.gain(level.day_C[on]!, level.night_C[on]!) / 2 : 0);
+        const half = (on: number) =>
+          fits(level, on) ? stage.gain(level.day_C[on]!, level.night_C[on]!, skyOf(level, on)) / 2 : 0;
         return half(d) + half(Math.min(d + 1, days - 1));
       };
       for (let d = stay.from; d < stay.to; d++) {
@@ -76,7 +80,12 @@ export function checkSlowly(instance: Instance, solution: Solution): Verdict {
         const capped =
           stage.mostSetPoint_C !== null && level.setPoint_C !== null && level.setPoint_C > stage.mostSetPoint_C;
         if (!mild || capped) say(`${stage.name} is outside its temperatures on day ${d}`);
-        const { bolt } = stage;
+        const { bolt, comfort } = stage;
+        if (comfort) {
+          const tooCold_K = comfort.low_C > level.night_C[d]! ? comfort.low_C - level.night_C[d]! : 0;
+          const tooHot_K = level.day_C[d]! > comfort.high_C ? level.day_C[d]! - comfort.high_C : 0;
+          cost += (tooCold_K + tooHot_K) * weights.discomfort_perTrayKelvin * batch.trays * batch.weight;
+        }
         if (!bolt) continue;
         const lost = weights.unplaced_perTray * batch.trays * batch.weight;
         const mean = 0.5 * level.day_C[d]! + 0.5 * level.night_C[d]!;
@@ -96,20 +105,36 @@ export function checkSlowly(instance: Instance, solution: Solution): Verdict {
       let could = Math.max(start, under ? Math.max(stay.from, instance.today) : stay.from + stage.least_days);
       while (need > 0 && could < stay.to && gained(could) < need - 1e-9) could++;
       const waits = stay.to - could;
+      if (!under && stage.fair_days !== undefined && could - stay.from > stage.fair_days)
+        cost += (could - stay.from - stage.fair_days) * weights.ageing_perTrayDay * batch.trays;
       if (!under && waits > stage.mostWait_days) say(`${stage.name} waits ${waits} days`);
       for (let w = 1; w <= waits; w++) {
         cost += weights.wait_perTrayDay * batch.trays * (2 * w > stage.mostWait_days ? 4 : 1);
       }
     });
     if (placed.out !== null) {
-      const late = placed.out - batch.target - batch.after_days;
-      const early = batch.target - batch.before_days - placed.out;
-      if (late > 0) {
-        cost += late * weights.late_perTrayDay * batch.trays * batch.weight;
-        late_trayDays += late * batch.trays;
+      late_trayDays += Math.max(0, placed.out - batch.target - batch.after_days) * batch.trays;
+      // The mean over the middles of 39 equal shares of a normal spread, of what is not ready sooner than planned.
+      let sum = 0;
+      for (let i = 0; i < 39; i++) {
+        const later = batch.spread_days ? Math.max(0, batch.spread_days * normalQuantile((i + 0.5) / 39)) : 0;
+        const out = placed.out + later;
+        const late = out - batch.target - batch.after_days;
+        const early = batch.target - batch.before_days - out;
+        if (late > 0) sum += late * weights.late_perTrayDay * batch.trays * batch.weight;
+        else if (early > 0) sum += early * weights.early_perTrayDay * batch.trays;
+        else sum += 0.01 * batch.trays * Math.abs(out - batch.target);
       }
-      if (late <= 0 && early <= 0) cost += 0.01 * batch.trays * Math.abs(placed.out - batch.target);
-      if (early > 0) cost += early * weights.early_perTrayDay * batch.trays;
+      cost += sum / 39;
+    }
+    if (batch.work_min && instance.hands_min) {
+      for (const stay of placed.stays)
+        if (batch.under?.at !== stay.stage) work_min[blockOf(stay.from)]! += batch.work_min[stay.stage]!;
+      const last = placed.stays.at(-1);
+      if (last) {
+        // Carried on as far as it goes: what has no next stage is planted out, or stands there to be looked at.
+        work_min[blockOf(last.to)]! += batch.work_min[last.stage + 1]!;
+      }
     }
   });
 
@@ -122,6 +147,10 @@ export function checkSlowly(instance: Instance, solution: Solution): Verdict {
       over_slotDays += over;
       if (taken[p]![d]! > forced[p]![d]! + 1e-6) faults.push(`${place.name} is over room by ${over} on day ${d}`);
     }
+  });
+
+  instance.hands_min?.forEach((hands, b) => {
+    if (work_min[b]! > hands) cost += ((work_min[b]! - hands) / 60) * weights.overtime_perHour;
   });
 
   let heat_kWh = 0;
@@ -145,4 +174,10 @@ export function checkSlowly(instance: Instance, solution: Solution): Verdict {
   const night = weights.heatNight_factor ?? 1;
   cost += weights.heat_perkWh * (night * night_kWh + (2 - night) * (heat_kWh - night_kWh));
   return { faults, cost, heat_kWh, late_trayDays, unplaced, over_slotDays };
+}
+
+function skyOf({ sky }: LevelSpec, d: number): DaySky | undefined {
+  if (!sky) return undefined;
+  const { hours_C, light_mol_m2, wet_K = 0 } = sky;
+  return { hours_C: Array.from(hours_C.slice(24 * d, 24 * d + 24)), light_mol_m2: light_mol_m2[d]!, wet_K };
 }
