@@ -9,9 +9,11 @@ import { offersForLate, offersForRoom, offersForUnplaced, type Offer } from '../
 import { addToPool, makePool, type Pool } from '../core/placement/pool.ts';
 import { presentState } from '../core/placement/present.ts';
 import { makeProblem, type Problem } from '../core/placement/problem.ts';
+import { addLonePlans } from '../core/placement/lonePlans.ts';
+import { checkPlan } from '../core/placement/checkPlan.ts';
 import { proposalOf, proposedBatch, STEP_OF, type ProposedBatch } from '../core/placement/proposal.ts';
 import { repair } from '../core/placement/repair.ts';
-import { solutionOf, staysOf } from '../core/placement/solution.ts';
+import { solutionOf, staysOf, type Solution } from '../core/placement/solution.ts';
 import { costOf, removePlan, type State } from '../core/placement/state.ts';
 import { NONE } from '../core/placement/track.ts';
 import { tablesOfHouse } from '../core/schedule/seasonTables.ts';
@@ -48,6 +50,8 @@ const POOL_SEARCHES = 3;
 /** Most batches among whose plans the exact solver chooses. */
 const EXACT_MOST = 24;
 const EXACT_SECONDS = 20;
+/** Plans of single batches in an empty house that are put before it as well, over all batches. */
+const LONE_PLANS = 6000;
 
 export function prepare({ house, batches }: SeasonSent): Prepared {
   const tables = tablesOfHouse(house);
@@ -117,10 +121,12 @@ export function* planSeason(request: PlanRequest, choose: Choose | null): Genera
   if (pool && choose) {
     yield { done_frac: 0.85, words: 'the exact solver chooses among the plans found' };
     for (const plan of state.plans) if (plan) addToPool(pool, state, plan, Infinity);
+    addLonePlans(pool, state, bench, Math.round(LONE_PLANS / Math.max(1, live)), request.seed);
     exact = choose(pool, state, only ?? new Set(problem.tasks.map((task) => task.index)), EXACT_SECONDS);
   }
   const solution = solutionOf(state);
-  const whole = proposalOf(season, solution, prepared.plans, request.house.places);
+  if (!only) requireSound(prepared, solution);
+  const whole = proposalOf(season, solution, prepared.plans, request.house.places, request.house.planning.idle_C);
   // Asked for part of the season, nothing is said of the rest: not even the days it has already.
   const mayMove = (id: number) => !only || only.has(season.batches.findIndex((batch) => batch.id === id));
   const proposal = {
@@ -134,6 +140,18 @@ export function* planSeason(request: PlanRequest, choose: Choose | null): Genera
     return { batchId, offers: offersForUnplaced(state, index, bench).map((offer) => shown(prepared, offer)) };
   });
   return { proposal, cost: solution.cost, seed: request.seed, moves: moves * searches, exact, offers };
+}
+
+/**
+ * The plain checker goes over every plan before it is shown. What stands over room because the grower pinned it, or because
+ * it is there already, is no fault of the plan.
+ * @throws Error naming what is wrong; nothing is shown then
+ */
+function requireSound({ season }: Prepared, solution: Solution): void {
+  const { faults } = checkPlan(season.instance, solution);
+  if (faults.length === 0) return;
+  const more = faults.length > 1 ? ` (and ${faults.length - 1} more)` : '';
+  throw new Error(`the plan did not pass its own check: ${faults[0]}${more}`);
 }
 
 /** Ways out of each trouble of the season as it is planned now. */

@@ -10,6 +10,9 @@ import { makeProblem, type Problem } from '../../src/core/placement/problem.ts';
 import { solutionOf } from '../../src/core/placement/solution.ts';
 import { addPlan, costOf, emptyState, type State } from '../../src/core/placement/state.ts';
 import { solvePool } from '../../src/workers/solvePool.ts';
+import { leastCostByTrying } from '../support/bruteForce.ts';
+import { tinySeason } from '../support/tinySeasons.ts';
+import { addLonePlans } from '../../src/core/placement/lonePlans.ts';
 import { checkPlan } from '../../src/core/placement/checkPlan.ts';
 
 /**
@@ -43,6 +46,21 @@ describe('against the proven optimum of the pool', () => {
       const verdict = checkPlan(problem.instance, solutionOf(best));
       expect(verdict.faults).toEqual([]);
       expect(verdict.cost).toBeCloseTo(answer.cost, 4);
+    }
+  }, 120_000);
+});
+
+describe('tiny seasons with too little room', () => {
+  it('nothing that tries every set-point and every way is cheaper than ejection, lone plans and the exact choice', async () => {
+    for (const seed of [2, 14, 16, 33, 35, 44]) {
+      const instance = tinySeason(seed);
+      const problem = makeProblem(instance);
+      const { best, pool } = searched(problem, 2, 2500);
+      addLonePlans(pool, best, makeBench(problem), 800, 1);
+      solvePool(await loadHighs(), pool, best, new Set(problem.tasks.map((t) => t.index)), 20);
+      const cost = costOf(best);
+      expect(checkPlan(instance, solutionOf(best)).faults).toEqual([]);
+      expect(leastCostByTrying(instance, cost + 1e-3), `seed ${seed}`).toBeCloseTo(cost, 6);
     }
   }, 120_000);
 });

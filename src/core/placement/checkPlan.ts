@@ -94,10 +94,17 @@ export function checkPlan(instance: Instance, solution: Solution): Verdict {
       }
       const need = under ? under.need : stage.need;
       const start = stay.from + (under ? 0 : stage.standstill_days);
+      const totals = [0];
+      for (let d = start; d < stay.to; d++) totals.push(totals.at(-1)! + gainFrom(d));
+      // Left on the first day of a block it must have enough even if the heat went off at midnight.
       const gained = (end: number): number => {
-        let sum = 0;
-        for (let d = start; d < end; d++) sum += gainFrom(d);
-        return sum;
+        const total = totals[Math.max(0, end - start)]!;
+        const { levels } = places[stay.place]!;
+        if (levels.length < 2 || end <= start || blockOf(end) === blockOf(end - 1)) return total;
+        const last = Math.min(end, days - 1);
+        const half = (level: LevelSpec) =>
+          fits(level, last) ? stage.gain(level.day_C[last]!, level.night_C[last]!, skyOf(level, last)) / 2 : 0;
+        return total - Math.max(0, half(levelOn(stay.place, end - 1)) - half(levels[0]!));
       };
       if (need > 0 && gained(stay.to) < need - 1e-6) say(`${stage.name} is left too soon`);
       if (!under && stay.to - stay.from < Math.max(stage.least_days, stage.standstill_days))
@@ -107,7 +114,8 @@ export function checkPlan(instance: Instance, solution: Solution): Verdict {
       const waits = stay.to - could;
       if (!under && stage.fair_days !== undefined && could - stay.from > stage.fair_days)
         cost += (could - stay.from - stage.fair_days) * weights.ageing_perTrayDay * batch.trays;
-      if (!under && waits > stage.mostWait_days) say(`${stage.name} waits ${waits} days`);
+      const comes = batch.startsOn !== undefined && stay.stage === first;
+      if (!under && !comes && waits > stage.mostWait_days) say(`${stage.name} waits ${waits} days`);
       for (let w = 1; w <= waits; w++) {
         cost += weights.wait_perTrayDay * batch.trays * (2 * w > stage.mostWait_days ? 4 : 1);
       }

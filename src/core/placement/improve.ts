@@ -1,5 +1,7 @@
 import { below, seededRandom, type Random } from '../numerics/random.ts';
 import { insert, pinnedHolds } from './construct.ts';
+import { NONE } from './track.ts';
+import { eject } from './eject.ts';
 import { bestPlan, makeBench, type Bench } from './insert.ts';
 import type { Problem, Task } from './problem.ts';
 import {
@@ -51,6 +53,8 @@ const SOFT_perPartDay = [0.0007, 0.3] as const;
 const UNTANGLE_frac = 0.8;
 /** How often all batches are put where they want to be before the moves begin. */
 const SWEEPS = 2;
+/** While any batch is left out: how often a move puts one in over the others. */
+const EJECT_frac = 0.3;
 /** What is fought over grows dear: this often its price is raised, by so many times the price of what is overdrawn, and so much of it stays. */
 const RAISE_EVERY_frac = 0.01;
 const CROWDED_per = 3;
@@ -136,10 +140,26 @@ class Search {
     } else if (this.state.overdrawn_perPart > 0) this.harden();
     const hot = this.scale * HOT_frac * Math.pow(COLD_frac / HOT_frac, progress);
     if (this.state.overdrawn_perPart > 0 && this.random() < UNTANGLE_frac && this.untangle(hot)) return;
+    if (this.state.overdrawn_perPart === 0 && this.ejectOne(hot)) return;
     const draw = this.random();
     if (this.heated.length > 0 && draw < (few ? 0.5 : 0.3)) this.relevel(hot);
     else if (this.heated.length > 0 && draw < (few ? 0.62 : 0.36)) this.vacate(hot);
     else this.cluster(hot);
+  }
+
+  /** Now and then, while any batch is left out: puts one in and lets the others make way. */
+  private ejectOne(hot: number): boolean {
+    const { state, movable, random } = this;
+    const leftOut = movable.filter((task) => isLeftOut(state, task));
+    if (leftOut.length === 0 || random() >= EJECT_frac) return false;
+    const task = leftOut[below(random, leftOut.length)]!;
+    const { only, onPlan } = this.options;
+    const kept = eject(state, task, this.bench, random, hot, (t) => !t.spec.pinned && (only?.has(t.index) ?? true));
+    if (!kept) return true;
+    const plan = state.plans[task.index];
+    if (plan && onPlan) onPlan(state, plan);
+    if (costOf(state) < this.bestCost - 1e-9) this.keep();
+    return true;
   }
 
   /** Puts each batch where it is cheapest, one after another, in an order by chance. */
@@ -404,6 +424,11 @@ function isOver({ free, problem }: State, task: Task, plan: Plan): boolean {
     for (let d = plan.days[k]!; d < plan.days[k + 1]!; d++) if (free[base + d]! < 0) return true;
   }
   return false;
+}
+
+/** Whether no way to its date was found for a batch. */
+function isLeftOut(state: State, task: Task): boolean {
+  return (state.plans[task.index]?.days[task.stageCount] ?? NONE) === NONE;
 }
 
 function priceOf(state: State, task: Task): number {

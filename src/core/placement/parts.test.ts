@@ -14,7 +14,7 @@ import { makeProblem } from './problem.ts';
 import { repair, undoRepair } from './repair.ts';
 import { solutionOf } from './solution.ts';
 import { costOf, removePlan, restoreRow, setRow } from './state.ts';
-import { endFrom, gainsIn, makeTrack, NONE, refreshTrack } from './track.ts';
+import { dayGains, endFrom, gainsFromNoon, makeTrack, NONE, refreshTrack } from './track.ts';
 
 describe('heat', () => {
   it('of the worked example, and none where it is warm enough unheated', () => {
@@ -82,7 +82,7 @@ describe('the ends of a stage', () => {
   const levels = [level(null, (d) => 6 + d * 0.2), level(18, () => 18), level(24, () => 24)];
   const blockOf = Uint8Array.from({ length: DAYS + 1 }, (_, d) => Math.floor(d / 7));
   const track = makeTrack(
-    levels.map((one) => gainsIn(stage, one, DAYS)),
+    levels.map((one) => gainsFromNoon(dayGains(stage, one, DAYS))),
     DAYS,
   );
 

@@ -348,7 +348,12 @@ function cheapestByTrying(instance: Instance, state: State, index: number): numb
         const fits = on.night_C[e]! >= stage.low_C && on.day_C[e]! <= stage.high_C;
         const next = fits ? stage.gain(on.day_C[e]!, on.night_C[e]!) : 0;
         if (e - 1 >= d + stage.standstill_days) gained += (stage.gain(on.day_C[e - 1]!, on.night_C[e - 1]!) + next) / 2;
-        if (gained < stage.need - 1e-9 || e < d + Math.max(stage.least_days, stage.standstill_days)) continue;
+        const off = instance.places[q]!.levels[0]!;
+        const offFits = off.night_C[e]! >= stage.low_C && off.day_C[e]! <= stage.high_C;
+        const unheated = offFits ? stage.gain(off.day_C[e]!, off.night_C[e]!) : 0;
+        // On the first day of a week it must do without that morning's heat.
+        const less = e % 7 === 0 && instance.places[q]!.levels.length > 1 ? Math.max(0, next - unheated) / 2 : 0;
+        if (gained - less < stage.need - 1e-9 || e < d + Math.max(stage.least_days, stage.standstill_days)) continue;
         if (waits > stage.mostWait_days) break;
         let wait = weights.ageing_perTrayDay * batch.trays * Math.max(0, e - waits - d - (stage.fair_days ?? 999));
         for (let w = 1; w <= waits; w++)

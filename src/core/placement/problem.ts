@@ -1,7 +1,16 @@
 import { heatMoney } from './energy.ts';
 import type { BatchSpec, Instance, LevelSpec, StageSpec } from './instance.ts';
 import { outPricesOf } from './outPrices.ts';
-import { tollsIn, gainsIn, makeTrack, NONE, refreshTrack, type Track } from './track.ts';
+import {
+  dayGains,
+  gainsFromNoon,
+  lessAtMidnight,
+  tollsIn,
+  makeTrack,
+  NONE,
+  refreshTrack,
+  type Track,
+} from './track.ts';
 
 /** Tray slots are counted in hundredths, so that half slots add up exactly. */
 export const SLOT_PARTS = 100;
@@ -48,8 +57,8 @@ export interface Problem {
   /** Levels that are not alike, and for each place which of them its levels are. */
   readonly climates: readonly LevelSpec[];
   readonly climateOf: readonly (readonly number[])[];
-  /** What a stage gains in a climate, by stage x climates + climate, made at first use. */
-  readonly gains: (Float64Array | null)[];
+  /** What a stage gains in a climate, each day and from noon to noon, by stage x climates + climate, made at first use. */
+  readonly gains: (Gains | null)[];
   /** Tracks by stage x places + place, made at first use. */
   readonly tracks: (Track | null)[];
   /** Counts versions of set-point rows over all states, so that a shared track never takes one row for another. */
@@ -111,7 +120,7 @@ export function makeProblem(instance: Instance): Problem {
     tasks: [],
     climates,
     climateOf,
-    gains: new Array<Float64Array | null>(instance.stages.length * climates.length).fill(null),
+    gains: new Array<Gains | null>(instance.stages.length * climates.length).fill(null),
     tracks,
     versions: 0,
   };
@@ -125,17 +134,32 @@ export function trackOf(problem: Problem, stage: number, place: number): Track {
   const at = stage * problem.placeCount + place;
   const known = problem.tracks[at];
   if (known) return known;
-  const gains = problem.climateOf[place]!.map((climate) => gainsOf(problem, stage, climate));
+  const both = problem.climateOf[place]!.map((climate) => gainsOf(problem, stage, climate));
+  const gains = both.map((one) => one.fromNoon);
   const spec = problem.instance.stages[stage]!;
   const tolls = problem.climateOf[place]!.flatMap(
     (climate) => tollsIn(spec, problem.climates[climate]!, problem.days, problem.instance.weights) ?? [],
   );
-  return (problem.tracks[at] = makeTrack(gains, problem.days, tolls.some((b) => b.some((f) => f > 0)) ? tolls : null));
+  const off = both.length > 1 ? both.map((one) => lessAtMidnight(one.byDay, both[0]!.byDay)) : null;
+  return (problem.tracks[at] = makeTrack(
+    gains,
+    problem.days,
+    off,
+    tolls.some((b) => b.some((f) => f > 0)) ? tolls : null,
+  ));
 }
 
-function gainsOf(problem: Problem, stage: number, climate: number): Float64Array {
+interface Gains {
+  readonly byDay: Float64Array;
+  readonly fromNoon: Float64Array;
+}
+
+function gainsOf(problem: Problem, stage: number, climate: number): Gains {
   const at = stage * problem.climates.length + climate;
-  return (problem.gains[at] ??= gainsIn(problem.instance.stages[stage]!, problem.climates[climate]!, problem.days));
+  const known = problem.gains[at];
+  if (known) return known;
+  const byDay = dayGains(problem.instance.stages[stage]!, problem.climates[climate]!, problem.days);
+  return (problem.gains[at] = { byDay, fromNoon: gainsFromNoon(byDay) });
 }
 
 /** Levels with the same set-point and the same temperatures on every day are one climate: many places are alike. */
@@ -190,7 +214,7 @@ function reachOf(problem: Problem, spec: StageSpec, stage: number): Reach {
   const most = new Float64Array(days).fill(NaN);
   const least = new Float64Array(days).fill(NaN);
   for (const climate of new Set(spec.places.flatMap((p) => problem.climateOf[p]!))) {
-    const gains = gainsOf(problem, stage, climate);
+    const gains = gainsOf(problem, stage, climate).fromNoon;
     for (let d = 0; d < days; d++) {
       const gain = gains[d]!;
       if (!(most[d]! >= gain) && gain === gain) most[d] = gain;
@@ -201,7 +225,8 @@ function reachOf(problem: Problem, spec: StageSpec, stage: number): Reach {
   refreshTrack(fast, spec, row, 0, blockOf, days);
   const slow = makeTrack([least], days);
   refreshTrack(slow, spec, row, 0, blockOf, days);
-  return { soonest: fast.end, latest: slow.end };
+  // Where the heat goes off at midnight it takes a day more.
+  return { soonest: fast.end, latest: slow.end.map((d) => (d === NONE ? NONE : Math.min(days - 1, d + 1))) };
 }
 
 function taskOf(problem: Problem, spec: BatchSpec, index: number, reach: (stage: number) => Reach): Task {

@@ -33,13 +33,14 @@ export const STEP_OF: Readonly<Record<Stage, WorkKey>> = {
 
 /**
  * Reads an answer back into plans of batches and weekly set-points. A batch keeps what it has for the stages behind it.
- * Weeks in which nothing stands in a place get no set-point of their own.
+ * Weeks in which nothing stands in a heated place are off, or kept at `idle_C`.
  */
 export function proposalOf(
   season: SeasonInstance,
   solution: Solution,
   plans: ReadonlyMap<number, BatchPlan>,
   places: readonly Place[],
+  idle_C: number | null = null,
 ): Proposal {
   const { instance, from } = season;
   const unplaced: number[] = [];
@@ -57,14 +58,21 @@ export function proposalOf(
   const setPoints = places.flatMap((place, p): ProposedSetPoints[] => {
     if (place.temperature?.kind !== 'set-point') return [];
     const { levels } = instance.places[p]!;
-    const weeks = solution.rows[p]!.flatMap((level, b): WeekSetPoint[] =>
-      b >= instance.frozenBlocks && inUse.has(`${p}/${b}`)
-        ? [{ week: from + 7 * b, setPoint_C: levels[level]!.setPoint_C }]
-        : [],
-    );
+    const idle = idleSetPoint(place, idle_C);
+    const weeks = solution.rows[p]!.flatMap((level, b): WeekSetPoint[] => {
+      if (b < instance.frozenBlocks) return [];
+      const used = inUse.has(`${p}/${b}`);
+      return [{ week: from + 7 * b, setPoint_C: used ? levels[level]!.setPoint_C : idle }];
+    });
     return [{ placeId: place.id, setPoints: weeks }];
   });
   return { batches, setPoints, unplaced };
+}
+
+/** What an empty place is set to: off, or the least of its set-points that keeps it so warm. */
+export function idleSetPoint({ temperature }: Pick<Place, 'temperature'>, idle_C: number | null): number | null {
+  if (idle_C === null || temperature?.kind !== 'set-point') return null;
+  return [...temperature.levels_C].sort((a, b) => a - b).find((level) => level >= idle_C) ?? null;
 }
 
 /** Stays of one batch as places and days of its plan. It keeps what it has for the stages behind it. */

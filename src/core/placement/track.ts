@@ -13,8 +13,12 @@ const SLACK = 1e-9;
 
 /** One stage in one place: what each day gains at each set-point, and, for the present set-points, when it may end. */
 export interface Track {
-  /** By level of the place: gains of a stage in one climate, as gainsIn gives them. */
+  /** By level of the place: gains of a stage in one climate, as gainsFromNoon gives them. */
   readonly gains: readonly Float64Array[];
+  /**
+   * By level: how much less a day gives until noon of the next when the heat goes off at midnight. null: it cannot be set.
+   */
+  readonly offAtMidnight: readonly Float64Array[] | null;
   /** Earliest day a stage entered on a day may be left; NONE where it may not be entered. */
   readonly end: Int16Array;
   /** First day from a day on which the stage may not be there. */
@@ -27,11 +31,8 @@ export interface Track {
   version: number;
 }
 
-/**
- * What a stage gains in a climate from noon of each day to noon of the next: half of this day and half of the next, at the
- * same set-point, since set-points are changed at noon. NaN on days on which the stage may not be there.
- */
-export function gainsIn(stage: StageSpec, level: LevelSpec, days: number): Float64Array {
+/** What a stage gains on each day of a climate; NaN on days on which it may not be there. */
+export function dayGains(stage: StageSpec, level: LevelSpec, days: number): Float64Array {
   const gains = new Float64Array(days);
   const tooHigh = stage.mostSetPoint_C !== null && level.setPoint_C !== null && level.setPoint_C > stage.mostSetPoint_C;
   let lastDay_C = NaN;
@@ -49,11 +50,31 @@ export function gainsIn(stage: StageSpec, level: LevelSpec, days: number): Float
     }
     gains[d] = last;
   }
-  for (let d = 0; d < days; d++) {
-    const next = d + 1 < days ? gains[d + 1]! : gains[d]!;
-    gains[d] = (gains[d]! + (next === next ? next : 0)) / 2;
-  }
   return gains;
+}
+
+/**
+ * What a stage gains from noon of each day to noon of the next: half of this day and half of the next, at the same
+ * set-point, since set-points are changed at noon. NaN on days on which the stage may not be there.
+ */
+export function gainsFromNoon(gains: Float64Array): Float64Array {
+  return gains.map((gain, d) => {
+    const next = d + 1 < gains.length ? gains[d + 1]! : gain;
+    return (gain + (next === next ? next : 0)) / 2;
+  });
+}
+
+/**
+ * How much less each day gives until noon of the next when the heat goes off at midnight; see Track.offAtMidnight.
+ * @param set what each day gains at the set-point, as dayGains gives it
+ * @param unheated the same of the place unheated
+ */
+export function lessAtMidnight(set: Float64Array, unheated: Float64Array): Float64Array {
+  return set.map((_, d) => {
+    const next = Math.min(set.length - 1, d + 1);
+    const [on, off] = [set[next]!, unheated[next]!];
+    return on === on ? Math.max(0, (on - (off === off ? off : 0)) / 2) : 0;
+  });
 }
 
 /** Hours and light of a day. */
@@ -75,10 +96,19 @@ export function tollsIn(spec: StageSpec, level: LevelSpec, days: number, weights
 export function makeTrack(
   gains: readonly Float64Array[],
   days: number,
+  offAtMidnight: readonly Float64Array[] | null = null,
   tolls: readonly Float64Array[] | null = null,
 ): Track {
   const toll = tolls === null ? null : new Float64Array(days);
-  return { gains, end: new Int16Array(days + 1), bad: new Int16Array(days + 1), tolls, toll, version: NONE };
+  return {
+    gains,
+    offAtMidnight,
+    end: new Int16Array(days + 1),
+    bad: new Int16Array(days + 1),
+    tolls,
+    toll,
+    version: NONE,
+  };
 }
 
 /** Scratch for the running total at noon of each day. */
@@ -86,7 +116,8 @@ let noon = new Float64Array(0);
 
 /**
  * Works out `end` and `bad` for a row of set-points. A stage entered on day d gains from noon of d (plus its standstill);
- * it may be left on the first day by whose noon it has gained its need.
+ * it may be left on the first day by whose noon it has gained its need; on the first day of a block, even if the heat went
+ * off at midnight: what stood there no longer keeps the place heated.
  * @param row level of each block, from `rowFrom`
  */
 export function refreshTrack(
@@ -130,11 +161,17 @@ export function refreshTrack(
     if (e < soonest) e = soonest;
     if (need > 0) {
       const goal = noon[start]! + need - SLACK;
-      while (e < days && noon[e]! < goal) e++;
+      while (e < days && noon[e]! - short(track, e, row, rowFrom, blockOf) < goal) e++;
     } else e = soonest;
     end[d] = e < days && e <= bad[d]! ? e : NONE;
   }
   end[days] = NONE;
+}
+
+/** What the noon of a day lacks of its running total if the heat went off at the midnight before: only where a block begins. */
+function short({ offAtMidnight }: Track, d: number, row: Uint8Array, rowFrom: number, blockOf: Uint8Array): number {
+  if (offAtMidnight === null || d === 0 || blockOf[d]! === blockOf[d - 1]!) return 0;
+  return offAtMidnight[row[rowFrom + blockOf[d - 1]!]!]![d - 1]!;
 }
 
 /** Earliest day by whose noon `need` is gained from noon of `day`, for a batch already there; NONE when never or not allowed. */
@@ -149,7 +186,7 @@ export function endFrom(
 ): number {
   let left = need - SLACK;
   for (let d = day; d < days; d++) {
-    if (left <= 0) return d;
+    if (left + (d > day ? short(track, d, row, rowFrom, blockOf) : 0) <= 0) return d;
     const gain = track.gains[row[rowFrom + blockOf[d]!]!]![d]!;
     if (!(gain === gain)) return NONE;
     left -= gain;
