@@ -1,5 +1,3 @@
-import { cropOfBatch } from '../core/varietyFigures.ts';
-import { batchProgress } from '../core/batch/progress.ts';
 import type { BatchPlan, Stage } from '../core/model.ts';
 import { construct, insert } from '../core/placement/construct.ts';
 import { seasonInstance, type SeasonBatchToPlan, type SeasonInstance } from '../core/placement/fromSeason.ts';
@@ -16,7 +14,7 @@ import { repair } from '../core/placement/repair.ts';
 import { solutionOf, staysOf, type Solution } from '../core/placement/solution.ts';
 import { costOf, removePlan, type State } from '../core/placement/state.ts';
 import { NONE } from '../core/placement/track.ts';
-import { tablesOfHouse } from '../core/schedule/seasonTables.ts';
+import { seasonToPlan } from '../contracts/seasonToPlan.ts';
 import type {
   ExactAnswer,
   MakeRoomAnswer,
@@ -53,36 +51,16 @@ const EXACT_SECONDS = 20;
 /** Plans of single batches in an empty house that are put before it as well, over all batches. */
 const LONE_PLANS = 6000;
 
-export function prepare({ house, batches }: SeasonSent): Prepared {
-  const tables = tablesOfHouse(house);
-  const containers = new Map(house.containers.map((container) => [container.id, container]));
-  const { today, offHeat, coolSchool, coolMost_C, weights, places, planning, pace } = house;
-  const toPlan = batches.map((batch): SeasonBatchToPlan => {
-    const crop = cropOfBatch(house, batch);
-    const { plan, state, coming_frac, weather } = batch;
-    const progress = batchProgress({ crop, plan, state, offHeat, tables, containers, today, coming_frac, weather });
-    return { id: batch.id, name: batch.name, crop, plan, state, pinned: batch.pinned, progress };
-  });
-  const season = seasonInstance({
-    today,
-    places,
-    containers,
-    offHeat,
-    coolSchool,
-    coolMost_C,
-    weights,
-    planning,
-    pace,
-    tables,
-    batches: toPlan,
-  });
+export function prepare(sent: SeasonSent): Prepared {
+  const toPlan = seasonToPlan(sent);
+  const season = seasonInstance(toPlan);
   const problem = makeProblem(season.instance);
   return {
     season,
     problem,
     bench: makeBench(problem),
-    batches: new Map(toPlan.map((batch) => [batch.id, batch])),
-    plans: new Map(batches.map((batch) => [batch.id, batch.plan])),
+    batches: new Map(toPlan.batches.map((batch) => [batch.id, batch])),
+    plans: new Map(sent.batches.map((batch) => [batch.id, batch.plan])),
   };
 }
 

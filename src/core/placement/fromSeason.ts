@@ -69,6 +69,8 @@ export interface SeasonInstance {
   /** Day 0 of the instance: the Monday of this week. */
   readonly from: DayNumber;
   readonly placeIds: readonly number[];
+  /** Level of each place's usual set-point; 0 where it cannot be set. */
+  readonly usualLevels: readonly number[];
   /** Of each batch of the instance: its number, and the stages it goes through. */
   readonly batches: readonly { readonly id: number; readonly stages: readonly Stage[] }[];
 }
@@ -117,6 +119,9 @@ export function seasonInstance(season: SeasonToPlan): SeasonInstance {
   return {
     from,
     placeIds: season.places.map((place) => place.id),
+    usualLevels: season.places.map(({ temperature }) =>
+      temperature?.kind === 'set-point' ? nearest(levelsOf(temperature), temperature.usual_C) : 0,
+    ),
     batches: batches.map(({ id, stages: ways }) => ({ id, stages: ways })),
     instance: {
       days,

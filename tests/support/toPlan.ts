@@ -1,0 +1,20 @@
+import type { SeasonSent } from '../../src/contracts/planner.ts';
+import { seasonToPlan } from '../../src/contracts/seasonToPlan.ts';
+import { UNSOWN } from '../../src/core/batch/reduce.ts';
+import { batchProgress } from '../../src/core/batch/progress.ts';
+import type { BatchPlan, Crop } from '../../src/core/model.ts';
+import type { SeasonToPlan } from '../../src/core/placement/fromSeason.ts';
+
+/** A season with batches that are not made yet in it. */
+export function toPlan(
+  sent: SeasonSent,
+  made: readonly { readonly id: number; readonly crop: Crop; readonly plan: BatchPlan }[],
+): SeasonToPlan {
+  const season = seasonToPlan(sent);
+  const { offHeat, tables, containers, today } = season;
+  const more = made.map(({ id, crop, plan }) => {
+    const progress = batchProgress({ crop, plan, state: UNSOWN, offHeat, tables, containers, today });
+    return { id, name: crop.name, crop, plan, state: UNSOWN, pinned: false, progress };
+  });
+  return { ...season, batches: [...season.batches, ...more] };
+}
