@@ -10,8 +10,16 @@ import {
   zoneInput,
   zonePatch,
 } from './heat.ts';
-import { familyInput, familyPatch, planChangeInput, scenarioInput, scenarioPatch, undoInput } from './planning.ts';
-import { batchPatch, batchToMake, eventInput, sowAgainInput, importInput, splitInput } from './batches.ts';
+import {
+  batchToMake,
+  familyInput,
+  familyPatch,
+  planChangeInput,
+  scenarioInput,
+  scenarioPatch,
+  undoInput,
+} from './planning.ts';
+import { batchPatch, eventInput, sowAgainInput, importInput, splitInput } from './batches.ts';
 import { clockInput, containerInput, cropInput, lotInput, nurseryInput, placeInput, varietyInput } from './books.ts';
 import { version } from './fields.ts';
 import { coverInput, programmeInput } from './hardening.ts';

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { EVENT_KINDS, SIGNS, STOOD } from '../core/batch/event.ts';
+import { LEAST_SURE_frac, MOST_SURE_frac } from '../core/placement/planning.ts';
 import { FAILURES } from '../core/batch/failures.ts';
 import { offHeatInput } from './books.ts';
 import { gateModes } from './hardening.ts';
@@ -43,6 +44,7 @@ export const batchInput = z.strictObject({
   after_days: wholeNumber('days after the date that are as good', 0, 60).optional(),
   weight: figure('how much it matters', 0.1, 10).optional(),
   age_frac: figure('size at planting out', 0.4, 2).optional(),
+  sure_frac: figure('how sure', LEAST_SURE_frac, MOST_SURE_frac).nullable().optional(),
   pinned: z.boolean().optional(),
   joins: z
     .strictObject({
@@ -65,10 +67,6 @@ export const idempotencyKey = z
   .string({ error: 'idempotencyKey: a fresh random text for each log line' })
   .min(8, { error: 'idempotencyKey: at least 8 letters' })
   .max(100, { error: 'idempotencyKey: at most 100 letters' });
-
-/** A batch to be made: the same key twice makes it once. */
-export const batchToMake = batchInput.extend({ idempotencyKey });
-export type BatchToMake = z.infer<typeof batchToMake>;
 
 /** Any of the plan's parts, with the version it was read at. */
 export const batchPatch = batchInput.partial().extend({ version, note: z.string().trim().max(2000).optional() });

@@ -11,6 +11,10 @@ export interface ImportLine {
   readonly plants: number;
   readonly transplantOn: string;
   readonly sowOn: string | null;
+  /** Where it stands, in order. */
+  readonly places: string;
+  /** Room or warmth that is lacking; null: none. */
+  readonly lack: string | null;
 }
 
 export interface ImportAnswer {

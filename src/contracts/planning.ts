@@ -8,6 +8,21 @@ const monday = isoDay('week').refine((iso) => weekdayOf(dayFromIso(iso) ?? 3) ==
 });
 const weekSetPoint = z.strictObject({ week: monday, setPoint_C: temperature_C('set-point').nullable() });
 
+/** Set-points of places by week, each place with the version it was read at. */
+export const placeSetPoints = z
+  .array(
+    z.strictObject({
+      placeId: recordId('place'),
+      version,
+      setPoints: z.array(weekSetPoint).max(520, { error: 'set-points: at most ten years of weeks' }),
+    }),
+  )
+  .max(200, { error: 'set-points: at most 200 places' });
+
+/** A batch to be made: the same key twice makes it once; with the set-points of weeks in which nothing stood where it goes. */
+export const batchToMake = batchInput.extend({ idempotencyKey, setPoints: placeSetPoints.default([]) });
+export type BatchToMake = z.infer<typeof batchToMake>;
+
 /** A plan of the season, or part of one, taken over in one step. Versions are those it was made from. */
 export const planChangeInput = z.strictObject({
   idempotencyKey,
@@ -25,15 +40,7 @@ export const planChangeInput = z.strictObject({
       }),
     )
     .max(2000, { error: 'batches: at most 2000 in one step' }),
-  setPoints: z
-    .array(
-      z.strictObject({
-        placeId: recordId('place'),
-        version,
-        setPoints: z.array(weekSetPoint).max(520, { error: 'set-points: at most ten years of weeks' }),
-      }),
-    )
-    .max(200, { error: 'set-points: at most 200 places' }),
+  setPoints: placeSetPoints,
   /** Room of places, where a what-if is taken over that changed it. */
   rooms: z
     .array(z.strictObject({ placeId: recordId('place'), version, room_trays: figure('room', 0, 100_000) }))
@@ -53,6 +60,8 @@ export const familyInput = z
     kind: z.enum(['succession', 'insurance']),
     every_days: wholeNumber('days between', 1, 120),
     times: wholeNumber('how many', 2, 40),
+    /** Each is placed by the planner beside what stands there; else all have the places said. */
+    placed: z.boolean().default(false),
     /** For an insurance batch: its plants as a share of the first. */
     share_frac: figure('share of the first', 0.05, 1).default(1),
   })

@@ -7,7 +7,8 @@ import type { BatchEvent, EventKind } from '../core/batch/event.ts';
 import { reduceLog, splitSnapshot, type BatchState } from '../core/batch/reduce.ts';
 import { daysOf } from '../core/schedule/chain.ts';
 import { placeOfStage, type BatchPlan } from '../core/model.ts';
-import type { BatchInput, BatchPatch, BatchToMake, EventInput, SplitInput } from '../contracts/batches.ts';
+import type { BatchInput, BatchPatch, EventInput, SplitInput } from '../contracts/batches.ts';
+import type { BatchToMake } from '../contracts/planning.ts';
 import { fieldProblem, ProblemError } from '../contracts/problem.ts';
 import type { BatchRecord, EventRecord } from '../contracts/records.ts';
 import {
@@ -23,12 +24,14 @@ import {
 } from '../db/batches.ts';
 import { insertStockMoves, stockOfEvents } from '../db/potting.ts';
 import { readEvents } from '../db/world.ts';
+import { writeSetPoints } from './writeSetPoints.ts';
 import { database } from './database.ts';
 import { readSeason, type Season } from './season.ts';
 
 /** Makes a batch. The same key twice makes it once and answers with the one there is. */
 export async function createBatch({
   idempotencyKey,
+  setPoints,
   ...input
 }: BatchToMake): Promise<{ batch: BatchRecord; repeated: boolean }> {
   const { world, now } = await readSeason();
@@ -41,6 +44,7 @@ export async function createBatch({
         throw fieldProblem('idempotencyKey', 'This key was used for another batch; use a fresh one for each.');
       return { batch: known.batch, repeated: true };
     }
+    if (setPoints.length > 0) await writeSetPoints(setPoints, world, transaction);
     const made = { ...newBatch(input), idempotencyKey, requestHash };
     return { batch: await insertBatch(database(), made, transaction), repeated: false };
   });

@@ -1,39 +1,23 @@
 import { createHash } from 'node:crypto';
-import { isDeepStrictEqual } from 'node:util';
 import type { Transaction } from 'sequelize';
 import { fieldProblem, ProblemError } from '../contracts/problem.ts';
 import type { PlanChangeInput, PlanChangeLine, UndoInput } from '../contracts/planning.ts';
 import type { BatchInput } from '../contracts/batches.ts';
 import type { BatchRecord } from '../contracts/records.ts';
 import { insertEvent, lockBatch, updateBatch } from '../db/batches.ts';
-import {
-  changePlace,
-  insertPlanChange,
-  listPlanChanges,
-  lockPlan,
-  readPlanChange,
-  readWeeks,
-  type WeekRow,
-} from '../db/planChanges.ts';
+import { insertPlanChange, listPlanChanges, lockPlan, readPlanChange } from '../db/planChanges.ts';
 import type { World } from '../db/world.ts';
 import { batchInputOf, newBatch, requireKnown } from './batchInput.ts';
 import { logLine } from './changeBatches.ts';
 import { database } from './database.ts';
 import { readSeason } from './season.ts';
+import { alike, placesOf, requireUnchanged, writePlaces, type PlacePart } from './writeSetPoints.ts';
 
 /** One batch before and after a change: its plan as a person would send it. */
 interface BatchPart {
   readonly id: number;
   readonly version: number;
   readonly input: BatchInput;
-}
-interface PlacePart {
-  readonly placeId: number;
-  readonly version: number;
-  /** The weeks spoken of; those not in `setPoints` have no set-point of their own. */
-  readonly weeks: readonly string[];
-  readonly setPoints: readonly WeekRow[];
-  readonly room_trays: number;
 }
 interface Part {
   readonly batches: readonly BatchPart[];
@@ -147,63 +131,11 @@ async function write(
     after.batches.push({ id: was.id, version: written.version, input: batchInputOf(written as BatchRecord) });
     await insertEvent({ ...logLine(was.id, 'edited', today, instant_ms), note: `season plan: ${words}` }, transaction);
   }
-  for (const part of [...wanted.places].sort((a, b) => a.placeId - b.placeId)) {
-    const place = world.places.find((p) => p.id === part.placeId);
-    if (!place) throw new ProblemError(404, 'No such place', `There is no place number ${part.placeId}.`);
-    const had = await readWeeks(part.placeId, part.weeks, transaction);
-    const asLeft = left?.places.find((one) => one.placeId === part.placeId);
-    const asIs = { setPoints: had, room_trays: place.room_trays };
-    if (left && !alike(asIs, asLeft && { setPoints: asLeft.setPoints, room_trays: asLeft.room_trays })) {
-      changed.push(place.name);
-      continue;
-    }
-    const version = left ? place.version : part.version;
-    const change = { clear: part.weeks, weeks: part.setPoints, room_trays: part.room_trays };
-    if (!(await changePlace(part.placeId, version, change, transaction))) {
-      changed.push(place.name);
-      continue;
-    }
-    before.places.push({ ...part, setPoints: had, room_trays: place.room_trays });
-    after.places.push({ ...part, setPoints: byWeek(part.setPoints), version: version + 1 });
-  }
-  if (changed.length > 0) {
-    throw new ProblemError(
-      409,
-      'The season has changed',
-      `Someone else changed ${changed.slice(0, 6).join(', ')}${changed.length > 6 ? ` and ${changed.length - 6} more` : ''} since this plan was made. Nothing was written. Look at the season as it now stands and plan again.`,
-      { current: changed },
-    );
-  }
+  const places = await writePlaces(wanted.places, world, transaction, changed, left?.places ?? null);
+  before.places.push(...places.before);
+  after.places.push(...places.after);
+  requireUnchanged(changed);
   return { before, after };
-}
-
-function placesOf(input: PlanChangeInput, world: World): PlacePart[] {
-  const parts = new Map<number, PlacePart>();
-  const placeOf = (id: number) => world.places.find((p) => p.id === id);
-  for (const [i, { placeId, version, setPoints }] of input.setPoints.entries()) {
-    const place = placeOf(placeId);
-    const levels = place?.temperature?.kind === 'set-point' ? place.temperature.levels_C : [];
-    setPoints.forEach(({ setPoint_C }, j) => {
-      if (setPoint_C !== null && !levels.includes(setPoint_C)) {
-        throw fieldProblem(
-          `setPoints.${i}.setPoints.${j}.setPoint_C`,
-          `${place?.name ?? 'This place'} cannot be set to ${setPoint_C}.`,
-        );
-      }
-    });
-    parts.set(placeId, {
-      placeId,
-      version,
-      weeks: setPoints.map((s) => s.week),
-      setPoints,
-      room_trays: place?.room_trays ?? 0,
-    });
-  }
-  for (const { placeId, version, room_trays } of input.rooms) {
-    const known = parts.get(placeId) ?? { placeId, version, weeks: [], setPoints: [], room_trays };
-    parts.set(placeId, { ...known, room_trays });
-  }
-  return [...parts.values()];
 }
 
 function requireOnce(input: PlanChangeInput): void {
@@ -214,12 +146,5 @@ function requireOnce(input: PlanChangeInput): void {
     throw fieldProblem('batches', 'There is nothing in this plan to take over.');
   }
 }
-
-/** Whether two records say the same, in whatever order their parts were written. */
-function alike(a: unknown, b: unknown): boolean {
-  return isDeepStrictEqual(JSON.parse(JSON.stringify(a ?? null)), JSON.parse(JSON.stringify(b ?? null)));
-}
-
-const byWeek = (rows: readonly WeekRow[]): WeekRow[] => [...rows].sort((x, y) => x.week.localeCompare(y.week));
 
 const hashOf = (value: unknown): string => createHash('sha256').update(JSON.stringify(value)).digest('hex');

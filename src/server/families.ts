@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { isoFromDay, requireDay } from '../core/calendar/dayNumber.ts';
 import { reduceLog } from '../core/batch/reduce.ts';
+import type { BatchInput } from '../contracts/batches.ts';
 import type { FamilyInput, FamilyPatch } from '../contracts/planning.ts';
 import { fieldProblem, ProblemError } from '../contracts/problem.ts';
 import { insertBatch, insertEvent, lockBatch, updateBatch } from '../db/batches.ts';
@@ -9,7 +10,9 @@ import { readEvents } from '../db/world.ts';
 import { batchInputOf, newBatch, requireKnown } from './batchInput.ts';
 import { logLine } from './changeBatches.ts';
 import { database } from './database.ts';
+import { placeForMe } from './placeForMe.ts';
 import { readSeason } from './season.ts';
+import { withVersions, writeSetPoints } from './writeSetPoints.ts';
 
 export interface FamilyMade {
   readonly familyId: number | null;
@@ -19,9 +22,11 @@ export interface FamilyMade {
 
 /** Makes a succession or an insurance pair: the first batch and those after it, each so many days later. */
 export async function makeFamily(input: FamilyInput): Promise<FamilyMade> {
-  const { world, now } = await readSeason();
+  const season = await readSeason();
+  const { world, now } = season;
   requireKnown(world, input.batch, now.today);
-  const first = requireDay(input.batch.transplantOn);
+  const members = membersOf(input);
+  const { inputs, setPoints } = input.placed ? placeForMe(season, members) : { inputs: members, setPoints: [] };
   return database().transaction(async (transaction) => {
     const hash = createHash('sha256').update(JSON.stringify(input)).digest('hex');
     const [rows] = await database().query(
@@ -41,21 +46,28 @@ export async function makeFamily(input: FamilyInput): Promise<FamilyMade> {
     }
     const familyId = await nextFamily(database(), transaction);
     const made: { id: number; code: string }[] = [];
-    for (let i = 0; i < input.times; i++) {
-      const share = i === 0 ? 1 : input.share_frac;
-      const shift = i * input.every_days;
-      const { joins } = input.batch;
-      const batch = newBatch({
-        ...input.batch,
-        plantsWanted: Math.max(1, Math.round(input.batch.plantsWanted * share)),
-        transplantOn: isoFromDay(first + shift),
-        ...(joins ? { joins: { ...joins, on: isoFromDay(requireDay(joins.on) + shift) } } : {}),
-        steps: {},
-      });
-      const row = await insertBatch(database(), { ...batch, familyId }, transaction);
+    if (setPoints.length > 0) await writeSetPoints(withVersions(setPoints, world), world, transaction);
+    for (const member of inputs) {
+      const row = await insertBatch(database(), { ...newBatch(member), familyId }, transaction);
       made.push({ id: row.id, code: row.code });
     }
     return { familyId, made, repeated: false };
+  });
+}
+
+/** The batches of a family, each so many days after the one before. */
+function membersOf({ batch, times, every_days, share_frac }: FamilyInput): BatchInput[] {
+  const first = requireDay(batch.transplantOn);
+  const { joins } = batch;
+  return Array.from({ length: times }, (_, i) => {
+    const shift = i * every_days;
+    return {
+      ...batch,
+      plantsWanted: Math.max(1, Math.round(batch.plantsWanted * (i === 0 ? 1 : share_frac))),
+      transplantOn: isoFromDay(first + shift),
+      ...(joins ? { joins: { ...joins, on: isoFromDay(requireDay(joins.on) + shift) } } : {}),
+      steps: {},
+    };
   });
 }
 

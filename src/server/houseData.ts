@@ -62,7 +62,7 @@ export function houseData(season: Season, cropIds: ReadonlySet<number> | null): 
 }
 
 /** The pace of the house's hands: as timed when potting, and by its trolley. */
-function housePace(world: World): HousePace {
+export function housePace(world: World): HousePace {
   const { trolley_trays, trip_min } = world.nursery.potting;
   // Of no pot and no crop in particular: the house's own.
   return {

@@ -183,6 +183,7 @@ export function ImportBatches() {
                   <th className="r">Plants</th>
                   <th>Out</th>
                   <th>Sow</th>
+                  <th>Where</th>
                 </tr>
               </thead>
               <tbody>
@@ -197,6 +198,10 @@ export function ImportBatches() {
                     <td className="r">{line.plants}</td>
                     <td>{line.transplantOn}</td>
                     <td>{line.sowOn ?? 'cannot be reached'}</td>
+                    <td>
+                      {line.places}
+                      {line.lack && <span className="tag bad ml-1">{line.lack}</span>}
+                    </td>
                   </tr>
                 ))}
               </tbody>

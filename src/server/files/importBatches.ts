@@ -4,17 +4,20 @@ import { isoFromDay, requireDay } from '../../core/calendar/dayNumber.ts';
 import { outlook } from '../../core/schedule/outlook.ts';
 import { startOf } from '../../core/schedule/chain.ts';
 import { placesForStage } from '../../core/schedule/suits.ts';
-import { STAGES, USUAL_WINDOW, WORK_KEYS, type MainStage } from '../../core/model.ts';
+import { ALL_STAGES, STAGES, USUAL_WINDOW, WORK_KEYS, type MainStage } from '../../core/model.ts';
 import { batchInput, type BatchInput, type ImportInput } from '../../contracts/batches.ts';
 import type { ImportAnswer, ImportLine } from '../../contracts/importAnswer.ts';
 import { fieldProblem, ProblemError, type FieldError } from '../../contracts/problem.ts';
 import { insertBatch } from '../../db/batches.ts';
 import { makeVarieties, type NewVariety } from '../../db/varieties.ts';
 import type { World } from '../../db/world.ts';
+import type { ProposedSetPoints } from '../../core/placement/proposal.ts';
 import { hashOf } from '../requestHash.ts';
 import { newBatch, requireKnown } from '../batchInput.ts';
 import { database } from '../database.ts';
+import { MOST_PLACED, placeForMe } from '../placeForMe.ts';
 import { readSeason, type Season } from '../season.ts';
+import { withVersions, writeSetPoints } from '../writeSetPoints.ts';
 import {
   DAY_COLUMNS,
   exact,
@@ -69,6 +72,8 @@ export async function importBatches(input: ImportInput): Promise<ImportAnswer> {
         throw fieldProblem('idempotencyKey', 'This key was used for another file; use a fresh one for each.');
       return { ...answer, rest: back, made: inputs.length, repeated: true };
     }
+    if (file.setPoints.length > 0)
+      await writeSetPoints(withVersions(file.setPoints, season.world), season.world, transaction);
     const made = await makeVarieties(database(), newVarieties, transaction);
     for (const { input: one, variety } of inputs)
       await insertBatch(
@@ -85,6 +90,8 @@ interface Parsed {
   /** With the key of the variety to be made first, where there is one. */
   readonly inputs: readonly { readonly input: BatchInput; readonly variety: string | null }[];
   readonly lines: readonly ImportLine[];
+  /** Set-points wanted where nothing stood till now. */
+  readonly setPoints: readonly ProposedSetPoints[];
   readonly errors: FieldError[];
   /** Lines that cannot be read, as they stood, with what is wrong. */
   readonly rest: readonly { readonly row: Row; readonly problem: string }[];
@@ -118,7 +125,15 @@ function parseFile({ text, dateOrder: asked, makeVarieties: making }: ImportInpu
   const errors: FieldError[] = [];
   const missing = REQUIRED.filter((column) => !headings.includes(column));
   const strange = headings.filter((heading) => !KNOWN.includes(heading));
-  const nothing = { headings, inputs: [], lines: [], rest: [], newVarieties: [], dateOrder: 'none' as const };
+  const nothing = {
+    headings,
+    inputs: [],
+    lines: [],
+    setPoints: [],
+    rest: [],
+    newVarieties: [],
+    dateOrder: 'none' as const,
+  };
   if (missing.length > 0) {
     const message = `The heading lacks ${missing.join(', ')}. It needs crop, plants and transplant_on, and may have ${PLAN_COLUMNS.filter((c) => !(REQUIRED as readonly string[]).includes(c)).join(', ')}.`;
     return { ...nothing, errors: [{ path: 'heading', message }] };
@@ -145,7 +160,7 @@ function parseFile({ text, dateOrder: asked, makeVarieties: making }: ImportInpu
     return { ...nothing, errors: [...errors, { path: 'dateOrder', message }], dateOrder: found };
   }
   const order = asked ?? (found === 'dmy' || found === 'mdy' ? found : null);
-  const inputs: { input: BatchInput; variety: string | null }[] = [];
+  const inputs: { input: BatchInput; variety: string | null; open: boolean }[] = [];
   const lines: ImportLine[] = [];
   const rest: { row: Row; problem: string }[] = [];
   const toMake = new Map<string, NewVariety>();
@@ -161,11 +176,53 @@ function parseFile({ text, dateOrder: asked, makeVarieties: making }: ImportInpu
     if (read.input && !whole) {
       // Written in two ways it is made as it was written first.
       if (read.variety && !toMake.has(varietyKey(read.variety))) toMake.set(varietyKey(read.variety), read.variety);
-      inputs.push({ input: read.input, variety: read.variety && varietyKey(read.variety) });
+      inputs.push({ input: read.input, variety: read.variety && varietyKey(read.variety), open: isOpen(row) });
       lines.push(lineOf(lineNumber, read.input, read.variety, season));
     } else rest.push({ row, problem: read.errors.map((e) => `${e.path}: ${e.message}`).join('; ') });
   });
-  return { headings, inputs, lines, errors, rest, newVarieties: [...toMake.values()], dateOrder: found };
+  const { setPoints, ...placed } = placedLines(season, inputs, lines);
+  return { headings, ...placed, setPoints, errors, rest, newVarieties: [...toMake.values()], dateOrder: found };
+}
+
+/** Whether a line leaves it to the planner where and when it stands. */
+const isOpen = (row: Row): boolean =>
+  [...ALL_STAGES, ...Object.values(DAY_COLUMNS)].every((column) => (row[column] ?? '').trim() === '');
+
+/** The lines that name no place, placed by the planner beside what stands there, in the order of the file. */
+function placedLines(
+  season: Season,
+  inputs: readonly { readonly input: BatchInput; readonly variety: string | null; readonly open: boolean }[],
+  lines: readonly ImportLine[],
+): Pick<Parsed, 'inputs' | 'lines' | 'setPoints'> {
+  const open = inputs.flatMap((one, i) => (one.open ? [i] : []));
+  if (open.length === 0 || open.length > MOST_PLACED) return { inputs, lines, setPoints: [] };
+  const found = placeForMe(
+    season,
+    open.map((i) => inputs[i]!.input),
+  );
+  const at = new Map(open.map((i, n) => [i, n]));
+  const name = (id: number | null | undefined) => season.world.places.find((p) => p.id === id)?.name;
+  return {
+    setPoints: found.setPoints,
+    inputs: inputs.map((one, i) => (at.has(i) ? { ...one, input: found.inputs[at.get(i)!]! } : one)),
+    lines: lines.map((line, i) => {
+      const n = at.get(i);
+      if (n === undefined) return line;
+      const way = found.placed[n]!.ways[0];
+      const { places, steps } = found.inputs[n]!;
+      const most = way?.lacks.reduce((a, b) => (b.slots > a.slots ? b : a), way.lacks[0]!);
+      return {
+        ...line,
+        sowOn: steps?.sow ?? line.sowOn,
+        places: way ? [...new Set(ALL_STAGES.flatMap((s) => name(places[s]) ?? []))].join(', ') : '',
+        lack: !way
+          ? 'no place will do for it at that date'
+          : most
+            ? `${Math.ceil(most.slots)} slots short in ${name(most.placeId)} from ${isoFromDay(most.from)}`
+            : null,
+      };
+    }),
+  };
 }
 
 const varietyKey = ({ cropId, name }: NewVariety): string => `${cropId} ${name.toLowerCase()}`;
@@ -373,6 +430,8 @@ function lineOf(line: number, input: BatchInput, variety: NewVariety | null, sea
     plants: input.plantsWanted,
     transplantOn: input.transplantOn,
     sowOn: sow ? isoFromDay(sow.day) : null,
+    places: STAGES.flatMap((stage) => world.places.find((p) => p.id === input.places[stage])?.name ?? []).join(', '),
+    lack: null,
   };
 }
 

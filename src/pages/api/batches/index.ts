@@ -1,4 +1,4 @@
-import { batchToMake } from '../../../contracts/batches.ts';
+import { batchToMake } from '../../../contracts/planning.ts';
 import { createBatch } from '../../../server/changeBatches.ts';
 import { body, endpoint, json } from '../../../server/edge.ts';
 import { readSeason } from '../../../server/season.ts';
