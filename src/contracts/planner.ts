@@ -2,6 +2,9 @@ import type { DayNumber } from '../core/calendar/dayNumber.ts';
 import type { Offer } from '../core/placement/offers.ts';
 import type { Proposal, ProposedBatch, ProposedSetPoints } from '../core/placement/proposal.ts';
 import type { CostParts } from '../core/placement/solution.ts';
+import type { BatchPlan, Crop } from '../core/model.ts';
+import type { Placed } from '../core/placement/placeNew.ts';
+import type { OverRoom } from '../core/schedule/roomUse.ts';
 import type { HouseData, SeasonBatch } from './seasonData.ts';
 
 /** What goes to the planner's worker, and what comes back. */
@@ -64,6 +67,18 @@ export interface OfferShown extends Pick<
     readonly from: DayNumber;
     readonly to: DayNumber;
   } | null;
+}
+
+/** A batch that is not made yet, to be placed beside what stands there. */
+export interface PlaceRequest extends SeasonSent {
+  readonly crop: Crop;
+  readonly plan: BatchPlan;
+}
+
+export interface PlaceAnswer {
+  readonly placed: Placed;
+  /** Where it would come over room if it were made with the places of its plan as they are; null: it cannot be reached so. */
+  readonly over: readonly OverRoom[] | null;
 }
 
 /** One batch put where and when the grower wants it; the planner sees what must give way. */

@@ -20,6 +20,7 @@ import * as bolting from './migrations/017-bolting.ts';
 import * as wetTrays from './migrations/018-wet-trays.ts';
 import * as hotBeds from './migrations/019-hot-beds.ts';
 import * as coldestNight from './migrations/020-coldest-night.ts';
+import * as bandsAndPlanning from './migrations/021-bands-and-planning.ts';
 
 interface Step {
   up(db: Sequelize): Promise<void>;
@@ -47,6 +48,7 @@ const STEPS: readonly [string, Step][] = [
   ['018-wet-trays', wetTrays],
   ['019-hot-beds', hotBeds],
   ['020-coldest-night', coldestNight],
+  ['021-bands-and-planning', bandsAndPlanning],
 ];
 
 export const MIGRATION_NAMES = STEPS.map(([name]) => name);

@@ -4,6 +4,8 @@ import type {
   MakeRoomRequest,
   OffersRequest,
   OfferShown,
+  PlaceAnswer,
+  PlaceRequest,
   PlanAnswer,
   PlanReport,
   PlanRequest,
@@ -38,6 +40,7 @@ export function runPlan(request: PlanRequest, onReport: (report: PlanReport) => 
 export interface PlanHelper {
   offersFor(request: OffersRequest): Promise<OfferShown[][]>;
   makeRoom(request: MakeRoomRequest): Promise<MakeRoomAnswer>;
+  placeBatch(request: PlaceRequest): Promise<PlaceAnswer>;
   close(): void;
 }
 
@@ -46,6 +49,7 @@ export function planHelper(): PlanHelper {
   return {
     offersFor: (request) => planner.offersFor(request),
     makeRoom: (request) => planner.makeRoom(request),
+    placeBatch: (request) => planner.placeBatch(request),
     close: () => worker.terminate(),
   };
 }

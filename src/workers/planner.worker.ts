@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
 import type { PlanAnswer, PlanReport, PlanRequest } from '../contracts/planner.ts';
-import { makeRoom, offersFor, planSeason, type Choose } from './seasonPlanner.ts';
+import { makeRoom, offersFor, placeBatch, planSeason, type Choose } from './seasonPlanner.ts';
 
 /** Runs in its own thread; thrown away after a plan, which is also how a plan is cancelled. */
 const planner = {
@@ -17,6 +17,7 @@ const planner = {
   },
   offersFor,
   makeRoom,
+  placeBatch,
 };
 
 export type Planner = typeof planner;

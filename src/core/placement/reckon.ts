@@ -1,7 +1,7 @@
 import type { Progress } from '../batch/progress.ts';
 import type { DayNumber } from '../calendar/dayNumber.ts';
 import { mondayOf } from '../calendar/week.ts';
-import { windowOf } from '../batch/tolerance.ts';
+import { punctuality, windowOf } from '../batch/tolerance.ts';
 import type { BatchPlan, Place } from '../model.ts';
 import { heldAt, temperatureOn } from '../schedule/placeClimate.ts';
 import { horizonDays, overRoom, roomUsed, type OverRoom } from '../schedule/roomUse.ts';
@@ -48,12 +48,12 @@ export function reckon({ today, places, tables, weights, batches }: ReckonInput)
   let early_days = 0;
   let moves_trays = 0;
   for (const { plan, progress } of live) {
+    const kind = punctuality(progress, plan);
+    if (kind === 'not likely') late_count++;
     if (progress.late_days === null) continue;
     const { before_days, after_days } = windowOf(plan);
-    const late = progress.late_days - after_days;
-    const early = -progress.late_days - before_days;
-    if (late > 0) [late_count, late_days] = [late_count + 1, late_days + late];
-    if (early > 0) [early_count, early_days] = [early_count + 1, early_days + early];
+    if (kind === 'late') [late_count, late_days] = [late_count + 1, late_days + progress.late_days - after_days];
+    if (kind === 'early') [early_count, early_days] = [early_count + 1, early_days - progress.late_days - before_days];
     progress.stands.forEach((stand, i) => {
       const before = progress.stands[i - 1];
       if (before && before.placeId !== stand.placeId && stand.from >= today) moves_trays += stand.trays;
@@ -79,7 +79,7 @@ export function reckon({ today, places, tables, weights, batches }: ReckonInput)
     late_days,
     early_count,
     early_days,
-    stuck_count: live.filter(({ progress }) => progress.late_days === null).length,
+    stuck_count: live.filter(({ progress, plan }) => punctuality(progress, plan) === 'cannot be').length,
     over_slotDays,
     over,
     peaks,

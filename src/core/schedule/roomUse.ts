@@ -81,3 +81,14 @@ export function overRoom(
   }
   return runs.sort((a, b) => a.from - b.from || a.placeId - b.placeId);
 }
+
+/** Runs over room that were not there before, or reach higher than before. */
+export function newlyOver(before: readonly OverRoom[], after: readonly OverRoom[]): OverRoom[] {
+  return after.filter(
+    (run) =>
+      !before.some(
+        (old) =>
+          old.placeId === run.placeId && old.from <= run.from && old.to >= run.to && old.most_slots >= run.most_slots,
+      ),
+  );
+}

@@ -11,9 +11,12 @@ import type { BatchInput } from '../../contracts/batches.ts';
 import type { Problem } from '../../contracts/problem.ts';
 import type { HouseData } from '../../contracts/seasonData.ts';
 import { call, fieldError, freshKey, trouble } from '../../ui/call.ts';
-import { counted, dayNight } from '../../ui/format.ts';
+import { counted, dayNight, shortDay } from '../../ui/format.ts';
 import { OutDates } from './OutDates.tsx';
 import { CropSearch } from './CropSearch.tsx';
+import { PlacedForYou } from './PlacedForYou.tsx';
+import { usePlacing } from './usePlacing.ts';
+import type { NewWay } from '../../core/placement/placeNew.ts';
 import { offHeatOf } from '../../ui/OffHeatChoice.tsx';
 import { Field, SelectField } from '../../ui/Field.tsx';
 import { Outlook } from './Outlook.tsx';
@@ -21,6 +24,7 @@ import { Stale } from '../../ui/Stale.tsx';
 import { BatchMore, type Member } from './BatchMore.tsx';
 import { draftOf, emptyDraft, familyOf, inputOf, type Draft } from './draft.ts';
 import { useTables } from './useTables.ts';
+import { setPointsBody, takenBody, useStable, useTablesWith, withoutPlaces } from './taken.ts';
 
 const STAGE_LABELS: Readonly<Record<Stage, string>> = {
   germinate: 'Germinates in',
@@ -62,6 +66,9 @@ export function BatchForm({ house, editing }: Props) {
   const [together, setTogether] = useState(true);
   // One key for what is typed: sent twice it counts once, changed it is another batch.
   const key = useRef(freshKey());
+  // New batches are placed by the planner until the grower chooses.
+  const [byHand, setByHand] = useState(editing !== null);
+  const [way, setWay] = useState<NewWay | null>(null);
   const [ready, setReady] = useState(false);
   useEffect(() => setReady(true), []);
 
@@ -77,6 +84,7 @@ export function BatchForm({ house, editing }: Props) {
 
   function chooseCrop(chosen: Crop): void {
     const around = transplantDay ?? house.today + 70;
+    // Until the planner has answered, or where it finds no way: what fits best by its temperature.
     const best = (stage: Stage) =>
       placesForStage(tables, chosen, stage, around - ROUGH_DAYS[stage])[0]?.placeId ?? null;
     const pots = house.containers.filter((c) => c.kind === 'pot');
@@ -117,17 +125,36 @@ export function BatchForm({ house, editing }: Props) {
       ).factor,
     };
   }, [draft, plants, transplantDay, crop, house]);
+  const asked = useMemo(
+    () => (editing === null && plants !== null && plants > 0 ? plan : null),
+    [editing, plan, plants],
+  );
+  const placing = usePlacing(house, crop, useStable(byHand ? asked : withoutPlaces(asked)));
+  const found = placing?.placed.ways;
+  useEffect(() => setWay(found?.[0] ?? null), [found]);
+  const taken = !byHand && way ? way : null;
+  const chosenPlan = useMemo(
+    () => (plan && taken ? { ...plan, places: taken.proposed.places, steps: taken.proposed.steps } : plan),
+    [plan, taken],
+  );
+  const shownTables = useTablesWith(house, tables, taken);
   const ahead = useMemo(
-    () => (crop && plan ? outlook({ crop, plan, offHeat: house.offHeat, tables }, house, house.today) : null),
-    [crop, plan, house, tables],
+    () =>
+      crop && chosenPlan
+        ? outlook({ crop, plan: chosenPlan, offHeat: house.offHeat, tables: shownTables }, house, house.today)
+        : null,
+    [crop, chosenPlan, house, shownTables],
   );
 
   async function save(withVersion: number): Promise<void> {
     setBusy(true);
     setProblem(null);
-    const body = inputOf(draft);
+    const body = { ...inputOf(draft), ...(taken ? takenBody(taken) : {}) };
     if (draft.several !== 'one' && !editing) {
-      const made = await call<{ made: { id: number }[] }>('POST', '/api/families', familyOf(draft, key.current));
+      const made = await call<{ made: { id: number }[] }>('POST', '/api/families', {
+        ...familyOf(draft, key.current),
+        placed: !byHand,
+      });
       setBusy(false);
       if (made.kind === 'done') return location.assign('/season');
       setMessage(trouble(made));
@@ -140,7 +167,11 @@ export function BatchForm({ house, editing }: Props) {
           ...body,
           version: withVersion,
         })
-      : await call<{ id: number }>('POST', '/api/batches', { ...body, idempotencyKey: key.current });
+      : await call<{ id: number }>('POST', '/api/batches', {
+          ...body,
+          idempotencyKey: key.current,
+          setPoints: taken ? setPointsBody(taken, house) : [],
+        });
     if (answer.kind === 'done' && editing?.family && together) {
       const { cropId: _crop, transplantOn: _date, joins: _joins, ...change } = body;
       const shift_days = (transplantDay ?? 0) - (dayFromIso(editing.input.transplantOn) ?? 0);
@@ -257,8 +288,41 @@ export function BatchForm({ house, editing }: Props) {
             onValue={(programmeId) => set({ programmeId })}
           />
         </div>
-        <fieldset className="grid grid-cols-2 gap-3">
-          <legend className="mb-1 font-semibold">Where it goes</legend>
+        {!byHand && crop && asked && (
+          <PlacedForYou
+            house={house}
+            plan={asked}
+            answer={placing}
+            chosen={way}
+            onChoose={(chosen) => {
+              key.current = freshKey();
+              setWay(chosen);
+            }}
+            onByHand={() => {
+              if (way) set({ places: way.proposed.places });
+              setByHand(true);
+            }}
+          />
+        )}
+        {byHand && placing?.over && placing.over.length > 0 && (
+          <div className="note-bar bad" role="alert">
+            {placing.over.slice(0, 4).map((run) => (
+              <p key={`${run.placeId}/${run.from}`}>
+                <b>{house.places.find((p) => p.id === run.placeId)?.name}</b> would be over room by{' '}
+                {counted(Math.ceil(run.most_slots), 'slot')}, {shortDay(run.from)} to {shortDay(run.to - 1)}.
+              </p>
+            ))}
+          </div>
+        )}
+        <fieldset className="grid grid-cols-2 gap-3" hidden={!byHand}>
+          <legend className="mb-1 font-semibold">
+            Where it goes
+            {editing === null && (
+              <button type="button" className="link-btn ml-3 font-normal" onClick={() => setByHand(false)}>
+                Place it for me
+              </button>
+            )}
+          </legend>
           {ALL_STAGES.filter((stage) => (stage !== 'pot' && stage !== 'space') || draft.potContainerId !== null).map(
             (stage) => (
               <SelectField
@@ -378,10 +442,13 @@ export function BatchForm({ house, editing }: Props) {
       </div>
       <Outlook
         crop={crop}
-        plan={plan}
+        plan={chosenPlan}
         ahead={ahead}
         house={house}
-        onPlace={(stage, placeId) => set({ places: { ...draft.places, [stage]: placeId } })}
+        onPlace={(stage, placeId) => {
+          setByHand(true);
+          set({ places: { ...draft.places, [stage]: placeId } });
+        }}
         onDate={(day) => set({ transplantOn: isoFromDay(day) })}
       />
     </form>

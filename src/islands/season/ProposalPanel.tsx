@@ -4,6 +4,8 @@ import type { PlanAnswer } from '../../contracts/planner.ts';
 import type { HouseData } from '../../contracts/seasonData.ts';
 import { counted, degrees, shortDay } from '../../ui/format.ts';
 import { Comparison } from './Comparison.tsx';
+import { changeOfOutcome, MadeLater } from './MadeLater.tsx';
+import type { Outcomes } from './useOutcomes.ts';
 import type { Worked } from './useSeason.ts';
 import { changesOf, changeWords, offerPrice, offerWords } from './words.ts';
 
@@ -12,6 +14,7 @@ interface Props {
   readonly answer: PlanAnswer;
   readonly byId: ReadonlyMap<number, Worked>;
   readonly moving: readonly ProposedBatch[];
+  readonly outcomes: Outcomes;
   readonly chosen: ReadonlySet<number>;
   readonly now: Reckoning;
   readonly proposed: Reckoning;
@@ -59,6 +62,17 @@ export function ProposalPanel(props: Props) {
           { name: 'Now', reckoning: props.now },
           { name: 'Proposed', reckoning: props.proposed },
         ]}
+      />
+      <MadeLater
+        later={props.outcomes.later}
+        byId={byId}
+        chosen={chosen}
+        onLeaveOut={(id, leaveOut) => {
+          const next = new Set(chosen);
+          if (leaveOut) next.delete(id);
+          else next.add(id);
+          onChoose(next);
+        }}
       />
       {answer.exact && <p className="text-[0.92rem] text-ink2">{exactWords(answer)}</p>}
       {answer.offers.length > 0 && (
@@ -128,6 +142,11 @@ export function ProposalPanel(props: Props) {
                       {changes.map((change) => changeWords(change, placeName)).join('; ') ||
                         'days named, nothing moved'}
                     </span>
+                    {props.outcomes.byId.has(proposed.id) && (
+                      <span className="block text-[0.9rem]">
+                        {changeOfOutcome(props.outcomes.byId.get(proposed.id)!)}
+                      </span>
+                    )}
                   </span>
                 </label>
               </li>

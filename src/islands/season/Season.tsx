@@ -9,11 +9,13 @@ import { LaneLabels } from './LaneLabels.tsx';
 import { lanesOf } from './lanes.ts';
 import { ProposalPanel } from './ProposalPanel.tsx';
 import { ChosenBatch } from './SidePanel.tsx';
-import { isTrying, newlyOver, NOTHING_TRIED, planTried, type Trial } from './trial.ts';
+import { newlyOver } from '../../core/schedule/roomUse.ts';
+import { isTrying, NOTHING_TRIED, planTried, type Trial } from './trial.ts';
 import { Troubles } from './Troubles.tsx';
 import { FilterBar, matching, NO_FILTER, type Filter } from './FilterBar.tsx';
 import { usePlanChanges, type BatchToWrite, type SeasonNow } from './usePlanChanges.ts';
 import { useOffers, usePlanner } from './usePlanner.ts';
+import { useOutcomes } from './useOutcomes.ts';
 import { bandsOf, inTrouble, overRoomAhead, useReckoning, useSeason } from './useSeason.ts';
 import { changesOf, planProposed } from './words.ts';
 
@@ -78,6 +80,16 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
   const proposedWork = useSeason(proposedHouse, proposedBatches);
   const nowSum = useReckoning(house, work);
   const proposedSum = useReckoning(proposedHouse, proposedWork);
+  const outcomes = useOutcomes({
+    house,
+    work,
+    proposedHouse,
+    proposedWork,
+    proposedSum,
+    moving,
+    chosen,
+    shown: answer !== null,
+  });
 
   const shownWork = answer && showing === 'proposed' ? proposedWork : work;
   const shownHouse = answer && showing === 'proposed' ? proposedHouse : house;
@@ -333,6 +345,7 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
               answer={answer}
               byId={byId}
               moving={moving}
+              outcomes={outcomes}
               chosen={chosen}
               now={nowSum}
               proposed={proposedSum}

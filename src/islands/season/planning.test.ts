@@ -8,7 +8,8 @@ import { layHouse, standingOn, tilesIn } from '../house/layout.ts';
 import { adoption, changedSince, scenarioOf, seasonWith, weeksAt } from '../whatif/scenario.ts';
 import { matching, NO_FILTER } from './FilterBar.tsx';
 import { lanesOf } from './lanes.ts';
-import { isTrying, newlyOver, NOTHING_TRIED, planTried, stepInto } from './trial.ts';
+import { newlyOver } from '../../core/schedule/roomUse.ts';
+import { isTrying, NOTHING_TRIED, planTried, stepInto } from './trial.ts';
 import { bandsOf, inTrouble, overRoomAhead, type Worked } from './useSeason.ts';
 import { changesOf, changeWords, offerPrice, offerWords } from './words.ts';
 

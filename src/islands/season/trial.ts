@@ -2,7 +2,6 @@ import type { Progress } from '../../core/batch/progress.ts';
 import type { DayNumber } from '../../core/calendar/dayNumber.ts';
 import type { BatchPlan, Stage, WorkKey } from '../../core/model.ts';
 import { STEP_OF } from '../../core/placement/proposal.ts';
-import type { OverRoom } from '../../core/schedule/roomUse.ts';
 
 /** Something tried on one batch and not kept yet. */
 export interface Trial {
@@ -38,15 +37,4 @@ export function isTrying(trial: Trial | null): trial is Trial {
 export function stepInto(progress: Progress, stage: Stage): { key: WorkKey; day: DayNumber } | null {
   const stand = progress.stands.find((s) => s.stage === stage);
   return stand ? { key: STEP_OF[stage], day: stand.from } : null;
-}
-
-/** Runs over room that were not there before, or reach higher than before. */
-export function newlyOver(before: readonly OverRoom[], after: readonly OverRoom[]): OverRoom[] {
-  return after.filter(
-    (run) =>
-      !before.some(
-        (old) =>
-          old.placeId === run.placeId && old.from <= run.from && old.to >= run.to && old.most_slots >= run.most_slots,
-      ),
-  );
 }

@@ -1,0 +1,119 @@
+import type { PlaceAnswer } from '../../contracts/planner.ts';
+import type { HouseData } from '../../contracts/seasonData.ts';
+import { windowOf } from '../../core/batch/tolerance.ts';
+import { ALL_STAGES, placeOfStage, type BatchPlan, type Stage } from '../../core/model.ts';
+import type { Missing, NewWay } from '../../core/placement/placeNew.ts';
+import { counted, degrees, lateness, shortDay, spokenDay } from '../../ui/format.ts';
+import { money } from '../../ui/house.ts';
+
+const STAGE_WORDS: Readonly<Record<Stage, string>> = {
+  germinate: 'to germinate',
+  grow: 'to grow on',
+  pot: 'in the pot',
+  space: 'spaced out',
+  harden: 'to harden off',
+};
+
+interface Props {
+  readonly house: HouseData;
+  readonly plan: BatchPlan;
+  /** null: being worked out. */
+  readonly answer: PlaceAnswer | null;
+  readonly chosen: NewWay | null;
+  readonly onChoose: (way: NewWay) => void;
+  readonly onByHand: () => void;
+}
+
+/** Where the planner would put a new batch, what that costs, and other ways a tap away. */
+export function PlacedForYou({ house, plan, answer, chosen, onChoose, onByHand }: Props) {
+  if (!answer) return <p className="text-ink2">Looking for places beside what stands there.</p>;
+  const { ways, missing, fits_frac } = answer.placed;
+  const lacking = ways[0]?.lacks ?? [];
+  return (
+    <section aria-label="Placed for you" className="flex flex-col gap-2" aria-live="polite">
+      <h2 className="text-lg">Placed for you</h2>
+      {ways.length === 0 && <NoWay house={house} missing={missing} />}
+      {ways.map((way, i) => (
+        <button
+          key={i}
+          type="button"
+          className={`card flex min-h-12 cursor-pointer flex-col gap-0.5 px-3 py-2 text-left ${way === chosen ? '!border-plum !border-2' : ''}`}
+          aria-pressed={way === chosen}
+          onClick={() => onChoose(way)}
+        >
+          <span className="font-semibold">{wayWords(way, house)}</span>
+          <span className="text-[0.95rem] text-ink2">{wayPrice(way, house, plan)}</span>
+        </button>
+      ))}
+      {lacking.length > 0 && (
+        <div className="note-bar bad" role="alert">
+          <p className="font-semibold">There is no room for all of it.</p>
+          <ul>
+            {lacking.slice(0, 4).map((lack, i) => (
+              <li key={i}>
+                {nameOf(house, lack.placeId)} is {counted(Math.ceil(lack.slots), 'slot')} short, {shortDay(lack.from)}{' '}
+                to {shortDay(lack.to - 1)}
+              </li>
+            ))}
+          </ul>
+          <p>
+            {fits_frac === null
+              ? 'Not even a tenth of it would fit: fewer plants, another date, or more room.'
+              : `About ${Math.round(fits_frac * 100)}% of it would fit. You may make it all the same.`}
+          </p>
+        </div>
+      )}
+      <p>
+        <button type="button" className="link-btn" onClick={onByHand}>
+          Choose the places myself
+        </button>
+      </p>
+    </section>
+  );
+}
+
+function NoWay({ house, missing }: { readonly house: HouseData; readonly missing: readonly Missing[] }) {
+  return (
+    <div className="note-bar bad" role="alert">
+      <p className="font-semibold">No way to this date was found.</p>
+      {missing.length === 0 && <p>Too little time is left for it, or too much: try another date.</p>}
+      <ul>
+        {missing.map(({ stage, low_C, high_C, from, to, nearest }) => (
+          <li key={stage}>
+            {nearest === null
+              ? `No place is of a kind that will do ${STAGE_WORDS[stage]}.`
+              : `${STAGE_WORDS[stage][0]!.toUpperCase()}${STAGE_WORDS[stage].slice(1)}, ${shortDay(from)} to ${shortDay(to)}: every place is too ${nearest.why}. ${nameOf(house, nearest.placeId)} comes nearest with ${degrees(nearest.temperature_C, house.unit)}; it wants ${nearest.why === 'cold' ? `nights of ${degrees(low_C, house.unit)} or more` : `days of ${degrees(high_C, house.unit)} or less`}.`}
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+const nameOf = (house: HouseData, id: number) => house.places.find((p) => p.id === id)?.name ?? 'A place';
+
+/** "Lit chamber, then Bench 2, then Frames". */
+function wayWords({ proposed }: NewWay, house: HouseData): string {
+  const names = ALL_STAGES.filter(
+    (stage) => proposed.steps[STEP[stage]] !== undefined || stage === 'germinate',
+  ).flatMap((stage) => {
+    const id = placeOfStage(proposed.places, stage);
+    return id === null ? [] : [nameOf(house, id)];
+  });
+  return names.filter((name, i) => name !== names[i - 1]).join(', then ');
+}
+const STEP = { germinate: 'sow', grow: 'off-heat', pot: 'pot', space: 'space', harden: 'harden' } as const;
+
+/** Days, heat with money, trays carried: in the words every price of a plan has. */
+function wayPrice(way: NewWay, house: HouseData, plan: BatchPlan): string {
+  const { before_days, after_days } = windowOf(plan);
+  const inDays = way.late_days !== 0 && way.late_days <= after_days && -way.late_days <= before_days;
+  const { sow } = way.proposed.steps;
+  const kWh = Math.round(way.heat_kWh);
+  return [
+    ...(sow === undefined ? [] : [`sow ${spokenDay(sow, house.today)}`]),
+    `out ${shortDay(way.out)}, ${inDays ? 'within its days' : lateness(way.late_days)}`,
+    kWh === 0 ? 'no more heat' : `${kWh} kWh more, ${money(way.heat_money)}`,
+    `${counted(way.moves_trays, 'tray')} carried`,
+  ].join(' · ');
+}

@@ -1,0 +1,43 @@
+import { useEffect, useRef, useState } from 'react';
+import type { PlaceAnswer } from '../../contracts/planner.ts';
+import type { HouseData, SeasonBatch } from '../../contracts/seasonData.ts';
+import type { BatchPlan, Crop } from '../../core/model.ts';
+import { call } from '../../ui/call.ts';
+import { planHelper, type PlanHelper } from '../../workers/planner.client.ts';
+
+/** Time after the last key before the planner is asked. */
+const PAUSE_ms = 350;
+
+/** What the planner would do with a batch as typed, beside what stands there; null while it is worked out or nothing is known. */
+export function usePlacing(house: HouseData, crop: Crop | null, plan: BatchPlan | null): PlaceAnswer | null {
+  const [answer, setAnswer] = useState<PlaceAnswer | null>(null);
+  const helper = useRef<PlanHelper | null>(null);
+  const season = useRef<Promise<readonly SeasonBatch[] | null> | null>(null);
+  useEffect(
+    () => () => {
+      helper.current?.close();
+      helper.current = null;
+    },
+    [],
+  );
+  useEffect(() => {
+    setAnswer(null);
+    if (!crop || !plan) return;
+    let current = true;
+    const timer = setTimeout(async () => {
+      season.current ??= call<{ initial: readonly SeasonBatch[] }>('GET', '/api/season').then((got) =>
+        got.kind === 'done' ? got.value.initial : null,
+      );
+      const batches = await season.current;
+      if (!current || batches === null) return;
+      helper.current ??= planHelper();
+      const found = await helper.current.placeBatch({ house, batches, crop, plan }).catch(() => null);
+      if (current) setAnswer(found);
+    }, PAUSE_ms);
+    return () => {
+      current = false;
+      clearTimeout(timer);
+    };
+  }, [house, crop, plan]);
+  return answer;
+}
