@@ -9,6 +9,7 @@ import { presentState } from '../core/placement/present.ts';
 import { makeProblem, type Problem } from '../core/placement/problem.ts';
 import { addLonePlans } from '../core/placement/lonePlans.ts';
 import { checkPlan } from '../core/placement/checkPlan.ts';
+import { settle } from '../core/placement/settle.ts';
 import { proposalOf, proposedBatch, STEP_OF, type ProposedBatch } from '../core/placement/proposal.ts';
 import { repair } from '../core/placement/repair.ts';
 import { solutionOf, staysOf, type Solution } from '../core/placement/solution.ts';
@@ -54,6 +55,9 @@ const POOL_SEARCHES = 3;
 /** Most batches among whose plans the exact solver chooses. */
 const EXACT_MOST = 24;
 const EXACT_SECONDS = 20;
+/** A plan must be cheaper than what there is by this to be worth taking. */
+const ALIKE_frac = 0.01;
+const ALIKE_money = 2;
 /** Plans of single batches in an empty house that are put before it as well, over all batches. */
 const LONE_PLANS = 6000;
 
@@ -99,7 +103,7 @@ export function* planSeason(request: PlanRequest, choose: Choose | null): Genera
     }
     if (!best || costOf(state) < costOf(best)) best = state;
   }
-  const state = best!;
+  let state = best!;
   let exact: ExactAnswer | null = null;
   if (harder && !pool) exact = { kind: 'too many', plans_count: 0, gap_frac: null };
   if (pool && choose) {
@@ -108,6 +112,10 @@ export function* planSeason(request: PlanRequest, choose: Choose | null): Genera
     addLonePlans(pool, state, bench, Math.round(LONE_PLANS / Math.max(1, live)), request.seed);
     exact = choose(pool, state, only ?? new Set(problem.tasks.map((task) => task.index)), EXACT_SECONDS);
   }
+  const before = presentState(problem, season, batches);
+  settle(state, before, (task) => only?.has(task.index) ?? true);
+  // What stands already and costs hardly more is not planned anew.
+  if (isSound(prepared, before) && costOf(before) <= costOf(state) * (1 + ALIKE_frac) + ALIKE_money) state = before;
   const solution = solutionOf(state);
   if (!only) requireSound(prepared, solution);
   const whole = proposalOf(season, solution, prepared.plans, request.house.places, request.house.planning.idle_C);
@@ -124,6 +132,14 @@ export function* planSeason(request: PlanRequest, choose: Choose | null): Genera
     return { batchId, offers: offersForUnplaced(state, index, bench).map((offer) => shown(prepared, offer)) };
   });
   return { proposal, cost: solution.cost, seed: request.seed, moves: moves * searches, exact, offers };
+}
+
+/** Whether everything has a plan that passes the checker. */
+function isSound({ season, problem }: Prepared, state: State): boolean {
+  return (
+    state.plans.every((plan, i) => plan !== null || problem.tasks[i]!.spec.pinned !== undefined) &&
+    checkPlan(season.instance, solutionOf(state)).faults.length === 0
+  );
 }
 
 /**

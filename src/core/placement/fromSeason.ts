@@ -71,8 +71,13 @@ export interface SeasonInstance {
   readonly placeIds: readonly number[];
   /** Level of each place's usual set-point; 0 where it cannot be set. */
   readonly usualLevels: readonly number[];
-  /** Of each batch of the instance: its number, and the stages it goes through. */
-  readonly batches: readonly { readonly id: number; readonly stages: readonly Stage[] }[];
+  /** Of each batch of the instance: its number, the stages it goes through, and what keeps it. */
+  readonly batches: readonly {
+    readonly id: number;
+    readonly stages: readonly Stage[];
+    /** Days the weather keeps it after the day it is planned to go out. */
+    readonly later_days: number;
+  }[];
 }
 
 /** Days a tray may stay in a stage once it could go on. Common practice, no source. */
@@ -103,7 +108,7 @@ export function seasonInstance(season: SeasonToPlan): SeasonInstance {
     const ways = stagesOf(batch.plan);
     const behind_degreeDays = behindOf(batch, season);
     const indexes = ways.map((stage) => {
-      const key = `${batch.crop.id}/${stage}/${batch.plan.potContainerId !== null}/${batch.plan.age_frac ?? 1}/${batch.plan.growth_factor ?? 1}/${stage === 'harden' ? batch.plan.hardening_days : ''}/${stage === 'germinate' ? JSON.stringify(batch.plan.offHeat ?? '') : ''}/${behind_degreeDays}`;
+      const key = `${batch.crop.id}/${stage}/${batch.plan.potContainerId !== null}/${batch.plan.age_frac ?? 1}/${batch.plan.growth_factor ?? 1}/${stage === 'harden' ? batch.plan.hardening_days + laterByWeather(batch) : ''}/${stage === 'germinate' ? JSON.stringify(batch.plan.offHeat ?? '') : ''}/${behind_degreeDays}`;
       // What stands under its line already was put there: the plan cannot make it not have been.
       const bands = bandsOf(batch.crop, stage);
       const low_C =
@@ -114,7 +119,8 @@ export function seasonInstance(season: SeasonToPlan): SeasonInstance {
         known.set(whole, (at = stages.push(stageSpec(stage, batch, season, behind_degreeDays, low_C)) - 1));
       return at;
     });
-    return { spec: batchSpec(batch, ways, indexes, season, from, days), id: batch.id, stages: ways };
+    const spec = batchSpec(batch, ways, indexes, season, from, days);
+    return { spec, id: batch.id, stages: ways, later_days: laterByWeather(batch) };
   });
   return {
     from,
@@ -122,7 +128,7 @@ export function seasonInstance(season: SeasonToPlan): SeasonInstance {
     usualLevels: season.places.map(({ temperature }) =>
       temperature?.kind === 'set-point' ? nearest(levelsOf(temperature), temperature.usual_C) : 0,
     ),
-    batches: batches.map(({ id, stages: ways }) => ({ id, stages: ways })),
+    batches: batches.map(({ id, stages: ways, later_days }) => ({ id, stages: ways, later_days })),
     instance: {
       days,
       blockDays: 7,
@@ -344,7 +350,7 @@ function stageSpec(
         mostWait_days: overAge_days,
       };
     case 'harden':
-      return { ...common, gain: () => 1, need: plan.hardening_days, least_days: 0 };
+      return { ...common, gain: () => 1, need: plan.hardening_days + laterByWeather(batch), least_days: 0 };
   }
 }
 
@@ -384,9 +390,7 @@ function batchSpec(
     return slotsFor(plants, pot, stage !== 'pot');
   });
   const { before_days, after_days } = windowOf(plan);
-  // Where ladder and gates let it out later than asked, that is the day it is planned for: till then it takes room.
-  const { out } = batch.progress;
-  const later = out?.by === 'weather' && out.on !== null ? Math.max(0, out.on - plan.transplantOn) : 0;
+  const later = laterByWeather(batch);
   const placeIndex = (id: number | null) => season.places.findIndex((place) => place.id === id);
   const spec: BatchSpec = {
     id: batch.id,
@@ -395,8 +399,8 @@ function batchSpec(
     slots,
     trays: traysFor(cells, sow),
     target: plan.transplantOn + later - from,
-    before_days: Math.max(0, before_days - later),
-    after_days: Math.max(0, after_days - later),
+    before_days,
+    after_days,
     // Till the weather lets it out it stands where it hardens, and takes room there.
     ...(later > 0 ? { notBefore: plan.transplantOn + later - from } : {}),
     weight: plan.weight ?? 1,
@@ -416,6 +420,14 @@ function batchSpec(
   // The running total is by the batch's own pace, the search's gains by its crop's.
   const pace = now === 'germinate' ? (batch.plan.emergence_factor ?? 1) : 1;
   return { ...spec, under: { at, place, day, need: need * pace, ...(then_days > 0 ? { then_days } : {}) } };
+}
+
+/**
+ * Days that ladder and gates keep it after its date. It is hardened from the day it would be without them, and stands on
+ * where it hardens: were it hardened later instead, the weather would let it out later still.
+ */
+function laterByWeather({ plan, progress: { out } }: Pick<SeasonBatchToPlan, 'plan' | 'progress'>): number {
+  return out?.by === 'weather' && out.on !== null ? Math.max(0, out.on - plan.transplantOn) : 0;
 }
 
 /** Spread of its date that its price is averaged over: what it still has to come up and grow, as sure as it is to be. */
@@ -502,7 +514,7 @@ function whatIsLeft(
     day: Math.max(0, Math.ceil(entered_t - 0.5) - from),
     need: Math.max(0, need - (entered_t < start_t ? gained(entered_t, start_t) : 0)),
   });
-  if (stage === 'harden') return left(timeOf('harden'), plan.hardening_days, (a, b) => b - a);
+  if (stage === 'harden') return left(timeOf('harden'), plan.hardening_days + laterByWeather(batch), (a, b) => b - a);
   if ('kind' in route) return { day: 0, need: 0 };
   const over = (integral: typeof route.inGrow) => (a: number, b: number) => totalAt(integral, b) - totalAt(integral, a);
   const { sums } = route;

@@ -1,6 +1,7 @@
 import { bestPlan, type Bench, type Terms } from './insert.ts';
 import { SLOT_PARTS, type Problem, type Task } from './problem.ts';
 import { overIn } from './repair.ts';
+import { samePlan } from './settle.ts';
 import { addPlan, costOf, removePlan, restoreRow, setRow, type Plan, type State } from './state.ts';
 
 /** A way out of a clash, with its price. Nothing is changed by making it. */
@@ -359,8 +360,6 @@ function kindOf(old: Plan | null, plan: Plan): Offer['kind'] {
   return places ? (days ? 'place-and-days' : 'place') : 'days';
 }
 
-const samePlan = (a: Plan, b: Plan): boolean =>
-  a.places.every((p, k) => p === b.places[k]) && a.days.every((d, k) => d === b.days[k]);
 const outOf = (task: Task, plan: Plan): number => plan.days[task.stageCount]!;
 const lateOf = (task: Task, plan: Plan): number => outOf(task, plan) - task.spec.target;
 const kWhOf = (state: State, money: number): number => {

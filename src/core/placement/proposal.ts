@@ -83,7 +83,7 @@ export function proposedBatch(
   out: number,
   plan: BatchPlan,
 ): ProposedBatch {
-  const { id, stages } = batches[index]!;
+  const { id, stages, later_days } = batches[index]!;
   const { under } = instance.batches[index]!;
   const to: Partial<Record<Stage, number | null>> = { ...plan.places };
   const steps: Partial<Record<WorkKey, DayNumber>> = {};
@@ -94,7 +94,8 @@ export function proposedBatch(
     // Plugs are not taken off the heat here: they come on their day.
     if (!(plan.joins && stage === 'grow')) steps[STEP_OF[stage]] = from + stay.from;
   }
-  steps.plant = from + out;
+  // The day it is planned for; the weather may keep it longer.
+  steps.plant = from + out - later_days;
   if (to.space === to.pot) to.space = null;
   return { id, places: to as StagePlaces, steps };
 }

@@ -1,0 +1,89 @@
+import {
+  ageingPrice,
+  addPlan,
+  costOf,
+  freshTrack,
+  removePlan,
+  tollPrice,
+  waitPrice,
+  type Plan,
+  type State,
+} from './state.ts';
+import type { Task } from './problem.ts';
+import { endFrom, NONE } from './track.ts';
+
+/** Another place or day for a batch must be worth so much for each of its trays, in the nursery's money. */
+export const WORTH_perTray = 0.5;
+const PASSES = 2;
+
+/**
+ * Puts batches back to where and when they were, one after another, wherever there is room for that and it costs hardly
+ * more: nobody wants a batch moved for nothing.
+ * @param before the season as it was planned; its plans need not be sound
+ * @param worth_perTray by how much dearer it may be, for each tray
+ */
+export function settle(
+  state: State,
+  before: State,
+  mayMove: (task: Task) => boolean,
+  worth_perTray: number = WORTH_perTray,
+): void {
+  for (let pass = 0; pass < PASSES; pass++) {
+    let settled = 0;
+    for (const task of state.problem.tasks) {
+      const was = before.plans[task.index];
+      const is = state.plans[task.index];
+      if (!was || !is || task.spec.pinned || !mayMove(task) || samePlan(was, is)) continue;
+      const cost = costOf(state);
+      removePlan(state, task.index);
+      const again = asItWas(state, task, was);
+      if (again) {
+        addPlan(state, again);
+        if (costOf(state) - cost <= worth_perTray * task.spec.trays) {
+          settled++;
+          continue;
+        }
+        removePlan(state, task.index);
+      }
+      addPlan(state, is);
+    }
+    if (settled === 0) return;
+  }
+}
+
+/** A plan's places and days at the set-points and in the room there are now; null where they will not do. */
+export function asItWas(state: State, task: Task, was: Plan): Plan | null {
+  const { problem, free } = state;
+  const { instance, days: D, blocks } = problem;
+  const { spec, first, stageCount: K } = task;
+  const out = was.days[K]!;
+  if (out === NONE || out < task.lo[K]! || out > task.hi[K]!) return null;
+  let price = task.outPrices[out]!;
+  const waits = new Int16Array(K);
+  for (let k = first; k < K; k++) {
+    const p = was.places[k]!;
+    const [from, to] = [was.days[k]!, was.days[k + 1]!];
+    const stage = instance.stages[spec.stages[k]!]!;
+    const under = k === first ? spec.under : undefined;
+    if (p === NONE || to < from || (!under && !stage.places.includes(p))) return null;
+    if (!under && k === first && from < task.lo[k]!) return null;
+    if (under && (p !== under.place || from !== under.day)) return null;
+    const track = freshTrack(state, spec.stages[k]!, p);
+    const end = under ? endFrom(track, under.need, from, state.rows, p * blocks, problem.blockOf, D) : track.end[from]!;
+    if (end === NONE || end > to || track.bad[from]! < to) return null;
+    const slots = task.slots[k]!;
+    for (let d = from; d < to; d++) if (free[p * D + d]! < slots && !under) return null;
+    if (!under) {
+      waits[k] = to - end;
+      if (waits[k]! > stage.mostWait_days) return null;
+      for (let w = 1; w <= waits[k]!; w++) price += waitPrice(problem, task, w, stage.mostWait_days);
+      price += ageingPrice(problem, task, stage, end - from);
+    }
+    if (k > first && was.places[k - 1] !== p) price += instance.weights.move_perTray * spec.trays;
+  }
+  const toll = tollPrice(state, task, was.places, was.days);
+  return { task: task.index, places: was.places, days: was.days, waits, price: price + toll, toll, forced: false };
+}
+
+export const samePlan = (a: Plan, b: Plan): boolean =>
+  a.places.every((p, k) => p === b.places[k]) && a.days.every((d, k) => d === b.days[k]);
