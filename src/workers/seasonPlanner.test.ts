@@ -9,6 +9,8 @@ import { tablesOfHouse } from '../core/schedule/seasonTables.ts';
 import type { SeasonBatch } from '../contracts/seasonData.ts';
 import type { PlanAnswer, PlanRequest, SeasonSent } from '../contracts/planner.ts';
 import { presentState } from '../core/placement/present.ts';
+import { bandsOf, isTender } from '../core/growth/bands.ts';
+import { temperatureOn } from '../core/schedule/placeClimate.ts';
 import { makeRoom, offersFor, planSeason, prepare } from './seasonPlanner.ts';
 
 const USUAL: Pick<PlanRequest, 'seed' | 'look' | 'only' | 'setPoints'> = {
@@ -72,6 +74,45 @@ describe('planning the demo season', () => {
     }
     expect(forecasts(sent).over.length).toBeGreaterThan(0);
     expect(over).toEqual([]);
+  });
+
+  it('planned again right after it was taken, nothing changes', () => {
+    const of = new Map(answer.proposal.setPoints.map((s) => [s.placeId, s.setPoints]));
+    const taken = withPlans(
+      {
+        ...sent,
+        house: {
+          ...sent.house,
+          places: sent.house.places.map((p) => ({ ...withSetPoints(p, of.get(p.id)), version: 2 })),
+        },
+      },
+      (b) => answer.proposal.batches.find((p) => p.id === b.id) ?? null,
+    );
+    for (const seed of [1, 2]) expect(planned(taken, { seed }).proposal.batches).toEqual([]);
+  });
+
+  it('gives no tender crop a night that checks it, from coming up to hardening', () => {
+    const { progress } = forecasts(sent, answer.proposal.batches, answer.proposal.setPoints);
+    const places = sent.house.places.map((p) =>
+      withSetPoints(p, answer.proposal.setPoints.find((s) => s.placeId === p.id)?.setPoints),
+    );
+    const tables = tablesOfHouse({ ...sent.house, places });
+    let looked = 0;
+    for (const { id } of answer.proposal.batches) {
+      const batch = sent.batches.find((b) => b.id === id)!;
+      const crop = sent.house.crops.find((c) => c.id === batch.cropId)!;
+      if (!isTender(crop) || batch.state.phase !== 'planned') continue;
+      for (const { stage, placeId, from, to } of progress.get(id)!.stands) {
+        const line = bandsOf(crop, stage).checkNight_C;
+        const place = sent.house.places.find((p) => p.id === placeId)!;
+        if (stage !== 'harden') expect(['frame', 'ground'], `${batch.name} ${stage}`).not.toContain(place.kind);
+        for (let day = from; line !== null && day < to; day++) {
+          expect(temperatureOn(tables.climateOf(placeId), day).night_C, batch.name).toBeGreaterThanOrEqual(line);
+          looked++;
+        }
+      }
+    }
+    expect(looked).toBeGreaterThan(100);
   });
 
   it('is the same for the same seed; what has happened stays', () => {

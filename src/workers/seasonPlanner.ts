@@ -134,12 +134,13 @@ export function* planSeason(request: PlanRequest, choose: Choose | null): Genera
   return { proposal, cost: solution.cost, seed: request.seed, moves: moves * searches, exact, offers };
 }
 
-/** Whether everything has a plan that passes the checker. */
+/** Whether everything goes out in the days looked at, by a plan that passes the checker. */
 function isSound({ season, problem }: Prepared, state: State): boolean {
-  return (
-    state.plans.every((plan, i) => plan !== null || problem.tasks[i]!.spec.pinned !== undefined) &&
-    checkPlan(season.instance, solutionOf(state)).faults.length === 0
-  );
+  const all = problem.tasks.every(({ index, spec, stageCount, hi }) => {
+    const out = state.plans[index]?.days[stageCount] ?? NONE;
+    return spec.pinned !== undefined || (out !== NONE && out <= hi[stageCount]!);
+  });
+  return all && checkPlan(season.instance, solutionOf(state)).faults.length === 0;
 }
 
 /**

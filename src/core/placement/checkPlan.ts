@@ -106,8 +106,9 @@ export function checkPlan(instance: Instance, solution: Solution): Verdict {
           fits(level, last) ? stage.gain(level.day_C[last]!, level.night_C[last]!, skyOf(level, last)) / 2 : 0;
         return total - Math.max(0, half(levelOn(stay.place, end - 1)) - half(levels[0]!));
       };
-      if (need > 0 && gained(stay.to) < need - 1e-6) say(`${stage.name} is left too soon`);
-      if (!under && stay.to - stay.from < Math.max(stage.least_days, stage.standstill_days))
+      // What is as its forecast has it has its days by the hour, not by noons.
+      if (need > 0 && !placed.kept && gained(stay.to) < need - 1e-6) say(`${stage.name} is left too soon`);
+      if (!under && !placed.kept && stay.to - stay.from < Math.max(stage.least_days, stage.standstill_days))
         say(`${stage.name} is too short`);
       let could = Math.max(start, under ? Math.max(stay.from, instance.today) : stay.from + stage.least_days);
       while (need > 0 && could < stay.to && gained(could) < need - 1e-9) could++;
@@ -115,7 +116,7 @@ export function checkPlan(instance: Instance, solution: Solution): Verdict {
       if (!under && stage.fair_days !== undefined && could - stay.from > stage.fair_days)
         cost += (could - stay.from - stage.fair_days) * weights.ageing_perTrayDay * batch.trays;
       const comes = batch.startsOn !== undefined && stay.stage === first;
-      if (!under && !comes && waits > stage.mostWait_days) say(`${stage.name} waits ${waits} days`);
+      if (!under && !comes && !placed.kept && waits > stage.mostWait_days) say(`${stage.name} waits ${waits} days`);
       for (let w = 1; w <= waits; w++) {
         cost += weights.wait_perTrayDay * batch.trays * (2 * w > stage.mostWait_days ? 4 : 1);
       }

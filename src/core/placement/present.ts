@@ -45,5 +45,5 @@ function presentPlan(state: State, task: Task, season: SeasonInstance, batch: Se
     price += ageingPrice(problem, task, stage, stay.to - waits[stay.stage]! - stay.from);
   });
   const toll = task.spec.pinned ? 0 : tollPrice(state, task, places, days);
-  return { task: task.index, places, days, waits, price: price + toll, toll, forced: true };
+  return { task: task.index, places, days, waits, price: price + toll, toll, forced: true, kept: true };
 }

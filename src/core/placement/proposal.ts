@@ -32,7 +32,7 @@ export const STEP_OF: Readonly<Record<Stage, WorkKey>> = {
 };
 
 /**
- * Reads an answer back into plans of batches and weekly set-points. A batch keeps what it has for the stages behind it.
+ * Reads an answer back into plans of batches and weekly set-points; of batches that stay as they are nothing is said. A batch keeps what it has for the stages behind it.
  * Weeks in which nothing stands in a heated place are off, or kept at `idle_C`.
  */
 export function proposalOf(
@@ -49,10 +49,12 @@ export function proposalOf(
   solution.batches.forEach((placed, i) => {
     const { id } = season.batches[i]!;
     for (const stay of placed.stays) {
-      for (let d = stay.from; d < stay.to; d += 1) inUse.add(`${stay.place}/${Math.floor(d / 7)}`);
+      // By its forecast, to the hour, it counts on the morning it leaves.
+      const to = placed.kept ? stay.to + 1 : stay.to;
+      for (let d = stay.from; d < to; d += 1) inUse.add(`${stay.place}/${Math.floor(d / 7)}`);
     }
     if (placed.out === null) unplaced.push(id);
-    else if (!instance.batches[i]!.pinned)
+    else if (!instance.batches[i]!.pinned && !placed.kept)
       batches.push(proposedBatch(season, i, placed.stays, placed.out, plans.get(id)!));
   });
   const setPoints = places.flatMap((place, p): ProposedSetPoints[] => {

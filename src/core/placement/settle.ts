@@ -36,7 +36,7 @@ export function settle(
       if (!was || !is || task.spec.pinned || !mayMove(task) || samePlan(was, is)) continue;
       const cost = costOf(state);
       removePlan(state, task.index);
-      const again = asItWas(state, task, was);
+      const again = asItWas(state, before, task, was);
       if (again) {
         addPlan(state, again);
         if (costOf(state) - cost <= worth_perTray * task.spec.trays) {
@@ -51,13 +51,21 @@ export function settle(
   }
 }
 
-/** A plan's places and days at the set-points and in the room there are now; null where they will not do. */
-export function asItWas(state: State, task: Task, was: Plan): Plan | null {
+/** A day of rounding between a forecast's hours and the noons of the search. */
+const ROUNDING_days = 1;
+
+/**
+ * A plan's places and days in the room and at the set-points there are now; null where they will not do. As its forecast has
+ * it, to the hour, where the set-points of its weeks are what they were.
+ */
+export function asItWas(state: State, before: State, task: Task, was: Plan): Plan | null {
   const { problem, free } = state;
-  const { instance, days: D, blocks } = problem;
+  const { instance, days: D, blocks: B } = problem;
   const { spec, first, stageCount: K } = task;
   const out = was.days[K]!;
   if (out === NONE || out < task.lo[K]! || out > task.hi[K]!) return null;
+  const kept = was.kept === true && sameRows(state, before, task, was);
+  const rounding = kept ? ROUNDING_days : 0;
   let price = task.outPrices[out]!;
   const waits = new Int16Array(K);
   for (let k = first; k < K; k++) {
@@ -69,20 +77,34 @@ export function asItWas(state: State, task: Task, was: Plan): Plan | null {
     if (!under && k === first && from < task.lo[k]!) return null;
     if (under && (p !== under.place || from !== under.day)) return null;
     const track = freshTrack(state, spec.stages[k]!, p);
-    const end = under ? endFrom(track, under.need, from, state.rows, p * blocks, problem.blockOf, D) : track.end[from]!;
-    if (end === NONE || end > to || track.bad[from]! < to) return null;
+    const end = under ? endFrom(track, under.need, from, state.rows, p * B, problem.blockOf, D) : track.end[from]!;
+    if (end === NONE || end - rounding > to || track.bad[from]! < to) return null;
     const slots = task.slots[k]!;
     for (let d = from; d < to; d++) if (free[p * D + d]! < slots && !under) return null;
     if (!under) {
-      waits[k] = to - end;
-      if (waits[k]! > stage.mostWait_days) return null;
+      waits[k] = Math.max(0, to - end);
+      if (waits[k]! - rounding > stage.mostWait_days) return null;
       for (let w = 1; w <= waits[k]!; w++) price += waitPrice(problem, task, w, stage.mostWait_days);
-      price += ageingPrice(problem, task, stage, end - from);
+      price += ageingPrice(problem, task, stage, Math.min(end, to) - from);
     }
     if (k > first && was.places[k - 1] !== p) price += instance.weights.move_perTray * spec.trays;
   }
   const toll = tollPrice(state, task, was.places, was.days);
-  return { task: task.index, places: was.places, days: was.days, waits, price: price + toll, toll, forced: false };
+  const { places, days } = was;
+  return { task: task.index, places, days, waits, price: price + toll, toll, forced: false, kept };
+}
+
+/** Whether the set-points of the weeks a plan stands in are those of another state. */
+function sameRows(state: State, before: State, task: Task, plan: Plan): boolean {
+  const { blocks: B, blockOf } = state.problem;
+  for (let k = task.first; k < task.stageCount; k++) {
+    if (plan.days[k + 1]! <= plan.days[k]!) continue;
+    const p = plan.places[k]!;
+    // The noon it leaves belongs to it as well.
+    for (let b = blockOf[plan.days[k]!]!; b <= blockOf[plan.days[k + 1]!]!; b++)
+      if (state.rows[p * B + b] !== before.rows[p * B + b]) return false;
+  }
+  return true;
 }
 
 export const samePlan = (a: Plan, b: Plan): boolean =>

@@ -16,6 +16,8 @@ export interface PlacedBatch {
   readonly stays: readonly PlacedStay[];
   /** Day it goes out; null when it could not be placed to the end. */
   readonly out: number | null;
+  /** As its own forecast has it; see Plan.kept. */
+  readonly kept?: boolean;
 }
 
 /** A placement in plain records. */
@@ -55,7 +57,12 @@ export function solutionOf(state: State): Solution {
       const plan = state.plans[task.index];
       if (!plan) return { id: task.spec.id, stays: [], out: null };
       const out = plan.days[task.stageCount]!;
-      return { id: task.spec.id, stays: staysOf(task, plan), out: out === NONE ? null : out };
+      return {
+        id: task.spec.id,
+        stays: staysOf(task, plan),
+        out: out === NONE ? null : out,
+        ...(plan.kept ? { kept: true } : {}),
+      };
     }),
     cost: {
       total: costOf(state),

@@ -17,6 +17,8 @@ export interface Plan {
   readonly toll: number;
   /** Takes room whether there is any or not: pinned, or there already and nowhere to go. */
   readonly forced: boolean;
+  /** As its own forecast has it, to the hour: its days may be a day sooner than noons allow. */
+  readonly kept?: boolean;
 }
 
 /** A placement being worked on: set-points, plans, room taken, price. Everything is kept up to date at each change. */
