@@ -21,6 +21,8 @@ export interface PlanRequest extends SeasonSent {
   readonly only: { readonly placeId: number; readonly from: DayNumber; readonly to: DayNumber } | null;
   /** Whether set-points may be changed. */
   readonly setPoints: boolean;
+  /** How sure batches are to be ready in their days; null: as the house plans. */
+  readonly sure_frac: number | null;
 }
 
 export interface PlanReport {
@@ -40,6 +42,9 @@ export interface PlanAnswer {
   readonly proposal: Proposal;
   readonly cost: CostParts;
   readonly seed: number;
+  readonly sure_frac: number;
+  /** Mean day on which what is not sown yet is sown; null: all is. */
+  readonly sown: number | null;
   readonly moves: number;
   readonly exact: ExactAnswer | null;
   readonly offers: readonly { readonly batchId: number; readonly offers: readonly OfferShown[] }[];

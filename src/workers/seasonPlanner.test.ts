@@ -13,7 +13,8 @@ import { bandsOf, isTender } from '../core/growth/bands.ts';
 import { temperatureOn } from '../core/schedule/placeClimate.ts';
 import { makeRoom, offersFor, planSeason, prepare } from './seasonPlanner.ts';
 
-const USUAL: Pick<PlanRequest, 'seed' | 'look' | 'only' | 'setPoints'> = {
+const USUAL: Pick<PlanRequest, 'seed' | 'look' | 'only' | 'setPoints' | 'sure_frac'> = {
+  sure_frac: null,
   seed: 1,
   look: 'usual',
   only: null,

@@ -76,7 +76,11 @@ export function prepare(sent: SeasonSent): Prepared {
 
 /** Plans the season: places everything not pinned, then improves. Yields reports between; returns the answer. */
 export function* planSeason(request: PlanRequest, choose: Choose | null): Generator<PlanReport, PlanAnswer, void> {
-  const prepared = prepare(request);
+  const sure_frac = request.sure_frac ?? request.house.planning.sure_frac;
+  const prepared = prepare({
+    ...request,
+    house: { ...request.house, planning: { ...request.house.planning, sure_frac } },
+  });
   const { problem, season, batches, bench } = prepared;
   const only = request.only ? standingBetween(prepared, request.only) : undefined;
   const harder = request.look === 'harder';
@@ -131,7 +135,25 @@ export function* planSeason(request: PlanRequest, choose: Choose | null): Genera
     const index = season.batches.findIndex((batch) => batch.id === batchId);
     return { batchId, offers: offersForUnplaced(state, index, bench).map((offer) => shown(prepared, offer)) };
   });
-  return { proposal, cost: solution.cost, seed: request.seed, moves: moves * searches, exact, offers };
+  return {
+    proposal,
+    cost: solution.cost,
+    seed: request.seed,
+    sure_frac,
+    sown: meanSown(prepared, state),
+    moves: moves * searches,
+    exact,
+    offers,
+  };
+}
+
+/** Mean day of the sowings still to come. */
+function meanSown({ season, problem }: Prepared, state: State): number | null {
+  const days = problem.tasks.flatMap(({ index, spec, first }) => {
+    const plan = state.plans[index];
+    return plan && first === 0 && !spec.under && spec.startsOn === undefined ? [season.from + plan.days[0]!] : [];
+  });
+  return days.length === 0 ? null : days.reduce((a, b) => a + b, 0) / days.length;
 }
 
 /** Whether everything goes out in the days looked at, by a plan that passes the checker. */

@@ -114,6 +114,7 @@ export function BatchForm({ house, editing }: Props) {
       sowContainerId: draft.sowContainerId,
       potContainerId: draft.potContainerId,
       age_frac: draft.age_frac,
+      sure_frac: draft.sure_frac,
       offHeat: offHeatOf(draft.offHeat),
       joins: joinsOf(draft),
       emergence_factor:

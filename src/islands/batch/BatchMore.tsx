@@ -1,3 +1,4 @@
+import { SURE } from '../../ui/sureWords.ts';
 import { useId } from 'react';
 import { Field } from '../../ui/Field.tsx';
 import { counted } from '../../ui/format.ts';
@@ -110,7 +111,13 @@ export function BatchMore({ draft, usualWeeks, err, isNew, family, together, onT
         </label>
       )}
       <details
-        open={draft.joinsStage !== '' || draft.weight !== 1 || draft.age_frac !== 1 || draft.offHeat.kind !== ''}
+        open={
+          draft.joinsStage !== '' ||
+          draft.weight !== 1 ||
+          draft.age_frac !== 1 ||
+          draft.sure_frac !== null ||
+          draft.offHeat.kind !== ''
+        }
       >
         <summary className="min-h-9 py-1 font-semibold">Bought in, how exact, how large</summary>
         <div className="grid grid-cols-2 gap-3 py-1">
@@ -186,6 +193,13 @@ export function BatchMore({ draft, usualWeeks, err, isNew, family, together, onT
             value={draft.age_frac}
             options={SIZES}
             onValue={(age_frac) => onChange({ age_frac })}
+          />
+          <Choice
+            id={`${id}sure`}
+            label="How sure to be ready"
+            value={draft.sure_frac ?? 0}
+            options={[[0, 'as the house plans'], ...SURE]}
+            onValue={(sure) => onChange({ sure_frac: sure === 0 ? null : sure })}
           />
           <OffHeatChoice
             id={`${id}offHeat`}

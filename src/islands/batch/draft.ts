@@ -20,6 +20,8 @@ export interface Draft {
   readonly after: string;
   readonly weight: number;
   readonly age_frac: number;
+  /** null: as the house plans. */
+  readonly sure_frac: number | null;
   /** Rule off the heat of this batch alone. */
   readonly offHeat: TypedOffHeat;
   readonly coverId: number | null;
@@ -55,6 +57,7 @@ export function emptyDraft(house: HouseData): Draft {
     after: String(USUAL_WINDOW.after_days),
     weight: 1,
     age_frac: 1,
+    sure_frac: null,
     offHeat: typedOffHeat(null),
     coverId: null,
     programmeId: null,
@@ -76,6 +79,7 @@ export function draftOf(input: BatchInput): Draft {
     after: String(input.after_days ?? USUAL_WINDOW.after_days),
     weight: input.weight ?? 1,
     age_frac: input.age_frac ?? 1,
+    sure_frac: input.sure_frac ?? null,
     offHeat: typedOffHeat(input.offHeat),
     coverId: input.coverId ?? null,
     programmeId: input.programmeId ?? null,
@@ -126,6 +130,7 @@ export function inputOf(draft: Draft): Record<string, unknown> {
     after_days: figure(draft.after),
     weight: draft.weight,
     age_frac: draft.age_frac,
+    sure_frac: draft.sure_frac,
     offHeat: offHeatBody(draft.offHeat),
     coverId: draft.coverId,
     programmeId: draft.programmeId,

@@ -1,6 +1,8 @@
+import { StageBandsEditor, typedBands, type TypedBands } from './StageBandsEditor.tsx';
+import type { OwnBands } from '../../core/growth/bands.ts';
 import { measureUnit } from '../../core/units/measure.ts';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
-import { CROP_KINDS, SOWN_IN, type Crop, type EmergencePoint } from '../../core/model.ts';
+import { CROP_KINDS, SOWN_IN, type Crop, type EmergencePoint, type Stage } from '../../core/model.ts';
 import { daysToEmerge, germinationRate } from '../../core/germination/germinationRate.ts';
 import type { CropRecord } from '../../contracts/records.ts';
 import { shownTemperature, temperatureFromShown, type TemperatureUnit } from '../../core/units/temperature.ts';
@@ -189,6 +191,8 @@ interface Props {
 export function CropEditor({ crop, unit, lengthUnit, library }: Props) {
   const start: Omit<Crop, 'id'> = crop ?? BLANK;
   const [rows, setRows] = useState<readonly Row[]>(() => rowsOf(start.emergence, unit));
+  const [bands, setBands] = useState<TypedBands>(() => typedBands(start.bands, unit));
+  const [openAirFrom, setOpenAirFrom] = useState<Stage | null>(start.openAirFrom ?? null);
   const [typed, setTyped] = useState<Record<string, unknown>>(start as unknown as Record<string, unknown>);
   const [drawn, setDrawn] = useState(false);
   useEffect(() => setDrawn(true), []);
@@ -271,64 +275,94 @@ export function CropEditor({ crop, unit, lengthUnit, library }: Props) {
         line={crop as unknown as (Record<string, unknown> & { id: number; version: number }) | null}
         blank={BLANK as unknown as Record<string, unknown>}
         unit={unit}
-        extra={{ emergence }}
+        extra={{ emergence, bands: bandsBody(bands, unit), openAirFrom }}
         onTyped={setTyped}
         onStaleTaken={(current) => setRows(rowsOf(current['emergence'] as EmergencePoint[], unit))}
         saveWords={crop ? 'Save the crop' : 'Add the crop'}
         after={(id) => `/books/crops?crop=${id}`}
       >
         {(error) => (
-          <fieldset className="mt-5">
-            <legend className="num text-[1.1rem]">Table of emergence</legend>
-            <p className="text-[0.9rem] text-ink2">
-              Days to half up at a constant temperature. Write <b>none</b> where it was tried and nothing came; leave
-              empty what was not tried.
-            </p>
-            {error('emergence') && <p className="err">{error('emergence')}</p>}
-            <div className="mt-2 flex flex-wrap gap-2">
-              {rows.map((row, i) => (
-                <div key={i} className="w-28 border border-line bg-paper p-2">
-                  {(['temperature', 'days', 'percent'] as const).map((part) => (
-                    <label key={part} className="block text-[0.82rem]">
-                      {part === 'temperature' ? 'at, °' : part === 'days' ? 'days' : '% up'}
-                      <input
-                        className="input min-h-9"
-                        inputMode="decimal"
-                        value={row[part]}
-                        onChange={(e) => setRow(i, { [part]: e.target.value })}
-                      />
-                    </label>
-                  ))}
-                  {(['temperature_C', 'days', 'percent'] as const).map((part) => {
-                    const wrong = error(`emergence.${i}.${part}`);
-                    return wrong ? (
-                      <p key={part} className="text-[0.82rem] font-semibold text-brick">
-                        {wrong}
-                      </p>
-                    ) : null;
-                  })}
-                  <button
-                    type="button"
-                    className="link-btn text-[0.85rem]"
-                    onClick={() => setRows(rows.filter((_, j) => j !== i))}
-                  >
-                    Take out
-                  </button>
-                </div>
-              ))}
-              <button
-                type="button"
-                className="btn"
-                onClick={() => setRows([...rows, { temperature: '', days: '', percent: '' }])}
-              >
-                Add a temperature
-              </button>
-            </div>
-          </fieldset>
+          <>
+            <StageBandsEditor
+              crop={{ ...start, ...typed, bands: numbersOf(bandsBody(bands, unit)) } as unknown as Crop}
+              unit={unit}
+              typed={bands}
+              error={error}
+              onTyped={setBands}
+              from={openAirFrom}
+              onFrom={setOpenAirFrom}
+            />
+            <fieldset className="mt-5">
+              <legend className="num text-[1.1rem]">Table of emergence</legend>
+              <p className="text-[0.9rem] text-ink2">
+                Days to half up at a constant temperature. Write <b>none</b> where it was tried and nothing came; leave
+                empty what was not tried.
+              </p>
+              {error('emergence') && <p className="err">{error('emergence')}</p>}
+              <div className="mt-2 flex flex-wrap gap-2">
+                {rows.map((row, i) => (
+                  <div key={i} className="w-28 border border-line bg-paper p-2">
+                    {(['temperature', 'days', 'percent'] as const).map((part) => (
+                      <label key={part} className="block text-[0.82rem]">
+                        {part === 'temperature' ? 'at, °' : part === 'days' ? 'days' : '% up'}
+                        <input
+                          className="input min-h-9"
+                          inputMode="decimal"
+                          value={row[part]}
+                          onChange={(e) => setRow(i, { [part]: e.target.value })}
+                        />
+                      </label>
+                    ))}
+                    {(['temperature_C', 'days', 'percent'] as const).map((part) => {
+                      const wrong = error(`emergence.${i}.${part}`);
+                      return wrong ? (
+                        <p key={part} className="text-[0.82rem] font-semibold text-brick">
+                          {wrong}
+                        </p>
+                      ) : null;
+                    })}
+                    <button
+                      type="button"
+                      className="link-btn text-[0.85rem]"
+                      onClick={() => setRows(rows.filter((_, j) => j !== i))}
+                    >
+                      Take out
+                    </button>
+                  </div>
+                ))}
+                <button
+                  type="button"
+                  className="btn"
+                  onClick={() => setRows([...rows, { temperature: '', days: '', percent: '' }])}
+                >
+                  Add a temperature
+                </button>
+              </div>
+            </fieldset>
+          </>
         )}
       </LineForm>
     </div>
   );
+}
+
+/** Figures of the bands as the call wants them; what is no figure goes as text, so that the answer names the field. */
+function bandsBody(typed: TypedBands, unit: TemperatureUnit): Record<string, Record<string, number | string>> {
+  const stages = Object.entries(typed).map(([stage, figures]) => {
+    const said = Object.entries(figures ?? {}).filter(([, text]) => text.trim() !== '');
+    const toC = (text: string) => figureOr(text, (n) => Math.round(temperatureFromShown(n, unit) * 100) / 100);
+    return [stage, Object.fromEntries(said.map(([key, text]) => [key, toC(text)]))] as const;
+  });
+  return Object.fromEntries(stages.filter(([, figures]) => Object.keys(figures).length > 0));
+}
+
+/** Of what was typed only what is a figure, for the drawing. */
+function numbersOf(bands: Record<string, Record<string, number | string>>): OwnBands {
+  const stages = Object.entries(bands).map(([stage, figures]) => [
+    stage,
+    Object.fromEntries(Object.entries(figures).filter(([, value]) => typeof value === 'number')),
+  ]);
+  return Object.fromEntries(stages) as OwnBands;
 }
 
 function rowsOf(points: readonly EmergencePoint[], unit: TemperatureUnit): Row[] {

@@ -1,3 +1,4 @@
+import { PlanningFields, planningBody, typedPlanning } from './PlanningFields.tsx';
 import { house } from '../../ui/house.ts';
 import type { NurseryRecord } from '../../contracts/records.ts';
 import { useState } from 'react';
@@ -117,6 +118,9 @@ const WEIGHT_WORDS: readonly (readonly [keyof Weights, string])[] = [
   ['late_perTrayDay', 'A tray a day late'],
   ['early_perTrayDay', 'A tray a day too early'],
   ['wait_perTrayDay', 'A tray a day waiting'],
+  ['ageing_perTrayDay', 'A tray a day older than is fair'],
+  ['discomfort_perTrayKelvin', 'A tray a day a degree out of comfort'],
+  ['overtime_perHour', 'An hour beyond the hands'],
   ['move_perTray', 'Carrying a tray'],
   ['setPointChange', 'Changing a set-point'],
   ['unplaced_perTray', 'A tray left out'],
@@ -146,6 +150,7 @@ export function SettingsEditor({
   const [weights, setWeights] = useState<Readonly<Record<string, string>>>(() =>
     Object.fromEntries(Object.entries(nursery.weights).map(([key, value]) => [key, String(value)])),
   );
+  const [planning, setPlanning] = useState(() => typedPlanning(nursery.planning, nursery.temperatureUnit));
   const [offHeat, setOffHeat] = useState(() => typedOffHeat(nursery.offHeat));
   const [offHeatCool, setOffHeatCool] = useState(() => typedOffHeat(nursery.offHeatCool));
   const toC = (text: string) =>
@@ -155,6 +160,7 @@ export function SettingsEditor({
     offHeat: offHeatBody(offHeat),
     offHeatCool: offHeatBody(offHeatCool),
     ...(blankYear ? {} : { outside: outside.map((month) => ({ day_C: toC(month.day), night_C: toC(month.night) })) }),
+    planning: planningBody(planning, nursery.temperatureUnit),
     weights: Object.fromEntries(Object.entries(weights).map(([key, text]) => [key, figureOr(text, (n) => n)])),
   };
   return (
@@ -234,6 +240,7 @@ export function SettingsEditor({
               ))}
             </div>
           </fieldset>
+          <PlanningFields typed={planning} unit={nursery.temperatureUnit} error={error} onTyped={setPlanning} />
           <fieldset className="mt-6">
             <legend className="num text-[1.1rem]">What things are worth when a season is planned</legend>
             <p className="text-[0.9rem] text-ink2">

@@ -4,6 +4,7 @@ import type { PlanAnswer } from '../../contracts/planner.ts';
 import type { HouseData } from '../../contracts/seasonData.ts';
 import { counted, degrees, shortDay } from '../../ui/format.ts';
 import { Comparison } from './Comparison.tsx';
+import { HowSure, type SureTried } from './HowSure.tsx';
 import { changeOfOutcome, MadeLater } from './MadeLater.tsx';
 import type { Outcomes } from './useOutcomes.ts';
 import type { Worked } from './useSeason.ts';
@@ -20,6 +21,9 @@ interface Props {
   readonly proposed: Reckoning;
   readonly showing: 'now' | 'proposed';
   readonly busy: boolean;
+  readonly tried: readonly SureTried[];
+  readonly planningNow: boolean;
+  readonly onSure: (sure_frac: number) => void;
   readonly onShow: (which: 'now' | 'proposed') => void;
   readonly onChoose: (chosen: ReadonlySet<number>) => void;
   readonly onTake: () => void;
@@ -62,6 +66,12 @@ export function ProposalPanel(props: Props) {
           { name: 'Now', reckoning: props.now },
           { name: 'Proposed', reckoning: props.proposed },
         ]}
+      />
+      <HowSure
+        sure_frac={answer.sure_frac}
+        tried={props.tried}
+        busy={busy || props.planningNow}
+        onPlan={props.onSure}
       />
       <MadeLater
         later={props.outcomes.later}

@@ -351,6 +351,9 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
               proposed={proposedSum}
               showing={showing}
               busy={changes.busy}
+              tried={planning.tried}
+              planningNow={planning.report !== null}
+              onSure={(sure_frac) => planning.start({ look: 'usual', only: null, setPoints: true, sure_frac })}
               onShow={setShowing}
               onChoose={setChosen}
               onTake={() => void takeProposal()}

@@ -9,6 +9,7 @@ import type {
 } from '../../contracts/planner.ts';
 import type { HouseData, SeasonBatch } from '../../contracts/seasonData.ts';
 import type { ProposedBatch } from '../../core/placement/proposal.ts';
+import type { SureTried } from './HowSure.tsx';
 import { planHelper, runPlan, type PlanHelper, type PlanRun } from '../../workers/planner.client.ts';
 
 export interface Planning {
@@ -16,11 +17,15 @@ export interface Planning {
   readonly report: PlanReport | null;
   readonly answer: PlanAnswer | null;
   readonly trouble: string;
-  start(options: Pick<PlanRequest, 'look' | 'only' | 'setPoints'>): void;
+  /** Plans made of the season as it is, one for each sureness. */
+  readonly tried: readonly SureTried[];
+  start(options: PlanOptions): void;
   cancel(): void;
   /** Forgets the answer. */
   leave(): void;
 }
+
+export type PlanOptions = Pick<PlanRequest, 'look' | 'only' | 'setPoints'> & { readonly sure_frac?: number };
 
 /** Seed of the first plan; another press tries other chances. */
 const FIRST_SEED = 1;
@@ -30,16 +35,20 @@ export function usePlanner(house: HouseData, batches: readonly SeasonBatch[]): P
   const [report, setReport] = useState<PlanReport | null>(null);
   const [answer, setAnswer] = useState<PlanAnswer | null>(null);
   const [trouble, setTrouble] = useState('');
+  const [tried, setTried] = useState<readonly SureTried[]>([]);
   const run = useRef<PlanRun | null>(null);
   const seed = useRef(FIRST_SEED);
   useEffect(() => () => run.current?.stop(), []);
 
   const start = useCallback(
-    (options: Pick<PlanRequest, 'look' | 'only' | 'setPoints'>) => {
+    (options: PlanOptions) => {
       run.current?.stop();
       setTrouble('');
       setReport({ done_frac: 0, words: 'laying out' });
-      const mine = runPlan({ house, batches, seed: seed.current++, ...options }, (next) => {
+      const { sure_frac = null } = options;
+      // Another sureness is laid beside the plan shown: the same chances.
+      if (sure_frac === null) seed.current = answer ? seed.current + 1 : FIRST_SEED;
+      const mine = runPlan({ house, batches, seed: seed.current, ...options, sure_frac }, (next) => {
         if (run.current === mine) setReport(next);
       });
       run.current = mine;
@@ -49,6 +58,7 @@ export function usePlanner(house: HouseData, batches: readonly SeasonBatch[]): P
           run.current = null;
           setReport(null);
           setAnswer(found);
+          if (!options.only) setTried((known) => withTried(known, found));
         },
         (error: unknown) => {
           if (run.current !== mine) return;
@@ -58,15 +68,22 @@ export function usePlanner(house: HouseData, batches: readonly SeasonBatch[]): P
         },
       );
     },
-    [house, batches],
+    [house, batches, answer],
   );
+  useEffect(() => setTried([]), [house, batches]);
   const cancel = useCallback(() => {
     run.current?.stop();
     run.current = null;
     setReport(null);
   }, []);
   const leave = useCallback(() => setAnswer(null), []);
-  return { report, answer, trouble, start, cancel, leave };
+  return { report, answer, trouble, tried, start, cancel, leave };
+}
+
+/** The plans made so far with one more, by how sure they are. */
+function withTried(known: readonly SureTried[], { cost, sure_frac, sown }: PlanAnswer): SureTried[] {
+  const one = { sure_frac, heat_kWh: cost.heat_kWh, heat_money: cost.heat, sown };
+  return [...known.filter((other) => other.sure_frac !== sure_frac), one].sort((a, b) => a.sure_frac - b.sure_frac);
 }
 
 /** Offers for the troubles of the season as it is; null while they are being worked out. */
