@@ -1,6 +1,6 @@
 /** How sure a plan is to be, as offered everywhere. */
 export const SURE: readonly (readonly [number, string])[] = [
-  [0.5, 'the middle: every second'],
+  [0.5, 'one in two'],
   [0.67, 'two in three'],
   [0.75, 'three in four'],
   [0.8, 'four in five'],

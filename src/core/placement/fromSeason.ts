@@ -33,6 +33,8 @@ import { totalAt } from '../schedule/thermalIntegral.ts';
 import { daysToCome, readySpread_days } from '../batch/inTime.ts';
 import { daysToEmerge } from '../germination/germinationRate.ts';
 import { handsOf, shareOfSpread, type HousePace, type PlanningSettings } from './planning.ts';
+import { STEP_OF } from './steps.ts';
+import { stepMinutes } from './work.ts';
 import { boltOf } from './boltOf.ts';
 import { coolCap_C, levelsOf, type CoolSchool } from './coolCap.ts';
 import { heatParts_kWh } from './energy.ts';
@@ -448,23 +450,10 @@ function spreadOf({ crop, plan, state, progress }: SeasonBatchToPlan, { today, p
 
 /** Minutes of work of each stage's first day, and last of planting out; none for what is done. */
 function workOf({ plan, state, progress }: SeasonBatchToPlan, ways: readonly Stage[], season: SeasonToPlan): number[] {
-  const { planning, pace, containers } = season;
-  const cells = Math.max(1, progress.plants.sown_count);
-  const plants = Math.max(1, progress.plants.expected_count);
-  const pot = plan.potContainerId === null ? null : containers.get(plan.potContainerId)!;
-  const sown_trays = traysFor(cells, containers.get(plan.sowContainerId)!);
-  const pots_trays = pot ? traysFor(plants, pot) : sown_trays;
-  const carry = pace.carry_minPerTray;
+  const minutes = stepMinutes(plan, progress.plants, season.containers, season.planning, season.pace);
   const now = stageOfPhase(state);
   const done = now === null ? -1 : ways.indexOf(now);
-  const minutes = ways.map((stage, k) => {
-    if (k <= done) return 0;
-    if (stage === 'germinate') return planning.sow_minPerTray * sown_trays;
-    if (stage === 'grow') return carry * sown_trays;
-    if (stage === 'pot') return plants / pace.pot_perMinute + carry * pots_trays;
-    return carry * pots_trays;
-  });
-  return [...minutes, planning.plant_minPerTray * sown_trays];
+  return [...ways.map((stage, k) => (k <= done ? 0 : minutes[STEP_OF[stage]])), minutes.plant];
 }
 
 /** The stays a batch has by its forecast, from this week on, one for each stage. */

@@ -1,6 +1,7 @@
 import type { DayNumber } from '../calendar/dayNumber.ts';
 import type { BatchPlan, Place, PlannedSteps, Stage, StagePlaces, WeekSetPoint, WorkKey } from '../model.ts';
 import type { SeasonInstance } from './fromSeason.ts';
+import { STEP_OF } from './steps.ts';
 import type { PlacedStay, Solution } from './solution.ts';
 
 /** What a plan of the season asks of one batch. Days and places only of what is still to come. */
@@ -22,14 +23,6 @@ export interface Proposal {
   /** Batches for which no way was found. */
   readonly unplaced: readonly number[];
 }
-
-export const STEP_OF: Readonly<Record<Stage, WorkKey>> = {
-  germinate: 'sow',
-  grow: 'off-heat',
-  pot: 'pot',
-  space: 'space',
-  harden: 'harden',
-};
 
 /**
  * Reads an answer back into plans of batches and weekly set-points; of batches that stay as they are nothing is said. A batch keeps what it has for the stages behind it.

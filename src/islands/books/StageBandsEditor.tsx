@@ -72,7 +72,9 @@ export function StageBandsEditor({ crop, unit, typed, error, onTyped, from, onFr
               const usual = usualBands(crop, stage);
               return (
                 <tr key={stage}>
-                  <th scope="row">{STAGE_WORDS[stage]}</th>
+                  <th scope="row" className="!border-b !border-line !font-normal">
+                    {STAGE_WORDS[stage]}
+                  </th>
                   {FIGURES.map(([key, words]) => {
                     const wrong = error(`bands.${stage}.${key}`);
                     const given = usual[key];

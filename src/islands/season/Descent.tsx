@@ -17,6 +17,8 @@ import {
 } from './descentParts.tsx';
 import { LANE_GAP, type Lane } from './lanes.ts';
 import { SITE_px, SiteStrip } from './SiteStrip.tsx';
+import { WORK_px, WorkStrip } from './WorkStrip.tsx';
+import type { WeekWork } from '../../core/placement/work.ts';
 import { bandsOf, type Band, type Worked } from './useSeason.ts';
 
 /** What a drag of a band asks for: the stage it shows, days along, and the lane it was let go over. */
@@ -32,6 +34,8 @@ interface Props {
   readonly lanes: readonly Lane[];
   readonly height: number;
   readonly worked: ReadonlyMap<number, Worked>;
+  /** Hours of work by week, under the days. */
+  readonly weeks: readonly WeekWork[];
   readonly from: number;
   readonly to: number;
   readonly perDay_px: number;
@@ -65,7 +69,7 @@ interface Grip {
 
 /** The descent: places from warmest to coldest, batches as bands by day, their moves as hooked stems. */
 export function Descent(props: Props) {
-  const { house, lanes, height, worked, from, to, perDay_px, selectedId, faint, fixed, trial, onSelect } = props;
+  const { house, lanes, height, worked, weeks, from, to, perDay_px, selectedId, faint, fixed, trial, onSelect } = props;
   const x = useMemo(
     () =>
       scaleLinear()
@@ -111,7 +115,7 @@ export function Descent(props: Props) {
     <svg
       ref={svg}
       width={width}
-      height={height + HEAD_px + (house.siteDays ? SITE_px : 0)}
+      height={height + HEAD_px + (house.siteDays ? SITE_px : 0) + WORK_px + 6}
       role="group"
       aria-label="Season drawing: places from warmest to coldest, batches as bands by day. The table says the same."
       className="block touch-pan-x touch-pan-y select-none"
@@ -186,6 +190,9 @@ export function Descent(props: Props) {
           <SiteStrip house={house} site={house.siteDays} from={from} to={to} x={x} />
         </g>
       )}
+      <g transform={`translate(0 ${HEAD_px + height + 6 + (house.siteDays ? SITE_px : 0)})`}>
+        <WorkStrip weeks={weeks} x={x} />
+      </g>
       <g pointerEvents="none">
         <rect x={x(house.today + 0.5) - 27} y="4" width="54" height="20" rx="2" fill="#1d2823" />
         <text x={x(house.today + 0.5)} y="18.5" fontSize="13" fontWeight="650" fill="#fff" textAnchor="middle">

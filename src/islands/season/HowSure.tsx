@@ -37,7 +37,7 @@ export function HowSure({ sure_frac, tried, busy, onPlan }: Props) {
             disabled={busy}
             onClick={() => onPlan(frac)}
           >
-            {words.split(':')[0]}
+            {words}
           </button>
         ))}
       </div>
@@ -46,7 +46,7 @@ export function HowSure({ sure_frac, tried, busy, onPlan }: Props) {
           .filter((one) => one !== now)
           .map((one) => (
             <li key={one.sure_frac}>
-              {sureWords(one.sure_frac).split(':')[0]}: {now ? against(one, now) : `${Math.round(one.heat_kWh)} kWh`}
+              {sureWords(one.sure_frac)}: {now ? against(one, now) : `${Math.round(one.heat_kWh)} kWh`}
             </li>
           ))}
       </ul>

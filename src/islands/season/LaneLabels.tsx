@@ -6,6 +6,7 @@ import { temperatureColour } from '../../ui/ramp.ts';
 import { HEAD_px } from './Descent.tsx';
 import { LANE_GAP, type Lane } from './lanes.ts';
 import { SITE_px } from './SiteStrip.tsx';
+import { WORK_px } from './WorkStrip.tsx';
 import type { Band, SeasonWork } from './useSeason.ts';
 
 interface Props {
@@ -62,6 +63,9 @@ export function LaneLabels({ house, lanes, bands, work }: Props) {
           <p className="text-ink2">soil, {length(100)}</p>
         </div>
       )}
+      <p className="pt-2 pr-2 text-right text-[0.8rem] leading-tight text-ink2" style={{ height: WORK_px }}>
+        hours of work, by week
+      </p>
     </div>
   );
 }

@@ -1,4 +1,5 @@
 import type { ProposedBatch } from '../../core/placement/proposal.ts';
+import type { WeekWork } from '../../core/placement/work.ts';
 import type { Reckoning } from '../../core/placement/reckon.ts';
 import type { PlanAnswer } from '../../contracts/planner.ts';
 import type { HouseData } from '../../contracts/seasonData.ts';
@@ -17,6 +18,8 @@ interface Props {
   readonly moving: readonly ProposedBatch[];
   readonly outcomes: Outcomes;
   readonly chosen: ReadonlySet<number>;
+  /** Work by week, as it is and as proposed. */
+  readonly weeks: readonly [readonly WeekWork[], readonly WeekWork[]];
   readonly now: Reckoning;
   readonly proposed: Reckoning;
   readonly showing: 'now' | 'proposed';
@@ -60,19 +63,6 @@ export function ProposalPanel(props: Props) {
           Leave it
         </button>
       </div>
-      <Comparison
-        house={house}
-        columns={[
-          { name: 'Now', reckoning: props.now },
-          { name: 'Proposed', reckoning: props.proposed },
-        ]}
-      />
-      <HowSure
-        sure_frac={answer.sure_frac}
-        tried={props.tried}
-        busy={busy || props.planningNow}
-        onPlan={props.onSure}
-      />
       <MadeLater
         later={props.outcomes.later}
         byId={byId}
@@ -83,6 +73,20 @@ export function ProposalPanel(props: Props) {
           else next.add(id);
           onChoose(next);
         }}
+      />
+      <Comparison
+        house={house}
+        columns={[
+          { name: 'Now', reckoning: props.now },
+          { name: 'Proposed', reckoning: props.proposed },
+        ]}
+      />
+      <BusiestWeek weeks={props.weeks} />
+      <HowSure
+        sure_frac={answer.sure_frac}
+        tried={props.tried}
+        busy={busy || props.planningNow}
+        onPlan={props.onSure}
       />
       {answer.exact && <p className="text-[0.92rem] text-ink2">{exactWords(answer)}</p>}
       {answer.offers.length > 0 && (
@@ -166,6 +170,25 @@ export function ProposalPanel(props: Props) {
       </div>
       <SetPoints house={house} answer={answer} placeName={placeName} />
     </section>
+  );
+}
+
+/** The busiest week before and after, and the hours that are beyond the hands. */
+function BusiestWeek({ weeks: [now, proposed] }: { readonly weeks: Props['weeks'] }) {
+  const words = (list: readonly WeekWork[]): string => {
+    const most = list.reduce<WeekWork | null>((a, b) => (a && a.hours >= b.hours ? a : b), null);
+    if (!most) return 'no work';
+    const beyond = list.reduce(
+      (sum, { hours, hands_h }) => sum + (hands_h === null ? 0 : Math.max(0, hours - hands_h)),
+      0,
+    );
+    const over = beyond >= 0.05 ? `, ${beyond.toFixed(1)} h beyond the hands in all` : '';
+    return `${most.hours.toFixed(1)} h in the week of ${shortDay(most.week)}${over}`;
+  };
+  return (
+    <p className="text-[0.92rem]">
+      <b>Busiest week</b> now: {words(now)}; proposed: {words(proposed)}.
+    </p>
   );
 }
 

@@ -1,7 +1,8 @@
 import { isOver } from '../../core/batch/event.ts';
 import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { Said, UndoButton } from './ChangeBar.tsx';
-import { STEP_OF, withSetPoints } from '../../core/placement/proposal.ts';
+import { STEP_OF } from '../../core/placement/steps.ts';
+import { withSetPoints } from '../../core/placement/proposal.ts';
 import type { OfferShown, Trouble } from '../../contracts/planner.ts';
 import { counted, shortDay } from '../../ui/format.ts';
 import { Descent, type BandDrag } from './Descent.tsx';
@@ -13,10 +14,11 @@ import { newlyOver } from '../../core/schedule/roomUse.ts';
 import { isTrying, NOTHING_TRIED, planTried, type Trial } from './trial.ts';
 import { Troubles } from './Troubles.tsx';
 import { FilterBar, matching, NO_FILTER, type Filter } from './FilterBar.tsx';
+import { WorkTable } from './WorkStrip.tsx';
 import { usePlanChanges, type BatchToWrite, type SeasonNow } from './usePlanChanges.ts';
 import { useOffers, usePlanner } from './usePlanner.ts';
 import { useOutcomes } from './useOutcomes.ts';
-import { bandsOf, inTrouble, overRoomAhead, useReckoning, useSeason } from './useSeason.ts';
+import { bandsOf, inTrouble, overRoomAhead, useReckoning, useSeason, useWeekWork } from './useSeason.ts';
 import { changesOf, planProposed } from './words.ts';
 
 const ZOOMS = [3, 4.5, 6.5, 9, 13, 20];
@@ -91,6 +93,8 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
     shown: answer !== null,
   });
 
+  const nowWeeks = useWeekWork(house, work);
+  const proposedWeeks = useWeekWork(proposedHouse, proposedWork);
   const shownWork = answer && showing === 'proposed' ? proposedWork : work;
   const shownHouse = answer && showing === 'proposed' ? proposedHouse : house;
   const shownById = useMemo(() => new Map(shownWork.worked.map((w) => [w.batch.id, w])), [shownWork]);
@@ -319,6 +323,7 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
               lanes={lanes}
               height={height}
               worked={shownById}
+              weeks={answer && showing === 'proposed' ? proposedWeeks : nowWeeks}
               from={from}
               to={to}
               perDay_px={perDay_px}
@@ -347,6 +352,7 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
               moving={moving}
               outcomes={outcomes}
               chosen={chosen}
+              weeks={[nowWeeks, proposedWeeks]}
               now={nowSum}
               proposed={proposedSum}
               showing={showing}
@@ -397,6 +403,7 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
           )}
         </aside>
       </div>
+      <WorkTable weeks={answer && showing === 'proposed' ? proposedWeeks : nowWeeks} />
     </div>
   );
 }

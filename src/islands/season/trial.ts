@@ -1,7 +1,7 @@
 import type { Progress } from '../../core/batch/progress.ts';
 import type { DayNumber } from '../../core/calendar/dayNumber.ts';
 import type { BatchPlan, Stage, WorkKey } from '../../core/model.ts';
-import { STEP_OF } from '../../core/placement/proposal.ts';
+import { STEP_OF } from '../../core/placement/steps.ts';
 
 /** Something tried on one batch and not kept yet. */
 export interface Trial {

@@ -5,6 +5,7 @@ import { batchProgress, type Progress, type Stand } from '../../core/batch/progr
 import { isTrouble, punctuality } from '../../core/batch/tolerance.ts';
 import type { BatchPlan } from '../../core/model.ts';
 import { reckon, type Reckoning } from '../../core/placement/reckon.ts';
+import { hoursByWeek, type WeekWork } from '../../core/placement/work.ts';
 import { horizonDays, overRoom, type OverRoom } from '../../core/schedule/roomUse.ts';
 import type { SeasonTables } from '../../core/schedule/seasonTables.ts';
 import type { HouseData, SeasonBatch } from '../../contracts/seasonData.ts';
@@ -73,6 +74,21 @@ export function useReckoning(house: HouseData, { worked, tables }: SeasonWork): 
         batches: worked.map((w) => ({ plan: w.batch.plan, progress: w.progress, over: isOver(w.batch.state.phase) })),
       }),
     [house, worked, tables],
+  );
+}
+
+/** Hours of the work still to come, week by week. */
+export function useWeekWork(house: HouseData, { worked }: SeasonWork): WeekWork[] {
+  return useMemo(
+    () =>
+      hoursByWeek(
+        worked.map((w) => ({ plan: w.batch.plan, progress: w.progress, over: isOver(w.batch.state.phase) })),
+        new Map(house.containers.map((container) => [container.id, container])),
+        house.planning,
+        house.pace,
+        house.today,
+      ),
+    [house, worked],
   );
 }
 

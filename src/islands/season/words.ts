@@ -1,6 +1,7 @@
 import type { BatchPlan, Stage, WorkKey } from '../../core/model.ts';
 import { placeOfStage } from '../../core/model.ts';
-import { STEP_OF, type ProposedBatch } from '../../core/placement/proposal.ts';
+import { STEP_OF } from '../../core/placement/steps.ts';
+import type { ProposedBatch } from '../../core/placement/proposal.ts';
 import type { OfferShown } from '../../contracts/planner.ts';
 import type { HouseData } from '../../contracts/seasonData.ts';
 import { counted, degrees, shortDay } from '../../ui/format.ts';
