@@ -43,7 +43,7 @@ const TINY_MOVES = 6000;
 
 /**
  * Whether plans are good for the plants, sure of their dates and told as they are: made-up nurseries in three climates with
- * the library's crops. `--nurseries N` and `--tiny N` for fewer.
+ * the library's crops. `--nurseries N` and `--tiny N` for fewer, `--sure 0.5` for another sureness.
  */
 export default async function bench(): Promise<Figures> {
   const nurseries = option('nurseries', 60);
@@ -63,7 +63,7 @@ export default async function bench(): Promise<Figures> {
   const hands: number[] = [];
   let said = 0;
   for (let seed = 1; seed <= nurseries; seed++) {
-    const sent = qualityNursery(seed);
+    const sent = withSure(qualityNursery(seed), option('sure', 0.9));
     const answer = planned(sent);
     const after = applied(sent, answer);
     const work = worked(after);
@@ -129,6 +129,11 @@ export default async function bench(): Promise<Figures> {
     ],
   };
 }
+
+const withSure = (sent: SeasonSent, sure_frac: number): SeasonSent => ({
+  ...sent,
+  house: { ...sent.house, planning: { ...sent.house.planning, sure_frac } },
+});
 
 interface One {
   readonly batch: SeasonBatch;
