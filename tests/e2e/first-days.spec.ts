@@ -48,6 +48,7 @@ test('a new nursery: settings, places, a first batch, its sowing on the round', 
   const today = ((await (await page.request.get(`${app.url}/api/clock`)).json()) as { today: string }).today;
   const soon = new Date(Date.parse(today) + 20 * 86_400_000).toISOString().slice(0, 10);
   await page.getByLabel('Transplant date').fill(soon);
+  await page.getByRole('button', { name: 'Choose the places myself' }).click();
   await page.getByRole('button', { name: /Earliest: out/ }).click();
   // A day before that it has to be sown today.
   const earliest = await page.getByLabel('Transplant date').inputValue();

@@ -8,6 +8,11 @@ test('make a batch: the chain appears while typing, with reasons, the rule of we
   await page.getByLabel('Plants wanted').fill('120');
   await page.getByLabel('Transplant date').fill('2027-05-20');
   const chain = page.getByRole('region', { name: 'Chain of dates' });
+  // The planner's own places, with their price and others a tap away; too late for that day, and the day it could be.
+  const placed = page.getByRole('region', { name: 'Placed for you' });
+  await expect(placed.getByRole('button', { pressed: true })).toContainText(/then .*(kWh|no more heat)/);
+  await expect(placed).toContainText('It cannot be ready by');
+  await placed.getByRole('button', { name: 'Choose the places myself' }).click();
   await expect(chain).toContainText('which is past');
   // Dates the site's own years allow, in the open and sooner under covers; a tap takes one.
   await expect(page.getByText(/First day out here, .* 10 years of 100/)).toBeVisible();
@@ -24,7 +29,7 @@ test('make a batch: the chain appears while typing, with reasons, the rule of we
   await expect(chain).toContainText('Harrington & Minges 1954');
 
   // A place too cold: it says so and offers those that would do.
-  await choose(page.getByLabel('Germinates in'), /^Frames/);
+  await choose(page.getByLabel('Germinates in'), /^Cool bay/);
   await expect(chain).toContainText(/cannot be reached|goes down to/);
   await choose(page.getByLabel('Germinates in'), /^Dark chamber, 26/);
 

@@ -50,7 +50,7 @@ describe('odds of being ready in its days', () => {
     expect([later(slower(15)), later(slower(0.05))]).toEqual([true, false]);
   });
 
-  it('the middle takes no spread into the price, nine in ten all that it takes, and more in between the surer', () => {
+  it('the middle takes no spread into the price, and the surer the more of it', () => {
     expect(shareOfSpread(0.5)).toBeCloseTo(0, 9);
     const shares = [0.5, 0.67, 0.75, 0.8, 0.9].map(shareOfSpread);
     expect([...shares].sort((a, b) => a - b)).toEqual(shares);

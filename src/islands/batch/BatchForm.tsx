@@ -6,6 +6,7 @@ import { cellsToSow, slotsFor, traysFor } from '../../core/quantities/trays.ts';
 import { learnedGrowth } from '../../core/growth/learnedGrowth.ts';
 import { usualPlugAge_weeks } from '../../core/growth/stageNeeds.ts';
 import { outlook } from '../../core/schedule/outlook.ts';
+import type { SeasonTables } from '../../core/schedule/seasonTables.ts';
 import { placesForStage } from '../../core/schedule/suits.ts';
 import type { BatchInput } from '../../contracts/batches.ts';
 import type { Problem } from '../../contracts/problem.ts';
@@ -130,7 +131,7 @@ export function BatchForm({ house, editing }: Props) {
     () => (editing === null && plants !== null && plants > 0 ? plan : null),
     [editing, plan, plants],
   );
-  const placing = usePlacing(house, crop, useStable(byHand ? asked : withoutPlaces(asked)));
+  const { answer: placing, asking } = usePlacing(house, crop, useStable(byHand ? asked : withoutPlaces(asked)));
   const found = placing?.placed.ways;
   useEffect(() => setWay(found?.[0] ?? null), [found]);
   const taken = !byHand && way ? way : null;
@@ -294,6 +295,8 @@ export function BatchForm({ house, editing }: Props) {
             house={house}
             plan={asked}
             answer={placing}
+            asking={asking}
+            onDate={(day) => set({ transplantOn: isoFromDay(day) })}
             chosen={way}
             onChoose={(chosen) => {
               key.current = freshKey();
@@ -335,12 +338,7 @@ export function BatchForm({ house, editing }: Props) {
                 error={err(`places.${stage}`)}
                 options={
                   crop
-                    ? placesForStage(tables, crop, stage, (transplantDay ?? house.today + 70) - ROUGH_DAYS[stage]).map(
-                        (fit) => ({
-                          id: fit.placeId,
-                          name: `${fit.name}, ${dayNight(fit.day_C, fit.night_C, house.unit)}${fit.inRange ? '' : ' (outside its range)'}`,
-                        }),
-                      )
+                    ? placeOptions(house, tables, crop, stage, (transplantDay ?? house.today + 70) - ROUGH_DAYS[stage])
                     : house.places
                 }
                 onValue={(placeId) => set({ places: { ...draft.places, [stage]: placeId } })}
@@ -437,7 +435,7 @@ export function BatchForm({ house, editing }: Props) {
             </p>
           )
         )}
-        <button type="submit" className="btn solid min-h-12" disabled={busy}>
+        <button type="submit" className="btn solid min-h-12" disabled={busy || (!byHand && asking)}>
           {editing ? 'Save the change' : draft.several === 'one' ? 'Make this batch' : 'Make these batches'}
         </button>
       </div>
@@ -454,6 +452,20 @@ export function BatchForm({ house, editing }: Props) {
       />
     </form>
   );
+}
+
+/** Places for a stage, best fitting first, each with its temperature; then those that are no place for it. */
+function placeOptions(house: HouseData, tables: SeasonTables, crop: Crop, stage: Stage, day: number) {
+  const fits = placesForStage(tables, crop, stage, day);
+  return [
+    ...fits.map((fit) => ({
+      id: fit.placeId,
+      name: `${fit.name}, ${dayNight(fit.day_C, fit.night_C, house.unit)}${fit.inRange ? '' : ' (outside its range)'}`,
+    })),
+    ...house.places
+      .filter(({ id }) => !fits.some((fit) => fit.placeId === id))
+      .map(({ id, name }) => ({ id, name: `${name} (not a place for it)` })),
+  ];
 }
 
 function joinsOf({ joinsStage, joinsOn, joinsWeeks, joinsLeaves }: Draft): BatchPlan['joins'] {

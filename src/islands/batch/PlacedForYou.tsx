@@ -19,15 +19,28 @@ interface Props {
   readonly plan: BatchPlan;
   /** null: being worked out. */
   readonly answer: PlaceAnswer | null;
+  readonly asking: boolean;
   readonly chosen: NewWay | null;
+  readonly onDate: (day: number) => void;
   readonly onChoose: (way: NewWay) => void;
   readonly onByHand: () => void;
 }
 
 /** Where the planner would put a new batch, what that costs, and other ways a tap away. */
-export function PlacedForYou({ house, plan, answer, chosen, onChoose, onByHand }: Props) {
-  if (!answer) return <p className="text-ink2">Looking for places beside what stands there.</p>;
+export function PlacedForYou({ house, plan, answer, asking, chosen, onDate, onChoose, onByHand }: Props) {
+  if (!answer)
+    return (
+      <p className="text-ink2" role="status">
+        {asking
+          ? 'Looking for places beside what stands there.'
+          : 'Places could not be looked for; those that fit best by their temperature are taken.'}{' '}
+        <button type="button" className="link-btn" onClick={onByHand}>
+          Choose the places myself
+        </button>
+      </p>
+    );
   const { ways, missing, fits_frac } = answer.placed;
+  const late = chosen !== null && chosen.late_days > windowOf(plan).after_days;
   const lacking = ways[0]?.lacks ?? [];
   return (
     <section aria-label="Placed for you" className="flex flex-col gap-2" aria-live="polite">
@@ -45,6 +58,14 @@ export function PlacedForYou({ house, plan, answer, chosen, onChoose, onByHand }
           <span className="text-[0.95rem] text-ink2">{wayPrice(way, house, plan)}</span>
         </button>
       ))}
+      {late && (
+        <p className="note-bar bad">
+          It cannot be ready by {shortDay(plan.transplantOn + windowOf(plan).after_days)}.{' '}
+          <button type="button" className="btn small" onClick={() => onDate(chosen.out)}>
+            Out {shortDay(chosen.out)}: take that day
+          </button>
+        </p>
+      )}
       {lacking.length > 0 && (
         <div className="note-bar bad" role="alert">
           <p className="font-semibold">There is no room for all of it.</p>
