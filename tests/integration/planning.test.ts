@@ -371,3 +371,95 @@ describe('places with a set-point', () => {
     expect((await send(app, 'GET', '/api/season')).status).toBe(200);
   });
 });
+
+describe('places found by the planner', () => {
+  const crop = async (name: string) =>
+    ((await send(app, 'GET', '/api/crops')).body as { id: number; name: string }[]).find((c) => c.name === name)!.id;
+  const body = async (name: string, transplantOn: string) => ({
+    cropId: await crop(name),
+    varietyId: null,
+    lotId: null,
+    plantsWanted: 120,
+    spare_frac: 0.1,
+    transplantOn,
+    hardening_days: 8,
+    places: { germinate: null, grow: null, pot: null, harden: null },
+    sowContainerId: 1,
+    potContainerId: null,
+    note: '',
+  });
+
+  it('a new batch comes with the set-points of weeks in which nothing stands there, in one step or not at all', async () => {
+    const batch = await body('lettuce', '2027-09-20');
+    const bench = (await season()).house.places.find((p) => p.id === 4)!;
+    const setPoints = (version: number, setPoint_C: number) => [
+      { placeId: 4, version, setPoints: [{ week: '2027-08-09', setPoint_C }] },
+    ];
+    const post = (more: object) => send(app, 'POST', '/api/batches', { ...batch, ...more });
+    const count = async () => (await season()).initial.length;
+    const before = await count();
+    const stale = await post({ idempotencyKey: key(), setPoints: setPoints(bench.version - 1, 18) });
+    expect([stale.status, await count()]).toEqual([409, before]);
+    const wrong = await post({ idempotencyKey: key(), setPoints: setPoints(bench.version, 17.5) });
+    expect(wrong.body.errors[0].path).toBe('setPoints.0.setPoints.0.setPoint_C');
+    const sent = { idempotencyKey: key(), setPoints: setPoints(bench.version, 18) };
+    expect([(await post(sent)).status, (await post(sent)).status]).toEqual([201, 200]);
+    const after = await season();
+    expect(after.initial).toHaveLength(before + 1);
+    const row = after.house.places.find((p) => p.id === 4)!;
+    expect(row.version).toBe(bench.version + 1);
+    expect(row.setPoints.filter((s) => s.setPoint_C === 18).length).toBeGreaterThan(0);
+  });
+
+  it('a succession is placed one after another, days and all, where it is asked for', async () => {
+    const batch = await body('beetroot', '2027-07-10');
+    const family = { kind: 'succession', every_days: 14, times: 3, placed: true };
+    const done = await send(app, 'POST', '/api/families', { ...family, batch, idempotencyKey: key() });
+    expect(done.status).toBe(201);
+    const ids = (done.body as { made: { id: number }[] }).made.map((m) => m.id);
+    const made = (await season()).initial.filter((b) => ids.includes(b.id));
+    for (const one of made) {
+      expect(one.plan.places['germinate'], one.name).not.toBeNull();
+      expect(one.plan.steps['sow'], one.name).toBeLessThan(one.plan.steps['harden']!);
+    }
+  });
+
+  it('lines of a file that name no place are placed, with what is lacking said before they are read in', async () => {
+    const text =
+      'crop,plants,transplant_on,grow\nkale,150,2027-07-15,\nlettuce,90000,2027-07-15,\nkale,60,2027-07-15,Frames\n';
+    const look = (await send(app, 'POST', '/api/import', { text, commit: false })).body as {
+      lines: { places: string; lack: string | null; sowOn: string }[];
+    };
+    expect(look.lines.map((line) => line.lack === null)).toEqual([true, false, true]);
+    expect(look.lines[1]!.lack).toMatch(/^\d+ slots short in .* from 2027-/);
+    expect(look.lines[0]!.places).not.toBe('');
+    expect(look.lines[2]!.places).toContain('Frames');
+    const one = 'crop,plants,transplant_on\nkale,150,2027-07-15\n';
+    const sent = { text: one, commit: true, idempotencyKey: key() };
+    expect((await send(app, 'POST', '/api/import', sent)).body).toMatchObject({ made: 1 });
+    const last = (await season()).initial.at(-1)!;
+    expect(last.plan.steps['sow']).toBeDefined();
+    expect(Object.values(last.plan.places).filter((id) => id !== null).length).toBeGreaterThan(2);
+  });
+
+  it('bands that contradict each other and planning settings out of bounds are refused by field', async () => {
+    const crops = (await send(app, 'GET', '/api/crops')).body as { id: number; version: number; name: string }[];
+    const { id, version, ...line } = crops.find((c) => c.name === 'pepper')!;
+    const put = (bands: object) => send(app, 'PUT', `/api/crops/${id}`, { version, line: { ...line, bands } });
+    const refused = await put({ pot: { comfortLow_C: 40 } });
+    expect(refused.body.errors.map((e: { path: string }) => e.path)).toContain('bands.pot.comfortHigh_C');
+    expect((await put({ pot: { checkNight_C: 12 } })).status).toBe(200);
+    const { id: _one, ...nursery } = (await send(app, 'GET', '/api/nursery')).body;
+    const settings = (planning: object) =>
+      send(app, 'PUT', '/api/nursery', { ...nursery, planning: { ...nursery.planning, ...planning } });
+    for (const [path, change] of [
+      ['planning.sure_frac', { sure_frac: 0.99 }],
+      ['planning.hands_h', { hands_h: -1 }],
+      ['planning.handsBy.0.week', { handsBy: [{ week: '2027-04-20', hours: 0, why: '' }] }],
+    ] as const)
+      expect(
+        (await settings(change)).body.errors?.map((e: { path: string }) => e.path),
+        path,
+      ).toContain(path);
+  });
+});

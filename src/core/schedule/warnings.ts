@@ -9,6 +9,7 @@ import { OUT_HARM_C } from '../planting/outDates.ts';
 import { milestoneOf, startOf, type Chain } from './chain.ts';
 import { meanTemperature_C } from './placeClimate.ts';
 import type { SeasonTables } from './seasonTables.ts';
+import { bandsOf } from '../growth/bands.ts';
 import { stageRange, suitsStage } from './suits.ts';
 
 export interface FrostDates {
@@ -146,6 +147,11 @@ function stageWarnings(
   if (coldest < range.low_C) {
     const text = `${place.name} goes down to {0}; ${crop.name} ${STAGE_WORDS[stage]} wants {1} or more.`;
     found.push(warning('temperature', stage, from, text, [coldest, range.low_C]));
+  }
+  const { checkNight_C } = bandsOf(crop, stage);
+  if (checkNight_C !== null && coldest < checkNight_C && coldest >= range.low_C) {
+    const text = `${place.name} goes down to {0}; a night under {1} checks ${crop.name} ${STAGE_WORDS[stage]}.`;
+    found.push(warning('temperature', stage, from, text, [coldest, checkNight_C]));
   }
   if (hottest > range.high_C) {
     const text = `${place.name} goes up to {0}; ${crop.name} ${STAGE_WORDS[stage]} wants {1} or less.`;
