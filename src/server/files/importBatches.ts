@@ -238,6 +238,7 @@ const COLUMN: Readonly<Record<string, string>> = {
   after_days: 'days_after',
   weight: 'matters',
   age_frac: 'size_percent',
+  sure_frac: 'sure_percent',
   offHeat: 'off_heat',
   joins: 'bought',
 };
@@ -353,6 +354,7 @@ function readLine(row: Row, season: Season, order: DateOrder | null, making: boo
     after_days: number('days_after', USUAL_WINDOW.after_days),
     weight: number('matters', 1),
     age_frac: exact(number('size_percent', 100) / 100),
+    sure_frac: sureOf(number('sure_percent', null)),
     pinned: said('pinned', { yes: true, no: false, '': false }[cell('pinned').toLowerCase()], false),
     coverId: find('cover', world.covers, null),
     programmeId: find('programme', world.programmes, null),
@@ -435,4 +437,5 @@ function lineOf(line: number, input: BatchInput, variety: NewVariety | null, sea
   };
 }
 
+const sureOf = (percent: number | null): number | null => (percent === null ? null : exact(percent / 100));
 const same = (a: string, b: string): boolean => a.toLowerCase() === b.toLowerCase();
