@@ -63,6 +63,12 @@ export function ProposalPanel(props: Props) {
           Leave it
         </button>
       </div>
+      <HowSure
+        sure_frac={answer.sure_frac}
+        tried={props.tried}
+        busy={busy || props.planningNow}
+        onPlan={props.onSure}
+      />
       <MadeLater
         later={props.outcomes.later}
         byId={byId}
@@ -82,12 +88,6 @@ export function ProposalPanel(props: Props) {
         ]}
       />
       <BusiestWeek weeks={props.weeks} />
-      <HowSure
-        sure_frac={answer.sure_frac}
-        tried={props.tried}
-        busy={busy || props.planningNow}
-        onPlan={props.onSure}
-      />
       {answer.exact && <p className="text-[0.92rem] text-ink2">{exactWords(answer)}</p>}
       {answer.offers.length > 0 && (
         <div>
