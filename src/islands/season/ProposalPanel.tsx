@@ -1,3 +1,4 @@
+import { useId } from 'react';
 import type { ProposedBatch } from '../../core/placement/proposal.ts';
 import type { WeekWork } from '../../core/placement/work.ts';
 import type { Reckoning } from '../../core/placement/reckon.ts';
@@ -63,6 +64,7 @@ export function ProposalPanel(props: Props) {
           Leave it
         </button>
       </div>
+      {!all && <Depends {...props} />}
       <HowSure
         sure_frac={answer.sure_frac}
         tried={props.tried}
@@ -132,6 +134,7 @@ export function ProposalPanel(props: Props) {
             {all ? 'Choose none' : 'Choose all'}
           </button>
         )}
+        {moving.length > 0 && <OnlyPlace house={house} moving={moving} byId={byId} onChoose={onChoose} />}
         <ul>
           {moving.map((proposed) => {
             const worked = byId.get(proposed.id)!;
@@ -170,6 +173,84 @@ export function ProposalPanel(props: Props) {
       </div>
       <SetPoints house={house} answer={answer} placeName={placeName} />
     </section>
+  );
+}
+
+/** Most runs over room, and most batches to take as well, named. */
+const MOST_NAMED = 3;
+
+/** Taken in part: where that leaves too little room, and what stands there that the plan would have moved. */
+function Depends({ house, proposed, moving, chosen, byId, onChoose }: Props) {
+  if (proposed.over.length === 0) return null;
+  return (
+    <div className="note-bar bad" role="status">
+      <p className="font-semibold">Taken in part it leaves too little room</p>
+      <ul>
+        {proposed.over.slice(0, MOST_NAMED).map((run) => {
+          const inTheWay = moving.filter(
+            (m) =>
+              !chosen.has(m.id) &&
+              byId
+                .get(m.id)
+                ?.progress.stands.some((s) => s.placeId === run.placeId && s.from < run.to && s.to > run.from),
+          );
+          return (
+            <li key={`${run.placeId}/${run.from}`}>
+              {house.places.find((p) => p.id === run.placeId)?.name} over by{' '}
+              {counted(Math.ceil(run.most_slots), 'slot')}, {shortDay(run.from)} to {shortDay(run.to - 1)}
+              {inTheWay.length > 0 && (
+                <>
+                  {': '}
+                  <button
+                    type="button"
+                    className="link-btn"
+                    onClick={() => onChoose(new Set([...chosen, ...inTheWay.map((m) => m.id)]))}
+                  >
+                    take{' '}
+                    {inTheWay
+                      .slice(0, MOST_NAMED)
+                      .map((m) => byId.get(m.id)!.batch.name)
+                      .join(', ')}
+                    {inTheWay.length > MOST_NAMED && ` and ${inTheWay.length - MOST_NAMED} more`} as well
+                  </button>
+                </>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+    </div>
+  );
+}
+
+/** Taking only what stands, or would stand, in one place; what it leaves in the way of others shows in the comparison. */
+function OnlyPlace({ house, moving, byId, onChoose }: Pick<Props, 'house' | 'moving' | 'byId' | 'onChoose'>) {
+  const id = useId();
+  const standsIn = (placeId: number) =>
+    moving.filter(
+      (m) =>
+        Object.values(m.places).includes(placeId) ||
+        byId.get(m.id)?.progress.stands.some((s) => s.placeId === placeId && s.to > house.today),
+    );
+  return (
+    <div className="field my-1 max-w-xs">
+      <label htmlFor={id}>Only what stands in</label>
+      <select
+        id={id}
+        className="input"
+        value=""
+        onChange={(e) => onChoose(new Set(standsIn(Number(e.target.value)).map((m) => m.id)))}
+      >
+        <option value="" disabled>
+          choose a place
+        </option>
+        {house.places.map((place) => (
+          <option key={place.id} value={place.id}>
+            {place.name}: {counted(standsIn(place.id).length, 'batch', 'batches')}
+          </option>
+        ))}
+      </select>
+    </div>
   );
 }
 

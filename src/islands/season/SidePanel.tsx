@@ -1,5 +1,6 @@
 import { cropOfBatch } from '../../core/varietyFigures.ts';
 import { useId } from 'react';
+import { readyInTime_frac } from '../../core/batch/inTime.ts';
 import { placeOfStage, type Stage } from '../../core/model.ts';
 import { chainWarnings } from '../../core/schedule/warnings.ts';
 import { ruleOfWeeksSowDay } from '../../core/schedule/ruleOfWeeks.ts';
@@ -64,6 +65,7 @@ export function ChosenBatch(props: Props) {
         {progress.late_days !== null && !over && `, ${lateness(progress.late_days)}`} ·{' '}
         <a href={`/batches/${batch.id}`}>open {batch.code}</a>
       </p>
+      {!over && <ReadyOdds house={house} now={selected} tried={tried} plan={plan} />}
       {!over && !fixed && (
         <div className="my-3">
           <div className="grid grid-cols-5 gap-1" role="group" aria-label="Move the transplant date">
@@ -125,6 +127,29 @@ export function ChosenBatch(props: Props) {
         </p>
       )}
     </section>
+  );
+}
+
+/** How often in a hundred its plants are ready in its days, and with what is tried. */
+function ReadyOdds({
+  house,
+  now,
+  tried,
+  plan,
+}: Pick<Props, 'house' | 'tried'> & { readonly now: Worked; readonly plan: Worked['batch']['plan'] }) {
+  const before = readyInTime_frac(now.progress, now.batch.plan, house.today);
+  const after = tried ? readyInTime_frac(tried.progress, plan, house.today) : null;
+  if (before === null && after === null) return null;
+  const words = (frac: number | null) => (frac === null ? 'cannot be' : `${Math.round(100 * frac)} in 100`);
+  return (
+    <p className="text-[0.95rem]">
+      Ready in its days: <b>{words(before)}</b>
+      {tried && (
+        <>
+          , tried <b>{words(after)}</b>
+        </>
+      )}
+    </p>
   );
 }
 
