@@ -80,7 +80,8 @@ export function asItWas(state: State, before: State, task: Task, was: Plan): Pla
     const end = under ? endFrom(track, under.need, from, state.rows, p * B, problem.blockOf, D) : track.end[from]!;
     if (end === NONE || end - rounding > to || track.bad[from]! < to) return null;
     const slots = task.slots[k]!;
-    for (let d = from; d < to; d++) if (free[p * D + d]! < slots && !under) return null;
+    // Where it stands already it stays until it can go, room or not; longer only where there is room.
+    for (let d = under ? Math.max(from, end) : from; d < to; d++) if (free[p * D + d]! < slots) return null;
     if (!under) {
       waits[k] = Math.max(0, to - end);
       if (waits[k]! - rounding > stage.mostWait_days) return null;

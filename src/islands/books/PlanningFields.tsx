@@ -114,7 +114,7 @@ export function PlanningFields({ typed, unit, error, onTyped }: Props) {
           onValue={(plant) => set({ plant })}
         />
       </div>
-      <h3 className="mt-3">Weeks with other hours</h3>
+      <p className="mt-3 font-semibold">Weeks with other hours</p>
       {error('planning.handsBy') && <p className="err">{error('planning.handsBy')}</p>}
       {typed.weeks.map((week, i) => (
         <div key={i} className="mt-1 grid grid-cols-[10rem_7rem_1fr_auto] items-end gap-2">

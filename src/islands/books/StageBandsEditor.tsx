@@ -51,7 +51,7 @@ export function StageBandsEditor({ crop, unit, typed, error, onTyped, from, onFr
       <legend className="num text-[1.1rem]">Stage by stage</legend>
       <p className="max-w-[75ch] text-[0.9rem] text-ink2">
         The planner puts nothing where it does not bear it, takes no tender crop under the night that checks it before
-        it is hardened, and counts a price for each kelvin outside the comfortable. Left empty a figure follows from the
+        it is hardened, and counts a price for each degree outside the comfortable. Left empty a figure follows from the
         rest of the crop (common practice, no source).
       </p>
       <StageDrawing crop={crop} unit={unit} />
