@@ -56,7 +56,7 @@ export function checkPlan(instance: Instance, solution: Solution): Verdict {
         taken[stay.place]![d]! += batch.slots[stay.stage]!;
         heatedBlocks.add(`${stay.place}/${blockOf(d)}`);
         const isForced = batch.pinned !== undefined || (batch.under?.at === stay.stage && placed.out === null);
-        if (isForced || batch.under?.at === stay.stage) forced[stay.place]![d]! += batch.slots[stay.stage]!;
+        if (isForced) forced[stay.place]![d]! += batch.slots[stay.stage]!;
       }
       if (batch.pinned) return;
       const under = batch.under?.at === stay.stage ? batch.under : null;
@@ -114,6 +114,9 @@ export function checkPlan(instance: Instance, solution: Solution): Verdict {
         say(`${stage.name} is too short`);
       let could = Math.max(start, under ? Math.max(stay.from, instance.today) : stay.from + stage.least_days);
       while (need > 0 && could < stay.to && gained(could) < need - 1e-9) could++;
+      // Until it could go it stands where it stands, room or not.
+      if (under)
+        for (let d = stay.from; d < Math.min(could, stay.to); d++) forced[stay.place]![d]! += batch.slots[stay.stage]!;
       const waits = stay.to - could;
       if (!under && stage.fair_days !== undefined && could - stay.from > stage.fair_days)
         cost += (could - stay.from - stage.fair_days) * weights.ageing_perTrayDay * batch.trays;
