@@ -24,7 +24,7 @@ const HARDENING_FLOOR_C: Readonly<Partial<Record<Hardiness, number>>> = { tropic
 /** Above this by day young plants suffer. @source common practice, no source */
 const DAY_CEILING_C = 35;
 /** Night that checks tender and tropical crops whose book says nothing of it. @source common practice, no source */
-export const CHECK_NIGHT_C = 10;
+const CHECK_NIGHT_C = 10;
 /** Sowing is comfortable within this share of the way from the best temperature to the limits. Common practice, no source. */
 const SOWING_COMFORT_frac = 0.7;
 /** How much cooler than it would be planted into a hardening plant may have it by night without a price. Common practice, no source. */
@@ -89,13 +89,6 @@ export function usualBands(crop: BandFigures, stage: Stage): StageBands {
 /** The coldest night a plan may give: what it bears, and never below the line that checks it. */
 export const coldestNight_C = ({ bearsLow_C, checkNight_C }: StageBands): number =>
   checkNight_C === null ? bearsLow_C : Math.max(bearsLow_C, checkNight_C);
-
-/** Kelvin by which a day lies outside the comfortable: its night below the low, its day above the high. */
-export const discomfort_K = (
-  { comfortLow_C, comfortHigh_C }: Pick<StageBands, 'comfortLow_C' | 'comfortHigh_C'>,
-  day_C: number,
-  night_C: number,
-): number => Math.max(0, comfortLow_C - night_C) + Math.max(0, day_C - comfortHigh_C);
 
 /**
  * First stage in which a crop may stand in a frame or on standing ground: the book's own word, else hardy crops from sowing,

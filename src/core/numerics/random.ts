@@ -20,3 +20,13 @@ export function seededRandom(seed: number): Random {
 export function below(random: Random, n: number): number {
   return Math.floor(random() * n);
 }
+
+/** The same things in an order by chance. @source Fisher & Yates, from memory */
+export function shuffled<T>(list: readonly T[], random: Random): T[] {
+  const all = [...list];
+  for (let i = all.length - 1; i > 0; i--) {
+    const j = below(random, i + 1);
+    [all[i], all[j]] = [all[j]!, all[i]!];
+  }
+  return all;
+}

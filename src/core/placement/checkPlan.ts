@@ -114,6 +114,7 @@ export function checkPlan(instance: Instance, solution: Solution): Verdict {
         say(`${stage.name} is too short`);
       let could = Math.max(start, under ? Math.max(stay.from, instance.today) : stay.from + stage.least_days);
       while (need > 0 && could < stay.to && gained(could) < need - 1e-9) could++;
+      if (under) could = Math.max(could + (under.then_days ?? 0), instance.today);
       // Until it could go it stands where it stands, room or not.
       if (under)
         for (let d = stay.from; d < Math.min(could, stay.to); d++) forced[stay.place]![d]! += batch.slots[stay.stage]!;

@@ -1,7 +1,8 @@
-import { below, type Random } from '../numerics/random.ts';
+import { below, shuffled, type Random } from '../numerics/random.ts';
 import { insert } from './construct.ts';
 import { bestPlan, type Bench } from './insert.ts';
 import type { Task } from './problem.ts';
+import { firstOver, standsOn } from './standing.ts';
 import { addPlan, costOf, removePlan, unplacedPrice, type Plan, type State } from './state.ts';
 
 /** Price of a slot part overdrawn for a day at the start of an ejection, between these; and how it rises at each step. */
@@ -50,7 +51,7 @@ export function eject(
   const touched = [...before.keys()].map((index) => problem.tasks[index]!);
   const over = touched.filter((task) => {
     const plan = state.plans[task.index];
-    return !plan || overdrawn(state, task, plan) !== null;
+    return !plan || firstOver(state, plan) !== null;
   });
   for (const task of over) removePlan(state, task.index);
   over.sort((a, b) => unplacedPrice(problem, b) - unplacedPrice(problem, a) || a.index - b.index);
@@ -72,35 +73,9 @@ function standingOver(
   const { tasks } = state.problem;
   for (const index of shuffled(touched, random)) {
     const plan = state.plans[index];
-    const cell = plan ? overdrawn(state, tasks[index]!, plan) : null;
+    const cell = plan ? firstOver(state, plan) : null;
     if (!cell) continue;
-    return tasks.filter((task) => mayMove(task) && standsAt(state.plans[task.index], task, cell.place, cell.day));
+    return tasks.filter((task) => mayMove(task) && standsOn(task, state.plans[task.index], cell));
   }
   return [];
-}
-
-/** First place and day on which a plan stands over room. */
-function overdrawn({ free, problem }: State, task: Task, plan: Plan): { place: number; day: number } | null {
-  for (let k = task.first; k < task.stageCount; k++) {
-    const place = plan.places[k]!;
-    for (let day = plan.days[k]!; day < plan.days[k + 1]!; day++)
-      if (free[place * problem.days + day]! < 0) return { place, day };
-  }
-  return null;
-}
-
-function standsAt(plan: Plan | null | undefined, task: Task, place: number, day: number): boolean {
-  if (!plan) return false;
-  for (let k = task.first; k < task.stageCount; k++)
-    if (plan.places[k] === place && plan.days[k]! <= day && plan.days[k + 1]! > day) return true;
-  return false;
-}
-
-function shuffled<T>(list: readonly T[], random: Random): T[] {
-  const all = [...list];
-  for (let i = all.length - 1; i > 0; i--) {
-    const j = below(random, i + 1);
-    [all[i], all[j]] = [all[j]!, all[i]!];
-  }
-  return all;
 }

@@ -1,6 +1,5 @@
-import { below, seededRandom, type Random } from '../numerics/random.ts';
+import { below, seededRandom, shuffled, type Random } from '../numerics/random.ts';
 import { insert, pinnedHolds } from './construct.ts';
-import { NONE } from './track.ts';
 import { eject } from './eject.ts';
 import { bestPlan, makeBench, type Bench } from './insert.ts';
 import type { Problem, Task } from './problem.ts';
@@ -16,6 +15,8 @@ import {
   type Plan,
   type State,
 } from './state.ts';
+import { firstOver, standsOn } from './standing.ts';
+import { NONE } from './track.ts';
 
 export interface SearchOptions {
   readonly seed: number;
@@ -55,6 +56,7 @@ const UNTANGLE_frac = 0.8;
 const SWEEPS = 2;
 /** While any batch is left out: how often a move puts one in over the others. */
 const EJECT_frac = 0.3;
+const TINY = 1e-6;
 /** What is fought over grows dear: this often its price is raised, by so many times the price of what is overdrawn, and so much of it stays. */
 const RAISE_EVERY_frac = 0.01;
 const CROWDED_per = 3;
@@ -150,8 +152,9 @@ class Search {
   /** Now and then, while any batch is left out: puts one in and lets the others make way. */
   private ejectOne(hot: number): boolean {
     const { state, movable, random } = this;
+    if (state.unplaced < TINY || random() >= EJECT_frac) return false;
     const leftOut = movable.filter((task) => isLeftOut(state, task));
-    if (leftOut.length === 0 || random() >= EJECT_frac) return false;
+    if (leftOut.length === 0) return false;
     const task = leftOut[below(random, leftOut.length)]!;
     const { only, onPlan } = this.options;
     const kept = eject(state, task, this.bench, random, hot, (t) => !t.spec.pinned && (only?.has(t.index) ?? true));
@@ -164,14 +167,8 @@ class Search {
 
   /** Puts each batch where it is cheapest, one after another, in an order by chance. */
   private sweep(): void {
-    const { state, bench, out, random } = this;
-    out.length = 0;
-    for (const task of this.movable) out.push(task.index);
-    for (let i = out.length - 1; i > 0; i--) {
-      const j = below(random, i + 1);
-      [out[i], out[j]] = [out[j]!, out[i]!];
-    }
-    for (const i of out) insert(state, state.problem.tasks[i]!, bench, removePlan(state, i));
+    const { state, bench, random } = this;
+    for (const task of shuffled(this.movable, random)) insert(state, task, bench, removePlan(state, task.index));
   }
 
   /** Takes out some of the batches that stand on a place and day that is overdrawn and puts them back; false when there is none. */
@@ -188,7 +185,8 @@ class Search {
     const p = Math.floor(at / problem.days);
     const day = at % problem.days;
     out.length = 0;
-    for (const task of this.movable) if (standsOn(task, state.plans[task.index], p, day)) out.push(task.index);
+    for (const task of this.movable)
+      if (standsOn(task, state.plans[task.index], { place: p, day })) out.push(task.index);
     if (out.length === 0) return false;
     const size = 1 + below(random, 5);
     while (out.length > size) out[below(random, out.length)] = out.pop()!;
@@ -204,7 +202,7 @@ class Search {
     const byPrice = [...this.movable].sort((a, b) => unplacedPrice(problem, a) - unplacedPrice(problem, b));
     const gone = byPrice.filter((task) => {
       const plan = state.plans[task.index];
-      if (plan && !isOver(state, task, plan)) return false;
+      if (plan && firstOver(state, plan) === null) return false;
       removePlan(state, task.index);
       return true;
     });
@@ -407,23 +405,6 @@ export function putInto(state: State, plans: readonly (Plan | null)[], rows: Uin
   state.work_min.fill(0);
   for (const task of state.problem.tasks) state.unplaced += unplacedPrice(state.problem, task);
   for (const plan of plans) if (plan) addPlan(state, plan);
-}
-
-function standsOn(task: Task, plan: Plan | null | undefined, p: number, day: number): boolean {
-  if (!plan) return false;
-  for (let k = task.first; k < task.stageCount; k++) {
-    if (plan.places[k] === p && plan.days[k]! <= day && plan.days[k + 1]! > day) return true;
-  }
-  return false;
-}
-
-/** Whether a plan stands anywhere on a day on which there is more than there is room for. */
-function isOver({ free, problem }: State, task: Task, plan: Plan): boolean {
-  for (let k = task.first; k < task.stageCount; k++) {
-    const base = plan.places[k]! * problem.days;
-    for (let d = plan.days[k]!; d < plan.days[k + 1]!; d++) if (free[base + d]! < 0) return true;
-  }
-  return false;
 }
 
 /** Whether no way to its date was found for a batch. */

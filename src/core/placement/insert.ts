@@ -8,6 +8,7 @@ import {
   tollRate,
   unplacedPrice,
   waitPrice,
+  workOfPlan,
   type Plan,
   type State,
 } from './state.ts';
@@ -108,10 +109,8 @@ function atSetPoints(state: State, task: Task, plan: Plan): Plan {
 function priceNow(state: State, task: Task, plan: Plan): number {
   const { free, overdrawn_perPart: overdrawn, problem, crowded } = state;
   let { price } = plan;
-  if (task.work_min) {
-    for (let k = task.spec.under ? task.first + 1 : task.first; k <= task.stageCount; k++)
-      if (plan.days[k] !== NONE) price += overtimePrice(state, problem.blockOf[plan.days[k]!]!, task.work_min[k]!);
-  }
+  if (task.work_min)
+    for (const [block, minutes] of workOfPlan(problem, plan)) price += overtimePrice(state, block, minutes);
   for (let k = task.first; k < task.stageCount; k++) {
     const p = plan.places[k]!;
     const d = plan.days[k]!;

@@ -75,7 +75,7 @@ export interface StageSpec {
   readonly bolt?: BoltSpec;
   /** Nights under and days over these have a price, by kelvin; absent: none. */
   readonly comfort?: { readonly low_C: number; readonly high_C: number };
-  /** Days it may take to gain its need before each more has a price, for a plant that only grows old; absent: any. */
+  /** Days it may take to gain its need before each more has a price, for a plant that only grows old; absent: as many as it takes. */
   readonly fair_days?: number;
 }
 

@@ -6,7 +6,7 @@ const POINTS = 39;
 const QUANTILES = Array.from({ length: POINTS }, (_, i) => Math.max(0, normalQuantile((i + 0.5) / POINTS)));
 
 /** Price of going out on a day that is certain: late or early outside the window. */
-export function certainOutPrice(weights: Weights, spec: BatchSpec, out: number): number {
+function certainOutPrice(weights: Weights, spec: BatchSpec, out: number): number {
   const late = out - (spec.target + spec.after_days);
   if (late > 0) return weights.late_perTrayDay * spec.trays * spec.weight * late;
   const early = spec.target - spec.before_days - out;

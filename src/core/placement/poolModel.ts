@@ -1,4 +1,4 @@
-import { unplacedPrice, type State } from './state.ts';
+import { unplacedPrice, workOfPlan, type State } from './state.ts';
 import { SLOT_PARTS } from './problem.ts';
 import { NONE } from './track.ts';
 import { needsOf, type Pool, type PooledPlan } from './pool.ts';
@@ -28,7 +28,7 @@ export interface PoolModel {
  *
  * One plan for each batch, or its price for being left out; room of each place and day, split by set-point level and bound
  * to the level being chosen; for each batch, what it needs of a set-point implies that set-point; one level a place-week;
- * a change of set-point between two weeks in use has its price.
+ * a change of set-point between two weeks in use has its price, and so has work beyond a week's hands.
  */
 export function poolModel(pool: Pool, state: State, free: ReadonlySet<number>): PoolModel {
   const { problem } = pool;
@@ -127,6 +127,7 @@ export function poolModel(pool: Pool, state: State, free: ReadonlySet<number>): 
   }
   oneLevel();
   changes();
+  overtime();
   room();
 
   function oneLevel(): void {
@@ -165,6 +166,29 @@ export function poolModel(pool: Pool, state: State, free: ReadonlySet<number>): 
         for (const [, column] of others) columns[column]!.push([row, 1]);
         columns[change]!.push([row, -1]);
       }
+    }
+  }
+
+  /** Work of each block beyond the hands there are: a column for the whole of what could be, at its price. */
+  function overtime(): void {
+    const { hands_min, weights } = instance;
+    if (!hands_min) return;
+    const work = new Map<number, Map<number, number>>();
+    plans.forEach(({ plan }, column) => {
+      for (const [block, minutes] of workOfPlan(problem, plan)) {
+        let here = work.get(block);
+        if (!here) work.set(block, (here = new Map()));
+        here.set(column, (here.get(column) ?? 0) + minutes);
+      }
+    });
+    for (const [block, byColumn] of work) {
+      const hands = hands_min[block] ?? Infinity;
+      const most = [...byColumn.values()].reduce((a, b) => a + b, 0) - hands;
+      if (most <= 0) continue;
+      const over = newColumn((most * weights.overtime_perHour) / 60);
+      const row = newRow(-Infinity, hands);
+      for (const [column, minutes] of byColumn) columns[column]!.push([row, minutes]);
+      columns[over]!.push([row, -most]);
     }
   }
 

@@ -65,7 +65,7 @@ export function proposalOf(
 }
 
 /** What an empty place is set to: off, or the least of its set-points that keeps it so warm. */
-export function idleSetPoint({ temperature }: Pick<Place, 'temperature'>, idle_C: number | null): number | null {
+function idleSetPoint({ temperature }: Pick<Place, 'temperature'>, idle_C: number | null): number | null {
   if (idle_C === null || temperature?.kind !== 'set-point') return null;
   return [...temperature.levels_C].sort((a, b) => a - b).find((level) => level >= idle_C) ?? null;
 }

@@ -1,4 +1,5 @@
 import { bestPlan, type Bench, type Terms } from './insert.ts';
+import { firstOver, type Cell } from './standing.ts';
 import { addPlan, costOf, removePlan, type Plan, type State } from './state.ts';
 import { SLOT_PARTS } from './problem.ts';
 
@@ -55,24 +56,6 @@ export function repair(state: State, taskIndex: number, terms: Terms, bench: Ben
 export function undoRepair(state: State, { before }: Pick<Repair, 'before'>): void {
   for (const { task } of before) removePlan(state, task);
   for (const { plan } of before) if (plan) addPlan(state, plan);
-}
-
-interface Cell {
-  readonly place: number;
-  readonly day: number;
-}
-
-/** First place and day over room along a plan. */
-function firstOver(state: State, plan: Plan): Cell | null {
-  const D = state.problem.days;
-  for (let k = 0; k < plan.places.length; k++) {
-    const place = plan.places[k]!;
-    if (place < 0) continue;
-    for (let day = plan.days[k]!; day < plan.days[k + 1]!; day++) {
-      if (state.free[place * D + day]! < 0) return { place, day };
-    }
-  }
-  return null;
 }
 
 /** Of the batches standing there that day, moves the one for which it is cheapest. null when none can go. */

@@ -13,7 +13,7 @@ import type { Task } from './problem.ts';
 import { endFrom, NONE } from './track.ts';
 
 /** Another place or day for a batch must be worth so much for each of its trays, in the nursery's money. */
-export const WORTH_perTray = 0.5;
+const WORTH_perTray = 0.5;
 const PASSES = 2;
 
 /**
@@ -58,7 +58,7 @@ const ROUNDING_days = 1;
  * A plan's places and days in the room and at the set-points there are now; null where they will not do. As its forecast has
  * it, to the hour, where the set-points of its weeks are what they were.
  */
-export function asItWas(state: State, before: State, task: Task, was: Plan): Plan | null {
+function asItWas(state: State, before: State, task: Task, was: Plan): Plan | null {
   const { problem, free } = state;
   const { instance, days: D, blocks: B } = problem;
   const { spec, first, stageCount: K } = task;

@@ -124,17 +124,24 @@ export function overtimePrice({ problem, work_min }: State, block: number, minut
 
 /** Puts a plan's work into its weeks, or takes it out. */
 function doWork(state: State, task: Task, plan: Plan, sign: 1 | -1): void {
-  const { work_min } = task;
-  if (!work_min) return;
-  const { blockOf } = state.problem;
-  for (let k = task.spec.under ? task.first + 1 : task.first; k <= task.stageCount; k++) {
-    const day = plan.days[k]!;
-    if (day === NONE) continue;
-    const block = blockOf[day]!;
-    const minutes = sign * work_min[k]!;
-    state.overtime += overtimePrice(state, block, minutes);
-    state.work_min[block]! += minutes;
+  if (!task.work_min) return;
+  for (const [block, minutes] of workOfPlan(state.problem, plan)) {
+    state.overtime += overtimePrice(state, block, sign * minutes);
+    state.work_min[block]! += sign * minutes;
   }
+}
+
+/** Blocks in which a plan has work, with the minutes; what a batch is in already is done. */
+export function workOfPlan(
+  { tasks, blockOf }: Problem,
+  { task: index, days }: Plan,
+): [block: number, minutes: number][] {
+  const { work_min, first, stageCount, spec } = tasks[index]!;
+  const work: [number, number][] = [];
+  if (!work_min) return work;
+  for (let k = spec.under ? first + 1 : first; k <= stageCount; k++)
+    if (days[k] !== NONE) work.push([blockOf[days[k]!]!, work_min[k]!]);
+  return work;
 }
 
 /** Price of the days of a plan that bring its plants to flower or are uncomfortable, at the set-points as they are. */

@@ -11,7 +11,7 @@ export interface Buys {
 }
 
 /** "24 May, 71 in 100 ready in its days". */
-export function outcomeWords({ out, inTime_frac }: Outcome): string {
+function outcomeWords({ out, inTime_frac }: Outcome): string {
   if (out === null) return 'cannot be';
   return inTime_frac === null ? shortDay(out) : `${shortDay(out)}, ${Math.round(100 * inTime_frac)} in 100`;
 }
