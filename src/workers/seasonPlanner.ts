@@ -124,7 +124,7 @@ export function* planSeason(request: PlanRequest, choose: Choose | null): Genera
   // What stands already and costs hardly more is not planned anew.
   if (isSound(prepared, before) && costOf(before) <= costOf(state) * (1 + ALIKE_frac) + ALIKE_money) state = before;
   const solution = solutionOf(state);
-  if (!only) requireSound(prepared, solution);
+  requireSound(prepared, solution, only ? solutionOf(before) : null);
   const whole = proposalOf(season, solution, prepared.plans, request.house.places, request.house.planning.idle_C);
   // Asked for part of the season, nothing is said of the rest: not even the days it has already.
   const mayMove = (id: number) => !only || only.has(season.batches.findIndex((batch) => batch.id === id));
@@ -171,10 +171,14 @@ function isSound({ season, problem }: Prepared, state: State): boolean {
 /**
  * The plain checker goes over every plan before it is shown. What stands over room because the grower pinned it, or because
  * it is there already, is no fault of the plan.
+ * @param given the season as it is, where only part of it may be moved: what is wrong there already is not the plan's doing
  * @throws Error naming what is wrong; nothing is shown then
  */
-function requireSound({ season }: Prepared, solution: Solution): void {
-  const { faults } = checkPlan(season.instance, solution);
+function requireSound({ season }: Prepared, solution: Solution, given: Solution | null): void {
+  const { faults: found, over_slotDays } = checkPlan(season.instance, solution);
+  const known = given && checkPlan(season.instance, given);
+  const faults = found.filter((fault) => !known?.faults.includes(fault));
+  if (known && over_slotDays > known.over_slotDays + 1e-6) faults.push('it is more over room than before');
   if (faults.length === 0) return;
   const more = faults.length > 1 ? ` (and ${faults.length - 1} more)` : '';
   throw new Error(`the plan did not pass its own check: ${faults[0]}${more}`);

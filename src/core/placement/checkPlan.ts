@@ -160,7 +160,7 @@ export function checkPlan(instance: Instance, solution: Solution): Verdict {
       const over = taken[p]![d]! - (closed ? 0 : place.room_slots);
       if (over <= 1e-6) continue;
       over_slotDays += over;
-      if (taken[p]![d]! > forced[p]![d]! + 1e-6) faults.push(`${place.name} is over room by ${over} on day ${d}`);
+      if (taken[p]![d]! > forced[p]![d]! + 1e-6) faults.push(`${place.name} is over room on day ${d}`);
     }
   });
 
