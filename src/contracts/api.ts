@@ -20,7 +20,9 @@ import {
   undoInput,
 } from './planning.ts';
 import { batchPatch, eventInput, sowAgainInput, importInput, splitInput } from './batches.ts';
-import { clockInput, containerInput, cropInput, lotInput, nurseryInput, placeInput, varietyInput } from './books.ts';
+import { clockInput, nurseryInput } from './settings.ts';
+import { containerInput, lotInput, placeInput } from './books.ts';
+import { cropInput, varietyInput } from './crops.ts';
 import { version } from './fields.ts';
 import { coverInput, programmeInput } from './hardening.ts';
 import { hotBedLineInput } from './warmth.ts';

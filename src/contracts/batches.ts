@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { EVENT_KINDS, SIGNS, STOOD } from '../core/batch/event.ts';
 import { LEAST_SURE_frac, MOST_SURE_frac } from '../core/placement/planning.ts';
 import { FAILURES } from '../core/batch/failures.ts';
-import { offHeatInput } from './books.ts';
+import { offHeatInput } from './settings.ts';
 import { gateModes } from './hardening.ts';
 import { figure, freeText, isoDay, recordId, version, wholeNumber } from './fields.ts';
 

@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { dayFromIso } from '../core/calendar/dayNumber.ts';
 import { openApiDocument } from './openApi.ts';
 import { batchInput, batchPatch, eventInput, splitInput } from './batches.ts';
-import { clockInput, containerInput, lotInput, nurseryInput, placeInput } from './books.ts';
+import { clockInput, nurseryInput } from './settings.ts';
+import { containerInput, lotInput, placeInput } from './books.ts';
 import { figure, isoDay, monthDay, wholeNumber } from './fields.ts';
 import { fieldProblem, ProblemError } from './problem.ts';
 

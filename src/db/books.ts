@@ -1,12 +1,7 @@
 import { QueryTypes, UniqueConstraintError, type ModelStatic, type Sequelize, type Transaction } from 'sequelize';
-import type {
-  ContainerInput,
-  CropInput,
-  LotInput,
-  NurseryInput,
-  PlaceInput,
-  VarietyInput,
-} from '../contracts/books.ts';
+import type { ContainerInput, LotInput, PlaceInput } from '../contracts/books.ts';
+import type { CropInput, VarietyInput } from '../contracts/crops.ts';
+import type { NurseryInput } from '../contracts/settings.ts';
 import type { CoverInput, ProgrammeInput } from '../contracts/hardening.ts';
 import { CoverModel, ProgrammeModel } from './hardeningModels.ts';
 import type { FeedInput, MixInput, StockItemInput } from '../contracts/potting.ts';

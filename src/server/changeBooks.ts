@@ -2,14 +2,9 @@ import { cropAs, type VarietyFigures } from '../core/varietyFigures.ts';
 import type { z } from 'zod';
 import { ForeignKeyConstraintError } from 'sequelize';
 import { stageSums } from '../core/growth/stageSums.ts';
-import {
-  containerInput,
-  cropInput,
-  lotInput,
-  placeInput,
-  varietyInput,
-  type NurseryInput,
-} from '../contracts/books.ts';
+import { containerInput, lotInput, placeInput } from '../contracts/books.ts';
+import { cropInput, varietyInput } from '../contracts/crops.ts';
+import { type NurseryInput } from '../contracts/settings.ts';
 import { coverInput, programmeInput } from '../contracts/hardening.ts';
 import { feedInput, mixInput, stockItemInput } from '../contracts/potting.ts';
 import { fieldProblem, ProblemError } from '../contracts/problem.ts';

@@ -1,4 +1,4 @@
-import type { ClockInput } from '../contracts/books.ts';
+import type { ClockInput } from '../contracts/settings.ts';
 import { updateDemoClock } from '../db/books.ts';
 import { changedClock } from './clock.ts';
 import { readSeason } from './season.ts';

@@ -1,6 +1,8 @@
 import { expose } from 'comlink';
 import type { PlanAnswer, PlanReport, PlanRequest } from '../contracts/planner.ts';
-import { makeRoom, offersFor, placeBatch, planSeason, type Choose } from './seasonPlanner.ts';
+import { placeBatch } from './placeBatch.ts';
+import { offersFor } from './seasonOffers.ts';
+import { makeRoom, planSeason, type Choose } from './seasonPlanner.ts';
 
 /** Runs in its own thread; thrown away after a plan, which is also how a plan is cancelled. */
 const planner = {

@@ -11,7 +11,9 @@ import type { PlanAnswer, PlanRequest, SeasonSent } from '../contracts/planner.t
 import { presentState } from '../core/placement/present.ts';
 import { bandsOf, isTender } from '../core/growth/bands.ts';
 import { temperatureOn } from '../core/schedule/placeClimate.ts';
-import { makeRoom, offersFor, planSeason, prepare } from './seasonPlanner.ts';
+import { prepare } from './prepared.ts';
+import { offersFor } from './seasonOffers.ts';
+import { makeRoom, planSeason } from './seasonPlanner.ts';
 
 const USUAL: Pick<PlanRequest, 'seed' | 'look' | 'only' | 'setPoints' | 'sure_frac'> = {
   sure_frac: null,

@@ -1,53 +1,31 @@
-import type { BatchPlan, Stage } from '../core/model.ts';
+import type { Stage } from '../core/model.ts';
 import { construct, insert } from '../core/placement/construct.ts';
-import { seasonInstance, type SeasonBatchToPlan, type SeasonInstance } from '../core/placement/fromSeason.ts';
 import { improve, putInto } from '../core/placement/improve.ts';
-import { makeBench, type Bench } from '../core/placement/insert.ts';
-import { offersForLate, offersForRoom, offersForUnplaced, type Offer } from '../core/placement/offers.ts';
+import type { Bench } from '../core/placement/insert.ts';
+import { offersForUnplaced } from '../core/placement/offers.ts';
 import { addToPool, makePool, type Pool } from '../core/placement/pool.ts';
 import { presentState } from '../core/placement/present.ts';
-import { makeProblem, type Problem } from '../core/placement/problem.ts';
 import { addLonePlans } from '../core/placement/lonePlans.ts';
 import { checkPlan } from '../core/placement/checkPlan.ts';
 import { settle } from '../core/placement/settle.ts';
 import { STEP_OF } from '../core/placement/steps.ts';
-import { withSetPoints, proposalOf, proposedBatch, type ProposedBatch } from '../core/placement/proposal.ts';
+import { proposalOf, proposedBatch, type ProposedBatch } from '../core/placement/proposal.ts';
 import { repair } from '../core/placement/repair.ts';
 import { solutionOf, staysOf, type Solution } from '../core/placement/solution.ts';
 import { costOf, removePlan, type State } from '../core/placement/state.ts';
 import { NONE } from '../core/placement/track.ts';
-import { seasonToPlan } from '../contracts/seasonToPlan.ts';
-import { batchProgress } from '../core/batch/progress.ts';
-import { UNSOWN } from '../core/batch/reduce.ts';
-import { placeNew } from '../core/placement/placeNew.ts';
-import type { Stand } from '../core/batch/progress.ts';
-import { tablesOfHouse, type SeasonTables } from '../core/schedule/seasonTables.ts';
-import { horizonDays, newlyOver, overRoom } from '../core/schedule/roomUse.ts';
 import type {
   ExactAnswer,
   MakeRoomAnswer,
   MakeRoomRequest,
-  OffersRequest,
-  OfferShown,
-  PlaceAnswer,
-  PlaceRequest,
   PlanAnswer,
   PlanReport,
   PlanRequest,
-  SeasonSent,
-  Trouble,
 } from '../contracts/planner.ts';
+import { prepare, shown, type Prepared } from './prepared.ts';
 
 /** Chooses among a pool of plans; the exact solver, handed in so that this file needs none. */
 export type Choose = (pool: Pool, state: State, free: ReadonlySet<number>, seconds: number) => ExactAnswer;
-
-interface Prepared {
-  readonly season: SeasonInstance;
-  readonly problem: Problem;
-  readonly bench: Bench;
-  readonly batches: ReadonlyMap<number, SeasonBatchToPlan>;
-  readonly plans: ReadonlyMap<number, BatchPlan>;
-}
 
 /** Moves of the usual search, and how many times as many when looking harder. */
 const MOVES_BASE = 6000;
@@ -63,19 +41,6 @@ const ALIKE_frac = 0.01;
 const ALIKE_money = 2;
 /** Plans of single batches in an empty house that are put before it as well, over all batches. */
 const LONE_PLANS = 6000;
-
-export function prepare(sent: SeasonSent): Prepared {
-  const toPlan = seasonToPlan(sent);
-  const season = seasonInstance(toPlan);
-  const problem = makeProblem(season.instance);
-  return {
-    season,
-    problem,
-    bench: makeBench(problem),
-    batches: new Map(toPlan.batches.map((batch) => [batch.id, batch])),
-    plans: new Map(sent.batches.map((batch) => [batch.id, batch.plan])),
-  };
-}
 
 /** Plans the season: places everything not pinned, then improves. Yields reports between; returns the answer. */
 export function* planSeason(request: PlanRequest, choose: Choose | null): Generator<PlanReport, PlanAnswer, void> {
@@ -184,86 +149,6 @@ function requireSound({ season }: Prepared, solution: Solution, given: Solution 
   throw new Error(`the plan did not pass its own check: ${faults[0]}${more}`);
 }
 
-/** Ways out of each trouble of the season as it is planned now. */
-export function offersFor(request: OffersRequest): OfferShown[][] {
-  const prepared = prepare(request);
-  const { problem, season, batches, bench } = prepared;
-  const state = presentState(problem, season, batches);
-  const comesTrue = appliedTo(request, prepared);
-  return request.troubles.map((trouble) =>
-    offersOf(prepared, state, trouble, bench)
-      .map((offer) => shown(prepared, offer))
-      .filter((offer) => comesTrue(offer, trouble)),
-  );
-}
-
-/** Days by which an offer's day out may be another when it is worked out by the hour. */
-const ROUNDING_days = 1;
-
-/**
- * Applies an offer to a copy of the season and says whether what it promises comes true by the application's own forecasts:
- * a late batch really sooner by the days it says, a clash really less. What changes no plan is not held against it.
- */
-function appliedTo(sent: SeasonSent, { batches, season }: Prepared): (offer: OfferShown, trouble: Trouble) => boolean {
-  const { house } = sent;
-  const plain = seasonToPlan(sent);
-  const forecast = (id: number, offer: OfferShown, tables: SeasonTables) => {
-    const { crop, plan, state } = batches.get(id)!;
-    const part = offer.batches.find((one) => one.id === id);
-    const { coming_frac, weather } = sent.batches.find((one) => one.id === id)!;
-    return batchProgress({
-      crop,
-      plan: part ? { ...plan, places: part.places, steps: part.steps } : plan,
-      state,
-      offHeat: plain.offHeat,
-      tables,
-      containers: plain.containers,
-      today: plain.today,
-      coming_frac,
-      weather,
-    });
-  };
-  const overIn = (stands: readonly Stand[], { placeId, from, to }: Extract<Trouble, { kind: 'over' }>): number =>
-    overRoom(stands, house.places, from, to - from)
-      .filter((run) => run.placeId === placeId)
-      .reduce((sum, run) => sum + run.most_slots * (run.to - run.from), 0);
-  return (offer, trouble) => {
-    if (offer.kind === 'fewer' || offer.kind === 'more-room') return true;
-    const of = new Map(offer.setPoints.map((s) => [s.placeId, s.setPoints]));
-    const tables =
-      of.size === 0
-        ? plain.tables
-        : tablesOfHouse({ ...house, places: house.places.map((place) => withSetPoints(place, of.get(place.id))) });
-    if (trouble.kind !== 'over') {
-      const was = batches.get(trouble.batchId)?.progress.late_days ?? null;
-      const is = forecast(trouble.batchId, offer, tables).late_days;
-      if (is === null) return false;
-      if (trouble.kind === 'stuck' || was === null) return true;
-      return is < was && Math.abs(is - was - offer.later_days) <= ROUNDING_days;
-    }
-    const moved = new Set(of.size > 0 ? season.batches.map((b) => b.id) : offer.batches.map((b) => b.id));
-    const all = [...batches.values()];
-    const after = all.flatMap((one) => (moved.has(one.id) ? forecast(one.id, offer, tables) : one.progress).stands);
-    return (
-      overIn(after, trouble) <
-      overIn(
-        all.flatMap((one) => one.progress.stands),
-        trouble,
-      )
-    );
-  };
-}
-
-function offersOf({ season }: Prepared, state: State, trouble: Trouble, bench: Bench): Offer[] {
-  if (trouble.kind === 'over') {
-    const place = season.placeIds.indexOf(trouble.placeId);
-    return offersForRoom(state, { place, from: trouble.from - season.from, to: trouble.to - season.from }, bench);
-  }
-  const index = season.batches.findIndex((batch) => batch.id === trouble.batchId);
-  if (index < 0) return [];
-  return trouble.kind === 'late' ? offersForLate(state, index, bench) : offersForUnplaced(state, index, bench);
-}
-
 /** Gives one batch what the grower wants and says which others would have to move for it. */
 export function makeRoom(request: MakeRoomRequest): MakeRoomAnswer {
   const prepared = prepare(request);
@@ -290,62 +175,6 @@ export function makeRoom(request: MakeRoomRequest): MakeRoomAnswer {
     return [proposedBatch(season, i, staysOf(one, plan), plan.days[one.stageCount]!, plans.get(one.spec.id)!)];
   });
   return { kind: outcome.kind, batches: proposed, cost: outcome.cost };
-}
-
-/** Number of a batch that is not made yet. */
-const NOT_MADE = -1;
-
-/** Places a batch that is not made yet, and says where it would be over room as it is typed. */
-export function placeBatch({ crop, plan, ...sent }: PlaceRequest): PlaceAnswer {
-  const toPlan = seasonToPlan(sent);
-  const { offHeat, tables, containers, today, places } = toPlan;
-  const progress = batchProgress({ crop, plan, state: UNSOWN, offHeat, tables, containers, today });
-  const open = { ...plan, steps: {} };
-  const one = { id: NOT_MADE, name: crop.name, crop, plan: open, state: UNSOWN, pinned: false, progress };
-  const batches = [...toPlan.batches, one];
-  const [placed] = placeNew(
-    seasonInstance({ ...toPlan, batches }),
-    new Map(batches.map((batch) => [batch.id, batch])),
-    [NOT_MADE],
-  );
-  const before = toPlan.batches.flatMap((batch) => batch.progress.stands);
-  const after = [...before, ...progress.stands];
-  const runs = (stands: typeof before) => overRoom(stands, places, today, horizonDays(after, today));
-  return {
-    placed: placed!,
-    over: progress.forecast.kind === 'chain' ? newlyOver(runs(before), runs(after)) : null,
-  };
-}
-
-function shown({ season, problem, plans }: Prepared, offer: Offer): OfferShown {
-  const { kind, cost, heat_kWh, later_days, cleared_slotDays, share_frac, lack, setPoint } = offer;
-  const { from, placeIds, instance } = season;
-  const batches = offer.plans.map((plan) => {
-    const task = problem.tasks[plan.task]!;
-    return proposedBatch(season, plan.task, staysOf(task, plan), plan.days[task.stageCount]!, plans.get(task.spec.id)!);
-  });
-  const setPoints = setPoint
-    ? [
-        {
-          placeId: placeIds[setPoint.place]!,
-          setPoints: Array.from({ length: setPoint.to - setPoint.from }, (_, i) => ({
-            week: from + 7 * (setPoint.from + i),
-            setPoint_C: instance.places[setPoint.place]!.levels[setPoint.level]!.setPoint_C,
-          })),
-        },
-      ]
-    : [];
-  return {
-    kind,
-    cost,
-    heat_kWh,
-    later_days,
-    cleared_slotDays,
-    share_frac,
-    batches,
-    setPoints,
-    lack: lack && { placeId: placeIds[lack.place]!, slots: lack.slots, from: from + lack.from, to: from + lack.to },
-  };
 }
 
 /** Batches that stand in a place between two days and may be moved. */

@@ -1,4 +1,5 @@
-import { forecastStays, type SeasonBatchToPlan, type SeasonInstance } from './fromSeason.ts';
+import type { SeasonBatchToPlan, SeasonInstance } from './fromSeason.ts';
+import { forecastStays } from './seasonBatches.ts';
 import { ageingPrice, tollPrice, freshTrack, addPlan, emptyState, waitPrice, type Plan, type State } from './state.ts';
 import type { Problem, Task } from './problem.ts';
 import { NONE } from './track.ts';

@@ -1,3 +1,4 @@
+import { TemperatureTicks } from './TemperatureTicks.tsx';
 import type { Crop } from '../../core/model.ts';
 import { shownTemperature, type TemperatureUnit } from '../../core/units/temperature.ts';
 
@@ -29,14 +30,7 @@ export function CropBands({ crop, unit }: { readonly crop: Crop; readonly unit: 
   return (
     <figure className="mt-3 max-w-[780px]">
       <svg viewBox={`-110 0 ${W + 130} ${bands.length * 26 + 26}`} role="img" aria-label={told} className="w-full">
-        {[-10, 0, 10, 20, 30, 40].map((tick) => (
-          <g key={tick}>
-            <line x1={x(tick)} x2={x(tick)} y1={0} y2={bands.length * 26} stroke="var(--color-line)" />
-            <text x={x(tick)} y={bands.length * 26 + 18} fontSize="13" textAnchor="middle" fill="var(--color-ink2)">
-              {t(tick)}°{unit}
-            </text>
-          </g>
-        ))}
+        <TemperatureTicks at_C={[-10, 0, 10, 20, 30, 40]} x={x} height={bands.length * 26} unit={unit} />
         {bands.map((b, i) => (
           <g key={b.name}>
             <text x={-8} y={i * 26 + 18} fontSize="14" textAnchor="end" fill="var(--color-ink)">

@@ -1,3 +1,4 @@
+import { TemperatureTicks } from './TemperatureTicks.tsx';
 import { bandsOf, isTender, openAirFrom, usualBands, type OwnBands, type StageBands } from '../../core/growth/bands.ts';
 import { ALL_STAGES, type Crop, type Stage } from '../../core/model.ts';
 import { shownTemperature, type TemperatureUnit } from '../../core/units/temperature.ts';
@@ -150,14 +151,7 @@ function StageDrawing({ crop, unit }: Pick<Props, 'crop' | 'unit'>) {
       aria-label={told}
       className="mt-2 w-full max-w-[720px]"
     >
-      {[0, 10, 20, 30, 40].map((tick) => (
-        <g key={tick}>
-          <line x1={x(tick)} x2={x(tick)} y1={0} y2={rows.length * ROW} stroke="var(--color-line)" />
-          <text x={x(tick)} y={rows.length * ROW + 17} fontSize="13" textAnchor="middle" fill="var(--color-ink2)">
-            {t(tick)}°{unit}
-          </text>
-        </g>
-      ))}
+      <TemperatureTicks at_C={[0, 10, 20, 30, 40]} x={x} height={rows.length * ROW} unit={unit} />
       {rows.map(({ stage, bands }, i) => (
         <g key={stage} transform={`translate(0 ${i * ROW})`}>
           <text x={-8} y={20} fontSize="14" textAnchor="end" fill="var(--color-ink)">

@@ -1,5 +1,5 @@
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
-import { clockInput } from '../../contracts/books.ts';
+import { clockInput } from '../../contracts/settings.ts';
 import { updateDemoClockTo } from '../../server/setClock.ts';
 import { body, endpoint, json } from '../../server/edge.ts';
 import { readSeason } from '../../server/season.ts';

@@ -1,4 +1,4 @@
-import { nurseryInput } from '../../contracts/books.ts';
+import { nurseryInput } from '../../contracts/settings.ts';
 import { writeNursery } from '../../server/changeBooks.ts';
 import { body, endpoint, json } from '../../server/edge.ts';
 import { readSeason } from '../../server/season.ts';

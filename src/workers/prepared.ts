@@ -1,0 +1,67 @@
+import type { BatchPlan } from '../core/model.ts';
+import { seasonInstance, type SeasonBatchToPlan, type SeasonInstance } from '../core/placement/fromSeason.ts';
+import { makeBench, type Bench } from '../core/placement/insert.ts';
+import type { Offer } from '../core/placement/offers.ts';
+import { makeProblem, type Problem } from '../core/placement/problem.ts';
+import { proposedBatch } from '../core/placement/proposal.ts';
+import { staysOf } from '../core/placement/solution.ts';
+import { seasonToPlan } from '../contracts/seasonToPlan.ts';
+import type { OfferShown, SeasonSent } from '../contracts/planner.ts';
+import type { SeasonToPlan } from '../core/placement/fromSeason.ts';
+
+/** A season made ready for the search. */
+export interface Prepared {
+  /** The season as it was handed in. */
+  readonly toPlan: SeasonToPlan;
+  readonly season: SeasonInstance;
+  readonly problem: Problem;
+  readonly bench: Bench;
+  readonly batches: ReadonlyMap<number, SeasonBatchToPlan>;
+  readonly plans: ReadonlyMap<number, BatchPlan>;
+}
+
+export function prepare(sent: SeasonSent): Prepared {
+  const toPlan = seasonToPlan(sent);
+  const season = seasonInstance(toPlan);
+  const problem = makeProblem(season.instance);
+  return {
+    toPlan,
+    season,
+    problem,
+    bench: makeBench(problem),
+    batches: new Map(toPlan.batches.map((batch) => [batch.id, batch])),
+    plans: new Map(sent.batches.map((batch) => [batch.id, batch.plan])),
+  };
+}
+
+/** An offer in the season's own numbers and days. */
+export function shown({ season, problem, plans }: Prepared, offer: Offer): OfferShown {
+  const { kind, cost, heat_kWh, later_days, cleared_slotDays, share_frac, lack, setPoint } = offer;
+  const { from, placeIds, instance } = season;
+  const batches = offer.plans.map((plan) => {
+    const task = problem.tasks[plan.task]!;
+    return proposedBatch(season, plan.task, staysOf(task, plan), plan.days[task.stageCount]!, plans.get(task.spec.id)!);
+  });
+  const setPoints = setPoint
+    ? [
+        {
+          placeId: placeIds[setPoint.place]!,
+          setPoints: Array.from({ length: setPoint.to - setPoint.from }, (_, i) => ({
+            week: from + 7 * (setPoint.from + i),
+            setPoint_C: instance.places[setPoint.place]!.levels[setPoint.level]!.setPoint_C,
+          })),
+        },
+      ]
+    : [];
+  return {
+    kind,
+    cost,
+    heat_kWh,
+    later_days,
+    cleared_slotDays,
+    share_frac,
+    batches,
+    setPoints,
+    lack: lack && { placeId: placeIds[lack.place]!, slots: lack.slots, from: from + lack.from, to: from + lack.to },
+  };
+}
