@@ -38,6 +38,14 @@ export interface ExactAnswer {
   readonly gap_frac: number | null;
 }
 
+/** What is proved of a plan of the whole season: nothing that heats these weeks, and no others, is cheaper than the bound. */
+export interface ProvedBound {
+  /** Share by which the plan's cost lies above it. */
+  readonly gap_frac: number;
+  /** Batches the plan leaves out: their price is in its cost, so that the gap says little. */
+  readonly leftOut_count: number;
+}
+
 export interface PlanAnswer {
   readonly proposal: Proposal;
   readonly cost: CostParts;
@@ -47,6 +55,8 @@ export interface PlanAnswer {
   readonly sown: number | null;
   readonly moves: number;
   readonly exact: ExactAnswer | null;
+  /** Only when looked at harder, for the whole season. */
+  readonly bound: ProvedBound | null;
   readonly offers: readonly { readonly batchId: number; readonly offers: readonly OfferShown[] }[];
 }
 

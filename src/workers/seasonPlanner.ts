@@ -1,6 +1,7 @@
 import type { Stage } from '../core/model.ts';
+import { BOUND_STEPS, gapOf_frac, heatedWeeksBound } from '../core/placement/bound.ts';
 import { construct, insert } from '../core/placement/construct.ts';
-import { improve, putInto } from '../core/placement/improve.ts';
+import { improve, isLeftOut, putInto } from '../core/placement/improve.ts';
 import type { Bench } from '../core/placement/insert.ts';
 import { offersForUnplaced } from '../core/placement/offers.ts';
 import { addToPool, makePool, type Pool } from '../core/placement/pool.ts';
@@ -21,6 +22,7 @@ import type {
   PlanAnswer,
   PlanReport,
   PlanRequest,
+  ProvedBound,
 } from '../contracts/planner.ts';
 import { prepare, shown, type Prepared } from './prepared.ts';
 
@@ -69,7 +71,7 @@ export function* planSeason(request: PlanRequest, choose: Choose | null): Genera
     });
     for (const report of run) {
       yield {
-        done_frac: ((s + report.move / report.moves) / searches) * (pool ? 0.8 : 1),
+        done_frac: ((s + report.move / report.moves) / searches) * (pool ? 0.8 : harder ? 0.9 : 1),
         words: searches > 1 ? `search ${s + 1} of ${searches}` : 'trying other ways',
       };
     }
@@ -88,6 +90,7 @@ export function* planSeason(request: PlanRequest, choose: Choose | null): Genera
   settle(state, before, (task) => only?.has(task.index) ?? true);
   // What stands already and costs hardly more is not planned anew.
   if (isSound(prepared, before) && costOf(before) <= costOf(state) * (1 + ALIKE_frac) + ALIKE_money) state = before;
+  const bound = harder && !only ? yield* proved(state) : null;
   const solution = solutionOf(state);
   requireSound(prepared, solution, only ? solutionOf(before) : null);
   const whole = proposalOf(season, solution, prepared.plans, request.house.places, request.house.planning.idle_C);
@@ -111,8 +114,24 @@ export function* planSeason(request: PlanRequest, choose: Choose | null): Genera
     sown: meanSown(prepared, state),
     moves: moves * searches,
     exact,
+    bound,
     offers,
   };
+}
+
+/** What can be proved of a plan with its weeks heated as it heats them. */
+function* proved(state: State): Generator<PlanReport, ProvedBound | null, void> {
+  const run = heatedWeeksBound(state, BOUND_STEPS);
+  for (;;) {
+    const { done, value } = run.next();
+    if (done === true) {
+      const gap_frac = gapOf_frac(costOf(state), value);
+      const leftOut_count = state.problem.tasks.filter((task) => isLeftOut(state, task)).length;
+      return gap_frac === null ? null : { gap_frac, leftOut_count };
+    }
+    const share = value.step / value.steps;
+    yield { done_frac: 0.9 + 0.1 * share, words: 'how much cheaper it could be at best' };
+  }
 }
 
 /** Mean day of the sowings still to come. */

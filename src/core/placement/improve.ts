@@ -408,7 +408,8 @@ export function putInto(state: State, plans: readonly (Plan | null)[], rows: Uin
 }
 
 /** Whether no way to its date was found for a batch. */
-function isLeftOut(state: State, task: Task): boolean {
+/** Whether a batch does not go out by any plan. */
+export function isLeftOut(state: State, task: Task): boolean {
   return (state.plans[task.index]?.days[task.stageCount] ?? NONE) === NONE;
 }
 

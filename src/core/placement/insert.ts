@@ -16,7 +16,7 @@ import type { Problem, Task } from './problem.ts';
 import { endFrom, NONE, type Track } from './track.ts';
 
 /** How long a batch may wait on where it already is, when no sooner way is open. */
-const UNDER_WAIT_days = 60;
+export const UNDER_WAIT_days = 60;
 
 /** Below any room there may be, even where it is overfull. */
 const MUCH_LESS = -2_000_000_000;
@@ -318,7 +318,13 @@ function fixedWhere(days: ArrayLike<number>, window: ArrayLike<number>, K: numbe
 }
 
 /** Earliest day a batch that stands somewhere already can leave; NONE when never. */
-function underEnd(state: State, track: Track, under: NonNullable<Task['spec']['under']>, d: number, p: number): number {
+export function underEnd(
+  state: State,
+  track: Track,
+  under: NonNullable<Task['spec']['under']>,
+  d: number,
+  p: number,
+): number {
   const { problem } = state;
   const end = endFrom(track, under.need, d, state.rows, p * problem.blocks, problem.blockOf, problem.days);
   return end === NONE ? NONE : Math.max(end + (under.then_days ?? 0), problem.instance.today);

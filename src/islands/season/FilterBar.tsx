@@ -154,8 +154,8 @@ function HarderForm({ house, planning, weeks }: { house: HouseData; planning: Pl
       }}
     >
       <p className="text-[0.92rem] text-ink2">
-        Searches several times as long. Where no more than 24 batches may move, the exact solver then chooses among all
-        the ways found.
+        Searches several times as long, and says how near the plan of the whole season is to the cheapest there can be.
+        Where no more than 24 batches may move, the exact solver chooses among all the ways found.
       </p>
       <div className="field">
         <label htmlFor={`${id}place`}>What may move</label>

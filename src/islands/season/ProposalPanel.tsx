@@ -90,6 +90,7 @@ export function ProposalPanel(props: Props) {
         ]}
       />
       <BusiestWeek weeks={props.weeks} />
+      {answer.bound && <p className="text-[0.92rem] text-ink2">{boundWords(answer.bound)}</p>}
       {answer.exact && <p className="text-[0.92rem] text-ink2">{exactWords(answer)}</p>}
       {answer.offers.length > 0 && (
         <div>
@@ -300,6 +301,15 @@ function SetPoints({
       </ul>
     </div>
   );
+}
+
+function boundWords({ gap_frac, leftOut_count }: NonNullable<PlanAnswer['bound']>): string {
+  const within =
+    gap_frac < 0.005
+      ? 'No plan that heats these weeks is cheaper (proved).'
+      : `Within ${Math.ceil(gap_frac * 100)}% of the cheapest there can be with these weeks heated as planned (proved).`;
+  if (leftOut_count === 0) return `${within} Other weeks could be cheaper still: that is not proved.`;
+  return `${within} Most of that is the price of ${counted(leftOut_count, 'batch', 'batches')} left out.`;
 }
 
 function exactWords({ exact }: PlanAnswer): string {

@@ -1,0 +1,219 @@
+import type { Problem, Task } from './problem.ts';
+import { costOf, unplacedPrice, workOfPlan, type State } from './state.ts';
+import { staysOf } from './solution.ts';
+import { NONE } from './track.ts';
+import { cheapestWay, makeWayBench, paidFor, type Prices, type Way, type WayBench } from './waysAtPrices.ts';
+
+/** What no plan with these weeks heated can be cheaper than, so far. */
+export interface BoundReport {
+  readonly step: number;
+  readonly steps: number;
+  readonly bound: number;
+}
+
+/** Steps over which the prices are raised and lowered: after these they hardly move the bound. */
+export const BOUND_STEPS = 160;
+
+/** How far a price moves in a step, at first and at last, as a share of what is usual there. */
+const STEP_frac = [0.1, 0.003] as const;
+const MEAN_kept = 0.9;
+const SQUARE_kept = 0.99;
+const TINY = 1e-12;
+
+/**
+ * A proven bound: what any plan costs at least that heats the weeks this one heats, at its set-points, and no others. Room and
+ * hands are not forbidden but sold: each batch takes the way that is cheapest with what it pays for them, and what they
+ * would have brought if sold out is taken off. That never costs more than the best plan, whatever the prices; they are moved to
+ * bring it up. What was heated is paid, whether it is used or not. What stands there already or is pinned takes room even
+ * where there is none.
+ *
+ * @returns the best bound found, in money, heat included
+ * @source Lagrangian relaxation (Geoffrion 1974) with steps after Kingma & Ba 2015 (both from memory)
+ */
+export function* heatedWeeksBound(state: State, steps: number): Generator<BoundReport, number> {
+  const market = new Market(state);
+  let best = -Infinity;
+  for (let step = 0; step < steps; step++) {
+    const found = market.sell();
+    if (found > best) best = found;
+    market.move(STEP_frac[0] * Math.pow(STEP_frac[1] / STEP_frac[0], step / steps));
+    if ((step + 1) % 5 === 0) yield { step: step + 1, steps, bound: best };
+  }
+  return Math.min(best, costOf(state));
+}
+
+/** How far a plan's cost lies above a bound, as a share of the bound; null where that says nothing. */
+export const gapOf_frac = (cost: number, bound: number): number | null =>
+  bound > 1e-6 ? Math.max(0, cost / bound - 1) : null;
+
+class Market {
+  private readonly problem: Problem;
+  private readonly prices: Prices;
+  private readonly bench: WayBench;
+  private readonly before: Way[] = [];
+  /** What is for sale: slot parts of each place and day, and minutes of each block. */
+  private readonly rooms: Float64Array;
+  private readonly hands: Float64Array;
+  private readonly roomPrices: Ascent;
+  private readonly workPrices: Ascent;
+  /** What is paid whatever is chosen: heat, changes of set-point, what is pinned. */
+  private readonly given: number;
+
+  constructor(private readonly state: State) {
+    const { problem } = state;
+    this.problem = problem;
+    const { days: D, placeCount: P, blocks: B, instance } = problem;
+    this.bench = makeWayBench(problem);
+    this.prices = {
+      room: new Float64Array(P * (D + 1)),
+      work_perMin: new Float64Array(B),
+      shut: shutDays(state),
+    };
+    this.rooms = Float64Array.from(problem.room);
+    let given = state.heat + state.changes;
+    const taken = new Float64Array(P * D);
+    const work = new Float64Array(B);
+    for (const task of problem.tasks) {
+      const plan = state.plans[task.index];
+      if (task.spec.pinned) {
+        given += plan ? plan.price : unplacedPrice(problem, task);
+        if (!plan) continue;
+        for (const { stage, place, from, to } of staysOf(task, plan))
+          for (let d = from; d < to; d++) taken[place * D + d]! += task.slots[stage]!;
+        for (const [block, minutes] of workOfPlan(problem, plan)) work[block]! += minutes;
+      } else if (task.spec.under) {
+        const { at, place } = task.spec.under;
+        for (let d = 0; d < D; d++) taken[place * D + d]! += task.slots[at]!;
+      }
+    }
+    // Where what is there already or pinned is over room, there is as much room as that.
+    for (let i = 0; i < taken.length; i++) this.rooms[i] = Math.max(this.rooms[i]!, taken[i]!);
+    for (const task of problem.tasks) {
+      const plan = state.plans[task.index];
+      if (!task.spec.pinned || !plan) continue;
+      for (const { stage, place, from, to } of staysOf(task, plan))
+        for (let d = from; d < to; d++) this.rooms[place * D + d]! -= task.slots[stage]!;
+    }
+    this.given = given;
+    const hands = instance.hands_min;
+    this.hands = Float64Array.from({ length: B }, (_, b) => (hands?.[b] ?? Infinity) - work[b]!);
+    const perMin = instance.weights.overtime_perHour / 60;
+    const scale = usualDayPrice(state);
+    this.roomPrices = new Ascent(P * D, (i) => (this.rooms[i]! > 0 ? scale / this.rooms[i]! : 0), Infinity);
+    this.workPrices = new Ascent(B, () => perMin, perMin);
+  }
+
+  /** What all would pay at the prices there are, less what the room and the hands would bring: a bound. */
+  sell(): number {
+    const { problem, prices, rooms, hands, roomPrices, workPrices } = this;
+    const { days: D, placeCount: P, blockOf } = problem;
+    let bound = this.given;
+    for (let p = 0; p < P; p++) {
+      const base = p * (D + 1);
+      for (let d = 0; d < D; d++) prices.room[base + d + 1] = prices.room[base + d]! + roomPrices.price[p * D + d]!;
+    }
+    prices.work_perMin.set(workPrices.price);
+    roomPrices.wanted.fill(0);
+    workPrices.wanted.fill(0);
+    for (let i = 0; i < rooms.length; i++) {
+      bound -= roomPrices.price[i]! * rooms[i]!;
+      roomPrices.wanted[i] = rooms[i]! > 0 ? -rooms[i]! : 0;
+    }
+    for (let b = 0; b < hands.length; b++) {
+      if (hands[b] === Infinity) continue;
+      bound -= workPrices.price[b]! * hands[b]!;
+      workPrices.wanted[b] = -hands[b]!;
+    }
+    for (const task of problem.tasks) {
+      if (task.spec.pinned) continue;
+      const way = this.cheapest(task);
+      bound += way.price;
+      const { places, days } = way;
+      if (!places || !days) continue;
+      for (let k = task.first; k < task.stageCount; k++)
+        for (let d = days[k]!; d < days[k + 1]!; d++) roomPrices.wanted[places[k]! * D + d]! += task.slots[k]!;
+      if (!task.work_min) continue;
+      for (let k = task.spec.under ? task.first + 1 : task.first; k <= task.stageCount; k++)
+        workPrices.wanted[blockOf[days[k]!]!]! += task.work_min[k]!;
+    }
+    return bound;
+  }
+
+  move(step: number): void {
+    this.roomPrices.move(step);
+    this.workPrices.move(step);
+  }
+
+  /** A plan kept as its own forecast has it is a way as well: its days may be sooner than noons allow. */
+  private cheapest(task: Task): Way {
+    const { state, problem, prices, before } = this;
+    const way = (before[task.index] = cheapestWay(state, task, prices, this.bench, before[task.index]));
+    const plan = state.plans[task.index];
+    if (!plan?.kept || plan.days[task.stageCount] === NONE) return way;
+    const price = plan.price + paidFor(problem, task, plan, prices);
+    return price < way.price ? { price, own: plan.price, places: plan.places, days: plan.days } : way;
+  }
+}
+
+/** Prices that follow what is wanted beyond what there is. */
+class Ascent {
+  readonly price: Float64Array;
+  /** What was wanted less what there is. */
+  readonly wanted: Float64Array;
+  private readonly mean: Float64Array;
+  private readonly square: Float64Array;
+  private readonly scale: Float64Array;
+  private moves = 0;
+
+  constructor(
+    n: number,
+    scale: (i: number) => number,
+    private readonly most: number,
+  ) {
+    this.price = new Float64Array(n);
+    this.wanted = new Float64Array(n);
+    this.mean = new Float64Array(n);
+    this.square = new Float64Array(n);
+    this.scale = Float64Array.from({ length: n }, (_, i) => scale(i));
+  }
+
+  move(step: number): void {
+    this.moves++;
+    const ofMean = 1 - Math.pow(MEAN_kept, this.moves);
+    const ofSquare = 1 - Math.pow(SQUARE_kept, this.moves);
+    for (let i = 0; i < this.price.length; i++) {
+      const g = this.wanted[i]!;
+      this.mean[i] = MEAN_kept * this.mean[i]! + (1 - MEAN_kept) * g;
+      this.square[i] = SQUARE_kept * this.square[i]! + (1 - SQUARE_kept) * g * g;
+      const by = (step * this.scale[i]! * (this.mean[i]! / ofMean)) / (Math.sqrt(this.square[i]! / ofSquare) + TINY);
+      this.price[i] = Math.min(this.most, Math.max(0, this.price[i]! + by));
+    }
+  }
+}
+
+/** What a heated place costs on a day, over the places that are heated; else a tray's day late. */
+function usualDayPrice({ problem, heat, count }: State): number {
+  const { instance, blocks: B } = problem;
+  let used = 0;
+  instance.places.forEach((place, p) => {
+    if (place.levels.length < 2) return;
+    for (let b = 0; b < B; b++) if (count[p * B + b]! > 0) used += instance.blockDays;
+  });
+  return used > 0 && heat > 0 ? heat / used : instance.weights.late_perTrayDay;
+}
+
+/** See Prices.shut: a heated place is shut in the weeks that are not heated now, unless they cost nothing. */
+function shutDays({ problem, rows, count }: State): Int16Array {
+  const { days: D, blocks: B, placeCount: P, blockOf, heat, instance } = problem;
+  const shut = new Int16Array(P * D);
+  for (let p = 0; p < P; p++) {
+    let next = D;
+    for (let d = D - 1; d >= 0; d--) {
+      const at = p * B + blockOf[d]!;
+      const set = instance.places[p]!.levels.length > 1;
+      if (set && count[at] === 0 && heat[p]![rows[at]! * B + blockOf[d]!]! > 0) next = d;
+      shut[p * D + d] = next;
+    }
+  }
+  return shut;
+}
