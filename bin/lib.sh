@@ -70,6 +70,11 @@ free_port() {
   node -e 'const s=require("net").createServer();s.listen(0,"127.0.0.1",()=>{console.log(s.address().port);s.close()})'
 }
 
+# port_is_free HOST PORT
+port_is_free() {
+  node -e 'require("net").createServer().on("error",e=>process.exit(e.code==="EADDRINUSE"?1:0)).listen(+process.argv[2],process.argv[1],()=>process.exit(0))' "$1" "$2"
+}
+
 # make_cluster DIR: a new cluster in DIR/data with a random password in DIR/password.
 make_cluster() {
   local dir=$1

@@ -4,6 +4,7 @@ import type { Proposal, ProposedBatch, ProposedSetPoints } from '../core/placeme
 import type { CostParts } from '../core/placement/solution.ts';
 import type { BatchPlan, Crop } from '../core/model.ts';
 import type { Placed } from '../core/placement/placeNew.ts';
+import type { TightSpot, TightWeek } from '../core/season/knockOn.ts';
 import type { OverRoom } from '../core/schedule/roomUse.ts';
 import type { HouseData, SeasonBatch } from './seasonData.ts';
 
@@ -82,6 +83,16 @@ export interface OfferShown extends Pick<
     readonly from: DayNumber;
     readonly to: DayNumber;
   } | null;
+}
+
+/** Where a season may become tight for room when springs go otherwise than the middle one. */
+export interface TightAnswer {
+  readonly runs: number;
+  readonly weeks: readonly TightWeek[];
+  /** The weakest spots, each with the one change of a batch that eases it most, if any does. */
+  readonly spots: readonly (TightSpot & {
+    readonly ease: { readonly offer: OfferShown; readonly after_frac: number } | null;
+  })[];
 }
 
 /** A batch that is not made yet, to be placed beside what stands there. */

@@ -93,7 +93,8 @@ interface Held {
   measured?: { readonly key: string; readonly value: MeasuredPlaces };
   site?: { readonly key: string; readonly value: Promise<Site> };
 }
-const held = ((globalThis as unknown as Record<string, Held>)[`crookSeason ${import.meta.url}`] ??= {});
+// One for the process: bin/serve.ts loads this module beside the built application, and both ask for the same season.
+const held = ((globalThis as unknown as Record<string, Held>)['crookSeason'] ??= {});
 
 /**
  * The season, worked out anew only when something was written or the day changed.

@@ -9,6 +9,8 @@ import type {
   PlanAnswer,
   PlanReport,
   PlanRequest,
+  SeasonSent,
+  TightAnswer,
 } from '../contracts/planner.ts';
 import type { Planner } from './planner.worker.ts';
 
@@ -52,4 +54,11 @@ export function planHelper(): PlanHelper {
     placeBatch: (request) => planner.placeBatch(request),
     close: () => worker.terminate(),
   };
+}
+
+/** Where a season may become tight, worked out in a thread of its own; `stop` ends it. */
+export function runTightSpots(sent: SeasonSent): { readonly answer: Promise<TightAnswer>; stop(): void } {
+  const { worker, planner } = start();
+  const answer = planner.tightSpots(sent).finally(() => worker.terminate());
+  return { answer, stop: () => worker.terminate() };
 }

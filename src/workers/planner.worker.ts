@@ -3,6 +3,7 @@ import type { PlanAnswer, PlanReport, PlanRequest } from '../contracts/planner.t
 import { placeBatch } from './placeBatch.ts';
 import { offersFor } from './seasonOffers.ts';
 import { makeRoom, planSeason, type Choose } from './seasonPlanner.ts';
+import { tightSpots } from './tightSpots.ts';
 
 /** Runs in its own thread; thrown away after a plan, which is also how a plan is cancelled. */
 const planner = {
@@ -20,6 +21,7 @@ const planner = {
   offersFor,
   makeRoom,
   placeBatch,
+  tightSpots,
 };
 
 export type Planner = typeof planner;

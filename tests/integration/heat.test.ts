@@ -8,7 +8,7 @@ import { downSample, dropMonthsBefore, insertReadings, readBuckets } from '../..
 import { migrateUp } from '../../src/db/migrate.ts';
 import { Intake } from '../../src/server/heat/intake.ts';
 import { instantOf } from '../../src/server/heat/exchange.ts';
-import { MQTT_PASSWORD, newDatabase, send, startApp, type App } from '../support/app.ts';
+import { demoDatabase, MQTT_PASSWORD, newDatabase, send, startApp, type App } from '../support/app.ts';
 
 let app: App;
 let device: MqttClient;
@@ -411,7 +411,7 @@ describe('the store of readings', () => {
 
 describe('controllers that are silent since a restart', () => {
   it('raise the alarm by their last reading in the database, and old figures are not shown as what there is', async () => {
-    const url = await newDatabase();
+    const url = await demoDatabase();
     const before = await startApp([], url, { DEMO_BENCHES: 'off' });
     const own = await connectAsync(await before.mqttUrl(), {
       protocolVersion: 4,

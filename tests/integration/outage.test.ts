@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { promisify } from 'node:util';
 import { afterAll, describe, expect, it } from 'vitest';
 import { connect } from '../../src/db/connect.ts';
-import { freePort, key, newDatabase, send, startApp, type App } from '../support/app.ts';
+import { demoDatabase, freePort, key, newDatabase, send, startApp, type App } from '../support/app.ts';
 
 const root = new URL('../..', import.meta.url).pathname;
 const run = promisify(execFile);
@@ -51,7 +51,9 @@ describe('the database stopped in mid-use', () => {
       return (await run('bash', ['-c', script])).stdout.trim();
     };
     const base = await cluster(`make_cluster '${dir}'; start_cluster '${dir}'; echo "$PG_URL"`);
-    const app: App = await startApp([], await newDatabase(base));
+    const url = await newDatabase(base);
+    await cluster(`"$PG_BIN/pg_dump" '${await demoDatabase()}' | "$PG_BIN/psql" -X -q -o /dev/null '${url}'`);
+    const app: App = await startApp([], url);
     try {
       const line = { idempotencyKey: key(), kind: 'note', day: '2027-04-12', note: 'before the cut' };
       expect((await send(app, 'POST', '/api/batches/1/events', line)).status).toBe(201);

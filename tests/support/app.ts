@@ -44,7 +44,7 @@ const MAKING_LOCK = 727_273;
  * A database with the demo nursery in it, copied from one that is made once for all tests and each state of the code: an
  * application that starts on it finds what its own first start would have written.
  */
-async function demoDatabase(base = process.env['CROOK_TEST_PG']): Promise<string> {
+export async function demoDatabase(base = process.env['CROOK_TEST_PG']): Promise<string> {
   const url = await newDatabase(base);
   const name = new URL(url).pathname.slice(1);
   const made = `demo_${Math.round(Math.max(...['src', 'bin', 'simulators'].map((dir) => newest(join(root, dir)))))}`;

@@ -5,9 +5,9 @@ import type { Progress } from './progress.ts';
 import { windowOf } from './tolerance.ts';
 
 /** Relative spread of the days to come up, and of the days to grow by batch and by year. Common practice, no source. */
-const GERMINATION_SPREAD_frac = 0.2;
-const GROWTH_SPREAD_frac = 0.15;
-const YEAR_SPREAD_frac = 0.08;
+export const GERMINATION_SPREAD_frac = 0.2;
+export const GROWTH_SPREAD_frac = 0.15;
+export const YEAR_SPREAD_frac = 0.08;
 
 /**
  * Spread of the day a batch is ready, one standard deviation, from the days it still has to come up and to grow.

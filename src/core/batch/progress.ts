@@ -53,6 +53,8 @@ export interface ProgressInput {
   readonly today: DayNumber;
   /** Chance that a seed not yet seen still comes up. */
   readonly coming_frac?: number;
+  /** The plan back from its date, where it is known already and not to be worked out anew. */
+  readonly planned?: ChainResult;
   /** What the ladder and the gates let by the weather; absent where it is too far ahead to say. */
   readonly weather?: WeatherOut | null;
 }
@@ -137,7 +139,7 @@ export function stageOfPhase(state: ChainState): Stage | null {
 /** Plan, forecast and stands of one batch on a day. */
 export function batchProgress(input: ProgressInput): Progress {
   const { crop, plan, state, offHeat, tables, today } = input;
-  const planned = plannedChain({ crop, plan, offHeat, tables });
+  const planned = input.planned ?? plannedChain({ crop, plan, offHeat, tables });
   const plants = plantsOf(state, plan, input.coming_frac);
   const plannedOn = planned.kind === 'chain' ? startOf(planned).day : today;
   const waits = state.phase === 'planned' && !plan.joins;

@@ -152,16 +152,29 @@ function standingIn(state: State, { place, from, to }: ClashCell): Task[] {
 
 /** Other ways for one batch: anywhere, and in the same places on other days. */
 function waysFor(state: State, task: Task, clash: ClashCell | null, over: number, bench: Bench): Offer[] {
-  const start = costOf(state);
-  const heat = state.heat;
-  const old = removePlan(state, task.index);
-  const offers: Offer[] = [];
+  const old = state.plans[task.index];
   const terms: Terms[] = [{}];
   if (old) terms.push({ places: old.places });
   if (clash && old)
     terms.push({
       notPlaces: task.spec.stages.map((_, k) => new Set(old.places[k] === clash.place ? [clash.place] : [])),
     });
+  return waysBy(state, task, terms, bench, clash, over);
+}
+
+/** The cheapest way of one batch on each of some terms, where it is another than it has. */
+export function waysBy(
+  state: State,
+  task: Task,
+  terms: readonly Terms[],
+  bench: Bench,
+  clash: ClashCell | null = null,
+  over = 0,
+): Offer[] {
+  const start = costOf(state);
+  const heat = state.heat;
+  const old = removePlan(state, task.index);
+  const offers: Offer[] = [];
   for (const term of terms) {
     const plan = bestPlan(state, task, bench, term);
     if (!plan || (old && samePlan(old, plan))) continue;

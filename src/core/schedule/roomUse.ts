@@ -29,10 +29,15 @@ export function roomUsed(stands: readonly Standing[], from: DayNumber, days: num
 }
 
 /** A place as far as its room goes: none on the days it is closed, both ends included. */
-interface Room {
+export interface Room {
   readonly id: number;
   readonly room_trays: number;
   readonly closed?: readonly { readonly from: DayNumber; readonly to: DayNumber }[];
+}
+
+/** Tray slots a place has on a day. */
+export function roomOn({ room_trays, closed }: Room, day: DayNumber): number {
+  return closed?.some((run) => day >= run.from && day <= run.to) ? 0 : room_trays;
 }
 
 /** A place is over room by more than this, tray slots: less is the rounding of sums. */
@@ -56,14 +61,14 @@ export function overRoom(
 ): OverRoom[] {
   const used = roomUsed(stands, from, days);
   const runs: OverRoom[] = [];
-  for (const { id, room_trays, closed } of rooms) {
+  for (const room of rooms) {
+    const { id } = room;
     const row = used.get(id);
     if (!row) continue;
     let start = -1;
     let most = 0;
     for (let i = 0; i <= days; i++) {
-      const shut = closed?.some((run) => from + i >= run.from && from + i <= run.to) ?? false;
-      const over = i < days ? row[i]! - (shut ? 0 : room_trays) : 0;
+      const over = i < days ? row[i]! - roomOn(room, from + i) : 0;
       if (over > OVER_slots) {
         if (start < 0) start = i;
         most = Math.max(most, over);

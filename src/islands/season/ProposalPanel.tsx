@@ -1,4 +1,4 @@
-import { useId } from 'react';
+import { useId, type ReactNode } from 'react';
 import type { ProposedBatch } from '../../core/placement/proposal.ts';
 import type { WeekWork } from '../../core/placement/work.ts';
 import type { Reckoning } from '../../core/placement/reckon.ts';
@@ -21,6 +21,8 @@ interface Props {
   readonly chosen: ReadonlySet<number>;
   /** Work by week, as it is and as proposed. */
   readonly weeks: readonly [readonly WeekWork[], readonly WeekWork[]];
+  /** What other springs would do to its room. */
+  readonly tight: ReactNode;
   readonly now: Reckoning;
   readonly proposed: Reckoning;
   readonly showing: 'now' | 'proposed';
@@ -90,6 +92,7 @@ export function ProposalPanel(props: Props) {
         ]}
       />
       <BusiestWeek weeks={props.weeks} />
+      {props.tight}
       {answer.bound && <p className="text-[0.92rem] text-ink2">{boundWords(answer.bound)}</p>}
       {answer.exact && <p className="text-[0.92rem] text-ink2">{exactWords(answer)}</p>}
       {answer.offers.length > 0 && (

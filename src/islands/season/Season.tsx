@@ -12,6 +12,7 @@ import { ProposalPanel } from './ProposalPanel.tsx';
 import { ChosenBatch } from './SidePanel.tsx';
 import { newlyOver } from '../../core/schedule/roomUse.ts';
 import { isTrying, NOTHING_TRIED, planTried, type Trial } from './trial.ts';
+import { TightSpots } from './TightSpots.tsx';
 import { Troubles } from './Troubles.tsx';
 import { FilterBar, matching, NO_FILTER, type Filter } from './FilterBar.tsx';
 import { WorkTable } from './WorkStrip.tsx';
@@ -97,7 +98,8 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
   const proposedWeeks = useWeekWork(proposedHouse, proposedWork);
   const shownWork = answer && showing === 'proposed' ? proposedWork : work;
   const shownHouse = answer && showing === 'proposed' ? proposedHouse : house;
-  const shownById = useMemo(() => new Map(shownWork.worked.map((w) => [w.batch.id, w])), [shownWork]);
+  const proposedById = useMemo(() => new Map(proposedWork.worked.map((w) => [w.batch.id, w])), [proposedWork]);
+  const shownById = shownWork === work ? byId : proposedById;
   const bands = useMemo(() => shownWork.worked.flatMap(bandsOf), [shownWork]);
   const from = Math.min(house.today - 14, ...bands.map((b) => b.from)) - 3;
   const to = Math.max(house.today + 60, ...bands.map((b) => b.to)) + 20;
@@ -353,6 +355,17 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
               outcomes={outcomes}
               chosen={chosen}
               weeks={[nowWeeks, proposedWeeks]}
+              tight={
+                <TightSpots
+                  house={proposedHouse}
+                  batches={proposedBatches}
+                  byId={proposedById}
+                  atOnce
+                  busy={changes.busy}
+                  onSelect={select}
+                  onTake={null}
+                />
+              }
               now={nowSum}
               proposed={proposedSum}
               showing={showing}
@@ -396,6 +409,17 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
               over={over}
               offers={offers}
               byId={byId}
+              busy={changes.busy}
+              onSelect={select}
+              onTake={takeOffer}
+            />
+          )}
+          {!answer && (
+            <TightSpots
+              house={house}
+              batches={batches}
+              byId={byId}
+              atOnce={false}
               busy={changes.busy}
               onSelect={select}
               onTake={takeOffer}
