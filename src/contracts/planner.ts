@@ -14,12 +14,21 @@ export interface SeasonSent {
   readonly batches: readonly SeasonBatch[];
 }
 
+/** Weeks of a place that stay as they are: who stands there, and its set-points. Nothing else comes there. */
+export interface KeptWeeks {
+  readonly placeId: number;
+  readonly from: DayNumber;
+  readonly to: DayNumber;
+}
+
 export interface PlanRequest extends SeasonSent {
   readonly seed: number;
   /** 'usual' takes some seconds; 'harder' some times as long, and lets the exact solver choose where it can. */
   readonly look: 'usual' | 'harder';
   /** Only what stands in this place between these days may move; null = everything not pinned. */
   readonly only: { readonly placeId: number; readonly from: DayNumber; readonly to: DayNumber } | null;
+  /** Weeks that stay as they are. */
+  readonly keep?: readonly KeptWeeks[];
   /** Whether set-points may be changed. */
   readonly setPoints: boolean;
   /** How sure batches are to be ready in their days; null: as the house plans. */

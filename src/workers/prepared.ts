@@ -6,8 +6,9 @@ import { makeProblem, type Problem } from '../core/placement/problem.ts';
 import { proposedBatch } from '../core/placement/proposal.ts';
 import { staysOf } from '../core/placement/solution.ts';
 import { seasonToPlan } from '../contracts/seasonToPlan.ts';
-import type { OfferShown, SeasonSent } from '../contracts/planner.ts';
+import type { KeptWeeks, OfferShown, SeasonSent } from '../contracts/planner.ts';
 import type { SeasonToPlan } from '../core/placement/fromSeason.ts';
+import { withKept } from './keptWeeks.ts';
 
 /** A season made ready for the search. */
 export interface Prepared {
@@ -20,8 +21,8 @@ export interface Prepared {
   readonly plans: ReadonlyMap<number, BatchPlan>;
 }
 
-export function prepare(sent: SeasonSent): Prepared {
-  const toPlan = seasonToPlan(sent);
+export function prepare(sent: SeasonSent, keep: readonly KeptWeeks[] = []): Prepared {
+  const toPlan = withKept(seasonToPlan(sent), keep);
   const season = seasonInstance(toPlan);
   const problem = makeProblem(season.instance);
   return {

@@ -190,6 +190,26 @@ describe('planning the demo season', () => {
     }
   });
 
+  it('weeks that are kept keep who stands there and their set-points, and nothing else comes', () => {
+    const placeId = sent.house.places.find((p) => p.name === 'Bench 2')!.id;
+    const kept = { placeId, from: sent.house.today + 14, to: sent.house.today + 28 };
+    const stood = (progress: ReadonlyMap<number, Progress>) =>
+      [...progress].flatMap(([id, p]) =>
+        p.stands.some((s) => s.placeId === placeId && s.from < kept.to && s.to > kept.from) ? [id] : [],
+      );
+    const before = stood(forecasts(sent).progress);
+    expect(before.length).toBeGreaterThan(0);
+    const { proposal } = planned(sent, { keep: [kept] });
+    expect(proposal.batches.filter((b) => before.includes(b.id))).toEqual([]);
+    expect(proposal.batches.length).toBeGreaterThan(0);
+    const weeks = proposal.setPoints.find((s) => s.placeId === placeId)!.setPoints.map((s) => s.week);
+    expect(weeks.length).toBeGreaterThan(0);
+    expect(weeks.filter((week) => week < kept.to && week + 7 > kept.from)).toEqual([]);
+    expect(stood(forecasts(sent, proposal.batches, proposal.setPoints).progress).sort()).toEqual(before.sort());
+    // Without it some of them move.
+    expect(answer.proposal.batches.some((b) => before.includes(b.id))).toBe(true);
+  });
+
   it('keeps cool crops out of warmer set-points than the nursery’s rule', () => {
     const strict = { ...sent, house: { ...sent.house, coolMost_C: 18 } };
     const { proposal } = planned(strict);

@@ -24,6 +24,7 @@ import type {
   PlanRequest,
   ProvedBound,
 } from '../contracts/planner.ts';
+import { withoutKept } from './keptWeeks.ts';
 import { prepare, shown, type Prepared } from './prepared.ts';
 
 /** Chooses among a pool of plans; the exact solver, handed in so that this file needs none. */
@@ -47,10 +48,9 @@ const LONE_PLANS = 6000;
 /** Plans the season: places everything not pinned, then improves. Yields reports between; returns the answer. */
 export function* planSeason(request: PlanRequest, choose: Choose | null): Generator<PlanReport, PlanAnswer, void> {
   const sure_frac = request.sure_frac ?? request.house.planning.sure_frac;
-  const prepared = prepare({
-    ...request,
-    house: { ...request.house, planning: { ...request.house.planning, sure_frac } },
-  });
+  const { keep = [] } = request;
+  const planning = { ...request.house.planning, sure_frac };
+  const prepared = prepare({ ...request, house: { ...request.house, planning } }, keep);
   const { problem, season, batches, bench } = prepared;
   const only = request.only ? standingBetween(prepared, request.only) : undefined;
   const harder = request.look === 'harder';
@@ -100,7 +100,7 @@ export function* planSeason(request: PlanRequest, choose: Choose | null): Genera
     ...whole,
     batches: whole.batches.filter((b) => mayMove(b.id)),
     unplaced: whole.unplaced.filter(mayMove),
-    setPoints: only ? [] : whole.setPoints,
+    setPoints: only ? [] : withoutKept(whole.setPoints, keep),
   };
   const offers = proposal.unplaced.map((batchId) => {
     const index = season.batches.findIndex((batch) => batch.id === batchId);

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, open, test } from './page.ts';
+import { accessible, expect, open, test } from './page.ts';
 
 interface Line {
   id: number;
@@ -143,6 +143,29 @@ test('solve a clash by an offer, pin a batch, undo both', async ({ page }) => {
   await expect(page.getByRole('button', { name: /^Pinned:/ })).toBeVisible();
   for (let i = 0; i < 2; i++) await Promise.all([changed(page), page.getByRole('button', { name: 'Undo' }).click()]);
   expect(plans(await season(page))).toEqual(plans(start));
+});
+
+test('weeks are kept by keys and by brush, and let go', async ({ page }) => {
+  await open(page, '/season');
+  const panel = page.locator('details', { hasText: 'Keep weeks' });
+  await panel.locator('summary').click();
+  await panel.getByLabel('Place').selectOption({ label: 'Bench 2' });
+  await panel.getByLabel('Weeks').selectOption('3');
+  await panel.getByRole('button', { name: 'Keep these weeks' }).click();
+  const list = panel.getByRole('list', { name: 'Kept weeks' });
+  await expect(list.getByRole('listitem')).toHaveText([/Bench 2, 12 Apr to 2 May/]);
+  await accessible(page);
+  await panel.getByRole('button', { name: 'Brush over the drawing' }).click();
+  const box = (await page.getByRole('region', { name: 'Season, scrolls sideways' }).boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + 60);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2 + 70, box.y + 60, { steps: 4 });
+  await page.mouse.up();
+  await page.keyboard.press('Escape');
+  await page.locator('summary', { hasText: 'Keep weeks (2)' }).click();
+  await expect(list.getByRole('listitem')).toHaveCount(2);
+  await list.getByRole('button', { name: /^Let Bench 2/ }).click();
+  await expect(list.getByRole('listitem')).toHaveCount(1);
 });
 
 test('sow together: one, two or three chambers; the plan of the house on another day; a what-if kept and compared', async ({

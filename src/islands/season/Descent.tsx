@@ -1,6 +1,7 @@
 import { isOver } from '../../core/batch/event.ts';
 import { scaleLinear } from 'd3-scale';
 import { useCallback, useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import type { KeptWeeks } from '../../contracts/planner.ts';
 import type { HouseData } from '../../contracts/seasonData.ts';
 import { shortDay } from '../../ui/format.ts';
 import {
@@ -17,6 +18,7 @@ import {
 } from './descentParts.tsx';
 import { LANE_GAP, type Lane } from './lanes.ts';
 import { SITE_px, SiteStrip } from './SiteStrip.tsx';
+import { WeekBrush } from './WeekBrush.tsx';
 import { WORK_px, WorkStrip } from './WorkStrip.tsx';
 import type { WeekWork } from '../../core/placement/work.ts';
 import { bandsOf, type Band, type Worked } from './useSeason.ts';
@@ -44,6 +46,10 @@ interface Props {
   readonly faint: ReadonlySet<number> | null;
   /** Whether bands may be dragged: not while a proposal is looked at. */
   readonly fixed: boolean;
+  /** Weeks kept as they are, and whether more are being brushed over. */
+  readonly kept: readonly KeptWeeks[];
+  readonly brushing: boolean;
+  readonly onKeep: (more: readonly KeptWeeks[]) => void;
   /** The selected batch as it would be with what is being tried. */
   readonly trial: readonly Band[] | null;
   readonly onSelect: (batchId: number) => void;
@@ -131,6 +137,9 @@ export function Descent(props: Props) {
           <rect width="6" height="6" fill="#fbf1ee" />
           <rect width="2" height="6" fill="#98291c" />
         </pattern>
+        <pattern id="kept-weeks" width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
+          <rect width="1.4" height="9" fill="#1d2823" fillOpacity="0.55" />
+        </pattern>
       </defs>
       <Calendar from={from} to={to} x={x} height={height + HEAD_px} />
       <g transform={`translate(0 ${HEAD_px})`}>
@@ -175,6 +184,12 @@ export function Descent(props: Props) {
             })}
           </g>
         )}
+        <WeekBrush
+          {...{ lanes, x, from, to, perDay_px, height }}
+          kept={props.kept}
+          brushing={props.brushing}
+          onKeep={props.onKeep}
+        />
         <line
           x1={x(house.today + 0.5)}
           x2={x(house.today + 0.5)}

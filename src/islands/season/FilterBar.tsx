@@ -1,4 +1,4 @@
-import { useId } from 'react';
+import { useId, type ReactNode } from 'react';
 import { mondayOf } from '../../core/calendar/week.ts';
 import type { OverRoom } from '../../core/schedule/roomUse.ts';
 import type { HouseData } from '../../contracts/seasonData.ts';
@@ -56,6 +56,8 @@ interface Props {
   readonly worked: readonly Worked[];
   readonly selectedId: number | null;
   readonly planning: Planning;
+  /** Weeks that no plan may touch. */
+  readonly keepWeeks: ReactNode;
   readonly onFilter: (filter: Filter) => void;
   readonly onZoom: (zoom: number) => void;
   readonly onSelect: (batchId: number | null) => void;
@@ -127,7 +129,8 @@ export function FilterBar(props: Props) {
           +
         </button>
       </span>
-      <details className="relative ml-auto">
+      <span className="ml-auto">{props.keepWeeks}</span>
+      <details className="relative">
         <summary className="btn">Look harder</summary>
         <HarderForm {...{ house, planning, weeks }} />
       </details>

@@ -3,9 +3,10 @@ import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent }
 import { Said, UndoButton } from './ChangeBar.tsx';
 import { STEP_OF } from '../../core/placement/steps.ts';
 import { withSetPoints } from '../../core/placement/proposal.ts';
-import type { OfferShown, Trouble } from '../../contracts/planner.ts';
+import type { KeptWeeks, OfferShown, Trouble } from '../../contracts/planner.ts';
 import { counted, shortDay } from '../../ui/format.ts';
 import { Descent, type BandDrag } from './Descent.tsx';
+import { KeepWeeks, withKept } from './KeepWeeks.tsx';
 import { LaneLabels } from './LaneLabels.tsx';
 import { lanesOf } from './lanes.ts';
 import { ProposalPanel } from './ProposalPanel.tsx';
@@ -42,7 +43,9 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
   const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set());
   const [showing, setShowing] = useState<'now' | 'proposed'>('proposed');
   const scroller = useRef<HTMLDivElement>(null);
-  const planning = usePlanner(house, batches);
+  const [kept, setKept] = useState<readonly KeptWeeks[]>([]);
+  const [brushing, setBrushing] = useState(false);
+  const planning = usePlanner(house, batches, kept);
   const work = useSeason(house, batches);
   const { worked, tryPlan } = work;
   const byId = useMemo(() => new Map(worked.map((w) => [w.batch.id, w])), [worked]);
@@ -306,6 +309,7 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
         worked={worked}
         selectedId={selectedId}
         planning={planning}
+        keepWeeks={<KeepWeeks house={house} kept={kept} brushing={brushing} onBrush={setBrushing} onKeep={setKept} />}
         onFilter={setFilter}
         onZoom={setZoom}
         onSelect={select}
@@ -332,6 +336,9 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
               selectedId={selectedId}
               faint={faint}
               fixed={answer !== null}
+              kept={kept}
+              brushing={brushing && answer === null}
+              onKeep={(more) => setKept((known) => withKept(known, more))}
               trial={tried ? bandsOf(tried) : null}
               onSelect={select}
               onDrag={(days) => change({ shift_days: days })}

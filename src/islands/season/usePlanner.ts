@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type {
+  KeptWeeks,
   MakeRoomAnswer,
   OfferShown,
   PlanAnswer,
@@ -27,11 +28,17 @@ export interface Planning {
 
 export type PlanOptions = Pick<PlanRequest, 'look' | 'only' | 'setPoints'> & { readonly sure_frac?: number };
 
+const NOTHING_KEPT: readonly KeptWeeks[] = [];
+
 /** Seed of the first plan; another press tries other chances. */
 const FIRST_SEED = 1;
 
 /** Works out plans of the season in a thread of their own. */
-export function usePlanner(house: HouseData, batches: readonly SeasonBatch[]): Planning {
+export function usePlanner(
+  house: HouseData,
+  batches: readonly SeasonBatch[],
+  keep: readonly KeptWeeks[] = NOTHING_KEPT,
+): Planning {
   const [report, setReport] = useState<PlanReport | null>(null);
   const [answer, setAnswer] = useState<PlanAnswer | null>(null);
   const [trouble, setTrouble] = useState('');
@@ -48,7 +55,7 @@ export function usePlanner(house: HouseData, batches: readonly SeasonBatch[]): P
       const { sure_frac = null } = options;
       // Another sureness is laid beside the plan shown: the same chances.
       if (sure_frac === null) seed.current = answer ? seed.current + 1 : FIRST_SEED;
-      const mine = runPlan({ house, batches, seed: seed.current, ...options, sure_frac }, (next) => {
+      const mine = runPlan({ house, batches, keep, seed: seed.current, ...options, sure_frac }, (next) => {
         if (run.current === mine) setReport(next);
       });
       run.current = mine;
@@ -68,9 +75,9 @@ export function usePlanner(house: HouseData, batches: readonly SeasonBatch[]): P
         },
       );
     },
-    [house, batches, answer],
+    [house, batches, keep, answer],
   );
-  useEffect(() => setTried([]), [house, batches]);
+  useEffect(() => setTried([]), [house, batches, keep]);
   const cancel = useCallback(() => {
     run.current?.stop();
     run.current = null;
