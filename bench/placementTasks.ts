@@ -1,8 +1,10 @@
 import loadHighs from 'highs';
 import { madeUpSeason, madeUpSeasonWithRule, type SeasonSize } from '../simulators/placementSeasons.ts';
 import { seededRandom } from '../src/core/numerics/random.ts';
+import { BOUND_STEPS, gapOf_frac, heatedWeeksBound } from '../src/core/placement/bound.ts';
+import { FULL_BOUND_MOST, fullBound } from '../src/core/placement/fullBound.ts';
 import { construct } from '../src/core/placement/construct.ts';
-import { improveAll, putInto, type SearchOptions } from '../src/core/placement/improve.ts';
+import { improveAll, isLeftOut, putInto, type SearchOptions } from '../src/core/placement/improve.ts';
 import { bestPlan, makeBench, type Terms } from '../src/core/placement/insert.ts';
 import { addToPool, makePool, type Pool } from '../src/core/placement/pool.ts';
 import { makeProblem, type Problem } from '../src/core/placement/problem.ts';
@@ -22,6 +24,7 @@ const TASKS: Readonly<Record<string, (input: Input) => unknown>> = {
   smallPool,
   twenty,
   fixedSetPoints,
+  proved,
   ruleOfWeeks,
   drag,
   memory,
@@ -201,6 +204,32 @@ async function fixedSetPoints({ batches, seed, seconds = 30 }: Input): Promise<o
     kind: answer.kind,
     plans: answer.plans_count,
   };
+}
+
+/** How near a plan is proved to be to the cheapest there can be: with its weeks heated as planned, and in small seasons at all. */
+function proved({ batches, places, seed, seconds = 10 }: Input): object {
+  const problem = makeProblem(madeUpSeason({ batches, places, days: 220, seed }));
+  const { state } = searchFor(problem, seconds, seed);
+  const cost = costOf(state);
+  const start = now();
+  const bound = ended(heatedWeeksBound(state, BOUND_STEPS))!;
+  const bound_s = (now() - start) / 1000;
+  const full = batches > FULL_BOUND_MOST ? null : ended(fullBound(state, BOUND_STEPS));
+  return {
+    cost,
+    leftOut: problem.tasks.filter((task) => isLeftOut(state, task)).length,
+    gap: gapOf_frac(cost, bound),
+    bound_s,
+    fullGap: full === null ? null : gapOf_frac(cost, full),
+    full_s: (now() - start) / 1000 - bound_s,
+  };
+}
+
+function ended<T>(run: Generator<unknown, T>): T {
+  for (;;) {
+    const { done, value } = run.next();
+    if (done === true) return value;
+  }
 }
 
 function ruleOfWeeks({ batches, places, days, seed, seconds = 10 }: Input): object {

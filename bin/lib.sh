@@ -50,14 +50,14 @@ need_build() {
   local want
   # ALLOWED_HOSTS goes into the build as well.
   want=$({
-    find src public astro.config.ts package-lock.json tsconfig.json -type f ! -name '*.test.ts' -print0 | sort -z |
+    find src public bin simulators astro.config.ts package-lock.json tsconfig.json -type f ! -name '*.test.ts' -print0 | sort -z |
       xargs -0 sha256sum
     echo "${ALLOWED_HOSTS:-}"
   } | sha256sum | cut -c1-64)
   [ "$(cat dist/.stamp 2>/dev/null)" = "$want" ] && return
   say "Building"
   rm -rf dist
-  npx --no-install astro build >"$STATE_LOG" 2>&1 || { tail -n 40 "$STATE_LOG" >&2; die "The build failed"; }
+  { npx --no-install astro build && node bin/bundle.mjs; } >"$STATE_LOG" 2>&1 || { tail -n 40 "$STATE_LOG" >&2; die "The build failed"; }
   echo "$want" >dist/.stamp
 }
 

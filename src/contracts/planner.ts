@@ -2,6 +2,7 @@ import type { DayNumber } from '../core/calendar/dayNumber.ts';
 import type { Offer } from '../core/placement/offers.ts';
 import type { Proposal, ProposedBatch, ProposedSetPoints } from '../core/placement/proposal.ts';
 import type { CostParts } from '../core/placement/solution.ts';
+import type { ChangePrice } from '../core/placement/reckon.ts';
 import type { BatchPlan, Crop } from '../core/model.ts';
 import type { Placed } from '../core/placement/placeNew.ts';
 import type { TightSpot, TightWeek } from '../core/season/knockOn.ts';
@@ -52,6 +53,8 @@ export interface ExactAnswer {
 export interface ProvedBound {
   /** Share by which the plan's cost lies above it. */
   readonly gap_frac: number;
+  /** The same for any weeks heated, in a season small enough to prove it; else null. */
+  readonly anyWeeksGap_frac: number | null;
   /** Batches the plan leaves out: their price is in its cost, so that the gap says little. */
   readonly leftOut_count: number;
 }
@@ -84,6 +87,8 @@ export interface OfferShown extends Pick<
   Offer,
   'kind' | 'cost' | 'heat_kWh' | 'later_days' | 'cleared_slotDays' | 'share_frac'
 > {
+  /** By the application's own forecasts, with it taken. */
+  readonly price: ChangePrice;
   readonly batches: readonly ProposedBatch[];
   readonly setPoints: readonly ProposedSetPoints[];
   readonly lack: {

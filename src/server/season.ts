@@ -93,7 +93,7 @@ interface Held {
   measured?: { readonly key: string; readonly value: MeasuredPlaces };
   site?: { readonly key: string; readonly value: Promise<Site> };
 }
-// One for the process: bin/serve.ts loads this module beside the built application, and both ask for the same season.
+// One for the process: what bin/serve.ts loads beside the built application has this module as well, and both ask for the same season.
 const held = ((globalThis as unknown as Record<string, Held>)['crookSeason'] ??= {});
 
 /**

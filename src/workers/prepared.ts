@@ -6,8 +6,9 @@ import { makeProblem, type Problem } from '../core/placement/problem.ts';
 import { proposedBatch } from '../core/placement/proposal.ts';
 import { staysOf } from '../core/placement/solution.ts';
 import { seasonToPlan } from '../contracts/seasonToPlan.ts';
-import type { KeptWeeks, OfferShown, SeasonSent } from '../contracts/planner.ts';
+import type { KeptWeeks, SeasonSent } from '../contracts/planner.ts';
 import type { SeasonToPlan } from '../core/placement/fromSeason.ts';
+import type { Unpriced } from './appliedOffer.ts';
 import { withKept } from './keptWeeks.ts';
 
 /** A season made ready for the search. */
@@ -35,8 +36,8 @@ export function prepare(sent: SeasonSent, keep: readonly KeptWeeks[] = []): Prep
   };
 }
 
-/** An offer in the season's own numbers and days. */
-export function shown({ season, problem, plans }: Prepared, offer: Offer): OfferShown {
+/** An offer in the season's own numbers and days, without its price. */
+export function shown({ season, problem, plans }: Prepared, offer: Offer): Unpriced {
   const { kind, cost, heat_kWh, later_days, cleared_slotDays, share_frac, lack, setPoint } = offer;
   const { from, placeIds, instance } = season;
   const batches = offer.plans.map((plan) => {

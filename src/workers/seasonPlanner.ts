@@ -1,5 +1,6 @@
 import type { Stage } from '../core/model.ts';
-import { BOUND_STEPS, gapOf_frac, heatedWeeksBound } from '../core/placement/bound.ts';
+import { BOUND_STEPS, gapOf_frac, heatedWeeksBound, type BoundReport } from '../core/placement/bound.ts';
+import { FULL_BOUND_MOST, fullBound } from '../core/placement/fullBound.ts';
 import { construct, insert } from '../core/placement/construct.ts';
 import { improve, isLeftOut, putInto } from '../core/placement/improve.ts';
 import type { Bench } from '../core/placement/insert.ts';
@@ -24,6 +25,7 @@ import type {
   PlanRequest,
   ProvedBound,
 } from '../contracts/planner.ts';
+import { offerCopies } from './appliedOffer.ts';
 import { withoutKept } from './keptWeeks.ts';
 import { prepare, shown, type Prepared } from './prepared.ts';
 
@@ -71,7 +73,7 @@ export function* planSeason(request: PlanRequest, choose: Choose | null): Genera
     });
     for (const report of run) {
       yield {
-        done_frac: ((s + report.move / report.moves) / searches) * (pool ? 0.8 : harder ? 0.9 : 1),
+        done_frac: ((s + report.move / report.moves) / searches) * (pool ? 0.8 : harder && !only ? 0.9 : 1),
         words: searches > 1 ? `search ${s + 1} of ${searches}` : 'trying other ways',
       };
     }
@@ -102,9 +104,11 @@ export function* planSeason(request: PlanRequest, choose: Choose | null): Genera
     unplaced: whole.unplaced.filter(mayMove),
     setPoints: only ? [] : withoutKept(whole.setPoints, keep),
   };
+  const copyWith = offerCopies(request, prepared);
   const offers = proposal.unplaced.map((batchId) => {
     const index = season.batches.findIndex((batch) => batch.id === batchId);
-    return { batchId, offers: offersForUnplaced(state, index, bench).map((offer) => shown(prepared, offer)) };
+    const found = offersForUnplaced(state, index, bench).map((offer) => shown(prepared, offer));
+    return { batchId, offers: found.map((offer) => ({ ...offer, price: copyWith(offer).price })) };
   });
   return {
     proposal,
@@ -119,18 +123,29 @@ export function* planSeason(request: PlanRequest, choose: Choose | null): Genera
   };
 }
 
-/** What can be proved of a plan with its weeks heated as it heats them. */
+/** What can be proved of a plan with its weeks heated as it heats them, and in a small season of any. */
 function* proved(state: State): Generator<PlanReport, ProvedBound | null, void> {
-  const run = heatedWeeksBound(state, BOUND_STEPS);
+  const { tasks } = state.problem;
+  const small = tasks.filter((task) => !task.spec.pinned).length <= FULL_BOUND_MOST;
+  const gap_frac = gapOf_frac(
+    costOf(state),
+    yield* said(heatedWeeksBound(state, BOUND_STEPS), 0.9, small ? 0.03 : 0.1),
+  );
+  if (gap_frac === null) return null;
+  const any = small ? yield* said(fullBound(state, BOUND_STEPS), 0.93, 0.07) : null;
+  return {
+    gap_frac,
+    anyWeeksGap_frac: any === null ? null : gapOf_frac(costOf(state), any),
+    leftOut_count: tasks.filter((task) => isLeftOut(state, task)).length,
+  };
+}
+
+/** Runs a bound and says how far it is, from one share of the whole over another. */
+function* said<T>(run: Generator<BoundReport, T>, from: number, over: number): Generator<PlanReport, T, void> {
   for (;;) {
     const { done, value } = run.next();
-    if (done === true) {
-      const gap_frac = gapOf_frac(costOf(state), value);
-      const leftOut_count = state.problem.tasks.filter((task) => isLeftOut(state, task)).length;
-      return gap_frac === null ? null : { gap_frac, leftOut_count };
-    }
-    const share = value.step / value.steps;
-    yield { done_frac: 0.9 + 0.1 * share, words: 'how much cheaper it could be at best' };
+    if (done === true) return value;
+    yield { done_frac: from + (over * value.step) / value.steps, words: 'how much cheaper it could be at best' };
   }
 }
 

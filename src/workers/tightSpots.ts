@@ -13,7 +13,8 @@ import {
   type SpringOfBatch,
   type TightSpot,
 } from '../core/season/knockOn.ts';
-import type { OfferShown, SeasonSent, TightAnswer } from '../contracts/planner.ts';
+import type { SeasonSent, TightAnswer } from '../contracts/planner.ts';
+import { offerCopies, type Unpriced } from './appliedOffer.ts';
 import { prepare, shown, type Prepared } from './prepared.ts';
 
 const RUNS = 500;
@@ -43,6 +44,7 @@ export function tightSpots(sent: SeasonSent): TightAnswer {
   const simulated = (list: readonly KnockOnBatch[]) =>
     knockOn({ batches: list, places, from: today, days, runs, seed: SEED });
   const now = simulated(all);
+  const copyWith = offerCopies(sent, prepared);
   const state = presentState(problem, season, batches);
   const spots = now.spots.slice(0, WEAKEST).map((spot) => {
     const cell = {
@@ -50,7 +52,7 @@ export function tightSpots(sent: SeasonSent): TightAnswer {
       from: spot.from - season.from,
       to: Math.min(problem.days, spot.to - season.from),
     };
-    let best: { offer: OfferShown; after_frac: number } | null = null;
+    let best: { offer: Unpriced; after_frac: number } | null = null;
     for (const id of spot.batchIds.slice(0, MOST_TRIED)) {
       const task = problem.tasks[season.batches.findIndex((batch) => batch.id === id)];
       if (!task) continue;
@@ -73,7 +75,7 @@ export function tightSpots(sent: SeasonSent): TightAnswer {
           best = { offer, after_frac };
       }
     }
-    return { ...spot, ease: best };
+    return { ...spot, ease: best && { ...best, offer: { ...best.offer, price: copyWith(best.offer).price } } };
   });
   return { runs, weeks: now.weeks, spots };
 }

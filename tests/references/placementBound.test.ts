@@ -3,9 +3,11 @@ import { describe, expect, it } from 'vitest';
 import { madeUpSeason } from '../../simulators/placementSeasons.ts';
 import { gapOf_frac, heatedWeeksBound } from '../../src/core/placement/bound.ts';
 import { construct } from '../../src/core/placement/construct.ts';
+import { fullBound } from '../../src/core/placement/fullBound.ts';
 import { improveAll } from '../../src/core/placement/improve.ts';
 import { bestPlan, makeBench } from '../../src/core/placement/insert.ts';
 import type { Instance } from '../../src/core/placement/instance.ts';
+import { addLonePlans } from '../../src/core/placement/lonePlans.ts';
 import { addToPool, makePool } from '../../src/core/placement/pool.ts';
 import { makeProblem } from '../../src/core/placement/problem.ts';
 import { costOf, emptyState, type Plan, type State } from '../../src/core/placement/state.ts';
@@ -14,13 +16,13 @@ import { solvePool } from '../../src/workers/solvePool.ts';
 import { leastCostByTrying } from '../support/bruteForce.ts';
 import { tinySeason } from '../support/tinySeasons.ts';
 
-function boundOf(state: State, steps = 120): number {
-  const run = heatedWeeksBound(state, steps);
+function ended<T>(run: Generator<unknown, T>): T {
   for (;;) {
     const { done, value } = run.next();
     if (done === true) return value;
   }
 }
+const boundOf = (state: State, steps = 120): number => ended(heatedWeeksBound(state, steps));
 
 /** The instance with each place kept at one of its set-points throughout, for nothing. */
 const atOneSetPoint = (instance: Instance, which: number): Instance => ({
@@ -85,6 +87,47 @@ describe('the bound with these weeks heated', () => {
     expect(bound).toBeLessThanOrEqual(costOf(state));
     expect(bound).toBeGreaterThan(state.heat + state.changes);
     expect(gapOf_frac(costOf(state), bound)).toBeLessThan(0.5);
+  });
+});
+
+describe('the bound on any plan', () => {
+  it('is never above what trying every set-point and every way of a tiny season finds, and comes near it', () => {
+    const shares: number[] = [];
+    for (const seed of [1, 3, 5, 6, 7, 9, 11]) {
+      const instance = tinySeason(seed);
+      const state = construct(makeProblem(instance));
+      improveAll(state, { seed, moves: 800 });
+      const least = leastCostByTrying(instance, costOf(state) + 1e-3);
+      const bound = ended(fullBound(state, 300))!;
+      expect(bound, `seed ${seed}`).toBeLessThanOrEqual(least + 1e-6);
+      shares.push(bound / least);
+    }
+    expect(shares.sort((a, b) => a - b)[3]).toBeGreaterThan(0.6);
+  }, 120_000);
+
+  it('is never above the cheapest choice that HiGHS finds among many plans at any set-points', async () => {
+    for (const [batches, seed] of [
+      [8, 4],
+      [10, 8],
+    ] as const) {
+      const problem = makeProblem(madeUpSeason({ batches, places: 6, days: 220, seed }));
+      const state = construct(problem);
+      const pool = makePool(problem);
+      improveAll(state, { seed, moves: 1200, onPlan: (found, plan) => addToPool(pool, found, plan, 60) });
+      addLonePlans(pool, state, makeBench(problem), 60, seed);
+      const bound = ended(fullBound(state, 60))!;
+      const answer = solvePool(await loadHighs(), pool, state, new Set(problem.tasks.map((t) => t.index)), 6);
+      expect(bound, `seed ${seed}`).toBeLessThanOrEqual(answer.cost + 1e-6);
+      expect(bound / answer.cost, `seed ${seed}`).toBeGreaterThan(0.5);
+      // With the weeks heated as they are there is less to choose from.
+      expect(ended(heatedWeeksBound(state, 60))).toBeGreaterThan(bound - 1e-6);
+    }
+  }, 120_000);
+
+  it('claims nothing of stages that it cannot price', () => {
+    const made = madeUpSeason({ batches: 6, places: 6, days: 200, seed: 2 });
+    const instance = { ...made, stages: made.stages.map((s) => (s.need > 0 ? { ...s, least_days: 3 } : s)) };
+    expect(ended(fullBound(construct(makeProblem(instance)), 5))).toBeNull();
   });
 });
 

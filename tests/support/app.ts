@@ -92,7 +92,7 @@ export async function startApp(
   // Flags begin another nursery, which the application makes by itself.
   const url = databaseUrl ?? (await (flags.length === 0 ? demoDatabase() : newDatabase()));
   const port = await freePort();
-  const child: ChildProcess = spawn('node', ['--import', 'tsx', 'bin/serve.ts', ...flags], {
+  const child: ChildProcess = spawn('node', ['--enable-source-maps', 'dist/serve/serve.mjs', ...flags], {
     cwd: root,
     env: {
       ...process.env,

@@ -1,3 +1,4 @@
+import { Ascent } from './ascent.ts';
 import type { Problem, Task } from './problem.ts';
 import { costOf, unplacedPrice, workOfPlan, type State } from './state.ts';
 import { staysOf } from './solution.ts';
@@ -15,10 +16,8 @@ export interface BoundReport {
 export const BOUND_STEPS = 160;
 
 /** How far a price moves in a step, at first and at last, as a share of what is usual there. */
+export const stepAt = (done_frac: number): number => STEP_frac[0] * Math.pow(STEP_frac[1] / STEP_frac[0], done_frac);
 const STEP_frac = [0.1, 0.003] as const;
-const MEAN_kept = 0.9;
-const SQUARE_kept = 0.99;
-const TINY = 1e-12;
 
 /**
  * A proven bound: what any plan costs at least that heats the weeks this one heats, at its set-points, and no others. Room and
@@ -36,7 +35,7 @@ export function* heatedWeeksBound(state: State, steps: number): Generator<BoundR
   for (let step = 0; step < steps; step++) {
     const found = market.sell();
     if (found > best) best = found;
-    market.move(STEP_frac[0] * Math.pow(STEP_frac[1] / STEP_frac[0], step / steps));
+    market.move(stepAt(step / steps));
     if ((step + 1) % 5 === 0) yield { step: step + 1, steps, bound: best };
   }
   return Math.min(best, costOf(state));
@@ -69,37 +68,21 @@ class Market {
       work_perMin: new Float64Array(B),
       shut: shutDays(state),
     };
-    this.rooms = Float64Array.from(problem.room);
+    this.rooms = roomsForSale(state);
     let given = state.heat + state.changes;
-    const taken = new Float64Array(P * D);
     const work = new Float64Array(B);
     for (const task of problem.tasks) {
+      if (!task.spec.pinned) continue;
       const plan = state.plans[task.index];
-      if (task.spec.pinned) {
-        given += plan ? plan.price : unplacedPrice(problem, task);
-        if (!plan) continue;
-        for (const { stage, place, from, to } of staysOf(task, plan))
-          for (let d = from; d < to; d++) taken[place * D + d]! += task.slots[stage]!;
-        for (const [block, minutes] of workOfPlan(problem, plan)) work[block]! += minutes;
-      } else if (task.spec.under) {
-        const { at, place } = task.spec.under;
-        for (let d = 0; d < D; d++) taken[place * D + d]! += task.slots[at]!;
-      }
-    }
-    // Where what is there already or pinned is over room, there is as much room as that.
-    for (let i = 0; i < taken.length; i++) this.rooms[i] = Math.max(this.rooms[i]!, taken[i]!);
-    for (const task of problem.tasks) {
-      const plan = state.plans[task.index];
-      if (!task.spec.pinned || !plan) continue;
-      for (const { stage, place, from, to } of staysOf(task, plan))
-        for (let d = from; d < to; d++) this.rooms[place * D + d]! -= task.slots[stage]!;
+      given += plan ? plan.price : unplacedPrice(problem, task);
+      if (plan) for (const [block, minutes] of workOfPlan(problem, plan)) work[block]! += minutes;
     }
     this.given = given;
     const hands = instance.hands_min;
     this.hands = Float64Array.from({ length: B }, (_, b) => (hands?.[b] ?? Infinity) - work[b]!);
     const perMin = instance.weights.overtime_perHour / 60;
     const scale = usualDayPrice(state);
-    this.roomPrices = new Ascent(P * D, (i) => (this.rooms[i]! > 0 ? scale / this.rooms[i]! : 0), Infinity);
+    this.roomPrices = new Ascent(P * D, (i) => (this.rooms[i]! > 0 ? scale / this.rooms[i]! : 0));
     this.workPrices = new Ascent(B, () => perMin, perMin);
   }
 
@@ -155,44 +138,28 @@ class Market {
   }
 }
 
-/** Prices that follow what is wanted beyond what there is. */
-class Ascent {
-  readonly price: Float64Array;
-  /** What was wanted less what there is. */
-  readonly wanted: Float64Array;
-  private readonly mean: Float64Array;
-  private readonly square: Float64Array;
-  private readonly scale: Float64Array;
-  private moves = 0;
-
-  constructor(
-    n: number,
-    scale: (i: number) => number,
-    private readonly most: number,
-  ) {
-    this.price = new Float64Array(n);
-    this.wanted = new Float64Array(n);
-    this.mean = new Float64Array(n);
-    this.square = new Float64Array(n);
-    this.scale = Float64Array.from({ length: n }, (_, i) => scale(i));
-  }
-
-  move(step: number): void {
-    this.moves++;
-    const ofMean = 1 - Math.pow(MEAN_kept, this.moves);
-    const ofSquare = 1 - Math.pow(SQUARE_kept, this.moves);
-    for (let i = 0; i < this.price.length; i++) {
-      const g = this.wanted[i]!;
-      this.mean[i] = MEAN_kept * this.mean[i]! + (1 - MEAN_kept) * g;
-      this.square[i] = SQUARE_kept * this.square[i]! + (1 - SQUARE_kept) * g * g;
-      const by = (step * this.scale[i]! * (this.mean[i]! / ofMean)) / (Math.sqrt(this.square[i]! / ofSquare) + TINY);
-      this.price[i] = Math.min(this.most, Math.max(0, this.price[i]! + by));
+/** Slot parts of each place and day that pinned batches leave; where what stands there already or is pinned is over room there is as much. */
+export function roomsForSale({ problem, plans }: State): Float64Array {
+  const { days: D, placeCount: P, tasks } = problem;
+  const rooms = Float64Array.from(problem.room);
+  const standing = new Float64Array(P * D);
+  const pinned = new Float64Array(P * D);
+  for (const task of tasks) {
+    const plan = plans[task.index];
+    if (task.spec.pinned && plan) {
+      for (const { stage, place, from, to } of staysOf(task, plan))
+        for (let d = from; d < to; d++) pinned[place * D + d]! += task.slots[stage]!;
+    } else if (task.spec.under) {
+      const { at, place } = task.spec.under;
+      for (let d = 0; d < D; d++) standing[place * D + d]! += task.slots[at]!;
     }
   }
+  for (let i = 0; i < rooms.length; i++) rooms[i] = Math.max(rooms[i]!, standing[i]! + pinned[i]!) - pinned[i]!;
+  return rooms;
 }
 
 /** What a heated place costs on a day, over the places that are heated; else a tray's day late. */
-function usualDayPrice({ problem, heat, count }: State): number {
+export function usualDayPrice({ problem, heat, count }: State): number {
   const { instance, blocks: B } = problem;
   let used = 0;
   instance.places.forEach((place, p) => {

@@ -1,10 +1,11 @@
 import type { Progress } from '../batch/progress.ts';
 import type { DayNumber } from '../calendar/dayNumber.ts';
 import { mondayOf } from '../calendar/week.ts';
+import { readyInTime_frac } from '../batch/inTime.ts';
 import { punctuality, windowOf } from '../batch/tolerance.ts';
 import type { BatchPlan, Place } from '../model.ts';
 import { heldAt, temperatureOn } from '../schedule/placeClimate.ts';
-import { horizonDays, overRoom, roomUsed, type OverRoom } from '../schedule/roomUse.ts';
+import { horizonDays, overRoom, roomOn, roomUsed, type OverRoom } from '../schedule/roomUse.ts';
 import type { SeasonTables } from '../schedule/seasonTables.ts';
 import { heatMoney, heatParts_kWh, type HeatParts } from './energy.ts';
 import type { Weights } from './instance.ts';
@@ -18,6 +19,8 @@ export interface Reckoning {
   readonly early_days: number;
   /** Batches that cannot be reached as planned. */
   readonly stuck_count: number;
+  /** Plants that on the mean of all springs are not ready in their days. */
+  readonly atRisk_count: number;
   /** Slots over room, added over days and places. */
   readonly over_slotDays: number;
   readonly over: readonly OverRoom[];
@@ -28,6 +31,27 @@ export interface Reckoning {
   /** Trays carried from place to place. */
   readonly moves_trays: number;
   readonly setPointChanges: number;
+}
+
+/** What a change of plan costs: below 0 it saves. The one price of drags, offers, plans, what-ifs and new batches. */
+export interface ChangePrice {
+  /** Days by which what is changed goes out later; 0 where that is said otherwise. */
+  readonly later_days: number;
+  readonly atRisk_count: number;
+  readonly heat_kWh: number;
+  readonly heat_money: number;
+  readonly moves_trays: number;
+}
+
+/** The price of one season against another. */
+export function priceBetween(before: Reckoning, after: Reckoning, later_days = 0): ChangePrice {
+  return {
+    later_days,
+    atRisk_count: after.atRisk_count - before.atRisk_count,
+    heat_kWh: after.heat_kWh - before.heat_kWh,
+    heat_money: after.money - before.money,
+    moves_trays: after.moves_trays - before.moves_trays,
+  };
 }
 
 export interface ReckonInput {
@@ -47,7 +71,9 @@ export function reckon({ today, places, tables, weights, batches }: ReckonInput)
   let early_count = 0;
   let early_days = 0;
   let moves_trays = 0;
+  let atRisk_count = 0;
   for (const { plan, progress } of live) {
+    atRisk_count += progress.plants.expected_count * (1 - (readyInTime_frac(progress, plan, today) ?? 0));
     const kind = punctuality(progress, plan);
     if (kind === 'not likely') late_count++;
     if (progress.late_days === null) continue;
@@ -79,6 +105,7 @@ export function reckon({ today, places, tables, weights, batches }: ReckonInput)
     late_days,
     early_count,
     early_days,
+    atRisk_count,
     stuck_count: live.filter(({ progress, plan }) => punctuality(progress, plan) === 'cannot be').length,
     over_slotDays,
     over,
@@ -89,11 +116,6 @@ export function reckon({ today, places, tables, weights, batches }: ReckonInput)
     moves_trays,
     setPointChanges: heated.reduce((sum, one) => sum + one.changes, 0),
   };
-}
-
-/** Tray slots a place has on a day: none when it is closed. */
-function roomOn({ room_trays, closed }: Place, day: DayNumber): number {
-  return closed?.some((run) => day >= run.from && day <= run.to) ? 0 : room_trays;
 }
 
 const NO_HEAT: HeatParts = { day_kWh: 0, night_kWh: 0 };

@@ -4,7 +4,7 @@ import { windowOf } from '../../core/batch/tolerance.ts';
 import { ALL_STAGES, placeOfStage, type BatchPlan, type Stage } from '../../core/model.ts';
 import type { Missing, NewWay } from '../../core/placement/placeNew.ts';
 import { counted, degrees, lateness, shortDay, spokenDay } from '../../ui/format.ts';
-import { money } from '../../ui/house.ts';
+import { priceWords } from '../../ui/priceWords.ts';
 
 const STAGE_WORDS: Readonly<Record<Stage, string>> = {
   germinate: 'to germinate',
@@ -130,11 +130,9 @@ function wayPrice(way: NewWay, house: HouseData, plan: BatchPlan): string {
   const { before_days, after_days } = windowOf(plan);
   const inDays = way.late_days !== 0 && way.late_days <= after_days && -way.late_days <= before_days;
   const { sow } = way.proposed.steps;
-  const kWh = Math.round(way.heat_kWh);
   return [
     ...(sow === undefined ? [] : [`sow ${spokenDay(sow, house.today)}`]),
     `out ${shortDay(way.out)}, ${inDays ? 'within its days' : lateness(way.late_days)}`,
-    kWh === 0 ? 'no more heat' : `${kWh} kWh more, ${money(way.heat_money)}`,
-    `${counted(way.moves_trays, 'tray')} carried`,
+    priceWords({ ...way, later_days: 0, atRisk_count: 0 }),
   ].join(' · ');
 }

@@ -21,6 +21,7 @@ export function Comparison({ house, columns }: Props) {
       of: (r) => (r.stuck_count === 0 ? 'none' : String(r.stuck_count)),
       bad: (r) => r.stuck_count > 0,
     },
+    { name: 'Plants at risk', of: (r) => String(Math.round(r.atRisk_count)) },
     {
       name: 'Over room',
       of: (r) => (r.over_slotDays === 0 ? 'never' : `${Math.round(r.over_slotDays)} slot-days`),

@@ -1,16 +1,17 @@
 import { useId, type ReactNode } from 'react';
 import type { ProposedBatch } from '../../core/placement/proposal.ts';
 import type { WeekWork } from '../../core/placement/work.ts';
-import type { Reckoning } from '../../core/placement/reckon.ts';
+import { priceBetween, type Reckoning } from '../../core/placement/reckon.ts';
 import type { PlanAnswer } from '../../contracts/planner.ts';
 import type { HouseData } from '../../contracts/seasonData.ts';
 import { counted, degrees, shortDay } from '../../ui/format.ts';
+import { priceWords } from '../../ui/priceWords.ts';
 import { Comparison } from './Comparison.tsx';
 import { HowSure, type SureTried } from './HowSure.tsx';
 import { changeOfOutcome, MadeLater } from './MadeLater.tsx';
 import type { Outcomes } from './useOutcomes.ts';
 import type { Worked } from './useSeason.ts';
-import { changesOf, changeWords, offerPrice, offerWords } from './words.ts';
+import { changesOf, changeWords, offerWords } from './words.ts';
 
 interface Props {
   readonly house: HouseData;
@@ -84,6 +85,9 @@ export function ProposalPanel(props: Props) {
           onChoose(next);
         }}
       />
+      <p>
+        <strong>This plan against now:</strong> {priceWords(priceBetween(props.now, props.proposed))}.
+      </p>
       <Comparison
         house={house}
         columns={[
@@ -115,7 +119,7 @@ export function ProposalPanel(props: Props) {
                   <ul className="text-[0.92rem] text-ink2">
                     {offers.map((offer, i) => (
                       <li key={i}>
-                        {offerWords(offer, byId, house)}: {offerPrice(offer)}
+                        {offerWords(offer, byId, house)}: {priceWords(offer.price)}
                       </li>
                     ))}
                   </ul>
@@ -306,13 +310,17 @@ function SetPoints({
   );
 }
 
-function boundWords({ gap_frac, leftOut_count }: NonNullable<PlanAnswer['bound']>): string {
+function boundWords({ gap_frac, anyWeeksGap_frac, leftOut_count }: NonNullable<PlanAnswer['bound']>): string {
+  const percent = (frac: number) => `${Math.ceil(frac * 100)}%`;
   const within =
     gap_frac < 0.005
-      ? 'No plan that heats these weeks is cheaper (proved).'
-      : `Within ${Math.ceil(gap_frac * 100)}% of the cheapest there can be with these weeks heated as planned (proved).`;
-  if (leftOut_count === 0) return `${within} Other weeks could be cheaper still: that is not proved.`;
-  return `${within} Most of that is the price of ${counted(leftOut_count, 'batch', 'batches')} left out.`;
+      ? 'Proved: no plan that heats these weeks is cheaper.'
+      : `Proved: within ${percent(gap_frac)} of the cheapest there can be with these weeks heated as planned.`;
+  if (leftOut_count > 0)
+    return `${within} Most of that is the price of ${counted(leftOut_count, 'batch', 'batches')} left out.`;
+  return anyWeeksGap_frac === null
+    ? `${within} Heating other weeks could be cheaper still: of that nothing is proved.`
+    : `${within} Whatever weeks are heated: within ${percent(anyWeeksGap_frac)}.`;
 }
 
 function exactWords({ exact }: PlanAnswer): string {

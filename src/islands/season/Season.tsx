@@ -1,6 +1,7 @@
 import { isOver } from '../../core/batch/event.ts';
 import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { Said, UndoButton } from './ChangeBar.tsx';
+import { priceBetween, reckon } from '../../core/placement/reckon.ts';
 import { STEP_OF } from '../../core/placement/steps.ts';
 import { withSetPoints } from '../../core/placement/proposal.ts';
 import type { KeptWeeks, OfferShown, Trouble } from '../../contracts/planner.ts';
@@ -149,6 +150,22 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
     );
     return newlyOver(over, after);
   }, [tried, house, worked, over]);
+  const triedPrice = useMemo(() => {
+    if (!tried) return null;
+    const with_ = worked.map((w) =>
+      w.batch.id === tried.batch.id
+        ? { ...tried, plan: planTried(tried.batch.plan, mine!) }
+        : { ...w, plan: w.batch.plan },
+    );
+    const after = reckon({
+      today: house.today,
+      places: house.places,
+      tables: work.tables,
+      weights: house.weights,
+      batches: with_.map(({ batch, plan, progress }) => ({ plan, progress, over: isOver(batch.state.phase) })),
+    });
+    return priceBetween(nowSum, after);
+  }, [tried, mine, worked, house, work, nowSum]);
   const faint = useMemo(() => matching(filter, shownWork.worked, over, house.today), [filter, shownWork, over, house]);
 
   // Today a quarter of the way in, at first and after a change of zoom.
@@ -395,6 +412,7 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
               tried={tried}
               trial={mine}
               newOver={newOver}
+              price={triedPrice}
               busy={changes.busy}
               fixed={answer !== null}
               onTrial={change}

@@ -3,6 +3,7 @@ import { useId } from 'react';
 import { readyInTime_frac } from '../../core/batch/inTime.ts';
 import { placeOfStage, type Stage } from '../../core/model.ts';
 import { chainWarnings } from '../../core/schedule/warnings.ts';
+import type { ChangePrice } from '../../core/placement/reckon.ts';
 import { ruleOfWeeksSowDay } from '../../core/schedule/ruleOfWeeks.ts';
 import { startOf } from '../../core/schedule/chain.ts';
 import { suitsStage } from '../../core/schedule/suits.ts';
@@ -11,6 +12,7 @@ import type { SeasonTables } from '../../core/schedule/seasonTables.ts';
 import type { HouseData } from '../../contracts/seasonData.ts';
 import { ChainList } from '../../ui/ChainList.tsx';
 import { counted, fillText, lateness, shortDay, spokenDay } from '../../ui/format.ts';
+import { priceWords } from '../../ui/priceWords.ts';
 import { isTrying, planTried, stepInto, type Trial } from './trial.ts';
 import type { Worked } from './useSeason.ts';
 import { isOver } from '../../core/batch/event.ts';
@@ -31,6 +33,8 @@ interface Props {
   readonly tried: Worked | null;
   readonly trial: Trial | null;
   /** Places that would come over room, or farther over, by what is tried. */
+  /** What trying it costs. */
+  readonly price: ChangePrice | null;
   readonly newOver: readonly OverRoom[];
   readonly busy: boolean;
   readonly fixed: boolean;
@@ -161,6 +165,7 @@ function Consequences({
   trial,
   plan,
   newOver,
+  price,
   busy,
   onKeep,
   onMakeRoom,
@@ -177,6 +182,7 @@ function Consequences({
           : 'another place or day'}
         {after === null ? ', which cannot be' : after !== before || after !== 0 ? `, ${lateness(after)}` : ', on time'}.
       </p>
+      {price && <p>{priceWords(price)}</p>}
       {newOver.length === 0 ? (
         <p>There is room for it.</p>
       ) : (

@@ -2,9 +2,10 @@ import { useEffect, useRef, useState } from 'react';
 import type { OfferShown, SeasonSent, TightAnswer } from '../../contracts/planner.ts';
 import type { HouseData } from '../../contracts/seasonData.ts';
 import { counted, shortDay } from '../../ui/format.ts';
+import { priceWords } from '../../ui/priceWords.ts';
 import { runTightSpots } from '../../workers/planner.client.ts';
 import type { Worked } from './useSeason.ts';
-import { offerPrice, offerWords } from './words.ts';
+import { offerWords } from './words.ts';
 
 interface Props extends SeasonSent {
   /** What is looked at, by its batches' own forecasts. */
@@ -51,7 +52,7 @@ export function TightSpots({ house, batches, byId, atOnce, busy, onSelect, onTak
   return (
     <section aria-label="Room in other springs">
       <h3>Room, if the spring is slow or quick</h3>
-      <div role="status">
+      <div aria-live="polite">
         {look.kind === 'looking' && <p className="text-[0.92rem] text-ink2">trying the plan in some hundred springs</p>}
         {look.kind === 'failed' && (
           <p className="text-[0.92rem]">That could not be worked out. The plan itself is not touched.</p>
@@ -162,9 +163,10 @@ function Ease({
     <>
       <span className="flex-1 text-[0.93rem] leading-snug">
         {words}
-        <span className="block text-[0.82rem] text-ink2">then short in {outOf100(ease.after_frac)}</span>
+        <span className="block text-[0.85rem] text-ink2">
+          then short in {outOf100(ease.after_frac)} · {priceWords(ease.offer.price)}
+        </span>
       </span>
-      <span className="num text-right whitespace-nowrap">{offerPrice(ease.offer)}</span>
     </>
   );
   if (!onTake)

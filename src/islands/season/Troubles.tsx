@@ -3,8 +3,9 @@ import type { OfferShown, Trouble } from '../../contracts/planner.ts';
 import type { HouseData } from '../../contracts/seasonData.ts';
 import type { OverRoom } from '../../core/schedule/roomUse.ts';
 import { counted, shortDay } from '../../ui/format.ts';
+import { priceWords } from '../../ui/priceWords.ts';
 import type { Worked } from './useSeason.ts';
-import { offerPrice, offerWords } from './words.ts';
+import { offerWords } from './words.ts';
 
 interface Props {
   readonly house: HouseData;
@@ -62,9 +63,11 @@ export function Troubles({ house, troubles, count, over, offers, byId, busy, onS
                       >
                         <span className="flex-1 text-[0.93rem] leading-snug">
                           {words}
-                          {cleared && <span className="block text-[0.82rem] text-ink2">{cleared}</span>}
+                          <span className="block text-[0.85rem] text-ink2">
+                            {cleared && `${cleared} · `}
+                            {priceWords(offer.price)}
+                          </span>
                         </span>
-                        <span className="num text-right whitespace-nowrap">{offerPrice(offer)}</span>
                       </button>
                     </li>
                   );

@@ -11,7 +11,8 @@ import { lanesOf } from './lanes.ts';
 import { newlyOver } from '../../core/schedule/roomUse.ts';
 import { isTrying, NOTHING_TRIED, planTried, stepInto } from './trial.ts';
 import { bandsOf, inTrouble, overRoomAhead, type Worked } from './useSeason.ts';
-import { changesOf, changeWords, offerPrice, offerWords } from './words.ts';
+import { priceWords } from '../../ui/priceWords.ts';
+import { changesOf, changeWords, offerWords } from './words.ts';
 
 const { house, batches } = demoHouse();
 const now = { house, initial: batches };
@@ -80,6 +81,7 @@ describe('words of changes and offers', () => {
 
   it('say what an offer asks and what it costs', () => {
     const offer = (part: Partial<OfferShown>): OfferShown => ({
+      price: { later_days: 0, atRisk_count: 0, heat_kWh: 0, heat_money: 0, moves_trays: 0 },
       kind: 'days',
       cost: 1,
       heat_kWh: 0,
@@ -116,9 +118,17 @@ describe('words of changes and offers', () => {
     expect(
       offerWords(offer({ kind: 'more-room', lack: { placeId: 6, slots: 3.2, from: 1, to: 5 } }), byId, house),
     ).toContain('Find 4 slots more in Frames for 4 days');
-    expect(offerPrice(offer({}))).toBe('free');
-    expect(offerPrice(offer({ later_days: -2, heat_kWh: 11.4 }))).toBe('−2 days, +11 kWh');
-    expect(offerPrice(offer({ later_days: 1 }))).toBe('+1 day');
+  });
+
+  it('has one price in the same words everywhere: days, plants at risk, heat with its money, trays carried', () => {
+    const nothing = { later_days: 0, atRisk_count: 0.3, heat_kWh: 0.2, heat_money: 0.1, moves_trays: 0 };
+    expect(priceWords(nothing)).toBe('costs nothing');
+    expect(priceWords({ later_days: 1, atRisk_count: 14.6, heat_kWh: 40, heat_money: 12, moves_trays: 6 })).toBe(
+      '1 day later · 15 plants more at risk · 40 kWh more, €12.00 · 6 trays more carried',
+    );
+    expect(priceWords({ later_days: -2, atRisk_count: -1, heat_kWh: -11.4, heat_money: -3.4, moves_trays: -1 })).toBe(
+      '2 days sooner · 1 plant fewer at risk · 11 kWh less, €3.40 · 1 tray fewer carried',
+    );
   });
 });
 

@@ -83,16 +83,6 @@ export function offerWords(offer: OfferShown, byId: ReadonlyMap<number, Worked>,
   return told ? `${name}: ${changeWords(told, placeName)}` : `${name}: as it is`;
 }
 
-/** What an offer costs, in a word or two. */
-export function offerPrice(offer: OfferShown): string {
-  const parts: string[] = [];
-  if (offer.later_days !== 0)
-    parts.push(`${offer.later_days > 0 ? '+' : '−'}${counted(Math.abs(offer.later_days), 'day')}`);
-  const kWh = Math.round(offer.heat_kWh);
-  if (kWh !== 0) parts.push(`${kWh > 0 ? '+' : '−'}${Math.abs(kWh)} kWh`);
-  return parts.length === 0 ? 'free' : parts.join(', ');
-}
-
 /** A plan with what is proposed for it. */
 export function planProposed(plan: BatchPlan, proposed: ProposedBatch): BatchPlan {
   return { ...plan, places: proposed.places, steps: proposed.steps };

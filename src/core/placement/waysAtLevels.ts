@@ -1,0 +1,468 @@
+import { UNDER_WAIT_days } from './insert.ts';
+import { trackOf, type Problem, type Task } from './problem.ts';
+import { tollRate, unplacedPrice, waitPrice } from './state.ts';
+import { NONE } from './track.ts';
+
+/** Steps in which what a stage still needs is told apart from week to week. */
+const STEPS = 96;
+const SLACK = 1e-9;
+
+/** What room costs at each set-point, and each batch's own price for each set-point of each week. */
+export interface LevelPrices {
+  /** By place and level: price of a slot part, added up to each day. */
+  readonly room: readonly (readonly Float64Array[])[];
+  /** Of the batch in hand: what it pays for a stage in a place in a block at a level, at `keyOf`. */
+  levelPrice: Float64Array;
+}
+
+/** One stay of a way: where, from when to when, and the level of each of its blocks. */
+export interface LevelStay {
+  readonly stage: number;
+  readonly place: number;
+  readonly from: number;
+  readonly to: number;
+  readonly levels: readonly number[];
+}
+
+export interface LevelWay {
+  readonly price: number;
+  /** null: left out. */
+  readonly stays: readonly LevelStay[] | null;
+}
+
+/** What a stage gains at each level of a place, added up, and the days on which it may not be there. */
+interface Growth {
+  readonly gained: readonly Float64Array[];
+  readonly bad: readonly Int16Array[];
+  readonly tolls: readonly Float64Array[] | null;
+  readonly offAtMidnight: boolean;
+}
+
+/** Whether the cheapest way can be found for every stage there is: none with several least days besides what it must gain. */
+export const canPrice = ({ instance, tasks }: Problem): boolean =>
+  instance.stages.every((stage) => stage.need <= 0 || stage.least_days <= 1) &&
+  instance.stages.every((stage) => stage.standstill_days < instance.blockDays) &&
+  tasks.every(
+    ({ spec, first }) => !spec.under || spec.under.need <= 0 || instance.stages[spec.stages[first]!]!.need > 0,
+  );
+
+/**
+ * The cheapest way of a batch if the set-point of each week were its own to choose, at a price: never dearer than its true
+ * way at any set-points, so that adding such ways up gives a bound. What a stage still needs is told apart in 96 steps at
+ * the end of each week and taken as whatever of its step is cheapest; the price of growing old is left out.
+ */
+export class LevelPricer {
+  readonly levels: number;
+  private readonly growths: (Growth | null)[];
+  private readonly first: Int16Array;
+  /** Cost to go from entering stage k in place p on a day, and the least over places. */
+  private readonly enter: Float64Array;
+  private readonly enterAny: Float64Array;
+  private readonly anyPlace: Int16Array;
+  private readonly wait: Float64Array[];
+  private readonly waitChoice: Int16Array[];
+  private readonly left: Float64Array;
+  private readonly leftChoice: Int32Array;
+  private readonly still: Float64Array;
+  private readonly stillChoice: Int32Array;
+  private readonly go: Float64Array;
+  private readonly enterChoice: Int32Array;
+  private readonly ready: Float64Array;
+  private readonly noRoom: Int16Array;
+  /** Of the stage and place in hand: what a day costs by level, added up; and a block at a level. */
+  private readonly cost: readonly Float64Array[];
+  private readonly pay: Float64Array;
+  /** Days of waiting told apart, at most, and in the stage in hand. */
+  private readonly mostWait: number;
+  private mostWaits = 0;
+
+  constructor(private readonly problem: Problem) {
+    const { days: D, placeCount: P, blocks: B, mostStages: K, instance } = problem;
+    this.levels = Math.max(...instance.places.map((place) => place.levels.length));
+    this.growths = new Array<Growth | null>(instance.stages.length * P).fill(null);
+    this.first = new Int16Array(B + 2).fill(D);
+    for (let d = D - 1; d >= 0; d--) this.first[problem.blockOf[d]!] = d;
+    this.enter = new Float64Array((K + 1) * P * D);
+    this.enterAny = new Float64Array((K + 1) * D);
+    this.anyPlace = new Int16Array((K + 1) * D);
+    this.mostWait = Math.max(UNDER_WAIT_days + 30, ...instance.stages.map((stage) => stage.mostWait_days)) + 1;
+    const most = this.mostWait + 1;
+    this.wait = Array.from({ length: this.levels }, () => new Float64Array((D + 1) * most));
+    this.waitChoice = Array.from({ length: this.levels }, () => new Int16Array((D + 1) * most));
+    this.left = new Float64Array((B + 2) * (STEPS + 1));
+    this.leftChoice = new Int32Array((B + 2) * (STEPS + 1));
+    const standstill = Math.max(1, ...instance.stages.map((stage) => stage.standstill_days));
+    this.still = new Float64Array((B + 2) * (standstill + 1));
+    this.stillChoice = new Int32Array((B + 2) * (standstill + 1));
+    this.go = new Float64Array(D + 1);
+    this.enterChoice = new Int32Array(D + 1);
+    this.ready = new Float64Array(D + 1);
+    this.noRoom = new Int16Array(D + 1);
+    this.cost = Array.from({ length: this.levels }, () => new Float64Array(D + 1));
+    this.pay = new Float64Array((B + 1) * this.levels);
+  }
+
+  keyOf(k: number, p: number, b: number, l: number): number {
+    const { placeCount: P, blocks: B } = this.problem;
+    return ((k * P + p) * B + b) * this.levels + l;
+  }
+
+  keys(): number {
+    const { mostStages: K } = this.problem;
+    return this.keyOf(K, 0, 0, 0);
+  }
+
+  cheapest(task: Task, prices: LevelPrices): LevelWay {
+    const { problem, enter, enterAny, anyPlace } = this;
+    const { days: D, placeCount: P } = problem;
+    const { stageCount: K, first, lo, hi } = task;
+    for (let k = K - 1; k >= first; k--) {
+      enterAny.fill(Infinity, k * D, (k + 1) * D);
+      for (const p of this.placesOf(task, k)) {
+        const row = (k * P + p) * D;
+        enter.fill(Infinity, row, row + D);
+        this.price(task, k, p, prices);
+        for (let d = lo[k]!; d <= hi[k]!; d++) {
+          if (enter[row + d]! >= enterAny[k * D + d]!) continue;
+          enterAny[k * D + d] = enter[row + d]!;
+          anyPlace[k * D + d] = p;
+        }
+      }
+    }
+    const leftOut = unplacedPrice(problem, task);
+    let from = NONE;
+    let least = leftOut;
+    for (let d = lo[first]!; d <= hi[first]!; d++)
+      if (enterAny[first * D + d]! < least) [least, from] = [enterAny[first * D + d]!, d];
+    return from === NONE ? { price: leftOut, stays: null } : { price: least, stays: this.trace(task, from, prices) };
+  }
+
+  private placesOf({ spec, first }: Task, k: number): readonly number[] {
+    return spec.under && k === first ? [spec.under.place] : this.problem.instance.stages[spec.stages[k]!]!.places;
+  }
+
+  private growthOf(stage: number, place: number): Growth {
+    const { problem } = this;
+    const at = stage * problem.placeCount + place;
+    const known = this.growths[at];
+    if (known) return known;
+    const { days: D, instance } = problem;
+    const track = trackOf(problem, stage, place);
+    // What has nothing to gain has only days to stand.
+    const counts = instance.stages[stage]!.need > 0;
+    const added = (list: Float64Array, of: (x: number) => number) => {
+      const sum = new Float64Array(D + 1);
+      for (let d = 0; d < D; d++) sum[d + 1] = sum[d]! + of(list[d]!);
+      return sum;
+    };
+    const made: Growth = {
+      gained: track.gains.map((list) => added(list, (x) => (x === x ? (counts ? x : 1) : 0))),
+      bad: track.gains.map((list) => {
+        const bad = new Int16Array(D + 1).fill(D);
+        for (let d = D - 1; d >= 0; d--) bad[d] = list[d] === list[d] ? bad[d + 1]! : d;
+        return bad;
+      }),
+      tolls: track.tolls && track.tolls.map((list) => added(list, (x) => x)),
+      offAtMidnight: counts && track.offAtMidnight !== null,
+    };
+    this.growths[at] = made;
+    return made;
+  }
+
+  /** Fills what it costs to enter stage k in place p on each day, and the choices behind it. */
+  private price(task: Task, k: number, p: number, prices: LevelPrices): void {
+    const {
+      problem,
+      go,
+      wait,
+      waitChoice,
+      left,
+      leftChoice,
+      still,
+      stillChoice,
+      enter,
+      enterChoice,
+      noRoom,
+      first,
+      cost,
+      pay,
+    } = this;
+    const { days: D, placeCount: P, blockOf, instance, room } = problem;
+    const { spec, lo, hi } = task;
+    const stageIndex = spec.stages[k]!;
+    const stage = instance.stages[stageIndex]!;
+    const under = spec.under !== undefined && k === task.first ? spec.under : null;
+    const growth = this.growthOf(stageIndex, p);
+    const L = instance.places[p]!.levels.length;
+    const slots = task.slots[k]!;
+    const rate = tollRate(task);
+    const [loK, hiK, hiE] = [lo[k]!, hi[k]!, hi[k + 1]!];
+    const holds = under !== null || (k === task.first && spec.startsOn !== undefined);
+    const limit =
+      (holds ? Math.max(stage.mostWait_days, UNDER_WAIT_days) : stage.mostWait_days) + (under?.then_days ?? 0);
+    const W = Math.min(limit, hiE - loK, this.mostWait) + 1;
+    this.mostWaits = W;
+    this.whereNext(task, k, p);
+    noRoom[D] = D;
+    for (let d = D - 1; d >= 0; d--) noRoom[d] = under === null && room[p * D + d]! < slots ? d : noRoom[d + 1]!;
+    for (let l = 0; l < L; l++) {
+      const mu = prices.room[p]![l]!;
+      const toll = growth.tolls?.[l];
+      const sum = cost[l]!;
+      for (let d = loK; d <= hiE; d++) sum[d] = slots * mu[d]! + (toll ? rate * toll[d]! : 0);
+    }
+    this.payFor(k, p, L, prices);
+    const stay = (l: number, a: number, b: number): number => cost[l]![b]! - cost[l]![a]!;
+    const until = (l: number, d: number): number => Math.min(growth.bad[l]![d]!, noRoom[d]!);
+
+    // Ready and waiting: to stay a day more at a level, having waited w days.
+    for (let l = 0; l < L; l++) wait[l]!.fill(Infinity, hiE * W, (hiE + 1) * W);
+    for (let e = hiE - 1; e >= loK; e--) {
+      const turns = blockOf[e + 1]! !== blockOf[e]!;
+      for (let l = 0; l < L; l++) {
+        const here = wait[l]!;
+        const choice = waitChoice[l]!;
+        if (until(l, e) <= e) {
+          here.fill(Infinity, e * W, (e + 1) * W);
+          continue;
+        }
+        const day = stay(l, e, e + 1);
+        here[e * W + W - 1] = Infinity;
+        for (let w = 0; w + 1 < W; w++) {
+          let next = go[e + 1]!;
+          let chosen = NONE;
+          if (!turns) {
+            if (here[(e + 1) * W + w + 1]! < next) [next, chosen] = [here[(e + 1) * W + w + 1]!, l];
+          } else {
+            for (let m = 0; m < L; m++) {
+              const other = pay[blockOf[e + 1]! * L + m]! + wait[m]![(e + 1) * W + w + 1]!;
+              if (other < next) [next, chosen] = [other, m];
+            }
+          }
+          here[e * W + w] = day + (under ? 0 : waitPrice(problem, task, w + 1, stage.mostWait_days)) + next;
+          choice[e * W + w] = chosen;
+        }
+      }
+    }
+
+    const need = under ? under.need : stage.need > 0 ? stage.need : Math.max(stage.standstill_days, stage.least_days);
+    const standstill = under || stage.need <= 0 ? 0 : stage.standstill_days;
+    const least_days = under || stage.need <= 0 ? 0 : stage.least_days;
+    const grain = Math.max(need, SLACK) / STEPS;
+    const lastBlock = blockOf[hiE]!;
+    const firstBlock = blockOf[loK]!;
+
+    /** Begun at the start of a block or on a day in it, with what is left to gain known exactly. */
+    const begin = (d: number, a: number, n: number, least: number): void => {
+      const b = blockOf[d]!;
+      const end = Math.min(first[b + 1]!, D);
+      found = Infinity;
+      code = NONE;
+      if (n <= SLACK && Math.max(a, least) <= d) {
+        found = this.readyAt(d, d, b, -1, L);
+        code = readyCode(0, d);
+        return;
+      }
+      for (let l = 0; l < L; l++) {
+        const may = until(l, d);
+        const gained = growth.gained[l]!;
+        if (a < end) {
+          let e = Math.max(a, least);
+          while (e <= end && e <= hiE && gained[e]! - gained[a]! < n - SLACK) e++;
+          if (e <= end && e <= hiE) {
+            if (may < e) continue;
+            const value = pay[b * L + l]! + stay(l, d, e) + this.readyAt(e, d, b, l, L);
+            if (value < found) [found, code] = [value, readyCode(l, e)];
+            if (e < end || !growth.offAtMidnight) continue;
+          }
+          if (may < end || end > hiE) continue;
+          const rest = Math.max(0, n - (gained[end]! - gained[a]!));
+          const j = Math.min(STEPS, Math.floor(rest / grain));
+          const value = pay[b * L + l]! + stay(l, d, end) + left[(b + 1) * (STEPS + 1) + j]!;
+          if (value < found) [found, code] = [value, carryCode(l, j)];
+        } else {
+          if (may < end || end > hiE) continue;
+          const on = a === end ? left[(b + 1) * (STEPS + 1) + STEPS]! : still[(b + 1) * (standstill + 1) + a - end]!;
+          const value = pay[b * L + l]! + stay(l, d, end) + on;
+          if (value < found) [found, code] = [value, a === end ? carryCode(l, STEPS) : stillCode(l, a - end)];
+        }
+      }
+    };
+    let found = Infinity;
+    let code = NONE;
+
+    left.fill(Infinity, (lastBlock + 1) * (STEPS + 1), (lastBlock + 2) * (STEPS + 1));
+    still.fill(Infinity, (lastBlock + 1) * (standstill + 1), (lastBlock + 2) * (standstill + 1));
+    for (let b = lastBlock; b > firstBlock; b--) {
+      const row = b * (STEPS + 1);
+      left.fill(Infinity, row, row + STEPS + 1);
+      const start = first[b]!;
+      const end = Math.min(first[b + 1]!, D);
+      const last = Math.min(end, hiE);
+      for (let l = 0; l < L; l++) {
+        const may = until(l, start);
+        const gained = growth.gained[l]!;
+        const here = pay[b * L + l]!;
+        const { ready } = this;
+        for (let e = start; e <= last; e++)
+          ready[e] = may < e ? Infinity : (e > start ? here : 0) + stay(l, start, e) + this.readyAt(e, start, b, l, L);
+        const whole = may >= end && end <= hiE ? here + stay(l, start, end) : Infinity;
+        const all = gained[end]! - gained[start]!;
+        let from = start;
+        for (let j = 0; j <= STEPS; j++) {
+          const least = j * grain;
+          const most = (j + 1) * grain;
+          while (from <= last && gained[from]! - gained[start]! < least - SLACK) from++;
+          let best = left[row + j]!;
+          for (let e = from; e <= last; e++) {
+            if (ready[e]! < best) {
+              best = ready[e]!;
+              leftChoice[row + j] = readyCode(l, e);
+            }
+            if (gained[e]! - gained[start]! >= most) break;
+          }
+          const late = growth.offAtMidnight && gained[end - 1]! - gained[start]! < most;
+          if (whole < Infinity && (most > all || late)) {
+            const j0 = Math.max(0, Math.floor((least - all) / grain - 1e-9));
+            const j1 = Math.max(j0, Math.min(STEPS, Math.ceil((most - all) / grain + 1e-9) - 1));
+            for (let i = j0; i <= j1; i++) {
+              const value = whole + left[row + STEPS + 1 + i]!;
+              if (value < best) {
+                best = value;
+                leftChoice[row + j] = carryCode(l, i);
+              }
+            }
+          }
+          left[row + j] = best;
+        }
+      }
+      for (let rest = 1; rest <= standstill; rest++) {
+        begin(start, start + rest, need, start);
+        still[b * (standstill + 1) + rest] = found;
+        stillChoice[b * (standstill + 1) + rest] = code;
+      }
+    }
+    const row = (k * P + p) * D;
+    for (let d = loK; d <= hiK; d++) {
+      begin(d, d + standstill, need, d + least_days);
+      enter[row + d] = found;
+      enterChoice[d] = code;
+    }
+  }
+
+  private payFor(k: number, p: number, L: number, { levelPrice }: LevelPrices): void {
+    const { blocks: B } = this.problem;
+    for (let b = 0; b < B; b++)
+      for (let l = 0; l < L; l++) this.pay[b * L + l] = L > 1 ? levelPrice[this.keyOf(k, p, b, l)]! : 0;
+  }
+
+  /** Where it goes on leaving stage k from place p on each day. */
+  private whereNext(task: Task, k: number, p: number): void {
+    const { problem, go, enter, enterAny } = this;
+    const { days: D, placeCount: P, instance } = problem;
+    const { spec, stageCount: K, lo, hi, outPrices } = task;
+    go.fill(Infinity);
+    const move = instance.weights.move_perTray * spec.trays;
+    const here = k + 1 < K && this.placesOf(task, k + 1).includes(p);
+    for (let e = lo[k + 1]!; e <= hi[k + 1]!; e++) {
+      if (k + 1 === K) go[e] = outPrices[e]!;
+      else {
+        const other = enterAny[(k + 1) * D + e]! + move;
+        const same = here ? enter[((k + 1) * P + p) * D + e]! : Infinity;
+        go[e] = Math.min(other, same);
+      }
+    }
+  }
+
+  /** Ready on day e, having stood at level l (NONE: at none yet): leaves, or begins to wait. */
+  private readyAt(e: number, from: number, b: number, l: number, L: number): number {
+    const { go, wait, problem, pay, mostWaits: W } = this;
+    let best = go[e]!;
+    const block = problem.blockOf[e]!;
+    if (l >= 0 && e > from && block === b) return Math.min(best, wait[l]![e * W]!);
+    if (l >= 0 && e === from) return Math.min(best, pay[b * L + l]! + wait[l]![e * W]!);
+    for (let m = 0; m < L; m++) best = Math.min(best, pay[block * L + m]! + wait[m]![e * W]!);
+    return best;
+  }
+
+  /** Follows the choices from the day the first stage is entered. */
+  private trace(task: Task, from: number, prices: LevelPrices): LevelStay[] {
+    const { problem, enter, enterAny, anyPlace, first } = this;
+    const { days: D, placeCount: P, instance, blockOf } = problem;
+    const { stageCount: K, spec } = task;
+    const move = instance.weights.move_perTray * spec.trays;
+    const stays: LevelStay[] = [];
+    let d = from;
+    let p = anyPlace[task.first * D + d]!;
+    for (let k = task.first; k < K; k++) {
+      this.price(task, k, p, prices);
+      const W = this.mostWaits;
+      const L = instance.places[p]!.levels.length;
+      const standstill = this.standstillOf(task, k);
+      const levels: number[] = [];
+      let b = blockOf[d]!;
+      let code = this.enterChoice[d]!;
+      let began = d;
+      let e = NONE;
+      let l = 0;
+      for (;;) {
+        l = levelOf(code);
+        const at = restOf(code);
+        const kind = kindOf(code);
+        if (kind === READY) {
+          e = at;
+          if (e > began) levels.push(l);
+          break;
+        }
+        levels.push(l);
+        b++;
+        began = first[b]!;
+        code = kind === CARRY ? this.leftChoice[b * (STEPS + 1) + at]! : this.stillChoice[b * (standstill + 1) + at]!;
+      }
+      // Waits on while that is cheaper than going.
+      let m = this.waitsOn(e, began, b, l, L, levels);
+      for (let w = 0; m !== NONE; w++) {
+        const next = this.waitChoice[m]![e * W + w]!;
+        e++;
+        if (next !== NONE && blockOf[e]! !== blockOf[e - 1]!) levels.push(next);
+        m = next;
+      }
+      stays.push({ stage: k, place: p, from: d, to: e, levels });
+      d = e;
+      if (k + 1 === K) break;
+      const same = this.placesOf(task, k + 1).includes(p) ? enter[((k + 1) * P + p) * D + d]! : Infinity;
+      if (same > enterAny[(k + 1) * D + d]! + move) p = anyPlace[(k + 1) * D + d]!;
+    }
+    return stays;
+  }
+
+  private standstillOf({ spec, first }: Task, k: number): number {
+    const stage = this.problem.instance.stages[spec.stages[k]!]!;
+    return (spec.under && k === first) || stage.need <= 0 ? 0 : stage.standstill_days;
+  }
+
+  /** The level at which it begins to wait on the day it is ready, put down if the block is new to it; NONE: it goes. */
+  private waitsOn(e: number, from: number, b: number, l: number, L: number, levels: number[]): number {
+    const { go, wait, problem, pay, mostWaits: W } = this;
+    const block = problem.blockOf[e]!;
+    if (e > from && block === b) return wait[l]![e * W]! < go[e]! ? l : NONE;
+    let best = go[e]!;
+    let chosen = NONE;
+    for (let m = 0; m < L; m++) {
+      const value = pay[block * L + m]! + wait[m]![e * W]!;
+      if (value < best) [best, chosen] = [value, m];
+    }
+    if (chosen !== NONE) levels.push(chosen);
+    return chosen;
+  }
+}
+
+const READY = 0;
+const CARRY = 1;
+const STILL = 2;
+const readyCode = (l: number, e: number): number => (l * 4096 + e) * 4 + READY;
+const carryCode = (l: number, j: number): number => (l * 4096 + j) * 4 + CARRY;
+const stillCode = (l: number, rest: number): number => (l * 4096 + rest) * 4 + STILL;
+const kindOf = (code: number): number => code & 3;
+const levelOf = (code: number): number => (code >> 2) >> 12;
+const restOf = (code: number): number => (code >> 2) & 4095;
