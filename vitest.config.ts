@@ -10,6 +10,8 @@ export default defineConfig({
           name: 'unit',
           include: ['src/**/*.test.ts', 'simulators/**/*.test.ts', 'tests/references/**/*.test.ts'],
           environment: 'node',
+          // They share nothing that changes: modules are loaded once for all files of a worker.
+          isolate: false,
           // Correctness, not speed: a busy machine takes its time over thousands of made-up seasons.
           testTimeout: 60_000,
         },

@@ -65,6 +65,10 @@ test('a new nursery: settings, places, a first batch, its sowing on the round', 
   await expect(page.locator('tbody tr')).toHaveCount(1);
   await at('/season');
   await expect(page.getByRole('complementary', { name: 'Beside the season' })).toContainText('No clashes');
+  await page.getByRole('button', { name: 'Try it in 500 springs' }).click();
+  await expect(page.getByRole('region', { name: 'Room in other springs' })).toContainText(
+    'Everything keeps its room in 500 springs',
+  );
 });
 
 test('the database goes away while someone works: what was typed stays, the page comes back', async ({

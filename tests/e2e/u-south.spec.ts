@@ -183,6 +183,11 @@ test('from an empty southern nursery to a logged season: one truth on seven scre
   await page.getByRole('button', { name: 'Plan the season' }).click();
   const proposal = page.getByRole('region', { name: 'Proposed plan' });
   await expect(proposal).toBeVisible({ timeout: 90_000 });
+  await expect(proposal).toContainText(/This plan against now: /);
+  await expect(proposal.getByRole('region', { name: 'Room in other springs' })).toContainText(
+    /short in \d+ of 100 springs|keeps its room in 500 springs/,
+    { timeout: 60_000 },
+  );
   const overRoom = await proposal
     .locator('tr', { has: page.getByRole('rowheader', { name: 'Over room', exact: true }) })
     .locator('td')

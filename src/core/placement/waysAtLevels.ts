@@ -1,5 +1,6 @@
 import { UNDER_WAIT_days } from './insert.ts';
-import { trackOf, type Problem, type Task } from './problem.ts';
+import { levelGrowth, type LevelGrowth } from './levelGrowth.ts';
+import type { Problem, Task } from './problem.ts';
 import { tollRate, unplacedPrice, waitPrice } from './state.ts';
 import { NONE } from './track.ts';
 
@@ -30,14 +31,6 @@ export interface LevelWay {
   readonly stays: readonly LevelStay[] | null;
 }
 
-/** What a stage gains at each level of a place, added up, and the days on which it may not be there. */
-interface Growth {
-  readonly gained: readonly Float64Array[];
-  readonly bad: readonly Int16Array[];
-  readonly tolls: readonly Float64Array[] | null;
-  readonly offAtMidnight: boolean;
-}
-
 /** Whether the cheapest way can be found for every stage there is: none with several least days besides what it must gain. */
 export const canPrice = ({ instance, tasks }: Problem): boolean =>
   instance.stages.every((stage) => stage.need <= 0 || stage.least_days <= 1) &&
@@ -46,6 +39,25 @@ export const canPrice = ({ instance, tasks }: Problem): boolean =>
     ({ spec, first }) => !spec.under || spec.under.need <= 0 || instance.stages[spec.stages[first]!]!.need > 0,
   );
 
+/** One stage in one place, being priced. */
+interface Hand {
+  /** Levels of the place, and days of waiting told apart. */
+  readonly L: number;
+  readonly W: number;
+  /** Days on which it may be entered, and the last on which it may be left. */
+  readonly loK: number;
+  readonly hiK: number;
+  readonly hiE: number;
+  readonly growth: LevelGrowth;
+  readonly need: number;
+  /** One step of what it needs. */
+  readonly grain: number;
+  readonly standstill: number;
+  readonly least_days: number;
+  /** Price of the nth day of waiting. */
+  readonly waits: Float64Array;
+}
+
 /**
  * The cheapest way of a batch if the set-point of each week were its own to choose, at a price: never dearer than its true
  * way at any set-points, so that adding such ways up gives a bound. What a stage still needs is told apart in 96 steps at
@@ -53,7 +65,7 @@ export const canPrice = ({ instance, tasks }: Problem): boolean =>
  */
 export class LevelPricer {
   readonly levels: number;
-  private readonly growths: (Growth | null)[];
+  private readonly growths: (LevelGrowth | null)[];
   private readonly first: Int16Array;
   /** Cost to go from entering stage k in place p on a day, and the least over places. */
   private readonly enter: Float64Array;
@@ -72,14 +84,16 @@ export class LevelPricer {
   /** Of the stage and place in hand: what a day costs by level, added up; and a block at a level. */
   private readonly cost: readonly Float64Array[];
   private readonly pay: Float64Array;
-  /** Days of waiting told apart, at most, and in the stage in hand. */
+  /** Days of waiting told apart, at most. */
   private readonly mostWait: number;
-  private mostWaits = 0;
+  /** What `begin` found. */
+  private found = Infinity;
+  private code = NONE;
 
   constructor(private readonly problem: Problem) {
     const { days: D, placeCount: P, blocks: B, mostStages: K, instance } = problem;
     this.levels = Math.max(...instance.places.map((place) => place.levels.length));
-    this.growths = new Array<Growth | null>(instance.stages.length * P).fill(null);
+    this.growths = new Array<LevelGrowth | null>(instance.stages.length * P).fill(null);
     this.first = new Int16Array(B + 2).fill(D);
     for (let d = D - 1; d >= 0; d--) this.first[problem.blockOf[d]!] = d;
     this.enter = new Float64Array((K + 1) * P * D);
@@ -141,70 +155,65 @@ export class LevelPricer {
     return spec.under && k === first ? [spec.under.place] : this.problem.instance.stages[spec.stages[k]!]!.places;
   }
 
-  private growthOf(stage: number, place: number): Growth {
-    const { problem } = this;
-    const at = stage * problem.placeCount + place;
-    const known = this.growths[at];
-    if (known) return known;
-    const { days: D, instance } = problem;
-    const track = trackOf(problem, stage, place);
-    // What has nothing to gain has only days to stand.
-    const counts = instance.stages[stage]!.need > 0;
-    const added = (list: Float64Array, of: (x: number) => number) => {
-      const sum = new Float64Array(D + 1);
-      for (let d = 0; d < D; d++) sum[d + 1] = sum[d]! + of(list[d]!);
-      return sum;
-    };
-    const made: Growth = {
-      gained: track.gains.map((list) => added(list, (x) => (x === x ? (counts ? x : 1) : 0))),
-      bad: track.gains.map((list) => {
-        const bad = new Int16Array(D + 1).fill(D);
-        for (let d = D - 1; d >= 0; d--) bad[d] = list[d] === list[d] ? bad[d + 1]! : d;
-        return bad;
-      }),
-      tolls: track.tolls && track.tolls.map((list) => added(list, (x) => x)),
-      offAtMidnight: counts && track.offAtMidnight !== null,
-    };
-    this.growths[at] = made;
-    return made;
-  }
-
   /** Fills what it costs to enter stage k in place p on each day, and the choices behind it. */
   private price(task: Task, k: number, p: number, prices: LevelPrices): void {
-    const {
-      problem,
-      go,
-      wait,
-      waitChoice,
-      left,
-      leftChoice,
-      still,
-      stillChoice,
-      enter,
-      enterChoice,
-      noRoom,
-      first,
-      cost,
-      pay,
-    } = this;
-    const { days: D, placeCount: P, blockOf, instance, room } = problem;
+    const { problem, enter, enterChoice } = this;
+    const { days: D, placeCount: P } = problem;
+    const hand = this.take(task, k, p);
+    this.whereNext(task, k, p);
+    this.costsOf(hand, task, k, p, prices);
+    this.waitOut(hand);
+    this.gainOn(hand);
+    const row = (k * P + p) * D;
+    for (let d = hand.loK; d <= hand.hiK; d++) {
+      this.begin(hand, d, d + hand.standstill, d + hand.least_days);
+      enter[row + d] = this.found;
+      enterChoice[d] = this.code;
+    }
+  }
+
+  /** The stage and place in hand. */
+  private take(task: Task, k: number, p: number): Hand {
+    const { instance } = this.problem;
     const { spec, lo, hi } = task;
-    const stageIndex = spec.stages[k]!;
-    const stage = instance.stages[stageIndex]!;
+    const index = spec.stages[k]!;
+    const stage = instance.stages[index]!;
     const under = spec.under !== undefined && k === task.first ? spec.under : null;
-    const growth = this.growthOf(stageIndex, p);
-    const L = instance.places[p]!.levels.length;
-    const slots = task.slots[k]!;
-    const rate = tollRate(task);
-    const [loK, hiK, hiE] = [lo[k]!, hi[k]!, hi[k + 1]!];
     const holds = under !== null || (k === task.first && spec.startsOn !== undefined);
     const limit =
       (holds ? Math.max(stage.mostWait_days, UNDER_WAIT_days) : stage.mostWait_days) + (under?.then_days ?? 0);
+    const grows = under === null && stage.need > 0;
+    const need = under ? under.need : grows ? stage.need : Math.max(stage.standstill_days, stage.least_days);
+    const [loK, hiK, hiE] = [lo[k]!, hi[k]!, hi[k + 1]!];
     const W = Math.min(limit, hiE - loK, this.mostWait) + 1;
-    this.mostWaits = W;
-    this.whereNext(task, k, p);
+    return {
+      L: instance.places[p]!.levels.length,
+      W,
+      loK,
+      hiK,
+      hiE,
+      growth: (this.growths[index * this.problem.placeCount + p] ??= levelGrowth(this.problem, index, p)),
+      need,
+      grain: Math.max(need, SLACK) / STEPS,
+      standstill: grows ? stage.standstill_days : 0,
+      least_days: grows ? stage.least_days : 0,
+      // What stood there before it was counted waits for nothing.
+      waits: Float64Array.from({ length: W + 1 }, (_, w) =>
+        under || w === 0 ? 0 : waitPrice(this.problem, task, w, stage.mostWait_days),
+      ),
+    };
+  }
+
+  /** Prices of days and weeks in the place in hand, and where there is no room for it at all. */
+  private costsOf(hand: Hand, task: Task, k: number, p: number, prices: LevelPrices): void {
+    const { problem, noRoom, cost } = this;
+    const { days: D, room } = problem;
+    const { L, loK, hiE, growth } = hand;
+    const slots = task.slots[k]!;
+    const rate = tollRate(task);
+    const held = task.spec.under !== undefined && k === task.first;
     noRoom[D] = D;
-    for (let d = D - 1; d >= 0; d--) noRoom[d] = under === null && room[p * D + d]! < slots ? d : noRoom[d + 1]!;
+    for (let d = D - 1; d >= 0; d--) noRoom[d] = !held && room[p * D + d]! < slots ? d : noRoom[d + 1]!;
     for (let l = 0; l < L; l++) {
       const mu = prices.room[p]![l]!;
       const toll = growth.tolls?.[l];
@@ -212,21 +221,36 @@ export class LevelPricer {
       for (let d = loK; d <= hiE; d++) sum[d] = slots * mu[d]! + (toll ? rate * toll[d]! : 0);
     }
     this.payFor(k, p, L, prices);
-    const stay = (l: number, a: number, b: number): number => cost[l]![b]! - cost[l]![a]!;
-    const until = (l: number, d: number): number => Math.min(growth.bad[l]![d]!, noRoom[d]!);
+  }
 
-    // Ready and waiting: to stay a day more at a level, having waited w days.
+  private stay(l: number, from: number, to: number): number {
+    const sum = this.cost[l]!;
+    return sum[to]! - sum[from]!;
+  }
+
+  /** First day from a day on which it may not stand there at a level. */
+  private until({ growth }: Hand, l: number, d: number): number {
+    const bad = growth.bad[l]![d]!;
+    const full = this.noRoom[d]!;
+    return bad < full ? bad : full;
+  }
+
+  /** Ready and waiting: what it costs to stay a day more at a level, having waited w days. */
+  private waitOut(hand: Hand): void {
+    const { go, wait, waitChoice, pay, problem } = this;
+    const { blockOf } = problem;
+    const { L, W, loK, hiE, waits } = hand;
     for (let l = 0; l < L; l++) wait[l]!.fill(Infinity, hiE * W, (hiE + 1) * W);
     for (let e = hiE - 1; e >= loK; e--) {
       const turns = blockOf[e + 1]! !== blockOf[e]!;
       for (let l = 0; l < L; l++) {
         const here = wait[l]!;
         const choice = waitChoice[l]!;
-        if (until(l, e) <= e) {
+        if (this.until(hand, l, e) <= e) {
           here.fill(Infinity, e * W, (e + 1) * W);
           continue;
         }
-        const day = stay(l, e, e + 1);
+        const day = this.stay(l, e, e + 1);
         here[e * W + W - 1] = Infinity;
         for (let w = 0; w + 1 < W; w++) {
           let next = go[e + 1]!;
@@ -239,114 +263,116 @@ export class LevelPricer {
               if (other < next) [next, chosen] = [other, m];
             }
           }
-          here[e * W + w] = day + (under ? 0 : waitPrice(problem, task, w + 1, stage.mostWait_days)) + next;
+          here[e * W + w] = day + waits[w + 1]! + next;
           choice[e * W + w] = chosen;
         }
       }
     }
+  }
 
-    const need = under ? under.need : stage.need > 0 ? stage.need : Math.max(stage.standstill_days, stage.least_days);
-    const standstill = under || stage.need <= 0 ? 0 : stage.standstill_days;
-    const least_days = under || stage.need <= 0 ? 0 : stage.least_days;
-    const grain = Math.max(need, SLACK) / STEPS;
-    const lastBlock = blockOf[hiE]!;
-    const firstBlock = blockOf[loK]!;
-
-    /** Begun at the start of a block or on a day in it, with what is left to gain known exactly. */
-    const begin = (d: number, a: number, n: number, least: number): void => {
-      const b = blockOf[d]!;
-      const end = Math.min(first[b + 1]!, D);
-      found = Infinity;
-      code = NONE;
-      if (n <= SLACK && Math.max(a, least) <= d) {
-        found = this.readyAt(d, d, b, -1, L);
-        code = readyCode(0, d);
-        return;
-      }
-      for (let l = 0; l < L; l++) {
-        const may = until(l, d);
-        const gained = growth.gained[l]!;
-        if (a < end) {
-          let e = Math.max(a, least);
-          while (e <= end && e <= hiE && gained[e]! - gained[a]! < n - SLACK) e++;
-          if (e <= end && e <= hiE) {
-            if (may < e) continue;
-            const value = pay[b * L + l]! + stay(l, d, e) + this.readyAt(e, d, b, l, L);
-            if (value < found) [found, code] = [value, readyCode(l, e)];
-            if (e < end || !growth.offAtMidnight) continue;
-          }
-          if (may < end || end > hiE) continue;
-          const rest = Math.max(0, n - (gained[end]! - gained[a]!));
-          const j = Math.min(STEPS, Math.floor(rest / grain));
-          const value = pay[b * L + l]! + stay(l, d, end) + left[(b + 1) * (STEPS + 1) + j]!;
-          if (value < found) [found, code] = [value, carryCode(l, j)];
-        } else {
-          if (may < end || end > hiE) continue;
-          const on = a === end ? left[(b + 1) * (STEPS + 1) + STEPS]! : still[(b + 1) * (standstill + 1) + a - end]!;
-          const value = pay[b * L + l]! + stay(l, d, end) + on;
-          if (value < found) [found, code] = [value, a === end ? carryCode(l, STEPS) : stillCode(l, a - end)];
+  /** Begun at the start of a block or on a day in it, all that it needs still to gain from day a on. Leaves `found` and `code`. */
+  private begin(hand: Hand, d: number, a: number, least: number): void {
+    const { problem, first, pay, left, still } = this;
+    const { L, hiE, growth, need, grain, standstill } = hand;
+    const b = problem.blockOf[d]!;
+    const end = Math.min(first[b + 1]!, problem.days);
+    this.found = Infinity;
+    this.code = NONE;
+    if (need <= SLACK && Math.max(a, least) <= d) {
+      this.found = this.readyAt(hand, d, d, b, NONE);
+      this.code = readyCode(0, d);
+      return;
+    }
+    for (let l = 0; l < L; l++) {
+      const may = this.until(hand, l, d);
+      const gained = growth.gained[l]!;
+      if (a < end) {
+        let e = Math.max(a, least);
+        while (e <= end && e <= hiE && gained[e]! - gained[a]! < need - SLACK) e++;
+        if (e <= end && e <= hiE) {
+          if (may < e) continue;
+          this.better(pay[b * L + l]! + this.stay(l, d, e) + this.readyAt(hand, e, d, b, l), readyCode(l, e));
+          if (e < end || !growth.offAtMidnight) continue;
         }
-      }
-    };
-    let found = Infinity;
-    let code = NONE;
-
-    left.fill(Infinity, (lastBlock + 1) * (STEPS + 1), (lastBlock + 2) * (STEPS + 1));
-    still.fill(Infinity, (lastBlock + 1) * (standstill + 1), (lastBlock + 2) * (standstill + 1));
-    for (let b = lastBlock; b > firstBlock; b--) {
-      const row = b * (STEPS + 1);
-      left.fill(Infinity, row, row + STEPS + 1);
-      const start = first[b]!;
-      const end = Math.min(first[b + 1]!, D);
-      const last = Math.min(end, hiE);
-      for (let l = 0; l < L; l++) {
-        const may = until(l, start);
-        const gained = growth.gained[l]!;
-        const here = pay[b * L + l]!;
-        const { ready } = this;
-        for (let e = start; e <= last; e++)
-          ready[e] = may < e ? Infinity : (e > start ? here : 0) + stay(l, start, e) + this.readyAt(e, start, b, l, L);
-        const whole = may >= end && end <= hiE ? here + stay(l, start, end) : Infinity;
-        const all = gained[end]! - gained[start]!;
-        let from = start;
-        for (let j = 0; j <= STEPS; j++) {
-          const least = j * grain;
-          const most = (j + 1) * grain;
-          while (from <= last && gained[from]! - gained[start]! < least - SLACK) from++;
-          let best = left[row + j]!;
-          for (let e = from; e <= last; e++) {
-            if (ready[e]! < best) {
-              best = ready[e]!;
-              leftChoice[row + j] = readyCode(l, e);
-            }
-            if (gained[e]! - gained[start]! >= most) break;
-          }
-          const late = growth.offAtMidnight && gained[end - 1]! - gained[start]! < most;
-          if (whole < Infinity && (most > all || late)) {
-            const j0 = Math.max(0, Math.floor((least - all) / grain - 1e-9));
-            const j1 = Math.max(j0, Math.min(STEPS, Math.ceil((most - all) / grain + 1e-9) - 1));
-            for (let i = j0; i <= j1; i++) {
-              const value = whole + left[row + STEPS + 1 + i]!;
-              if (value < best) {
-                best = value;
-                leftChoice[row + j] = carryCode(l, i);
-              }
-            }
-          }
-          left[row + j] = best;
-        }
-      }
-      for (let rest = 1; rest <= standstill; rest++) {
-        begin(start, start + rest, need, start);
-        still[b * (standstill + 1) + rest] = found;
-        stillChoice[b * (standstill + 1) + rest] = code;
+        if (may < end || end > hiE) continue;
+        const rest = Math.max(0, need - (gained[end]! - gained[a]!));
+        const j = Math.min(STEPS, Math.floor(rest / grain));
+        const on = left[(b + 1) * (STEPS + 1) + j]!;
+        this.better(pay[b * L + l]! + this.stay(l, d, end) + on, carryCode(l, j));
+      } else if (may >= end && end <= hiE) {
+        const here = pay[b * L + l]! + this.stay(l, d, end);
+        if (a === end) this.better(here + left[(b + 1) * (STEPS + 1) + STEPS]!, carryCode(l, STEPS));
+        else this.better(here + still[(b + 1) * (standstill + 1) + a - end]!, stillCode(l, a - end));
       }
     }
-    const row = (k * P + p) * D;
-    for (let d = loK; d <= hiK; d++) {
-      begin(d, d + standstill, need, d + least_days);
-      enter[row + d] = found;
-      enterChoice[d] = code;
+  }
+
+  private better(value: number, code: number): void {
+    if (value < this.found) [this.found, this.code] = [value, code];
+  }
+
+  /** From the start of each block on, with so many steps still to gain: from the last block back. */
+  private gainOn(hand: Hand): void {
+    const { problem, first, left, still, stillChoice } = this;
+    const { L, loK, hiE, standstill } = hand;
+    const lastBlock = problem.blockOf[hiE]!;
+    left.fill(Infinity, (lastBlock + 1) * (STEPS + 1), (lastBlock + 2) * (STEPS + 1));
+    still.fill(Infinity, (lastBlock + 1) * (standstill + 1), (lastBlock + 2) * (standstill + 1));
+    for (let b = lastBlock; b > problem.blockOf[loK]!; b--) {
+      left.fill(Infinity, b * (STEPS + 1), (b + 1) * (STEPS + 1));
+      for (let l = 0; l < L; l++) this.gainBlock(hand, b, l);
+      const start = first[b]!;
+      for (let rest = 1; rest <= standstill; rest++) {
+        this.begin(hand, start, start + rest, start);
+        still[b * (standstill + 1) + rest] = this.found;
+        stillChoice[b * (standstill + 1) + rest] = this.code;
+      }
+    }
+  }
+
+  /** One block at one level: ready on one of its days, or carried into the next block with what is then left. */
+  private gainBlock(hand: Hand, b: number, l: number): void {
+    const { problem, first, left, leftChoice, ready, pay } = this;
+    const { L, hiE, growth, grain } = hand;
+    const row = b * (STEPS + 1);
+    const start = first[b]!;
+    const end = Math.min(first[b + 1]!, problem.days);
+    const last = Math.min(end, hiE);
+    const may = this.until(hand, l, start);
+    const gained = growth.gained[l]!;
+    const here = pay[b * L + l]!;
+    for (let e = start; e <= last; e++)
+      ready[e] =
+        may < e ? Infinity : (e > start ? here : 0) + this.stay(l, start, e) + this.readyAt(hand, e, start, b, l);
+    const whole = may >= end && end <= hiE ? here + this.stay(l, start, end) : Infinity;
+    const all = gained[end]! - gained[start]!;
+    let from = start;
+    for (let j = 0; j <= STEPS; j++) {
+      const least = j * grain;
+      const most = (j + 1) * grain;
+      while (from <= last && gained[from]! - gained[start]! < least - SLACK) from++;
+      let best = left[row + j]!;
+      // Whatever of its step it needs: on each of the days on which it may then be ready.
+      for (let e = from; e <= last; e++) {
+        if (ready[e]! < best) {
+          best = ready[e]!;
+          leftChoice[row + j] = readyCode(l, e);
+        }
+        if (gained[e]! - gained[start]! >= most) break;
+      }
+      const late = growth.offAtMidnight && gained[end - 1]! - gained[start]! < most;
+      if (whole < Infinity && (most > all || late)) {
+        const j0 = Math.max(0, Math.floor((least - all) / grain - 1e-9));
+        const j1 = Math.max(j0, Math.min(STEPS, Math.ceil((most - all) / grain + 1e-9) - 1));
+        for (let i = j0; i <= j1; i++) {
+          const value = whole + left[row + STEPS + 1 + i]!;
+          if (value < best) {
+            best = value;
+            leftChoice[row + j] = carryCode(l, i);
+          }
+        }
+      }
+      left[row + j] = best;
     }
   }
 
@@ -374,9 +400,9 @@ export class LevelPricer {
     }
   }
 
-  /** Ready on day e, having stood at level l (NONE: at none yet): leaves, or begins to wait. */
-  private readyAt(e: number, from: number, b: number, l: number, L: number): number {
-    const { go, wait, problem, pay, mostWaits: W } = this;
+  /** Ready on day e, having stood at level l since `from` (NONE: at none yet): leaves, or begins to wait. */
+  private readyAt({ L, W }: Hand, e: number, from: number, b: number, l: number): number {
+    const { go, wait, problem, pay } = this;
     let best = go[e]!;
     const block = problem.blockOf[e]!;
     if (l >= 0 && e > from && block === b) return Math.min(best, wait[l]![e * W]!);
@@ -396,9 +422,8 @@ export class LevelPricer {
     let p = anyPlace[task.first * D + d]!;
     for (let k = task.first; k < K; k++) {
       this.price(task, k, p, prices);
-      const W = this.mostWaits;
-      const L = instance.places[p]!.levels.length;
-      const standstill = this.standstillOf(task, k);
+      const hand = this.take(task, k, p);
+      const { W, standstill } = hand;
       const levels: number[] = [];
       let b = blockOf[d]!;
       let code = this.enterChoice[d]!;
@@ -420,7 +445,7 @@ export class LevelPricer {
         code = kind === CARRY ? this.leftChoice[b * (STEPS + 1) + at]! : this.stillChoice[b * (standstill + 1) + at]!;
       }
       // Waits on while that is cheaper than going.
-      let m = this.waitsOn(e, began, b, l, L, levels);
+      let m = this.waitsOn(hand, e, began, b, l, levels);
       for (let w = 0; m !== NONE; w++) {
         const next = this.waitChoice[m]![e * W + w]!;
         e++;
@@ -436,14 +461,9 @@ export class LevelPricer {
     return stays;
   }
 
-  private standstillOf({ spec, first }: Task, k: number): number {
-    const stage = this.problem.instance.stages[spec.stages[k]!]!;
-    return (spec.under && k === first) || stage.need <= 0 ? 0 : stage.standstill_days;
-  }
-
   /** The level at which it begins to wait on the day it is ready, put down if the block is new to it; NONE: it goes. */
-  private waitsOn(e: number, from: number, b: number, l: number, L: number, levels: number[]): number {
-    const { go, wait, problem, pay, mostWaits: W } = this;
+  private waitsOn({ L, W }: Hand, e: number, from: number, b: number, l: number, levels: number[]): number {
+    const { go, wait, problem, pay } = this;
     const block = problem.blockOf[e]!;
     if (e > from && block === b) return wait[l]![e * W]! < go[e]! ? l : NONE;
     let best = go[e]!;
