@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { demoHouse, withPlans } from '../../tests/support/demoHouse.ts';
+import { readyInTime_frac } from '../core/batch/inTime.ts';
 import { batchProgress, type Progress } from '../core/batch/progress.ts';
 import type { PlannedSteps, WorkKey } from '../core/model.ts';
 import { withSetPoints, type ProposedBatch, type ProposedSetPoints } from '../core/placement/proposal.ts';
@@ -190,25 +191,38 @@ describe('planning the demo season', () => {
     }
   });
 
-  it('weeks that are kept keep who stands there and their set-points, and nothing else comes', () => {
-    const placeId = sent.house.places.find((p) => p.name === 'Bench 2')!.id;
-    const kept = { placeId, from: sent.house.today + 14, to: sent.house.today + 28 };
-    const stood = (progress: ReadonlyMap<number, Progress>) =>
-      [...progress].flatMap(([id, p]) =>
-        p.stands.some((s) => s.placeId === placeId && s.from < kept.to && s.to > kept.from) ? [id] : [],
-      );
-    const before = stood(forecasts(sent).progress);
-    expect(before.length).toBeGreaterThan(0);
-    const { proposal } = planned(sent, { keep: [kept] });
-    expect(proposal.batches.filter((b) => before.includes(b.id))).toEqual([]);
-    expect(proposal.batches.length).toBeGreaterThan(0);
-    const weeks = proposal.setPoints.find((s) => s.placeId === placeId)!.setPoints.map((s) => s.week);
-    expect(weeks.length).toBeGreaterThan(0);
-    expect(weeks.filter((week) => week < kept.to && week + 7 > kept.from)).toEqual([]);
-    expect(stood(forecasts(sent, proposal.batches, proposal.setPoints).progress).sort()).toEqual(before.sort());
-    // Without it some of them move.
-    expect(answer.proposal.batches.some((b) => before.includes(b.id))).toBe(true);
-  });
+  it.each([
+    ['Bench 2', 14, 28],
+    ['Bench 1', 35, 63],
+  ])(
+    'weeks that are kept keep who stands there, their set-points and what is known of their days: %s',
+    (name, a, b) => {
+      const placeId = sent.house.places.find((p) => p.name === name)!.id;
+      const kept = { placeId, from: sent.house.today + a, to: sent.house.today + b };
+      const stood = (progress: ReadonlyMap<number, Progress>) =>
+        [...progress].flatMap(([id, p]) =>
+          p.stands.some((s) => s.placeId === placeId && s.from < kept.to && s.to > kept.from) ? [id] : [],
+        );
+      const before = stood(forecasts(sent).progress);
+      expect(before.length).toBeGreaterThan(0);
+      const { proposal } = planned(sent, { keep: [kept] });
+      expect(proposal.batches.filter((b) => before.includes(b.id))).toEqual([]);
+      expect(proposal.batches.length).toBeGreaterThan(0);
+      const weeks = proposal.setPoints.find((s) => s.placeId === placeId)!.setPoints.map((s) => s.week);
+      expect(weeks.length).toBeGreaterThan(0);
+      expect(weeks.filter((week) => week < kept.to && week + 7 > kept.from)).toEqual([]);
+      expect(stood(forecasts(sent, proposal.batches, proposal.setPoints).progress).sort()).toEqual(before.sort());
+      // And what keeps them warm, before those weeks and after: none is less sure of its days.
+      const [was, is] = [forecasts(sent).progress, forecasts(sent, proposal.batches, proposal.setPoints).progress];
+      for (const id of before) {
+        const { plan } = sent.batches.find((b) => b.id === id)!;
+        const sure = (p: Progress) => readyInTime_frac(p, plan, sent.house.today);
+        expect(sure(is.get(id)!), `batch ${id}`).toBeCloseTo(sure(was.get(id)!)!, 6);
+      }
+      // Without it some of them move.
+      expect(answer.proposal.batches.some((b) => before.includes(b.id))).toBe(true);
+    },
+  );
 
   it('keeps cool crops out of warmer set-points than the nursery’s rule', () => {
     const strict = { ...sent, house: { ...sent.house, coolMost_C: 18 } };

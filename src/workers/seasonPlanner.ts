@@ -94,7 +94,9 @@ export function* planSeason(request: PlanRequest, choose: Choose | null): Genera
   if (isSound(prepared, before) && costOf(before) <= costOf(state) * (1 + ALIKE_frac) + ALIKE_money) state = before;
   const bound = harder && !only ? yield* proved(state) : null;
   const solution = solutionOf(state);
-  requireSound(prepared, solution, only ? solutionOf(before) : null);
+  // What is pinned or kept may leave others no way out of what is wrong already.
+  const partly = only !== undefined || problem.tasks.some((task) => task.spec.pinned);
+  requireSound(prepared, solution, partly ? solutionOf(before) : null);
   const whole = proposalOf(season, solution, prepared.plans, request.house.places, request.house.planning.idle_C);
   // Asked for part of the season, nothing is said of the rest: not even the days it has already.
   const mayMove = (id: number) => !only || only.has(season.batches.findIndex((batch) => batch.id === id));
@@ -170,7 +172,8 @@ function isSound({ season, problem }: Prepared, state: State): boolean {
 /**
  * The plain checker goes over every plan before it is shown. What stands over room because the grower pinned it, or because
  * it is there already, is no fault of the plan.
- * @param given the season as it is, where only part of it may be moved: what is wrong there already is not the plan's doing
+ * @param given the season as it is, where only part of it may be moved: what is wrong there already is not the plan's doing, as
+ *   long as it is no more over room for it
  * @throws Error naming what is wrong; nothing is shown then
  */
 function requireSound({ season }: Prepared, solution: Solution, given: Solution | null): void {

@@ -65,13 +65,3 @@ function stuckPlan(state: State, task: Task): Plan {
   days[at + 1] = Math.min(problem.days - 1, Math.max(end + then_days, problem.instance.today + 1, day));
   return { task: task.index, places, days, waits: new Int16Array(task.stageCount), price: 0, toll: 0, forced: true };
 }
-
-/** Whether a pinned batch's stays are long and mild enough at the set-points as they are. */
-export function pinnedHolds(state: State, task: Task): boolean {
-  const { spec } = task;
-  return spec.pinned!.every((stay) => {
-    const track = freshTrack(state, spec.stages[stay.stage]!, stay.place);
-    const end = track.end[Math.max(0, stay.from)]!;
-    return end !== NONE && end <= stay.to && track.bad[Math.max(0, stay.from)]! >= stay.to;
-  });
-}

@@ -1,5 +1,5 @@
 import { below, seededRandom, shuffled, type Random } from '../numerics/random.ts';
-import { insert, pinnedHolds } from './construct.ts';
+import { insert } from './construct.ts';
 import { eject } from './eject.ts';
 import { bestPlan, makeBench, type Bench } from './insert.ts';
 import type { Problem, Task } from './problem.ts';
@@ -254,6 +254,8 @@ class Search {
     if (random() < 0.15 && from > 0) level = state.rows[p * B + from - 1]!;
     if (level < 0 || level >= levels) return;
     if (!this.standingIn(p, from, to)) return;
+    // What is pinned stays as it is, and so does what keeps it warm.
+    if (this.out.some((i) => problem.tasks[i]!.spec.pinned)) return;
     for (let i = below(random, 3); i > 0; i--) this.addUnplaced();
     this.attempt(hot, { p, from, to, level }, null);
   }
@@ -323,40 +325,31 @@ class Search {
     const B = problem.blocks;
     const oldRow = set ? state.rows.slice(set.p * B, (set.p + 1) * B) : null;
     const oldVersion = set ? state.rowVersion[set.p]! : 0;
-    const wereHeld = set
-      ? out.filter((i) => problem.tasks[i]!.spec.pinned && pinnedHolds(state, problem.tasks[i]!))
-      : [];
     old.length = 0;
     for (const i of out) {
       const plan = removePlan(state, i);
       old.push(plan);
       before[i] = plan;
     }
-    let good = true;
-    if (set) {
-      setRow(state, set.p, set.from, set.to, set.level);
-      good = wereHeld.every((i) => pinnedHolds(state, problem.tasks[i]!));
+    if (set) setRow(state, set.p, set.from, set.to, set.level);
+    this.order();
+    for (const i of out) {
+      const task = problem.tasks[i]!;
+      if (notPlace === null || task.spec.pinned) {
+        insert(state, task, bench, before[i]);
+      } else {
+        const not = task.spec.stages.map(() => new Set([notPlace]));
+        const plan = bestPlan(state, task, bench, { notPlaces: not });
+        if (plan) addPlan(state, plan);
+        else insert(state, task, bench);
+      }
+      const plan = state.plans[i];
+      if (plan && this.options.onPlan) this.options.onPlan(state, plan);
     }
-    if (good) {
-      this.order();
-      for (const i of out) {
-        const task = problem.tasks[i]!;
-        if (notPlace === null || task.spec.pinned) {
-          insert(state, task, bench, before[i]);
-        } else {
-          const not = task.spec.stages.map(() => new Set([notPlace]));
-          const plan = bestPlan(state, task, bench, { notPlaces: not });
-          if (plan) addPlan(state, plan);
-          else insert(state, task, bench);
-        }
-        const plan = state.plans[i];
-        if (plan && this.options.onPlan) this.options.onPlan(state, plan);
-      }
-      const delta = costOf(state) - cost;
-      if (delta <= 1e-9 || random() < Math.exp(-delta / hot)) {
-        if (state.overdrawn_perPart === 0 && costOf(state) < this.bestCost - 1e-9) this.keep();
-        return;
-      }
+    const delta = costOf(state) - cost;
+    if (delta <= 1e-9 || random() < Math.exp(-delta / hot)) {
+      if (state.overdrawn_perPart === 0 && costOf(state) < this.bestCost - 1e-9) this.keep();
+      return;
     }
     for (const i of out) removePlan(state, i);
     if (set) restoreRow(state, set.p, oldRow!, oldVersion);

@@ -28,10 +28,12 @@ export function KeepWeeks({ house, kept, brushing, onBrush, onKeep }: Props) {
   const placeName = (placeId: number) => house.places.find((p) => p.id === placeId)?.name ?? '';
   if (brushing)
     return (
-      <span className="flex items-center gap-2" role="status">
-        Brush over the weeks to keep
+      <span>
+        <span className="sr-only" role="status">
+          Brush over the weeks to keep; Escape ends
+        </span>
         <button type="button" className="btn solid" onClick={() => onBrush(false)}>
-          Done brushing
+          Brushing: done
         </button>
       </span>
     );

@@ -20,6 +20,9 @@ interface Props {
   readonly moving: readonly ProposedBatch[];
   readonly outcomes: Outcomes;
   readonly chosen: ReadonlySet<number>;
+  /** Places whose set-points are not taken. */
+  readonly heldPlaces: ReadonlySet<number>;
+  readonly onHold: (placeIds: readonly number[], hold: boolean) => void;
   /** Work by week, as it is and as proposed. */
   readonly weeks: readonly [readonly WeekWork[], readonly WeekWork[]];
   /** What other springs would do to its room. */
@@ -78,6 +81,9 @@ export function ProposalPanel(props: Props) {
         later={props.outcomes.later}
         byId={byId}
         chosen={chosen}
+        heldPlaces={props.heldPlaces}
+        setPlaces={house.places.filter((p) => answer.proposal.setPoints.some((s) => s.placeId === p.id))}
+        onHold={props.onHold}
         onLeaveOut={(id, leaveOut) => {
           const next = new Set(chosen);
           if (leaveOut) next.delete(id);

@@ -42,6 +42,7 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
   const [filter, setFilter] = useState<Filter>(NO_FILTER);
   const [height_px, setHeight] = useState(560);
   const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set());
+  const [heldPlaces, setHeldPlaces] = useState<ReadonlySet<number>>(new Set());
   const [showing, setShowing] = useState<'now' | 'proposed'>('proposed');
   const scroller = useRef<HTMLDivElement>(null);
   const [kept, setKept] = useState<readonly KeptWeeks[]>([]);
@@ -61,6 +62,7 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
   );
   useEffect(() => {
     setChosen(new Set(moving.map((m) => m.id)));
+    setHeldPlaces(new Set());
     setShowing('proposed');
   }, [moving]);
   const part = useMemo(() => {
@@ -68,10 +70,12 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
     const stands = new Set(taken.flatMap((p) => Object.values(p.places)));
     // Taken in part, only the set-points of places where something taken stands.
     const setPoints = answer
-      ? answer.proposal.setPoints.filter((s) => chosen.size === moving.length || stands.has(s.placeId))
+      ? answer.proposal.setPoints.filter(
+          (s) => !heldPlaces.has(s.placeId) && (chosen.size === moving.length || stands.has(s.placeId)),
+        )
       : [];
     return { taken, setPoints };
-  }, [answer, chosen, moving]);
+  }, [answer, chosen, heldPlaces, moving]);
   const proposedHouse = useMemo(() => {
     const of = new Map(part.setPoints.map((s) => [s.placeId, s.setPoints]));
     return answer
@@ -378,6 +382,17 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
               moving={moving}
               outcomes={outcomes}
               chosen={chosen}
+              heldPlaces={heldPlaces}
+              onHold={(placeIds, hold) =>
+                setHeldPlaces((known) => {
+                  const next = new Set(known);
+                  for (const id of placeIds) {
+                    if (hold) next.add(id);
+                    else next.delete(id);
+                  }
+                  return next;
+                })
+              }
               weeks={[nowWeeks, proposedWeeks]}
               tight={
                 <TightSpots

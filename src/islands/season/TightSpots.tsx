@@ -96,12 +96,12 @@ function Seen({
                 {counted(Math.max(1, Math.round(spot.over_slots)), 'slot')};{' '}
                 {spot.batchIds.slice(0, 3).map((id, i) => (
                   <span key={id}>
-                    {i > 0 && ', '}
                     <button type="button" className="link-btn" onClick={() => onSelect(id)}>
                       {byId.get(id)?.batch.name}
                     </button>
+                    {i + 1 < Math.min(3, spot.batchIds.length) && ','}{' '}
                   </span>
-                ))}{' '}
+                ))}
                 {spot.batchIds.length > 3 && `and ${spot.batchIds.length - 3} more `}stand there
               </span>
             </p>

@@ -19,10 +19,17 @@ interface Input {
   readonly shown: boolean;
 }
 
+export interface LaterOne extends BatchOutcome {
+  readonly buys: Buys | null;
+  /** Whether the plan moves it; else it is only kept less warm, in these places. */
+  readonly moves: boolean;
+  readonly placeIds: readonly number[];
+}
+
 export interface Outcomes {
   readonly byId: ReadonlyMap<number, BatchOutcome>;
   /** Batches the plan makes later, once so as a list, those left as they are since included. */
-  readonly later: readonly (BatchOutcome & { readonly buys: Buys | null })[];
+  readonly later: readonly LaterOne[];
 }
 
 /** Each batch before and after what is taken of a plan; and for those made later, what leaving them as they are would cost. */
@@ -47,10 +54,15 @@ export function useOutcomes(input: Input): Outcomes {
   }, [byId]);
   const later = useMemo(
     () =>
-      [...ever.values()].map((one) => {
-        if (!chosen.has(one.id)) return { ...one, buys: null };
-        const was = work.worked.find((w) => w.batch.id === one.id);
-        if (!was) return { ...one, buys: null };
+      [...ever.values()].map((outcome): LaterOne => {
+        const was = work.worked.find((w) => w.batch.id === outcome.id);
+        const stands = was ? was.progress.stands.filter((s) => s.to > house.today) : [];
+        const one = {
+          ...outcome,
+          moves: moving.some((m) => m.id === outcome.id),
+          placeIds: [...new Set(stands.map((s) => s.placeId))],
+        };
+        if (!chosen.has(one.id) || !was) return { ...one, buys: null };
         const asItIs = proposedWork.worked.map((w) =>
           w.batch.id === one.id ? { batch: was.batch, progress: proposedWork.tryPlan(w.batch, was.batch.plan) } : w,
         );
@@ -70,7 +82,7 @@ export function useOutcomes(input: Input): Outcomes {
           },
         };
       }),
-    [ever, chosen, work, proposedWork, proposedHouse, proposedSum, house],
+    [ever, chosen, moving, work, proposedWork, proposedHouse, proposedSum, house],
   );
   return { byId, later };
 }
