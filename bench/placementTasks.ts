@@ -1,7 +1,7 @@
 import loadHighs from 'highs';
 import { madeUpSeason, madeUpSeasonWithRule, type SeasonSize } from '../simulators/placementSeasons.ts';
 import { seededRandom } from '../src/core/numerics/random.ts';
-import { BOUND_STEPS, gapOf_frac, heatedWeeksBound } from '../src/core/placement/bound.ts';
+import { boundSteps, FULL_BOUND_STEPS, gapOf_frac, heatedWeeksBound } from '../src/core/placement/bound.ts';
 import { FULL_BOUND_MOST, fullBound } from '../src/core/placement/fullBound.ts';
 import { construct } from '../src/core/placement/construct.ts';
 import { improveAll, isLeftOut, putInto, type SearchOptions } from '../src/core/placement/improve.ts';
@@ -212,9 +212,9 @@ function proved({ batches, places, seed, seconds = 10 }: Input): object {
   const { state } = searchFor(problem, seconds, seed);
   const cost = costOf(state);
   const start = now();
-  const bound = ended(heatedWeeksBound(state, BOUND_STEPS))!;
+  const bound = ended(heatedWeeksBound(state, boundSteps(batches)))!;
   const bound_s = (now() - start) / 1000;
-  const full = batches > FULL_BOUND_MOST ? null : ended(fullBound(state, BOUND_STEPS));
+  const full = batches > FULL_BOUND_MOST ? null : ended(fullBound(state, FULL_BOUND_STEPS));
   return {
     cost,
     leftOut: problem.tasks.filter((task) => isLeftOut(state, task)).length,

@@ -1,5 +1,11 @@
 import type { Stage } from '../core/model.ts';
-import { BOUND_STEPS, gapOf_frac, heatedWeeksBound, type BoundReport } from '../core/placement/bound.ts';
+import {
+  boundSteps,
+  FULL_BOUND_STEPS,
+  gapOf_frac,
+  heatedWeeksBound,
+  type BoundReport,
+} from '../core/placement/bound.ts';
 import { FULL_BOUND_MOST, fullBound } from '../core/placement/fullBound.ts';
 import { construct, insert } from '../core/placement/construct.ts';
 import { improve, isLeftOut, putInto } from '../core/placement/improve.ts';
@@ -131,10 +137,10 @@ function* proved(state: State): Generator<PlanReport, ProvedBound | null, void> 
   const small = tasks.filter((task) => !task.spec.pinned).length <= FULL_BOUND_MOST;
   const gap_frac = gapOf_frac(
     costOf(state),
-    yield* said(heatedWeeksBound(state, BOUND_STEPS), 0.9, small ? 0.03 : 0.1),
+    yield* said(heatedWeeksBound(state, boundSteps(tasks.length)), 0.9, small ? 0.03 : 0.1),
   );
   if (gap_frac === null) return null;
-  const any = small ? yield* said(fullBound(state, BOUND_STEPS), 0.93, 0.07) : null;
+  const any = small ? yield* said(fullBound(state, FULL_BOUND_STEPS), 0.93, 0.07) : null;
   return {
     gap_frac,
     anyWeeksGap_frac: any === null ? null : gapOf_frac(costOf(state), any),

@@ -12,8 +12,11 @@ export interface BoundReport {
   readonly bound: number;
 }
 
-/** Steps over which the prices are raised and lowered: after these they hardly move the bound. */
-export const BOUND_STEPS = 160;
+/** Steps over which the prices are raised and lowered: after these they hardly move the bound. Large seasons take their time for each. */
+export const boundSteps = (batches: number): number => (batches <= MANY ? 400 : 160);
+const MANY = 150;
+/** The same for the bound on any plan, which is dearer to find. */
+export const FULL_BOUND_STEPS = 160;
 
 /** How far a price moves in a step, at first and at last, as a share of what is usual there. */
 export const stepAt = (done_frac: number): number => STEP_frac[0] * Math.pow(STEP_frac[1] / STEP_frac[0], done_frac);

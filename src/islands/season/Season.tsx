@@ -3,7 +3,6 @@ import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent }
 import { Said, UndoButton } from './ChangeBar.tsx';
 import { priceBetween, reckon } from '../../core/placement/reckon.ts';
 import { STEP_OF } from '../../core/placement/steps.ts';
-import { withSetPoints } from '../../core/placement/proposal.ts';
 import type { KeptWeeks, OfferShown, Trouble } from '../../contracts/planner.ts';
 import { counted, shortDay } from '../../ui/format.ts';
 import { Descent, type BandDrag } from './Descent.tsx';
@@ -20,9 +19,9 @@ import { FilterBar, matching, NO_FILTER, type Filter } from './FilterBar.tsx';
 import { WorkTable } from './WorkStrip.tsx';
 import { usePlanChanges, type BatchToWrite, type SeasonNow } from './usePlanChanges.ts';
 import { useOffers, usePlanner } from './usePlanner.ts';
+import { useProposal } from './useProposal.ts';
 import { useOutcomes } from './useOutcomes.ts';
 import { bandsOf, inTrouble, overRoomAhead, useReckoning, useSeason, useWeekWork } from './useSeason.ts';
-import { changesOf, planProposed } from './words.ts';
 
 const ZOOMS = [3, 4.5, 6.5, 9, 13, 20];
 const MOST_TROUBLES = 12;
@@ -41,9 +40,6 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
   const [zoom, setZoom] = useState(2);
   const [filter, setFilter] = useState<Filter>(NO_FILTER);
   const [height_px, setHeight] = useState(560);
-  const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set());
-  const [heldPlaces, setHeldPlaces] = useState<ReadonlySet<number>>(new Set());
-  const [showing, setShowing] = useState<'now' | 'proposed'>('proposed');
   const scroller = useRef<HTMLDivElement>(null);
   const [kept, setKept] = useState<readonly KeptWeeks[]>([]);
   const [brushing, setBrushing] = useState(false);
@@ -53,41 +49,9 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
   const byId = useMemo(() => new Map(worked.map((w) => [w.batch.id, w])), [worked]);
   useEffect(() => setHeight(Math.max(430, window.innerHeight - 255)), []);
 
-  // What a proposal moves, and the season as it would be with what is chosen of it.
   const { answer } = planning;
-  const moving = useMemo(
-    () =>
-      answer ? answer.proposal.batches.filter((p) => byId.has(p.id) && changesOf(byId.get(p.id)!, p).length > 0) : [],
-    [answer, byId],
-  );
-  useEffect(() => {
-    setChosen(new Set(moving.map((m) => m.id)));
-    setHeldPlaces(new Set());
-    setShowing('proposed');
-  }, [moving]);
-  const part = useMemo(() => {
-    const taken = answer ? answer.proposal.batches.filter((p) => chosen.has(p.id)) : [];
-    const stands = new Set(taken.flatMap((p) => Object.values(p.places)));
-    // Taken in part, only the set-points of places where something taken stands.
-    const setPoints = answer
-      ? answer.proposal.setPoints.filter(
-          (s) => !heldPlaces.has(s.placeId) && (chosen.size === moving.length || stands.has(s.placeId)),
-        )
-      : [];
-    return { taken, setPoints };
-  }, [answer, chosen, heldPlaces, moving]);
-  const proposedHouse = useMemo(() => {
-    const of = new Map(part.setPoints.map((s) => [s.placeId, s.setPoints]));
-    return answer
-      ? { ...house, places: house.places.map((p) => ({ ...withSetPoints(p, of.get(p.id)), version: p.version })) }
-      : house;
-  }, [house, answer, part]);
-  const proposedBatches = useMemo(() => {
-    const of = new Map(part.taken.map((p) => [p.id, p]));
-    return answer
-      ? batches.map((b) => (of.has(b.id) ? { ...b, plan: planProposed(b.plan, of.get(b.id)!) } : b))
-      : batches;
-  }, [batches, answer, part]);
+  const proposal = useProposal(house, batches, byId, answer);
+  const { moving, chosen, part, proposedHouse, proposedBatches, showing } = proposal;
   const proposedWork = useSeason(proposedHouse, proposedBatches);
   const nowSum = useReckoning(house, work);
   const proposedSum = useReckoning(proposedHouse, proposedWork);
@@ -382,17 +346,8 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
               moving={moving}
               outcomes={outcomes}
               chosen={chosen}
-              heldPlaces={heldPlaces}
-              onHold={(placeIds, hold) =>
-                setHeldPlaces((known) => {
-                  const next = new Set(known);
-                  for (const id of placeIds) {
-                    if (hold) next.add(id);
-                    else next.delete(id);
-                  }
-                  return next;
-                })
-              }
+              heldPlaces={proposal.heldPlaces}
+              onHold={proposal.hold}
               weeks={[nowWeeks, proposedWeeks]}
               tight={
                 <TightSpots
@@ -412,8 +367,8 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
               tried={planning.tried}
               planningNow={planning.report !== null}
               onSure={(sure_frac) => planning.start({ look: 'usual', only: null, setPoints: true, sure_frac })}
-              onShow={setShowing}
-              onChoose={setChosen}
+              onShow={proposal.setShowing}
+              onChoose={proposal.setChosen}
               onTake={() => void takeProposal()}
               onLeave={planning.leave}
               onSelect={select}
