@@ -1,11 +1,6 @@
 import type { Stage } from '../core/model.ts';
-import {
-  boundSteps,
-  FULL_BOUND_STEPS,
-  gapOf_frac,
-  heatedWeeksBound,
-  type BoundReport,
-} from '../core/placement/bound.ts';
+import type { BoundReport } from '../core/placement/ascent.ts';
+import { boundSteps, FULL_BOUND_STEPS, gapOf_frac, heatedWeeksBound } from '../core/placement/bound.ts';
 import { FULL_BOUND_MOST, fullBound } from '../core/placement/fullBound.ts';
 import { construct, insert } from '../core/placement/construct.ts';
 import { improve, isLeftOut, putInto } from '../core/placement/improve.ts';

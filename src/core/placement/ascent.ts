@@ -2,6 +2,34 @@ const MEAN_kept = 0.9;
 const SQUARE_kept = 0.99;
 const TINY = 1e-12;
 
+/** A bound so far: no plan of those it holds for is cheaper. */
+export interface BoundReport {
+  readonly step: number;
+  readonly steps: number;
+  readonly bound: number;
+}
+
+/** How far a price moves in a step, at first and at last, as a share of what is usual there. */
+const STEP_frac = [0.1, 0.003] as const;
+
+/**
+ * The highest bound that prices find which are moved so many times.
+ * @param market what it sells for at the prices there are, which is a bound whatever they are, and a move of them
+ */
+export function* highest(
+  market: { sell(): number; move(step: number): void },
+  steps: number,
+): Generator<BoundReport, number> {
+  const [first, last] = STEP_frac;
+  let best = -Infinity;
+  for (let step = 0; step < steps; step++) {
+    best = Math.max(best, market.sell());
+    market.move(first * Math.pow(last / first, step / steps));
+    if ((step + 1) % 5 === 0) yield { step: step + 1, steps, bound: best };
+  }
+  return best;
+}
+
 /**
  * Prices that follow what is wanted beyond what there is, each by its own steps.
  * @source Kingma & Ba 2015 (from memory)

@@ -1,26 +1,15 @@
-import { Ascent } from './ascent.ts';
+import { Ascent, highest, type BoundReport } from './ascent.ts';
 import type { Problem, Task } from './problem.ts';
-import { costOf, unplacedPrice, workOfPlan, type State } from './state.ts';
+import { unplacedPrice, workOfPlan, type State } from './state.ts';
 import { staysOf } from './solution.ts';
 import { NONE } from './track.ts';
 import { cheapestWay, makeWayBench, paidFor, type Prices, type Way, type WayBench } from './waysAtPrices.ts';
-
-/** What no plan with these weeks heated can be cheaper than, so far. */
-export interface BoundReport {
-  readonly step: number;
-  readonly steps: number;
-  readonly bound: number;
-}
 
 /** Steps over which the prices are raised and lowered: after these they hardly move the bound. Large seasons take their time for each. */
 export const boundSteps = (batches: number): number => (batches <= MANY ? 400 : 160);
 const MANY = 150;
 /** The same for the bound on any plan, which is dearer to find. */
 export const FULL_BOUND_STEPS = 160;
-
-/** How far a price moves in a step, at first and at last, as a share of what is usual there. */
-export const stepAt = (done_frac: number): number => STEP_frac[0] * Math.pow(STEP_frac[1] / STEP_frac[0], done_frac);
-const STEP_frac = [0.1, 0.003] as const;
 
 /**
  * A proven bound: what any plan costs at least that heats the weeks this one heats, at its set-points, and no others. Room and
@@ -33,20 +22,18 @@ const STEP_frac = [0.1, 0.003] as const;
  * @source Lagrangian relaxation (Geoffrion 1974) with steps after Kingma & Ba 2015 (both from memory)
  */
 export function* heatedWeeksBound(state: State, steps: number): Generator<BoundReport, number> {
-  const market = new Market(state);
-  let best = -Infinity;
-  for (let step = 0; step < steps; step++) {
-    const found = market.sell();
-    if (found > best) best = found;
-    market.move(stepAt(step / steps));
-    if ((step + 1) % 5 === 0) yield { step: step + 1, steps, bound: best };
-  }
-  return Math.min(best, costOf(state));
+  return yield* highest(new Market(state), steps);
 }
 
-/** How far a plan's cost lies above a bound, as a share of the bound; null where that says nothing. */
-export const gapOf_frac = (cost: number, bound: number): number | null =>
-  bound > 1e-6 ? Math.max(0, cost / bound - 1) : null;
+/**
+ * How far a plan's cost lies above a bound, as a share of the bound. null where that says nothing: a bound of nothing, or one above
+ * the cost of a plan it should hold for, of which nothing is claimed.
+ */
+export function gapOf_frac(cost: number, bound: number): number | null {
+  if (bound <= TINY || bound > cost * (1 + TINY) + TINY) return null;
+  return Math.max(0, cost / bound - 1);
+}
+const TINY = 1e-6;
 
 class Market {
   private readonly problem: Problem;
@@ -86,7 +73,8 @@ class Market {
     const perMin = instance.weights.overtime_perHour / 60;
     const scale = usualDayPrice(state);
     this.roomPrices = new Ascent(P * D, (i) => (this.rooms[i]! > 0 ? scale / this.rooms[i]! : 0));
-    this.workPrices = new Ascent(B, () => perMin, perMin);
+    // Where there are hands for all of it, work costs nothing.
+    this.workPrices = new Ascent(B, (b) => (this.hands[b] === Infinity ? 0 : perMin), perMin);
   }
 
   /** What all would pay at the prices there are, less what the room and the hands would bring: a bound. */

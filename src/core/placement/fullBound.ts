@@ -1,7 +1,7 @@
-import { Ascent } from './ascent.ts';
-import { roomsForSale, stepAt, usualDayPrice, type BoundReport } from './bound.ts';
+import { Ascent, highest, type BoundReport } from './ascent.ts';
+import { roomsForSale, usualDayPrice } from './bound.ts';
 import type { Problem, Task } from './problem.ts';
-import { costOf, unplacedPrice, type State } from './state.ts';
+import { unplacedPrice, type State } from './state.ts';
 import { staysOf } from './solution.ts';
 import { NONE } from './track.ts';
 import { canPrice, LevelPricer, type LevelPrices, type LevelStay, type LevelWay } from './waysAtLevels.ts';
@@ -22,15 +22,7 @@ const LEVEL_SHARE = 0.2;
  */
 export function* fullBound(state: State, steps: number): Generator<BoundReport, number | null> {
   if (!canPrice(state.problem)) return null;
-  const market = new LevelMarket(state);
-  let best = -Infinity;
-  for (let step = 0; step < steps; step++) {
-    const found = market.sell();
-    if (found > best) best = found;
-    market.move(stepAt(step / steps));
-    if ((step + 1) % 5 === 0) yield { step: step + 1, steps, bound: best };
-  }
-  return Math.min(best, costOf(state));
+  return yield* highest(new LevelMarket(state), steps);
 }
 
 class LevelMarket {
