@@ -40,8 +40,8 @@ export interface SearchReport {
 }
 
 /** Temperature of the annealing at the start and end, as shares of the mean price of a batch. */
-const HOT_frac = 0.12;
-const COLD_frac = 0.004;
+const HOT_frac = 0.06;
+const COLD_frac = 0.001;
 const MOST_TOGETHER = 40;
 /**
  * For this share of the moves room may be overdrawn, at a price for each slot part and day that rises from the first to
@@ -49,7 +49,7 @@ const MOST_TOGETHER = 40;
  * them, instead of being shut out by whoever came first.
  */
 const SOFT_frac = 0.85;
-const SOFT_perPartDay = [0.0007, 0.3] as const;
+const SOFT_perPartDay = [0.0005, 0.3] as const;
 /** How often a move then takes up a place and day that is overdrawn. */
 const UNTANGLE_frac = 0.8;
 /** How often all batches are put where they want to be before the moves begin. */

@@ -1,7 +1,8 @@
 import { NEAR_OVER_AGE } from './instance.ts';
 import {
   ageingPrice,
-  freshIdle,
+  crowdedIn,
+  freshHeat,
   freshTrack,
   overtimePrice,
   tollPrice,
@@ -17,9 +18,6 @@ import { endFrom, NONE, type Track } from './track.ts';
 
 /** How long a batch may wait on where it already is, when no sooner way is open. */
 export const UNDER_WAIT_days = 60;
-
-/** Below any room there may be, even where it is overfull. */
-const MUCH_LESS = -2_000_000_000;
 
 /** What an insertion must keep to, besides room and temperature. */
 export interface Terms {
@@ -41,10 +39,15 @@ export interface Bench {
   /** best[k x D + d], over all places it may come from, and the place. */
   readonly best: Float64Array;
   readonly bestPlace: Int16Array;
-  /** at[(k x P + p) x D + d]: having been in place p before; the day it entered p; days waited there. */
+  /**
+   * at[(k x P + p) x D + d]: having been in place p before; the day it entered p; days waited there. Only where written[k x P + p]
+   * is the number of this walk.
+   */
   readonly at: Float64Array;
   readonly from: Int16Array;
   readonly waited: Int16Array;
+  readonly written: Int32Array;
+  walks: number;
   /** For each day of leaving the place looked at: first day on which it must be gone. */
   readonly last: Int16Array;
   /** For the place looked at: price of the room that would be overdrawn from each day on. */
@@ -59,6 +62,8 @@ export function makeBench(problem: Problem): Bench {
     at: new Float64Array((K + 1) * P * D).fill(Infinity),
     from: new Int16Array((K + 1) * P * D),
     waited: new Int16Array((K + 1) * P * D),
+    written: new Int32Array((K + 1) * P),
+    walks: 0,
     last: new Int16Array(D + 2),
     overFrom: new Float64Array(D + 2),
   };
@@ -80,12 +85,12 @@ export function bestPlan(
 ): Plan | null {
   const { spec } = task;
   if (terms !== NO_TERMS || spec.under) return walk(state, task, bench, terms, Infinity);
-  // While room may be overdrawn, a way that costs more than leaving the batch out is none; else any way is better.
-  const unplaced = state.overdrawn_perPart > 0 ? unplacedPrice(state.problem, task) : Infinity;
+  const soft = state.overdrawn_perPart > 0;
+  const unplaced = soft ? STAYS_IN * unplacedPrice(state.problem, task) : Infinity;
   const back = before ? atSetPoints(state, task, before) : null;
   const known = back ? priceNow(state, task, back) + TINY : Infinity;
   // The dearer a way may be the more days must be looked at: cheap ways are looked for first.
-  for (const perTray of CHEAP_perTray) {
+  for (const perTray of soft ? CHEAP_whenSoft : CHEAP_perTray) {
     const most = perTray * spec.trays;
     if (most >= unplaced || most * NOT_WORTH >= known) break;
     const plan = walk(state, task, bench, terms, most);
@@ -96,8 +101,14 @@ export function bestPlan(
 
 /** Prices of a tray up to which ways are looked for first, and how much dearer the way known must be to make that worth it. */
 const CHEAP_perTray = [1, 6];
+const CHEAP_whenSoft = [6];
 const NOT_WORTH = 8;
 const TINY = 1e-9;
+/**
+ * While room may be overdrawn a batch is left out only when its way costs so many times as much as that: what is left out early
+ * presses on nobody, and stays out when others have gone elsewhere.
+ */
+const STAYS_IN = 10;
 
 /** A plan with its price at the set-points as they are now. */
 function atSetPoints(state: State, task: Task, plan: Plan): Plan {
@@ -107,7 +118,7 @@ function atSetPoints(state: State, task: Task, plan: Plan): Plan {
 
 /** What a plan that was taken out would cost if it were put back; Infinity when there is no room or the set-points no longer do. */
 function priceNow(state: State, task: Task, plan: Plan): number {
-  const { free, overdrawn_perPart: overdrawn, problem, crowded } = state;
+  const { free, overdrawn_perPart: overdrawn, problem } = state;
   let { price } = plan;
   if (task.work_min)
     for (const [block, minutes] of workOfPlan(problem, plan)) price += overtimePrice(state, block, minutes);
@@ -120,15 +131,15 @@ function priceNow(state: State, task: Task, plan: Plan): number {
     if (end[d] !== e - plan.waits[k]! || bad[d]! < e) return Infinity;
     const slots = task.slots[k]!;
     const base = p * problem.days;
+    price += slots * crowdedIn(state, p, d, e);
     for (let i = base + d; i < base + e; i++) {
       const over = slots - free[i]!;
-      price += slots * crowded[i]!;
       if (over <= 0) continue;
       if (overdrawn === 0) return Infinity;
       price += overdrawn * (over < slots ? over : slots);
     }
     if (problem.instance.places[p]!.levels.length === 1) continue;
-    freshIdle(state, p);
+    freshHeat(state, p);
     price += heatPrice(state, p, d, e);
   }
   return price;
@@ -139,7 +150,8 @@ const NO_TERMS: Terms = {};
 function walk(state: State, task: Task, bench: Bench, terms: Terms, most: number): Plan | null {
   const { problem } = state;
   const { days: D, placeCount: P, instance } = problem;
-  const { best, bestPlace, at, from, waited, last } = bench;
+  const { best, bestPlace, at, from, waited, written, last } = bench;
+  const walkNumber = ++bench.walks;
   const { spec, stageCount: K, first } = task;
   const days = terms.days;
   const lo = days ? fixedWhere(days, terms.lo ?? task.lo, K) : (terms.lo ?? task.lo);
@@ -148,7 +160,7 @@ function walk(state: State, task: Task, bench: Bench, terms: Terms, most: number
   const waitRate = instance.weights.wait_perTrayDay * spec.trays;
   const nearRate = waitRate * NEAR_OVER_AGE;
   const { blockOf } = problem;
-  const { free, overdrawn_perPart: overdrawn, crowded } = state;
+  const { free, overdrawn_perPart: overdrawn, crowdedBefore, heatFrom, heatTo } = state;
   const soft = overdrawn > 0 && terms.ignoreRoom !== true;
   const overFrom = bench.overFrom;
   const rate = tollRate(task);
@@ -198,32 +210,28 @@ function walk(state: State, task: Task, bench: Bench, terms: Terms, most: number
       const p = forcedPlace === NONE ? candidates[c]! : forcedPlace;
       if (forcedPlace === NONE && not?.has(p)) continue;
       const track = freshTrack(state, stageIndex, p);
-      const { end, bad } = track;
-      freshIdle(state, p);
+      const { end, bad, tollBefore } = track;
+      freshHeat(state, p);
       const base = ((k + 1) * P + p) * D;
       const before = (k * P + p) * D;
-      // Labels of a place not written for this stage this time must not be read for the next one.
-      at.fill(Infinity, base + loE, base + hiE + 1);
-      const known = k > first && cameFrom(task, terms, instance.stages[spec.stages[k - 1]!]!.places, k - 1, p);
+      const placeBefore = k * P + p;
+      const known = k > first && written[placeBefore] === walkNumber;
       const heated = instance.places[p]!.levels.length > 1;
       const roomBase = p * D;
-      const wanted = terms.ignoreRoom === true || soft || under !== null ? MUCH_LESS : slots;
-      // From the last day back, so that the next day without room is known at each day.
+      const crowdedBase = p * (D + 1);
+      const heatBase = p * problem.blocks;
+      const hard = terms.ignoreRoom !== true && !soft && under === null;
+      // From the last day back, so that the next day without room, or the price of what is over it, is known at each day.
       let noRoom = hiE + 1;
       let soonest = hiE + 1;
-      const { toll } = track;
-      const dear = soft || toll !== null;
-      if (dear) {
-        overFrom[hiE + 1] = 0;
-        for (let d = hiE; d >= loK; d--) {
-          const over = soft ? slots - free[roomBase + d]! : 0;
-          let more = toll === null ? 0 : rate * toll[d]!;
-          if (soft) more += slots * crowded[roomBase + d]!;
-          overFrom[d] = overFrom[d + 1]! + (over > 0 ? overdrawn * (over < slots ? over : slots) : 0) + more;
-        }
-      }
+      let latest = NONE;
+      let overs = 0;
       for (let d = hiE; d >= loK; d--) {
-        if (free[roomBase + d]! < wanted) noRoom = d;
+        if (soft) {
+          const over = slots - free[roomBase + d]!;
+          if (over > 0) overs += overdrawn * (over < slots ? over : slots);
+          overFrom[d] = overs;
+        } else if (hard && free[roomBase + d]! < slots) noRoom = d;
         if (d > hiK) continue;
         let e = end[d]!;
         if (under !== null) e = underEnd(state, track, under, d, p);
@@ -242,11 +250,18 @@ function walk(state: State, task: Task, bench: Bench, terms: Terms, most: number
           for (let w = 1; w <= waits; w++) price += 2 * w > mostWait ? nearRate : waitRate;
           e = loE;
         }
-        if (dear) price += overFrom[d]! - overFrom[e]!;
+        if (soft)
+          price += overs - overFrom[e]! + slots * (crowdedBefore[crowdedBase + e]! - crowdedBefore[crowdedBase + d]!);
+        if (tollBefore !== null) price += rate * (tollBefore[e]! - tollBefore[d]!);
         if (minutes > 0) price += overtimePrice(state, blockOf[e]!, minutes);
+        if (heated && e > d) price += heatTo[heatBase + blockOf[e - 1]!]! - heatFrom[heatBase + blockOf[d]!]!;
         if (price + toGo[nextRow + e]! > most) continue;
-        if (heated) price += heatPrice(state, p, d, e);
         const label = base + e;
+        if (latest === NONE) {
+          at.fill(Infinity, base + loE, base + hiE + 1);
+          written[placeBefore + P] = walkNumber;
+        }
+        if (e > latest) latest = e;
         // Of two ways alike in price the one that came later has stood there less long.
         if (price < at[label]!) {
           at[label] = price;
@@ -257,11 +272,10 @@ function walk(state: State, task: Task, bench: Bench, terms: Terms, most: number
         }
       }
       if (soonest < soonestAll) soonestAll = soonest;
-      for (let e = soonest; e <= hiE; e++) {
+      for (let e = soonest; e <= latest; e++) {
         const label = base + e;
         const price = at[label]!;
         if (price === Infinity) continue;
-        if (e > latestAll) latestAll = e;
         if (price < best[nextRow + e]!) {
           best[nextRow + e] = price;
           bestPlace[nextRow + e] = p;
@@ -274,7 +288,12 @@ function walk(state: State, task: Task, bench: Bench, terms: Terms, most: number
         if (heated && (e === d || blockOf[e] !== blockOf[e - 1])) {
           longer += heatPrice(state, p, d, e + 1) - heatPrice(state, p, d, e);
         }
-        if (dear) longer += overFrom[e]! - overFrom[e + 1]!;
+        if (soft)
+          longer +=
+            overFrom[e]! -
+            overFrom[e + 1]! +
+            slots * (crowdedBefore[crowdedBase + e + 1]! - crowdedBefore[crowdedBase + e]!);
+        if (tollBefore !== null) longer += rate * (tollBefore[e + 1]! - tollBefore[e]!);
         if (minutes > 0 && blockOf[e] !== blockOf[e + 1])
           longer += overtimePrice(state, blockOf[e + 1]!, minutes) - overtimePrice(state, blockOf[e]!, minutes);
         if (longer < at[label + 1]! && longer + toGo[nextRow + e + 1]! <= most) {
@@ -282,8 +301,10 @@ function walk(state: State, task: Task, bench: Bench, terms: Terms, most: number
           from[label + 1] = d;
           waited[label + 1] = w;
           last[e + 1] = last[e]!;
+          if (e === latest) latest = e + 1;
         }
       }
+      if (latest > latestAll) latestAll = latest;
     }
     if (latestAll === NONE) {
       best.fill(Infinity, first * D + lo0, first * D + hi0 + 1);
@@ -330,39 +351,17 @@ export function underEnd(
   return end === NONE ? NONE : Math.max(end + (under.then_days ?? 0), problem.instance.today);
 }
 
-/** Whether stage k could have stood in place p, so that its labels there were written this time. */
-function cameFrom(task: Task, terms: Terms, places: readonly number[], k: number, p: number): boolean {
-  if (task.spec.under && k === task.first) return task.spec.under.place === p;
-  const forced = terms.places?.[k] ?? NONE;
-  if (forced !== NONE) return forced === p;
-  return places.includes(p) && !terms.notPlaces?.[k]?.has(p);
-}
-
 /** Price of heating what is not yet heated for a stay of days [d, e), and of the set-point changes it brings. */
-function heatPrice(state: State, p: number, d: number, e: number): number {
+function heatPrice({ problem, heatFrom, heatTo }: State, p: number, d: number, e: number): number {
   if (e <= d) return 0;
-  const { problem, idle, count, rows } = state;
-  const B = problem.blocks;
-  const b0 = problem.blockOf[d]!;
-  const b1 = problem.blockOf[e - 1]!;
-  const base = p * (B + 1);
-  const price = idle[base + b1 + 1]! - idle[base + b0]!;
-  if (state.even[p] === 1) return price;
-  let changes = 0;
-  const at = p * B;
-  for (let b = Math.max(1, b0); b <= Math.min(B - 1, b1 + 1); b++) {
-    if (rows[at + b] === rows[at + b - 1]) continue;
-    const was = count[at + b]! > 0 && count[at + b - 1]! > 0;
-    const will = (count[at + b]! > 0 || b <= b1) && (count[at + b - 1]! > 0 || b - 1 >= b0);
-    if (will && !was) changes++;
-  }
-  return price + changes * problem.instance.weights.setPointChange;
+  const base = p * problem.blocks;
+  return heatTo[base + problem.blockOf[e - 1]!]! - heatFrom[base + problem.blockOf[d]!]!;
 }
 
 function traceBack(state: State, task: Task, bench: Bench, terms: Terms, out: number): Plan {
   const { problem } = state;
   const { days: D, placeCount: P, instance } = problem;
-  const { best, bestPlace, at, from, waited } = bench;
+  const { best, bestPlace, at, from, waited, written, walks } = bench;
   const { stageCount: K, first, spec } = task;
   const places = new Int16Array(K).fill(NONE);
   const days = new Int16Array(K + 1).fill(NONE);
@@ -383,9 +382,7 @@ function traceBack(state: State, task: Task, bench: Bench, terms: Terms, out: nu
     if (!(spec.under && k === first)) price += ageingPrice(problem, task, stage, e - waits[k]! - d);
     e = d;
     if (k === first) break;
-    const stays =
-      cameFrom(task, terms, instance.stages[spec.stages[k - 1]!]!.places, k - 1, p) &&
-      at[(k * P + p) * D + d]! <= best[k * D + d]! + move;
+    const stays = written[k * P + p] === walks && at[(k * P + p) * D + d]! <= best[k * D + d]! + move;
     if (!stays) p = bestPlace[k * D + d]!;
     if (places[k] !== p) price += move;
   }

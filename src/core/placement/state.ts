@@ -38,6 +38,8 @@ export interface State {
   over_partDays: number;
   /** While plans are talked over: what a slot part of a place costs on a day because it has been fought over, [place x days + day]. */
   readonly crowded: Float64Array;
+  /** The same of all days of a place before a day, [place x (days + 1) + day]. */
+  readonly crowdedBefore: Float64Array;
   /** What all plans pay of that. */
   crowding: number;
   /** Minutes of work in each block, and the price of what is beyond the hands there are. */
@@ -49,10 +51,12 @@ export interface State {
   unplaced: number;
   /** For each place: whether what is derived from rows and counts is stale. */
   readonly stale: Uint8Array;
-  /** Price of heating blocks not heated yet, running: free[place x (blocks + 1) + block]. */
-  readonly idle: Float64Array;
-  /** For each place: whether its row has one level throughout. */
-  readonly even: Uint8Array;
+  /**
+   * Price of heating what is not heated yet for a stay, and of the set-point changes it brings: heatTo of the last block it is
+   * there less heatFrom of its first, [place x blocks + block].
+   */
+  readonly heatFrom: Float64Array;
+  readonly heatTo: Float64Array;
 }
 
 export function emptyState(problem: Problem): State {
@@ -71,6 +75,7 @@ export function emptyState(problem: Problem): State {
     overdrawn_perPart: 0,
     over_partDays: 0,
     crowded: new Float64Array(P * problem.days),
+    crowdedBefore: new Float64Array(P * (problem.days + 1)),
     crowding: 0,
     work_min: new Float64Array(blocks),
     overtime: 0,
@@ -79,8 +84,8 @@ export function emptyState(problem: Problem): State {
     prices: 0,
     unplaced: 0,
     stale: new Uint8Array(P).fill(1),
-    idle: new Float64Array(P * (blocks + 1)),
-    even: new Uint8Array(P),
+    heatFrom: new Float64Array(P * blocks),
+    heatTo: new Float64Array(P * blocks),
   };
   for (const task of problem.tasks) state.unplaced += unplacedPrice(problem, task);
   return state;
@@ -149,8 +154,8 @@ export function tollPrice(state: State, task: Task, places: ArrayLike<number>, d
   let sum = 0;
   for (let k = task.first; k < task.stageCount; k++) {
     if (places[k] === NONE || days[k + 1] === NONE) continue;
-    const { toll } = freshTrack(state, task.spec.stages[k]!, places[k]!);
-    if (toll) for (let d = days[k]!; d < days[k + 1]!; d++) sum += toll[d]!;
+    const { tollBefore } = freshTrack(state, task.spec.stages[k]!, places[k]!);
+    if (tollBefore) sum += tollBefore[days[k + 1]!]! - tollBefore[days[k]!]!;
   }
   return sum * tollRate(task);
 }
@@ -192,7 +197,7 @@ export function removePlan(state: State, taskIndex: number): Plan | null {
 }
 
 function occupy(state: State, task: Task, plan: Plan, sign: 1 | -1): void {
-  const { problem, free, count, stale, crowded } = state;
+  const { problem, free, count, stale } = state;
   const { days: D, blocks: B, blockOf } = problem;
   for (let k = task.first; k < task.stageCount; k++) {
     const to = plan.days[k + 1]!;
@@ -203,9 +208,7 @@ function occupy(state: State, task: Task, plan: Plan, sign: 1 | -1): void {
     const slots = sign * task.slots[k]!;
     const base = p * D;
     let over = 0;
-    let crowding = 0;
     for (let d = base + from; d < base + to; d++) {
-      crowding += crowded[d]!;
       const was = free[d]!;
       const is = was - slots;
       free[d] = is;
@@ -213,7 +216,7 @@ function occupy(state: State, task: Task, plan: Plan, sign: 1 | -1): void {
       if (was < 0) over += was;
     }
     state.over_partDays += over;
-    state.crowding += slots * crowding;
+    state.crowding += slots * crowdedIn(state, p, from, to);
     const last = blockOf[to - 1]!;
     for (let b = blockOf[from]!; b <= last; b++) {
       const at = p * B + b;
@@ -243,19 +246,28 @@ export function raiseCrowded(state: State, kept: number, per: number): void {
 /** Forgets what was fought over. */
 export function clearCrowded(state: State): void {
   state.crowded.fill(0);
+  state.crowdedBefore.fill(0);
   state.crowding = 0;
 }
 
+/** What a slot part pays for days [from, to) in a place for having been fought over. */
+export function crowdedIn({ crowdedBefore, problem }: State, p: number, from: number, to: number): number {
+  const base = p * (problem.days + 1);
+  return crowdedBefore[base + to]! - crowdedBefore[base + from]!;
+}
+
 function recount(state: State): void {
-  const { crowded, problem } = state;
+  const { crowded, crowdedBefore, problem } = state;
+  const D = problem.days;
+  for (let p = 0; p < problem.placeCount; p++)
+    for (let d = 0; d < D; d++)
+      crowdedBefore[p * (D + 1) + d + 1] = crowdedBefore[p * (D + 1) + d]! + crowded[p * D + d]!;
   state.crowding = 0;
   for (const plan of state.plans) {
     if (!plan) continue;
     const task = problem.tasks[plan.task]!;
-    for (let k = task.first; k < task.stageCount && plan.days[k + 1] !== NONE; k++) {
-      const base = plan.places[k]! * problem.days;
-      for (let d = plan.days[k]!; d < plan.days[k + 1]!; d++) state.crowding += task.slots[k]! * crowded[base + d]!;
-    }
+    for (let k = task.first; k < task.stageCount && plan.days[k + 1] !== NONE; k++)
+      state.crowding += task.slots[k]! * crowdedIn(state, plan.places[k]!, plan.days[k]!, plan.days[k + 1]!);
   }
 }
 
@@ -289,21 +301,26 @@ export function restoreRow(state: State, p: number, row: Uint8Array, version: nu
   state.stale[p] = 1;
 }
 
-/** Brings a place's running price of unheated blocks up to date. */
-export function freshIdle(state: State, p: number): void {
+/** Brings heatFrom and heatTo of a place up to date. */
+export function freshHeat(state: State, p: number): void {
   if (state.stale[p] === 0) return;
-  const { problem, rows, count, idle } = state;
+  const { problem, rows, count, heatFrom, heatTo } = state;
   const B = problem.blocks;
   const heat = problem.heat[p]!;
-  const base = p * (B + 1);
-  let total = 0;
-  let even = 1;
+  const change = problem.instance.weights.setPointChange;
+  const at = p * B;
+  // What is not heated yet before a block, and changes between blocks up to it that are not made yet.
+  let idle = 0;
+  let changes = 0;
   for (let b = 0; b < B; b++) {
-    if (b > 0 && rows[p * B + b] !== rows[p * B + b - 1]) even = 0;
-    idle[base + b] = total;
-    if (count[p * B + b] === 0) total += heat[rows[p * B + b]! * B + b]!;
+    const differs = b > 0 && rows[at + b] !== rows[at + b - 1];
+    const inUse = count[at + b]! > 0;
+    const beforeInUse = b > 0 && count[at + b - 1]! > 0;
+    if (differs && !(inUse && beforeInUse)) changes += change;
+    heatFrom[at + b] = idle + changes - (differs && beforeInUse && !inUse ? change : 0);
+    if (!inUse) idle += heat[rows[at + b]! * B + b]!;
+    const nextDiffers = b + 1 < B && rows[at + b] !== rows[at + b + 1];
+    heatTo[at + b] = idle + changes + (nextDiffers && !inUse && count[at + b + 1]! > 0 ? change : 0);
   }
-  idle[base + B] = total;
-  state.even[p] = even;
   state.stale[p] = 0;
 }

@@ -25,8 +25,8 @@ export interface Track {
   readonly bad: Int16Array;
   /** By level: what each day costs a tray, for bringing it to flower or for being uncomfortable; null: no day does. */
   readonly tolls: readonly Float64Array[] | null;
-  /** The same of the present set-points. */
-  readonly toll: Float64Array | null;
+  /** The same of the present set-points, of all days before a day. */
+  readonly tollBefore: Float64Array | null;
   /** Version of the place's set-points that end and bad are for. */
   version: number;
 }
@@ -99,14 +99,14 @@ export function makeTrack(
   offAtMidnight: readonly Float64Array[] | null = null,
   tolls: readonly Float64Array[] | null = null,
 ): Track {
-  const toll = tolls === null ? null : new Float64Array(days);
+  const tollBefore = tolls === null ? null : new Float64Array(days + 1);
   return {
     gains,
     offAtMidnight,
     end: new Int16Array(days + 1),
     bad: new Int16Array(days + 1),
     tolls,
-    toll,
+    tollBefore,
     version: NONE,
   };
 }
@@ -147,8 +147,9 @@ export function refreshTrack(
     }
   }
   for (; firstUnknown <= days; firstUnknown++) bad[firstUnknown] = days;
-  const { tolls, toll } = track;
-  if (tolls && toll) for (let d = 0; d < days; d++) toll[d] = tolls[row[rowFrom + blockOf[d]!]!]![d]!;
+  const { tolls, tollBefore } = track;
+  if (tolls && tollBefore)
+    for (let d = 0; d < days; d++) tollBefore[d + 1] = tollBefore[d]! + tolls[row[rowFrom + blockOf[d]!]!]![d]!;
   const { need, standstill_days, least_days } = stage;
   let e = 0;
   for (let d = 0; d < days; d++) {

@@ -78,6 +78,7 @@ export function cheapestWay(state: State, task: Task, prices: Prices, bench: Way
       const before = k > first && cameFrom(state, task, k - 1, p) ? (k * P + p) * D : NONE;
       const carried = k > first ? move : 0;
       const sums = p * (D + 1);
+      const { tollBefore } = track;
       let noRoom = D;
       for (let d = Math.min(D - 1, hiE); d >= loK; d--) {
         if (under === null && room[p * D + d]! < slots) noRoom = d;
@@ -89,14 +90,10 @@ export function cheapestWay(state: State, task: Task, prices: Prices, bench: Way
         if (end === NONE || end > hiE) continue;
         if (!under) price += ageingPrice(problem, task, stage, end - d);
         const until = under ? track.bad[d]! : Math.min(track.bad[d]!, noRoom, prices.shut[p * D + d]!);
-        let toll = 0;
-        if (track.toll) for (let i = d; i < end; i++) toll += track.toll[i]!;
         for (let w = 0, e = end; w <= limit && e <= hiE && e <= until; w++, e++) {
-          if (w > 0) {
-            price += waitPrice(problem, task, w, stage.mostWait_days);
-            if (track.toll) toll += track.toll[e - 1]!;
-          }
+          if (w > 0) price += waitPrice(problem, task, w, stage.mostWait_days);
           if (e < loE) continue;
+          const toll = tollBefore ? tollBefore[e]! - tollBefore[d]! : 0;
           let all = price + rate * toll + slots * (prices.room[sums + e]! - prices.room[sums + d]!);
           if (work_min) all += prices.work_perMin[blockOf[e]!]! * work_min[k + 1]!;
           if (all >= at[row + e]! || all + toGo[next + e]! > most) continue;
