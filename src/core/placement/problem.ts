@@ -140,7 +140,7 @@ export function trackOf(problem: Problem, stage: number, place: number): Track {
   const tolls = problem.climateOf[place]!.flatMap(
     (climate) => tollsIn(spec, problem.climates[climate]!, problem.days, problem.instance.weights) ?? [],
   );
-  const off = both.length > 1 ? both.map((one) => lessAtMidnight(one.byDay, both[0]!.byDay)) : null;
+  const off = both.length > 1 ? both.map((one) => lessWithout(one, both[0]!)) : null;
   return (problem.tracks[at] = makeTrack(
     gains,
     problem.days,
@@ -152,6 +152,14 @@ export function trackOf(problem: Problem, stage: number, place: number): Track {
 interface Gains {
   readonly byDay: Float64Array;
   readonly fromNoon: Float64Array;
+  /** What is lost when the heat goes off at midnight, by the gains of the place unheated. */
+  readonly less: Map<Gains, Float64Array>;
+}
+
+function lessWithout(set: Gains, unheated: Gains): Float64Array {
+  let less = set.less.get(unheated);
+  if (!less) set.less.set(unheated, (less = lessAtMidnight(set.byDay, unheated.byDay)));
+  return less;
 }
 
 function gainsOf(problem: Problem, stage: number, climate: number): Gains {
@@ -159,7 +167,7 @@ function gainsOf(problem: Problem, stage: number, climate: number): Gains {
   const known = problem.gains[at];
   if (known) return known;
   const byDay = dayGains(problem.instance.stages[stage]!, problem.climates[climate]!, problem.days);
-  return (problem.gains[at] = { byDay, fromNoon: gainsFromNoon(byDay) });
+  return (problem.gains[at] = { byDay, fromNoon: gainsFromNoon(byDay), less: new Map() });
 }
 
 /** Levels with the same set-point and the same temperatures on every day are one climate: many places are alike. */
@@ -292,8 +300,10 @@ function toGoOf(
   for (let d = 1; d < D; d++) untilDay[d] = Math.min(untilDay[d]!, untilDay[d - 1]!);
   const move = instance.weights.move_perTray * spec.trays;
   // Soonest day out when stage k is entered on a day or later; latest when it is entered on a day or sooner.
-  const soon = new Float64Array(D).map((_, d) => d);
-  const late = soon.slice();
+  let soon = new Float64Array(D);
+  for (let d = 0; d < D; d++) soon[d] = d;
+  let late = soon.slice();
+  let [soonNext, lateNext] = [new Float64Array(D), new Float64Array(D)];
   let moves = 0;
   for (let k = K; k >= first; k--) {
     if (k < K) {
@@ -304,8 +314,7 @@ function toGoOf(
       const waits = under || (k === first && spec.startsOn !== undefined);
       if (next && !under && !next.places.some((p) => here.places.includes(p))) moves += move;
       const { soonest, latest } = reach(spec.stages[k]!);
-      const soonNext = soon.slice();
-      const lateNext = late.slice();
+      [soon, soonNext, late, lateNext] = [soonNext, soon, lateNext, late];
       for (let d = 0; d < D; d++) {
         const end = under ? d : soonest[d]!;
         const last = waits || latest[d] === NONE ? D - 1 : Math.min(D - 1, latest[d]! + here.mostWait_days);

@@ -58,10 +58,13 @@ export function dayGains(stage: StageSpec, level: LevelSpec, days: number): Floa
  * set-point, since set-points are changed at noon. NaN on days on which the stage may not be there.
  */
 export function gainsFromNoon(gains: Float64Array): Float64Array {
-  return gains.map((gain, d) => {
-    const next = d + 1 < gains.length ? gains[d + 1]! : gain;
-    return (gain + (next === next ? next : 0)) / 2;
-  });
+  const days = gains.length;
+  const fromNoon = new Float64Array(days);
+  for (let d = 0; d < days; d++) {
+    const next = gains[d + 1 < days ? d + 1 : d]!;
+    fromNoon[d] = (gains[d]! + (next === next ? next : 0)) / 2;
+  }
+  return fromNoon;
 }
 
 /**
@@ -70,11 +73,17 @@ export function gainsFromNoon(gains: Float64Array): Float64Array {
  * @param unheated the same of the place unheated
  */
 export function lessAtMidnight(set: Float64Array, unheated: Float64Array): Float64Array {
-  return set.map((_, d) => {
-    const next = Math.min(set.length - 1, d + 1);
-    const [on, off] = [set[next]!, unheated[next]!];
-    return on === on ? Math.max(0, (on - (off === off ? off : 0)) / 2) : 0;
-  });
+  const days = set.length;
+  const less = new Float64Array(days);
+  for (let d = 0; d < days; d++) {
+    const next = d + 1 < days ? d + 1 : d;
+    const on = set[next]!;
+    const off = unheated[next]!;
+    const gone = (on - (off === off ? off : 0)) / 2;
+    // Also 0 where the stage may not be there at the set-point (NaN).
+    less[d] = gone > 0 ? gone : 0;
+  }
+  return less;
 }
 
 /** Hours and light of a day. */
