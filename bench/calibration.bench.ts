@@ -3,10 +3,10 @@ import { otherBatch } from '../tests/calibration/otherGrowth.ts';
 import { otherYears, type OtherDay } from '../tests/calibration/otherWeather.ts';
 import { dayFromCivil } from '../src/core/calendar/dayNumber.ts';
 import { localHourAt, localTimeAt } from '../src/core/calendar/localDay.ts';
-import { dateAtRisk, frostDates, frostSeasons } from '../src/core/climate/frost.ts';
-import { siteWind, type Exposure } from '../src/core/climate/siteWind.ts';
-import { SOIL_LAG_frac } from '../src/core/climate/soilNow.ts';
-import { surfaceMean_C } from '../src/core/climate/soilSurface.ts';
+import { dateAtRisk, frostDates, frostSeasons } from '../src/core/weather/frost.ts';
+import { siteWind, type Exposure } from '../src/core/weather/siteWind.ts';
+import { SOIL_LAG_frac } from '../src/core/weather/soilNow.ts';
+import { surfaceMean_C } from '../src/core/weather/soilSurface.ts';
 import { afterLooks, beliefOf, countChances, quantileOfChances } from '../src/core/germination/belief.ts';
 import { learn, trayEstimate } from '../src/core/germination/learning.ts';
 import { verdictOf } from '../src/core/germination/verdict.ts';
@@ -18,7 +18,7 @@ import type { Hardiness } from '../src/core/model.ts';
 import { USUAL_MODES, USUAL_RULES } from '../src/core/planting/gates.ts';
 import { oddsOf, type OddsTask } from '../src/core/planting/odds.ts';
 import { OUT_HARM_C } from '../src/core/planting/outDates.ts';
-import { simulatedSprings, type Springs } from '../src/core/season/springs.ts';
+import { simulatedSprings, type Springs } from '../src/core/plan/springs/springs.ts';
 import { row, type Figures, type Row } from './form.ts';
 
 /** A part of the usual number of runs, for a quick look: CALIBRATION=0.2. */

@@ -1,6 +1,6 @@
 import { connectAsync } from 'mqtt';
 import { connect } from '../src/db/connect.ts';
-import { insertReadings, downSample, readBuckets } from '../src/db/readings.ts';
+import { insertReadings, downSample, readBuckets } from '../src/db/heat/readings.ts';
 import { migrateUp } from '../src/db/migrate.ts';
 import { figures, type Figures } from './form.ts';
 import { MQTT_PASSWORD, newDatabase, send, startApp } from '../tests/support/app.ts';

@@ -1,7 +1,7 @@
 import { parentPort } from 'node:worker_threads';
 import { oddsOf } from '../src/core/planting/odds.ts';
-import { simulatedSprings } from '../src/core/season/springs.ts';
-import { springInputOf, type SpringsSent } from '../src/contracts/springs.ts';
+import { simulatedSprings } from '../src/core/plan/springs/springs.ts';
+import { springInputOf, type SpringsSent } from '../src/contracts/planting/springs.ts';
 
 // What the page's worker does: draws the springs, reckons every batch over them.
 parentPort!.on('message', (sent: SpringsSent) => {

@@ -1,19 +1,19 @@
 import loadHighs from 'highs';
 import { madeUpSeason, madeUpSeasonWithRule, type SeasonSize } from '../simulators/placementSeasons.ts';
 import { seededRandom } from '../src/core/numerics/random.ts';
-import { boundSteps, FULL_BOUND_STEPS, gapOf_frac, heatedWeeksBound } from '../src/core/placement/bound.ts';
-import { FULL_BOUND_MOST, fullBound } from '../src/core/placement/fullBound.ts';
-import { construct } from '../src/core/placement/construct.ts';
-import { improveAll, isLeftOut, putInto, type SearchOptions } from '../src/core/placement/improve.ts';
-import { bestPlan, makeBench, type Terms } from '../src/core/placement/insert.ts';
-import { addToPool, makePool, type Pool } from '../src/core/placement/pool.ts';
-import { makeProblem, type Problem } from '../src/core/placement/problem.ts';
-import { repair, undoRepair } from '../src/core/placement/repair.ts';
-import { solutionOf } from '../src/core/placement/solution.ts';
-import { addPlan, costOf, removePlan, type State } from '../src/core/placement/state.ts';
-import { overRoom } from '../src/core/schedule/roomUse.ts';
+import { boundSteps, FULL_BOUND_STEPS, gapOf_frac, heatedWeeksBound } from '../src/core/plan/placement/bound.ts';
+import { FULL_BOUND_MOST, fullBound } from '../src/core/plan/placement/fullBound.ts';
+import { construct } from '../src/core/plan/placement/construct.ts';
+import { improveAll, isLeftOut, putInto, type SearchOptions } from '../src/core/plan/placement/improve.ts';
+import { bestPlan, makeBench, type Terms } from '../src/core/plan/placement/insert.ts';
+import { addToPool, makePool, type Pool } from '../src/core/plan/placement/pool.ts';
+import { makeProblem, type Problem } from '../src/core/plan/placement/problem.ts';
+import { repair, undoRepair } from '../src/core/plan/placement/repair.ts';
+import { solutionOf } from '../src/core/plan/placement/solution.ts';
+import { addPlan, costOf, removePlan, type State } from '../src/core/plan/placement/state.ts';
+import { overRoom } from '../src/core/plan/schedule/roomUse.ts';
 import { solvePool } from '../src/workers/solvePool.ts';
-import { checkPlan } from '../src/core/placement/checkPlan.ts';
+import { checkPlan } from '../src/core/plan/placement/checkPlan.ts';
 import { byRuleOfWeeks } from './ruleOfWeeks.ts';
 
 /** One measured thing, run in a process of its own: node bench/placementTasks.ts '{"task":...}' prints one line of JSON. */

@@ -1,6 +1,6 @@
-import type { Instance } from '../src/core/placement/instance.ts';
-import { makeProblem, trackOf } from '../src/core/placement/problem.ts';
-import { NONE, refreshTrack } from '../src/core/placement/track.ts';
+import type { Instance } from '../src/core/plan/placement/instance.ts';
+import { makeProblem, trackOf } from '../src/core/plan/placement/problem.ts';
+import { NONE, refreshTrack } from '../src/core/plan/placement/track.ts';
 
 export interface RuleFigures {
   readonly over_slotDays: number;

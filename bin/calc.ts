@@ -1,20 +1,20 @@
 import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import { cropsFromLibrary } from '../src/contracts/cropLibrary.ts';
-import { columnsOf, looksLikeDly, readDly, readWeatherCsv, WEATHER_UNITS } from '../src/contracts/weatherFile.ts';
+import { cropsFromLibrary } from '../src/contracts/books/cropLibrary.ts';
+import { columnsOf, looksLikeDly, readDly, readWeatherCsv, WEATHER_UNITS } from '../src/formats/weatherFile.ts';
 import { isoFromDay } from '../src/core/calendar/dayNumber.ts';
-import { dateAtRisk, frostDates, frostSeasons } from '../src/core/climate/frost.ts';
-import { dailyLight_mol_m2, photothermalRatio, USUAL_LIGHT } from '../src/core/climate/light.ts';
-import { dayLength_h, extraterrestrial_MJ_m2 } from '../src/core/climate/sun.ts';
+import { dateAtRisk, frostDates, frostSeasons } from '../src/core/weather/frost.ts';
+import { dailyLight_mol_m2, photothermalRatio, USUAL_LIGHT } from '../src/core/weather/light.ts';
+import { dayLength_h, extraterrestrial_MJ_m2 } from '../src/core/weather/sun.ts';
 import { daysToEmerge, emergenceShare_frac, germinationRate } from '../src/core/germination/germinationRate.ts';
 import { stageDays } from '../src/core/growth/stageDays.ts';
-import { hoursOfDay } from '../src/core/schedule/placeClimate.ts';
+import { hoursOfDay } from '../src/core/plan/schedule/placeClimate.ts';
 import { hillFit } from '../src/core/germination/hillFit.ts';
 import { countFault, indices, type Count } from '../src/core/germination/indices.ts';
 import { ALL_UP_PROGRESS, FIRST_UP_PROGRESS } from '../src/core/germination/spread.ts';
 import type { Container, Crop } from '../src/core/model.ts';
 import { z } from 'zod';
-import { zoneSpec } from '../src/contracts/heat.ts';
+import { zoneSpec } from '../src/contracts/heat/heat.ts';
 import { simulateHours } from '../src/core/heat/simulate.ts';
 import { sizingOf } from '../src/core/heat/sizing.ts';
 import { usualHours } from '../src/core/heat/yearHours.ts';
@@ -22,7 +22,7 @@ import { feedFor, type Feed } from '../src/core/potting/feed.ts';
 import { loose_L, partsFor } from '../src/core/potting/mix.ts';
 import { layersOf } from '../src/core/potting/pot.ts';
 import { USUAL_POTTING } from '../src/core/potting/settings.ts';
-import { seedsToSow } from '../src/core/quantities/seedsToSow.ts';
+import { seedsToSow } from '../src/core/batch/seedsToSow.ts';
 
 /** npm run calc -- COMMAND [options]: the core's arithmetic on the command line, as JSON with units, because and source. */
 const USAGE = `Commands:

@@ -1,5 +1,5 @@
 import { requireDay } from '../src/core/calendar/dayNumber.ts';
-import { libraryCrops, type NurserySeed } from '../src/server/setup.ts';
+import { libraryCrops, type NurserySeed } from '../src/server/house/setup.ts';
 import { DEMO_STOCK, USUAL_STOCK } from '../simulators/demoPotting.ts';
 import { DEMO_YEARS, demoWeather } from '../simulators/demoWeather.ts';
 import { DEMO_NURSERY, DEMO_OUTSIDE, DEMO_PLACES, DEMO_TODAY, USUAL_CONTAINERS } from '../simulators/demoBooks.ts';

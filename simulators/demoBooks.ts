@@ -1,5 +1,5 @@
 import type { Container, Place, PlacePeriod, PlaceSize, PlaceTemperature } from '../src/core/model.ts';
-import type { MonthNormal } from '../src/core/schedule/outsideClimate.ts';
+import type { MonthNormal } from '../src/core/plan/schedule/outsideClimate.ts';
 
 /** The made-up nursery of the demo. Every name, figure and day here is invented. */
 export const DEMO_NURSERY = {

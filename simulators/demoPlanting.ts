@@ -1,7 +1,7 @@
 import { isoFromDay, requireDay } from '../src/core/calendar/dayNumber.ts';
 import { USUAL_FRAME } from '../src/core/heat/structure.ts';
-import type { SeedCover } from '../src/contracts/hardening.ts';
-import type { SiteReadingInput } from '../src/contracts/siteReadings.ts';
+import type { SeedCover } from '../src/contracts/hardening/hardening.ts';
+import type { SiteReadingInput } from '../src/contracts/weather/siteReadings.ts';
 import { DEMO_TODAY } from './demoBooks.ts';
 import { trueDays } from './demoWeather.ts';
 

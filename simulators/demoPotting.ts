@@ -1,4 +1,4 @@
-import type { PottingSeed } from '../src/contracts/potting.ts';
+import type { PottingSeed } from '../src/contracts/potting/potting.ts';
 
 /* Common things to begin from, no source; no brand. Numbers are the seed's own. */
 const part = (

@@ -1,13 +1,13 @@
 import type { EventKind, PottingDetails } from '../src/core/batch/event.ts';
 import { requireDay } from '../src/core/calendar/dayNumber.ts';
 import type { BatchPlan, Crop } from '../src/core/model.ts';
-import { cellsToSow } from '../src/core/quantities/trays.ts';
+import { cellsToSow } from '../src/core/batch/trays.ts';
 import { PROGRAMMES, rungsFor, usualProgramme } from '../src/core/hardening/programme.ts';
-import { backwardChain } from '../src/core/schedule/backward.ts';
-import { milestoneOf, type Chain, type MilestoneKey } from '../src/core/schedule/chain.ts';
-import { forwardChain, type Facts } from '../src/core/schedule/forward.ts';
-import { climateStart } from '../src/core/schedule/placeClimate.ts';
-import { seasonTables, type SeasonTables } from '../src/core/schedule/seasonTables.ts';
+import { backwardChain } from '../src/core/plan/schedule/backward.ts';
+import { milestoneOf, type Chain, type MilestoneKey } from '../src/core/plan/schedule/chain.ts';
+import { forwardChain, type Facts } from '../src/core/plan/schedule/forward.ts';
+import { climateStart } from '../src/core/plan/schedule/placeClimate.ts';
+import { seasonTables, type SeasonTables } from '../src/core/plan/schedule/seasonTables.ts';
 import { DEMO_BATCHES, DEMO_NURSERY, DEMO_OUTSIDE, DEMO_PLACES, DEMO_TODAY, type DemoBatch } from './demoBooks.ts';
 
 /** A line of the demo's log. */

@@ -1,5 +1,5 @@
 import { below, seededRandom } from '../src/core/numerics/random.ts';
-import { heatNeed_kWh } from '../src/core/placement/energy.ts';
+import { heatNeed_kWh } from '../src/core/plan/placement/energy.ts';
 import {
   USUAL_WEIGHTS,
   type BatchSpec,
@@ -7,7 +7,7 @@ import {
   type LevelSpec,
   type PlaceSpec,
   type StageSpec,
-} from '../src/core/placement/instance.ts';
+} from '../src/core/plan/placement/instance.ts';
 
 /** Size of a made-up season. */
 export interface SeasonSize {

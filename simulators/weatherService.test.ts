@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { forecastFile, MOST_HOURS } from '../src/contracts/forecast.ts';
+import { forecastFile, MOST_HOURS } from '../src/contracts/weather/forecast.ts';
 import { isoFromDay, requireDay } from '../src/core/calendar/dayNumber.ts';
-import { dayWeathers } from '../src/core/climate/forecast.ts';
-import { localHours } from '../src/core/climate/readForecast.ts';
+import { dayWeathers } from '../src/core/weather/forecast.ts';
+import { localHours } from '../src/formats/readForecast.ts';
 import { demoWeather, DEMO_YEARS, trueDays } from './demoWeather.ts';
 import { madeUpForecast } from './weatherService.ts';
 

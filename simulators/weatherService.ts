@@ -1,12 +1,12 @@
 import { createServer, type Server } from 'node:http';
 import { isoFromDay } from '../src/core/calendar/dayNumber.ts';
 import { localTimeAt } from '../src/core/calendar/localDay.ts';
-import { hourly_C } from '../src/core/climate/hourly.ts';
-import { dayLength_h } from '../src/core/climate/sun.ts';
-import { usualSpread_K } from '../src/core/climate/score.ts';
+import { hourly_C } from '../src/core/weather/hourly.ts';
+import { dayLength_h } from '../src/core/weather/sun.ts';
+import { usualSpread_K } from '../src/core/weather/score.ts';
 import { normalQuantile } from '../src/core/numerics/normal.ts';
 import { seededRandom } from '../src/core/numerics/random.ts';
-import { FORECAST_FORMAT, type ForecastFile } from '../src/contracts/forecast.ts';
+import { FORECAST_FORMAT, type ForecastFile } from '../src/contracts/weather/forecast.ts';
 import { trueDays, type TrueDay } from './demoWeather.ts';
 
 /** Where the made-up service foretells. */

@@ -3,10 +3,10 @@ import { ProblemError } from './contracts/problem.ts';
 import { databaseIsAway, problemOf, problemResponse } from './server/edge.ts';
 import { methodsOf } from './server/knownCalls.ts';
 import { log } from './server/log.ts';
-import { awayPage } from './server/awayPage.ts';
+import { awayPage } from './server/house/awayPage.ts';
 import { readConfig } from './server/config.ts';
 import { tellHouse } from './ui/house.ts';
-import { readSeason } from './server/season.ts';
+import { readSeason } from './server/plan/season.ts';
 
 const UNSAFE = new Set(['POST', 'PUT', 'PATCH', 'DELETE']);
 

@@ -1,13 +1,13 @@
 import { connectAsync, type MqttClient } from 'mqtt';
-import type { BreakInput, DeviceConfig } from '../../src/contracts/heat.ts';
-import { dayLength_h } from '../../src/core/climate/sun.ts';
-import { hourly_C, sun_W_m2 } from '../../src/core/climate/hourly.ts';
+import type { BreakInput, DeviceConfig } from '../../src/contracts/heat/heat.ts';
+import { dayLength_h } from '../../src/core/weather/sun.ts';
+import { hourly_C, sun_W_m2 } from '../../src/core/weather/hourly.ts';
 import { unbelievable } from '../../src/core/heat/sample.ts';
 import { control, CONTROL_START, type ControlState } from '../../src/core/heat/thermostat.ts';
 import { coverOn } from '../../src/core/heat/yearHours.ts';
 import type { ZoneSpec } from '../../src/core/heat/zone.ts';
 import { seededRandom } from '../../src/core/numerics/random.ts';
-import type { MonthNormal } from '../../src/core/schedule/outsideClimate.ts';
+import type { MonthNormal } from '../../src/core/plan/schedule/outsideClimate.ts';
 import { readOf, run, truth, type Broken, type Truth } from './physics.ts';
 
 export interface BenchToRun {

@@ -5,7 +5,7 @@ import { modeAt } from '../../src/core/heat/simulate.ts';
 import type { Sample } from '../../src/core/heat/sample.ts';
 import type { ZoneSpec } from '../../src/core/heat/zone.ts';
 import { seededRandom } from '../../src/core/numerics/random.ts';
-import { hourly_C } from '../../src/core/climate/hourly.ts';
+import { hourly_C } from '../../src/core/weather/hourly.ts';
 import { readOf, run, truth, type Broken, type Truth } from './physics.ts';
 
 /** What a made-up night was broken by and when it was found. */

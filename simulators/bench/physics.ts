@@ -1,6 +1,6 @@
 import { area_m2, type CoverKind, type ZoneSpec } from '../../src/core/heat/zone.ts';
 import { MATERIALS } from '../../src/core/heat/materials.ts';
-import { saturation_kPa } from '../../src/core/climate/sun.ts';
+import { saturation_kPa } from '../../src/core/weather/sun.ts';
 import { seededRandom, type Random } from '../../src/core/numerics/random.ts';
 
 /**

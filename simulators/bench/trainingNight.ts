@@ -1,4 +1,4 @@
-import { hourly_C } from '../../src/core/climate/hourly.ts';
+import { hourly_C } from '../../src/core/weather/hourly.ts';
 import type { Sample } from '../../src/core/heat/sample.ts';
 import { modeAt } from '../../src/core/heat/simulate.ts';
 import { steadyNeed_W } from '../../src/core/heat/sizing.ts';

@@ -9,7 +9,7 @@ import {
   takeInput,
   zoneInput,
   zonePatch,
-} from './heat.ts';
+} from './heat/heat.ts';
 import {
   batchToMake,
   familyInput,
@@ -18,16 +18,16 @@ import {
   scenarioInput,
   scenarioPatch,
   undoInput,
-} from './planning.ts';
-import { batchPatch, eventInput, sowAgainInput, importInput, splitInput } from './batches.ts';
-import { clockInput, nurseryInput } from './settings.ts';
-import { containerInput, lotInput, placeInput } from './books.ts';
-import { cropInput, varietyInput } from './crops.ts';
+} from './plan/planning.ts';
+import { batchPatch, eventInput, sowAgainInput, importInput, splitInput } from './batch/batches.ts';
+import { clockInput, nurseryInput } from './house/settings.ts';
+import { containerInput, lotInput, placeInput } from './books/books.ts';
+import { cropInput, varietyInput } from './books/crops.ts';
 import { version } from './fields.ts';
-import { coverInput, programmeInput } from './hardening.ts';
-import { hotBedLineInput } from './warmth.ts';
+import { coverInput, programmeInput } from './hardening/hardening.ts';
+import { hotBedLineInput } from './heat/warmth.ts';
 import type { Call } from './call.ts';
-import { WEATHER_CALLS } from './weatherCalls.ts';
+import { WEATHER_CALLS } from './weather/weatherCalls.ts';
 import {
   feedInput,
   markInput,
@@ -38,7 +38,7 @@ import {
   sessionPatch,
   stockItemInput,
   stockMoveInput,
-} from './potting.ts';
+} from './potting/potting.ts';
 
 const book = (name: string, one: string, input: z.ZodType): Call[] => [
   {

@@ -2,9 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { dayFromIso } from '../core/calendar/dayNumber.ts';
 import { openApiDocument } from './openApi.ts';
-import { batchInput, batchPatch, eventInput, splitInput } from './batches.ts';
-import { clockInput, nurseryInput } from './settings.ts';
-import { containerInput, lotInput, placeInput } from './books.ts';
+import { batchInput, batchPatch, eventInput, splitInput } from './batch/batches.ts';
+import { clockInput, nurseryInput } from './house/settings.ts';
+import { containerInput, lotInput, placeInput } from './books/books.ts';
 import { figure, isoDay, monthDay, wholeNumber } from './fields.ts';
 import { fieldProblem, ProblemError } from './problem.ts';
 

@@ -1,16 +1,16 @@
-import type { VarietyFigures } from '../core/varietyFigures.ts';
-import type { MilestoneKey } from '../core/schedule/chain.ts';
+import type { VarietyFigures } from '../core/books/varietyFigures.ts';
+import type { MilestoneKey } from '../core/plan/schedule/chain.ts';
 import type { EventKind, PlantingDetails, PottingDetails, SplitSnapshot } from '../core/batch/event.ts';
 import type { BatchPlan, Container, Crop, OffHeatRule, Place, SeedLight } from '../core/model.ts';
 import type { HotBedLine } from '../core/heat/hotBed.ts';
-import type { Exposure } from '../core/climate/siteWind.ts';
-import type { CoolSchool } from '../core/placement/coolCap.ts';
-import type { PlanningSettings } from '../core/placement/planning.ts';
-import type { Weights } from '../core/placement/instance.ts';
-import type { FrostChoice } from './weather.ts';
+import type { Exposure } from '../core/weather/siteWind.ts';
+import type { CoolSchool } from '../core/plan/placement/coolCap.ts';
+import type { PlanningSettings } from '../core/plan/placement/planning.ts';
+import type { Weights } from '../core/plan/placement/instance.ts';
+import type { FrostChoice } from './weather/weather.ts';
 import type { PlantingSettings } from '../core/planting/settings.ts';
 import type { PottingSettings } from '../core/potting/settings.ts';
-import type { MonthNormal } from '../core/schedule/outsideClimate.ts';
+import type { MonthNormal } from '../core/plan/schedule/outsideClimate.ts';
 import type { LengthUnit } from '../core/units/length.ts';
 import type { TemperatureUnit } from '../core/units/temperature.ts';
 

@@ -1,8 +1,8 @@
 import pg from 'pg';
 import { Sequelize } from 'sequelize';
 import { defineModels } from './models.ts';
-import { defineHardeningModels } from './hardeningModels.ts';
-import { definePottingModels } from './pottingModels.ts';
+import { defineHardeningModels } from './hardening/models.ts';
+import { definePottingModels } from './potting/models.ts';
 
 /** A pool on a PostgreSQL address, with the models defined on it. */
 export function connect(url: string): Sequelize {

@@ -7,7 +7,7 @@ import {
   type ModelAttributeColumnOptions,
   type Sequelize,
 } from 'sequelize';
-import type { MilestoneKey } from '../core/schedule/chain.ts';
+import type { MilestoneKey } from '../core/plan/schedule/chain.ts';
 import type { EventKind, PlantingDetails, PottingDetails, SplitSnapshot } from '../core/batch/event.ts';
 import type {
   Container,
@@ -25,16 +25,16 @@ import type {
 } from '../core/model.ts';
 import type { GateKey, GateMode } from '../core/planting/gates.ts';
 import type { PlantingSettings } from '../core/planting/settings.ts';
-import type { VarietyFigures } from '../core/varietyFigures.ts';
-import type { Exposure } from '../core/climate/siteWind.ts';
-import type { CoolSchool } from '../core/placement/coolCap.ts';
+import type { VarietyFigures } from '../core/books/varietyFigures.ts';
+import type { Exposure } from '../core/weather/siteWind.ts';
+import type { CoolSchool } from '../core/plan/placement/coolCap.ts';
 import type { OwnBands } from '../core/growth/bands.ts';
-import type { PlanningSettings } from '../core/placement/planning.ts';
-import type { Weights } from '../core/placement/instance.ts';
+import type { PlanningSettings } from '../core/plan/placement/planning.ts';
+import type { Weights } from '../core/plan/placement/instance.ts';
 import type { PottingSettings } from '../core/potting/settings.ts';
-import type { MonthNormal } from '../core/schedule/outsideClimate.ts';
+import type { MonthNormal } from '../core/plan/schedule/outsideClimate.ts';
 import type { DemoClock, LotTest, SeedTreatment } from '../contracts/records.ts';
-import type { FrostChoice } from '../contracts/weather.ts';
+import type { FrostChoice } from '../contracts/weather/weather.ts';
 
 export type Columns<M extends Model> = Record<keyof InferAttributes<M>, ModelAttributeColumnOptions>;
 

@@ -1,6 +1,6 @@
 import { isoFromDay, requireDay } from '../core/calendar/dayNumber.ts';
 import { localTimeAt } from '../core/calendar/localDay.ts';
-import type { ClockInput } from '../contracts/settings.ts';
+import type { ClockInput } from '../contracts/house/settings.ts';
 import { fieldProblem, ProblemError } from '../contracts/problem.ts';
 import type { DemoClock, NurseryRecord } from '../contracts/records.ts';
 

@@ -3,7 +3,7 @@ import { BaseError, ConnectionError, DatabaseError } from 'sequelize';
 import type { z } from 'zod';
 import { fieldProblem, ProblemError, type FieldError, type Problem } from '../contracts/problem.ts';
 import { log } from './log.ts';
-import { readAhead } from './season.ts';
+import { readAhead } from './plan/season.ts';
 
 /** Largest body of an ordinary call. */
 export const BODY_BYTES = 64 * 1024;

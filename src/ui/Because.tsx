@@ -1,4 +1,4 @@
-import type { Because as BecauseRecord } from '../core/because.ts';
+import type { Because as BecauseRecord } from '../core/explanation.ts';
 import type { TemperatureUnit } from '../core/units/temperature.ts';
 import { becauseInput } from './format.ts';
 

@@ -1,4 +1,4 @@
-import { MILESTONE_WORDS, type Chain } from '../core/schedule/chain.ts';
+import { MILESTONE_WORDS, type Chain } from '../core/plan/schedule/chain.ts';
 import { placeOfStage, type Place, type Stage, type StagePlaces } from '../core/model.ts';
 import type { TemperatureUnit } from '../core/units/temperature.ts';
 import { BecauseText } from './Because.tsx';

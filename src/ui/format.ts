@@ -1,7 +1,7 @@
 import { differenceWords } from '../core/units/words.ts';
 import type { ExpectedOut } from '../core/batch/progress.ts';
 import type { Punctuality } from '../core/batch/tolerance.ts';
-import type { BecauseInput } from '../core/because.ts';
+import type { BecauseInput } from '../core/explanation.ts';
 import { civilFromDay, dayFromIso, weekdayOf } from '../core/calendar/dayNumber.ts';
 import { shortDay } from '../core/calendar/shortDay.ts';
 import type { TemperatureUnit } from '../core/units/temperature.ts';

@@ -1,4 +1,4 @@
-import type { ChangePrice } from '../core/placement/reckon.ts';
+import type { ChangePrice } from '../core/plan/placement/reckon.ts';
 import { counted } from './format.ts';
 import { money } from './house.ts';
 

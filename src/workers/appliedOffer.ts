@@ -1,9 +1,9 @@
 import { batchProgress, type Progress } from '../core/batch/progress.ts';
 import { isOver } from '../core/batch/event.ts';
-import { withSetPoints } from '../core/placement/proposal.ts';
-import { priceBetween, reckon, type ChangePrice, type Reckoning } from '../core/placement/reckon.ts';
-import { tablesOfHouse } from '../core/schedule/seasonTables.ts';
-import type { OfferShown, SeasonSent } from '../contracts/planner.ts';
+import { withSetPoints } from '../core/plan/placement/proposal.ts';
+import { priceBetween, reckon, type ChangePrice, type Reckoning } from '../core/plan/placement/reckon.ts';
+import { tablesOfHouse } from '../core/plan/schedule/seasonTables.ts';
+import type { OfferShown, SeasonSent } from '../contracts/plan/planner.ts';
 import type { Prepared } from './prepared.ts';
 
 /** The season as it would be with an offer, by the application's own forecasts. */

@@ -1,6 +1,6 @@
-import type { SeasonToPlan } from '../core/placement/fromSeason.ts';
-import type { ProposedSetPoints } from '../core/placement/proposal.ts';
-import type { KeptWeeks } from '../contracts/planner.ts';
+import type { SeasonToPlan } from '../core/plan/placement/fromSeason.ts';
+import type { ProposedSetPoints } from '../core/plan/placement/proposal.ts';
+import type { KeptWeeks } from '../contracts/plan/planner.ts';
 
 /** The season with some weeks kept: who stands there then is pinned, and nothing else may come. */
 export function withKept(toPlan: SeasonToPlan, keep: readonly KeptWeeks[]): SeasonToPlan {

@@ -1,6 +1,6 @@
 import { wrap, type Remote } from 'comlink';
 import type { BatchOdds, OddsTask } from '../core/planting/odds.ts';
-import type { SpringsSent } from '../contracts/springs.ts';
+import type { SpringsSent } from '../contracts/planting/springs.ts';
 import type { OddsApi } from './odds.worker.ts';
 
 /** Odds in a thread of the page's own. */

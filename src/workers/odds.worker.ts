@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
 import { oddsOf, type BatchOdds, type OddsTask } from '../core/planting/odds.ts';
-import { simulatedSprings, type Springs } from '../core/season/springs.ts';
-import { springInputOf, type SpringsSent } from '../contracts/springs.ts';
+import { simulatedSprings, type Springs } from '../core/plan/springs/springs.ts';
+import { springInputOf, type SpringsSent } from '../contracts/planting/springs.ts';
 
 let springs: Springs | null = null;
 

@@ -1,10 +1,10 @@
-import { seasonInstance } from '../core/placement/fromSeason.ts';
-import { seasonToPlan } from '../contracts/seasonToPlan.ts';
+import { seasonInstance } from '../core/plan/placement/fromSeason.ts';
+import { seasonToPlan } from '../contracts/plan/seasonToPlan.ts';
 import { batchProgress } from '../core/batch/progress.ts';
 import { UNSOWN } from '../core/batch/reduce.ts';
-import { placeNew } from '../core/placement/placeNew.ts';
-import { horizonDays, newlyOver, overRoom } from '../core/schedule/roomUse.ts';
-import type { PlaceAnswer, PlaceRequest } from '../contracts/planner.ts';
+import { placeNew } from '../core/plan/placement/placeNew.ts';
+import { horizonDays, newlyOver, overRoom } from '../core/plan/schedule/roomUse.ts';
+import type { PlaceAnswer, PlaceRequest } from '../contracts/plan/planner.ts';
 
 /** Number of a batch that is not made yet. */
 const NOT_MADE = -1;

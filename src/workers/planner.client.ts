@@ -11,7 +11,7 @@ import type {
   PlanRequest,
   SeasonSent,
   TightAnswer,
-} from '../contracts/planner.ts';
+} from '../contracts/plan/planner.ts';
 import type { Planner } from './planner.worker.ts';
 
 function start(): { worker: Worker; planner: Remote<Planner> } {

@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import type { PlanAnswer, PlanReport, PlanRequest } from '../contracts/planner.ts';
+import type { PlanAnswer, PlanReport, PlanRequest } from '../contracts/plan/planner.ts';
 import { placeBatch } from './placeBatch.ts';
 import { offersFor } from './seasonOffers.ts';
 import { makeRoom, planSeason, type Choose } from './seasonPlanner.ts';

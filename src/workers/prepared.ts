@@ -1,13 +1,13 @@
 import type { BatchPlan } from '../core/model.ts';
-import { seasonInstance, type SeasonBatchToPlan, type SeasonInstance } from '../core/placement/fromSeason.ts';
-import { makeBench, type Bench } from '../core/placement/insert.ts';
-import type { Offer } from '../core/placement/offers.ts';
-import { makeProblem, type Problem } from '../core/placement/problem.ts';
-import { proposedBatch } from '../core/placement/proposal.ts';
-import { staysOf } from '../core/placement/solution.ts';
-import { seasonToPlan } from '../contracts/seasonToPlan.ts';
-import type { KeptWeeks, SeasonSent } from '../contracts/planner.ts';
-import type { SeasonToPlan } from '../core/placement/fromSeason.ts';
+import { seasonInstance, type SeasonBatchToPlan, type SeasonInstance } from '../core/plan/placement/fromSeason.ts';
+import { makeBench, type Bench } from '../core/plan/placement/insert.ts';
+import type { Offer } from '../core/plan/placement/offers.ts';
+import { makeProblem, type Problem } from '../core/plan/placement/problem.ts';
+import { proposedBatch } from '../core/plan/placement/proposal.ts';
+import { staysOf } from '../core/plan/placement/solution.ts';
+import { seasonToPlan } from '../contracts/plan/seasonToPlan.ts';
+import type { KeptWeeks, SeasonSent } from '../contracts/plan/planner.ts';
+import type { SeasonToPlan } from '../core/plan/placement/fromSeason.ts';
 import type { Unpriced } from './appliedOffer.ts';
 import { withKept } from './keptWeeks.ts';
 

@@ -1,10 +1,10 @@
-import type { Bench } from '../core/placement/insert.ts';
-import { offersForLate, offersForRoom, offersForUnplaced, type Offer } from '../core/placement/offers.ts';
-import { presentState } from '../core/placement/present.ts';
-import type { State } from '../core/placement/state.ts';
+import type { Bench } from '../core/plan/placement/insert.ts';
+import { offersForLate, offersForRoom, offersForUnplaced, type Offer } from '../core/plan/placement/offers.ts';
+import { presentState } from '../core/plan/placement/present.ts';
+import type { State } from '../core/plan/placement/state.ts';
 import type { Progress } from '../core/batch/progress.ts';
-import { overRoom } from '../core/schedule/roomUse.ts';
-import type { OffersRequest, OfferShown, SeasonSent, Trouble } from '../contracts/planner.ts';
+import { overRoom } from '../core/plan/schedule/roomUse.ts';
+import type { OffersRequest, OfferShown, SeasonSent, Trouble } from '../contracts/plan/planner.ts';
 import { offerCopies, type AppliedOffer, type Unpriced } from './appliedOffer.ts';
 import { prepare, shown, type Prepared } from './prepared.ts';
 

@@ -1,22 +1,22 @@
 import type { Stage } from '../core/model.ts';
-import type { BoundReport } from '../core/placement/ascent.ts';
-import { boundSteps, FULL_BOUND_STEPS, gapOf_frac, heatedWeeksBound } from '../core/placement/bound.ts';
-import { FULL_BOUND_MOST, fullBound } from '../core/placement/fullBound.ts';
-import { construct, insert } from '../core/placement/construct.ts';
-import { improve, isLeftOut, putInto } from '../core/placement/improve.ts';
-import type { Bench } from '../core/placement/insert.ts';
-import { offersForUnplaced } from '../core/placement/offers.ts';
-import { addToPool, makePool, type Pool } from '../core/placement/pool.ts';
-import { presentState } from '../core/placement/present.ts';
-import { addLonePlans } from '../core/placement/lonePlans.ts';
-import { checkPlan } from '../core/placement/checkPlan.ts';
-import { settle } from '../core/placement/settle.ts';
-import { STEP_OF } from '../core/placement/steps.ts';
-import { proposalOf, proposedBatch, type ProposedBatch } from '../core/placement/proposal.ts';
-import { repair } from '../core/placement/repair.ts';
-import { solutionOf, staysOf, type Solution } from '../core/placement/solution.ts';
-import { costOf, removePlan, type State } from '../core/placement/state.ts';
-import { NONE } from '../core/placement/track.ts';
+import type { BoundReport } from '../core/plan/placement/ascent.ts';
+import { boundSteps, FULL_BOUND_STEPS, gapOf_frac, heatedWeeksBound } from '../core/plan/placement/bound.ts';
+import { FULL_BOUND_MOST, fullBound } from '../core/plan/placement/fullBound.ts';
+import { construct, insert } from '../core/plan/placement/construct.ts';
+import { improve, isLeftOut, putInto } from '../core/plan/placement/improve.ts';
+import type { Bench } from '../core/plan/placement/insert.ts';
+import { offersForUnplaced } from '../core/plan/placement/offers.ts';
+import { addToPool, makePool, type Pool } from '../core/plan/placement/pool.ts';
+import { presentState } from '../core/plan/placement/present.ts';
+import { addLonePlans } from '../core/plan/placement/lonePlans.ts';
+import { checkPlan } from '../core/plan/placement/checkPlan.ts';
+import { settle } from '../core/plan/placement/settle.ts';
+import { STEP_OF } from '../core/plan/placement/steps.ts';
+import { proposalOf, proposedBatch, type ProposedBatch } from '../core/plan/placement/proposal.ts';
+import { repair } from '../core/plan/placement/repair.ts';
+import { solutionOf, staysOf, type Solution } from '../core/plan/placement/solution.ts';
+import { costOf, removePlan, type State } from '../core/plan/placement/state.ts';
+import { NONE } from '../core/plan/placement/track.ts';
 import type {
   ExactAnswer,
   MakeRoomAnswer,
@@ -25,7 +25,7 @@ import type {
   PlanReport,
   PlanRequest,
   ProvedBound,
-} from '../contracts/planner.ts';
+} from '../contracts/plan/planner.ts';
 import { offerCopies } from './appliedOffer.ts';
 import { withoutKept } from './keptWeeks.ts';
 import { prepare, shown, type Prepared } from './prepared.ts';

@@ -1,8 +1,8 @@
 import type { Highs } from 'highs';
-import { chosenFrom, poolModel, type PoolModel } from '../core/placement/poolModel.ts';
-import { addToPool, needsOf, type Pool } from '../core/placement/pool.ts';
-import { putInto } from '../core/placement/improve.ts';
-import { costOf, type State } from '../core/placement/state.ts';
+import { chosenFrom, poolModel, type PoolModel } from '../core/plan/placement/poolModel.ts';
+import { addToPool, needsOf, type Pool } from '../core/plan/placement/pool.ts';
+import { putInto } from '../core/plan/placement/improve.ts';
+import { costOf, type State } from '../core/plan/placement/state.ts';
 
 export interface PoolAnswer {
   /** 'proven': no choice among the pool's plans is cheaper. 'best so far': time was up. 'none': nothing was found. */

@@ -2,9 +2,9 @@ import { readyInTime_frac } from '../core/batch/inTime.ts';
 import { batchProgress, type ProgressInput, type WeatherOut } from '../core/batch/progress.ts';
 import { isOver } from '../core/batch/event.ts';
 import type { BatchPlan } from '../core/model.ts';
-import { waysRound } from '../core/placement/easing.ts';
-import { presentState } from '../core/placement/present.ts';
-import { horizonDays } from '../core/schedule/roomUse.ts';
+import { waysRound } from '../core/plan/placement/easing.ts';
+import { presentState } from '../core/plan/placement/present.ts';
+import { horizonDays } from '../core/plan/schedule/roomUse.ts';
 import {
   knockOn,
   type KnockOn,
@@ -12,8 +12,8 @@ import {
   type KnockOnStand,
   type SpringOfBatch,
   type TightSpot,
-} from '../core/season/knockOn.ts';
-import type { SeasonSent, TightAnswer } from '../contracts/planner.ts';
+} from '../core/plan/springs/knockOn.ts';
+import type { SeasonSent, TightAnswer } from '../contracts/plan/planner.ts';
 import { offerCopies, type Unpriced } from './appliedOffer.ts';
 import { prepare, shown, type Prepared } from './prepared.ts';
 

@@ -5,8 +5,8 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { emptySeed, demoSeed } from '../../bin/seeds.ts';
 import { connect } from '../../src/db/connect.ts';
 import { MIGRATION_NAMES, migrateDown, migrateUp, pendingMigrations } from '../../src/db/migrate.ts';
-import { readWorld, type World } from '../../src/db/world.ts';
-import { libraryCrops, setUp, whatIsThere } from '../../src/server/setup.ts';
+import { readWorld, type World } from '../../src/db/house/world.ts';
+import { libraryCrops, setUp, whatIsThere } from '../../src/server/house/setup.ts';
 import { newDatabase } from '../support/app.ts';
 
 let db: Sequelize;

@@ -4,11 +4,11 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { demoSeed } from '../../bin/seeds.ts';
 import { connect } from '../../src/db/connect.ts';
 import { migrateUp } from '../../src/db/migrate.ts';
-import { readWorld, type World } from '../../src/db/world.ts';
+import { readWorld, type World } from '../../src/db/house/world.ts';
 import { nowAt } from '../../src/server/clock.ts';
-import { workOut } from '../../src/server/season.ts';
-import { setUp } from '../../src/server/setup.ts';
-import { workCalendar } from '../../src/server/files/takeAlong.ts';
+import { workOut } from '../../src/server/plan/season.ts';
+import { setUp } from '../../src/server/house/setup.ts';
+import { workCalendar } from '../../src/server/house/takeAlong.ts';
 import { key, newDatabase, send, startApp, type App } from '../support/app.ts';
 
 describe('a real nursery in the south, from empty', () => {

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { PDFDocument } from 'pdf-lib';
 import Papa from 'papaparse';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { ReadyLine, SessionView, StockLine } from '../../src/contracts/potting.ts';
+import type { ReadyLine, SessionView, StockLine } from '../../src/contracts/potting/potting.ts';
 import { send, startApp, type App } from '../support/app.ts';
 
 let app: App;

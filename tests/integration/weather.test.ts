@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { WeatherPreview, WeatherView } from '../../src/contracts/weather.ts';
+import type { WeatherPreview, WeatherView } from '../../src/contracts/weather/weather.ts';
 import { connect } from '../../src/db/connect.ts';
 import { rows } from '../../src/db/sql.ts';
 import { send, startApp, type App } from '../support/app.ts';

@@ -2,9 +2,9 @@ import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { quantileSeq } from 'mathjs';
 import { describe, expect, it } from 'vitest';
-import { readWeatherCsv } from '../../src/contracts/weatherFile.ts';
+import { readWeatherCsv } from '../../src/formats/weatherFile.ts';
 import { isoFromDay } from '../../src/core/calendar/dayNumber.ts';
-import { frostDates, frostSeasons, quantile } from '../../src/core/climate/frost.ts';
+import { frostDates, frostSeasons, quantile } from '../../src/core/weather/frost.ts';
 import { seededRandom } from '../../src/core/numerics/random.ts';
 
 // Open daily weather of two cities, 2012-2015, from the vega-datasets package (NOAA data, public domain).

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { cropInput } from '../../src/contracts/crops.ts';
-import { TABLE_SOURCE } from '../../src/contracts/cropLibrary.ts';
+import { cropInput } from '../../src/contracts/books/crops.ts';
+import { TABLE_SOURCE } from '../../src/contracts/books/cropLibrary.ts';
 import { daysToEmerge, germinationRate } from '../../src/core/germination/germinationRate.ts';
 import { ruleWeeks, stageSums } from '../../src/core/growth/stageSums.ts';
 import { cropNamed, crops, texts } from './library.ts';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { emergenceTables } from '../../src/contracts/cropLibrary.ts';
+import { emergenceTables } from '../../src/contracts/books/cropLibrary.ts';
 import {
   cardinalRate,
   daysToEmerge,
@@ -8,7 +8,7 @@ import {
   tabledRate,
 } from '../../src/core/germination/germinationRate.ts';
 import { progressOverHours } from '../../src/core/germination/progress.ts';
-import { hoursOfDay } from '../../src/core/schedule/placeClimate.ts';
+import { hoursOfDay } from '../../src/core/plan/schedule/placeClimate.ts';
 import { cropNamed, texts } from './library.ts';
 
 // Harrington & Minges 1954, Vegetable Seed Germination (University of California Agricultural Extension Service),

@@ -1,10 +1,10 @@
-import { siteWind } from '../../src/core/climate/siteWind.ts';
+import { siteWind } from '../../src/core/weather/siteWind.ts';
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { dayFromCivil, requireDay } from '../../src/core/calendar/dayNumber.ts';
-import { hourly_C } from '../../src/core/climate/hourly.ts';
-import { LAYER_WEEKS } from '../../src/core/climate/coverWorth.ts';
-import { dayLength_h } from '../../src/core/climate/sun.ts';
+import { hourly_C } from '../../src/core/weather/hourly.ts';
+import { LAYER_WEEKS } from '../../src/core/weather/coverWorth.ts';
+import { dayLength_h } from '../../src/core/weather/sun.ts';
 import { shelterOf } from '../../src/core/hardening/ladder.ts';
 import { PROGRAMMES, rungsFor } from '../../src/core/hardening/programme.ts';
 import { normalQuantile } from '../../src/core/numerics/normal.ts';
@@ -12,11 +12,11 @@ import { seededRandom } from '../../src/core/numerics/random.ts';
 import { USUAL_MODES, USUAL_RULES } from '../../src/core/planting/gates.ts';
 import { oddsOf, type OddsTask } from '../../src/core/planting/odds.ts';
 import { riskOffsets } from '../../src/core/planting/outDates.ts';
-import { outsideClimate } from '../../src/core/schedule/outsideClimate.ts';
-import { surfaceMean_C } from '../../src/core/climate/soilSurface.ts';
-import { simulatedSprings, type PastDay, type Springs } from '../../src/core/season/springs.ts';
-import { SOIL_LAG_frac } from '../../src/core/climate/soilNow.ts';
-import { readWeatherCsv } from '../../src/contracts/weatherFile.ts';
+import { outsideClimate } from '../../src/core/plan/schedule/outsideClimate.ts';
+import { surfaceMean_C } from '../../src/core/weather/soilSurface.ts';
+import { simulatedSprings, type PastDay, type Springs } from '../../src/core/plan/springs/springs.ts';
+import { SOIL_LAG_frac } from '../../src/core/weather/soilNow.ts';
+import { readWeatherCsv } from '../../src/formats/weatherFile.ts';
 
 const data = (name: string) =>
   readFileSync(new URL(`../../node_modules/vega-datasets/data/${name}`, import.meta.url), 'utf8');

@@ -6,7 +6,7 @@ import { simulateHours } from '../../src/core/heat/simulate.ts';
 import { yearOfHeat } from '../../src/core/heat/sizing.ts';
 import { USUAL_ZONE } from '../../src/core/heat/zone.ts';
 import { expm } from '../../src/core/numerics/expm.ts';
-import { hourly_C } from '../../src/core/climate/hourly.ts';
+import { hourly_C } from '../../src/core/weather/hourly.ts';
 import { seededRandom } from '../../src/core/numerics/random.ts';
 import { oneNight } from '../../simulators/bench/nights.ts';
 import { DEMO_OUTSIDE } from '../../simulators/demoBooks.ts';

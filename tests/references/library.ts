@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { cropsFromLibrary, type LibraryTexts } from '../../src/contracts/cropLibrary.ts';
+import { cropsFromLibrary, type LibraryTexts } from '../../src/contracts/books/cropLibrary.ts';
 import type { Crop, Place } from '../../src/core/model.ts';
 
 const read = (name: string): string => readFileSync(new URL(`../../src/stores/${name}`, import.meta.url), 'utf8');

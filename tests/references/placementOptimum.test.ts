@@ -1,19 +1,19 @@
 import loadHighs from 'highs';
 import { describe, expect, it } from 'vitest';
 import { madeUpSeason } from '../../simulators/placementSeasons.ts';
-import { construct } from '../../src/core/placement/construct.ts';
-import { improveAll } from '../../src/core/placement/improve.ts';
-import { addToPool, makePool, type Pool, type PooledPlan } from '../../src/core/placement/pool.ts';
-import { USUAL_WEIGHTS, type BatchSpec, type Instance, type StageSpec } from '../../src/core/placement/instance.ts';
-import { bestPlan, makeBench } from '../../src/core/placement/insert.ts';
-import { makeProblem, type Problem } from '../../src/core/placement/problem.ts';
-import { solutionOf } from '../../src/core/placement/solution.ts';
-import { addPlan, costOf, emptyState, type State } from '../../src/core/placement/state.ts';
+import { construct } from '../../src/core/plan/placement/construct.ts';
+import { improveAll } from '../../src/core/plan/placement/improve.ts';
+import { addToPool, makePool, type Pool, type PooledPlan } from '../../src/core/plan/placement/pool.ts';
+import { USUAL_WEIGHTS, type BatchSpec, type Instance, type StageSpec } from '../../src/core/plan/placement/instance.ts';
+import { bestPlan, makeBench } from '../../src/core/plan/placement/insert.ts';
+import { makeProblem, type Problem } from '../../src/core/plan/placement/problem.ts';
+import { solutionOf } from '../../src/core/plan/placement/solution.ts';
+import { addPlan, costOf, emptyState, type State } from '../../src/core/plan/placement/state.ts';
 import { solvePool } from '../../src/workers/solvePool.ts';
 import { leastCostByTrying } from '../support/bruteForce.ts';
 import { tinySeason } from '../support/tinySeasons.ts';
-import { addLonePlans } from '../../src/core/placement/lonePlans.ts';
-import { checkPlan } from '../../src/core/placement/checkPlan.ts';
+import { addLonePlans } from '../../src/core/plan/placement/lonePlans.ts';
+import { checkPlan } from '../../src/core/plan/placement/checkPlan.ts';
 
 /**
  * The search against HiGHS (Huangfu & Hall 2018, Math. Prog. Comp. 10, 119-142; npm highs), which proves the cheapest

@@ -7,7 +7,7 @@ import { K_IN_K2O, P_IN_P2O5, strengthOf, type Feed } from '../../src/core/potti
 import { keepFor } from '../../src/core/potting/keep.ts';
 import { frustum_L, layersOf, perTray } from '../../src/core/potting/pot.ts';
 import { minutesFor, paceOf } from '../../src/core/potting/rates.ts';
-import { traysFor } from '../../src/core/quantities/trays.ts';
+import { traysFor } from '../../src/core/batch/trays.ts';
 
 describe('feed against handbook arithmetic', () => {
   const powder = (n: number, rate_perL = 1): Feed => ({

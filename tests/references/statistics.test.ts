@@ -11,7 +11,7 @@ import { binomialAtLeast, binomialQuantile } from '../../src/core/numerics/binom
 import { normalCdf, normalQuantile } from '../../src/core/numerics/normal.ts';
 import { studentQuantile } from '../../src/core/numerics/student.ts';
 import { wilson } from '../../src/core/numerics/wilson.ts';
-import { oddsOf, seedsToSow, type SeedsQuestion } from '../../src/core/quantities/seedsToSow.ts';
+import { oddsOf, seedsToSow, type SeedsQuestion } from '../../src/core/batch/seedsToSow.ts';
 import { seededRandom } from '../../src/core/numerics/random.ts';
 
 // Checked against the stdlib statistics packages (stdlib.io), an implementation of its own.

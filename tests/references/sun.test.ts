@@ -1,6 +1,6 @@
 import { addTime, getTimes } from 'suncalc';
 import { describe, expect, it } from 'vitest';
-import { dailyLight_mol_m2, photothermalRatio } from '../../src/core/climate/light.ts';
+import { dailyLight_mol_m2, photothermalRatio } from '../../src/core/weather/light.ts';
 import {
   dayLength_h,
   declination_rad,
@@ -9,7 +9,7 @@ import {
   saturation_kPa,
   solar_MJ_m2,
   sunsetAngle_rad,
-} from '../../src/core/climate/sun.ts';
+} from '../../src/core/weather/sun.ts';
 
 // FAO Irrigation and Drainage Paper 56 (Allen, Pereira, Raes & Smith 1998), worked examples 3 and 8 to 10 (from memory).
 describe('the worked examples of FAO-56, to the printed digit', () => {

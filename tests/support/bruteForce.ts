@@ -1,5 +1,5 @@
 import stdNormalQuantile from '@stdlib/stats-base-dists-normal-quantile';
-import type { BatchSpec, Instance } from '../../src/core/placement/instance.ts';
+import type { BatchSpec, Instance } from '../../src/core/plan/placement/instance.ts';
 
 interface Way {
   readonly price: number;

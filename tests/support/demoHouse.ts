@@ -1,14 +1,14 @@
-import { USUAL_PACE, USUAL_PLANNING } from '../../src/core/placement/planning.ts';
+import { USUAL_PACE, USUAL_PLANNING } from '../../src/core/plan/placement/planning.ts';
 import { USUAL_UP_frac } from '../../src/core/germination/usual.ts';
 import { DEMO_NURSERY, DEMO_OUTSIDE, DEMO_PLACES, DEMO_TODAY, USUAL_CONTAINERS } from '../../simulators/demoBooks.ts';
 import { demoSeason } from '../../simulators/demoSeason.ts';
 import { reduceLog } from '../../src/core/batch/reduce.ts';
 import { requireDay } from '../../src/core/calendar/dayNumber.ts';
 import type { BatchPlan } from '../../src/core/model.ts';
-import { USUAL_WEIGHTS } from '../../src/core/placement/instance.ts';
-import { climateStart } from '../../src/core/schedule/placeClimate.ts';
-import type { SeasonSent } from '../../src/contracts/planner.ts';
-import type { HouseData, SeasonBatch } from '../../src/contracts/seasonData.ts';
+import { USUAL_WEIGHTS } from '../../src/core/plan/placement/instance.ts';
+import { climateStart } from '../../src/core/plan/schedule/placeClimate.ts';
+import type { SeasonSent } from '../../src/contracts/plan/planner.ts';
+import type { HouseData, SeasonBatch } from '../../src/contracts/plan/seasonData.ts';
 import { crops } from '../references/library.ts';
 
 /** The demo nursery as the season's screens get it, without a server. */

@@ -2,10 +2,10 @@ import { requireDay, civilFromDay, dayFromCivil } from '../../src/core/calendar/
 import type { BatchPlan, Place, PlaceLight, PlaceTemperature } from '../../src/core/model.ts';
 import { below, seededRandom } from '../../src/core/numerics/random.ts';
 import { UNSOWN } from '../../src/core/batch/reduce.ts';
-import { climateStart } from '../../src/core/schedule/placeClimate.ts';
-import type { MonthNormal } from '../../src/core/schedule/outsideClimate.ts';
-import type { SeasonSent } from '../../src/contracts/planner.ts';
-import type { SeasonBatch } from '../../src/contracts/seasonData.ts';
+import { climateStart } from '../../src/core/plan/schedule/placeClimate.ts';
+import type { MonthNormal } from '../../src/core/plan/schedule/outsideClimate.ts';
+import type { SeasonSent } from '../../src/contracts/plan/planner.ts';
+import type { SeasonBatch } from '../../src/contracts/plan/seasonData.ts';
 import { demoHouse } from './demoHouse.ts';
 
 /** Climates the nurseries lie in. Normals are made up; latitude and season are those of the name. */

@@ -2,11 +2,11 @@ import { dayFromCivil, type DayNumber } from '../../src/core/calendar/dayNumber.
 import { mondayOf } from '../../src/core/calendar/week.ts';
 import type { BatchPlan, Crop, OffHeatRule, Place } from '../../src/core/model.ts';
 import { seededRandom } from '../../src/core/numerics/random.ts';
-import { backwardChain } from '../../src/core/schedule/backward.ts';
-import { milestoneOf, startOf } from '../../src/core/schedule/chain.ts';
-import { forwardChain } from '../../src/core/schedule/forward.ts';
-import type { MonthNormal } from '../../src/core/schedule/outsideClimate.ts';
-import { seasonTables } from '../../src/core/schedule/seasonTables.ts';
+import { backwardChain } from '../../src/core/plan/schedule/backward.ts';
+import { milestoneOf, startOf } from '../../src/core/plan/schedule/chain.ts';
+import { forwardChain } from '../../src/core/plan/schedule/forward.ts';
+import type { MonthNormal } from '../../src/core/plan/schedule/outsideClimate.ts';
+import { seasonTables } from '../../src/core/plan/schedule/seasonTables.ts';
 
 /** A made-up chain: a crop, a site of either hemisphere, places with weekly set-points, a date of any year, leap years among them. */
 export interface RandomChain {

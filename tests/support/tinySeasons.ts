@@ -1,5 +1,5 @@
 import { seededRandom } from '../../src/core/numerics/random.ts';
-import { USUAL_WEIGHTS, type Instance, type LevelSpec } from '../../src/core/placement/instance.ts';
+import { USUAL_WEIGHTS, type Instance, type LevelSpec } from '../../src/core/plan/placement/instance.ts';
 
 const DAYS = 28;
 

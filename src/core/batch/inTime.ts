@@ -1,6 +1,6 @@
 import { normalCdf } from '../numerics/normal.ts';
 import type { BatchPlan } from '../model.ts';
-import { milestoneOf, noonOf, type Chain } from '../schedule/chain.ts';
+import { milestoneOf, noonOf, type Chain } from '../plan/schedule/chain.ts';
 import type { Progress } from './progress.ts';
 import { windowOf } from './tolerance.ts';
 

@@ -1,8 +1,8 @@
 import type { DayNumber } from '../calendar/dayNumber.ts';
 import type { LookOn } from '../germination/verdict.ts';
-import { noonOf } from '../schedule/chain.ts';
-import type { SeasonTables } from '../schedule/seasonTables.ts';
-import { totalAt } from '../schedule/thermalIntegral.ts';
+import { noonOf } from '../plan/schedule/chain.ts';
+import type { SeasonTables } from '../plan/schedule/seasonTables.ts';
+import { totalAt } from '../plan/schedule/thermalIntegral.ts';
 import type { BatchEvent } from './event.ts';
 import { effectiveEvents, type Stay } from './reduce.ts';
 import type { Crop, StagePlaces } from '../model.ts';

@@ -1,6 +1,6 @@
 import { USUAL_UP_frac } from '../germination/usual.ts';
 import type { BatchPlan } from '../model.ts';
-import { cellsToSow } from '../quantities/trays.ts';
+import { cellsToSow } from './trays.ts';
 import type { BatchState } from './reduce.ts';
 
 /** The parts of a batch's state that its plants follow from. */

@@ -1,12 +1,12 @@
-import { chilledBy } from '../schedule/treatment.ts';
-import type { Because } from '../because.ts';
+import { chilledBy } from '../plan/schedule/treatment.ts';
+import type { Because } from '../explanation.ts';
 import { isoFromDay, type DayNumber } from '../calendar/dayNumber.ts';
 import { placeOfStage, type BatchPlan, type Container, type Crop, type OffHeatRule, type Stage } from '../model.ts';
-import { slotsFor, traysFor } from '../quantities/trays.ts';
-import { milestoneOf, noonOf, startOf, type Chain, type ChainResult, type MilestoneKey } from '../schedule/chain.ts';
-import { forwardChain } from '../schedule/forward.ts';
-import { plannedChain } from '../schedule/plannedChain.ts';
-import type { SeasonTables } from '../schedule/seasonTables.ts';
+import { slotsFor, traysFor } from './trays.ts';
+import { milestoneOf, noonOf, startOf, type Chain, type ChainResult, type MilestoneKey } from '../plan/schedule/chain.ts';
+import { forwardChain } from '../plan/schedule/forward.ts';
+import { plannedChain } from '../plan/schedule/plannedChain.ts';
+import type { SeasonTables } from '../plan/schedule/seasonTables.ts';
 import { plantsOf, type Plants, type PlantState } from './plants.ts';
 import type { BatchState } from './reduce.ts';
 

@@ -1,5 +1,5 @@
 import { requireRange } from '../numerics/guard.ts';
-import { robustPool } from '../learning/robustPool.ts';
+import { robustPool } from '../numerics/robustPool.ts';
 import { afterLooks, beliefOf, meansOf, PLAIN_PRIOR, upShare, type Look, type Prior } from './belief.ts';
 
 /** A tray the house has raised: whose it was and what its looks say. */

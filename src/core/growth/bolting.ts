@@ -1,5 +1,5 @@
 import { dayOfYear, type DayNumber } from '../calendar/dayNumber.ts';
-import { dayLength_h } from '../climate/sun.ts';
+import { dayLength_h } from '../weather/sun.ts';
 import type { Crop } from '../model.ts';
 
 /** Why a crop may run to flower before its time. */

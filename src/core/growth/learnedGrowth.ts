@@ -1,5 +1,5 @@
 import type { Sign } from '../batch/event.ts';
-import { robustPool } from '../learning/robustPool.ts';
+import { robustPool } from '../numerics/robustPool.ts';
 import { LEAVES_AT_POTTING } from './stageNeeds.ts';
 import type { StageSums } from './stageSums.ts';
 

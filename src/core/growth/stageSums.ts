@@ -1,4 +1,4 @@
-import { COMMON_PRACTICE } from '../because.ts';
+import { COMMON_PRACTICE } from '../explanation.ts';
 import { daysToEmerge, germinationRate } from '../germination/germinationRate.ts';
 import type { Crop } from '../model.ts';
 import { reference_degreeDays } from './growthRate.ts';

@@ -1,4 +1,4 @@
-import { tooWindy } from '../climate/wind.ts';
+import { tooWindy } from '../weather/wind.ts';
 import type { DayNumber } from '../calendar/dayNumber.ts';
 import { heatCeiling_C, newStresses, RUNG_COVER_K, type Rung, type Stress } from './programme.ts';
 

@@ -1,5 +1,5 @@
-import type { ForecastHour } from '../climate/forecast.ts';
-import { gustOf } from '../climate/forecast.ts';
+import type { ForecastHour } from '../weather/forecast.ts';
+import { gustOf } from '../weather/forecast.ts';
 import type { Rung } from './programme.ts';
 
 /** Hours somebody is there to carry and to open, by the wall clock. */

@@ -1,6 +1,6 @@
 import type { DayNumber } from '../calendar/dayNumber.ts';
 import type { Place } from '../model.ts';
-import { placeClimate, temperatureOn } from '../schedule/placeClimate.ts';
+import { placeClimate, temperatureOn } from '../plan/schedule/placeClimate.ts';
 import { mondayOf } from '../calendar/week.ts';
 
 /** A person's set-point that ends by itself. Instants in epoch ms. */

@@ -1,4 +1,4 @@
-import type { MonthNormal } from '../schedule/outsideClimate.ts';
+import type { MonthNormal } from '../plan/schedule/outsideClimate.ts';
 import { advance, AIR, BED, MEDIUM, networkOf, settled, stepOf, type ZoneMode } from './network.ts';
 import { modeAt, simulateHours } from './simulate.ts';
 import { MONTH_days, usualHours } from './yearHours.ts';

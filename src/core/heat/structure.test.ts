@@ -1,6 +1,6 @@
 import { Solver } from 'odex';
 import { describe, expect, it } from 'vitest';
-import { hourly_C, sun_W_m2 } from '../climate/hourly.ts';
+import { hourly_C, sun_W_m2 } from '../weather/hourly.ts';
 import { lidDays, type LidSchool, type StructureHour } from './lid.ts';
 import {
   built,

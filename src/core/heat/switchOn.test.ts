@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { sun_W_m2 } from '../climate/hourly.ts';
+import { sun_W_m2 } from '../weather/hourly.ts';
 import { simulateHours } from './simulate.ts';
 import { switchOn } from './switchOn.ts';
 import { coverOn } from './yearHours.ts';

@@ -1,6 +1,6 @@
-import { hourly_C, sun_W_m2 } from '../climate/hourly.ts';
-import { dayLength_h } from '../climate/sun.ts';
-import type { MonthNormal } from '../schedule/outsideClimate.ts';
+import { hourly_C, sun_W_m2 } from '../weather/hourly.ts';
+import { dayLength_h } from '../weather/sun.ts';
+import type { MonthNormal } from '../plan/schedule/outsideClimate.ts';
 import type { HoursIn } from './simulate.ts';
 
 /** Days of the months of a common year. */

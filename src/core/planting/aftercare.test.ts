@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { cropNamed } from '../../../tests/references/library.ts';
 import { requireDay } from '../calendar/dayNumber.ts';
-import type { DayWeather } from '../climate/forecast.ts';
-import { scoresOf } from '../climate/score.ts';
+import type { DayWeather } from '../weather/forecast.ts';
+import { scoresOf } from '../weather/score.ts';
 import { careOf, hottestUnder_C, type StandsOut } from './aftercare.ts';
 import { coolerFrom, heatLines, tooHot } from './heat.ts';
 

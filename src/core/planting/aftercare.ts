@@ -1,6 +1,6 @@
 import type { DayNumber } from '../calendar/dayNumber.ts';
-import { oddsAtOrBelow, scoreAt, type LeadScore } from '../climate/score.ts';
-import type { DayWeather } from '../climate/forecast.ts';
+import { oddsAtOrBelow, scoreAt, type LeadScore } from '../weather/score.ts';
+import type { DayWeather } from '../weather/forecast.ts';
 import type { HeatLines } from './heat.ts';
 
 /** A batch that stands out, and what lies over it. Temperatures in degrees Celsius. */

@@ -1,8 +1,8 @@
 import { cropNamed } from '../../../tests/references/library.ts';
 import { describe, expect, it } from 'vitest';
 import { requireDay } from '../calendar/dayNumber.ts';
-import type { DayWeather } from '../climate/forecast.ts';
-import { oddsAtOrBelow, scoreAt, scoresOf } from '../climate/score.ts';
+import type { DayWeather } from '../weather/forecast.ts';
+import { oddsAtOrBelow, scoreAt, scoresOf } from '../weather/score.ts';
 import { GATE_KEYS, gatesOf, USUAL_MODES, USUAL_RULES, verdictOf, type GateInput, type GateModes } from './gates.ts';
 import { ground_m2, spacingOf } from './spacing.ts';
 

@@ -1,8 +1,8 @@
 import type { DayNumber } from '../calendar/dayNumber.ts';
-import type { LeadScore } from '../climate/score.ts';
-import { oddsAtOrBelow, oddsOfAny, scoreAt } from '../climate/score.ts';
-import { tooWindy } from '../climate/wind.ts';
-import type { DayWeather } from '../climate/forecast.ts';
+import type { LeadScore } from '../weather/score.ts';
+import { oddsAtOrBelow, oddsOfAny, scoreAt } from '../weather/score.ts';
+import { tooWindy } from '../weather/wind.ts';
+import type { DayWeather } from '../weather/forecast.ts';
 import { HEAT_days, tooHot, type HeatLines } from './heat.ts';
 
 export const GATE_KEYS = ['calendar', 'soil', 'nights', 'forecast', 'storm', 'heat', 'hardened', 'covers'] as const;

@@ -1,5 +1,5 @@
 import type { DayNumber } from '../calendar/dayNumber.ts';
-import type { DayWeather } from '../climate/forecast.ts';
+import type { DayWeather } from '../weather/forecast.ts';
 import type { Crop } from '../model.ts';
 
 /** What freshly set plants bear of heat. Temperatures in degrees Celsius. */

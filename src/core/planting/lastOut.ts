@@ -1,5 +1,5 @@
 import { dayFromCivil, dayOfYear } from '../calendar/dayNumber.ts';
-import { dayLength_h } from '../climate/sun.ts';
+import { dayLength_h } from '../weather/sun.ts';
 import type { Crop } from '../model.ts';
 import { OUT_HARM_C } from './outDates.ts';
 

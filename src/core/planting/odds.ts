@@ -1,7 +1,7 @@
 import type { DayNumber } from '../calendar/dayNumber.ts';
 import type { LadderAt, LadderRules } from '../hardening/ladder.ts';
 import { ladderWalk } from '../hardening/walk.ts';
-import type { Springs } from '../season/springs.ts';
+import type { Springs } from '../plan/springs/springs.ts';
 import type { GateModes, GateRules } from './gates.ts';
 
 /** A batch whose going out is reckoned over many springs. */

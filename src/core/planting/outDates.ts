@@ -1,5 +1,5 @@
-import { coverSoil_K } from '../climate/soilSurface.ts';
-import { dateAtRisk, frostDates, frostSeasons, type DayLow } from '../climate/frost.ts';
+import { coverSoil_K } from '../weather/soilSurface.ts';
+import { dateAtRisk, frostDates, frostSeasons, type DayLow } from '../weather/frost.ts';
 import type { Crop, Hardiness } from '../model.ts';
 
 /** A night at or below this kills or checks a hardened plant in the open. Common practice, no source. */

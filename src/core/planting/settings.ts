@@ -1,4 +1,4 @@
-import { LAYER_WEEKS, type LayerSchool } from '../climate/coverWorth.ts';
+import { LAYER_WEEKS, type LayerSchool } from '../weather/coverWorth.ts';
 import { CAUTION } from '../hardening/ladder.ts';
 import type { Carrying, HomeHours } from '../hardening/orders.ts';
 import type { LidSchool } from '../heat/lid.ts';

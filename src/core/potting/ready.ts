@@ -3,7 +3,7 @@ import { containerNow, type Progress } from '../batch/progress.ts';
 import type { BatchState } from '../batch/reduce.ts';
 import type { DayNumber } from '../calendar/dayNumber.ts';
 import type { BatchPlan, Container } from '../model.ts';
-import { milestoneOf } from '../schedule/chain.ts';
+import { milestoneOf } from '../plan/schedule/chain.ts';
 import type { PottingSettings } from './settings.ts';
 
 export type PottingJob = 'prick-out' | 'pot' | 'pot-on';

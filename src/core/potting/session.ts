@@ -1,8 +1,8 @@
-import type { Because } from '../because.ts';
-import { COMMON_PRACTICE, OWN_LOG } from '../because.ts';
+import type { Because } from '../explanation.ts';
+import { COMMON_PRACTICE, OWN_LOG } from '../explanation.ts';
 import type { Container } from '../model.ts';
 import { requireRange } from '../numerics/guard.ts';
-import { traysFor } from '../quantities/trays.ts';
+import { traysFor } from '../batch/trays.ts';
 import { layersOf, perTray } from './pot.ts';
 import { loose_L, partsFor, type MixPart, type MixRecipe, type PartNeed } from './mix.ts';
 import { minutesFor, paceOf, type Pace, type Timed } from './rates.ts';

@@ -1,4 +1,4 @@
-import { windFrom, type WindUnit } from '../climate/siteWind.ts';
+import { windFrom, type WindUnit } from '../weather/siteWind.ts';
 import type { TemperatureUnit } from './temperature.ts';
 
 /** Wind is read in km/h beside Celsius, in mph beside Fahrenheit. @source 1 mile = 1609.344 m exactly (ISO 80000-3) */

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
-import type { OutDatesView } from '../../contracts/hardenViews.ts';
+import type { OutDatesView } from '../../contracts/hardening/hardenViews.ts';
 import { call } from '../../ui/call.ts';
 import { counted, shortDay } from '../../ui/format.ts';
 

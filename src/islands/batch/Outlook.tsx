@@ -1,7 +1,7 @@
 import type { BatchPlan, Crop, Stage } from '../../core/model.ts';
-import { milestoneOf, MILESTONE_WORDS, startOf } from '../../core/schedule/chain.ts';
-import type { Outlook as OutlookRecord } from '../../core/schedule/outlook.ts';
-import type { HouseData } from '../../contracts/seasonData.ts';
+import { milestoneOf, MILESTONE_WORDS, startOf } from '../../core/plan/schedule/chain.ts';
+import type { Outlook as OutlookRecord } from '../../core/plan/schedule/outlook.ts';
+import type { HouseData } from '../../contracts/plan/seasonData.ts';
 import { ChainList } from '../../ui/ChainList.tsx';
 import { counted, dayNight, fillText, spokenDay } from '../../ui/format.ts';
 

@@ -1,8 +1,8 @@
-import type { PlaceAnswer } from '../../contracts/planner.ts';
-import type { HouseData } from '../../contracts/seasonData.ts';
+import type { PlaceAnswer } from '../../contracts/plan/planner.ts';
+import type { HouseData } from '../../contracts/plan/seasonData.ts';
 import { windowOf } from '../../core/batch/tolerance.ts';
 import { ALL_STAGES, placeOfStage, type BatchPlan, type Stage } from '../../core/model.ts';
-import type { Missing, NewWay } from '../../core/placement/placeNew.ts';
+import type { Missing, NewWay } from '../../core/plan/placement/placeNew.ts';
 import { counted, degrees, lateness, shortDay, spokenDay } from '../../ui/format.ts';
 import { priceWords } from '../../ui/priceWords.ts';
 

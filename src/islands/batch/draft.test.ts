@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { demoHouse } from '../../../tests/support/demoHouse.ts';
-import { batchInput } from '../../contracts/batches.ts';
-import { familyInput } from '../../contracts/planning.ts';
+import { batchInput } from '../../contracts/batch/batches.ts';
+import { familyInput } from '../../contracts/plan/planning.ts';
 import { draftOf, emptyDraft, familyOf, inputOf, type Draft } from './draft.ts';
 
 const { house } = demoHouse();

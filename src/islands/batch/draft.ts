@@ -1,7 +1,7 @@
 import { USUAL_WINDOW, type StagePlaces } from '../../core/model.ts';
-import type { BatchInput } from '../../contracts/batches.ts';
+import type { BatchInput } from '../../contracts/batch/batches.ts';
 import { offHeatBody, typedOffHeat, type TypedOffHeat } from '../../ui/OffHeatChoice.tsx';
-import type { HouseData } from '../../contracts/seasonData.ts';
+import type { HouseData } from '../../contracts/plan/seasonData.ts';
 
 /** What is typed; numbers stay text until they are figures, so that nothing typed is lost. */
 export interface Draft {

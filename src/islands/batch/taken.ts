@@ -1,10 +1,10 @@
 import { useMemo, useRef } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
-import type { HouseData } from '../../contracts/seasonData.ts';
+import type { HouseData } from '../../contracts/plan/seasonData.ts';
 import type { BatchPlan } from '../../core/model.ts';
-import type { NewWay } from '../../core/placement/placeNew.ts';
-import { withSetPoints } from '../../core/placement/proposal.ts';
-import { tablesOfHouse, type SeasonTables } from '../../core/schedule/seasonTables.ts';
+import type { NewWay } from '../../core/plan/placement/placeNew.ts';
+import { withSetPoints } from '../../core/plan/placement/proposal.ts';
+import { tablesOfHouse, type SeasonTables } from '../../core/plan/schedule/seasonTables.ts';
 
 /** Places and days of the way taken, as the call wants them. */
 export function takenBody({ proposed }: NewWay): Record<string, unknown> {

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
-import type { PlaceAnswer } from '../../contracts/planner.ts';
-import type { HouseData, SeasonBatch } from '../../contracts/seasonData.ts';
+import type { PlaceAnswer } from '../../contracts/plan/planner.ts';
+import type { HouseData, SeasonBatch } from '../../contracts/plan/seasonData.ts';
 import type { BatchPlan, Crop } from '../../core/model.ts';
 import { call } from '../../ui/call.ts';
 import { planHelper, type PlanHelper } from '../../workers/planner.client.ts';

@@ -3,7 +3,7 @@ import { CartesianGrid, Line, LineChart, ReferenceLine, XAxis, YAxis } from 'rec
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { SPOTS, type HotBedLine, type Spot } from '../../core/heat/hotBed.ts';
 import { shownTemperature, temperatureFromShown } from '../../core/units/temperature.ts';
-import type { HotBedView } from '../../contracts/heatViews.ts';
+import type { HotBedView } from '../../contracts/heat/heatViews.ts';
 import { call, fieldError, freshKey, trouble } from '../../ui/call.ts';
 import { Field } from '../../ui/Field.tsx';
 import { counted, degrees, spokenDay } from '../../ui/format.ts';

@@ -1,6 +1,6 @@
 import { useEffect, useId, useState } from 'react';
 import type { FieldError } from '../../contracts/problem.ts';
-import type { ImportAnswer } from '../../contracts/importAnswer.ts';
+import type { ImportAnswer } from '../../contracts/batch/importAnswer.ts';
 import { call, freshKey, trouble } from '../../ui/call.ts';
 import { counted } from '../../ui/format.ts';
 

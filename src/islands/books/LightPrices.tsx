@@ -1,5 +1,5 @@
-import { NEW_LAMPS } from '../../core/schedule/lightChoices.ts';
-import type { LightPrice } from '../../contracts/heatViews.ts';
+import { NEW_LAMPS } from '../../core/plan/schedule/lightChoices.ts';
+import type { LightPrice } from '../../contracts/heat/heatViews.ts';
 import { counted, monthName } from '../../ui/format.ts';
 import { money } from '../../ui/house.ts';
 

@@ -1,5 +1,5 @@
 import type { PlaceKind, PlaceLight } from '../../core/model.ts';
-import { usualLight } from '../../core/schedule/sky.ts';
+import { usualLight } from '../../core/plan/schedule/sky.ts';
 import { LightMeter } from './LightMeter.tsx';
 import { figureOr } from './LineForm.tsx';
 

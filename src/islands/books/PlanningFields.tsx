@@ -1,4 +1,4 @@
-import type { PlanningSettings } from '../../core/placement/planning.ts';
+import type { PlanningSettings } from '../../core/plan/placement/planning.ts';
 import { figureOr } from './LineForm.tsx';
 import { temperatureFromShown, type TemperatureUnit } from '../../core/units/temperature.ts';
 import { typedTemperature } from './LineForm.tsx';

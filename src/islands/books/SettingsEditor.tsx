@@ -2,7 +2,7 @@ import { PlanningFields, planningBody, typedPlanning } from './PlanningFields.ts
 import { house } from '../../ui/house.ts';
 import type { NurseryRecord } from '../../contracts/records.ts';
 import { useState } from 'react';
-import type { Weights } from '../../core/placement/instance.ts';
+import type { Weights } from '../../core/plan/placement/instance.ts';
 import { temperatureFromShown } from '../../core/units/temperature.ts';
 import { Field } from '../../ui/Field.tsx';
 import { OffHeatChoice, offHeatBody, typedOffHeat } from '../../ui/OffHeatChoice.tsx';

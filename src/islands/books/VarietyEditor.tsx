@@ -1,5 +1,5 @@
 import type { Crop } from '../../core/model.ts';
-import { VARIETY_FIGURES, type VarietyFigures } from '../../core/varietyFigures.ts';
+import { VARIETY_FIGURES, type VarietyFigures } from '../../core/books/varietyFigures.ts';
 import { house } from '../../ui/house.ts';
 import { CROP_FIELDS, labelOf } from './CropEditor.tsx';
 import type { FieldSpec } from './fields.ts';

@@ -1,6 +1,6 @@
 import { afterEach, describe, expect, it } from 'vitest';
 import { DEMO_PLACES } from '../../../simulators/demoBooks.ts';
-import { placeInput } from '../../contracts/books.ts';
+import { placeInput } from '../../contracts/books/books.ts';
 import { requireDay } from '../../core/calendar/dayNumber.ts';
 import type { PlaceRecord } from '../../contracts/records.ts';
 import { tellHouse } from '../../ui/house.ts';

@@ -7,7 +7,7 @@ import { figureOr, typedOf, typedTemperature, valuesOf } from './LineForm.tsx';
 import type { PlaceTemperature } from '../../core/model.ts';
 import type { HotBedSpec } from '../../core/heat/hotBed.ts';
 import type { MatSpec } from '../../core/heat/mat.ts';
-import { placeBedInput, placeMatInput } from '../../contracts/warmth.ts';
+import { placeBedInput, placeMatInput } from '../../contracts/heat/warmth.ts';
 import type { FieldSpec, Typed } from './fields.ts';
 import { BED_FIELDS, bedOr, flatMat, matFields, matOfFlat, matOr } from './warmthFields.ts';
 

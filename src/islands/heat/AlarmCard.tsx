@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { ALARMS } from '../../core/heat/alarms.ts';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
-import type { AlarmRecord } from '../../contracts/heat.ts';
+import type { AlarmRecord } from '../../contracts/heat/heat.ts';
 import { call, trouble } from '../../ui/call.ts';
 import { clockTime, evidenceWords } from './words.ts';
 

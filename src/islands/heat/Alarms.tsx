@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
-import type { AlarmRecord } from '../../contracts/heat.ts';
+import type { AlarmRecord } from '../../contracts/heat/heat.ts';
 import { call, trouble } from '../../ui/call.ts';
 import { useAlarmSound, type Sounding } from './useAlarmSound.ts';
 import { AlarmCard } from './AlarmCard.tsx';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { BreakInput } from '../../contracts/heat.ts';
+import type { BreakInput } from '../../contracts/heat/heat.ts';
 import { call, trouble } from '../../ui/call.ts';
 
 const THINGS: readonly (readonly [keyof BreakInput, string])[] = [

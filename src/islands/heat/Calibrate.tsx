@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { icePoint } from '../../core/heat/calibration.ts';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
-import type { SensorRecord } from '../../contracts/heat.ts';
+import type { SensorRecord } from '../../contracts/heat/heat.ts';
 import { call, trouble } from '../../ui/call.ts';
 import { clockTime, kelvin, tenth } from './words.ts';
 

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { costOf, type Tariff } from '../../core/heat/cost.ts';
-import { hourly_C } from '../../core/climate/hourly.ts';
+import { hourly_C } from '../../core/weather/hourly.ts';
 import { simulateHours } from '../../core/heat/simulate.ts';
 import { coverOn } from '../../core/heat/yearHours.ts';
 import type { ZoneSpec } from '../../core/heat/zone.ts';

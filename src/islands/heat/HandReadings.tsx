@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { differenceWords } from '../../core/units/words.ts';
 import { temperatureFromShown, type TemperatureUnit } from '../../core/units/temperature.ts';
-import type { ZoneView } from '../../contracts/heat.ts';
+import type { ZoneView } from '../../contracts/heat/heat.ts';
 import { call, fieldError, freshKey, trouble } from '../../ui/call.ts';
 import { useSend } from '../../ui/useSend.ts';
 import { Field } from '../../ui/Field.tsx';

@@ -2,7 +2,7 @@ import { shortDay } from '../../core/calendar/shortDay.ts';
 import { money } from '../../ui/house.ts';
 import { Figure } from '../../ui/Figure.tsx';
 import { useEffect, useRef, useState } from 'react';
-import type { AlarmRecord, HeatTotals, ZoneCard, ZoneView } from '../../contracts/heat.ts';
+import type { AlarmRecord, HeatTotals, ZoneCard, ZoneView } from '../../contracts/heat/heat.ts';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
 import { call } from '../../ui/call.ts';
 import { temperatureColour } from '../../ui/ramp.ts';

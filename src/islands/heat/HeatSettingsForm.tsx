@@ -1,6 +1,6 @@
 import { house } from '../../ui/house.ts';
 import { useEffect, useState } from 'react';
-import type { HeatSettings } from '../../contracts/heat.ts';
+import type { HeatSettings } from '../../contracts/heat/heat.ts';
 import type { Problem } from '../../contracts/problem.ts';
 import { call, fieldError, trouble } from '../../ui/call.ts';
 import { Field } from '../../ui/Field.tsx';

@@ -2,7 +2,7 @@ import { useRef, useState } from 'react';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
 import { sizingOf } from '../../core/heat/sizing.ts';
 import type { Problem } from '../../contracts/problem.ts';
-import type { ZoneView } from '../../contracts/heat.ts';
+import type { ZoneView } from '../../contracts/heat/heat.ts';
 import { call, fieldError, freshKey, trouble } from '../../ui/call.ts';
 import { clockTime, percent, tenth } from './words.ts';
 

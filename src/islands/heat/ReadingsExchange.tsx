@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import Papa from 'papaparse';
-import type { ReadingsReport } from '../../contracts/heat.ts';
+import type { ReadingsReport } from '../../contracts/heat/heat.ts';
 import type { Problem } from '../../contracts/problem.ts';
 import { call, fieldError, trouble } from '../../ui/call.ts';
 import { counted } from '../../ui/format.ts';

@@ -1,7 +1,7 @@
 import { MATERIALS } from '../../core/heat/materials.ts';
 import { area_m2 } from '../../core/heat/zone.ts';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
-import type { ZoneView } from '../../contracts/heat.ts';
+import type { ZoneView } from '../../contracts/heat/heat.ts';
 import { length } from '../../ui/house.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
 import { tenth } from './words.ts';

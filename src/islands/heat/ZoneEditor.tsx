@@ -5,7 +5,7 @@ import { MATERIAL_KEYS, MATERIALS, type Layer, type MaterialKey } from '../../co
 import { sizingOf, yearOfHeat } from '../../core/heat/sizing.ts';
 import { COVERS, HEATERS, requireZone, type ZoneSpec } from '../../core/heat/zone.ts';
 import { costOf, type Tariff } from '../../core/heat/cost.ts';
-import type { MonthNormal } from '../../core/schedule/outsideClimate.ts';
+import type { MonthNormal } from '../../core/plan/schedule/outsideClimate.ts';
 import {
   differenceFromShown,
   shownDifference,
@@ -13,7 +13,7 @@ import {
   temperatureFromShown,
   type TemperatureUnit,
 } from '../../core/units/temperature.ts';
-import type { ZoneRecord } from '../../contracts/heat.ts';
+import type { ZoneRecord } from '../../contracts/heat/heat.ts';
 import type { Problem } from '../../contracts/problem.ts';
 import { call, fieldError, trouble } from '../../ui/call.ts';
 import { Field } from '../../ui/Field.tsx';

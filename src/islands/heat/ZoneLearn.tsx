@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
-import type { FittedRecord } from '../../contracts/heat.ts';
+import type { FittedRecord } from '../../contracts/heat/heat.ts';
 import { call, trouble } from '../../ui/call.ts';
 
 /** What the zone's own last nights say of it. */

@@ -1,5 +1,5 @@
 import type { Place } from '../../core/model.ts';
-import type { Worked } from '../season/useSeason.ts';
+import type { Worked } from '../plan/useSeason.ts';
 
 export interface Rect {
   readonly x: number;

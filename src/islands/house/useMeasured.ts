@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { ALARMS } from '../../core/heat/alarms.ts';
-import type { ZoneCard } from '../../contracts/heat.ts';
+import type { ZoneCard } from '../../contracts/heat/heat.ts';
 import { call } from '../../ui/call.ts';
 import type { Measured } from './HouseDrawing.tsx';
 

@@ -1,6 +1,6 @@
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { differenceWords, windWords } from '../../core/units/words.ts';
-import type { ForecastView } from '../../contracts/hardenViews.ts';
+import type { ForecastView } from '../../contracts/hardening/hardenViews.ts';
 import { call, trouble } from '../../ui/call.ts';
 import { aboutDegrees, counted, longDay } from '../../ui/format.ts';
 import { temperatureColour } from '../../ui/ramp.ts';

@@ -1,6 +1,6 @@
 import { Area, CartesianGrid, ComposedChart, Line, ReferenceLine, XAxis, YAxis } from 'recharts';
 import { shownTemperature } from '../../core/units/temperature.ts';
-import type { SkyDay } from '../../contracts/hardenViews.ts';
+import type { SkyDay } from '../../contracts/hardening/hardenViews.ts';
 import { dayHead } from './SkyRow.tsx';
 
 interface Props {

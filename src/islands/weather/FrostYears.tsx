@@ -1,4 +1,4 @@
-import type { WeatherView } from '../../contracts/weather.ts';
+import type { WeatherView } from '../../contracts/weather/weather.ts';
 import { shortDay } from '../../ui/format.ts';
 
 const ROW = 9;

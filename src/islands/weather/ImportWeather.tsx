@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import type { WeatherPreview } from '../../contracts/weather.ts';
-import { WIND_UNITS, type WindUnit } from '../../core/climate/siteWind.ts';
-import { columnsOf, looksLikeDly, type WeatherUnit } from '../../contracts/weatherFile.ts';
+import type { WeatherPreview } from '../../contracts/weather/weather.ts';
+import { WIND_UNITS, type WindUnit } from '../../core/weather/siteWind.ts';
+import { columnsOf, looksLikeDly, type WeatherUnit } from '../../formats/weatherFile.ts';
 import { call, trouble } from '../../ui/call.ts';
 import { counted, degrees, shortDay } from '../../ui/format.ts';
 import { yearOf } from './words.ts';

@@ -3,7 +3,7 @@ import { length } from '../../ui/house.ts';
 import { useEffect, useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { temperatureFromShown } from '../../core/units/temperature.ts';
-import type { ReadingsShown } from '../../contracts/siteReadings.ts';
+import type { ReadingsShown } from '../../contracts/weather/siteReadings.ts';
 import { call, fieldError, freshKey, trouble } from '../../ui/call.ts';
 import { useSend } from '../../ui/useSend.ts';
 import { aboutDegrees, counted, degrees, shortDay, spokenDay } from '../../ui/format.ts';

@@ -1,7 +1,7 @@
 import { weekdayOf } from '../../core/calendar/dayNumber.ts';
 import { windWords } from '../../core/units/words.ts';
-import type { Flag } from '../../core/climate/forecast.ts';
-import type { SkyDay } from '../../contracts/hardenViews.ts';
+import type { Flag } from '../../core/weather/forecast.ts';
+import type { SkyDay } from '../../contracts/hardening/hardenViews.ts';
 import { degrees, shortDay } from '../../ui/format.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
 

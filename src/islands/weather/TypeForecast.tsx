@@ -2,7 +2,7 @@ import { windFromText, windUnit } from '../../core/units/wind.ts';
 import { useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { temperatureFromShown } from '../../core/units/temperature.ts';
-import { SKIES, type Sky } from '../../core/climate/forecast.ts';
+import { SKIES, type Sky } from '../../core/weather/forecast.ts';
 import type { Problem } from '../../contracts/problem.ts';
 import { call, fieldError, trouble } from '../../ui/call.ts';
 import { counted } from '../../ui/format.ts';

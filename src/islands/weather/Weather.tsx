@@ -1,8 +1,8 @@
 import { OUT_HARM_C } from '../../core/planting/outDates.ts';
 import { difference, length } from '../../ui/house.ts';
 import { useEffect, useRef, useState } from 'react';
-import type { WeatherView } from '../../contracts/weather.ts';
-import type { SiteWind } from '../../core/climate/siteWind.ts';
+import type { WeatherView } from '../../contracts/weather/weather.ts';
+import type { SiteWind } from '../../core/weather/siteWind.ts';
 import { windWords } from '../../core/units/words.ts';
 import { shownTemperature, temperatureFromShown } from '../../core/units/temperature.ts';
 import { call, trouble } from '../../ui/call.ts';

@@ -1,8 +1,8 @@
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
-import { clockInput } from '../../contracts/settings.ts';
-import { updateDemoClockTo } from '../../server/setClock.ts';
+import { clockInput } from '../../contracts/house/settings.ts';
+import { updateDemoClockTo } from '../../server/house/setClock.ts';
 import { body, endpoint, json } from '../../server/edge.ts';
-import { readSeason } from '../../server/season.ts';
+import { readSeason } from '../../server/plan/season.ts';
 
 const answer = async () => {
   const { now, world } = await readSeason();

@@ -1,5 +1,5 @@
 import { endpoint, json } from '../../server/edge.ts';
-import { readHealth } from '../../server/health.ts';
+import { readHealth } from '../../server/house/health.ts';
 
 export const GET = endpoint(async () => {
   const health = await readHealth();

@@ -1,10 +1,10 @@
 import { z } from 'zod';
-import { LABEL_LEAST_mm, LABEL_MOST_mm, labelSheet } from '../../core/quantities/labelSheets.ts';
+import { LABEL_LEAST_mm, LABEL_MOST_mm, labelSheet } from '../../core/batch/labelSheets.ts';
 import { wholeNumber } from '../../contracts/fields.ts';
 import { fieldProblem } from '../../contracts/problem.ts';
 import { check, endpoint } from '../../server/edge.ts';
-import { labelsFor, labelsPdf } from '../../server/labels.ts';
-import { batchIn, readSeason } from '../../server/season.ts';
+import { labelsFor, labelsPdf } from '../../server/batch/labels.ts';
+import { batchIn, readSeason } from '../../server/plan/season.ts';
 
 const query = z.strictObject({
   batches: z

@@ -1,7 +1,7 @@
-import { nurseryInput } from '../../contracts/settings.ts';
-import { writeNursery } from '../../server/changeBooks.ts';
+import { nurseryInput } from '../../contracts/house/settings.ts';
+import { writeNursery } from '../../server/books/changeBooks.ts';
 import { body, endpoint, json } from '../../server/edge.ts';
-import { readSeason } from '../../server/season.ts';
+import { readSeason } from '../../server/plan/season.ts';
 
 const answer = async () => json((await readSeason()).world.nursery);
 

@@ -1,5 +1,5 @@
 import { endpoint, json } from '../../server/edge.ts';
-import { roundAnswer } from '../../server/roundView.ts';
-import { readSeason } from '../../server/season.ts';
+import { roundAnswer } from '../../server/house/roundView.ts';
+import { readSeason } from '../../server/plan/season.ts';
 
 export const GET = endpoint(async () => json(await roundAnswer(await readSeason())));

@@ -4,8 +4,8 @@ import type { LadderDay } from '../../core/hardening/ladder.ts';
 import { rungsFor, type Programme } from '../../core/hardening/programme.ts';
 import { shelterOf } from '../../core/hardening/ladder.ts';
 import type { Hardiness } from '../../core/model.ts';
-import type { Season } from '../season.ts';
-import type { Site } from '../site/site.ts';
+import type { Season } from '../plan/season.ts';
+import type { Site } from '../weather/site.ts';
 import { shutWorth_K } from './ladders.ts';
 
 /** Days either side of the middle that are looked at. */

@@ -1,6 +1,6 @@
 import { dayOfYear } from '../../core/calendar/dayNumber.ts';
 import { localTimeAt } from '../../core/calendar/localDay.ts';
-import { dayLength_h } from '../../core/climate/sun.ts';
+import { dayLength_h } from '../../core/weather/sun.ts';
 import {
   ladderAhead,
   ladderNow,
@@ -16,12 +16,12 @@ import { windWords } from '../../core/units/words.ts';
 import type { BatchState } from '../../core/batch/reduce.ts';
 import { restedOn } from '../../core/potting/rest.ts';
 import type { BatchPlan, Crop } from '../../core/model.ts';
-import type { LadderOfBatch } from '../../core/round/work.ts';
-import { temperatureOn } from '../../core/schedule/placeClimate.ts';
-import type { SeasonTables } from '../../core/schedule/seasonTables.ts';
+import type { LadderOfBatch } from '../../core/batch/work.ts';
+import { temperatureOn } from '../../core/plan/schedule/placeClimate.ts';
+import type { SeasonTables } from '../../core/plan/schedule/seasonTables.ts';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
-import type { World } from '../../db/world.ts';
-import { comingDays, pastDays, type Site } from '../site/site.ts';
+import type { World } from '../../db/house/world.ts';
+import { comingDays, pastDays, type Site } from '../weather/site.ts';
 
 /** A batch's ladder with all the screens tell of it. */
 export interface Ladder extends LadderOfBatch {

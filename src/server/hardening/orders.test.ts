@@ -4,7 +4,7 @@ import type { LidDay } from '../../core/heat/lid.ts';
 import { PROGRAMMES } from '../../core/hardening/programme.ts';
 import type { Order } from '../../core/hardening/orders.ts';
 import type { BatchPlan } from '../../core/model.ts';
-import type { World } from '../../db/world.ts';
+import type { World } from '../../db/house/world.ts';
 import { orderWords, solarNoon_h, whereOf } from './ladders.ts';
 import { lidWords, nightWords } from './structures.ts';
 

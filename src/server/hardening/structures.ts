@@ -1,16 +1,16 @@
-import { cropOf } from '../cropOf.ts';
+import { cropOf } from '../books/cropOf.ts';
 import { dayOfYear } from '../../core/calendar/dayNumber.ts';
-import { COMMON_PRACTICE } from '../../core/because.ts';
-import { sun_W_m2 } from '../../core/climate/hourly.ts';
+import { COMMON_PRACTICE } from '../../core/explanation.ts';
+import { sun_W_m2 } from '../../core/weather/hourly.ts';
 import { degreesWords } from '../../core/hardening/words.ts';
 import { lidDays, type LidDay, type NightAct, type StructureHour } from '../../core/heat/lid.ts';
 import { GLAZING } from '../../core/heat/structure.ts';
-import { stageRange } from '../../core/schedule/suits.ts';
+import { stageRange } from '../../core/plan/schedule/suits.ts';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
-import type { StructureView } from '../../contracts/hardenViews.ts';
-import type { CoverRecord } from '../../contracts/hardening.ts';
-import type { Season } from '../season.ts';
-import { soilOn, type Site } from '../site/site.ts';
+import type { StructureView } from '../../contracts/hardening/hardenViews.ts';
+import type { CoverRecord } from '../../contracts/hardening/hardening.ts';
+import type { Season } from '../plan/season.ts';
+import { soilOn, type Site } from '../weather/site.ts';
 import { solarNoon_h } from './ladders.ts';
 
 /** What plants in general stand when none are in it. Common practice, no source. */

@@ -1,5 +1,5 @@
-import type { AlarmRecord } from '../../contracts/heat.ts';
-import { readAlarms } from '../../db/alarms.ts';
+import type { AlarmRecord } from '../../contracts/heat/heat.ts';
+import { readAlarms } from '../../db/heat/alarms.ts';
 import type { Db } from '../../db/sql.ts';
 
 /** Alarms, open ones first. */

@@ -5,12 +5,12 @@ import { switchOn, type SwitchOn } from '../../core/heat/switchOn.ts';
 import { setPointNow } from '../../core/heat/setPoint.ts';
 import { coverOn } from '../../core/heat/yearHours.ts';
 import { shortDay } from '../../core/calendar/shortDay.ts';
-import { milestoneOf } from '../../core/schedule/chain.ts';
-import type { ZoneRecord } from '../../contracts/heat.ts';
-import { readZones } from '../../db/heat.ts';
+import { milestoneOf } from '../../core/plan/schedule/chain.ts';
+import type { ZoneRecord } from '../../contracts/heat/heat.ts';
+import { readZones } from '../../db/heat/heat.ts';
 import type { Db } from '../../db/sql.ts';
 import { structureHours } from '../hardening/structures.ts';
-import type { Season } from '../season.ts';
+import type { Season } from '../plan/season.ts';
 import { specOf } from './context.ts';
 import { hotBedView } from './hotBed.ts';
 

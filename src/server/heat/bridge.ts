@@ -11,10 +11,10 @@ import {
   type ReadingsMessage,
   type SeriesRole,
   type ZoneStatus,
-} from '../../contracts/heat.ts';
-import { alone, logSetPoint, readStatus, takeOrders, writeStatus } from '../../db/heat.ts';
-import { markSounded, readOpenAlarms, syncAlarms } from '../../db/alarms.ts';
-import { downSample, dropMonthsBefore, readRaw, type ReadingRow } from '../../db/readings.ts';
+} from '../../contracts/heat/heat.ts';
+import { alone, logSetPoint, readStatus, takeOrders, writeStatus } from '../../db/heat/heat.ts';
+import { markSounded, readOpenAlarms, syncAlarms } from '../../db/heat/alarms.ts';
+import { downSample, dropMonthsBefore, readRaw, type ReadingRow } from '../../db/heat/readings.ts';
 import type { Db } from '../../db/sql.ts';
 import { demoInstant_ms } from '../clock.ts';
 import { log } from '../log.ts';

@@ -1,6 +1,6 @@
-import type { HandReading, ZoneStatus } from '../../contracts/heat.ts';
-import { readHandReadings } from '../../db/handReadings.ts';
-import { readStatus } from '../../db/heat.ts';
+import type { HandReading, ZoneStatus } from '../../contracts/heat/heat.ts';
+import { readHandReadings } from '../../db/heat/handReadings.ts';
+import { readStatus } from '../../db/heat/heat.ts';
 import type { Db } from '../../db/sql.ts';
 import type { HeatContext, ZoneNow } from './context.ts';
 

@@ -15,7 +15,7 @@ import type {
   OverrideInput,
   SeriesRole,
   ZoneInput,
-} from '../../contracts/heat.ts';
+} from '../../contracts/heat/heat.ts';
 import {
   endOverrides,
   insertCalibration,
@@ -29,13 +29,13 @@ import {
   updateHeatSettings,
   updateZone,
   writeFit,
-} from '../../db/heat.ts';
-import { insertHandReading } from '../../db/handReadings.ts';
-import { raiseTest, syncAlarms, readAlarm, takeAlarm } from '../../db/alarms.ts';
-import { readRaw } from '../../db/readings.ts';
+} from '../../db/heat/heat.ts';
+import { insertHandReading } from '../../db/heat/handReadings.ts';
+import { raiseTest, syncAlarms, readAlarm, takeAlarm } from '../../db/heat/alarms.ts';
+import { readRaw } from '../../db/heat/readings.ts';
 import { hashOf } from '../requestHash.ts';
 import { database } from '../database.ts';
-import { readSeason } from '../season.ts';
+import { readSeason } from '../plan/season.ts';
 import { readHeat } from './context.ts';
 
 async function zoneOr404(id: number) {

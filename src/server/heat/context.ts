@@ -1,4 +1,4 @@
-import { plainCropOf } from '../cropOf.ts';
+import { plainCropOf } from '../books/cropOf.ts';
 import { isOver } from '../../core/batch/event.ts';
 import { localTimeAt } from '../../core/calendar/localDay.ts';
 import { harmBelow_C } from '../../core/heat/harm.ts';
@@ -6,12 +6,12 @@ import { setPointNow, type Override, type SetPoint } from '../../core/heat/setPo
 import { watched, type Watched } from '../../core/heat/watch.ts';
 import { coverOn } from '../../core/heat/yearHours.ts';
 import type { ZoneSpec } from '../../core/heat/zone.ts';
-import { temperatureOn } from '../../core/schedule/placeClimate.ts';
-import type { HeatSettings, SensorRecord, ZoneRecord } from '../../contracts/heat.ts';
-import { readHeatSettings, readOverrides, readSensors, readZones } from '../../db/heat.ts';
+import { temperatureOn } from '../../core/plan/schedule/placeClimate.ts';
+import type { HeatSettings, SensorRecord, ZoneRecord } from '../../contracts/heat/heat.ts';
+import { readHeatSettings, readOverrides, readSensors, readZones } from '../../db/heat/heat.ts';
 import type { Db } from '../../db/sql.ts';
 import { log } from '../log.ts';
-import { readSeason, type BatchView, type Season } from '../season.ts';
+import { readSeason, type BatchView, type Season } from '../plan/season.ts';
 
 /** A zone with all that decides what it should do now. */
 export interface ZoneNow {

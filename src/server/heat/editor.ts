@@ -1,6 +1,6 @@
-import { readHeatSettings, readSensors, readZones } from '../../db/heat.ts';
+import { readHeatSettings, readSensors, readZones } from '../../db/heat/heat.ts';
 import { database } from '../database.ts';
-import type { Season } from '../season.ts';
+import type { Season } from '../plan/season.ts';
 
 /** What the builder of zones and the lists of them work from. */
 export async function editorData(season: Season) {

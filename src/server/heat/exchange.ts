@@ -3,11 +3,11 @@ import { unbelievable } from '../../core/heat/sample.ts';
 import { temperatureFromShown } from '../../core/units/temperature.ts';
 import { localTimeAt } from '../../core/calendar/localDay.ts';
 import { fieldProblem, ProblemError } from '../../contracts/problem.ts';
-import type { ReadingsImport, ReadingsReport } from '../../contracts/heat.ts';
-import { readSensors, readZones } from '../../db/heat.ts';
-import { downSample, insertReadings, readRaw, type ReadingRow } from '../../db/readings.ts';
+import type { ReadingsImport, ReadingsReport } from '../../contracts/heat/heat.ts';
+import { readSensors, readZones } from '../../db/heat/heat.ts';
+import { downSample, insertReadings, readRaw, type ReadingRow } from '../../db/heat/readings.ts';
 import { database } from '../database.ts';
-import { readSeason } from '../season.ts';
+import { readSeason } from '../plan/season.ts';
 
 const MOST_LINES = 60_000;
 const MOST_OUT = 500_000;

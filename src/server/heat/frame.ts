@@ -1,9 +1,9 @@
 import { ALARMS, WORST_FIRST } from '../../core/heat/alarms.ts';
-import type { AlarmRecord } from '../../contracts/heat.ts';
-import { readOpenAlarms } from '../../db/alarms.ts';
-import { readStatus, readZones } from '../../db/heat.ts';
+import type { AlarmRecord } from '../../contracts/heat/heat.ts';
+import { readOpenAlarms } from '../../db/heat/alarms.ts';
+import { readStatus, readZones } from '../../db/heat/heat.ts';
 import { database } from '../database.ts';
-import type { Season } from '../season.ts';
+import type { Season } from '../plan/season.ts';
 
 /** A reading older than this is not shown as what there is now. */
 const OLD_ms = 10 * 60_000;

@@ -12,16 +12,16 @@ import {
   type HotBedLine,
 } from '../../core/heat/hotBed.ts';
 import type { Place } from '../../core/model.ts';
-import { milestoneOf } from '../../core/schedule/chain.ts';
-import { withinDays } from '../../core/schedule/placeClimate.ts';
+import { milestoneOf } from '../../core/plan/schedule/chain.ts';
+import { withinDays } from '../../core/plan/schedule/placeClimate.ts';
 import { fieldProblem, ProblemError } from '../../contracts/problem.ts';
-import type { HotBedView } from '../../contracts/heatViews.ts';
-import type { HotBedLineInput } from '../../contracts/warmth.ts';
-import { insertHotBedLine } from '../../db/hotBeds.ts';
-import { cropOf } from '../cropOf.ts';
+import type { HotBedView } from '../../contracts/heat/heatViews.ts';
+import type { HotBedLineInput } from '../../contracts/heat/warmth.ts';
+import { insertHotBedLine } from '../../db/heat/hotBeds.ts';
+import { cropOf } from '../books/cropOf.ts';
 import { database } from '../database.ts';
 import { hashOf } from '../requestHash.ts';
-import { readSeason, type Season } from '../season.ts';
+import { readSeason, type Season } from '../plan/season.ts';
 
 /** Writes a line of a hot bed's log; again with the same key changes nothing. */
 export async function addHotBedLine(placeId: number, line: HotBedLineInput): Promise<{ id: number }> {

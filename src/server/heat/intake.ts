@@ -1,4 +1,4 @@
-import { insertReadings, type ReadingRow } from '../../db/readings.ts';
+import { insertReadings, type ReadingRow } from '../../db/heat/readings.ts';
 import type { Db } from '../../db/sql.ts';
 
 interface Waiting {

@@ -1,8 +1,8 @@
-import { readHandReadings } from '../../db/handReadings.ts';
-import { readOpenAlarms } from '../../db/alarms.ts';
-import { readStatus } from '../../db/heat.ts';
+import { readHandReadings } from '../../db/heat/handReadings.ts';
+import { readOpenAlarms } from '../../db/heat/alarms.ts';
+import { readStatus } from '../../db/heat/heat.ts';
 import { database } from '../database.ts';
-import { readSeason } from '../season.ts';
+import { readSeason } from '../plan/season.ts';
 
 const EVERY_ms = 1_500;
 /** Most who may listen at once; more are told to come again. */

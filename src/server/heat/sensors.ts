@@ -1,9 +1,9 @@
 import { ProblemError } from '../../contracts/problem.ts';
-import type { SensorRecord } from '../../contracts/heat.ts';
-import { readCalibrations, readSensors, type CalibrationLine } from '../../db/heat.ts';
-import { readRaw } from '../../db/readings.ts';
+import type { SensorRecord } from '../../contracts/heat/heat.ts';
+import { readCalibrations, readSensors, type CalibrationLine } from '../../db/heat/heat.ts';
+import { readRaw } from '../../db/heat/readings.ts';
 import { database } from '../database.ts';
-import { readSeason } from '../season.ts';
+import { readSeason } from '../plan/season.ts';
 
 export interface SensorLatest {
   readonly sensor: SensorRecord;

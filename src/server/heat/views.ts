@@ -1,10 +1,10 @@
-import { plainCropOf } from '../cropOf.ts';
+import { plainCropOf } from '../books/cropOf.ts';
 import { dayFromIso, isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { seasonOf } from '../../core/calendar/season.ts';
-import { hourly_C } from '../../core/climate/hourly.ts';
+import { hourly_C } from '../../core/weather/hourly.ts';
 import type { NurseryRecord } from '../../contracts/records.ts';
 import { differenceWords, lengthWords } from '../../core/units/words.ts';
-import { dayLength_h } from '../../core/climate/sun.ts';
+import { dayLength_h } from '../../core/weather/sun.ts';
 import { localHourAt } from '../../core/calendar/localDay.ts';
 import { costAt } from '../../core/heat/cost.ts';
 import { CLEAR_SKY_K, harmBelow_C, hoursToHarm } from '../../core/heat/harm.ts';
@@ -21,10 +21,10 @@ import type {
   ZoneCard,
   ZoneStatus,
   ZoneView,
-} from '../../contracts/heat.ts';
-import { readOpenAlarms } from '../../db/alarms.ts';
-import { readSetPointLog } from '../../db/heat.ts';
-import { readBuckets, readHourly } from '../../db/readings.ts';
+} from '../../contracts/heat/heat.ts';
+import { readOpenAlarms } from '../../db/heat/alarms.ts';
+import { readSetPointLog } from '../../db/heat/heat.ts';
+import { readBuckets, readHourly } from '../../db/heat/readings.ts';
 import { database } from '../database.ts';
 import { morningOf } from '../clock.ts';
 import { statusNow } from './byHand.ts';

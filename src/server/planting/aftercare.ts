@@ -4,9 +4,9 @@ import { careOf, type Care } from '../../core/planting/aftercare.ts';
 import { heatLines } from '../../core/planting/heat.ts';
 import { OUT_HARM_C } from '../../core/planting/outDates.ts';
 import { windWords } from '../../core/units/words.ts';
-import { cropOf } from '../cropOf.ts';
-import type { BatchView, Season } from '../season.ts';
-import type { Site } from '../site/site.ts';
+import { cropOf } from '../books/cropOf.ts';
+import type { BatchView, Season } from '../plan/season.ts';
+import type { Site } from '../weather/site.ts';
 import { safeCover_K } from './odds.ts';
 
 /** Planted batches are looked after so many days. */

@@ -1,7 +1,7 @@
-import type { PlantingSettingsInput } from '../../contracts/hardening.ts';
+import type { PlantingSettingsInput } from '../../contracts/hardening/hardening.ts';
 import { ProblemError } from '../../contracts/problem.ts';
-import { updatePlanting } from '../../db/site.ts';
-import { readSeason } from '../season.ts';
+import { updatePlanting } from '../../db/weather/site.ts';
+import { readSeason } from '../plan/season.ts';
 
 /** Changes how the house hardens and plants out. */
 export async function writePlanting({ version, ...settings }: PlantingSettingsInput): Promise<void> {

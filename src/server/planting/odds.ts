@@ -1,18 +1,18 @@
-import { cropOf } from '../cropOf.ts';
+import { cropOf } from '../books/cropOf.ts';
 import { isOver } from '../../core/batch/event.ts';
-import { coverSoil_K, surfaceMean_C } from '../../core/climate/soilSurface.ts';
-import { coverWorth } from '../../core/climate/coverWorth.ts';
-import { scoreAt } from '../../core/climate/score.ts';
+import { coverSoil_K, surfaceMean_C } from '../../core/weather/soilSurface.ts';
+import { coverWorth } from '../../core/weather/coverWorth.ts';
+import { scoreAt } from '../../core/weather/score.ts';
 import type { BatchPlan, Crop } from '../../core/model.ts';
-import { milestoneOf } from '../../core/schedule/chain.ts';
-import { simulatedSprings, type SpringInput, type Springs } from '../../core/season/springs.ts';
+import { milestoneOf } from '../../core/plan/schedule/chain.ts';
+import { simulatedSprings, type SpringInput, type Springs } from '../../core/plan/springs/springs.ts';
 import { oddsOf, type BatchOdds, type OddsTask } from '../../core/planting/odds.ts';
 import { OUT_HARM_C } from '../../core/planting/outDates.ts';
 import { ProblemError } from '../../contracts/problem.ts';
-import { historyColumns, type SpringsSent } from '../../contracts/springs.ts';
+import { historyColumns, type SpringsSent } from '../../contracts/planting/springs.ts';
 import { rulesOf } from '../hardening/ladders.ts';
-import { soilOn, type Site } from '../site/site.ts';
-import type { BatchView, Season } from '../season.ts';
+import { soilOn, type Site } from '../weather/site.ts';
+import type { BatchView, Season } from '../plan/season.ts';
 import { outFrom } from './outFrom.ts';
 
 /** Springs looked through, and days each of them reaches. */

@@ -1,8 +1,8 @@
 import { nearestOccurrence } from '../../core/calendar/monthDay.ts';
-import type { OutDatesView } from '../../contracts/hardenViews.ts';
+import type { OutDatesView } from '../../contracts/hardening/hardenViews.ts';
 import { fieldProblem } from '../../contracts/problem.ts';
-import { cropOf } from '../cropOf.ts';
-import type { Season } from '../season.ts';
+import { cropOf } from '../books/cropOf.ts';
+import type { Season } from '../plan/season.ts';
 import { USUAL_RISK_frac } from './outFrom.ts';
 import { outFromBy } from './view.ts';
 

@@ -1,13 +1,13 @@
 import { civilFromDay, dayFromCivil } from '../../core/calendar/dayNumber.ts';
 import { nearestOccurrence } from '../../core/calendar/monthDay.ts';
-import { usualSoil_C } from '../../core/climate/soil.ts';
-import { usualSurface_C } from '../../core/climate/soilSurface.ts';
+import { usualSoil_C } from '../../core/weather/soil.ts';
+import { usualSurface_C } from '../../core/weather/soilSurface.ts';
 import type { Crop } from '../../core/model.ts';
 import { earliestOut, riskOffsets, type OutDate, type SiteUsual } from '../../core/planting/outDates.ts';
-import { outsideClimate } from '../../core/schedule/outsideClimate.ts';
-import type { CoverRecord } from '../../contracts/hardening.ts';
-import type { World } from '../../db/world.ts';
-import type { Site } from '../site/site.ts';
+import { outsideClimate } from '../../core/plan/schedule/outsideClimate.ts';
+import type { CoverRecord } from '../../contracts/hardening/hardening.ts';
+import type { World } from '../../db/house/world.ts';
+import type { Site } from '../weather/site.ts';
 
 /** Risk taken where none is chosen. */
 export const USUAL_RISK_frac = 0.1;

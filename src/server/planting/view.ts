@@ -1,5 +1,5 @@
-import { cropOf } from '../cropOf.ts';
-import { COMMON_PRACTICE, type Because } from '../../core/because.ts';
+import { cropOf } from '../books/cropOf.ts';
+import { COMMON_PRACTICE, type Because } from '../../core/explanation.ts';
 import { degreesWords } from '../../core/hardening/words.ts';
 import { areaWords, differenceWords, lengthWords, windWords } from '../../core/units/words.ts';
 import { gatesOf, GATE_WORDS, verdictOf, type Gate, type GateInput } from '../../core/planting/gates.ts';
@@ -7,7 +7,7 @@ import { oddsOf, type BatchOdds } from '../../core/planting/odds.ts';
 import { coolerFrom, HEAT_days, heatLines, tooHot } from '../../core/planting/heat.ts';
 import { OUT_HARM_C } from '../../core/planting/outDates.ts';
 import { ground_m2, spacingOf } from '../../core/planting/spacing.ts';
-import { STOOD_AFTER_days } from '../../core/round/work.ts';
+import { STOOD_AFTER_days } from '../../core/batch/work.ts';
 import type { Crop } from '../../core/model.ts';
 import type {
   OutFromBy,
@@ -17,13 +17,13 @@ import type {
   PlantLine,
   PlantView,
   UnlikelyDate,
-} from '../../contracts/hardenViews.ts';
+} from '../../contracts/hardening/hardenViews.ts';
 import { shortDay } from '../../core/calendar/shortDay.ts';
 import { traysOf } from '../hardening/view.ts';
 import { rulesOf } from '../hardening/ladders.ts';
-import type { BatchView, Season } from '../season.ts';
-import { soilOn, type Site } from '../site/site.ts';
-import { forecastView } from '../site/views.ts';
+import type { BatchView, Season } from '../plan/season.ts';
+import { soilOn, type Site } from '../weather/site.ts';
+import { forecastView } from '../weather/siteViews.ts';
 import { careWords, PLANTED_days, standingOut } from './aftercare.ts';
 import { batchOdds, isUnlikely, meanCover, oddsTask, safeCover_K, springsOf } from './odds.ts';
 import { outFrom } from './outFrom.ts';

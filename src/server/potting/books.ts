@@ -2,7 +2,7 @@ import { effectiveEvents } from '../../core/batch/reduce.ts';
 import type { Container } from '../../core/model.ts';
 import type { MixPart, MixRecipe } from '../../core/potting/mix.ts';
 import type { Timed } from '../../core/potting/rates.ts';
-import type { World } from '../../db/world.ts';
+import type { World } from '../../db/house/world.ts';
 
 /** The books a potting is worked out from, by number. */
 export interface PottingBooks {

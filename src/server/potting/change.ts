@@ -12,9 +12,9 @@ import type {
   SessionRecord,
   SessionView,
   StockMoveInput,
-} from '../../contracts/potting.ts';
+} from '../../contracts/potting/potting.ts';
 import { fieldProblem, ProblemError } from '../../contracts/problem.ts';
-import { insertEvent, lockBatch, updateBatch, type NewEvent } from '../../db/batches.ts';
+import { insertEvent, lockBatch, updateBatch, type NewEvent } from '../../db/batch/batches.ts';
 import {
   insertMark,
   insertSession,
@@ -25,13 +25,13 @@ import {
   stockOfEvents,
   updatePotting,
   updateSession,
-} from '../../db/potting.ts';
+} from '../../db/potting/potting.ts';
 import type { In } from '../../db/sql.ts';
-import { readEvents } from '../../db/world.ts';
+import { readEvents } from '../../db/house/world.ts';
 import { hashOf } from '../requestHash.ts';
-import { lineage, logLine, missing, repeatedKey, requireFollows, splitIn, type Logged } from '../changeBatches.ts';
+import { lineage, logLine, missing, repeatedKey, requireFollows, splitIn, type Logged } from '../batch/changeBatches.ts';
 import { database } from '../database.ts';
-import { batchIn, readSeason } from '../season.ts';
+import { batchIn, readSeason } from '../plan/season.ts';
 import { onHandNow, thingsFor } from './stock.ts';
 import { lineFor, sessionView } from './view.ts';
 

@@ -1,13 +1,13 @@
-import { cropOf } from '../cropOf.ts';
+import { cropOf } from '../books/cropOf.ts';
 import { batchProgress, containerNow, type Progress } from '../../core/batch/progress.ts';
 import type { Sign } from '../../core/batch/event.ts';
 import type { BatchPlan } from '../../core/model.ts';
 import { keepFor } from '../../core/potting/keep.ts';
 import { POTTING_WORDS, readyOf, type PottingJob, type Ready } from '../../core/potting/ready.ts';
-import { slotsFor, traysFor } from '../../core/quantities/trays.ts';
-import { milestoneOf } from '../../core/schedule/chain.ts';
-import type { ReadyLine, SessionRecord, Waiting } from '../../contracts/potting.ts';
-import type { BatchView, Season } from '../season.ts';
+import { slotsFor, traysFor } from '../../core/batch/trays.ts';
+import { milestoneOf } from '../../core/plan/schedule/chain.ts';
+import type { ReadyLine, SessionRecord, Waiting } from '../../contracts/potting/potting.ts';
+import type { BatchView, Season } from '../plan/season.ts';
 import { pottingBooks } from './books.ts';
 
 const WAIT_days = 7;

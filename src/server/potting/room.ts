@@ -1,11 +1,11 @@
-import { cropOf } from '../cropOf.ts';
+import { cropOf } from '../books/cropOf.ts';
 import { containerNow, type Progress, type Stand } from '../../core/batch/progress.ts';
 import type { BatchPlan } from '../../core/model.ts';
-import { overRoom, roomUsed } from '../../core/schedule/roomUse.ts';
-import { placesForStage } from '../../core/schedule/suits.ts';
-import { slotsFor, traysFor } from '../../core/quantities/trays.ts';
-import type { RoomLine, RoomOffer, SessionLineInput } from '../../contracts/potting.ts';
-import type { BatchView, Season } from '../season.ts';
+import { overRoom, roomUsed } from '../../core/plan/schedule/roomUse.ts';
+import { placesForStage } from '../../core/plan/schedule/suits.ts';
+import { slotsFor, traysFor } from '../../core/batch/trays.ts';
+import type { RoomLine, RoomOffer, SessionLineInput } from '../../contracts/potting/potting.ts';
+import type { BatchView, Season } from '../plan/season.ts';
 import { priceOfDelay, progressWith } from './ready.ts';
 
 const AHEAD_days = 70;

@@ -1,15 +1,15 @@
-import { toCell } from '../files/csvText.ts';
+import { toCell } from '../../formats/csvText.ts';
 import Papa from 'papaparse';
-import { cellsToSow, traysFor } from '../../core/quantities/trays.ts';
-import { mixLitres } from '../../core/quantities/seedSupply.ts';
+import { cellsToSow, traysFor } from '../../core/batch/trays.ts';
+import { mixLitres } from '../../core/books/seedSupply.ts';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { loose_L, partsFor, type MixRecipe } from '../../core/potting/mix.ts';
 import { layersOf } from '../../core/potting/pot.ts';
 import { onHand, toBuy, type StockKind } from '../../core/potting/stock.ts';
-import type { SessionLineInput, SessionRecord, StockLine } from '../../contracts/potting.ts';
-import type { World } from '../../db/world.ts';
-import type { StockMoveRow } from '../../db/potting.ts';
-import type { BatchView, Season } from '../season.ts';
+import type { SessionLineInput, SessionRecord, StockLine } from '../../contracts/potting/potting.ts';
+import type { World } from '../../db/house/world.ts';
+import type { StockMoveRow } from '../../db/potting/potting.ts';
+import type { BatchView, Season } from '../plan/season.ts';
 import { pottingBooks } from './books.ts';
 import { keepOf, plantsThere, potDay } from './ready.ts';
 

@@ -5,15 +5,15 @@ import { readyOf, type PottingJob } from '../../core/potting/ready.ts';
 import { planSession, type SessionLine } from '../../core/potting/session.ts';
 import { workedBy, type Mark } from '../../core/potting/timer.ts';
 import { placeOfStage } from '../../core/model.ts';
-import { traysFor } from '../../core/quantities/trays.ts';
+import { traysFor } from '../../core/batch/trays.ts';
 import type {
   OutcomeView,
   SessionLineInput,
   SessionLineView,
   SessionRecord,
   SessionView,
-} from '../../contracts/potting.ts';
-import type { BatchView, Season } from '../season.ts';
+} from '../../contracts/potting/potting.ts';
+import type { BatchView, Season } from '../plan/season.ts';
 import { pottingBooks, timedOf } from './books.ts';
 import { keepOf, plantsThere } from './ready.ts';
 import { roomFor } from './room.ts';

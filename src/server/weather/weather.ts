@@ -8,24 +8,24 @@ import {
   frostsSeen,
   monthDayOf,
   seasonOffset,
-} from '../../core/climate/frost.ts';
-import { springBandFromNormals, springOddsFromNormals } from '../../core/climate/normalFrost.ts';
-import { usualSoil_C } from '../../core/climate/soil.ts';
-import { usualSurface_C } from '../../core/climate/soilSurface.ts';
-import { dayLength_h } from '../../core/climate/sun.ts';
-import { outsideClimate } from '../../core/schedule/outsideClimate.ts';
+} from '../../core/weather/frost.ts';
+import { springBandFromNormals, springOddsFromNormals } from '../../core/weather/normalFrost.ts';
+import { usualSoil_C } from '../../core/weather/soil.ts';
+import { usualSurface_C } from '../../core/weather/soilSurface.ts';
+import { dayLength_h } from '../../core/weather/sun.ts';
+import { outsideClimate } from '../../core/plan/schedule/outsideClimate.ts';
 import { earliestOut, LAYER_K, OUT_HARM_C, riskOffsets, type SiteUsual } from '../../core/planting/outDates.ts';
 import { lastOut } from '../../core/planting/lastOut.ts';
 import type { CropRecord } from '../../contracts/records.ts';
-import type { FrostChoice, FrostView, WeatherImport, WeatherPreview, WeatherView } from '../../contracts/weather.ts';
-import { looksLikeDly, readDly, readWeatherCsv, type WeatherDay } from '../../contracts/weatherFile.ts';
+import type { FrostChoice, FrostView, WeatherImport, WeatherPreview, WeatherView } from '../../contracts/weather/weather.ts';
+import { looksLikeDly, readDly, readWeatherCsv, type WeatherDay } from '../../formats/weatherFile.ts';
 import { fieldProblem, ProblemError } from '../../contracts/problem.ts';
-import type { World } from '../../db/world.ts';
-import { dropWeather, readWeather, updateFrost, writeWeather } from '../../db/weather.ts';
+import type { World } from '../../db/house/world.ts';
+import { dropWeather, readWeather, updateFrost, writeWeather } from '../../db/weather/weather.ts';
 import { database } from '../database.ts';
-import { lastYears, nightTrend } from '../site/climateYears.ts';
-import { outFromOf } from '../site/siteFrost.ts';
-import { readSeason, type Season } from '../season.ts';
+import { lastYears, nightTrend } from './climateYears.ts';
+import { outFromOf } from './siteFrost.ts';
+import { readSeason, type Season } from '../plan/season.ts';
 
 const USUAL = { threshold_C: 0, risk_frac: 0.1 } as const;
 const MOST_GAPS = 12;

@@ -1,4 +1,4 @@
-import { bookParam, readBookLines, addLine } from '../../../server/bookCalls.ts';
+import { bookParam, readBookLines, addLine } from '../../../server/books/bookCalls.ts';
 import { endpoint } from '../../../server/edge.ts';
 
 export const GET = endpoint(async (context) => readBookLines(bookParam(context)));

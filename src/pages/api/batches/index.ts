@@ -1,8 +1,8 @@
-import { batchToMake } from '../../../contracts/planning.ts';
-import { createBatch } from '../../../server/changeBatches.ts';
+import { batchToMake } from '../../../contracts/plan/planning.ts';
+import { createBatch } from '../../../server/batch/changeBatches.ts';
 import { body, endpoint, json } from '../../../server/edge.ts';
-import { readSeason } from '../../../server/season.ts';
-import { batchAnswer } from '../../../server/batchAnswer.ts';
+import { readSeason } from '../../../server/plan/season.ts';
+import { batchAnswer } from '../../../server/batch/batchAnswer.ts';
 
 export const GET = endpoint(async () => json((await readSeason()).batches.map(batchAnswer)));
 

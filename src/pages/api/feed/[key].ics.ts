@@ -1,8 +1,8 @@
 import { timingSafeEqual } from 'node:crypto';
 import { ProblemError } from '../../../contracts/problem.ts';
 import { endpoint } from '../../../server/edge.ts';
-import { readSeason } from '../../../server/season.ts';
-import { workCalendar } from '../../../server/files/takeAlong.ts';
+import { readSeason } from '../../../server/plan/season.ts';
+import { workCalendar } from '../../../server/house/takeAlong.ts';
 
 export const GET = endpoint(async ({ params }) => {
   const season = await readSeason();

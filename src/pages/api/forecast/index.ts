@@ -1,9 +1,9 @@
-import { typedForecast } from '../../../contracts/forecast.ts';
+import { typedForecast } from '../../../contracts/weather/forecast.ts';
 import { database } from '../../../server/database.ts';
 import { body, endpoint, json } from '../../../server/edge.ts';
-import { takeTyped } from '../../../server/forecast/take.ts';
-import { readSeason } from '../../../server/season.ts';
-import { forecastView } from '../../../server/site/views.ts';
+import { takeTyped } from '../../../server/weather/takeForecast.ts';
+import { readSeason } from '../../../server/plan/season.ts';
+import { forecastView } from '../../../server/weather/siteViews.ts';
 
 export const GET = endpoint(async () => json(await forecastView(await readSeason())));
 export const POST = endpoint(async (context) => {

@@ -1,4 +1,4 @@
-import { readingsImport } from '../../../contracts/heat.ts';
+import { readingsImport } from '../../../contracts/heat/heat.ts';
 import { body, endpoint, IMPORT_BYTES, json } from '../../../server/edge.ts';
 import { importReadings } from '../../../server/heat/exchange.ts';
 

@@ -1,4 +1,4 @@
-import { heatSettingsInput } from '../../../contracts/heat.ts';
+import { heatSettingsInput } from '../../../contracts/heat/heat.ts';
 import { body, endpoint, json } from '../../../server/edge.ts';
 import { changeHeatSettings, heatSettings } from '../../../server/heat/changes.ts';
 

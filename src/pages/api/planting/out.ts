@@ -3,7 +3,7 @@ import { requireDay } from '../../../core/calendar/dayNumber.ts';
 import { isoDay, recordId } from '../../../contracts/fields.ts';
 import { check, endpoint, json } from '../../../server/edge.ts';
 import { outDates } from '../../../server/planting/outDatesFor.ts';
-import { readSeason } from '../../../server/season.ts';
+import { readSeason } from '../../../server/plan/season.ts';
 
 const query = z.strictObject({
   crop: recordId('crop'),

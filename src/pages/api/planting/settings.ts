@@ -1,4 +1,4 @@
-import { plantingSettingsInput } from '../../../contracts/hardening.ts';
+import { plantingSettingsInput } from '../../../contracts/hardening/hardening.ts';
 import { body, endpoint, json } from '../../../server/edge.ts';
 import { writePlanting } from '../../../server/planting/change.ts';
 

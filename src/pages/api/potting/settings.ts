@@ -1,4 +1,4 @@
-import { pottingSettingsInput } from '../../../contracts/potting.ts';
+import { pottingSettingsInput } from '../../../contracts/potting/potting.ts';
 import { body, endpoint, json } from '../../../server/edge.ts';
 import { writePotting } from '../../../server/potting/change.ts';
 

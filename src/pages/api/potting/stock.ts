@@ -1,4 +1,4 @@
-import { stockMoveInput } from '../../../contracts/potting.ts';
+import { stockMoveInput } from '../../../contracts/potting/potting.ts';
 import { body, endpoint, json } from '../../../server/edge.ts';
 import { moveStock } from '../../../server/potting/change.ts';
 import { stockPage } from '../../../server/potting/pages.ts';

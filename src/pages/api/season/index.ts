@@ -1,6 +1,6 @@
 import { endpoint } from '../../../server/edge.ts';
-import { seasonDataJson } from '../../../server/houseData.ts';
-import { readSeason } from '../../../server/season.ts';
+import { seasonDataJson } from '../../../server/house/houseData.ts';
+import { readSeason } from '../../../server/plan/season.ts';
 
 export const GET = endpoint(
   async () =>

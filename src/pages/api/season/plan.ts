@@ -1,5 +1,5 @@
-import { planChangeInput } from '../../../contracts/planning.ts';
-import { changePlan, planChanges } from '../../../server/changePlan.ts';
+import { planChangeInput } from '../../../contracts/plan/planning.ts';
+import { changePlan, planChanges } from '../../../server/plan/changePlan.ts';
 import { body, endpoint, IMPORT_BYTES, json } from '../../../server/edge.ts';
 
 export const GET = endpoint(async () => json(await planChanges()));

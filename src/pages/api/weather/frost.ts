@@ -1,4 +1,4 @@
-import { frostChoice } from '../../../contracts/weather.ts';
+import { frostChoice } from '../../../contracts/weather/weather.ts';
 import { body, endpoint, json } from '../../../server/edge.ts';
 import { chooseFrost } from '../../../server/weather/weather.ts';
 

@@ -1,6 +1,6 @@
-import { frostChoice, weatherImport } from '../../../contracts/weather.ts';
+import { frostChoice, weatherImport } from '../../../contracts/weather/weather.ts';
 import { body, check, endpoint, json, WEATHER_BYTES } from '../../../server/edge.ts';
-import { readSeason } from '../../../server/season.ts';
+import { readSeason } from '../../../server/plan/season.ts';
 import { importWeather, weatherView } from '../../../server/weather/weather.ts';
 
 export const GET = endpoint(async ({ url }) => {

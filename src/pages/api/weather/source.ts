@@ -1,4 +1,4 @@
-import { weatherDrop } from '../../../contracts/weather.ts';
+import { weatherDrop } from '../../../contracts/weather/weather.ts';
 import { body, endpoint, json } from '../../../server/edge.ts';
 import { forgetWeather } from '../../../server/weather/weather.ts';
 

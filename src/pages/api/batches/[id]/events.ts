@@ -1,5 +1,5 @@
-import { eventInput } from '../../../../contracts/batches.ts';
-import { logEvent } from '../../../../server/changeBatches.ts';
+import { eventInput } from '../../../../contracts/batch/batches.ts';
+import { logEvent } from '../../../../server/batch/changeBatches.ts';
 import { body, endpoint, idParam, json } from '../../../../server/edge.ts';
 
 export const POST = endpoint(async (context) => {

@@ -1,9 +1,9 @@
 import { isoFromDay } from '../../../../core/calendar/dayNumber.ts';
-import { batchPatch } from '../../../../contracts/batches.ts';
-import { batchAnswer } from '../../../../server/batchAnswer.ts';
-import { patchBatch } from '../../../../server/changeBatches.ts';
+import { batchPatch } from '../../../../contracts/batch/batches.ts';
+import { batchAnswer } from '../../../../server/batch/batchAnswer.ts';
+import { patchBatch } from '../../../../server/batch/changeBatches.ts';
 import { body, endpoint, idParam, json } from '../../../../server/edge.ts';
-import { batchIn, readSeason } from '../../../../server/season.ts';
+import { batchIn, readSeason } from '../../../../server/plan/season.ts';
 
 export const GET = endpoint(async (context) => {
   const view = batchIn(await readSeason(), idParam(context));

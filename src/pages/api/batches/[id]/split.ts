@@ -1,5 +1,5 @@
-import { splitInput } from '../../../../contracts/batches.ts';
-import { splitBatch } from '../../../../server/changeBatches.ts';
+import { splitInput } from '../../../../contracts/batch/batches.ts';
+import { splitBatch } from '../../../../server/batch/changeBatches.ts';
 import { body, endpoint, idParam, json } from '../../../../server/edge.ts';
 
 export const POST = endpoint(async (context) => {

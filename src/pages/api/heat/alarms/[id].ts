@@ -1,4 +1,4 @@
-import { takeInput } from '../../../../contracts/heat.ts';
+import { takeInput } from '../../../../contracts/heat/heat.ts';
 import { body, endpoint, idParam, json } from '../../../../server/edge.ts';
 import { takeAlarmBy } from '../../../../server/heat/changes.ts';
 

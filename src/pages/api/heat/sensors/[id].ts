@@ -1,4 +1,4 @@
-import { calibrationInput } from '../../../../contracts/heat.ts';
+import { calibrationInput } from '../../../../contracts/heat/heat.ts';
 import { body, endpoint, idParam, json } from '../../../../server/edge.ts';
 import { calibrate } from '../../../../server/heat/changes.ts';
 import { latestOf } from '../../../../server/heat/sensors.ts';

@@ -1,5 +1,5 @@
 import { ProblemError } from '../../../../contracts/problem.ts';
-import { zonePatch } from '../../../../contracts/heat.ts';
+import { zonePatch } from '../../../../contracts/heat/heat.ts';
 import { body, endpoint, idParam, json } from '../../../../server/edge.ts';
 import { changeZone } from '../../../../server/heat/changes.ts';
 import { zoneView } from '../../../../server/heat/views.ts';

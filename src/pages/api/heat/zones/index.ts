@@ -1,4 +1,4 @@
-import { zoneInput } from '../../../../contracts/heat.ts';
+import { zoneInput } from '../../../../contracts/heat/heat.ts';
 import { body, endpoint, json } from '../../../../server/edge.ts';
 import { addZone } from '../../../../server/heat/changes.ts';
 import { heatCards } from '../../../../server/heat/views.ts';

@@ -1,4 +1,4 @@
-import { hotBedLineInput } from '../../../../contracts/warmth.ts';
+import { hotBedLineInput } from '../../../../contracts/heat/warmth.ts';
 import { body, endpoint, idParam, json } from '../../../../server/edge.ts';
 import { addHotBedLine } from '../../../../server/heat/hotBed.ts';
 

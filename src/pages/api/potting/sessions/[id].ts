@@ -1,4 +1,4 @@
-import { sessionPatch } from '../../../../contracts/potting.ts';
+import { sessionPatch } from '../../../../contracts/potting/potting.ts';
 import { body, endpoint, idParam, json } from '../../../../server/edge.ts';
 import { saveSession, viewSession } from '../../../../server/potting/change.ts';
 

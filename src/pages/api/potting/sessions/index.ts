@@ -1,4 +1,4 @@
-import { sessionInput } from '../../../../contracts/potting.ts';
+import { sessionInput } from '../../../../contracts/potting/potting.ts';
 import { body, endpoint, json } from '../../../../server/edge.ts';
 import { makeSession } from '../../../../server/potting/change.ts';
 

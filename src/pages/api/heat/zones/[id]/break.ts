@@ -1,4 +1,4 @@
-import { breakInput } from '../../../../../contracts/heat.ts';
+import { breakInput } from '../../../../../contracts/heat/heat.ts';
 import { body, endpoint, idParam, json } from '../../../../../server/edge.ts';
 import { breakBench } from '../../../../../server/heat/changes.ts';
 

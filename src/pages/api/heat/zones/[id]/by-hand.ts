@@ -1,4 +1,4 @@
-import { handReadingInput } from '../../../../../contracts/heat.ts';
+import { handReadingInput } from '../../../../../contracts/heat/heat.ts';
 import { body, endpoint, idParam, json } from '../../../../../server/edge.ts';
 import { addHandReading } from '../../../../../server/heat/changes.ts';
 

@@ -1,4 +1,4 @@
-import { overrideInput } from '../../../../../contracts/heat.ts';
+import { overrideInput } from '../../../../../contracts/heat/heat.ts';
 import { body, endpoint, idParam, json } from '../../../../../server/edge.ts';
 import { endOverride, overrideZone } from '../../../../../server/heat/changes.ts';
 

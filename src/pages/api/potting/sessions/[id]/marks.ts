@@ -1,4 +1,4 @@
-import { markInput } from '../../../../../contracts/potting.ts';
+import { markInput } from '../../../../../contracts/potting/potting.ts';
 import { body, endpoint, idParam, json } from '../../../../../server/edge.ts';
 import { markTimer } from '../../../../../server/potting/change.ts';
 

@@ -1,4 +1,4 @@
-import { outcomeInput } from '../../../../../contracts/potting.ts';
+import { outcomeInput } from '../../../../../contracts/potting/potting.ts';
 import { body, endpoint, idParam, json } from '../../../../../server/edge.ts';
 import { logOutcome, viewSession } from '../../../../../server/potting/change.ts';
 

@@ -1,0 +1,147 @@
+import { z } from 'zod';
+import { EVENT_KINDS, SIGNS, STOOD } from '../../core/batch/event.ts';
+import { LEAST_SURE_frac, MOST_SURE_frac } from '../../core/plan/placement/planning.ts';
+import { FAILURES } from '../../core/batch/failures.ts';
+import { offHeatInput } from '../house/settings.ts';
+import { gateModes } from '../hardening/hardening.ts';
+import { figure, freeText, isoDay, recordId, version, wholeNumber } from '../fields.ts';
+
+export const places = z.strictObject({
+  germinate: recordId('place to germinate').nullable(),
+  grow: recordId('place to grow on').nullable(),
+  pot: recordId('place in the pot').nullable(),
+  space: recordId('place spaced out').nullable().optional(),
+  harden: recordId('place to harden').nullable(),
+});
+
+/** Days named for the work, by step. */
+export const plannedSteps = z.strictObject({
+  sow: isoDay('day to sow').optional(),
+  'off-heat': isoDay('day off the heat').optional(),
+  pot: isoDay('day to pot').optional(),
+  space: isoDay('day to space').optional(),
+  harden: isoDay('day to harden').optional(),
+  plant: isoDay('day to plant').optional(),
+});
+
+/** More of one batch than any nursery raises in a season. */
+export const MOST_PLANTS = 200_000;
+const plants = wholeNumber('plants wanted', 1, MOST_PLANTS);
+
+export const batchInput = z.strictObject({
+  cropId: recordId('crop'),
+  varietyId: recordId('variety').nullable(),
+  lotId: recordId('lot').nullable(),
+  plantsWanted: plants,
+  spare_frac: figure('spare share', 0, 3),
+  transplantOn: isoDay('transplant date'),
+  hardening_days: wholeNumber('hardening days', 0, 60),
+  places,
+  sowContainerId: recordId('sowing tray'),
+  potContainerId: recordId('pot').nullable(),
+  note: freeText('note', 2000),
+  before_days: wholeNumber('days before the date that are as good', 0, 60).optional(),
+  after_days: wholeNumber('days after the date that are as good', 0, 60).optional(),
+  weight: figure('how much it matters', 0.1, 10).optional(),
+  age_frac: figure('size at planting out', 0.4, 2).optional(),
+  sure_frac: figure('how sure', LEAST_SURE_frac, MOST_SURE_frac).nullable().optional(),
+  pinned: z.boolean().optional(),
+  joins: z
+    .strictObject({
+      stage: z.enum(['grow', 'pot']),
+      on: isoDay('day the plugs come'),
+      age_weeks: figure('age of the plugs in weeks', 1, 60).nullable().optional(),
+      leaves_count: wholeNumber('true leaves of the plugs', 1, 30).nullable().optional(),
+    })
+    .nullable()
+    .optional(),
+  steps: plannedSteps.optional(),
+  offHeat: offHeatInput.nullable().optional(),
+  programmeId: recordId('programme').nullable().optional(),
+  coverId: recordId('cover').nullable().optional(),
+  gates: gateModes.partial().optional(),
+});
+export type BatchInput = z.infer<typeof batchInput>;
+
+export const idempotencyKey = z
+  .string({ error: 'idempotencyKey: a fresh random text for each log line' })
+  .min(8, { error: 'idempotencyKey: at least 8 letters' })
+  .max(100, { error: 'idempotencyKey: at most 100 letters' });
+
+/** Any of the plan's parts, with the version it was read at. */
+export const batchPatch = batchInput.partial().extend({ version, note: z.string().trim().max(2000).optional() });
+export type BatchPatch = z.infer<typeof batchPatch>;
+
+/** Kinds a person may log; splits and plan changes are written by their own calls. */
+export const LOGGABLE = EVENT_KINDS.filter((kind) => !['split-out', 'split-in', 'edited'].includes(kind));
+
+export const eventInput = z
+  .strictObject({
+    idempotencyKey,
+    kind: z.enum(LOGGABLE as [string, ...string[]]),
+    day: isoDay('day'),
+    count: wholeNumber('number', 0, MOST_PLANTS * 4)
+      .nullable()
+      .default(null),
+    placeId: recordId('place').nullable().default(null),
+    note: freeText('note', 2000),
+    cause: freeText('cause', 120),
+    correctsId: recordId('line corrected').nullable().default(null),
+    tray: wholeNumber('tray', 1, 2000).nullable().default(null),
+    planting: z
+      .strictObject({
+        coverId: recordId('cover').nullable(),
+        plant_cm: figure('between plants in cm', 1, 1000),
+        row_cm: figure('between rows in cm', 1, 1000),
+        bed: z.string().trim().max(80, { error: 'bed: at most 80 letters' }),
+      })
+      .nullish(),
+  })
+  .superRefine((event, ctx) => {
+    if (event.tray !== null && event.kind !== 'counted' && event.kind !== 'left-out')
+      ctx.addIssue({ code: 'custom', path: ['tray'], message: 'tray: only a count is of one tray' });
+    if (event.kind === 'left-out' && event.cause === '')
+      ctx.addIssue({ code: 'custom', path: ['cause'], message: 'reason: say why it is left out of what is learned' });
+    if (event.planting && event.kind !== 'planted-out')
+      ctx.addIssue({ code: 'custom', path: ['planting'], message: 'planting: belongs to a line "planted-out"' });
+    if (event.kind === 'stood' && !(STOOD as readonly string[]).includes(event.cause))
+      ctx.addIssue({ code: 'custom', path: ['cause'], message: `how it stood: one of ${STOOD.join(', ')}` });
+    if (event.kind !== 'sign') return;
+    if (!(SIGNS as readonly string[]).includes(event.cause))
+      ctx.addIssue({ code: 'custom', path: ['cause'], message: `sign: one of ${SIGNS.join(', ')}` });
+    if (event.cause === 'leaves' && !event.count)
+      ctx.addIssue({ code: 'custom', path: ['count'], message: 'leaves: say how many true leaves' });
+  });
+export type EventInput = z.infer<typeof eventInput>;
+
+export const splitInput = z.strictObject({
+  idempotencyKey,
+  version,
+  day: isoDay('day'),
+  count: wholeNumber('plants to split off', 1, 1_000_000),
+  transplantOn: isoDay('transplant date').optional(),
+  note: freeText('note', 2000),
+});
+export type SplitInput = z.infer<typeof splitInput>;
+
+export const importInput = z.strictObject({
+  text: z.string().max(2_000_000, { error: 'file: at most 2 MB' }),
+  /** false: only say what would happen. */
+  commit: z.boolean(),
+  idempotencyKey: idempotencyKey.optional(),
+  /** Which number of a date such as 03/04/2027 is the day; absent: as the file's own dates say. */
+  dateOrder: z.enum(['dmy', 'mdy']).optional(),
+  /** Whether varieties that are not in the books are made with the batches. */
+  makeVarieties: z.boolean().default(false),
+  /** Whether lines that can be read are taken though others cannot; those come back as a file. */
+  takeGood: z.boolean().default(false),
+});
+export type ImportInput = z.infer<typeof importInput>;
+
+export const sowAgainInput = z.strictObject({
+  idempotencyKey,
+  cause: z.enum(FAILURES, { error: `cause: one of ${FAILURES.join(', ')}` }),
+  /** Whether the old tray is given up. */
+  endOld: z.boolean(),
+});
+export type SowAgainInput = z.infer<typeof sowAgainInput>;

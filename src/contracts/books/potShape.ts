@@ -1,0 +1,13 @@
+import { z } from 'zod';
+import type { PotShape } from '../../core/model.ts';
+import { figure } from '../fields.ts';
+
+/** Inside measures of a pot or cell; null = not measured. */
+export const potShape = z
+  .strictObject({
+    section: z.enum(['round', 'square']),
+    top_mm: figure('width at the top', 5, 1000),
+    base_mm: figure('width at the base', 5, 1000),
+    height_mm: figure('height', 5, 1000),
+  })
+  .nullable() satisfies z.ZodType<PotShape | null>;

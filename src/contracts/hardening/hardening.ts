@@ -1,0 +1,157 @@
+import { z } from 'zod';
+import {
+  LEAST_FLOOR_C,
+  leastDays,
+  MOST_FLOOR_C,
+  PROGRAMME_KINDS,
+  RUNG_COVERS,
+  type Programme,
+  type Rung,
+} from '../../core/hardening/programme.ts';
+import { GLAZINGS, NIGHT_COVERS, STRUCTURE_KINDS, type StructureSpec } from '../../core/heat/structure.ts';
+import { LID_SCHOOLS } from '../../core/heat/lid.ts';
+import { GATE_KEYS, GATE_MODES } from '../../core/planting/gates.ts';
+import { figure, freeText, recordId, shortText, temperature_C, version, wholeNumber } from '../fields.ts';
+
+const share = (name: string) => figure(name, 0, 1);
+
+/** A frame, tunnel or small house as it is built. */
+export const structureInput = z
+  .strictObject({
+    kind: z.enum(STRUCTURE_KINDS),
+    length_m: figure('length in m', 0.3, 200),
+    width_m: figure('width in m', 0.3, 50),
+    height_m: figure('mean height in m', 0.1, 8),
+    glazing: z.enum(GLAZINGS),
+    sidesGlazed_frac: share('share of the sides glazed'),
+    water_L: figure('water in litres', 0, 100_000),
+    bricks_kg: figure('bricks in kg', 0, 100_000),
+    hotBed_W_m2: figure('hot bed in W per m2', 0, 200),
+    steps: z
+      .array(z.strictObject({ name: shortText('name of the step', 40), open_frac: share('share open') }))
+      .min(2, { error: 'steps: shut and at least one open' })
+      .max(8, { error: 'steps: at most 8' })
+      .refine((steps) => steps.every((s, i) => (i === 0 ? s.open_frac === 0 : s.open_frac > steps[i - 1]!.open_frac)), {
+        error: 'steps: the first is shut (0), each after it wider',
+      }),
+    opening_m2: figure('whole opening in m2', 0.01, 2000),
+    night: z.enum(NIGHT_COVERS),
+    heater: z
+      .strictObject({ power_W: figure('heater in W', 10, 200_000), set_C: temperature_C('heater set') })
+      .nullable(),
+    fan: z
+      .strictObject({ flow_m3_h: figure('fan in m3 an hour', 10, 500_000), set_C: temperature_C('fan set') })
+      .nullable(),
+    shade_frac: figure('shade', 0, 0.95),
+  })
+  .superRefine((spec, ctx) => {
+    if (spec.opening_m2 > 3 * spec.length_m * spec.width_m)
+      ctx.addIssue({
+        code: 'custom',
+        path: ['opening_m2'],
+        message: 'whole opening: more than three times the floor; is it in m2?',
+      });
+  });
+
+export const coverInput = z
+  .strictObject({
+    name: shortText('name', 80),
+    layers: wholeNumber('layers', 1, 4),
+    worth_K: figure('worth on the night in degrees C', -2, 20),
+    /** Soil at 10 cm under it is warmer by so much when it has lain for a fortnight. */
+    soil_K: figure('soil warmer by in degrees C', 0, 15).default(0),
+    toHand_m2: figure('to hand in m2', 0, 100_000),
+    placeId: recordId('place').nullable(),
+    structure: structureInput.nullable(),
+    note: freeText('note', 500),
+  })
+  .superRefine((cover, ctx) => {
+    if (cover.structure && cover.placeId === null)
+      ctx.addIssue({
+        code: 'custom',
+        path: ['placeId'],
+        message: 'place: say which place of the house it stands over',
+      });
+  });
+export type CoverInput = z.infer<typeof coverInput>;
+export interface CoverRecord extends Omit<CoverInput, 'structure'> {
+  readonly id: number;
+  readonly version: number;
+  readonly structure: StructureSpec | null;
+}
+
+/** A cover of a seed, its place by the seed's number. */
+export interface SeedCover extends Omit<CoverRecord, 'version' | 'placeId'> {
+  readonly place: number | null;
+}
+
+export const rungInput = z.strictObject({
+  words: shortText('words', 120),
+  placeId: recordId('place').nullable(),
+  hours_h: figure('hours out', 0.5, 24),
+  sun_frac: share('share of sun'),
+  lid_frac: share('share of the lid').nullable(),
+  floor_C: figure('lowest temperature in degrees C', LEAST_FLOOR_C, MOST_FLOOR_C),
+  gust_m_s: figure('strongest gust in m/s', 3, 40),
+  cover: z.enum(RUNG_COVERS),
+  days: wholeNumber('days', 1, 30),
+});
+
+const MOST_DAYS = 90;
+export const programmeInput = z.strictObject({
+  name: shortText('name', 80),
+  kind: z.enum(PROGRAMME_KINDS),
+  rungs: z
+    .array(rungInput)
+    .min(1, { error: 'rungs: at least one' })
+    .max(30, { error: 'rungs: at most 30' })
+    .refine((rungs) => leastDays(rungs as readonly Rung[]) <= MOST_DAYS, {
+      error: `rungs: together more than ${MOST_DAYS} days`,
+    }),
+});
+export type ProgrammeInput = z.infer<typeof programmeInput>;
+export type ProgrammeRecord = Programme & { readonly version: number };
+
+const gateMode = z.enum(GATE_MODES, { error: `gate: one of ${GATE_MODES.join(', ')}` });
+export const gateModes = z.strictObject(
+  Object.fromEntries(GATE_KEYS.map((key) => [key, gateMode])) as Record<(typeof GATE_KEYS)[number], typeof gateMode>,
+);
+const distance = z.strictObject({
+  plant_cm: figure('between plants in cm', 1, 1000),
+  row_cm: figure('between rows in cm', 1, 1000),
+});
+
+/** How the house hardens and plants out. */
+export const plantingSettingsInput = z.strictObject({
+  /** Of the nursery's settings. */
+  version,
+  modes: gateModes,
+  rules: z.strictObject({
+    nights: wholeNumber('nights in a row', 1, 30),
+    soil_days: wholeNumber('days the soil is warm', 1, 30),
+    frost_frac: figure('odds of frost', 0.01, 0.9),
+    ahead_days: wholeNumber('days looked ahead for frost', 1, 10),
+    storm_days: wholeNumber('days looked ahead for storms', 1, 10),
+    storm_m_s: figure('strongest gust in m/s', 5, 40),
+  }),
+  home: z
+    .strictObject({ from_h: wholeNumber('home from', 0, 23), to_h: wholeNumber('home to', 1, 24) })
+    .refine((home) => home.to_h > home.from_h, { error: 'home to: after home from', path: ['to_h'] }),
+  carrying: z.strictObject({
+    trays_per_trip: wholeNumber('trays of a trip', 1, 200),
+    trip_min: figure('minutes of a trip', 0.1, 60),
+  }),
+  caution: figure('caution', 0, 2),
+  layerSchool: z.enum(['degrees', 'weeks']),
+  layer_weeks: figure('weeks of a layer', 0, 10),
+  lidSchool: z.discriminatedUnion('kind', [
+    z.strictObject({ kind: z.literal(LID_SCHOOLS[0]) }),
+    z.strictObject({ kind: z.literal(LID_SCHOOLS[1]), at_C: temperature_C('open above outside') }),
+    z.strictObject({ kind: z.literal(LID_SCHOOLS[2]), at_C: temperature_C('open above inside') }),
+  ]),
+  unlikely_frac: figure('unlikely below', 0.05, 0.9),
+  spacing: z.record(z.string().max(80), distance).refine((all) => Object.keys(all).length <= 300, {
+    error: 'spacing: at most 300 crops',
+  }),
+});
+export type PlantingSettingsInput = z.infer<typeof plantingSettingsInput>;

@@ -1,0 +1,146 @@
+import { EXPOSURES } from '../../core/weather/siteWind.ts';
+import { z } from 'zod';
+import { dayFromIso, weekdayOf } from '../../core/calendar/dayNumber.ts';
+import { LEAST_SURE_frac, MOST_SURE_frac } from '../../core/plan/placement/planning.ts';
+import { USUAL_WEIGHTS } from '../../core/plan/placement/instance.ts';
+import { figure, freeText, isoDay, monthDay, shortText, temperature_C, version, wholeNumber } from '../fields.ts';
+
+export const offHeatInput = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('half-up') }),
+  z.strictObject({ kind: z.literal('all-up') }),
+  z.strictObject({ kind: z.literal('share'), share_frac: figure('share of those expected', 0.5, 0.95) }),
+  z.strictObject({
+    kind: z.literal('days-after'),
+    days: wholeNumber('days after half up', 1, 30),
+  }),
+]);
+
+const timeZone = z.string().refine(
+  (zone) => {
+    try {
+      new Intl.DateTimeFormat('en', { timeZone: zone });
+      return zone.length <= 60;
+    } catch {
+      return false;
+    }
+  },
+  { error: 'time zone: a name such as Europe/London' },
+);
+
+const price = (name: string) => figure(name, 0, 1000);
+
+/** What things cost when a season is planned, in the nursery's money. */
+export const weightsInput = z.strictObject({
+  late_perTrayDay: price('a tray a day late'),
+  early_perTrayDay: price('a tray a day early'),
+  wait_perTrayDay: price('a tray a day waiting'),
+  discomfort_perTrayKelvin: price('a tray a day outside its comfort, by kelvin').default(
+    USUAL_WEIGHTS.discomfort_perTrayKelvin,
+  ),
+  ageing_perTrayDay: price('a tray a day older than is fair').default(USUAL_WEIGHTS.ageing_perTrayDay),
+  overtime_perHour: price('an hour beyond the hands').default(USUAL_WEIGHTS.overtime_perHour),
+  move_perTray: price('moving a tray'),
+  setPointChange: price('changing a set-point'),
+  // Both follow from the tariff of heat; what is sent of them is not kept.
+  heat_perkWh: price('a kWh of heat'),
+  heatNight_factor: figure('price of the night', 0, 2).optional(),
+  unplaced_perTray: price('a tray left out'),
+  mostLate_days: wholeNumber('most days late', 0, 90),
+  mostEarly_days: wholeNumber('most days early', 0, 60),
+});
+
+/** How the house wants its seasons planned. */
+export const planningInput = z.strictObject({
+  sure_frac: figure('how sure', LEAST_SURE_frac, MOST_SURE_frac),
+  hands_h: figure('hours of a usual week', 0, 2000).nullable(),
+  handsBy: z
+    .array(
+      z.strictObject({
+        week: isoDay('week').refine((iso) => weekdayOf(dayFromIso(iso) ?? 3) === 1, {
+          error: 'week: the date of its Monday',
+        }),
+        hours: figure('hours of that week', 0, 2000),
+        why: freeText('why', 80),
+      }),
+    )
+    .max(200, { error: 'weeks: at most 200' })
+    .refine((list) => new Set(list.map((one) => one.week)).size === list.length, {
+      error: 'weeks: a week is there twice',
+    }),
+  idle_C: temperature_C('kept at when empty').nullable(),
+  sow_minPerTray: figure('minutes to sow a tray', 0, 600),
+  plant_minPerTray: figure('minutes to plant a tray', 0, 600),
+});
+
+const nurseryShape = z.strictObject({
+  version,
+  name: shortText('name', 80),
+  placeName: freeText('place', 80),
+  latitude_deg: figure('latitude', -90, 90),
+  longitude_deg: figure('longitude', -180, 180),
+  timeZone,
+  temperatureUnit: z.enum(['C', 'F']),
+  lengthUnit: z.enum(['cm', 'in']),
+  currency: z
+    .string({ error: 'currency: three letters such as EUR' })
+    .regex(/^[A-Z]{3}$/, { error: 'currency: three capital letters such as EUR' })
+    .optional(),
+  firstWeekday: wholeNumber('first weekday', 1, 7),
+  lastFrost: monthDay('mean last frost'),
+  firstFrost: monthDay('mean first frost'),
+  spare_frac: figure('spare share', 0, 3),
+  offHeat: offHeatInput,
+  outside: z
+    .array(z.strictObject({ day_C: temperature_C('usual day outside'), night_C: temperature_C('usual night outside') }))
+    .length(12, { error: 'outside: twelve months' })
+    .nullish(),
+  coolSchool: z.enum(['none', 'gentle', 'same']).optional(),
+  coolMost_C: temperature_C('most for cool crops').optional(),
+  weights: weightsInput.optional(),
+  planning: planningInput.optional(),
+  learning: z.boolean().optional(),
+  exposure: z.enum(EXPOSURES, { error: 'wind: sheltered, open or exposed' }).nullable().optional(),
+  coldest_C: figure('coldest night of a usual year', -60, 25).nullable().optional(),
+  climateYears: wholeNumber('years gone by', 5, 60).nullable().optional(),
+  offHeatCool: offHeatInput.nullable().optional(),
+});
+type NurseryShape = z.infer<typeof nurseryShape>;
+
+/** Months in which the last frost of spring and the first of autumn can fall, north of the tropics; in the south half a year on. */
+const SPRING_MONTHS = [12, 1, 2, 3, 4, 5, 6, 7];
+const AUTUMN_MONTHS = [8, 9, 10, 11, 12, 1];
+
+/** Frost dates that belong to the other half of the earth: a slip worth asking about. */
+function questionFrosts(nursery: NurseryShape, ctx: z.RefinementCtx): void {
+  const { latitude_deg } = nursery;
+  if (Math.abs(latitude_deg) < 23.5) return;
+  const south = latitude_deg < 0;
+  const half = south ? 'south' : 'north';
+  const check = (key: 'lastFrost' | 'firstFrost', months: readonly number[], words: string) => {
+    const month = Number(nursery[key].slice(0, 2));
+    const inNorth = south ? ((month + 5) % 12) + 1 : month;
+    if (!months.includes(inNorth))
+      ctx.addIssue({
+        code: 'custom',
+        path: [key],
+        message: `${words} on ${nursery[key]} is no spring or autumn of the ${half}: is the latitude right, or are the two dates those of the other half of the earth?`,
+      });
+  };
+  check('lastFrost', SPRING_MONTHS, 'mean last frost: a last frost');
+  check('firstFrost', AUTUMN_MONTHS, 'mean first frost: a first frost');
+}
+
+export const nurseryInput = nurseryShape.superRefine(questionFrosts);
+export type NurseryInput = z.infer<typeof nurseryInput>;
+
+export const clockInput = z.strictObject({
+  /** Local day to set the demo's clock to, at eight in the morning. */
+  setTo: isoDay('day').optional(),
+  running: z.boolean().optional(),
+  rate: z
+    .union([z.literal(1), z.literal(60), z.literal(3600), z.literal(86_400)], {
+      error: 'speed: 1, 60, 3600 or 86400',
+    })
+    .optional(),
+});
+export type ClockInput = z.infer<typeof clockInput>;

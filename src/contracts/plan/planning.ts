@@ -1,0 +1,137 @@
+import { z } from 'zod';
+import { dayFromIso, weekdayOf } from '../../core/calendar/dayNumber.ts';
+import { batchInput, batchPatch, idempotencyKey, places, plannedSteps } from '../batch/batches.ts';
+import { figure, isoDay, recordId, shortText, temperature_C, version, wholeNumber } from '../fields.ts';
+
+const monday = isoDay('week').refine((iso) => weekdayOf(dayFromIso(iso) ?? 3) === 1, {
+  error: 'week: the date of its Monday',
+});
+const weekSetPoint = z.strictObject({ week: monday, setPoint_C: temperature_C('set-point').nullable() });
+
+/** Set-points of places by week, each place with the version it was read at. */
+export const placeSetPoints = z
+  .array(
+    z.strictObject({
+      placeId: recordId('place'),
+      version,
+      setPoints: z.array(weekSetPoint).max(520, { error: 'set-points: at most ten years of weeks' }),
+    }),
+  )
+  .max(200, { error: 'set-points: at most 200 places' });
+
+/** A batch to be made: the same key twice makes it once; with the set-points of weeks in which nothing stood where it goes. */
+export const batchToMake = batchInput.extend({ idempotencyKey, setPoints: placeSetPoints.default([]) });
+export type BatchToMake = z.infer<typeof batchToMake>;
+
+/** A plan of the season, or part of one, taken over in one step. Versions are those it was made from. */
+export const planChangeInput = z.strictObject({
+  idempotencyKey,
+  words: shortText('what was done', 400),
+  batches: z
+    .array(
+      z.strictObject({
+        id: recordId('batch'),
+        version,
+        places: places.optional(),
+        steps: plannedSteps.optional(),
+        transplantOn: isoDay('transplant date').optional(),
+        age_frac: figure('size at planting out', 0.4, 2).optional(),
+        pinned: z.boolean().optional(),
+      }),
+    )
+    .max(2000, { error: 'batches: at most 2000 in one step' }),
+  setPoints: placeSetPoints,
+  /** Room of places, where a what-if is taken over that changed it. */
+  rooms: z
+    .array(z.strictObject({ placeId: recordId('place'), version, room_trays: figure('room', 0, 100_000) }))
+    .max(200)
+    .default([]),
+});
+export type PlanChangeInput = z.infer<typeof planChangeInput>;
+
+export const undoInput = z.strictObject({ idempotencyKey, changeId: recordId('change') });
+export type UndoInput = z.infer<typeof undoInput>;
+
+/** Several batches of one crop made in one step. */
+export const familyInput = z
+  .strictObject({
+    idempotencyKey,
+    batch: batchInput,
+    kind: z.enum(['succession', 'insurance']),
+    every_days: wholeNumber('days between', 1, 120),
+    times: wholeNumber('how many', 2, 40),
+    /** Each is placed by the planner beside what stands there; else all have the places said. */
+    placed: z.boolean().default(false),
+    /** For an insurance batch: its plants as a share of the first. */
+    share_frac: figure('share of the first', 0.05, 1).default(1),
+  })
+  .superRefine((family, ctx) => {
+    if (family.kind === 'insurance' && family.times !== 2) {
+      ctx.addIssue({
+        code: 'custom',
+        path: ['times'],
+        message: 'an insurance batch is one beside the first: 2 in all',
+      });
+    }
+  });
+export type FamilyInput = z.infer<typeof familyInput>;
+
+/** A change to all batches of a family that are not sown yet. */
+export const familyPatch = z.strictObject({
+  idempotencyKey,
+  versions: z
+    .array(z.strictObject({ id: recordId('batch'), version }))
+    .min(1)
+    .max(100),
+  change: batchPatch.omit({ version: true, transplantOn: true, cropId: true, steps: true, joins: true, pinned: true }),
+  shift_days: wholeNumber('days to move by', -365, 365).default(0),
+});
+export type FamilyPatch = z.infer<typeof familyPatch>;
+
+const scenarioPlace = z.strictObject({
+  id: recordId('place'),
+  room_trays: figure('room', 0, 100_000),
+  setPoints: z.array(weekSetPoint).max(520),
+  usual_C: temperature_C('usual set-point').nullable().optional(),
+});
+
+/** A copy of the season's plan to try things on: only what differs from what is written down need be given. */
+export const scenarioData = z.strictObject({
+  places: z.array(scenarioPlace).max(200),
+  batches: z
+    .array(
+      z.strictObject({
+        id: recordId('batch'),
+        version,
+        places,
+        steps: plannedSteps,
+        transplantOn: isoDay('transplant date'),
+        age_frac: figure('size at planting out', 0.4, 2),
+      }),
+    )
+    .max(2000),
+});
+export type ScenarioData = z.infer<typeof scenarioData>;
+
+export const scenarioInput = z.strictObject({ name: shortText('name', 80), data: scenarioData });
+export type ScenarioInput = z.infer<typeof scenarioInput>;
+export const scenarioPatch = scenarioInput.extend({ version });
+export type ScenarioPatch = z.infer<typeof scenarioPatch>;
+
+/** A change of the plan as listed. */
+export interface PlanChangeLine {
+  readonly id: number;
+  readonly words: string;
+  readonly doneAt: string;
+  readonly undone: boolean;
+  readonly undoesId: number | null;
+  readonly batches_count: number;
+}
+
+export interface ScenarioRecord {
+  readonly id: number;
+  readonly version: number;
+  readonly name: string;
+  readonly madeOn: string;
+  readonly data: ScenarioData;
+}

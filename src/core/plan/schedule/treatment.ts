@@ -1,0 +1,32 @@
+import type { DayNumber } from '../../calendar/dayNumber.ts';
+import type { Crop } from '../../model.ts';
+
+/** Days before sowing on which a seed that is soaked or scarified is taken in hand. Common practice, no source (up to 24 h). */
+const DAY_BEFORE = 1;
+
+/** Days a crop's seed is treated before it is sown: chilled moist for its weeks, soaked or scarified the day before; 0: none. */
+export function treatment_days({ pretreat, chill_weeks }: Pick<Crop, 'pretreat' | 'chill_weeks'>): number {
+  if (pretreat === 'none') return 0;
+  return pretreat === 'chill' ? Math.round(7 * chill_weeks) : DAY_BEFORE;
+}
+
+/**
+ * Earliest day a seed may be sown for its chilling: begun on the day logged, else today at the soonest. A soak or a scratch is
+ * done in time by a tap the day before and holds nothing up.
+ */
+export function chilledBy(
+  crop: Pick<Crop, 'pretreat' | 'chill_weeks'>,
+  sowOn: DayNumber,
+  treatedOn: DayNumber | null,
+  today: DayNumber,
+): DayNumber {
+  if (crop.pretreat !== 'chill') return sowOn;
+  return Math.max(sowOn, (treatedOn ?? today) + treatment_days(crop));
+}
+
+/** What is done, as a job and as a log line. */
+export const TREATMENT_WORDS: Readonly<Record<Exclude<Crop['pretreat'], 'none'>, string>> = {
+  soak: 'Soak the seed up to a day before sowing; no longer, it drowns',
+  scarify: 'Scratch or nick the seed coat, then soak it overnight',
+  chill: 'Moist in a bag in the refrigerator at 2 to 5 degrees C; look for mould and for early roots each week',
+};

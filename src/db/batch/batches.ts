@@ -1,0 +1,200 @@
+import type { Sequelize, Transaction } from 'sequelize';
+import { isoFromDay } from '../../core/calendar/dayNumber.ts';
+import type { EventKind, PlantingDetails, PottingDetails, SplitSnapshot } from '../../core/batch/event.ts';
+import { USUAL_WINDOW, type BatchPlan } from '../../core/model.ts';
+import { shortCode } from '../../core/batch/shortCode.ts';
+import type { BatchRecord } from '../../contracts/records.ts';
+import { BatchEventModel, BatchModel } from '../models.ts';
+import { batchRecord } from '../house/world.ts';
+
+/** What a batch is made of, before it has a number. */
+export interface NewBatch {
+  readonly cropId: number;
+  readonly varietyId: number | null;
+  readonly lotId: number | null;
+  readonly plan: BatchPlan;
+  readonly note: string;
+  readonly splitFromId: number | null;
+  readonly pinned?: boolean;
+  readonly familyId?: number | null;
+  readonly resownFromId?: number | null;
+  /** Key it is made under, and what was asked for under it. */
+  readonly idempotencyKey?: string | null;
+  readonly requestHash?: string | null;
+}
+
+/** A line to be written to the log. */
+export interface NewEvent {
+  readonly batchId: number;
+  readonly kind: EventKind;
+  readonly day: number;
+  readonly count: number | null;
+  readonly placeId: number | null;
+  readonly note: string;
+  readonly cause: string;
+  readonly correctsId: number | null;
+  readonly snapshot: SplitSnapshot | null;
+  readonly tray?: number | null;
+  readonly details?: PottingDetails | null;
+  readonly planting?: PlantingDetails | null;
+  readonly idempotencyKey: string;
+  readonly requestHash: string;
+  /** Epoch ms by the application's clock. */
+  readonly recordedAt_ms: number;
+}
+
+/** Writes a batch with its code and its letter among those of its crop and variety. */
+export async function insertBatch(db: Sequelize, batch: NewBatch, transaction: Transaction): Promise<BatchRecord> {
+  // One at a time, so that two made at once do not get the same letter.
+  await db.query('SELECT pg_advisory_xact_lock(727273)', { transaction });
+  const [rows] = await db.query(
+    `SELECT nextval(pg_get_serial_sequence('batches', 'id'))::integer AS id,
+       (SELECT count(*)::integer FROM batches WHERE crop_id = $1 AND variety_id IS NOT DISTINCT FROM $2) AS before`,
+    { bind: [batch.cropId, batch.varietyId], transaction },
+  );
+  const { id, before } = (rows as { id: number; before: number }[])[0]!;
+  const row = await BatchModel.create(
+    {
+      id,
+      code: shortCode(id),
+      letter: letterOf(before),
+      cropId: batch.cropId,
+      varietyId: batch.varietyId,
+      lotId: batch.lotId,
+      ...planColumns(batch.plan),
+      note: batch.note,
+      splitFromId: batch.splitFromId,
+      pinned: batch.pinned ?? false,
+      familyId: batch.familyId ?? null,
+      resownFromId: batch.resownFromId ?? null,
+      idempotencyKey: batch.idempotencyKey ?? null,
+      requestHash: batch.requestHash ?? null,
+    },
+    { transaction },
+  );
+  return batchRecord(row);
+}
+
+/** The batch already made under a key, if any. Two who ask at once come one after the other. */
+export async function batchByKey(
+  idempotencyKey: string,
+  transaction: Transaction,
+): Promise<{ readonly batch: BatchRecord; readonly requestHash: string | null } | null> {
+  await holdKey(idempotencyKey, transaction);
+  const row = await BatchModel.findOne({ where: { idempotencyKey }, transaction });
+  return row ? { batch: batchRecord(row), requestHash: row.requestHash } : null;
+}
+
+/** Holds a key until the transaction ends, so that the same key sent twice at once is seen by the second. */
+export async function holdKey(idempotencyKey: string, transaction: Transaction): Promise<void> {
+  await BatchModel.sequelize!.query('SELECT pg_advisory_xact_lock(727276, hashtext($1))', {
+    bind: [idempotencyKey],
+    transaction,
+  });
+}
+
+/** Keeps the dates planned for a batch as they were when it was sown, or lets them go again. */
+export async function keepPlanned(
+  batchId: number,
+  planned: BatchRecord['planned'],
+  transaction: Transaction,
+): Promise<void> {
+  const days = planned && Object.fromEntries(Object.entries(planned).map(([key, day]) => [key, isoFromDay(day)]));
+  await BatchModel.update({ planned: days }, { where: { id: batchId }, transaction });
+}
+
+/** Reads a batch and holds it until the transaction ends. null when there is none. */
+export async function lockBatch(id: number, transaction: Transaction): Promise<BatchRecord | null> {
+  const row = await BatchModel.findByPk(id, {
+    transaction,
+    lock: transaction.LOCK.UPDATE,
+  });
+  return row ? batchRecord(row) : null;
+}
+
+/** Changes a batch if it still has the version it was read at; null when someone else was first. */
+export async function updateBatch(
+  id: number,
+  version: number,
+  batch: Pick<NewBatch, 'varietyId' | 'lotId' | 'plan' | 'note' | 'pinned'>,
+  transaction: Transaction,
+): Promise<BatchRecord | null> {
+  const [, rows] = await BatchModel.update(
+    {
+      version: version + 1,
+      varietyId: batch.varietyId,
+      lotId: batch.lotId,
+      ...planColumns(batch.plan),
+      note: batch.note,
+      pinned: batch.pinned ?? false,
+    },
+    { where: { id, version }, returning: true, transaction },
+  );
+  return rows[0] ? batchRecord(rows[0]) : null;
+}
+
+/** Writes a line to the log and returns its number. */
+export async function insertEvent(event: NewEvent, transaction: Transaction): Promise<number> {
+  const row = await BatchEventModel.create(
+    {
+      ...event,
+      tray: event.tray ?? null,
+      details: event.details ?? null,
+      planting: event.planting ?? null,
+      day: isoFromDay(event.day),
+      recordedAt: new Date(event.recordedAt_ms),
+    },
+    { transaction },
+  );
+  return row.id;
+}
+
+/** The line already written under a key, if any. */
+export async function eventByKey(
+  idempotencyKey: string,
+  transaction: Transaction,
+): Promise<{ id: number; batchId: number; requestHash: string } | null> {
+  return BatchEventModel.findOne({
+    where: { idempotencyKey },
+    attributes: ['id', 'batchId', 'requestHash'],
+    raw: true,
+    transaction,
+  });
+}
+
+/** A, B, ... Z, AA, AB, ... */
+export function letterOf(n: number): string {
+  const letters: string[] = [];
+  let rest = n;
+  do {
+    letters.unshift(String.fromCharCode(65 + (rest % 26)));
+    rest = Math.floor(rest / 26) - 1;
+  } while (rest >= 0);
+  return letters.join('');
+}
+
+function planColumns(plan: BatchPlan) {
+  return {
+    plantsWanted: plan.plantsWanted,
+    spare_frac: plan.spare_frac,
+    transplantOn: isoFromDay(plan.transplantOn),
+    hardening_days: plan.hardening_days,
+    germinatePlaceId: plan.places.germinate,
+    growPlaceId: plan.places.grow,
+    potPlaceId: plan.places.pot,
+    hardenPlaceId: plan.places.harden,
+    sowContainerId: plan.sowContainerId,
+    potContainerId: plan.potContainerId,
+    spacePlaceId: plan.places.space ?? null,
+    steps: Object.fromEntries(Object.entries(plan.steps ?? {}).map(([key, day]) => [key, isoFromDay(day)])),
+    before_days: plan.before_days ?? USUAL_WINDOW.before_days,
+    after_days: plan.after_days ?? USUAL_WINDOW.after_days,
+    weight: plan.weight ?? 1,
+    age_frac: plan.age_frac ?? 1,
+    offHeat: plan.offHeat ?? null,
+    programmeId: plan.programmeId ?? null,
+    coverId: plan.coverId ?? null,
+    gates: plan.gates ?? {},
+    joins: plan.joins ? { ...plan.joins, on: isoFromDay(plan.joins.on) } : null,
+  };
+}

@@ -1,0 +1,284 @@
+import { meanPrice_kWh, nightFactor, USUAL_TARIFF, type Tariff } from '../../core/heat/cost.ts';
+import { Transaction, type Sequelize } from 'sequelize';
+import { requireDay } from '../../core/calendar/dayNumber.ts';
+import { USUAL_PLANNING } from '../../core/plan/placement/planning.ts';
+import { USUAL_WEIGHTS } from '../../core/plan/placement/instance.ts';
+import { USUAL_PLANTING } from '../../core/planting/settings.ts';
+import { USUAL_POTTING } from '../../core/potting/settings.ts';
+import type { FeedRecord, MixRecord, StockItemRecord } from '../../contracts/potting/potting.ts';
+import type { CoverRecord, ProgrammeRecord } from '../../contracts/hardening/hardening.ts';
+import { CoverModel, ProgrammeModel } from '../hardening/models.ts';
+import { readHotBedLog } from '../heat/hotBeds.ts';
+import { FeedModel, MixModel, StockItemModel } from '../potting/models.ts';
+import type {
+  BatchRecord,
+  ContainerRecord,
+  CropRecord,
+  EventRecord,
+  LotRecord,
+  NurseryRecord,
+  PlaceRecord,
+  VarietyRecord,
+} from '../../contracts/records.ts';
+import {
+  BatchModel,
+  ContainerModel,
+  CropModel,
+  LotModel,
+  NurseryModel,
+  PlaceModel,
+  PlacePeriodModel,
+  PlaceSetPointModel,
+  VarietyModel,
+} from '../models.ts';
+
+/** Everything the nursery has written down, as one consistent picture. */
+export interface World {
+  readonly revision: string;
+  readonly nursery: NurseryRecord;
+  readonly feedKey: string;
+  readonly crops: readonly CropRecord[];
+  readonly varieties: readonly VarietyRecord[];
+  readonly lots: readonly LotRecord[];
+  readonly places: readonly PlaceRecord[];
+  readonly containers: readonly ContainerRecord[];
+  readonly mixes: readonly MixRecord[];
+  readonly feeds: readonly FeedRecord[];
+  readonly stock: readonly StockItemRecord[];
+  readonly covers: readonly CoverRecord[];
+  readonly programmes: readonly ProgrammeRecord[];
+  readonly batches: readonly BatchRecord[];
+  /** By batch id, in the order written. */
+  readonly events: ReadonlyMap<number, readonly EventRecord[]>;
+}
+
+/** Marks that move with every write: while `revision` stands, a World read before is still true; likewise the rest. */
+export interface Marks {
+  readonly revision: string;
+  /** Daily weather. */
+  readonly weather: string;
+  /** Forecasts and readings of the site. */
+  readonly site: string;
+}
+
+export async function readMarks(db: Sequelize, transaction: Transaction | null = null): Promise<Marks> {
+  const [rows] = await db.query(
+    `SELECT n::text AS revision, weather::text AS weather, concat_ws('.', weather, (SELECT max(id) FROM forecasts),
+       (SELECT max(id) FROM site_readings)) AS site FROM revision`,
+    { transaction },
+  );
+  return (rows as Marks[])[0]!;
+}
+
+/**
+ * Reads all in one snapshot. null when the nursery is not set up yet. Of the log, which only grows, just the lines are
+ * read that `known` does not hold.
+ */
+export async function readWorld(db: Sequelize, known: World | null = null): Promise<World | null> {
+  return db.transaction({ isolationLevel: Transaction.ISOLATION_LEVELS.REPEATABLE_READ }, async (transaction) => {
+    const all = { raw: true as const, transaction };
+    const { revision } = await readMarks(db, transaction);
+    const nursery = await NurseryModel.findByPk(1, all);
+    if (!nursery) return null;
+    const crops = await CropModel.findAll({ ...all, order: ['name'] });
+    const varieties = await VarietyModel.findAll({ ...all, order: ['name'] });
+    const lots = await LotModel.findAll({ ...all, order: ['id'] });
+    const places = await PlaceModel.findAll({
+      ...all,
+      order: ['walkOrder', 'id'],
+    });
+    const periods = await PlacePeriodModel.findAll({
+      ...all,
+      order: ['placeId', 'from'],
+    });
+    const setPoints = await PlaceSetPointModel.findAll({ ...all, order: ['placeId', 'week'] });
+    const bedLines = await readHotBedLog(db, transaction);
+    const containers = await ContainerModel.findAll({
+      ...all,
+      order: ['id'],
+    });
+    const batches = await BatchModel.findAll({ ...all, order: ['id'] });
+    const events = await readLog(db, known, transaction);
+    const { id: _one, feedKey, ...plainNursery } = nursery;
+    return {
+      revision,
+      nursery: {
+        ...plainNursery,
+        // One price of a kWh: the tariff's.
+        weights: { ...USUAL_WEIGHTS, ...plainNursery.weights, ...(await readPrices(db, transaction)) },
+        planning: { ...USUAL_PLANNING, ...plainNursery.planning },
+        potting: { ...USUAL_POTTING, ...plainNursery.potting },
+        planting: {
+          ...USUAL_PLANTING,
+          ...plainNursery.planting,
+          // A gate that came later stands as it usually does.
+          modes: { ...USUAL_PLANTING.modes, ...plainNursery.planting?.modes },
+        },
+      },
+      feedKey,
+      crops,
+      varieties,
+      lots: lots.map((lot) => ({
+        ...lot,
+        receivedOn: dayOrNull(lot.receivedOn),
+        testedOn: dayOrNull(lot.testedOn),
+        tests: lot.tests.map((test) => ({ ...test, on: requireDay(test.on) })),
+      })),
+      places: places.map((place) => ({
+        ...place,
+        closed: place.closed.map(({ from, to }) => ({ from: requireDay(from), to: requireDay(to) })),
+        setPoints: setPoints
+          .filter((s) => s.placeId === place.id)
+          .map(({ week, setPoint_C }) => ({ week: requireDay(week), setPoint_C })),
+        periods: periods
+          .filter((p) => p.placeId === place.id)
+          .map(({ from, day_C, night_C }) => ({ from, day_C, night_C })),
+        ...(place.temperature.kind === 'hot-bed'
+          ? { bedLog: bedLines.filter((line) => line.placeId === place.id) }
+          : {}),
+      })),
+      containers,
+      mixes: await MixModel.findAll({ ...all, order: ['name'] }),
+      feeds: await FeedModel.findAll({ ...all, order: ['name'] }),
+      stock: await StockItemModel.findAll({ ...all, order: ['kind', 'name'] }),
+      covers: await CoverModel.findAll({ ...all, order: ['id'] }),
+      programmes: await ProgrammeModel.findAll({ ...all, order: ['id'] }),
+      batches: batches.map(batchRecord),
+      events,
+    };
+  });
+}
+
+async function readPrices(
+  db: Sequelize,
+  transaction: Transaction,
+): Promise<{ heat_perkWh: number; heatNight_factor: number }> {
+  const [rows] = await db.query('SELECT tariff FROM heat_settings WHERE id = 1', { transaction });
+  const tariff = (rows as { tariff: Tariff }[])[0]?.tariff ?? USUAL_TARIFF;
+  return { heat_perkWh: meanPrice_kWh(tariff), heatNight_factor: nightFactor(tariff) };
+}
+
+type Log = ReadonlyMap<number, readonly EventRecord[]>;
+
+/** The whole log by batch: what is known and what has come since, or all anew when the two do not add up. */
+async function readLog(db: Sequelize, known: World | null, transaction: Transaction): Promise<Log> {
+  let lastId = 0;
+  let held = 0;
+  for (const events of known?.events.values() ?? []) {
+    held += events.length;
+    lastId = Math.max(lastId, events.at(-1)?.id ?? 0);
+  }
+  if (!known) return groupByBatch(await readEvents(db, null, transaction));
+  const news = await readEvents(db, null, transaction, lastId);
+  // A line with a lower number can have been committed later than one with a higher.
+  const [rows] = await db.query('SELECT count(*)::integer AS n FROM batch_events', { transaction });
+  if ((rows as { n: number }[])[0]!.n !== held + news.length)
+    return groupByBatch(await readEvents(db, null, transaction));
+  const log = new Map(known.events);
+  for (const [batchId, events] of groupByBatch(news)) log.set(batchId, [...(log.get(batchId) ?? []), ...events]);
+  return log;
+}
+
+/** Events after a line, of one batch or of all (batchId null), in the order written. Raw: this is the table that grows. */
+export async function readEvents(
+  db: Sequelize,
+  batchId: number | null,
+  transaction: Transaction,
+  afterId = 0,
+): Promise<EventRecord[]> {
+  const [rows] = await db.query(
+    `SELECT id, batch_id, kind, on_day::text AS on_day, count, place_id, note, cause, corrects_id, snapshot, tray,
+       extract(epoch FROM recorded_at) * 1000 AS recorded_ms, details, planting
+     FROM batch_events WHERE ($1::integer IS NULL OR batch_id = $1) AND id > $2 ORDER BY id`,
+    { bind: [batchId, afterId], transaction },
+  );
+  return (rows as EventRow[]).map((row) => ({
+    id: row.id,
+    batchId: row.batch_id,
+    kind: row.kind,
+    day: requireDay(row.on_day),
+    count: row.count,
+    placeId: row.place_id,
+    note: row.note,
+    cause: row.cause,
+    correctsId: row.corrects_id,
+    snapshot: row.snapshot,
+    tray: row.tray,
+    recordedAt_ms: Number(row.recorded_ms),
+    details: row.details,
+    planting: row.planting,
+  }));
+}
+
+interface EventRow {
+  id: number;
+  batch_id: number;
+  kind: EventRecord['kind'];
+  on_day: string;
+  count: number | null;
+  place_id: number | null;
+  note: string;
+  cause: string;
+  corrects_id: number | null;
+  snapshot: EventRecord['snapshot'];
+  tray: number | null;
+  recorded_ms: string;
+  details: EventRecord['details'];
+  planting: EventRecord['planting'];
+}
+
+/** A batch row as a plain record. */
+export function batchRecord(row: BatchModel): BatchRecord {
+  return {
+    id: row.id,
+    version: row.version,
+    code: row.code,
+    letter: row.letter,
+    cropId: row.cropId,
+    varietyId: row.varietyId,
+    lotId: row.lotId,
+    plan: {
+      plantsWanted: row.plantsWanted,
+      spare_frac: row.spare_frac,
+      transplantOn: requireDay(row.transplantOn),
+      hardening_days: row.hardening_days,
+      places: {
+        germinate: row.germinatePlaceId,
+        grow: row.growPlaceId,
+        pot: row.potPlaceId,
+        harden: row.hardenPlaceId,
+        space: row.spacePlaceId,
+      },
+      sowContainerId: row.sowContainerId,
+      potContainerId: row.potContainerId,
+      steps: Object.fromEntries(Object.entries(row.steps).map(([key, iso]) => [key, requireDay(iso)])),
+      before_days: row.before_days,
+      after_days: row.after_days,
+      weight: row.weight,
+      age_frac: row.age_frac,
+      offHeat: row.offHeat,
+      programmeId: row.programmeId,
+      coverId: row.coverId,
+      gates: row.gates,
+      joins: row.joins && { ...row.joins, on: requireDay(row.joins.on) },
+    },
+    note: row.note,
+    splitFromId: row.splitFromId,
+    pinned: row.pinned,
+    familyId: row.familyId,
+    resownFromId: row.resownFromId,
+    planned: row.planned && Object.fromEntries(Object.entries(row.planned).map(([key, iso]) => [key, requireDay(iso)])),
+  };
+}
+
+function groupByBatch(events: readonly EventRecord[]): Map<number, EventRecord[]> {
+  const groups = new Map<number, EventRecord[]>();
+  for (const event of events) {
+    const group = groups.get(event.batchId);
+    if (group) group.push(event);
+    else groups.set(event.batchId, [event]);
+  }
+  return groups;
+}
+
+const dayOrNull = (iso: string | null): number | null => (iso === null ? null : requireDay(iso));

@@ -1,0 +1,307 @@
+import { money, volume } from '../../ui/house.ts';
+import { Figure } from '../../ui/Figure.tsx';
+import { useEffect, useId, useMemo, useState } from 'react';
+import { oddsOf, seedsToSow, type SeedsAnswer, type SeedsQuestion } from '../../core/batch/seedsToSow.ts';
+import { mixLitres, seedSupply } from '../../core/books/seedSupply.ts';
+import { call, trouble } from '../../ui/call.ts';
+import { counted } from '../../ui/format.ts';
+import { odds } from '../germination/words.ts';
+
+export interface HowManyProps {
+  readonly batchId: number;
+  readonly version: number;
+  readonly name: string;
+  readonly plantsWanted: number;
+  readonly cellsNow: number;
+  readonly planned: boolean;
+  readonly germination_frac: number;
+  readonly germinationFrom: string;
+  readonly field_frac: number;
+  /** Seeds the share is known from. */
+  readonly behind_seeds: number;
+  readonly seedBalls: boolean;
+  readonly container: {
+    readonly name: string;
+    readonly kind: string;
+    readonly cells: number;
+    readonly volume_L: number;
+  };
+  readonly lot: {
+    readonly code: string;
+    readonly seeds_count: number | null;
+    readonly thousandSeed_g: number | null;
+    readonly packet_seeds: number | null;
+    readonly packet_price: number | null;
+  } | null;
+}
+
+const CONFIDENCES = [0.5, 0.8, 0.9, 0.95, 0.99];
+
+/** How many to sow so that enough good plants remain, with the odds drawn. */
+export function HowMany(props: HowManyProps) {
+  const { plantsWanted, cellsNow, container, lot } = props;
+  const id = useId();
+  const [confidence, setConfidence] = useState(0.9);
+  const [germination, setGermination] = useState(percent(props.germination_frac));
+  const [field, setField] = useState(percent(props.field_frac));
+  const [losses, setLosses] = useState('3');
+  const [culls, setCulls] = useState('5');
+  const [perCell, setPerCell] = useState('1');
+  const [teased, setTeased] = useState('0');
+  const [said, setSaid] = useState('');
+  const [ready, setReady] = useState(false);
+  useEffect(() => setReady(true), []);
+  const seedTray = container.kind === 'seed-tray';
+  const question: SeedsQuestion = {
+    plantsWanted,
+    confidence,
+    germination_frac: figure(germination) / 100,
+    field_frac: figure(field) / 100,
+    loss_frac: figure(losses) / 100,
+    cull_frac: figure(culls) / 100,
+    seedsPerCell: seedTray ? 1 : figure(perCell),
+    teased_frac: figure(teased) / 100,
+    behind_seeds: props.behind_seeds,
+  };
+  const text = JSON.stringify(question);
+  const { answer, wrong } = useMemo((): { answer: SeedsAnswer | null; wrong: string } => {
+    try {
+      return { answer: seedsToSow(JSON.parse(text) as SeedsQuestion), wrong: '' };
+    } catch (error) {
+      return { answer: null, wrong: error instanceof RangeError ? error.message : 'Type figures.' };
+    }
+  }, [text]);
+  const asNow = useMemo(() => {
+    try {
+      return oddsOf(JSON.parse(text) as SeedsQuestion, cellsNow);
+    } catch {
+      return null;
+    }
+  }, [text, cellsNow]);
+  const trays = answer ? answer.cells / container.cells : 0;
+  const whole = Math.ceil(trays - 1e-9);
+  const supply = answer
+    ? seedSupply(
+        answer.seeds,
+        lot?.thousandSeed_g ?? null,
+        lot && { seeds: lot.packet_seeds, grams: null, price: lot.packet_price },
+      )
+    : null;
+
+  async function use(cells: number): Promise<void> {
+    const spare_frac = cells / plantsWanted - 1;
+    const done = await call('PATCH', `/api/batches/${props.batchId}`, { version: props.version, spare_frac });
+    if (done.kind === 'done') location.assign('/sow/sheet');
+    else setSaid(trouble(done));
+  }
+
+  return (
+    <div
+      data-ready={ready}
+      className="grid grid-cols-1 gap-8 min-[900px]:grid-cols-[minmax(0,360px)_minmax(0,1fr)]"
+      data-typing
+    >
+      <section aria-label="What it depends on">
+        <div className="field">
+          <span className="label" id={`${id}c`}>
+            Sure of {plantsWanted} good plants
+          </span>
+          <div className="flex flex-wrap gap-2" role="group" aria-labelledby={`${id}c`}>
+            {CONFIDENCES.map((c) => (
+              <button
+                key={c}
+                type="button"
+                className={`btn ${c === confidence ? 'solid' : ''}`}
+                aria-pressed={c === confidence}
+                onClick={() => setConfidence(c)}
+              >
+                {Math.round(100 * c)} in 100
+              </button>
+            ))}
+          </div>
+        </div>
+        <div className="mt-4 grid grid-cols-2 gap-3">
+          <Percent
+            label={props.seedBalls ? 'Sprouts to 100 seed balls' : 'Germination'}
+            hint={props.germinationFrom}
+            value={germination}
+            onValue={setGermination}
+          />
+          <Percent label="In your mix, of the test" value={field} onValue={setField} />
+          <Percent label="Lost before potting" value={losses} onValue={setLosses} />
+          <Percent label="Thrown out" value={culls} onValue={setCulls} />
+          {!seedTray && (
+            <label className="field">
+              <span className="label">Seeds to a cell</span>
+              <select className="input" value={perCell} onChange={(e) => setPerCell(e.target.value)}>
+                {[1, 2, 3, 4, 5, 6].map((n) => (
+                  <option key={n}>{n}</option>
+                ))}
+              </select>
+            </label>
+          )}
+          {!seedTray && perCell !== '1' && (
+            <Percent label="Doubles teased apart" hint="0 = thinned to one" value={teased} onValue={setTeased} />
+          )}
+        </div>
+        {wrong && (
+          <p role="alert" className="note-bar bad mt-3">
+            {wrong}
+          </p>
+        )}
+      </section>
+      <section aria-label="Answer">
+        {answer === null ? (
+          <p className="note-bar bad">
+            {wrong ||
+              'No number will do with these figures: nothing would come of it. Test the seed, or take another lot.'}
+          </p>
+        ) : (
+          <>
+            <dl className="flex flex-wrap gap-x-9 gap-y-2">
+              <Figure
+                value={String(answer.seeds)}
+                words={seedTray ? 'seeds to sow, then pricked out' : `seeds, in ${answer.cells} cells`}
+                size="text-5xl"
+              />
+              <Figure
+                value={String(whole)}
+                words={`${container.name}${trays < whole ? `, the last ${Math.round(100 * (trays - Math.floor(trays)))}% full` : ''}`}
+                size="text-5xl"
+              />
+              <Figure
+                value={volume(Math.ceil(mixLitres(whole, container.volume_L)))}
+                words="sowing mix, settling and waste in it"
+              />
+              {supply?.weight_g != null && <Figure value={`${supply.weight_g.toFixed(1)} g`} words="of seed" />}
+              {supply?.packets != null && (
+                <Figure
+                  value={String(supply.packets)}
+                  words={`packets${supply.cost === null ? '' : `, ${money(supply.cost)}`}`}
+                />
+              )}
+              <Figure value={odds(answer.short_frac)} words="odds of ending short" />
+            </dl>
+            {lot?.seeds_count != null && lot.seeds_count < answer.seeds && (
+              <p className="note-bar bad mt-3">
+                Lot {lot.code} has {counted(lot.seeds_count, 'seed')} left: {answer.seeds - lot.seeds_count} too few.
+              </p>
+            )}
+            <Bars answer={answer} wanted={plantsWanted} />
+            <p className="mt-2 text-[0.92rem] text-ink2">
+              {answer.exact
+                ? 'Each bar is the chance of that many good plants: every case counted (binomial through germination, field, losses and culls).'
+                : 'Each bar is the chance of that many good plants, by the normal curve for so many.'}{' '}
+              {asNow && (
+                <>
+                  As planned now, {counted(cellsNow, seedTray ? 'seed' : 'cell')}: {odds(asNow.short_frac)} to end
+                  short, {Math.round(asNow.mean_plants)} expected.
+                </>
+              )}
+            </p>
+            {props.planned && (
+              <button
+                type="button"
+                className="btn solid mt-4"
+                onClick={() => void use(answer.cells)}
+                disabled={answer.cells === cellsNow}
+              >
+                {answer.cells === cellsNow
+                  ? 'This is the plan'
+                  : `Sow ${answer.cells} ${seedTray ? 'seeds' : 'cells'} in the plan`}
+              </button>
+            )}
+            {said && (
+              <p role="alert" className="note-bar bad mt-3">
+                {said}
+              </p>
+            )}
+          </>
+        )}
+      </section>
+    </div>
+  );
+}
+
+const percent = (frac: number): string => String(Math.round(1000 * frac) / 10);
+const figure = (text: string): number => (text.trim() === '' ? NaN : Number(text.replace(',', '.')));
+
+function Percent({
+  label,
+  hint,
+  value,
+  onValue,
+}: {
+  readonly label: string;
+  readonly hint?: string;
+  readonly value: string;
+  readonly onValue: (v: string) => void;
+}) {
+  return (
+    <label className="field">
+      <span className="label">{label}, %</span>
+      <input className="input" inputMode="decimal" value={value} onChange={(e) => onValue(e.target.value)} />
+      {hint && <span className="text-[0.85rem] text-ink2">{hint}</span>}
+    </label>
+  );
+}
+
+/** The chance of each number of good plants; short ones hatched, so that they are told without colour. */
+function Bars({ answer, wanted }: { readonly answer: SeedsAnswer; readonly wanted: number }) {
+  const { chances, from } = answer;
+  const [width, height, foot] = [640, 150, 24];
+  const group = Math.max(1, Math.ceil(chances.length / 80));
+  const bars = Array.from({ length: Math.ceil(chances.length / group) }, (_, i) => ({
+    at: from + i * group,
+    chance: chances.slice(i * group, (i + 1) * group).reduce((a, b) => a + b, 0),
+  }));
+  const most = Math.max(...bars.map((b) => b.chance), 1e-9);
+  const step = width / bars.length;
+  const x = Math.min(width, Math.max(0, ((wanted - from) / group) * step));
+  return (
+    <svg
+      viewBox={`0 0 ${width} ${height + foot}`}
+      className="mt-4 w-full max-w-3xl"
+      role="img"
+      aria-label={`Chance of each number of good plants from ${from} to ${from + chances.length - 1}; short of ${wanted}: ${odds(answer.short_frac)}`}
+    >
+      <defs>
+        <pattern id="short" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <rect width="6" height="6" fill="#f3ddd2" />
+          <rect width="2.5" height="6" fill="#9d3b1c" />
+        </pattern>
+      </defs>
+      {bars.map((bar, i) => {
+        // To the hundredth: engines differ in the last digit of a power.
+        const tall = Math.round(100 * (bar.chance / most) * (height - 16)) / 100;
+        return (
+          <rect
+            key={bar.at}
+            x={i * step + 0.5}
+            y={height - tall}
+            width={Math.max(1, step - 1)}
+            height={tall}
+            fill={bar.at < wanted ? 'url(#short)' : '#14302a'}
+          />
+        );
+      })}
+      <line x1={x} x2={x} y1={0} y2={height} stroke="#6a2560" strokeWidth={2} strokeDasharray="5 3" />
+      <text
+        x={x > width - 90 ? x - 6 : x + 6}
+        y={13}
+        fontSize={13}
+        fill="#6a2560"
+        textAnchor={x > width - 90 ? 'end' : 'start'}
+      >
+        {wanted} wanted
+      </text>
+      <line x1={0} x2={width} y1={height} y2={height} stroke="#14302a" />
+      <text x={0} y={height + 17} fontSize={13} fill="#3c4a42">
+        {from}
+      </text>
+      <text x={width} y={height + 17} fontSize={13} fill="#3c4a42" textAnchor="end">
+        {from + chances.length - 1} good plants
+      </text>
+    </svg>
+  );
+}

@@ -1,0 +1,258 @@
+import { useState } from 'react';
+import type { BatchOdds } from '../../core/planting/odds.ts';
+import type { HardenView, LadderView } from '../../contracts/hardening/hardenViews.ts';
+import { degreesWords, COVER_WORDS } from '../../core/hardening/words.ts';
+import { windWords } from '../../core/units/words.ts';
+import { BecauseText } from '../../ui/Because.tsx';
+import { counted, shortDay, expectedWords, spokenDay } from '../../ui/format.ts';
+import type { LogLine } from '../../ui/logPost.ts';
+import { endWords } from './LadderRow.tsx';
+
+interface Props {
+  readonly ladder: LadderView;
+  readonly today: number;
+  readonly unit: 'C' | 'F';
+  readonly programmes: HardenView['programmes'];
+  readonly trial: { readonly until: number } | null;
+  readonly trialOdds: BatchOdds | null;
+  readonly busy: boolean;
+  readonly onTry: (until: number | null) => void;
+  readonly onKeep: (until: number) => void;
+  readonly onLog: (line: Omit<LogLine, 'idempotencyKey' | 'day'>, words: string) => void;
+  readonly onProgramme: (programmeId: number) => void;
+}
+
+const SAY = { go: 'Go', hold: 'Hold', back: 'Back' } as const;
+const percent = (frac: number) => `${Math.round(100 * frac)}%`;
+
+/** One batch: today's word, the figure that decided, the order, one tap; and the way round it with a reason. */
+export function LadderPanel(props: Props) {
+  const { ladder, today, unit, trial, trialOdds, busy, onLog } = props;
+  const [reason, setReason] = useState('');
+  const [anyway, setAnyway] = useState(false);
+  const begun = ladder.startsOn === null;
+  const target = ladder.setBackTo ?? Math.max(1, ladder.days[0]?.rung ?? ladder.rung);
+  const up = Math.min(ladder.rungs.length, ladder.rung + 1);
+  return (
+    <div className="card">
+      <h2>
+        <a href={`/batches/${ladder.batchId}`}>{ladder.name}</a>
+      </h2>
+      <p className="text-[0.9rem] text-ink2">
+        {counted(ladder.trays, 'tray')}, {ladder.placeName || 'no place'}; asked for{' '}
+        {spokenDay(ladder.transplantOn, today)}, {expectedWords(ladder.expectedOn, today)}
+      </p>
+      {!begun && (
+        <p className="mt-2">
+          Hardening is to begin <b>{spokenDay(ladder.startsOn!, today)}</b>. By the forecast:{' '}
+          {ladder.days[0]
+            ? ladder.days[0].why || `rung ${ladder.days[0].rung}, ${ladder.rungs[ladder.days[0].rung - 1]?.words ?? ''}`
+            : 'too far ahead'}
+          .
+        </p>
+      )}
+      {ladder.never.length > 0 && (
+        <p className="note-bar bad mt-2">
+          {ladder.never.length === 1 ? 'Rung' : 'Rungs'} {ladder.never.join(', ')} can as good as never be done here at
+          that time: choose another programme below, or begin later.
+        </p>
+      )}
+      {begun && ladder.setBackTo !== null && (
+        <p className="note-bar bad mt-2">
+          {ladder.harmedOn === null ? '' : `${shortDay(ladder.harmedOn)}: `}
+          {ladder.harmWords}. Look at them; a rung back, to {ladder.setBackTo}, is advised.
+        </p>
+      )}
+      {begun && !ladder.hardened && (
+        <>
+          <p className="mt-2 flex items-baseline gap-3">
+            <span className={`num text-5xl ${ladder.say === 'back' ? 'text-brick' : ''}`}>
+              {ladder.say ? SAY[ladder.say] : 'Not known'}
+            </span>
+            <span className="num text-2xl">
+              rung {target} of {ladder.rungs.length}
+            </span>
+          </p>
+          <p className="mt-1">{ladder.today}</p>
+          {ladder.order && <p className="num mt-1 text-lg">{ladder.order}</p>}
+        </>
+      )}
+      {ladder.hardened && <p className="num mt-2 text-2xl">Hardened</p>}
+      <p className="mt-1 text-[0.92rem] text-ink2">
+        {endWords(ladder, today)}
+        {ladder.inTime_frac !== null && `; fit to go out in time in ${percent(ladder.inTime_frac)} of springs`}
+      </p>
+      {ladder.because && (
+        <details className="mt-1">
+          <summary className="link-btn">Why</summary>
+          <BecauseText because={ladder.because} unit={unit} />
+        </details>
+      )}
+      {begun && !ladder.hardened && (
+        <div className="mt-3 flex flex-wrap gap-2">
+          {ladder.loggedToday ? (
+            <p className="w-full font-semibold">Done for today.</p>
+          ) : ladder.say === 'back' ? (
+            <button
+              type="button"
+              className="btn solid"
+              disabled={busy}
+              onClick={() => onLog({ kind: 'held', cause: 'rung', count: 1 }, 'kept back today')}
+            >
+              Kept back today
+            </button>
+          ) : (
+            <button
+              type="button"
+              className="btn solid"
+              disabled={busy}
+              onClick={() => onLog({ kind: 'rung', count: target }, `rung ${target} done`)}
+            >
+              Rung {target} done
+            </button>
+          )}
+          <button type="button" className="btn" aria-expanded={anyway} onClick={() => setAnyway(!anyway)}>
+            Otherwise…
+          </button>
+        </div>
+      )}
+      {anyway && (
+        <div className="mt-2 border-t border-line pt-2">
+          <label className="field">
+            <span className="label">Reason, kept in the log</span>
+            <input className="input" value={reason} maxLength={200} onChange={(e) => setReason(e.target.value)} />
+          </label>
+          <div className="mt-2 flex flex-wrap gap-2">
+            {[ladder.rung - 1, ladder.rung, up]
+              .filter((r, i, all) => r >= 1 && all.indexOf(r) === i)
+              .map((r) => (
+                <button
+                  key={r}
+                  type="button"
+                  className="btn"
+                  disabled={busy || reason.trim() === ''}
+                  onClick={() =>
+                    onLog(
+                      { kind: 'rung', count: r, note: reason.trim(), cause: 'own decision' },
+                      `rung ${r}, by your own decision`,
+                    )
+                  }
+                >
+                  Rung {r} all the same
+                </button>
+              ))}
+          </div>
+          {reason.trim() === '' && <p className="text-[0.85rem] text-ink2">Say why first: next year asks.</p>}
+        </div>
+      )}
+      {begun && !ladder.hardened && <Hold {...props} />}
+      {trial && trialOdds && (
+        <p className="mt-2 text-[0.92rem]" aria-live="polite">
+          Held so: {endWords({ end: trialOdds.hardened, hardened: false }, today)}; in time in{' '}
+          <b>{percent(trialOdds.inTime_frac)}</b> of springs
+          {ladder.inTime_frac === null ? '' : ` instead of ${percent(ladder.inTime_frac)}`}.
+        </p>
+      )}
+      <details className="mt-3">
+        <summary className="link-btn">
+          The rungs: {ladder.programme}
+          {ladder.chosen ? '' : ', usual for its kind'}
+        </summary>
+        <label className="field mt-1">
+          <span className="label">Programme</span>
+          <select
+            className="input"
+            value={ladder.programmeId}
+            onChange={(e) => props.onProgramme(Number(e.target.value))}
+          >
+            {props.programmes.map((p) => (
+              <option key={p.id} value={p.id}>
+                {p.name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <ol className="mt-2 text-[0.9rem]">
+          {ladder.rungs.map((r, i) => (
+            <li key={i} className={`border-b border-line py-1 ${i + 1 === ladder.rung ? 'font-bold' : ''}`}>
+              {i + 1}. {r.words}
+              <span className="block font-normal text-ink2">
+                {degreesWords(r.floor_C, unit)} or more, gusts to {windWords(r.gust_m_s, unit)}
+                {r.cover === 'none' ? '' : `, ${COVER_WORDS[r.cover]}`}
+                {r.days > 1 ? `, ${r.days} days` : ''}
+              </span>
+            </li>
+          ))}
+        </ol>
+      </details>
+      <details className="mt-1">
+        <summary className="link-btn">The days as a table</summary>
+        <table className="plain-table dense">
+          <thead>
+            <tr>
+              <th>Day</th>
+              <th>Say</th>
+              <th className="r">Rung</th>
+              <th>Why</th>
+            </tr>
+          </thead>
+          <tbody>
+            {ladder.days.map((d) => (
+              <tr key={d.day}>
+                <td>{spokenDay(d.day, today)}</td>
+                <td>
+                  {d.say}
+                  {d.climbs ? ', up' : ''}
+                  {d.done ? ', hardened' : ''}
+                </td>
+                <td className="r">{d.rung === 0 ? 'in' : d.rung}</td>
+                <td>{d.why}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </details>
+    </div>
+  );
+}
+
+function Hold({ ladder, today, trial, busy, onTry, onKeep }: Props) {
+  const until = trial?.until ?? Math.max(today, ladder.heldUntil);
+  const moved = trial !== null;
+  return (
+    <div className="mt-3 flex flex-wrap items-center gap-2 border-t border-line pt-3">
+      <span className="font-semibold">Hold</span>
+      <button
+        type="button"
+        className="btn"
+        aria-label="Hold a day less"
+        disabled={until <= today}
+        onClick={() => onTry(until - 1)}
+      >
+        −
+      </button>
+      <span className="num min-w-24 text-center text-lg">
+        {until > today ? `until ${shortDay(until)}` : 'not held'}
+      </span>
+      <button
+        type="button"
+        className="btn"
+        aria-label="Hold a day more"
+        disabled={until >= today + 10}
+        onClick={() => onTry(until + 1)}
+      >
+        +
+      </button>
+      {moved && (
+        <>
+          <button type="button" className="btn solid" disabled={busy} onClick={() => onKeep(until)}>
+            Keep
+          </button>
+          <button type="button" className="btn" onClick={() => onTry(null)}>
+            Drop
+          </button>
+        </>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,160 @@
+import { useRef } from 'react';
+import type { Decision } from '../../core/hardening/ladder.ts';
+import type { LadderView } from '../../contracts/hardening/hardenViews.ts';
+import { counted, shortDay } from '../../ui/format.ts';
+import { treads } from './stairs.ts';
+
+export const COLUMN = 72;
+const HEIGHT = 88;
+/** Room for the words under the lowest tread, and over the highest. */
+const BASE = 44;
+const TOP = 6;
+export const SAY_WORDS = { go: 'go', hold: 'hold', back: 'back' } as const;
+
+interface Props {
+  readonly ladder: LadderView;
+  readonly today: number;
+  readonly days: number;
+  readonly chosen: boolean;
+  /** As it is, or as tried. */
+  readonly decisions: readonly Decision[] | null;
+  /** Day until which a hold is tried; null: none. */
+  readonly trialUntil: number | null;
+  readonly onChoose: () => void;
+  readonly onTry: (until: number | null) => void;
+  readonly onKeep: () => void;
+}
+
+/** A batch's ladder against the days: stairs that climb, dashed where it is held, down in brick where it goes back. */
+export function LadderRow({ ladder, today, days, chosen, decisions, trialUntil, onChoose, onTry, onKeep }: Props) {
+  const plot = useRef<SVGSVGElement>(null);
+  const shown = decisions ?? ladder.days;
+  const first = (ladder.days[0]?.day ?? today) - today;
+  const steps = treads(shown, first, ladder.rungs.length, { column: COLUMN, height: HEIGHT, top: TOP, base: BASE });
+  const dayAt = (clientX: number): number => {
+    const box = plot.current!.getBoundingClientRect();
+    return today + Math.max(0, Math.min(days, Math.round(((clientX - box.left) / box.width) * days)));
+  };
+  const words =
+    ladder.startsOn === null
+      ? `on rung ${ladder.rung} of ${ladder.rungs.length}`
+      : `begins ${shortDay(ladder.startsOn)}`;
+  const held = trialUntil === null ? '' : `, held until ${shortDay(trialUntil)}`;
+  const until = trialUntil ?? Math.max(today, ladder.heldUntil);
+  return (
+    <svg
+      ref={plot}
+      viewBox={`0 0 ${COLUMN * days} ${HEIGHT}`}
+      className={`block h-[88px] w-full touch-pan-y ${ladder.startsOn === null ? 'cursor-grab' : ''}`}
+      preserveAspectRatio="none"
+      role="slider"
+      tabIndex={0}
+      aria-label={`${ladder.name}: ${words}; left and right hold it, Enter keeps, Escape drops`}
+      aria-valuemin={0}
+      aria-valuemax={days}
+      aria-valuenow={until - today}
+      aria-valuetext={`${words}${held}`}
+      onFocus={onChoose}
+      onKeyDown={(e) => {
+        if (ladder.startsOn !== null) return;
+        const step = e.key === 'ArrowRight' ? 1 : e.key === 'ArrowLeft' ? -1 : 0;
+        if (step !== 0) {
+          e.preventDefault();
+          onTry(Math.max(today, Math.min(today + days, until + step)));
+        } else if (e.key === 'Enter' && trialUntil !== null) onKeep();
+        else if (e.key === 'Escape') onTry(null);
+      }}
+      onPointerDown={(e) => {
+        onChoose();
+        if (ladder.startsOn !== null) return;
+        e.currentTarget.setPointerCapture(e.pointerId);
+      }}
+      onPointerMove={(e) => {
+        if (!e.currentTarget.hasPointerCapture(e.pointerId)) return;
+        const to = dayAt(e.clientX);
+        if (Math.abs(e.movementX) > 0 || trialUntil !== null) onTry(to);
+      }}
+    >
+      {steps.map((s, i) => (
+        <g key={i}>
+          <line x1={s.x} x2={s.x} y1="0" y2={HEIGHT} className="stroke-line" vectorEffect="non-scaling-stroke" />
+          <rect
+            x={s.x}
+            y={s.y}
+            width={s.width}
+            height={HEIGHT - s.y}
+            className={s.say === 'back' ? 'fill-brick-soft' : chosen ? 'fill-plum-soft' : 'fill-[#e6e8df]'}
+          />
+          {i > 0 && (
+            <line
+              x1={s.x}
+              x2={s.x}
+              y1={steps[i - 1]!.y}
+              y2={s.y}
+              className={chosen ? 'stroke-plum' : 'stroke-ink'}
+              strokeWidth="2.5"
+              vectorEffect="non-scaling-stroke"
+            />
+          )}
+          <line
+            x1={s.x}
+            x2={s.x + s.width}
+            y1={s.y}
+            y2={s.y}
+            className={s.say === 'back' ? 'stroke-brick' : chosen ? 'stroke-plum' : 'stroke-ink'}
+            strokeWidth="3"
+            strokeDasharray={s.say === 'hold' ? '5 4' : undefined}
+            vectorEffect="non-scaling-stroke"
+          />
+        </g>
+      ))}
+      {trialUntil !== null && trialUntil > today && (
+        <line
+          x1={(trialUntil - today) * COLUMN}
+          x2={(trialUntil - today) * COLUMN}
+          y1="0"
+          y2={HEIGHT}
+          className="stroke-plum"
+          strokeWidth="3"
+          strokeDasharray="2 3"
+          vectorEffect="non-scaling-stroke"
+        />
+      )}
+    </svg>
+  );
+}
+
+/** The words over a row's columns, apart from the drawing so that letters keep their shape. */
+export function RowWords({ ladder, today, days, decisions }: Pick<Props, 'ladder' | 'today' | 'days' | 'decisions'>) {
+  const shown = decisions ?? ladder.days;
+  const first = (ladder.days[0]?.day ?? today) - today;
+  return (
+    <div className="pointer-events-none absolute inset-x-0 top-0 grid h-[88px] grid-cols-10" aria-hidden="true">
+      {Array.from({ length: days }, (_, i) => {
+        const d = shown[i - first];
+        return (
+          <span key={i} className="flex flex-col justify-end px-1 pb-1 text-[0.82rem] leading-tight">
+            {d && (
+              <>
+                <span className="num text-base">{d.done ? 'hard' : d.rung === 0 ? 'in' : d.rung}</span>
+                <span className={d.say === 'back' ? 'font-bold text-brick' : 'text-ink2'}>
+                  {d.say === 'go' ? (d.climbs ? 'up' : ' ') : SAY_WORDS[d.say]}
+                </span>
+              </>
+            )}
+          </span>
+        );
+      })}
+    </div>
+  );
+}
+
+/** "81% in time", with the hardened days. */
+export function endWords(ladder: Pick<LadderView, 'end' | 'hardened'>, today: number): string {
+  if (ladder.hardened) return 'hardened';
+  const { end } = ladder;
+  if (!end?.p50) return 'end not to be foreseen';
+  const day = (d: number | null) => (d === null ? 'later' : shortDay(d));
+  if (end.p10 === end.p90) return `hardened ${day(end.p50)}`;
+  return `hardened ${day(end.p50)}, ${day(end.p10)} to ${day(end.p90)} in eight springs of ten${end.p50 - today > 0 ? `, ${counted(end.p50 - today, 'day')}` : ''}`;
+}

@@ -1,0 +1,158 @@
+import { useId, useState } from 'react';
+import { isoFromDay } from '../../core/calendar/dayNumber.ts';
+import type { RoundJob } from '../../contracts/house/roundView.ts';
+import { counted } from '../../ui/format.ts';
+import type { LogLine } from '../../ui/logPost.ts';
+
+interface Props {
+  readonly job: RoundJob;
+  readonly today: number;
+  /** Logs and answers null, or what was wrong. */
+  readonly onLog: (line: Omit<LogLine, 'idempotencyKey'>, said: string) => Promise<string | null>;
+}
+
+/** The job in hand: number large enough to read at arm's length, the day, a note, and what the number means. */
+export function JobPanel({ job, today, onLog }: Props) {
+  const id = useId();
+  const [count, setCount] = useState(job.count ?? 0);
+  const [day, setDay] = useState(isoFromDay(today));
+  const [note, setNote] = useState('');
+  const [wrong, setWrong] = useState('');
+  const looking = job.kind === 'look';
+  const counting = job.count !== null && job.kind !== 'rung';
+  const half = looking && job.expected_count !== null && count >= job.expected_count / 2;
+
+  async function save(kind: string, said: string): Promise<void> {
+    const line = {
+      kind,
+      day,
+      count: job.eventKind === 'held' ? 1 : job.kind === 'rung' ? job.count : counting ? count : null,
+      note,
+      ...(kind === job.eventKind ? { cause: job.cause } : {}),
+    };
+    setWrong((await onLog(line, said)) ?? '');
+  }
+
+  const clamp = (n: number) => Math.min(Math.max(0, n), job.max_count ?? 1_000_000);
+  return (
+    <div className="card" data-typing>
+      <h2>
+        {job.words}: {job.name}
+      </h2>
+      <p className="text-ink2">
+        {counted(job.trays, 'tray')}, code {job.code}
+        {job.toPlace && `, to ${job.toPlace}`}
+      </p>
+      {counting && (
+        <>
+          <div className="mt-4 grid grid-cols-[76px_1fr_76px] items-center gap-2 text-center">
+            <button
+              type="button"
+              className="btn h-19 text-3xl"
+              aria-label="One fewer"
+              onClick={() => setCount(clamp(count - 1))}
+            >
+              −
+            </button>
+            <div>
+              <input
+                aria-label={`Number ${job.countWord}`}
+                className="num w-full bg-transparent text-center text-6xl"
+                inputMode="numeric"
+                value={count}
+                onChange={(e) => setCount(Number(e.target.value.replace(/\D/g, '').slice(0, 7)))}
+              />
+              <p className="text-ink2">
+                {job.countWord}
+                {job.sown_count !== null && looking && ` of ${job.sown_count}`}
+              </p>
+            </div>
+            <button
+              type="button"
+              className="btn h-19 text-3xl"
+              aria-label="One more"
+              onClick={() => setCount(clamp(count + 1))}
+            >
+              +
+            </button>
+          </div>
+          <div className="mt-3 grid grid-cols-3 gap-2">
+            <button type="button" className="btn" onClick={() => setCount(clamp(count + 5))}>
+              +5
+            </button>
+            <button type="button" className="btn" onClick={() => setCount(clamp(count + 25))}>
+              +25
+            </button>
+            <button
+              type="button"
+              className="btn"
+              onClick={() => setCount(clamp(looking ? (job.expected_count ?? count) : (job.count ?? count)))}
+            >
+              {looking ? 'All expected' : 'As planned'}
+            </button>
+          </div>
+        </>
+      )}
+      {looking && job.expected_count !== null && (
+        <p className="note-bar mt-4">
+          {half ? (
+            <>
+              <strong>Half are up.</strong> {count} of about {job.expected_count} expected. Save, then it comes off the
+              heat.
+            </>
+          ) : (
+            <>
+              <strong>Half up at {Math.ceil(job.expected_count / 2)}.</strong> About {job.expected_count} of{' '}
+              {job.sown_count} are expected in the end.
+            </>
+          )}
+        </p>
+      )}
+      <div className="mt-4 grid grid-cols-2 gap-3">
+        <div className="field">
+          <label htmlFor={`${id}day`}>Day it was done</label>
+          <input
+            id={`${id}day`}
+            type="date"
+            className="input"
+            max={isoFromDay(today)}
+            value={day}
+            onChange={(e) => setDay(e.target.value)}
+          />
+        </div>
+        <div className="field">
+          <label htmlFor={`${id}note`}>Note</label>
+          <input
+            id={`${id}note`}
+            className="input"
+            value={note}
+            maxLength={2000}
+            onChange={(e) => setNote(e.target.value)}
+          />
+        </div>
+      </div>
+      {wrong && (
+        <p role="alert" className="note-bar bad mt-3">
+          {wrong}
+        </p>
+      )}
+      <div className="mt-4 grid grid-cols-1 gap-2">
+        {looking ? (
+          <button
+            type="button"
+            className="btn solid min-h-12"
+            onClick={() =>
+              void save(half ? 'emerged' : 'counted', half ? `half up, ${count} counted` : `${count} counted`)
+            }
+          >
+            {half ? `Save: half up with ${count}` : `Save: ${count} up`}
+          </button>
+        ) : (
+          <button type="button" className="btn solid min-h-12" onClick={() => void save(job.eventKind, 'logged')}>
+            Log {job.words.toLowerCase()}
+          </button>
+        )}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,358 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { isoFromDay } from '../../core/calendar/dayNumber.ts';
+import type { RoundJob, RoundPlace, RoundView } from '../../contracts/house/roundView.ts';
+import { call, freshKey, trouble } from '../../ui/call.ts';
+import { counted, dayNight, spokenDay } from '../../ui/format.ts';
+import { KEPT_CHANGED, postLine, type LogLine } from '../../ui/logPost.ts';
+import { temperatureColour } from '../../ui/ramp.ts';
+import { JobPanel } from './JobPanel.tsx';
+
+/** A job that was logged in this sitting, so that it can be undone. */
+interface Done {
+  readonly job: RoundJob;
+  readonly placeId: number | null;
+  readonly said: string;
+  /** null while it waits on this device for a network. */
+  readonly eventId: number | null;
+  readonly undone: boolean;
+}
+
+/** Today's work, place by place in walking order: one tap logs it, the panel changes number or date first. */
+export function Round({ initial }: { readonly initial: RoundView }) {
+  const [view, setView] = useState(initial);
+  const [open, setOpen] = useState<string | null>(null);
+  const [done, setDone] = useState<readonly Done[]>([]);
+  const [message, setMessage] = useState('');
+  const [busy, setBusy] = useState<string | null>(null);
+  const sending = useRef(new Set<string>());
+
+  const refresh = useCallback(async () => {
+    const answer = await call<RoundView>('GET', '/api/round');
+    if (answer.kind === 'done') setView(answer.value);
+  }, []);
+
+  useEffect(() => {
+    const again = () => void refresh();
+    window.addEventListener(KEPT_CHANGED, again);
+    return () => window.removeEventListener(KEPT_CHANGED, again);
+  }, [refresh]);
+
+  async function log(job: RoundJob, line: Omit<LogLine, 'idempotencyKey'>, said: string): Promise<string | null> {
+    // A second tap while the first is on its way is not a second line.
+    if (sending.current.has(job.key)) return null;
+    sending.current.add(job.key);
+    setBusy(job.key);
+    const answer = await postLine(job.batchId, {
+      idempotencyKey: freshKey(),
+      ...line,
+    });
+    sending.current.delete(job.key);
+    setBusy(null);
+    if (answer.kind === 'problem' || answer.kind === 'offline') {
+      setMessage(trouble(answer));
+      return trouble(answer);
+    }
+    setOpen(null);
+    setMessage(`${job.name}: ${said}.`);
+    const eventId = answer.kind === 'done' ? answer.value.eventId : null;
+    setDone((list) => [...list, { job, placeId: job.placeId, said, eventId, undone: false }]);
+    if (answer.kind === 'kept') {
+      setView((v) => ({
+        ...v,
+        places: v.places.map((p) => ({
+          ...p,
+          jobs: p.jobs.filter((j) => j.key !== job.key),
+        })),
+      }));
+    } else await refresh();
+    return null;
+  }
+
+  async function undo(item: Done): Promise<void> {
+    const line = {
+      kind: 'withdrawn',
+      day: isoFromDay(view.today),
+      correctsId: item.eventId,
+      note: 'undone on the round',
+    };
+    const answer = await postLine(item.job.batchId, {
+      idempotencyKey: freshKey(),
+      ...line,
+    });
+    if (answer.kind !== 'done') {
+      setMessage(answer.kind === 'kept' ? 'Undo is kept on this device.' : trouble(answer));
+      return;
+    }
+    setDone((list) => list.filter((d) => d !== item));
+    setMessage(`${item.job.name}: undone.`);
+    await refresh();
+  }
+
+  const jobs = view.places.flatMap((place) => place.jobs);
+  const late = jobs.filter((job) => job.late_days > 0).length;
+  const opened = jobs.find((job) => job.key === open) ?? null;
+
+  return (
+    <div className="grid grid-cols-1 gap-6 min-[1000px]:grid-cols-[minmax(0,1fr)_430px]">
+      <div>
+        <div className="flex flex-wrap items-baseline gap-x-4">
+          <h1>Today's round</h1>
+          <p className="text-ink2">
+            {jobs.length === 0 ? 'nothing due' : counted(jobs.length, 'job')}
+            {late > 0 && `, ${late} late`}
+          </p>
+          <button type="button" className="link-btn no-print ml-auto max-[700px]:hidden" onClick={() => window.print()}>
+            Print
+          </button>
+        </div>
+        <p role="status" aria-live="polite" className={message ? 'note-bar my-2' : 'sr-only'}>
+          {message}
+        </p>
+        {view.places
+          .filter(
+            (place) => place.jobs.length > 0 || place.orders.length > 0 || done.some((d) => d.placeId === place.id),
+          )
+          .map((place) => (
+            <section key={place.id} aria-label={place.name}>
+              <PlaceHead place={place} unit={view.unit} />
+              <ul>
+                {place.jobs.map((job) => (
+                  <JobLine
+                    key={job.key}
+                    job={job}
+                    today={view.today}
+                    busy={busy === job.key}
+                    open={open === job.key}
+                    onOpen={() => setOpen(open === job.key ? null : job.key)}
+                    onLog={(line, said) => void log(job, line, said)}
+                  >
+                    {open === job.key && (
+                      <div className="mt-3 min-[1000px]:hidden">
+                        <JobPanel
+                          key={`narrow ${job.key}`}
+                          job={job}
+                          today={view.today}
+                          onLog={(l, s) => log(job, l, s)}
+                        />
+                      </div>
+                    )}
+                  </JobLine>
+                ))}
+                {done
+                  .filter((d) => d.placeId === place.id)
+                  .map((d, i) => (
+                    <li
+                      key={`${d.job.key} ${i}`}
+                      className="flex items-center gap-4 border-b border-line py-2 text-ink3"
+                    >
+                      <span className="num w-14 text-right text-xl">{d.job.trays}</span>
+                      <span className="flex-1">
+                        <s>
+                          {d.job.words}: {d.job.name}
+                        </s>{' '}
+                        <span className="font-semibold">{d.said}</span>
+                      </span>
+                      {d.eventId !== null && (
+                        <button type="button" className="btn no-print" onClick={() => void undo(d)}>
+                          Undo
+                        </button>
+                      )}
+                    </li>
+                  ))}
+              </ul>
+            </section>
+          ))}
+        {jobs.length === 0 && done.length === 0 && (
+          <div className="card mt-4 max-w-xl">
+            <h2>Nothing waits today</h2>
+            <p className="mt-1">
+              Work comes from the batches&rsquo; chains. <a href="/batches/new">Make a batch</a>, or look at what comes
+              in <a href="/season">Season</a>.
+            </p>
+          </div>
+        )}
+      </div>
+      <aside className="hidden min-[1000px]:block" aria-label="The job in hand">
+        <div className="sticky top-4">
+          {opened ? (
+            <JobPanel key={`wide ${opened.key}`} job={opened} today={view.today} onLog={(l, s) => log(opened, l, s)} />
+          ) : (
+            <Hint jobs={jobs} ahead={view.ahead} today={view.today} />
+          )}
+        </div>
+      </aside>
+    </div>
+  );
+}
+
+function PlaceHead({ place, unit }: { readonly place: RoundPlace; readonly unit: 'C' | 'F' }) {
+  return (
+    <div className="mt-5 flex flex-wrap items-end gap-x-3 border-b-2 border-ink pb-1">
+      <h2>{place.name}</h2>
+      {place.id > 0 && (
+        <>
+          <svg width="10" height="20" aria-hidden="true">
+            <rect width="10" height="20" fill={temperatureColour((place.day_C + place.night_C) / 2)} />
+          </svg>
+          <span className="num text-lg">{dayNight(place.day_C, place.night_C, unit)}</span>
+          <span
+            className={`ml-auto text-[0.92rem] ${place.used_slots > place.room_trays ? 'font-bold text-brick' : 'text-ink2'}`}
+          >
+            {place.used_slots > place.room_trays && 'over room: '}
+            {place.used_slots} of {place.room_trays} tray slots
+          </span>
+        </>
+      )}
+      {place.orders.map((order) => (
+        <p key={order} className="w-full text-[0.95rem] text-ink">
+          {order.charAt(0).toUpperCase() + order.slice(1)}
+        </p>
+      ))}
+    </div>
+  );
+}
+
+interface LineProps {
+  readonly job: RoundJob;
+  readonly today: number;
+  readonly busy: boolean;
+  readonly open: boolean;
+  readonly onOpen: () => void;
+  readonly onLog: (line: Omit<LogLine, 'idempotencyKey'>, said: string) => void;
+  readonly children: React.ReactNode;
+}
+
+/** What the button logs as the number: a day kept back is one day. */
+const countOf = (job: RoundJob): number | null => (job.eventKind === 'held' ? 1 : job.count);
+
+function JobLine({ job, today, busy, open, onOpen, onLog, children }: LineProps) {
+  const day = isoFromDay(today);
+  const why = job.whyDay === null ? job.why : job.why.replaceAll('{day}', spokenDay(job.whyDay, today));
+  const tap = () => onLog({ kind: job.eventKind, day, count: countOf(job), cause: job.cause }, job.tap.toLowerCase());
+  return (
+    <li className="border-b border-line py-2.5">
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+        <div className="w-14 text-right leading-none">
+          {job.trays > 0 ? (
+            <>
+              <div className="num text-2xl">{job.trays}</div>
+              <div className="text-[0.8rem] text-ink2">{job.trays === 1 ? 'tray' : 'trays'}</div>
+            </>
+          ) : (
+            <div className="text-[0.8rem] text-ink2">seed</div>
+          )}
+        </div>
+        <div className="min-w-[200px] flex-1">
+          <p className="leading-snug">
+            <button
+              type="button"
+              className="num cursor-pointer text-left text-[1.08rem]"
+              aria-expanded={open}
+              onClick={onOpen}
+            >
+              {job.words}: {job.name}
+            </button>{' '}
+            {job.late_days > 0 && <span className="tag bad">{counted(job.late_days, 'day')} late</span>}
+          </p>
+          <p className="text-[0.95rem] text-ink2">
+            {why}
+            {job.toPlace && `; to ${job.toPlace}`} · <a href={`/batches/${job.batchId}`}>{job.code}</a>
+          </p>
+        </div>
+        <div className="no-print flex gap-2 max-[700px]:w-full max-[700px]:[&>button]:flex-1">
+          {job.kind === 'look' ? (
+            <>
+              <button
+                type="button"
+                className="btn solid"
+                disabled={busy}
+                onClick={onOpen}
+                aria-label={`Count ${job.name}`}
+              >
+                Count
+              </button>
+              <button
+                type="button"
+                className="btn"
+                disabled={busy}
+                aria-label={`${job.count ? 'No more up' : 'None yet'}: ${job.name}`}
+                onClick={() =>
+                  onLog({ kind: 'counted', day, count: job.count ?? 0 }, job.count ? 'no more up' : 'none up yet')
+                }
+              >
+                {job.count ? 'No more' : 'None yet'}
+              </button>
+            </>
+          ) : (
+            <>
+              <button
+                type="button"
+                className="btn solid"
+                disabled={busy}
+                onClick={tap}
+                aria-label={`${job.tap}: ${job.name}`}
+              >
+                {job.tap}
+              </button>
+              <button
+                type="button"
+                className="btn"
+                disabled={busy}
+                aria-label={`Not today: ${job.words}, ${job.name}`}
+                onClick={() => onLog({ kind: 'held', day, cause: job.kind }, 'put off to tomorrow')}
+              >
+                Not today
+              </button>
+            </>
+          )}
+        </div>
+      </div>
+      {children}
+    </li>
+  );
+}
+
+function Hint({ jobs, ahead, today }: { readonly jobs: readonly RoundJob[] } & Pick<RoundView, 'ahead' | 'today'>) {
+  const trays = jobs.reduce((sum, job) => sum + job.trays, 0);
+  const most = Math.max(1, ...ahead.map((day) => day.trays));
+  return (
+    <div className="card text-ink2">
+      <p>
+        <span className="num text-3xl text-ink">{trays}</span> trays to touch today.
+      </p>
+      <p className="mt-2">
+        The plum button logs a job as it stands. Press the job&rsquo;s words to change number, day or note first.
+      </p>
+      <h2 className="mt-5 text-ink">The week ahead</h2>
+      <table className="plain-table mt-1">
+        <thead className="sr-only">
+          <tr>
+            <th>Day</th>
+            <th>Jobs</th>
+            <th>Trays</th>
+          </tr>
+        </thead>
+        <tbody>
+          {ahead.map((day) => (
+            <tr key={day.day}>
+              <td className="w-28 text-ink">{spokenDay(day.day, today)}</td>
+              <td className="r w-16">{counted(day.jobs, 'job')}</td>
+              <td>
+                <span className="flex items-center gap-2">
+                  <svg width="120" height="10" aria-hidden="true">
+                    <rect width={(120 * day.trays) / most} height="10" rx="1" className="fill-ink3" />
+                  </svg>
+                  {counted(day.trays, 'tray')}
+                </span>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="mt-4 text-[0.92rem]">
+        Water and electricity: lift leads and plugs clear before you water, and use only benches behind a
+        residual-current device, wired as your local code asks.
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,319 @@
+import { isOver } from '../../core/batch/event.ts';
+import { scaleLinear } from 'd3-scale';
+import { useCallback, useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import type { KeptWeeks } from '../../contracts/plan/planner.ts';
+import type { HouseData } from '../../contracts/plan/seasonData.ts';
+import { shortDay } from '../../ui/format.ts';
+import {
+  Bands,
+  boxOf,
+  Calendar,
+  fit,
+  LaneGrounds,
+  Overflow,
+  SetPoints,
+  stemPath,
+  Stems,
+  type Scale,
+} from './descentParts.tsx';
+import { LANE_GAP, type Lane } from './lanes.ts';
+import { SITE_px, SiteStrip } from './SiteStrip.tsx';
+import { WeekBrush } from './WeekBrush.tsx';
+import { WORK_px, WorkStrip } from './WorkStrip.tsx';
+import type { WeekWork } from '../../core/plan/placement/work.ts';
+import { bandsOf, type Band, type Worked } from './useSeason.ts';
+
+/** What a drag of a band asks for: the stage it shows, days along, and the lane it was let go over. */
+export interface BandDrag {
+  readonly batchId: number;
+  readonly index: number;
+  readonly days: number;
+  readonly placeId: number;
+}
+
+interface Props {
+  readonly house: HouseData;
+  readonly lanes: readonly Lane[];
+  readonly height: number;
+  readonly worked: ReadonlyMap<number, Worked>;
+  /** Hours of work by week, under the days. */
+  readonly weeks: readonly WeekWork[];
+  readonly from: number;
+  readonly to: number;
+  readonly perDay_px: number;
+  readonly selectedId: number | null;
+  /** Batches the filter leaves out are drawn faintly; null = none. */
+  readonly faint: ReadonlySet<number> | null;
+  /** Whether bands may be dragged: not while a proposal is looked at. */
+  readonly fixed: boolean;
+  /** Weeks kept as they are, and whether more are being brushed over. */
+  readonly kept: readonly KeptWeeks[];
+  readonly brushing: boolean;
+  readonly onKeep: (more: readonly KeptWeeks[]) => void;
+  /** The selected batch as it would be with what is being tried. */
+  readonly trial: readonly Band[] | null;
+  readonly onSelect: (batchId: number) => void;
+  /** The transplant date dragged by so many days. */
+  readonly onDrag: (days: number) => void;
+  readonly onBand: (drag: BandDrag) => void;
+  readonly onDrop: () => void;
+  readonly onKey: (event: KeyboardEvent) => void;
+  readonly onBandKey: (event: KeyboardEvent, index: number) => void;
+}
+
+export const HEAD_px = 30;
+/** A band moves only when it is dragged farther than this, so that a press selects. */
+const DEAD_px = 5;
+
+interface Grip {
+  readonly startX: number;
+  readonly startY: number;
+  /** The band held, or null for the end of the chain. */
+  readonly band: { readonly batchId: number; readonly index: number; readonly placeId: number } | null;
+  moved: boolean;
+}
+
+/** The descent: places from warmest to coldest, batches as bands by day, their moves as hooked stems. */
+export function Descent(props: Props) {
+  const { house, lanes, height, worked, weeks, from, to, perDay_px, selectedId, faint, fixed, trial, onSelect } = props;
+  const x = useMemo(
+    () =>
+      scaleLinear()
+        .domain([from, to])
+        .range([0, (to - from) * perDay_px]),
+    [from, to, perDay_px],
+  );
+  const grip = useRef<Grip | null>(null);
+  const svg = useRef<SVGSVGElement>(null);
+  const width = x(to);
+  const selected = selectedId === null ? null : (worked.get(selectedId) ?? null);
+
+  function drag(e: PointerEvent): void {
+    const held = grip.current;
+    if (!held) return;
+    const dx = e.clientX - held.startX;
+    if (!held.moved && Math.hypot(dx, e.clientY - held.startY) < DEAD_px) return;
+    held.moved = true;
+    const days = Math.round(dx / perDay_px);
+    if (!held.band) return props.onDrag(days);
+    const y = e.clientY - svg.current!.getBoundingClientRect().top - HEAD_px;
+    const over = lanes.find((lane) => y >= lane.top - LANE_GAP / 2 && y < lane.top + lane.height + LANE_GAP / 2);
+    props.onBand({
+      batchId: held.band.batchId,
+      index: held.band.index,
+      days,
+      placeId: over?.place.id ?? held.band.placeId,
+    });
+  }
+
+  const hold = useCallback(
+    (e: PointerEvent, band: Band): void => {
+      onSelect(band.batchId);
+      if (fixed || e.button !== 0 || e.pointerType === 'touch') return;
+      const { batchId, index, placeId } = band;
+      grip.current = { startX: e.clientX, startY: e.clientY, band: { batchId, index, placeId }, moved: false };
+      svg.current?.setPointerCapture(e.pointerId);
+    },
+    [onSelect, fixed],
+  );
+
+  return (
+    <svg
+      ref={svg}
+      width={width}
+      height={height + HEAD_px + (house.siteDays ? SITE_px : 0) + WORK_px + 6}
+      role="group"
+      aria-label="Season drawing: places from warmest to coldest, batches as bands by day. The table says the same."
+      className="block touch-pan-x touch-pan-y select-none"
+      onPointerMove={drag}
+      onPointerUp={() => {
+        if (grip.current?.moved) props.onDrop();
+        grip.current = null;
+      }}
+      onPointerCancel={() => (grip.current = null)}
+    >
+      <defs>
+        <pattern id="over-room" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <rect width="6" height="6" fill="#fbf1ee" />
+          <rect width="2" height="6" fill="#98291c" />
+        </pattern>
+        <pattern id="kept-weeks" width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
+          <rect width="1.4" height="9" fill="#1d2823" fillOpacity="0.55" />
+        </pattern>
+      </defs>
+      <Calendar from={from} to={to} x={x} height={height + HEAD_px} />
+      <g transform={`translate(0 ${HEAD_px})`}>
+        <LaneGrounds lanes={lanes} house={house} from={from} to={to} x={x} />
+        <Stems lanes={lanes} worked={worked} x={x} skip={selectedId} faint={faint} />
+        <Bands lanes={lanes} worked={worked} x={x} today={house.today} skip={selectedId} faint={faint} onHold={hold} />
+        <Overflow lanes={lanes} x={x} />
+        <SetPoints lanes={lanes} house={house} from={from} to={to} x={x} />
+        {selected && (
+          <SelectedBands
+            {...props}
+            selected={selected}
+            x={x}
+            onHold={hold}
+            onGripEnd={(e) => {
+              e.currentTarget.setPointerCapture(e.pointerId);
+              grip.current = { startX: e.clientX, startY: e.clientY, band: null, moved: false };
+            }}
+          />
+        )}
+        {trial && selected && (
+          <g pointerEvents="none">
+            {trial.map((band) => {
+              const lane = lanes.find((l) => l.place.id === band.placeId);
+              if (!lane) return null;
+              const at = lane.laid.find((l) => l.band.batchId === band.batchId && l.band.index === band.index);
+              return (
+                <rect
+                  key={band.index}
+                  x={x(band.from)}
+                  y={(at ? lane.top + at.top * lane.perSlot_px : lane.top + 2) - 1}
+                  width={Math.max(3, x(band.to) - x(band.from))}
+                  height={Math.max(5, band.slots * lane.perSlot_px) + 2}
+                  rx="2"
+                  fill="#6a2560"
+                  fillOpacity="0.16"
+                  stroke="#1d2823"
+                  strokeWidth="2"
+                  strokeDasharray="5 3"
+                />
+              );
+            })}
+          </g>
+        )}
+        <WeekBrush
+          {...{ lanes, x, from, to, perDay_px, height }}
+          kept={props.kept}
+          brushing={props.brushing}
+          onKeep={props.onKeep}
+        />
+        <line
+          x1={x(house.today + 0.5)}
+          x2={x(house.today + 0.5)}
+          y1={-8}
+          y2={height}
+          stroke="#1d2823"
+          strokeWidth="2"
+          pointerEvents="none"
+        />
+      </g>
+      {house.siteDays && (
+        <g transform={`translate(0 ${HEAD_px + height + 6})`}>
+          <SiteStrip house={house} site={house.siteDays} from={from} to={to} x={x} />
+        </g>
+      )}
+      <g transform={`translate(0 ${HEAD_px + height + 6 + (house.siteDays ? SITE_px : 0)})`}>
+        <WorkStrip weeks={weeks} x={x} />
+      </g>
+      <g pointerEvents="none">
+        <rect x={x(house.today + 0.5) - 27} y="4" width="54" height="20" rx="2" fill="#1d2823" />
+        <text x={x(house.today + 0.5)} y="18.5" fontSize="13" fontWeight="650" fill="#fff" textAnchor="middle">
+          {shortDay(house.today)}
+        </text>
+      </g>
+    </svg>
+  );
+}
+
+interface SelectedProps extends Props {
+  readonly selected: Worked;
+  readonly x: Scale;
+  readonly onHold: (e: PointerEvent, band: Band) => void;
+  readonly onGripEnd: (e: PointerEvent<SVGGElement>) => void;
+}
+
+/** The chosen batch in plum through the whole house; each band to be taken hold of, and the end of the chain. */
+function SelectedBands(props: SelectedProps) {
+  const { lanes, selected, x, house, trial, fixed, onKey, onBandKey, onHold, onGripEnd } = props;
+  const { batch, progress } = selected;
+  const bands = bandsOf(selected);
+  const open = !isOver(batch.state.phase) && !fixed;
+  const endBox = boxOf(lanes, batch.id, bands.length - 1, x);
+  return (
+    <g>
+      <path d={stemPath(lanes, batch.id, bands.length, x)} fill="none" stroke="#6a2560" strokeWidth="2.6" />
+      {bands.map((band) => {
+        const box = boxOf(lanes, batch.id, band.index, x);
+        if (!box) return null;
+        const place = house.places.find((p) => p.id === band.placeId)?.name ?? '';
+        const movable = open && band.from >= house.today;
+        return (
+          <g
+            key={band.index}
+            {...(movable
+              ? {
+                  role: 'button',
+                  tabIndex: 0,
+                  'aria-label': `${STAGE_WORDS[band.stage]} in ${place} from ${shortDay(band.from)} to ${shortDay(band.to)}: left and right arrows move it a day, up and down to a warmer or cooler place, Enter keeps, Escape drops`,
+                  onKeyDown: (e: KeyboardEvent) => onBandKey(e, band.index),
+                }
+              : {})}
+            className={movable ? 'cursor-grab' : ''}
+            onPointerDown={(e) => movable && onHold(e, band)}
+          >
+            <rect
+              x={box.x}
+              y={box.y}
+              width={box.width}
+              height={Math.max(box.height, 5)}
+              rx="2"
+              fill="#6a2560"
+              className="settle"
+            />
+            {box.width > 60 && box.height > 13 && (
+              <text x={box.x + 5} y={box.y + Math.min(box.height - 3, 13)} fontSize="12" fontWeight="650" fill="#fff">
+                {fit(batch.name, box.width - 8)}
+              </text>
+            )}
+          </g>
+        );
+      })}
+      {open && endBox && (
+        <g
+          role="slider"
+          tabIndex={0}
+          aria-label={`Transplant date of ${batch.name}: arrow keys move it a day, Page Up and Down a week, Enter keeps, Escape drops`}
+          aria-valuenow={batch.plan.transplantOn}
+          aria-valuetext={shortDay(trial?.at(-1)?.to ?? progress.stands.at(-1)?.to ?? batch.plan.transplantOn)}
+          className="cursor-ew-resize"
+          style={{ touchAction: 'none' }}
+          onPointerDown={onGripEnd}
+          onKeyDown={onKey}
+        >
+          <rect
+            x={endBox.x + endBox.width - 8}
+            y={endBox.y + endBox.height / 2 - 16}
+            width="30"
+            height="32"
+            fill="transparent"
+          />
+          <circle
+            cx={endBox.x + endBox.width + 5}
+            cy={endBox.y + endBox.height / 2}
+            r="9"
+            fill="#fff"
+            stroke="#6a2560"
+            strokeWidth="3"
+          />
+          <path
+            d={`M${endBox.x + endBox.width + 1} ${endBox.y + endBox.height / 2}h8m-5.5-3l-3 3 3 3m3-6l3 3-3 3`}
+            stroke="#6a2560"
+            strokeWidth="1.6"
+            fill="none"
+          />
+        </g>
+      )}
+    </g>
+  );
+}
+
+const STAGE_WORDS: Readonly<Record<Band['stage'], string>> = {
+  germinate: 'Germinates',
+  grow: 'Grows on',
+  pot: 'In the pot',
+  space: 'Spaced out',
+  harden: 'Hardens',
+};

@@ -1,0 +1,215 @@
+import { useId, type ReactNode } from 'react';
+import { mondayOf } from '../../core/calendar/week.ts';
+import type { OverRoom } from '../../core/plan/schedule/roomUse.ts';
+import type { HouseData } from '../../contracts/plan/seasonData.ts';
+import { shortDay } from '../../ui/format.ts';
+import type { Planning } from './usePlanner.ts';
+import { inTrouble, type Worked } from './useSeason.ts';
+
+const WEEKS_SHOWN = 30;
+
+export interface Filter {
+  readonly cropId: number | null;
+  /** Monday of a week in which something of a batch is done. */
+  readonly week: number | null;
+  readonly trouble: '' | 'late' | 'over' | 'pinned' | 'loose';
+}
+export const NO_FILTER: Filter = { cropId: null, week: null, trouble: '' };
+
+/** Batches a filter leaves out; null when nothing is filtered. */
+export function matching(
+  filter: Filter,
+  worked: readonly Worked[],
+  over: readonly OverRoom[],
+  today: number,
+): ReadonlySet<number> | null {
+  if (filter.cropId === null && filter.week === null && filter.trouble === '') return null;
+  const fits = (w: Worked): boolean => {
+    if (filter.cropId !== null && w.batch.cropId !== filter.cropId) return false;
+    if (filter.week !== null) {
+      const days = w.progress.stands.flatMap((s) => [s.from, s.to]);
+      if (!days.some((day) => day >= filter.week! && day < filter.week! + 7)) return false;
+    }
+    switch (filter.trouble) {
+      case 'late':
+        return inTrouble(w);
+      case 'over':
+        return w.progress.stands.some((s) =>
+          over.some((run) => run.placeId === s.placeId && s.from < run.to && s.to > run.from),
+        );
+      case 'pinned':
+        return w.batch.pinned;
+      case 'loose':
+        return !w.batch.pinned && w.progress.stands.some((s) => s.from >= today);
+      default:
+        return true;
+    }
+  };
+  return new Set(worked.filter((w) => !fits(w)).map((w) => w.batch.id));
+}
+
+interface Props {
+  readonly house: HouseData;
+  readonly filter: Filter;
+  readonly zoom: number;
+  readonly zooms: number;
+  readonly worked: readonly Worked[];
+  readonly selectedId: number | null;
+  readonly planning: Planning;
+  /** Weeks that no plan may touch. */
+  readonly keepWeeks: ReactNode;
+  readonly onFilter: (filter: Filter) => void;
+  readonly onZoom: (zoom: number) => void;
+  readonly onSelect: (batchId: number | null) => void;
+}
+
+/** Finding a batch, drawing only some, the scale of days, and looking harder for a plan. */
+export function FilterBar(props: Props) {
+  const { house, filter, zoom, zooms, worked, selectedId, planning, onFilter, onZoom, onSelect } = props;
+  const id = useId();
+  const crops = house.crops.filter((crop) => worked.some((w) => w.batch.cropId === crop.id));
+  const weeks = Array.from({ length: WEEKS_SHOWN }, (_, i) => mondayOf(house.today) + 7 * i);
+  return (
+    <div className="no-print mt-1 flex flex-wrap items-end gap-2">
+      <Choice
+        id={`${id}batch`}
+        label="Batch"
+        value={selectedId ?? ''}
+        none="none chosen"
+        onValue={(v) => onSelect(v === '' ? null : Number(v))}
+        wide
+        options={worked.map(({ batch }) => ({ value: batch.id, name: `${batch.name} · ${batch.code}` }))}
+      />
+      <Choice
+        id={`${id}crop`}
+        label="Crop"
+        value={filter.cropId ?? ''}
+        none="all"
+        onValue={(v) => onFilter({ ...filter, cropId: v === '' ? null : Number(v) })}
+        options={crops.map((crop) => ({ value: crop.id, name: crop.name }))}
+      />
+      <Choice
+        id={`${id}week`}
+        label="Work in the week of"
+        value={filter.week ?? ''}
+        none="any"
+        onValue={(v) => onFilter({ ...filter, week: v === '' ? null : Number(v) })}
+        options={weeks.map((week) => ({ value: week, name: shortDay(week) }))}
+      />
+      <Choice
+        id={`${id}trouble`}
+        label="Only"
+        value={filter.trouble}
+        none="everything"
+        onValue={(v) => onFilter({ ...filter, trouble: v as Filter['trouble'] })}
+        options={[
+          { value: 'late', name: 'late' },
+          { value: 'over', name: 'over room' },
+          { value: 'pinned', name: 'pinned' },
+          { value: 'loose', name: 'not pinned, to come' },
+        ]}
+      />
+      <span className="flex gap-1">
+        <button
+          type="button"
+          className="btn"
+          aria-label="Shorter days"
+          disabled={zoom === 0}
+          onClick={() => onZoom(zoom - 1)}
+        >
+          −
+        </button>
+        <button
+          type="button"
+          className="btn"
+          aria-label="Longer days"
+          disabled={zoom === zooms - 1}
+          onClick={() => onZoom(zoom + 1)}
+        >
+          +
+        </button>
+      </span>
+      <span className="ml-auto">{props.keepWeeks}</span>
+      <details className="relative">
+        <summary className="btn">Look harder</summary>
+        <HarderForm {...{ house, planning, weeks }} />
+      </details>
+      <a className="btn" href="#season-table">
+        Table
+      </a>
+    </div>
+  );
+}
+
+function HarderForm({ house, planning, weeks }: { house: HouseData; planning: Planning; weeks: readonly number[] }) {
+  const id = useId();
+  return (
+    <form
+      className="card absolute right-0 z-20 mt-1 flex w-72 flex-col gap-2 bg-paper"
+      onSubmit={(e) => {
+        e.preventDefault();
+        const form = new FormData(e.currentTarget);
+        const placeId = Number(form.get('place'));
+        const from = Number(form.get('from'));
+        const only = placeId > 0 ? { placeId, from, to: from + 28 } : null;
+        e.currentTarget.closest('details')?.removeAttribute('open');
+        planning.start({ look: 'harder', only, setPoints: true });
+      }}
+    >
+      <p className="text-[0.92rem] text-ink2">
+        Searches several times as long, and says how near the plan of the whole season is to the cheapest there can be.
+        Where no more than 24 batches may move, the exact solver chooses among all the ways found.
+      </p>
+      <div className="field">
+        <label htmlFor={`${id}place`}>What may move</label>
+        <select id={`${id}place`} name="place" className="input">
+          <option value="0">everything not pinned</option>
+          {house.places.map((place) => (
+            <option key={place.id} value={place.id}>
+              what stands in {place.name}
+            </option>
+          ))}
+        </select>
+      </div>
+      <div className="field">
+        <label htmlFor={`${id}from`}>in the four weeks from</label>
+        <select id={`${id}from`} name="from" className="input">
+          {weeks.map((week) => (
+            <option key={week} value={week}>
+              {shortDay(week)}
+            </option>
+          ))}
+        </select>
+      </div>
+      <button type="submit" className="btn solid">
+        Look harder now
+      </button>
+    </form>
+  );
+}
+
+interface ChoiceProps {
+  readonly id: string;
+  readonly label: string;
+  readonly value: string | number;
+  readonly none: string;
+  readonly wide?: boolean;
+  readonly options: readonly { readonly value: string | number; readonly name: string }[];
+  readonly onValue: (value: string) => void;
+}
+
+function Choice({ id, label, value, none, wide, options, onValue }: ChoiceProps) {
+  return (
+    <div className={`field ${wide ? 'w-56' : 'w-36'}`}>
+      <label htmlFor={id}>{label}</label>
+      <select id={id} className="input" value={value} onChange={(e) => onValue(e.target.value)}>
+        <option value="">{none}</option>
+        {options.map((option) => (
+          <option key={option.value} value={option.value}>
+            {option.name}
+          </option>
+        ))}
+      </select>
+    </div>
+  );
+}

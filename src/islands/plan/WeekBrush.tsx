@@ -1,0 +1,97 @@
+import { useRef, useState, type PointerEvent } from 'react';
+import { mondayOf } from '../../core/calendar/week.ts';
+import type { KeptWeeks } from '../../contracts/plan/planner.ts';
+import type { Scale } from './descentParts.tsx';
+import { LANE_GAP, type Lane } from './lanes.ts';
+
+interface Props {
+  readonly lanes: readonly Lane[];
+  readonly x: Scale;
+  readonly from: number;
+  readonly to: number;
+  readonly perDay_px: number;
+  readonly height: number;
+  readonly kept: readonly KeptWeeks[];
+  readonly brushing: boolean;
+  readonly onKeep: (more: readonly KeptWeeks[]) => void;
+}
+
+interface Stroke {
+  readonly day0: number;
+  readonly y0: number;
+  readonly day1: number;
+  readonly y1: number;
+}
+
+/** Weeks kept as they are, over the lanes; while brushing, a stroke over lanes and weeks adds to them. */
+export function WeekBrush({ lanes, x, from, to, perDay_px, height, kept, brushing, onKeep }: Props) {
+  const [stroke, setStroke] = useState<Stroke | null>(null);
+  const sheet = useRef<SVGRectElement>(null);
+  const at = (e: PointerEvent): { day: number; y: number } => {
+    const box = sheet.current!.getBoundingClientRect();
+    return { day: from + Math.floor((e.clientX - box.left) / perDay_px), y: e.clientY - box.top };
+  };
+  const drawn = stroke ? weeksUnder(stroke, lanes) : [];
+  return (
+    <g>
+      {[...kept, ...drawn].map((one, i) => {
+        const lane = lanes.find((l) => l.place.id === one.placeId);
+        if (!lane) return null;
+        return (
+          <g key={i} pointerEvents="none">
+            <rect
+              x={x(one.from)}
+              y={lane.top - 2}
+              width={x(one.to) - x(one.from)}
+              height={lane.roomHeight_px + 4}
+              fill="url(#kept-weeks)"
+              stroke="#1d2823"
+              strokeWidth="1.6"
+            />
+            <rect x={x(one.from)} y={lane.top - 2} width="40" height="16" fill="#1d2823" />
+            <text x={x(one.from) + 20} y={lane.top + 10} fontSize="12" fontWeight="650" fill="#fff" textAnchor="middle">
+              kept
+            </text>
+          </g>
+        );
+      })}
+      {brushing && (
+        <rect
+          ref={sheet}
+          x={0}
+          y={0}
+          width={x(to)}
+          height={height}
+          fill="transparent"
+          className="cursor-crosshair"
+          style={{ touchAction: 'none' }}
+          onPointerDown={(e) => {
+            e.currentTarget.setPointerCapture(e.pointerId);
+            const { day, y } = at(e);
+            setStroke({ day0: day, y0: y, day1: day, y1: y });
+          }}
+          onPointerMove={(e) => {
+            if (!stroke) return;
+            const { day, y } = at(e);
+            setStroke({ ...stroke, day1: day, y1: y });
+          }}
+          onPointerUp={() => {
+            if (stroke) onKeep(weeksUnder(stroke, lanes));
+            setStroke(null);
+          }}
+          onPointerCancel={() => setStroke(null)}
+        />
+      )}
+    </g>
+  );
+}
+
+/** Whole weeks of the lanes that a stroke goes over. */
+function weeksUnder({ day0, y0, day1, y1 }: Stroke, lanes: readonly Lane[]): KeptWeeks[] {
+  const [top, bottom] = [Math.min(y0, y1), Math.max(y0, y1)];
+  const from = mondayOf(Math.min(day0, day1));
+  const to = mondayOf(Math.max(day0, day1)) + 7;
+  return lanes
+    .filter((lane) => lane.top - LANE_GAP / 2 <= bottom && lane.top + lane.height + LANE_GAP / 2 > top)
+    .map((lane) => ({ placeId: lane.place.id, from, to }));
+}

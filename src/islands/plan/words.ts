@@ -1,0 +1,89 @@
+import type { BatchPlan, Stage, WorkKey } from '../../core/model.ts';
+import { placeOfStage } from '../../core/model.ts';
+import { STEP_OF } from '../../core/plan/placement/steps.ts';
+import type { ProposedBatch } from '../../core/plan/placement/proposal.ts';
+import type { OfferShown } from '../../contracts/plan/planner.ts';
+import type { HouseData } from '../../contracts/plan/seasonData.ts';
+import { counted, degrees, shortDay } from '../../ui/format.ts';
+import { stepInto } from './trial.ts';
+import type { Worked } from './useSeason.ts';
+
+const STAGES: readonly Stage[] = ['germinate', 'grow', 'pot', 'space', 'harden'];
+const VERB: Readonly<Record<Stage, string>> = {
+  germinate: 'Sow',
+  grow: 'Grow on',
+  pot: 'Pot',
+  space: 'Space',
+  harden: 'Harden',
+};
+
+/** What a proposed plan changes of one batch: places and days, in the order of its stages. */
+export interface BatchChange {
+  readonly stage: Stage;
+  readonly key: WorkKey;
+  readonly placeId: number | null;
+  /** Days later; 0 = same day. */
+  readonly shift_days: number;
+  readonly day: number | null;
+}
+
+/** Differences between what a batch has now and what is proposed, stage by stage. */
+export function changesOf({ batch, progress }: Worked, proposed: ProposedBatch): BatchChange[] {
+  return STAGES.flatMap((stage): BatchChange[] => {
+    const now = stepInto(progress, stage);
+    const day = proposed.steps[STEP_OF[stage]];
+    if (day === undefined) return [];
+    const before = now
+      ? progress.stands.find((s) => s.stage === stage)!.placeId
+      : placeOfStage(batch.plan.places, stage);
+    const after = placeOfStage(proposed.places, stage);
+    const shift_days = now ? day - now.day : 0;
+    if (before === after && shift_days === 0) return [];
+    return [{ stage, key: STEP_OF[stage], placeId: before === after ? null : after, shift_days, day }];
+  });
+}
+
+/** "pot in Bench 1, 4 days later". */
+export function changeWords(change: BatchChange, placeName: (id: number) => string): string {
+  const parts = [VERB[change.stage].toLowerCase()];
+  if (change.placeId !== null) parts.push(`in ${placeName(change.placeId)}`);
+  const shift = change.shift_days;
+  const when = shift === 0 ? '' : `${counted(Math.abs(shift), 'day')} ${shift > 0 ? 'later' : 'sooner'}`;
+  return when ? `${parts.join(' ')}${change.placeId !== null ? ',' : ''} ${when}` : parts.join(' ');
+}
+
+/** What an offer asks for, in a line. */
+export function offerWords(offer: OfferShown, byId: ReadonlyMap<number, Worked>, house: HouseData): string {
+  const placeName = (id: number) => house.places.find((p) => p.id === id)?.name ?? 'another place';
+  const first = offer.batches[0];
+  const worked = first && byId.get(first.id);
+  const name = worked?.batch.name ?? '';
+  const setPoint = offer.setPoints[0];
+  if (offer.kind === 'set-point' && setPoint) {
+    const { week, setPoint_C } = setPoint.setPoints[0]!;
+    const weeks = counted(setPoint.setPoints.length, 'week');
+    const to = setPoint_C === null ? 'off' : `at ${degrees(setPoint_C, house.unit)}`;
+    return `${placeName(setPoint.placeId)} ${to} for ${weeks} from ${shortDay(week)}`;
+  }
+  if (offer.kind === 'fewer')
+    return `Raise ${Math.round((offer.share_frac ?? 1) * 100)}% of ${name}; split the rest off`;
+  if (offer.kind === 'more-room' && offer.lack) {
+    const { placeId, slots, from, to } = offer.lack;
+    return `Find ${counted(Math.ceil(slots), 'slot')} more in ${placeName(placeId)} for ${counted(to - from, 'day')}, then ${name} fits`;
+  }
+  if (!first || !worked) return 'Another way';
+  if (offer.kind === 'late') return `Let ${name} go out ${shortDay(first.steps.plant!)}`;
+  const changes = changesOf(worked, first);
+  const moved = changes.find((change) => change.placeId !== null);
+  const shifted = changes.find((change) => change.shift_days !== 0);
+  if (moved && shifted && moved !== shifted) {
+    return `${name}: ${changeWords({ ...moved, shift_days: 0 }, placeName)}; ${changeWords({ ...shifted, placeId: null }, placeName)}`;
+  }
+  const told = moved ?? shifted;
+  return told ? `${name}: ${changeWords(told, placeName)}` : `${name}: as it is`;
+}
+
+/** A plan with what is proposed for it. */
+export function planProposed(plan: BatchPlan, proposed: ProposedBatch): BatchPlan {
+  return { ...plan, places: proposed.places, steps: proposed.steps };
+}

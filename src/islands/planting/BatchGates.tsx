@@ -1,0 +1,414 @@
+import { area as areaOf, difference } from '../../ui/house.ts';
+import { useEffect, useState } from 'react';
+import { isoFromDay, requireDay, dayFromIso } from '../../core/calendar/dayNumber.ts';
+import { GATE_MODES, type GateKey, type GateMode } from '../../core/planting/gates.ts';
+import { ground_m2 } from '../../core/planting/spacing.ts';
+import type { BatchOdds } from '../../core/planting/odds.ts';
+import type { GateView, PlantLine, PlantView } from '../../contracts/hardening/hardenViews.ts';
+import { BecauseText } from '../../ui/Because.tsx';
+import { counted, shortDay, expectedWords, spokenDay } from '../../ui/format.ts';
+import type { LogLine } from '../../ui/logPost.ts';
+import { tryOdds } from './tryOdds.ts';
+
+interface Props {
+  readonly line: PlantLine;
+  readonly view: PlantView;
+  readonly open: boolean;
+  readonly onOpen: () => void;
+  readonly onLog: (line: Omit<LogLine, 'idempotencyKey' | 'day'>, words: string) => Promise<string | null>;
+  readonly onChange: (body: Record<string, unknown>, words: string) => void;
+}
+
+const percent = (frac: number) => `${Math.round(100 * frac)}%`;
+const STATE = { pass: 'passes', wait: 'waits', fail: 'fails', unknown: 'not known' } as const;
+
+/** A gate as a post with its bar: up when it passes, half when it waits, down when it fails; always with its word. */
+function Post({ gate, today }: { readonly gate: GateView; readonly today: number }) {
+  const off = gate.mode === 'off';
+  const bar = { pass: 'M4 15L11 1', wait: 'M4 15L20 8', fail: 'M4 15H23', unknown: 'M4 15L20 8' }[gate.state];
+  return (
+    <div className={`min-w-0 ${off ? 'opacity-60' : ''}`}>
+      <p className="flex items-center gap-1">
+        <svg width="24" height="20" aria-hidden="true" className="flex-none">
+          <rect x="1" y="12" width="6" height="8" className="fill-ink" />
+          <path
+            d={bar}
+            className={
+              gate.state === 'fail' && !off ? 'stroke-brick' : gate.state === 'pass' ? 'stroke-ink' : 'stroke-ink3'
+            }
+            strokeWidth="3"
+            strokeDasharray={gate.state === 'unknown' ? '3 3' : undefined}
+            fill="none"
+          />
+        </svg>
+        <span className={`num text-lg min-[1400px]:text-xl ${gate.state === 'fail' && !off ? 'text-brick' : ''}`}>
+          {gate.figure}
+        </span>
+      </p>
+      <p className="text-[0.85rem] leading-tight">
+        <span className="font-semibold">{gate.name}</span> {off ? 'off' : STATE[gate.state]}
+        {gate.mode === 'advisory' && <span className="block text-ink2">advisory</span>}
+        {!off && gate.state !== 'pass' && gate.first?.p50 != null && gate.first.p50 > today && (
+          <span className="block text-ink2">likely {shortDay(gate.first.p50)}</span>
+        )}
+      </p>
+    </div>
+  );
+}
+
+/** One batch: its gates in a row, opened with every figure, what waiting costs, ways out, and planting. */
+export function BatchGates(props: Props) {
+  const { line, view, open, onOpen } = props;
+  const { today } = view;
+  return (
+    <article className="border-b border-line py-3" aria-label={line.name}>
+      <div className="grid grid-cols-1 items-start gap-x-5 gap-y-2 min-[1000px]:grid-cols-[minmax(230px,290px)_minmax(0,1fr)_auto]">
+        <div>
+          <button
+            type="button"
+            className="num cursor-pointer text-left text-[1.1rem] leading-tight"
+            aria-expanded={open}
+            onClick={onOpen}
+          >
+            {line.plants} {line.name}
+          </button>
+          <p className="text-[0.9rem] text-ink2">
+            {counted(line.trays, 'tray')} · asked for {spokenDay(line.transplantOn, today)},{' '}
+            {expectedWords(line.expectedOn, today)} · {line.coverName}
+          </p>
+          <p className={`text-[0.9rem] ${line.verdict === 'not' ? 'text-brick' : 'text-ink2'}`}>{line.by}</p>
+          {line.unlikely && (
+            <p className="font-semibold text-brick">
+              Its date has become unlikely: {percent(line.inTime_frac!)} of springs.
+            </p>
+          )}
+        </div>
+        <div className="grid grid-cols-3 gap-x-2 gap-y-2 min-[560px]:grid-cols-4 min-[820px]:grid-cols-8">
+          {line.gates.map((gate) => (
+            <Post key={gate.key} gate={gate} today={today} />
+          ))}
+        </div>
+        <button
+          type="button"
+          className={`btn ${line.verdict === 'plant' ? 'solid' : ''}`}
+          onClick={onOpen}
+          aria-label={`${open ? 'Close' : line.verdict === 'plant' ? 'Plant' : 'Open'} ${line.name}`}
+        >
+          {open ? 'Close' : line.verdict === 'plant' ? 'Plant…' : 'Open'}
+        </button>
+      </div>
+      {open && <Opened {...props} />}
+    </article>
+  );
+}
+
+function Opened({ line, view, onLog, onChange }: Props) {
+  const { today, unit } = view;
+  return (
+    <div className="mt-3 grid grid-cols-1 gap-6 min-[1000px]:grid-cols-[minmax(0,1fr)_380px]">
+      <div className="min-w-0">
+        <table className="plain-table">
+          <thead>
+            <tr>
+              <th>Gate</th>
+              <th>Now</th>
+              <th>First likely day</th>
+              <th>How it counts</th>
+            </tr>
+          </thead>
+          <tbody>
+            {line.gates.map((gate) => (
+              <tr key={gate.key}>
+                <td className="font-semibold">{gate.name}</td>
+                <td>
+                  <details>
+                    <summary>{gate.words}</summary>
+                    <BecauseText because={gate.because} unit={unit} />
+                  </details>
+                </td>
+                <td>{firstWords(gate, today)}</td>
+                <td>
+                  <select
+                    className="input w-32"
+                    aria-label={`How ${gate.name} counts for ${line.name}`}
+                    value={gate.mode}
+                    onChange={(e) =>
+                      onChange(
+                        { gates: modesWith(line, gate.key, e.target.value as GateMode) },
+                        `${line.name}: ${gate.name.toLowerCase()} is ${e.target.value} now.`,
+                      )
+                    }
+                  >
+                    {GATE_MODES.map((m) => (
+                      <option key={m}>{m}</option>
+                    ))}
+                  </select>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        <h3 className="mt-4">What waiting costs</h3>
+        <ul className="text-[0.95rem]">
+          {line.out?.p50 != null && (
+            <li>
+              Likely out {shortDay(line.out.p50)}
+              {line.out.p90 !== line.out.p50
+                ? `, by ${line.out.p90 === null ? 'later than can be seen' : shortDay(line.out.p90)} in nine springs of ten`
+                : ''}
+              ; in time in {percent(line.inTime_frac!)}.
+            </li>
+          )}
+          {line.frost_frac !== null && (
+            <li>
+              A night that hurts it in the month after its date: in {percent(line.frost_frac)} of springs
+              {line.coverId === null ? '' : ', cover counted'}.
+            </li>
+          )}
+          <li>
+            {line.overAgeOn === null
+              ? 'Not over-age in sight.'
+              : line.overAgeOn <= today
+                ? `Over-age since ${shortDay(line.overAgeOn)}: ${counted(line.plants, 'plant')} root-bound, which check when set.`
+                : `Over-age from ${shortDay(line.overAgeOn)}, ${counted(line.overAgeOn - today, 'day')} from now: then ${counted(line.plants, 'plant')} are root-bound and check when set.`}
+          </li>
+          <li>
+            {line.slots > 0 ? `Holds ${line.slots} tray slots in ${line.placeName}` : 'Holds no room'}
+            {line.placeOverOn === null
+              ? '; its place has room for three weeks.'
+              : `, which is over its room from ${shortDay(line.placeOverOn)}.`}
+          </li>
+        </ul>
+        {line.offers.length > 0 && (
+          <>
+            <h3 className="mt-4">Ways out</h3>
+            <ul>
+              {line.offers.map((o) => (
+                <li key={o.words} className="flex flex-wrap items-center gap-3 py-1">
+                  <span>{o.words.charAt(0).toUpperCase() + o.words.slice(1)}.</span>
+                  <button
+                    type="button"
+                    className="btn"
+                    onClick={() =>
+                      onChange(
+                        o.transplantOn === null ? { coverId: o.coverId } : { transplantOn: isoFromDay(o.transplantOn) },
+                        `${line.name}: changed.`,
+                      )
+                    }
+                  >
+                    Do that
+                  </button>
+                </li>
+              ))}
+            </ul>
+          </>
+        )}
+        <TryDate line={line} view={view} onChange={onChange} />
+      </div>
+      <PlantForm line={line} view={view} onLog={onLog} />
+    </div>
+  );
+}
+
+function modesWith(line: PlantLine, key: GateKey, mode: GateMode): Partial<Record<GateKey, GateMode>> {
+  return Object.fromEntries(line.gates.map((g) => [g.key, g.key === key ? mode : g.mode]));
+}
+
+function firstWords(gate: GateView, today: number): string {
+  if (gate.state === 'pass') return 'today';
+  const { first } = gate;
+  if (!first) return '';
+  if (first.p50 === null)
+    return first.p10 === null ? 'beyond what can be seen' : `from ${shortDay(first.p10)} in one spring of ten`;
+  if (first.p50 <= today) return 'any day now';
+  const range =
+    first.p10 === first.p90
+      ? ''
+      : `, ${first.p10! <= today ? 'now' : shortDay(first.p10!)} to ${first.p90 === null ? 'later' : shortDay(first.p90)} in eight of ten`;
+  return `${shortDay(first.p50)}${range}`;
+}
+
+/** Another date or cover tried over the same springs, in a thread of the page's own. */
+function TryDate({ line, view, onChange }: Pick<Props, 'line' | 'view' | 'onChange'>) {
+  const [date, setDate] = useState(isoFromDay(line.transplantOn));
+  const [coverId, setCoverId] = useState(line.coverId);
+  const [odds, setOdds] = useState<BatchOdds | null>(null);
+  const day = dayFromIso(date);
+  const moved = day !== line.transplantOn || coverId !== line.coverId;
+  useEffect(() => {
+    if (!moved || day === null) return;
+    let current = true;
+    const NONE = { safe_K: 0, warm_K: 0, soil_K: 0 };
+    const [was, now] = [line.coverId, coverId].map((id) => view.covers.find((c) => c.id === id) ?? NONE) as [
+      typeof NONE,
+      typeof NONE,
+    ];
+    const cover =
+      coverId === line.coverId
+        ? null
+        : { was, now, outFrom: line.outFromBy.find((o) => o.coverId === coverId)?.day ?? null };
+    void tryOdds(line.batchId, day - line.transplantOn, cover).then((found) => {
+      if (current) setOdds(found);
+    });
+    return () => {
+      current = false;
+    };
+  }, [moved, day, coverId, line, view.covers]);
+  return (
+    <div className="mt-4">
+      <h3>Try another date or cover</h3>
+      <div className="mt-1 flex flex-wrap items-end gap-3">
+        <label className="field">
+          <span className="label">Out on</span>
+          <input type="date" className="input w-44" value={date} onChange={(e) => setDate(e.target.value)} />
+        </label>
+        <label className="field">
+          <span className="label">Under</span>
+          <select
+            className="input w-56"
+            value={coverId ?? ''}
+            onChange={(e) => setCoverId(e.target.value === '' ? null : Number(e.target.value))}
+          >
+            <option value="">no cover</option>
+            {view.covers.map((c) => (
+              <option key={c.id} value={c.id}>
+                {c.name}, safely {difference(c.safe_K)}
+              </option>
+            ))}
+          </select>
+        </label>
+        {moved && day !== null && (
+          <button
+            type="button"
+            className="btn solid"
+            onClick={() =>
+              onChange(
+                {
+                  ...(day !== line.transplantOn ? { transplantOn: date } : {}),
+                  ...(coverId !== line.coverId ? { coverId } : {}),
+                },
+                `${line.name}: ${day !== line.transplantOn ? `planned for ${shortDay(requireDay(date))}` : 'another cover'}.`,
+              )
+            }
+          >
+            Plan it so
+          </button>
+        )}
+      </div>
+      <p className="mt-1 text-[0.92rem] text-ink2">
+        First day at the risk you take:{' '}
+        {line.outFromBy
+          .map(
+            (o) =>
+              `${o.name.toLowerCase()} ${o.day === null ? 'never this spring' : o.fromStart ? 'at any time' : shortDay(o.day)}${o.sooner_days && !o.fromStart ? ` (${counted(o.sooner_days, 'day')} earlier)` : ''}`,
+          )
+          .join(', ')}
+        .
+      </p>
+      {moved && odds && (
+        <p className="mt-1" aria-live="polite">
+          So: in time in <b>{percent(odds.inTime_frac)}</b> of springs
+          {line.inTime_frac === null ? '' : ` (now ${percent(line.inTime_frac)})`}, a night that hurts it after its date
+          in <b>{percent(odds.frost_frac)}</b>
+          {line.frost_frac === null ? '' : ` (now ${percent(line.frost_frac)})`}.
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** Planting: how many, how far apart, under what, where. */
+function PlantForm({ line, view, onLog }: Pick<Props, 'line' | 'view' | 'onLog'>) {
+  const scale = view.lengthUnit === 'in' ? 2.54 : 1;
+  const shown = (cm: number) => String(Math.round((10 * cm) / scale) / 10);
+  const [count, setCount] = useState(String(line.plants));
+  const [plant, setPlant] = useState(shown(line.spacing.plant_cm));
+  const [row, setRow] = useState(shown(line.spacing.row_cm));
+  const [coverId, setCoverId] = useState(line.coverId);
+  const [bed, setBed] = useState('');
+  const [reason, setReason] = useState('');
+  const [problem, setProblem] = useState('');
+  const figure = (text: string) => Number(text.replace(',', '.'));
+  const against = line.verdict !== 'plant';
+  const area = ground_m2(figure(count) || 0, {
+    plant_cm: figure(plant) * scale || 0,
+    row_cm: figure(row) * scale || 0,
+  });
+  const cover = view.covers.find((c) => c.id === coverId);
+  const field = (label: string, value: string, set: (v: string) => void) => (
+    <label className="field">
+      <span className="label">{label}</span>
+      <input className="input" inputMode="decimal" value={value} onChange={(e) => set(e.target.value)} />
+    </label>
+  );
+  return (
+    <form
+      className="card self-start"
+      data-typing
+      onSubmit={(e) => {
+        e.preventDefault();
+        const n = figure(count);
+        if (!Number.isInteger(n) || n < 1) return setProblem('How many went out? A whole number.');
+        if (against && reason.trim() === '') return setProblem('A gate speaks against it: say why, it is kept.');
+        setProblem('');
+        void onLog(
+          {
+            kind: 'planted-out',
+            count: n,
+            cause: against ? 'own decision' : '',
+            note: reason.trim(),
+            planting: { coverId, plant_cm: figure(plant) * scale, row_cm: figure(row) * scale, bed: bed.trim() },
+          },
+          `${line.name}: ${n} planted out`,
+        ).then((trouble) => trouble && setProblem(trouble));
+      }}
+    >
+      <h3>Planted out today</h3>
+      <div className="mt-2 grid grid-cols-3 gap-2">
+        {field('Plants', count, setCount)}
+        {field(`Apart, ${view.lengthUnit}`, plant, setPlant)}
+        {field(`Rows, ${view.lengthUnit}`, row, setRow)}
+      </div>
+      <p className="mt-1">
+        <span className="num text-xl">{areaOf(area)}</span> of ground
+        {cover ? `; ${cover.name} has ${areaOf(cover.free_m2)} free` : ''}
+        {cover && cover.free_m2 < area ? <b className="text-brick">, too little</b> : ''}
+      </p>
+      <div className="mt-2 grid grid-cols-2 gap-2">
+        <label className="field">
+          <span className="label">Under</span>
+          <select
+            className="input"
+            value={coverId ?? ''}
+            onChange={(e) => setCoverId(e.target.value === '' ? null : Number(e.target.value))}
+          >
+            <option value="">no cover</option>
+            {view.covers.map((c) => (
+              <option key={c.id} value={c.id}>
+                {c.name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="field">
+          <span className="label">Bed or field</span>
+          <input className="input" value={bed} maxLength={80} onChange={(e) => setBed(e.target.value)} />
+        </label>
+      </div>
+      {against && (
+        <label className="field mt-2">
+          <span className="label">Why all the same</span>
+          <input className="input" value={reason} maxLength={400} onChange={(e) => setReason(e.target.value)} />
+        </label>
+      )}
+      {problem && (
+        <p role="alert" className="err mt-2 font-semibold text-brick">
+          {problem}
+        </p>
+      )}
+      <button type="submit" className={`btn mt-3 w-full ${against ? '' : 'solid'}`}>
+        Planted out
+      </button>
+    </form>
+  );
+}

@@ -1,0 +1,294 @@
+import { area, length } from '../../ui/house.ts';
+import { useEffect, useRef, useState } from 'react';
+import { isoFromDay } from '../../core/calendar/dayNumber.ts';
+import { STOOD, STOOD_WORDS } from '../../core/batch/event.ts';
+import { degreesWords } from '../../core/hardening/words.ts';
+import type { PlantedLine, PlantLine, PlantView } from '../../contracts/hardening/hardenViews.ts';
+import { call, freshKey, trouble } from '../../ui/call.ts';
+import { counted, shortDay, spokenDay } from '../../ui/format.ts';
+import { postLine, type LogLine } from '../../ui/logPost.ts';
+import { ForecastAge } from '../weather/SkyRow.tsx';
+import { BatchGates } from './BatchGates.tsx';
+
+const VERDICTS = [
+  ['plant', 'Plant', 'every required gate passes'],
+  ['wait', 'Wait', 'not ready; nothing to do today'],
+  ['not', 'Not today', 'a gate speaks against it'],
+] as const;
+
+/** What may go out today, what waits for which gate, and how what went out stands. */
+export function PlantOut({ initial }: { readonly initial: PlantView }) {
+  const [view, setView] = useState(initial);
+  const [said, setSaid] = useState('');
+  const [ready, setReady] = useState(false);
+  const [openId, setOpenId] = useState<number | null>(
+    () =>
+      (initial.lines.find((l) => l.verdict === 'plant') ?? initial.lines.find((l) => l.unlikely) ?? initial.lines[0])
+        ?.batchId ?? null,
+  );
+  const sending = useRef(false);
+  useEffect(() => setReady(true), []);
+
+  async function refresh(): Promise<void> {
+    const answer = await call<PlantView>('GET', '/api/planting');
+    if (answer.kind === 'done') setView(answer.value);
+  }
+  async function log(
+    batchId: number,
+    line: Omit<LogLine, 'idempotencyKey' | 'day'>,
+    words: string,
+  ): Promise<string | null> {
+    if (sending.current) return null;
+    sending.current = true;
+    const answer = await postLine(batchId, { idempotencyKey: freshKey(), day: isoFromDay(view.today), ...line });
+    sending.current = false;
+    if (answer.kind === 'problem' || answer.kind === 'offline') {
+      setSaid(trouble(answer));
+      return trouble(answer);
+    }
+    setSaid(`${words}.${answer.kind === 'kept' ? ' Kept on this device until there is a connection.' : ''}`);
+    if (answer.kind === 'done') await refresh();
+    return null;
+  }
+  async function change(line: PlantLine, body: Record<string, unknown>, words: string): Promise<void> {
+    const answer = await call('PATCH', `/api/batches/${line.batchId}`, { version: line.version, ...body });
+    setSaid(answer.kind === 'done' ? words : trouble(answer));
+    await refresh();
+  }
+
+  const { lines, today, unit } = view;
+  const counts = Object.fromEntries(VERDICTS.map(([key]) => [key, lines.filter((l) => l.verdict === key)])) as Record<
+    PlantLine['verdict'],
+    PlantLine[]
+  >;
+  const plants = counts.plant.reduce((sum, l) => sum + l.plants, 0);
+  return (
+    <div data-ready={ready}>
+      <div className="flex flex-wrap items-end gap-x-8 gap-y-2">
+        <h1>Plant out</h1>
+        <p className="flex items-baseline gap-2">
+          <span className="num text-4xl">{counts.plant.length}</span> may go out today
+          {plants > 0 ? `, ${counted(plants, 'plant')}` : ''}
+        </p>
+        <p className="flex items-baseline gap-2">
+          <span className="num text-2xl">{counts.wait.length}</span> wait
+        </p>
+        <p className="flex items-baseline gap-2">
+          <span className="num text-2xl">{counts.not.length}</span> not today
+        </p>
+        {view.soil_C !== null && (
+          <p className="flex items-baseline gap-2 text-ink2">
+            soil at {length(100)} <span className="num text-2xl text-ink">{degreesWords(view.soil_C, unit)}</span>
+            {view.soilReadOn === null ? 'never read here' : `read ${spokenDay(view.soilReadOn, today)}`} ·{' '}
+            <a href="/weather/readings">read it</a>
+          </p>
+        )}
+      </div>
+      <p role="status" aria-live="polite" className={said ? 'note-bar my-2' : 'sr-only'}>
+        {said}
+      </p>
+      <ForecastAge forecast={view.forecast} />
+      {lines.length === 0 && (
+        <p className="mt-3 max-w-[60ch]">
+          Nothing is to go out within five weeks. What is planned stands in <a href="/season">Season</a>.
+        </p>
+      )}
+      {/* One list with its headings, so that a batch a gate moves keeps what was typed in it. */}
+      {VERDICTS.flatMap(([key, name, words]) =>
+        counts[key].length === 0
+          ? []
+          : [
+              <div key={key} className="mt-5 flex flex-wrap items-baseline gap-3 border-b-2 border-ink pb-1">
+                <h2 className={key === 'not' ? 'text-brick' : ''}>{name}</h2>
+                <span className="text-ink2">
+                  {counted(counts[key].length, 'batch', 'batches')}: {words}
+                </span>
+              </div>,
+              ...counts[key].map((line) => (
+                <BatchGates
+                  key={line.batchId}
+                  line={line}
+                  view={view}
+                  open={openId === line.batchId}
+                  onOpen={() => setOpenId(openId === line.batchId ? null : line.batchId)}
+                  onLog={(l, w) => log(line.batchId, l, w)}
+                  onChange={(body, w) => void change(line, body, w)}
+                />
+              )),
+            ],
+      )}
+      <PlantingList view={view} />
+      <Planted view={view} onLog={(id, l, w) => void log(id, l, w)} />
+      <p className="mt-6 max-w-[75ch] text-[0.9rem] text-ink2">
+        Odds are of springs drawn from this site&rsquo;s own years and the forecast; they are no promise. Look at the
+        soil, the sky and the plants; the grower decides.
+      </p>
+    </div>
+  );
+}
+
+/** What may go out today: counts, distances, ground and cover, to take along on paper. */
+function PlantingList({ view }: { readonly view: PlantView }) {
+  const lines = view.lines.filter((l) => l.verdict === 'plant');
+  if (lines.length === 0) return null;
+  const scale = view.lengthUnit === 'in' ? 2.54 : 1;
+  const shown = (cm: number) => Math.round((10 * cm) / scale) / 10;
+  const ground = lines.reduce((sum, l) => sum + l.ground_m2, 0);
+  return (
+    <section className="mt-6">
+      <div className="flex flex-wrap items-baseline gap-4">
+        <h2>Planting list</h2>
+        <span className="text-ink2">
+          {counted(
+            lines.reduce((sum, l) => sum + l.plants, 0),
+            'plant',
+          )}
+          , {area(ground)} of ground
+        </span>
+        <button type="button" className="link-btn no-print ml-auto" onClick={() => window.print()}>
+          Print
+        </button>
+      </div>
+      <table className="plain-table mt-1">
+        <thead>
+          <tr>
+            <th className="r">Plants</th>
+            <th className="r">Trays</th>
+            <th>Batch</th>
+            <th>From</th>
+            <th className="r">Apart, {view.lengthUnit}</th>
+            <th className="r">Rows, {view.lengthUnit}</th>
+            <th className="r">Ground</th>
+            <th>Under</th>
+          </tr>
+        </thead>
+        <tbody>
+          {lines.map((l) => (
+            <tr key={l.batchId}>
+              <td className="r num text-lg">{l.plants}</td>
+              <td className="r">{l.trays}</td>
+              <td>
+                {l.name} <span className="text-ink2">{l.code}</span>
+              </td>
+              <td>{l.placeName}</td>
+              <td className="r">{shown(l.spacing.plant_cm)}</td>
+              <td className="r">{shown(l.spacing.row_cm)}</td>
+              <td className="r">{area(l.ground_m2)}</td>
+              <td>{l.coverName}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+/** What went out in the last six weeks, under what, and how it stood after a week. */
+function Planted({
+  view,
+  onLog,
+}: {
+  readonly view: PlantView;
+  readonly onLog: (id: number, line: Omit<LogLine, 'idempotencyKey' | 'day'>, words: string) => void;
+}) {
+  if (view.planted.length === 0) return null;
+  return (
+    <section className="mt-6">
+      <h2>Out since six weeks</h2>
+      <table className="plain-table mid mt-1">
+        <thead>
+          <tr>
+            <th>Out</th>
+            <th>Batch</th>
+            <th className="r">Plants</th>
+            <th>Under</th>
+            <th>Where</th>
+            <th>Today</th>
+            <th>How it stands</th>
+          </tr>
+        </thead>
+        <tbody>
+          {view.planted.map((line) => (
+            <tr key={line.batchId}>
+              <td>{shortDay(line.plantedOn)}</td>
+              <td>
+                <a href={`/batches/${line.batchId}`}>{line.name}</a> <span className="text-ink2">{line.code}</span>
+              </td>
+              <td className="r num">{line.count ?? ''}</td>
+              <td>
+                {line.coverName}
+                {line.covered !== null && (
+                  <button
+                    type="button"
+                    className="link-btn block"
+                    onClick={() =>
+                      onLog(
+                        line.batchId,
+                        { kind: 'cover', count: line.covered ? 0 : 1 },
+                        `${line.name}: ${line.coverName.toLowerCase()} is ${line.covered ? 'off' : 'on'}`,
+                      )
+                    }
+                  >
+                    {line.covered ? 'Taken off' : 'On again'}
+                  </button>
+                )}
+              </td>
+              <td>{line.bed}</td>
+              <td className="max-w-[22rem]">
+                {line.care.length === 0 ? (
+                  <span className="text-ink2">nothing foretold</span>
+                ) : (
+                  capital(line.care.join('; '))
+                )}
+              </td>
+              <td>
+                <Standing line={line} today={view.today} onLog={onLog} />
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
+
+function Standing({
+  line,
+  today,
+  onLog,
+}: {
+  readonly line: PlantedLine;
+  readonly today: number;
+  readonly onLog: (id: number, line: Omit<LogLine, 'idempotencyKey' | 'day'>, words: string) => void;
+}) {
+  if (line.stood !== null)
+    return (
+      <>
+        {STOOD_WORDS[line.stood]}
+        {line.stoodCount === null ? '' : `, ${line.stoodCount} there`} on {shortDay(line.stoodOn!)}
+      </>
+    );
+  if (today < line.askOn) return <span className="text-ink2">asked on {shortDay(line.askOn)}</span>;
+  return (
+    <span className="flex flex-wrap gap-1.5">
+      {STOOD.map((s) => (
+        <button
+          key={s}
+          type="button"
+          className="btn"
+          onClick={() =>
+            onLog(
+              line.batchId,
+              { kind: 'stood', cause: s, count: s === 'lost' ? 0 : null },
+              `${line.name}: ${STOOD_WORDS[s]}`,
+            )
+          }
+        >
+          {STOOD_WORDS[s]}
+        </button>
+      ))}
+    </span>
+  );
+}

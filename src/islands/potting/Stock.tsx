@@ -1,0 +1,189 @@
+import { measureFromShown } from '../../core/units/measure.ts';
+import { house, money, unitOf } from '../../ui/house.ts';
+import { useEffect, useRef, useState } from 'react';
+import { STOCK_KINDS, STOCK_WORDS } from '../../core/potting/stock.ts';
+import type { StockLine } from '../../contracts/potting/potting.ts';
+import { call, freshKey, trouble } from '../../ui/call.ts';
+import { shortDay } from '../../ui/format.ts';
+import { amountWords } from './words.ts';
+
+interface Props {
+  readonly initial: { readonly lines: readonly StockLine[]; readonly today: number; readonly weeks: number };
+}
+
+/** What is on hand, what the coming weeks take, and what to buy; a count or a delivery in two taps. */
+export function Stock({ initial }: Props) {
+  const [lines, setLines] = useState(initial.lines);
+  const [open, setOpen] = useState<number | null>(null);
+  const [said, setSaid] = useState('');
+  const [ready, setReady] = useState(false);
+  useEffect(() => setReady(true), []);
+  const kinds = STOCK_KINDS.filter((kind) => lines.some((l) => l.kind === kind));
+  const buys = lines.filter((l) => l.buy > 0);
+  const cost = buys.reduce((sum, l) => sum + (l.packs ?? 0) * (l.price ?? 0), 0);
+
+  return (
+    <div data-ready={ready} data-typing>
+      <div className="flex flex-wrap items-baseline gap-x-4 gap-y-2">
+        <h1>Stock</h1>
+        <p className="text-ink2">
+          {buys.length === 0
+            ? `enough for the coming ${initial.weeks} weeks of the plan`
+            : `${buys.length} to buy for the coming ${initial.weeks} weeks, ${money(cost)} by the prices here`}
+        </p>
+        <span className="no-print ml-auto flex gap-2">
+          <a className="btn" href="/pot/things">
+            Things in the book
+          </a>
+          <a className="btn" href="/api/shopping.csv">
+            Shopping list, CSV
+          </a>
+          <button type="button" className="btn" onClick={() => print()}>
+            Print
+          </button>
+        </span>
+      </div>
+      <p role="status" aria-live="polite" className={said ? 'note-bar my-2' : 'sr-only'}>
+        {said}
+      </p>
+      {kinds.map((kind) => (
+        <section key={kind} className="mt-4">
+          <h2 className="border-b-2 border-ink pb-1 first-letter:uppercase">{STOCK_WORDS[kind]}</h2>
+          <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={`Stock of ${STOCK_WORDS[kind]}`}>
+            <table className="plain-table min-[900px]:table-fixed">
+              <thead>
+                <tr>
+                  <th className="w-[30%]">Thing</th>
+                  <th className="r">On hand</th>
+                  <th className="r">Needed</th>
+                  <th className="r">Least</th>
+                  <th className="r">To buy</th>
+                  <th className="r">Used in 4 weeks</th>
+                  <th className="no-print w-36">
+                    <span className="sr-only">Log</span>
+                  </th>
+                </tr>
+              </thead>
+              <tbody>
+                {lines
+                  .filter((l) => l.kind === kind)
+                  .map((line) => (
+                    <tr key={line.id}>
+                      <td>
+                        {line.name}
+                        {line.check && <span className="tag bad ml-2">below nothing: count it</span>}
+                        {!line.counted && !line.check && <span className="ml-2 text-ink2">never counted</span>}
+                      </td>
+                      <td className="r num">{amountWords(line.have, line.unit)}</td>
+                      <td className="r">{line.need > 0 ? amountWords(line.need, line.unit) : ''}</td>
+                      <td className="r text-ink2">{line.least > 0 ? amountWords(line.least, line.unit) : ''}</td>
+                      <td className="r">
+                        {line.buy > 0 && (
+                          <span className="font-bold">
+                            {line.packs !== null
+                              ? `${line.packs} × ${amountWords(line.pack, line.unit)}`
+                              : amountWords(line.buy, line.unit)}
+                          </span>
+                        )}
+                      </td>
+                      <td className="r text-ink2">{line.used > 0 ? amountWords(line.used, line.unit) : ''}</td>
+                      <td className="no-print">
+                        <button
+                          type="button"
+                          className="btn w-full"
+                          aria-expanded={open === line.id}
+                          aria-label={`Count or add ${line.name}`}
+                          onClick={() => setOpen(open === line.id ? null : line.id)}
+                        >
+                          Count, add
+                        </button>
+                        {open === line.id && (
+                          <Move
+                            line={line}
+                            onDone={(fresh, words) => {
+                              setLines(fresh);
+                              setSaid(words);
+                              setOpen(null);
+                            }}
+                          />
+                        )}
+                      </td>
+                    </tr>
+                  ))}
+              </tbody>
+            </table>
+          </div>
+        </section>
+      ))}
+      <p className="mt-4 max-w-[75ch] text-ink2">
+        Sessions take pots, trays, labels and mix out by themselves. What is needed comes from the plan of the coming{' '}
+        {initial.weeks} weeks and from sessions not yet done; mixes are those of <a href="/pot/house">how we pot</a>.
+      </p>
+    </div>
+  );
+}
+
+function Move({
+  line,
+  onDone,
+}: {
+  readonly line: StockLine;
+  readonly onDone: (lines: readonly StockLine[], words: string) => void;
+}) {
+  const [amount, setAmount] = useState('');
+  const [message, setMessage] = useState('');
+  const key = useRef(freshKey());
+  async function write(kind: 'count' | 'in' | 'used'): Promise<void> {
+    const figure = amount.trim() === '' ? NaN : Number(amount.replace(',', '.'));
+    if (!Number.isFinite(figure)) return setMessage('Type how much.');
+    const answer = await call<{ lines: StockLine[] }>('POST', '/api/potting/stock', {
+      idempotencyKey: key.current,
+      itemId: line.id,
+      kind,
+      amount: line.unit === 'L' ? measureFromShown(figure, 'L', house().lengthUnit) : figure,
+      note: '',
+    });
+    if (answer.kind === 'done') {
+      const words = { count: `counted ${figure}`, in: `${figure} came in`, used: `${figure} used` }[kind];
+      onDone(answer.value.lines, `${line.name}: ${words}.`);
+    } else {
+      if (answer.kind === 'problem') key.current = freshKey();
+      setMessage(trouble(answer));
+    }
+  }
+  return (
+    <div className="mt-2 flex flex-col gap-1.5">
+      <label className="field">
+        <span className="label">{line.unit === 'pieces' ? 'Pieces' : line.unit === 'L' ? unitOf('L') : line.unit}</span>
+        <input
+          className="input"
+          inputMode="decimal"
+          autoFocus
+          value={amount}
+          onChange={(e) => setAmount(e.target.value)}
+        />
+      </label>
+      <button type="button" className="btn solid" onClick={() => void write('count')}>
+        That is what there is
+      </button>
+      <button type="button" className="btn" onClick={() => void write('in')}>
+        Came in
+      </button>
+      <button type="button" className="btn" onClick={() => void write('used')}>
+        Used
+      </button>
+      {message && (
+        <p role="alert" className="err">
+          {message}
+        </p>
+      )}
+      <ul className="text-[0.85rem] text-ink2">
+        {line.last.map((m, i) => (
+          <li key={i}>
+            {shortDay(m.day)} {m.kind} {amountWords(m.amount, line.unit)}
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}

@@ -1,0 +1,170 @@
+import { isoFromDay, requireDay } from '../../core/calendar/dayNumber.ts';
+import { OVER_AGE_WEEKS } from '../../core/growth/stageSums.ts';
+import { USUAL_WINDOW, type BatchPlan } from '../../core/model.ts';
+import type { BatchInput } from '../../contracts/batch/batches.ts';
+import { fieldProblem } from '../../contracts/problem.ts';
+import type { BatchRecord } from '../../contracts/records.ts';
+import type { World } from '../../db/house/world.ts';
+
+/** A batch's plan as a person would send it. */
+export function batchInputOf(batch: BatchRecord): BatchInput {
+  return {
+    cropId: batch.cropId,
+    varietyId: batch.varietyId,
+    lotId: batch.lotId,
+    plantsWanted: batch.plan.plantsWanted,
+    spare_frac: batch.plan.spare_frac,
+    transplantOn: isoFromDay(batch.plan.transplantOn),
+    hardening_days: batch.plan.hardening_days,
+    places: batch.plan.places,
+    sowContainerId: batch.plan.sowContainerId,
+    potContainerId: batch.plan.potContainerId,
+    note: batch.note,
+    before_days: batch.plan.before_days ?? USUAL_WINDOW.before_days,
+    after_days: batch.plan.after_days ?? USUAL_WINDOW.after_days,
+    weight: batch.plan.weight ?? 1,
+    age_frac: batch.plan.age_frac ?? 1,
+    sure_frac: batch.plan.sure_frac ?? null,
+    pinned: batch.pinned,
+    joins: batch.plan.joins ? { ...batch.plan.joins, on: isoFromDay(batch.plan.joins.on) } : null,
+    offHeat: batch.plan.offHeat ?? null,
+    programmeId: batch.plan.programmeId ?? null,
+    coverId: batch.plan.coverId ?? null,
+    gates: batch.plan.gates ?? {},
+    steps: Object.fromEntries(Object.entries(batch.plan.steps ?? {}).map(([key, day]) => [key, isoFromDay(day)])),
+  };
+}
+
+/** The record to be written for an input that Zod has passed. */
+export function newBatch(input: BatchInput) {
+  const plan: BatchPlan = {
+    plantsWanted: input.plantsWanted,
+    spare_frac: input.spare_frac,
+    transplantOn: requireDay(input.transplantOn),
+    hardening_days: input.hardening_days,
+    places: input.places,
+    sowContainerId: input.sowContainerId,
+    potContainerId: input.potContainerId,
+    steps: Object.fromEntries(Object.entries(input.steps ?? {}).map(([key, iso]) => [key, requireDay(iso)])),
+    before_days: input.before_days ?? USUAL_WINDOW.before_days,
+    after_days: input.after_days ?? USUAL_WINDOW.after_days,
+    weight: input.weight ?? 1,
+    age_frac: input.age_frac ?? 1,
+    sure_frac: input.sure_frac ?? null,
+    offHeat: input.offHeat ?? null,
+    programmeId: input.programmeId ?? null,
+    coverId: input.coverId ?? null,
+    gates: input.gates ?? {},
+    joins: input.joins
+      ? {
+          stage: input.joins.stage,
+          on: requireDay(input.joins.on),
+          age_weeks: input.joins.age_weeks ?? null,
+          leaves_count: input.joins.leaves_count ?? null,
+        }
+      : null,
+  };
+  const { cropId, varietyId, lotId, note } = input;
+  return { cropId, varietyId, lotId, plan, note, splitFromId: null, pinned: input.pinned ?? false };
+}
+
+/** Dates further off than this are a slip of the pen: the seasons are worked out from last year to the year after next. */
+const MOST_AHEAD_days = 730;
+const MOST_BACK_days = 400;
+
+/** Refuses a date that lies outside the seasons worked out, naming the field. */
+export function requireNear(path: string, iso: string, today: number): void {
+  const day = requireDay(iso);
+  if (day > today + MOST_AHEAD_days || day < today - MOST_BACK_days)
+    throw fieldProblem(
+      path,
+      `${iso} is outside the seasons worked out: from ${isoFromDay(today - MOST_BACK_days)} to ${isoFromDay(today + MOST_AHEAD_days)}.`,
+    );
+}
+
+/** Refuses plugs that come too late or are too old to be planted by the plan. */
+function requirePlugs(world: World, { joins, cropId, transplantOn }: BatchInput): void {
+  const crop = world.crops.find((c) => c.id === cropId);
+  if (!joins || !crop) return;
+  if (joins.on >= transplantOn)
+    throw fieldProblem(
+      'joins.on',
+      `The plugs come on or after ${transplantOn}, when they are to go out; choose an earlier day.`,
+    );
+  const oldest = crop.weeksHigh + OVER_AGE_WEEKS;
+  if ((joins.age_weeks ?? 0) > oldest)
+    throw fieldProblem(
+      'joins.age_weeks',
+      `${joins.age_weeks} weeks is older than ${crop.name} is when it is planted out (${crop.weeksLow} to ${crop.weeksHigh} weeks): say the age from sowing.`,
+    );
+}
+
+/** Refuses numbers of things that are not in the books and dates that cannot be worked out, naming the field. */
+export function requireKnown(world: World, input: BatchInput, today: number): void {
+  requireNear('transplantOn', input.transplantOn, today);
+  if (input.joins) requirePlugs(world, input);
+  for (const [key, iso] of Object.entries(input.steps ?? {})) requireNear(`steps.${key}`, iso, today);
+  const has = (list: readonly { id: number }[], id: number | null) =>
+    id === null || list.some((item) => item.id === id);
+  if (!has(world.crops, input.cropId)) throw fieldProblem('cropId', 'There is no such crop; choose one from the book.');
+  const variety = world.varieties.find((v) => v.id === input.varietyId);
+  if (input.varietyId !== null && variety?.cropId !== input.cropId) {
+    throw fieldProblem('varietyId', 'This is not a variety of that crop.');
+  }
+  if (input.lotId !== null && !world.lots.some((lot) => lot.id === input.lotId && lot.varietyId === input.varietyId)) {
+    throw fieldProblem('lotId', 'This is not a lot of that variety.');
+  }
+  for (const [stage, id] of Object.entries(input.places)) {
+    if (!has(world.places, id ?? null)) throw fieldProblem(`places.${stage}`, 'There is no such place.');
+  }
+  if (!has(world.programmes, input.programmeId ?? null))
+    throw fieldProblem('programmeId', 'There is no such programme; choose one from Harden.');
+  if (!has(world.covers, input.coverId ?? null)) throw fieldProblem('coverId', 'There is no such cover.');
+  const sow = world.containers.find((container) => container.id === input.sowContainerId);
+  if (!sow || sow.kind === 'pot') throw fieldProblem('sowContainerId', 'Choose a tray to sow in.');
+  const pot = world.containers.find((container) => container.id === input.potContainerId);
+  if (input.potContainerId !== null && (!pot || pot.kind === 'seed-tray'))
+    throw fieldProblem('potContainerId', 'Choose a pot, cells or blocks to set them into.');
+}
+
+export function describeChange(before: BatchInput, after: BatchInput): string {
+  const flat = (input: BatchInput) =>
+    ({
+      ...input,
+      places: JSON.stringify(input.places),
+      steps: JSON.stringify(input.steps ?? {}),
+      joins: JSON.stringify(input.joins ?? null),
+      offHeat: JSON.stringify(input.offHeat ?? null),
+      gates: JSON.stringify(input.gates ?? {}),
+    }) as Record<string, unknown>;
+  const [b, a] = [flat(before), flat(after)];
+  const WORDS: Record<string, string> = {
+    transplantOn: 'transplant date',
+    plantsWanted: 'plants wanted',
+    spare_frac: 'spare share',
+    hardening_days: 'hardening days',
+    varietyId: 'variety',
+    lotId: 'lot',
+    sowContainerId: 'sowing tray',
+    potContainerId: 'pot',
+    steps: 'days of the work',
+    before_days: 'days before the date',
+    after_days: 'days after the date',
+    sure_frac: 'how sure',
+    weight: 'how much it matters',
+    age_frac: 'size at planting out',
+    joins: 'plugs bought in',
+    offHeat: 'rule off the heat',
+    programmeId: 'programme of hardening',
+    coverId: 'cover',
+    gates: 'gates of planting out',
+  };
+  return Object.keys(a)
+    .filter((key) => a[key] !== b[key])
+    .map((key) =>
+      ['transplantOn', 'plantsWanted', 'spare_frac', 'hardening_days'].includes(key)
+        ? `${WORDS[key]} ${String(b[key])} to ${String(a[key])}`
+        : (WORDS[key] ?? key),
+    )
+    .join('; ');
+}

@@ -1,0 +1,40 @@
+import type { APIContext } from 'astro';
+import { z } from 'zod';
+import { version } from '../../contracts/fields.ts';
+import { ProblemError } from '../../contracts/problem.ts';
+import type { LotRecord, PlaceRecord } from '../../contracts/records.ts';
+import type { BookInputs, BookName } from '../../db/books/books.ts';
+import { BOOK_NAMES, BOOK_SCHEMAS, readBook, writeLine } from './changeBooks.ts';
+import { lotAnswer } from './lotAnswer.ts';
+import { placeAnswer } from './placeAnswer.ts';
+import { body, check, idParam, json } from '../edge.ts';
+
+/** The book named in the address, or a 404. */
+export function bookParam(context: APIContext): BookName {
+  const name = context.params['book'] as BookName;
+  if (!BOOK_NAMES.includes(name))
+    throw new ProblemError(404, 'No such call', 'See /api/openapi.json for what there is.');
+  return name;
+}
+
+export async function readBookLines(book: BookName): Promise<Response> {
+  const lines = await readBook(book);
+  if (book === 'places') return json((lines as readonly PlaceRecord[]).map(placeAnswer));
+  return json(book === 'lots' ? (lines as readonly LotRecord[]).map(lotAnswer) : lines);
+}
+
+export async function addLine(context: APIContext, book: BookName): Promise<Response> {
+  const input = await body(context, z.unknown());
+  return json(await writeLine(book, check(BOOK_SCHEMAS[book], input) as BookInputs[typeof book], null), 201);
+}
+
+export async function changeLine(context: APIContext, book: BookName): Promise<Response> {
+  const sent = await body(context, z.strictObject({ version, line: z.unknown() }));
+  const line = check(BOOK_SCHEMAS[book], sent.line) as BookInputs[typeof book];
+  return json(
+    await writeLine(book, line, {
+      id: idParam(context),
+      version: sent.version,
+    }),
+  );
+}

@@ -1,0 +1,189 @@
+import { cropAs, type VarietyFigures } from '../../core/books/varietyFigures.ts';
+import type { z } from 'zod';
+import { ForeignKeyConstraintError } from 'sequelize';
+import { stageSums } from '../../core/growth/stageSums.ts';
+import { containerInput, lotInput, placeInput } from '../../contracts/books/books.ts';
+import { cropInput, varietyInput } from '../../contracts/books/crops.ts';
+import { type NurseryInput } from '../../contracts/house/settings.ts';
+import { coverInput, programmeInput } from '../../contracts/hardening/hardening.ts';
+import { feedInput, mixInput, stockItemInput } from '../../contracts/potting/potting.ts';
+import { fieldProblem, ProblemError } from '../../contracts/problem.ts';
+import type { CropRecord, LotRecord, PlaceRecord } from '../../contracts/records.ts';
+import { requireDay } from '../../core/calendar/dayNumber.ts';
+import { insertLine, updateLine, updateNursery, type BookInputs, type BookName, type BookWrite } from '../../db/books/books.ts';
+import { database } from '../database.ts';
+import { lotAnswer } from './lotAnswer.ts';
+import { placeAnswer } from './placeAnswer.ts';
+import { readSeason } from '../plan/season.ts';
+
+/** The schema of each book's lines. */
+export const BOOK_SCHEMAS = {
+  crops: cropInput,
+  varieties: varietyInput,
+  lots: lotInput,
+  places: placeInput,
+  containers: containerInput,
+  mixes: mixInput,
+  feeds: feedInput,
+  stock: stockItemInput,
+  covers: coverInput,
+  programmes: programmeInput,
+} satisfies Record<BookName, z.ZodType>;
+
+export const BOOK_NAMES = Object.keys(BOOK_SCHEMAS) as BookName[];
+const ONE: Readonly<Record<BookName, string>> = {
+  crops: 'crop',
+  varieties: 'variety',
+  lots: 'lot',
+  places: 'place',
+  containers: 'container',
+  mixes: 'mix',
+  feeds: 'feed',
+  stock: 'thing in the stock',
+  covers: 'cover',
+  programmes: 'programme',
+};
+
+/** The lines of a book as they stand. */
+export async function readBook(book: BookName): Promise<readonly { id: number; version: number }[]> {
+  return (await readSeason()).world[book];
+}
+
+/** Adds a line to a book, or changes one read at `version`. */
+export async function writeLine<B extends BookName>(
+  book: B,
+  input: BookInputs[B],
+  existing: { id: number; version: number } | null,
+): Promise<{ id: number; version: number }> {
+  await requireSense(book, input);
+  if (book === 'places') await requireOutside(input as BookInputs['places']);
+  let write: BookWrite;
+  try {
+    write = existing
+      ? await updateLine(database(), book, existing.id, existing.version, input)
+      : await insertLine(database(), book, input);
+  } catch (error) {
+    if (error instanceof ForeignKeyConstraintError) {
+      throw fieldProblem(
+        'cropId' in input ? 'cropId' : 'varietyId',
+        'That line of the books is not there, or batches hold on to it.',
+      );
+    }
+    throw error;
+  }
+  if (write.kind === 'taken') {
+    throw fieldProblem('code' in input ? 'code' : 'name', `There is a ${ONE[book]} of this name already.`);
+  }
+  if (write.kind === 'missing')
+    throw new ProblemError(404, `No such ${ONE[book]}`, `There is no ${ONE[book]} number ${existing!.id}.`);
+  if (write.kind === 'stale') {
+    const current = (await readBook(book)).find((item) => item.id === existing!.id);
+    throw new ProblemError(
+      409,
+      'Changed by someone else',
+      'Someone changed this since you opened it. Both versions are kept here; choose.',
+      {
+        current:
+          current && book === 'places'
+            ? placeAnswer(current as PlaceRecord)
+            : current && book === 'lots'
+              ? lotAnswer(current as LotRecord)
+              : current,
+        yours: { ...input, version: existing!.version },
+      },
+    );
+  }
+  return { id: write.id, version: write.version };
+}
+
+/** Changes the nursery's settings. */
+export async function writeNursery(input: NurseryInput): Promise<void> {
+  const { world: before } = await readSeason();
+  const { lastFrost, firstFrost } = before.nursery;
+  // Dates typed by hand no longer are those taken from the site's years.
+  const typed = input.lastFrost !== lastFrost || input.firstFrost !== firstFrost;
+  if (await updateNursery(input, typed)) return;
+  const { world } = await readSeason();
+  throw new ProblemError(409, 'Changed by someone else', 'Someone changed the settings since you opened them.', {
+    current: world.nursery,
+    yours: input,
+  });
+}
+
+/** A place that follows outside, or is heated above it, needs the usual temperatures outside. */
+async function requireOutside(place: BookInputs['places']): Promise<void> {
+  if (place.temperature.kind === 'written') return;
+  const { world } = await readSeason();
+  if (world.nursery.outside === null) {
+    throw fieldProblem(
+      'temperature.kind',
+      'Write down the usual temperatures outside first, in the settings; or write this place down by periods.',
+    );
+  }
+}
+
+/** A variety's figures and its crop's together must make a crop that can be raised. */
+function requireVariety(crop: CropRecord, figures: VarietyFigures): void {
+  const { id: _id, version: _version, offHeat: _offHeat, ...own } = cropAs(crop, figures);
+  const together = cropInput.safeParse(own);
+  const issue = together.error?.issues[0];
+  if (issue) {
+    const path = issue.path.join('.');
+    throw fieldProblem(path in figures ? `figures.${path}` : 'figures', `With its crop's figures: ${issue.message}.`);
+  }
+  try {
+    stageSums({ ...together.data!, id: 0 }, false);
+  } catch (error) {
+    if (error instanceof RangeError) throw fieldProblem('figures', error.message);
+    throw error;
+  }
+}
+
+/** What Zod cannot see: whether the figures together make a crop that can be raised, and days in order. */
+async function requireSense<B extends BookName>(book: B, input: BookInputs[B]): Promise<void> {
+  if (book === 'crops') {
+    try {
+      stageSums({ ...(input as BookInputs['crops']), id: 0 }, false);
+    } catch (error) {
+      if (error instanceof RangeError) throw fieldProblem('weeksLow', error.message);
+      throw error;
+    }
+  }
+  if (book === 'varieties') {
+    const { cropId, figures } = input as BookInputs['varieties'];
+    const crop = (await readSeason()).world.crops.find((c) => c.id === cropId);
+    if (crop) requireVariety(crop, figures);
+  }
+  if (book === 'mixes') {
+    const { world } = await readSeason();
+    (input as BookInputs['mixes']).parts.forEach(({ itemId }, i) => {
+      if (world.stock.find((item) => item.id === itemId)?.kind !== 'part')
+        throw fieldProblem(`parts.${i}.itemId`, 'Choose a part of mixes from the book of stock.');
+    });
+  }
+  if (book === 'stock') {
+    const item = input as BookInputs['stock'];
+    const { world } = await readSeason();
+    if (item.containerId !== null && !world.containers.some((c) => c.id === item.containerId))
+      throw fieldProblem('containerId', 'There is no such container.');
+    if ((item.kind === 'pot' || item.kind === 'tray') && item.containerId === null)
+      throw fieldProblem('containerId', 'Say which container of the book it is, so that sessions take from it.');
+    if (item.kind === 'part' && item.unit !== 'L') throw fieldProblem('unit', 'Parts of mixes are measured in litres.');
+  }
+  if (book === 'lots') {
+    const lot = input as BookInputs['lots'];
+    if ((lot.germination_percent ?? 0) > 100) {
+      const { world } = await readSeason();
+      const cropId = world.varieties.find((v) => v.id === lot.varietyId)?.cropId;
+      if (!world.crops.find((c) => c.id === cropId)?.seedBalls) {
+        throw fieldProblem(
+          'germination_percent',
+          'Over 100% is for seed balls, which hold several seeds; say so in the book of crops if this is one.',
+        );
+      }
+    }
+    if (lot.receivedOn && lot.testedOn && requireDay(lot.testedOn) < requireDay(lot.receivedOn) - 3650) {
+      throw fieldProblem('testedOn', 'The test is more than ten years older than the lot.');
+    }
+  }
+}

@@ -1,0 +1,148 @@
+import { plainCropOf } from '../books/cropOf.ts';
+import { looksOf, progressThrough, teachingCounts } from '../../core/batch/looks.ts';
+import { reduceLog } from '../../core/batch/reduce.ts';
+import { expectedShare_frac } from '../../core/germination/usual.ts';
+import { learn, trayEstimate, type Learned, type TrayEstimate } from '../../core/germination/learning.ts';
+import type { Crop } from '../../core/model.ts';
+import type { SeasonTables } from '../../core/plan/schedule/seasonTables.ts';
+import type { BatchRecord, CropRecord, EventRecord, LotRecord, VarietyRecord } from '../../contracts/records.ts';
+import type { World } from '../../db/house/world.ts';
+
+/** What one batch taught, with whose it was. */
+export interface BatchTaught extends TrayEstimate {
+  readonly batchId: number;
+  readonly cropId: number;
+  readonly varietyId: number | null;
+  readonly lotId: number | null;
+}
+
+/** Worked out once for a log and the tables it was measured with. */
+const known = new WeakMap<readonly EventRecord[], { tables: SeasonTables; taught: BatchTaught | null }>();
+
+/** What each batch that was counted says of its crop. `tables` are by the library's own rates. */
+export function taughtBy(world: World, tables: SeasonTables): BatchTaught[] {
+  const lots = new Map(world.lots.map((lot) => [lot.id, lot]));
+  return world.batches.flatMap((batch) => {
+    const events = world.events.get(batch.id);
+    if (!events) return [];
+    let held = known.get(events);
+    if (held?.tables !== tables) {
+      const crop = plainCropOf(world, batch);
+      held = { tables, taught: taughtSafely(batch, events, crop, tables, lots.get(batch.lotId ?? 0) ?? null) };
+      known.set(events, held);
+    }
+    return held.taught ? [held.taught] : [];
+  });
+}
+
+/** A log that cannot be read teaches nothing; its batch says on its own line what is wrong. */
+function taughtSafely(...of: Parameters<typeof taughtByBatch>): BatchTaught | null {
+  try {
+    return taughtByBatch(...of);
+  } catch {
+    return null;
+  }
+}
+
+function taughtByBatch(
+  batch: BatchRecord,
+  events: readonly EventRecord[],
+  crop: Crop,
+  tables: SeasonTables,
+  lot: LotRecord | null,
+): BatchTaught | null {
+  const { state } = reduceLog(events);
+  const sown = teachingCounts(events, Math.max(1, ...Object.keys(state.trayUp).map(Number)));
+  if (!sown || sown.counts.length < 2) return null;
+  const progressOn = progressThrough(crop, tables, sown.sownOn, state.stays, batch.plan, null);
+  const looks = looksOf(sown, progressOn);
+  const estimate = trayEstimate(looks, sown.sown, expectedShare(lot));
+  const { cropId, varietyId, lotId } = batch;
+  return estimate && { ...estimate, batchId: batch.id, cropId, varietyId, lotId };
+}
+
+/** Share of a lot's seeds thought to come up; without a lot the usual. */
+export function expectedShare(lot: LotRecord | null): number {
+  return expectedShare_frac(lot?.germination_percent ?? null);
+}
+
+/** The house's own times for a lot, a variety or a crop. `but`: a batch not to be counted, that it may be judged by the others. */
+export function learnedFor(
+  taught: readonly BatchTaught[],
+  target: { readonly cropId: number; readonly varietyId: number | null; readonly lotId: number | null },
+  lot: LotRecord | null,
+  but: number | null = null,
+): Learned {
+  const own = taught.filter((t) => t.cropId === target.cropId && t.batchId !== but);
+  return learn(target, own, expectedShare(lot));
+}
+
+/**
+ * The crops as plans go by: with the rule off the heat of their group, and with their times to come up as the house has
+ * learned them, when it learns and anything is learned.
+ * @param before the same crops as they were, where the books have not changed: a crop that is as it was stays the same object
+ */
+export function cropsToPlanBy(
+  world: World,
+  taught: readonly BatchTaught[],
+  before: readonly CropRecord[] | null,
+): CropRecord[] {
+  const { learning, offHeatCool } = world.nursery;
+  return world.crops.map((plain, i) => {
+    const crop = plain.group === 'cool' && offHeatCool ? { ...plain, offHeat: offHeatCool } : plain;
+    const { time_factor, trays_count } = learnedFor(taught, { cropId: crop.id, varietyId: null, lotId: null }, null);
+    const learned = learning && trays_count > 0 ? slowedCrop(crop, time_factor) : crop;
+    const last = before?.[i];
+    return last && timesOf(last) === timesOf(learned) ? last : learned;
+  });
+}
+
+/**
+ * The varieties as plans go by them: one with a time of its own to come up takes what the house has learned of its crop along, as
+ * its crop does.
+ * @param crops as plans go by, in the order of the books
+ */
+export function varietiesToPlanBy(
+  { varieties, crops: plain }: Pick<World, 'varieties' | 'crops'>,
+  crops: readonly CropRecord[],
+): VarietyRecord[] {
+  return varieties.map((variety) => {
+    const own = variety.figures.germBest_days;
+    const i = own === undefined ? -1 : plain.findIndex((crop) => crop.id === variety.cropId);
+    if (own === undefined || i < 0 || crops[i] === plain[i]) return variety;
+    const germBest_days = (own * crops[i]!.germBest_days) / plain[i]!.germBest_days;
+    return { ...variety, figures: { ...variety.figures, germBest_days } };
+  });
+}
+
+/**
+ * How many times as long as its crop a variety or lot takes to come up, to a hundredth; 1 where the house does not learn
+ * or no tray of it was counted.
+ */
+export function emergenceFactor(
+  world: World,
+  taught: readonly BatchTaught[],
+  target: { readonly cropId: number; readonly varietyId: number | null; readonly lotId: number | null },
+): number {
+  if (!world.nursery.learning || target.varietyId === null) return 1;
+  if (!taught.some((t) => t.varietyId === target.varietyId && t.cropId === target.cropId)) return 1;
+  const own = learnedFor(taught, target, null).time_factor;
+  const crops = learnedFor(taught, { ...target, varietyId: null, lotId: null }, null).time_factor;
+  return Math.round((100 * own) / crops) / 100;
+}
+
+/** Times to come up, to a hundredth of a day: less than that is not worth working a crop's batches out anew. */
+function timesOf(crop: CropRecord): string {
+  return [crop.offHeat && JSON.stringify(crop.offHeat), crop.germBest_days, ...crop.emergence.map((p) => p.days)]
+    .map((n) => (typeof n === 'number' ? n.toFixed(2) : n))
+    .join();
+}
+
+/** A crop that takes `factor` times as long to come up. */
+export function slowedCrop<C extends Crop>(crop: C, factor: number): C {
+  return {
+    ...crop,
+    germBest_days: crop.germBest_days * factor,
+    emergence: crop.emergence.map((p) => (typeof p.days === 'number' ? { ...p, days: p.days * factor } : p)),
+  };
+}

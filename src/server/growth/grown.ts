@@ -1,0 +1,118 @@
+import { plainCropOf } from '../books/cropOf.ts';
+import type { BatchEvent, Sign } from '../../core/batch/event.ts';
+import { effectiveEvents, reduceLog, type Stay } from '../../core/batch/reduce.ts';
+import type { DayNumber } from '../../core/calendar/dayNumber.ts';
+import {
+  growthSaid,
+  learnedGrowth,
+  type GrowthOf,
+  type GrowthSaid,
+  type GrowthShown,
+  type LearnedGrowth,
+} from '../../core/growth/learnedGrowth.ts';
+import { POTTING_CHECK_DAYS, stageSums } from '../../core/growth/stageSums.ts';
+import { noonOf } from '../../core/plan/schedule/chain.ts';
+import type { SeasonTables } from '../../core/plan/schedule/seasonTables.ts';
+import { totalAt } from '../../core/plan/schedule/thermalIntegral.ts';
+import type { BatchRecord, CropRecord, EventRecord } from '../../contracts/records.ts';
+import type { World } from '../../db/house/world.ts';
+import { isLeftOut } from '../../core/batch/looks.ts';
+
+/** What one batch taught of growth, with whose it was. */
+export interface BatchGrown extends GrowthSaid, GrowthOf {
+  readonly batchId: number;
+  readonly cropId: number;
+}
+
+/** Worked out once for a log and the tables it was measured with. */
+const known = new WeakMap<readonly EventRecord[], { tables: SeasonTables; grown: BatchGrown | null }>();
+
+/** What each batch that showed its growth says of its crop. `tables` are by what was measured. */
+export function grownBy(world: World, tables: SeasonTables): BatchGrown[] {
+  return world.batches.flatMap((batch) => {
+    const events = world.events.get(batch.id);
+    if (!events) return [];
+    let held = known.get(events);
+    if (held?.tables !== tables) {
+      held = { tables, grown: grownSafely(batch, events, plainCropOf(world, batch), tables) };
+      known.set(events, held);
+    }
+    return held.grown ? [held.grown] : [];
+  });
+}
+
+/** A log that cannot be read teaches nothing; its batch says on its own line what is wrong. */
+function grownSafely(...of: Parameters<typeof grownByBatch>): BatchGrown | null {
+  try {
+    return grownByBatch(...of);
+  } catch {
+    return null;
+  }
+}
+
+function grownByBatch(
+  batch: BatchRecord,
+  events: readonly EventRecord[],
+  crop: CropRecord,
+  tables: SeasonTables,
+): BatchGrown | null {
+  const kept = effectiveEvents(events);
+  const { state } = reduceLog(events);
+  const { facts } = state;
+  const half = facts['half-up'];
+  // Bought plants, and those split from others, have grown where nobody measured.
+  if (half === undefined || batch.plan.joins || isLeftOut(kept)) return null;
+  const until = (day: DayNumber, stopped_days: number): number =>
+    grownThrough(crop, tables, state.stays, half, day) -
+    // What a day gives at the end stands for the days it stood still after a move.
+    stopped_days *
+      (grownThrough(crop, tables, state.stays, half, day) - grownThrough(crop, tables, state.stays, half, day - 1));
+  const checks = (day: DayNumber, potted: boolean) =>
+    POTTING_CHECK_DAYS * state.moves.filter((m) => m.day < day && (potted || !m.last)).length;
+  const shown: GrowthShown[] = kept.flatMap((event: BatchEvent): GrowthShown[] => {
+    if (event.kind === 'sign') {
+      const by = event.cause as Sign;
+      return [{ by, grown_degreeDays: until(event.day, checks(event.day, by === 'touching')), leaves: event.count }];
+    }
+    if (event.kind === 'potted')
+      return [{ by: 'potted', grown_degreeDays: until(event.day, checks(event.day, false)), leaves: null }];
+    return [];
+  });
+  const out = facts.harden ?? facts.plant;
+  if (out !== undefined)
+    shown.push({
+      by: facts.harden === undefined ? 'planted' : 'hardened',
+      grown_degreeDays: until(out, checks(out, true)),
+      leaves: null,
+    });
+  const said = growthSaid(stageSums(crop, batch.plan.potContainerId !== null, batch.plan.age_frac ?? 1), shown);
+  const { cropId, varietyId } = batch;
+  return said && { ...said, batchId: batch.id, cropId, varietyId, placeId: batch.plan.places.grow };
+}
+
+/** Degree-days between the noons of two days through the places a batch stood in. */
+function grownThrough(
+  crop: CropRecord,
+  tables: SeasonTables,
+  stays: readonly Stay[],
+  from: DayNumber,
+  to: DayNumber,
+): number {
+  let sum = 0;
+  stays.forEach((stay, i) => {
+    const begin_t = Math.max(noonOf(from), i === 0 ? -Infinity : noonOf(stay.from));
+    const end_t = Math.min(noonOf(to), i + 1 < stays.length ? noonOf(stays[i + 1]!.from) : Infinity);
+    if (end_t <= begin_t) return;
+    const growth = tables.growthOf(crop, stay.placeId);
+    sum += totalAt(growth, end_t) - totalAt(growth, begin_t);
+  });
+  return sum;
+}
+
+/** Growth a batch needs here against the book's, by its crop, variety and growing place. */
+export function growthFor(grown: readonly BatchGrown[], target: GrowthOf & { readonly cropId: number }): LearnedGrowth {
+  return learnedGrowth(
+    target,
+    grown.filter((g) => g.cropId === target.cropId),
+  );
+}

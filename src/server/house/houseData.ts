@@ -1,0 +1,125 @@
+import { isOver } from '../../core/batch/event.ts';
+import { seasonOf } from '../../core/calendar/season.ts';
+import type { HouseData, SeasonBatch } from '../../contracts/plan/seasonData.ts';
+import { frostGoneBy } from '../weather/siteFrost.ts';
+import { knownOutside } from '../weather/knownOutside.ts';
+import type { World } from '../../db/house/world.ts';
+import type { HousePace } from '../../core/plan/placement/planning.ts';
+import { paceOf } from '../../core/potting/rates.ts';
+import { timedOf } from '../potting/books.ts';
+import { siteDays } from '../weather/siteDays.ts';
+import { emergenceFactor } from '../germination/learned.ts';
+import { TABLE_DAYS, type BatchView, type Season } from '../plan/season.ts';
+
+/** What the islands work from: crops (all, or those of the batches given), places, containers, settings. */
+export function houseData(season: Season, cropIds: ReadonlySet<number> | null): HouseData {
+  const { world, now, tables, taught, grown } = season;
+  const plain = <T extends { version: number }>({ version: _version, ...rest }: T) => rest;
+  return {
+    today: now.today,
+    seasonLabel: labelOf(season),
+    tablesFrom: tables.from,
+    tableDays: TABLE_DAYS,
+    unit: world.nursery.temperatureUnit,
+    lastFrost: world.nursery.lastFrost,
+    firstFrost: world.nursery.firstFrost,
+    frost: frostGoneBy(season.site, world),
+    spare_frac: world.nursery.spare_frac,
+    offHeat: world.nursery.offHeat,
+    outside: world.nursery.outside,
+    latitude_deg: world.nursery.latitude_deg,
+    knownOutside: knownOutside(season.site, tables.from),
+    coolSchool: world.nursery.coolSchool,
+    coolMost_C: world.nursery.coolMost_C,
+    weights: world.nursery.weights,
+    planning: world.nursery.planning,
+    pace: housePace(world),
+    crops: season.crops.filter((crop) => cropIds === null || cropIds.has(crop.id)).map(plain),
+    varieties:
+      cropIds === null
+        ? season.varieties.map(({ id, cropId, name, figures }) => {
+            const emergence_factor = emergenceFactor(world, taught, { cropId, varietyId: id, lotId: null });
+            return { id, cropId, name, figures, emergence_factor };
+          })
+        : season.varieties
+            .filter((v) => cropIds.has(v.cropId) && Object.keys(v.figures).length > 0)
+            .map(({ id, cropId, name, figures }) => ({ id, cropId, name, figures, emergence_factor: 1 })),
+    lots:
+      cropIds === null
+        ? world.lots.map(({ id, varietyId, code }) => {
+            const { cropId } = world.varieties.find((v) => v.id === varietyId)!;
+            const emergence_factor = emergenceFactor(world, taught, { cropId, varietyId, lotId: id });
+            return { id, varietyId, code, emergence_factor };
+          })
+        : [],
+    grown: cropIds === null && world.nursery.learning ? grown : [],
+    places: world.places,
+    containers: world.containers.map(plain),
+    covers: world.covers.filter((c) => c.structure === null).map(({ id, name }) => ({ id, name })),
+    programmes: world.programmes.map(({ id, name }) => ({ id, name })),
+    siteDays: siteDays(season),
+  };
+}
+
+/** The pace of the house's hands: as timed when potting, and by its trolley. */
+export function housePace(world: World): HousePace {
+  const { trolley_trays, trip_min } = world.nursery.potting;
+  // Of no pot and no crop in particular: the house's own.
+  return {
+    pot_perMinute: paceOf(timedOf(world), NONE_ID, NONE_ID).perMinute,
+    carry_minPerTray: trip_min / Math.max(1, trolley_trays),
+  };
+}
+const NONE_ID = -1;
+
+/** Names of the seasons the batches in hand go out in; of today's where there are none. */
+function labelOf({ batches, now, world }: Season): string {
+  const { latitude_deg } = world.nursery;
+  const days = batches
+    .filter(({ state }) => !isOver(state.phase))
+    .map(({ batch }) => batch.plan.transplantOn)
+    .sort((a, b) => a - b);
+  const labels = [...new Set((days.length > 0 ? days : [now.today]).map((day) => seasonOf(day, latitude_deg).label))];
+  return labels.length > 2 ? `${labels[0]} to ${labels.at(-1)}` : labels.join(' and ');
+}
+
+/** All the season's drawing works from, as JSON. */
+export function seasonDataJson(season: Season): string {
+  const cropIds = new Set(season.batches.map((view) => view.batch.cropId));
+  return `{"house":${JSON.stringify(houseData(season, cropIds))},"initial":${seasonBatchesJson(season)}}`;
+}
+
+/** The batches of the season's drawing, as JSON. A batch that has not changed keeps its text. */
+export function seasonBatchesJson(season: Season): string {
+  const texts = season.batches.map((view) => {
+    let text = written.get(view);
+    if (text === undefined) {
+      text = JSON.stringify(seasonBatch(view));
+      written.set(view, text);
+    }
+    return text;
+  });
+  return `[${texts.join(',')}]`;
+}
+
+const written = new WeakMap<BatchView, string>();
+
+export function seasonBatch({ batch, name, state, coming_frac, weather }: BatchView): SeasonBatch {
+  const { phase, facts, sown_count, alive_count, placeId, stays, lastDay, moves, treatedOn } = state;
+  const { up_count, lost_count, left_count, planted_count, lastCountOn } = state;
+  const counted = { up_count, lost_count, left_count, planted_count, lastCountOn };
+  return {
+    id: batch.id,
+    version: batch.version,
+    code: batch.code,
+    name,
+    cropId: batch.cropId,
+    varietyId: batch.varietyId,
+    plan: batch.plan,
+    pinned: batch.pinned,
+    familyId: batch.familyId,
+    state: { phase, facts, sown_count, alive_count, placeId, stays, lastDay, moves, treatedOn, ...counted },
+    coming_frac,
+    weather,
+  };
+}

@@ -1,0 +1,148 @@
+import { cropOf } from '../books/cropOf.ts';
+import { database } from '../database.ts';
+import { bedOrders } from '../heat/bedOrders.ts';
+import { isoFromDay } from '../../core/calendar/dayNumber.ts';
+import { JOB_EVENT, JOB_WORDS, type Job, type JobKind } from '../../core/batch/work.ts';
+import { boltRisks } from '../../core/growth/bolting.ts';
+import { degreesWords } from '../../core/hardening/words.ts';
+import { boltDays } from '../../core/plan/schedule/warnings.ts';
+import type { Leggy } from '../../core/growth/leggy.ts';
+import { temperatureOn } from '../../core/plan/schedule/placeClimate.ts';
+import type { RoundJob, RoundPlace, RoundView } from '../../contracts/house/roundView.ts';
+import { structuresToday } from '../hardening/structures.ts';
+import { leggyOf } from '../growth/leggy.ts';
+import { careOrders } from '../planting/aftercare.ts';
+import { plantVerdict } from '../planting/view.ts';
+import type { BatchView, Season } from '../plan/season.ts';
+
+/** Stands for the beds outside, which are no place of the house. */
+const OUT_IN_THE_FIELD = -1;
+
+/** Today's round in walking order. Work without a place comes first. @param beds what beds want, by place */
+export function roundView(season: Season, beds: ReadonlyMap<number, readonly string[]> = new Map()): RoundView {
+  const { world, now, tables, batches } = season;
+  const jobs = batches.flatMap((view) => view.round.map((job) => roundJob(view, job, season)));
+  const structures = structuresToday(season);
+  const places: RoundPlace[] = world.places.map((place) => ({
+    id: place.id,
+    name: place.name,
+    ...temperatureOn(tables.climateOf(place.id), now.today),
+    room_trays: place.room_trays,
+    used_slots: batches
+      .flatMap((view) => (view.state.phase === 'planned' ? [] : view.progress.stands))
+      .filter((stand) => stand.placeId === place.id && stand.from <= now.today && stand.to > now.today)
+      .reduce((sum, stand) => sum + stand.slots, 0),
+    orders: [
+      ...structures.filter((s) => s.cover.placeId === place.id).flatMap((s) => [s.today, s.tonight].filter(Boolean)),
+      ...(beds.get(place.id) ?? []),
+    ],
+    jobs: jobs.filter((job) => job.placeId === place.id),
+  }));
+  const homeless = jobs.filter(
+    (job) => job.placeId !== OUT_IN_THE_FIELD && !world.places.some((place) => place.id === job.placeId),
+  );
+  const apart = { day_C: 0, night_C: 0, room_trays: 0, used_slots: 0 };
+  const nowhere = { ...apart, id: 0, name: 'No place chosen', orders: [], jobs: homeless };
+  const out = {
+    ...apart,
+    id: OUT_IN_THE_FIELD,
+    name: 'Planted out',
+    orders: careOrders(season),
+    jobs: jobs.filter((job) => job.placeId === OUT_IN_THE_FIELD),
+  };
+  return {
+    today: now.today,
+    unit: world.nursery.temperatureUnit,
+    places: [...(homeless.length > 0 ? [nowhere] : []), ...places, out],
+    ahead: Array.from({ length: 7 }, (_, i) => {
+      const day = now.today + 1 + i;
+      const due = batches.flatMap((view) => view.work).filter((job) => job.dueOn === day);
+      return {
+        day,
+        jobs: due.length,
+        trays: due.reduce((sum, job) => sum + job.trays, 0),
+      };
+    }),
+  };
+}
+
+function roundJob(view: BatchView, job: Job, season: Season): RoundJob {
+  const { today } = season.now;
+  const sown = view.state.sown_count;
+  return {
+    key: `${job.batchId}/${job.kind}/${job.kind === 'rung' ? job.count : ''}`,
+    batchId: job.batchId,
+    code: view.batch.code,
+    name: view.name,
+    kind: job.kind,
+    words: job.kind === 'rung' ? `Rung ${job.count} of hardening` : JOB_WORDS[job.kind],
+    eventKind: job.logs?.kind ?? JOB_EVENT[job.kind],
+    cause: job.logs?.cause ?? '',
+    tap: job.logs?.kind === 'held' ? 'Kept back' : TAP[job.kind],
+    dueOn: job.dueOn,
+    late_days: job.kind === 'look' ? 0 : Math.max(0, today - job.dueOn),
+    trays: job.trays,
+    count: job.count,
+    max_count: job.max_count,
+    countWord: job.countWord,
+    why: whyOf(job, view, season),
+    whyDay: job.whyDay,
+    toPlace: job.toPlaceId === null ? null : (season.world.places.find((p) => p.id === job.toPlaceId)?.name ?? null),
+    placeId: job.kind === 'stood' ? OUT_IN_THE_FIELD : job.placeId,
+    expected_count: sown === null ? null : view.plants.expected_count,
+    sown_count: sown,
+  };
+}
+
+/** Word of the button that logs a job as it stands. */
+const TAP: Readonly<Record<JobKind, string>> = {
+  treat: 'Done',
+  sow: 'Sown',
+  arrive: 'Come',
+  look: 'Count',
+  'off-heat': 'Moved',
+  pot: 'Potted',
+  water: 'Watered',
+  space: 'Spaced',
+  harden: 'Out',
+  rung: 'Done',
+  plant: 'Planted',
+  stood: 'Well',
+};
+
+/** The reason of a job, with what only the whole season knows. */
+function whyOf(job: Job, view: BatchView, season: Season): string {
+  if (job.kind === 'off-heat') return job.why + leggyWords(leggyOf(season, view));
+  if (job.kind === 'pot' || job.kind === 'space' || job.kind === 'harden') return job.why + boltWords(view, season);
+  if (job.kind !== 'plant' || !season.site) return job.why;
+  const { verdict, by } = plantVerdict(season, season.site, view);
+  const word = { plant: 'the gates are open', wait: 'wait', not: 'not today' }[verdict];
+  return `${view.batch.plan.plantsWanted} wanted; ${word}: ${by}`;
+}
+
+/** Added to a job of a batch that is likely to run to flower. */
+function boltWords(view: BatchView, season: Season): string {
+  const { tables, world } = season;
+  const { forecast } = view.progress;
+  const crop = cropOf(season, view.batch);
+  if (forecast.kind !== 'chain') return '';
+  const risks = boltRisks(crop, boltDays(forecast, view.batch.plan, tables), world.nursery.latitude_deg);
+  const likely = risks.find((risk) => risk.level === 'likely');
+  if (!likely) return '';
+  const unit = world.nursery.temperatureUnit;
+  const line = `${likely.cause === 'cold' ? 'under' : 'over'} ${degreesWords(likely.line, unit)}`;
+  return `; likely to run to flower: ${likely.figure} days ${line}, ${likely.of} are enough`;
+}
+
+/** Added to "off the heat" when seedlings have stood there too long for their light. */
+export function leggyWords(leggy: Leggy | null): string {
+  if (!leggy?.leggy) return '';
+  const light = leggy.light_mol_m2 < 0.5 ? 'without light' : 'with little light for the warmth';
+  return `; up ${leggy.days} days on the heat ${light}: they stretch`;
+}
+
+/** The round for the API: ISO days. */
+export async function roundAnswer(season: Season) {
+  const view = roundView(season, await bedOrders(database(), season));
+  return { ...view, todayIso: isoFromDay(view.today) };
+}

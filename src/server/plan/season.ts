@@ -1,0 +1,422 @@
+import { cropAs } from '../../core/books/varietyFigures.ts';
+import { plainCropOf } from '../books/cropOf.ts';
+import { isOver } from '../../core/batch/event.ts';
+import { countsOf, looksOf, progressThrough } from '../../core/batch/looks.ts';
+import { plantsOf, type Plants } from '../../core/batch/plants.ts';
+import { batchProgress, type Progress, type WeatherOut } from '../../core/batch/progress.ts';
+import { reduceLog, UNSOWN, type BatchState } from '../../core/batch/reduce.ts';
+import { afterLooks, beliefOf, stillComing_frac } from '../../core/germination/belief.ts';
+import { USUAL_UP_frac } from '../../core/germination/usual.ts';
+import type { Container } from '../../core/model.ts';
+import type { BatchOdds } from '../../core/planting/odds.ts';
+import { roundOf, workOf, type Job } from '../../core/batch/work.ts';
+import { climateStart } from '../../core/plan/schedule/placeClimate.ts';
+import { seasonTables, type MeasuredPlaces, type SeasonTables, type TablesBy } from '../../core/plan/schedule/seasonTables.ts';
+import type { BatchRecord, CropRecord, EventRecord, LotRecord, VarietyRecord } from '../../contracts/records.ts';
+import { ProblemError } from '../../contracts/problem.ts';
+import { readMarks, readWorld, type Marks, type World } from '../../db/house/world.ts';
+import { readMeasured } from '../../db/heat/measured.ts';
+import { milestoneOf, withKeptDays } from '../../core/plan/schedule/chain.ts';
+import { ladderOf, type Ladder } from '../hardening/ladders.ts';
+import { knownOutside } from '../weather/knownOutside.ts';
+import { readSite, type Site } from '../weather/site.ts';
+import { nowAt, type Now } from '../clock.ts';
+import { database } from '../database.ts';
+import { grownBy, growthFor, type BatchGrown } from '../growth/grown.ts';
+import {
+  cropsToPlanBy,
+  emergenceFactor,
+  expectedShare,
+  learnedFor,
+  taughtBy,
+  varietiesToPlanBy,
+  type BatchTaught,
+} from '../germination/learned.ts';
+import { log } from '../log.ts';
+import { oddsNow } from '../planting/odds.ts';
+
+/** Days the tables cover from 1 January of last year: to the end of the year after next. */
+export const TABLE_DAYS = 4 * 366;
+
+/** A batch with all that follows from its log and its plan. */
+export interface BatchView {
+  readonly batch: BatchRecord;
+  readonly name: string;
+  readonly cropName: string;
+  readonly varietyName: string;
+  readonly events: readonly EventRecord[];
+  readonly state: BatchState;
+  readonly progress: Progress;
+  /** Work for today's round. */
+  readonly round: readonly Job[];
+  /** All work still to come. */
+  readonly work: readonly Job[];
+  /** Its ladder while it hardens, and from ten days before. */
+  readonly ladder: Ladder | null;
+  /** The one account of its plants. */
+  readonly plants: Plants;
+  /** Chance that a seed not yet seen still comes up. */
+  readonly coming_frac: number;
+  /** Odds of its ladder and gates over many springs, and what of them the day out goes by; null: too far ahead. */
+  readonly odds: BatchOdds | null;
+  readonly weather: WeatherOut | null;
+  /** Why it cannot be worked out; null: it can. */
+  readonly fault: string | null;
+}
+
+/** The whole season as it stands at the application's now. */
+export interface Season {
+  readonly world: World;
+  readonly now: Now;
+  readonly tables: SeasonTables;
+  /** Tables by the library's own times to come up and what the medium is measured to have had; what the house learns is measured with these. */
+  readonly plainTables: SeasonTables;
+  /** What the media of heated places had. */
+  readonly measured: MeasuredPlaces;
+  /** What each counted batch has taught. */
+  readonly taught: readonly BatchTaught[];
+  /** Varieties with their own figures as plans go by them. */
+  readonly varieties: readonly VarietyRecord[];
+  /** What batches showed of growth. */
+  readonly grown: readonly BatchGrown[];
+  /** Crops as plans go by: with the house's own times when it learns. */
+  readonly crops: readonly CropRecord[];
+  readonly batches: readonly BatchView[];
+  /** The site's weather; null where a season is worked out without it. */
+  readonly site: Site | null;
+}
+
+interface Held {
+  world?: World;
+  reading?: { readonly revision: string; readonly world: Promise<World | null> };
+  season?: Season;
+  measured?: { readonly key: string; readonly value: MeasuredPlaces };
+  site?: { readonly key: string; readonly value: Promise<Site> };
+}
+// One for the process: what bin/serve.ts loads beside the built application has this module as well, and both ask for the same season.
+const held = ((globalThis as unknown as Record<string, Held>)['crookSeason'] ??= {});
+
+/**
+ * The season, worked out anew only when something was written or the day changed.
+ * @throws ProblemError 503 when the nursery has not been set up
+ */
+export async function readSeason(): Promise<Season> {
+  const marks = await readMarks(database());
+  const written = await currentWorld(marks);
+  const now = nowAt(written.nursery);
+  const measured = await currentMeasured(written, now);
+  const site = await currentSite(written, now, marks);
+  const world = withUsualOutside(written, site);
+  const known = held.season;
+  if (
+    known &&
+    known.world === world &&
+    known.now.today === now.today &&
+    known.measured === measured &&
+    known.site === site
+  )
+    return { ...known, now };
+  const season = workOut(world, now, held.season ?? null, measured, site);
+  held.season = season;
+  return season;
+}
+
+/** What the media of heated places had by the hour: read anew each hour of the application's clock. */
+async function currentMeasured(world: World, now: Now): Promise<MeasuredPlaces> {
+  const key = `${Math.floor(now.instant_ms / 3_600_000)} ${world.nursery.timeZone} ${world.places.length}`;
+  if (held.measured?.key !== key)
+    held.measured = { key, value: await readMeasured(database(), world.nursery.timeZone, now.instant_ms) };
+  return held.measured.value;
+}
+
+const usualHeld = new WeakMap<World, { readonly normals: string; readonly world: World }>();
+
+/** The books with the usual temperatures outside: as typed, else by the years imported. */
+function withUsualOutside(world: World, site: Site): World {
+  const { normals } = site;
+  if (world.nursery.outside !== null || normals === null) return world;
+  const text = JSON.stringify(normals);
+  const known = usualHeld.get(world);
+  if (known?.normals === text) return known.world;
+  const made = { ...world, nursery: { ...world.nursery, outside: normals, outsideBy: 'years' as const } };
+  usualHeld.set(world, { normals: text, world: made });
+  return made;
+}
+
+const NOTHING_MEASURED: MeasuredPlaces = new Map();
+
+/** The site's weather: read anew when some of it was written, its covers or its place changed, or the day did. */
+async function currentSite(world: World, now: Now, marks: Marks): Promise<Site> {
+  const { outside, latitude_deg, timeZone, exposure, climateYears, coldest_C } = world.nursery;
+  const key = JSON.stringify([
+    marks.site,
+    now.today,
+    outside,
+    latitude_deg,
+    timeZone,
+    exposure,
+    coldest_C,
+    climateYears,
+    world.covers,
+  ]);
+  if (held.site?.key !== key) {
+    const reading = readSite(database(), world, now, key, marks.weather);
+    held.site = { key, value: reading };
+    void reading.catch(() => held.site?.key === key && delete held.site);
+  }
+  return held.site.value;
+}
+
+async function currentWorld({ revision }: Marks): Promise<World> {
+  const db = database();
+  if (held.world?.revision === revision) return held.world;
+  // Two who ask at once after a write wait for the same reading.
+  if (held.reading?.revision !== revision) {
+    const reading = { revision, world: readWorld(db, held.world ?? null) };
+    held.reading = reading;
+    void reading.world.catch(() => undefined).finally(() => held.reading === reading && delete held.reading);
+  }
+  const world = await held.reading!.world;
+  if (!world)
+    throw new ProblemError(503, 'Not set up yet', 'Start the application with bin/start, which sets up a nursery.');
+  held.world = world;
+  return world;
+}
+
+/** After a write: works the season out before the next page asks for it. Failing is left to that page. */
+export function readAhead(): void {
+  void readSeason().catch(() => undefined);
+}
+
+/**
+ * Works the season out from what is written. Pure but for its arguments. A batch is taken over from the season before
+ * when neither it, its log, the books, what is learned of its crop nor the day have changed.
+ */
+export function workOut(
+  world: World,
+  now: Now,
+  before: Season | null = null,
+  measured: MeasuredPlaces = NOTHING_MEASURED,
+  site: Site | null = null,
+): Season {
+  const same = before !== null && before.now.today === now.today && booksOf(before.world) === booksOf(world);
+  const sameSite = same && before.site === site;
+  const from = climateStart(now.today);
+  const by = () => tablesBy({ world, site }, from);
+  const tables = sameSite ? before.tables : seasonTables(world.places, from, TABLE_DAYS, by());
+  const plainTables =
+    sameSite && before.measured === measured
+      ? before.plainTables
+      : seasonTables(world.places, from, TABLE_DAYS, { ...by(), measured });
+  const taught = taughtBy(world, plainTables);
+  const grown = grownBy(world, plainTables);
+  const learned = cropsToPlanBy(world, taught, same ? before.crops : null);
+  const unlike = new Set(same ? learned.filter((crop, i) => crop !== before.crops[i]).map((crop) => crop.id) : []);
+  const known = new Map(same ? before.batches.map((view) => [view.batch.id, view]) : []);
+  const crops = new Map(learned.map((crop) => [crop.id, crop]));
+  const planned = varietiesToPlanBy(world, learned);
+  const varieties = new Map(planned.map((variety) => [variety.id, variety]));
+  const containers = new Map(world.containers.map((container) => [container.id, container]));
+  const factors = new Map<string, number>();
+  const factorOf = ({ cropId, varietyId, lotId }: BatchRecord): number => {
+    const key = `${cropId} ${varietyId} ${lotId}`;
+    const factor = factors.get(key) ?? emergenceFactor(world, taught, { cropId, varietyId, lotId });
+    factors.set(key, factor);
+    return factor;
+  };
+  const lots = new Map(world.lots.map((lot) => [lot.id, lot]));
+  const growths = new Map<string, number>();
+  const growthOf = ({ cropId, varietyId, plan }: BatchRecord): number => {
+    if (!world.nursery.learning) return 1;
+    const placeId = plan.places.grow;
+    const key = `${cropId} ${varietyId} ${placeId}`;
+    const factor = growths.get(key) ?? growthFor(grown, { cropId, varietyId, placeId }).factor;
+    growths.set(key, factor);
+    return factor;
+  };
+  const rest = { world, now, tables, plainTables, measured, taught, grown, crops: learned, varieties: planned, site };
+  const batches = world.batches.map((written): BatchView => {
+    const events = world.events.get(written.id) ?? NO_EVENTS;
+    const last = known.get(written.id);
+    const emergence_factor = factorOf(written);
+    const growth_factor = growthOf(written);
+    if (
+      last &&
+      (sameSite || isOver(last.state.phase)) &&
+      last.batch.version === written.version &&
+      last.events === events &&
+      !unlike.has(written.cropId) &&
+      (last.batch.plan.emergence_factor ?? 1) === emergence_factor &&
+      (last.batch.plan.growth_factor ?? 1) === growth_factor
+    )
+      return last;
+    const alike = emergence_factor === 1 && growth_factor === 1;
+    const batch = alike ? written : { ...written, plan: { ...written.plan, emergence_factor, growth_factor } };
+    const crop = cropAs(crops.get(batch.cropId)!, varieties.get(batch.varietyId ?? 0)?.figures);
+    const varietyName = batch.varietyId === null ? '' : (varieties.get(batch.varietyId)?.name ?? '');
+    const lot = batch.lotId === null ? null : (lots.get(batch.lotId) ?? null);
+    const named = {
+      batch,
+      events,
+      name: batchName(crop.name, varietyName, batch.letter),
+      cropName: crop.name,
+      varietyName,
+    };
+    // What is wrong with one batch is said on its own line and takes nothing else along.
+    try {
+      return batchView(rest, { ...named, crop, lot, containers });
+    } catch (error) {
+      const why = error instanceof Error ? error.message : String(error);
+      log.error({ batch: batch.code, err: why }, 'a batch cannot be worked out');
+      return faulty(named, why);
+    }
+  });
+  return { ...rest, batches };
+}
+
+type Named = Pick<BatchView, 'batch' | 'events' | 'name' | 'cropName' | 'varietyName'>;
+
+/** One batch with all that follows from its log, its plan and the weather. */
+function batchView(
+  rest: Omit<Season, 'batches'>,
+  {
+    crop,
+    lot,
+    containers,
+    ...named
+  }: Named & {
+    readonly crop: CropRecord;
+    readonly lot: LotRecord | null;
+    readonly containers: ReadonlyMap<number, Container>;
+  },
+): BatchView {
+  const { world, now, tables, site } = rest;
+  const { batch, events } = named;
+  const { plan } = batch;
+  const { offHeat, potting } = world.nursery;
+  const { state } = reduceLog(events, expectedShare(lot));
+  const coming_frac = comingOf(rest, batch, events, state, lot);
+  const input = { crop, plan, state, offHeat, tables, containers, today: now.today, coming_frac };
+  const plain = batchProgress(input);
+  const startsOn = plain.forecast.kind === 'chain' ? (milestoneOf(plain.forecast, 'harden')?.day ?? null) : null;
+  const ladder = site ? ladderOf({ plan, crop, state, world, site, tables, startsOn }) : null;
+  const odds = oddsNow({ ...rest, batches: [] }, { batch, state, ladder, progress: plain });
+  const weather = odds && { ...odds.out, inTime_frac: odds.inTime_frac };
+  const reckoned = weather === null ? plain : batchProgress({ ...input, weather });
+  const progress = { ...reckoned, planned: withKeptDays(reckoned.planned, batch.planned) };
+  const work = {
+    batchId: batch.id,
+    plan,
+    state,
+    progress,
+    containers,
+    potting,
+    crop,
+    ...(ladder ? { ladder } : {}),
+  };
+  return {
+    ...named,
+    state,
+    progress,
+    plants: progress.plants,
+    coming_frac,
+    weather,
+    odds,
+    fault: null,
+    round: roundOf(work, now.today),
+    work: workOf(work),
+    ladder,
+  };
+}
+
+/** What the nursery's tables are worked out from, beside places and days. */
+export function tablesBy({ world, site }: Pick<Season, 'world' | 'site'>, from: number): TablesBy {
+  return {
+    normals: world.nursery.outside,
+    sky: { latitude_deg: world.nursery.latitude_deg },
+    known: new Map(knownOutside(site, from).map(([day, day_C, night_C]) => [day, { day_C, night_C }])),
+  };
+}
+
+/** A batch of which nothing can be said but what it is and what is wrong. */
+function faulty(named: Named, why: string): BatchView {
+  const forecast = {
+    kind: 'unreachable',
+    stage: 'grow',
+    placeId: null,
+    reason: `it cannot be worked out: ${why}`,
+  } as const;
+  const plants = plantsOf(UNSOWN, { plantsWanted: 1, spare_frac: 0 });
+  const progress: Progress = {
+    planned: forecast,
+    forecast,
+    late_days: null,
+    early_days: 0,
+    stands: [],
+    out: null,
+    plants,
+  };
+  const nothing = { round: [], work: [], ladder: null, odds: null, weather: null, coming_frac: USUAL_UP_frac };
+  return { ...named, state: UNSOWN, progress, plants, fault: why, ...nothing };
+}
+
+/** Chance that a seed of a batch not yet seen still comes up, by its counts and what is thought of its lot. */
+function comingOf(
+  { world, plainTables, taught }: Omit<Season, 'batches'>,
+  batch: BatchRecord,
+  events: readonly EventRecord[],
+  state: BatchState,
+  lot: LotRecord | null,
+): number {
+  const open =
+    state.phase === 'planned' || state.phase === 'sown' || state.phase === 'emerged' || state.phase === 'growing';
+  if (!open || state.moves.length > 0) return 0;
+  const { prior } = learnedFor(world.nursery.learning ? taught : [], batch, lot, batch.id);
+  const before = beliefOf(prior);
+  const sown = countsOf(events);
+  if (!sown || sown.counts.length === 0) return stillComing_frac(before, null);
+  const plain = plainCropOf(world, batch);
+  const looks = looksOf(sown, progressThrough(plain, plainTables, sown.sownOn, state.stays, batch.plan, null));
+  // Days gone by since the last look in which nothing more was logged say nothing: nobody looked.
+  return stillComing_frac(afterLooks(before, looks, sown.sown), looks.at(-1) ?? null);
+}
+
+const NO_EVENTS: readonly EventRecord[] = [];
+const booksKnown = new WeakMap<World, string>();
+
+/** All a batch is worked out from besides itself and its log, as one text to compare. */
+function booksOf(world: World): string {
+  let books = booksKnown.get(world);
+  if (books === undefined) {
+    const { crops, varieties, places, containers, nursery } = world;
+    books = JSON.stringify([
+      crops,
+      varieties,
+      places,
+      containers,
+      nursery.offHeat,
+      nursery.outside,
+      nursery.learning,
+      nursery.offHeatCool,
+      nursery.potting,
+      nursery.planting,
+      world.programmes,
+      world.covers,
+    ]);
+    booksKnown.set(world, books);
+  }
+  return books;
+}
+
+/** How a batch is called: crop, variety, letter. */
+export function batchName(crop: string, variety: string, letter: string): string {
+  const capital = crop.charAt(0).toUpperCase() + crop.slice(1);
+  return [capital, variety, letter].filter(Boolean).join(' ');
+}
+
+/** One batch of a season, or a 404 problem. */
+export function batchIn(season: Season, id: number): BatchView {
+  const view = season.batches.find((b) => b.batch.id === id);
+  if (!view) throw new ProblemError(404, 'No such batch', `There is no batch number ${id}.`);
+  return view;
+}

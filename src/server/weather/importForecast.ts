@@ -1,0 +1,16 @@
+import { fieldProblem } from '../../contracts/problem.ts';
+import { database } from '../database.ts';
+import { readSeason } from '../plan/season.ts';
+import { takeForecast } from './takeForecast.ts';
+
+/** Takes in a forecast from the text of a file. */
+export async function importForecast(text: string): ReturnType<typeof takeForecast> {
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch {
+    throw fieldProblem('text', 'The file is not JSON. How a forecast is written stands in docs/FORECAST.md.');
+  }
+  const { world, now } = await readSeason();
+  return takeForecast(database(), world, now, value, 'file');
+}
