@@ -14,7 +14,7 @@ import { growthSaid, learnedGrowth } from '../src/core/growth/learnedGrowth.ts';
 import { PROGRAMMES, rungsFor } from '../src/core/hardening/programme.ts';
 import { shelterOf } from '../src/core/hardening/ladder.ts';
 import { costAt, price_kWh, type Tariff } from '../src/core/heat/cost.ts';
-import type { Hardiness } from '../src/core/model.ts';
+import type { Hardiness } from '../src/core/books/crop.ts';
 import { USUAL_MODES, USUAL_RULES } from '../src/core/planting/gates.ts';
 import { oddsOf, type OddsTask } from '../src/core/planting/odds.ts';
 import { OUT_HARM_C } from '../src/core/planting/outDates.ts';

@@ -11,7 +11,7 @@ import { localHours } from '../src/formats/readForecast.ts';
 import { ladderAhead, shelterOf, type LadderDay } from '../src/core/hardening/ladder.ts';
 import { PROGRAMMES, rungsFor } from '../src/core/hardening/programme.ts';
 import { lidDays } from '../src/core/heat/lid.ts';
-import type { Hardiness } from '../src/core/model.ts';
+import type { Hardiness } from '../src/core/books/crop.ts';
 import { seededRandom } from '../src/core/numerics/random.ts';
 import { USUAL_MODES, USUAL_RULES } from '../src/core/planting/gates.ts';
 import type { OddsTask } from '../src/core/planting/odds.ts';

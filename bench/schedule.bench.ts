@@ -7,7 +7,7 @@ import { demoSeason } from '../simulators/demoSeason.ts';
 import { batchProgress } from '../src/core/batch/progress.ts';
 import { UNSOWN } from '../src/core/batch/reduce.ts';
 import { requireDay } from '../src/core/calendar/dayNumber.ts';
-import type { BatchPlan } from '../src/core/model.ts';
+import type { BatchPlan } from '../src/core/plan/batchPlan.ts';
 import { backwardChain } from '../src/core/plan/schedule/backward.ts';
 import { milestoneOf, noonOf } from '../src/core/plan/schedule/chain.ts';
 import { forwardChain } from '../src/core/plan/schedule/forward.ts';

@@ -1,4 +1,5 @@
-import type { Container, Place, PlacePeriod, PlaceSize, PlaceTemperature } from '../src/core/model.ts';
+import type { Container } from '../src/core/books/container.ts';
+import type { Place, PlacePeriod, PlaceSize, PlaceTemperature } from '../src/core/books/place.ts';
 import type { MonthNormal } from '../src/core/plan/schedule/outsideClimate.ts';
 
 /** The made-up nursery of the demo. Every name, figure and day here is invented. */

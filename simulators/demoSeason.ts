@@ -1,6 +1,7 @@
 import type { EventKind, PottingDetails } from '../src/core/batch/event.ts';
 import { requireDay } from '../src/core/calendar/dayNumber.ts';
-import type { BatchPlan, Crop } from '../src/core/model.ts';
+import type { BatchPlan } from '../src/core/plan/batchPlan.ts';
+import type { Crop } from '../src/core/books/crop.ts';
 import { cellsToSow } from '../src/core/batch/trays.ts';
 import { PROGRAMMES, rungsFor, usualProgramme } from '../src/core/hardening/programme.ts';
 import { backwardChain } from '../src/core/plan/schedule/backward.ts';

@@ -1,6 +1,8 @@
 import pg from 'pg';
 import { Sequelize } from 'sequelize';
-import { defineModels } from './models.ts';
+import { defineBatchModels } from './batch/models.ts';
+import { defineBookModels } from './books/models.ts';
+import { defineHouseModels } from './house/models.ts';
 import { defineHardeningModels } from './hardening/models.ts';
 import { definePottingModels } from './potting/models.ts';
 
@@ -21,7 +23,9 @@ export function connect(url: string): Sequelize {
     },
     retry: { max: 1 },
   });
-  defineModels(db);
+  defineHouseModels(db);
+  defineBookModels(db);
+  defineBatchModels(db);
   definePottingModels(db);
   defineHardeningModels(db);
   return db;

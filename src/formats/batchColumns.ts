@@ -1,7 +1,9 @@
 import { isoFromDay } from '../core/calendar/dayNumber.ts';
 import { GATE_KEYS, GATE_MODES, type GateKey, type GateMode } from '../core/planting/gates.ts';
-import { ALL_STAGES, USUAL_WINDOW, type OffHeatRule, type WorkKey } from '../core/model.ts';
-import type { BatchRecord } from '../contracts/records.ts';
+import { ALL_STAGES, type WorkKey } from '../core/plan/stage.ts';
+import { USUAL_WINDOW } from '../core/plan/batchPlan.ts';
+import { type OffHeatRule } from '../core/germination/offHeatRule.ts';
+import type { BatchRecord } from '../contracts/batch/records.ts';
 import type { World } from '../db/house/world.ts';
 
 /** What a cell says where nothing is meant: an empty one asks for the usual. */

@@ -2,7 +2,7 @@ import { isoFromDay, requireDay } from '../core/calendar/dayNumber.ts';
 import { localTimeAt } from '../core/calendar/localDay.ts';
 import type { ClockInput } from '../contracts/house/settings.ts';
 import { fieldProblem, ProblemError } from '../contracts/problem.ts';
-import type { DemoClock, NurseryRecord } from '../contracts/records.ts';
+import type { DemoClock, NurseryRecord } from '../contracts/house/records.ts';
 
 /** The application's now: the one source of "today". */
 export interface Now {

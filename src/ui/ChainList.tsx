@@ -1,5 +1,6 @@
 import { MILESTONE_WORDS, type Chain } from '../core/plan/schedule/chain.ts';
-import { placeOfStage, type Place, type Stage, type StagePlaces } from '../core/model.ts';
+import { placeOfStage, type Stage, type StagePlaces } from '../core/plan/stage.ts';
+import { type Place } from '../core/books/place.ts';
 import type { TemperatureUnit } from '../core/units/temperature.ts';
 import { BecauseText } from './Because.tsx';
 import { spokenDay } from './format.ts';

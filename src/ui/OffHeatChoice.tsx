@@ -1,4 +1,4 @@
-import type { OffHeatRule } from '../core/model.ts';
+import type { OffHeatRule } from '../core/germination/offHeatRule.ts';
 
 /** The rule as it is typed; '' = as the house. */
 export interface TypedOffHeat {

@@ -1,4 +1,4 @@
-import type { BatchPlan } from '../core/model.ts';
+import type { BatchPlan } from '../core/plan/batchPlan.ts';
 import { seasonInstance, type SeasonBatchToPlan, type SeasonInstance } from '../core/plan/placement/fromSeason.ts';
 import { makeBench, type Bench } from '../core/plan/placement/insert.ts';
 import type { Offer } from '../core/plan/placement/offers.ts';

@@ -1,4 +1,4 @@
-import type { Stage } from '../core/model.ts';
+import type { Stage } from '../core/plan/stage.ts';
 import type { BoundReport } from '../core/plan/placement/ascent.ts';
 import { boundSteps, FULL_BOUND_STEPS, gapOf_frac, heatedWeeksBound } from '../core/plan/placement/bound.ts';
 import { FULL_BOUND_MOST, fullBound } from '../core/plan/placement/fullBound.ts';

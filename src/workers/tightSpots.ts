@@ -1,7 +1,7 @@
 import { readyInTime_frac } from '../core/batch/inTime.ts';
 import { batchProgress, type ProgressInput, type WeatherOut } from '../core/batch/progress.ts';
 import { isOver } from '../core/batch/event.ts';
-import type { BatchPlan } from '../core/model.ts';
+import type { BatchPlan } from '../core/plan/batchPlan.ts';
 import { waysRound } from '../core/plan/placement/easing.ts';
 import { presentState } from '../core/plan/placement/present.ts';
 import { horizonDays } from '../core/plan/schedule/roomUse.ts';

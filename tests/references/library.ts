@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { cropsFromLibrary, type LibraryTexts } from '../../src/contracts/books/cropLibrary.ts';
-import type { Crop, Place } from '../../src/core/model.ts';
+import type { Crop } from '../../src/core/books/crop.ts';
+import type { Place } from '../../src/core/books/place.ts';
 
 const read = (name: string): string => readFileSync(new URL(`../../src/stores/${name}`, import.meta.url), 'utf8');
 

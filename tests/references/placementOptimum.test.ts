@@ -4,7 +4,12 @@ import { madeUpSeason } from '../../simulators/placementSeasons.ts';
 import { construct } from '../../src/core/plan/placement/construct.ts';
 import { improveAll } from '../../src/core/plan/placement/improve.ts';
 import { addToPool, makePool, type Pool, type PooledPlan } from '../../src/core/plan/placement/pool.ts';
-import { USUAL_WEIGHTS, type BatchSpec, type Instance, type StageSpec } from '../../src/core/plan/placement/instance.ts';
+import {
+  USUAL_WEIGHTS,
+  type BatchSpec,
+  type Instance,
+  type StageSpec,
+} from '../../src/core/plan/placement/instance.ts';
 import { bestPlan, makeBench } from '../../src/core/plan/placement/insert.ts';
 import { makeProblem, type Problem } from '../../src/core/plan/placement/problem.ts';
 import { solutionOf } from '../../src/core/plan/placement/solution.ts';

@@ -2,7 +2,7 @@ import stdBinomialQuantile from '@stdlib/stats-base-dists-binomial-quantile';
 import binomialCdf from '@stdlib/stats-base-dists-binomial-cdf';
 import { derivative, evaluate } from 'mathjs';
 import { describe, expect, it } from 'vitest';
-import type { Container, PotShape } from '../../src/core/model.ts';
+import type { Container, PotShape } from '../../src/core/books/container.ts';
 import { K_IN_K2O, P_IN_P2O5, strengthOf, type Feed } from '../../src/core/potting/feed.ts';
 import { keepFor } from '../../src/core/potting/keep.ts';
 import { frustum_L, layersOf, perTray } from '../../src/core/potting/pot.ts';

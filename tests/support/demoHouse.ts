@@ -4,7 +4,7 @@ import { DEMO_NURSERY, DEMO_OUTSIDE, DEMO_PLACES, DEMO_TODAY, USUAL_CONTAINERS }
 import { demoSeason } from '../../simulators/demoSeason.ts';
 import { reduceLog } from '../../src/core/batch/reduce.ts';
 import { requireDay } from '../../src/core/calendar/dayNumber.ts';
-import type { BatchPlan } from '../../src/core/model.ts';
+import type { BatchPlan } from '../../src/core/plan/batchPlan.ts';
 import { USUAL_WEIGHTS } from '../../src/core/plan/placement/instance.ts';
 import { climateStart } from '../../src/core/plan/schedule/placeClimate.ts';
 import type { SeasonSent } from '../../src/contracts/plan/planner.ts';

@@ -1,5 +1,6 @@
 import { requireDay, civilFromDay, dayFromCivil } from '../../src/core/calendar/dayNumber.ts';
-import type { BatchPlan, Place, PlaceLight, PlaceTemperature } from '../../src/core/model.ts';
+import type { BatchPlan } from '../../src/core/plan/batchPlan.ts';
+import type { Place, PlaceLight, PlaceTemperature } from '../../src/core/books/place.ts';
 import { below, seededRandom } from '../../src/core/numerics/random.ts';
 import { UNSOWN } from '../../src/core/batch/reduce.ts';
 import { climateStart } from '../../src/core/plan/schedule/placeClimate.ts';

@@ -1,6 +1,9 @@
 import { dayFromCivil, type DayNumber } from '../../src/core/calendar/dayNumber.ts';
 import { mondayOf } from '../../src/core/calendar/week.ts';
-import type { BatchPlan, Crop, OffHeatRule, Place } from '../../src/core/model.ts';
+import type { BatchPlan } from '../../src/core/plan/batchPlan.ts';
+import type { Crop } from '../../src/core/books/crop.ts';
+import type { OffHeatRule } from '../../src/core/germination/offHeatRule.ts';
+import type { Place } from '../../src/core/books/place.ts';
 import { seededRandom } from '../../src/core/numerics/random.ts';
 import { backwardChain } from '../../src/core/plan/schedule/backward.ts';
 import { milestoneOf, startOf } from '../../src/core/plan/schedule/chain.ts';

@@ -2,7 +2,8 @@ import type { SeasonSent } from '../../src/contracts/plan/planner.ts';
 import { seasonToPlan } from '../../src/contracts/plan/seasonToPlan.ts';
 import { UNSOWN } from '../../src/core/batch/reduce.ts';
 import { batchProgress } from '../../src/core/batch/progress.ts';
-import type { BatchPlan, Crop } from '../../src/core/model.ts';
+import type { BatchPlan } from '../../src/core/plan/batchPlan.ts';
+import type { Crop } from '../../src/core/books/crop.ts';
 import type { SeasonToPlan } from '../../src/core/plan/placement/fromSeason.ts';
 
 /** A season with batches that are not made yet in it. */

@@ -2,9 +2,9 @@ import type { Phase } from '../../core/batch/event.ts';
 import type { Plants } from '../../core/batch/plants.ts';
 import type { ExpectedOut } from '../../core/batch/progress.ts';
 import type { Punctuality } from '../../core/batch/tolerance.ts';
-import type { BatchPlan } from '../../core/model.ts';
+import type { BatchPlan } from '../../core/plan/batchPlan.ts';
 import type { ChainResult } from '../../core/plan/schedule/chain.ts';
-import type { EventRecord } from '../records.ts';
+import type { EventRecord } from './records.ts';
 
 /** What the page of a batch shows. */
 export interface BatchPageData {

@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { dayFromIso, weekdayOf } from '../../core/calendar/dayNumber.ts';
 import { countFault } from '../../core/germination/indices.ts';
-import { CONTAINER_KINDS } from '../../core/model.ts';
-import { TREATMENTS } from '../records.ts';
+import { CONTAINER_KINDS } from '../../core/books/container.ts';
+import { TREATMENTS } from './records.ts';
 import { potShape } from './potShape.ts';
 import { figure, freeText, isoDay, monthDay, recordId, shortText, temperature_C, wholeNumber } from '../fields.ts';
 import { placeTemperature } from '../heat/warmth.ts';

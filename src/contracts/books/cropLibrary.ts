@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import type { Crop, EmergencePoint, Hardiness, SeedLight } from '../../core/model.ts';
+import type { Crop, EmergencePoint, Hardiness, SeedLight } from '../../core/books/crop.ts';
 
 /** The texts of the library's files as they stand in src/stores. */
 export interface LibraryTexts {

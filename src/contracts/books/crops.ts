@@ -1,7 +1,8 @@
 import { VARIETY_FIGURES, type VarietyFigures } from '../../core/books/varietyFigures.ts';
 import { z } from 'zod';
 import { bandFaults, bandsOf, type BandFigures } from '../../core/growth/bands.ts';
-import { ALL_STAGES, CROP_KINDS, PRETREATMENTS, SOWN_IN } from '../../core/model.ts';
+import { ALL_STAGES } from '../../core/plan/stage.ts';
+import { CROP_KINDS, PRETREATMENTS, SOWN_IN } from '../../core/books/crop.ts';
 import { figure, freeText, recordId, shortText, temperature_C, wholeNumber } from '../fields.ts';
 
 const emergencePoint = z.strictObject({

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { PotShape } from '../../core/model.ts';
+import type { PotShape } from '../../core/books/container.ts';
 import { figure } from '../fields.ts';
 
 /** Inside measures of a pot or cell; null = not measured. */

@@ -1,4 +1,4 @@
-import type { Crop } from '../../core/model.ts';
+import type { Crop } from '../../core/books/crop.ts';
 import type { CoolSchool } from '../../core/plan/placement/coolCap.ts';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
 

@@ -6,7 +6,11 @@ import type { Weights } from '../../core/plan/placement/instance.ts';
 import type { HouseOfTables } from '../../core/plan/schedule/seasonTables.ts';
 import type { ChainState, WeatherOut } from '../../core/batch/progress.ts';
 import type { GrowthOf, GrowthSaid } from '../../core/growth/learnedGrowth.ts';
-import type { BatchPlan, Container, Crop, OffHeatRule, Place } from '../../core/model.ts';
+import type { BatchPlan } from '../../core/plan/batchPlan.ts';
+import type { Container } from '../../core/books/container.ts';
+import type { Crop } from '../../core/books/crop.ts';
+import type { OffHeatRule } from '../../core/germination/offHeatRule.ts';
+import type { Place } from '../../core/books/place.ts';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
 
 /** What the drawing of the season and the batch form work from, in the browser. */

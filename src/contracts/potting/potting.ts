@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { Because } from '../../core/explanation.ts';
 import type { Sign } from '../../core/batch/event.ts';
-import type { Container } from '../../core/model.ts';
+import type { Container } from '../../core/books/container.ts';
 import type { Feed } from '../../core/potting/feed.ts';
 import type { PartNeed } from '../../core/potting/mix.ts';
 import type { PottingJob, Ready } from '../../core/potting/ready.ts';

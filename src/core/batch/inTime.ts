@@ -1,5 +1,5 @@
 import { normalCdf } from '../numerics/normal.ts';
-import type { BatchPlan } from '../model.ts';
+import type { BatchPlan } from '../plan/batchPlan.ts';
 import { milestoneOf, noonOf, type Chain } from '../plan/schedule/chain.ts';
 import type { Progress } from './progress.ts';
 import { windowOf } from './tolerance.ts';

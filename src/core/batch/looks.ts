@@ -5,7 +5,8 @@ import type { SeasonTables } from '../plan/schedule/seasonTables.ts';
 import { totalAt } from '../plan/schedule/thermalIntegral.ts';
 import type { BatchEvent } from './event.ts';
 import { effectiveEvents, type Stay } from './reduce.ts';
-import type { Crop, StagePlaces } from '../model.ts';
+import type { Crop } from '../books/crop.ts';
+import type { StagePlaces } from '../plan/stage.ts';
 
 /** Whether a batch was left out of what the house learns; one withdrawn again is back in. Events as they count. */
 export const isLeftOut = (kept: readonly BatchEvent[]): boolean => kept.some((e) => e.kind === 'left-out' && !e.tray);

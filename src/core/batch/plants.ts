@@ -1,5 +1,5 @@
 import { USUAL_UP_frac } from '../germination/usual.ts';
-import type { BatchPlan } from '../model.ts';
+import type { BatchPlan } from '../plan/batchPlan.ts';
 import { cellsToSow } from './trays.ts';
 import type { BatchState } from './reduce.ts';
 

@@ -1,9 +1,20 @@
 import { chilledBy } from '../plan/schedule/treatment.ts';
 import type { Because } from '../explanation.ts';
 import { isoFromDay, type DayNumber } from '../calendar/dayNumber.ts';
-import { placeOfStage, type BatchPlan, type Container, type Crop, type OffHeatRule, type Stage } from '../model.ts';
+import { placeOfStage, type Stage } from '../plan/stage.ts';
+import { type BatchPlan } from '../plan/batchPlan.ts';
+import { type Container } from '../books/container.ts';
+import { type Crop } from '../books/crop.ts';
+import { type OffHeatRule } from '../germination/offHeatRule.ts';
 import { slotsFor, traysFor } from './trays.ts';
-import { milestoneOf, noonOf, startOf, type Chain, type ChainResult, type MilestoneKey } from '../plan/schedule/chain.ts';
+import {
+  milestoneOf,
+  noonOf,
+  startOf,
+  type Chain,
+  type ChainResult,
+  type MilestoneKey,
+} from '../plan/schedule/chain.ts';
 import { forwardChain } from '../plan/schedule/forward.ts';
 import { plannedChain } from '../plan/schedule/plannedChain.ts';
 import type { SeasonTables } from '../plan/schedule/seasonTables.ts';

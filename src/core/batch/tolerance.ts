@@ -1,4 +1,4 @@
-import { USUAL_WINDOW, type BatchPlan } from '../model.ts';
+import { USUAL_WINDOW, type BatchPlan } from '../plan/batchPlan.ts';
 import type { Progress } from './progress.ts';
 
 /** How a batch stands against its date, by one rule for every screen, feed and file. */

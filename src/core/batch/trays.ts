@@ -1,5 +1,6 @@
 import { requireRange } from '../numerics/guard.ts';
-import type { BatchPlan, Container } from '../model.ts';
+import type { BatchPlan } from '../plan/batchPlan.ts';
+import type { Container } from '../books/container.ts';
 
 /** Cells sown for the plants wanted with the batch's spare share, whole cells, at least one per plant. */
 export function cellsToSow(plan: Pick<BatchPlan, 'plantsWanted' | 'spare_frac'>): number {

@@ -12,7 +12,7 @@ import { batchProgress } from './progress.ts';
 import { reduceLog } from './reduce.ts';
 import type { BatchEvent } from './event.ts';
 import { requireDay } from '../calendar/dayNumber.ts';
-import type { BatchPlan } from '../model.ts';
+import type { BatchPlan } from '../plan/batchPlan.ts';
 import { overRoom, roomUsed } from '../plan/schedule/roomUse.ts';
 import { seasonTables } from '../plan/schedule/seasonTables.ts';
 import { roundOf, workOf } from './work.ts';

@@ -1,4 +1,4 @@
-import type { Crop } from '../model.ts';
+import type { Crop } from './crop.ts';
 
 /** Figures of a crop that a variety may have otherwise: bred for cold or heat, slow to bolt, quicker, hardier, smaller. */
 export const VARIETY_FIGURES = [

@@ -1,4 +1,4 @@
-import type { Crop, EmergencePoint } from '../model.ts';
+import type { Crop, EmergencePoint } from '../books/crop.ts';
 import { monotoneCubic } from '../numerics/monotoneCubic.ts';
 
 /** How far beyond the last tested temperature the rate takes to fall to nothing, K: one step of the published table. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { cropNamed, crops } from '../../../tests/references/library.ts';
-import { ALL_STAGES } from '../model.ts';
+import { ALL_STAGES } from '../plan/stage.ts';
 import { bandFaults, bandsOf, coldestNight_C, isTender, mayStandIn, openAirFrom } from './bands.ts';
 
 const GROWING = ['grow', 'pot', 'space'] as const;

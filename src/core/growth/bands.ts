@@ -1,4 +1,6 @@
-import { ALL_STAGES, type Crop, type Hardiness, type PlaceKind, type Stage } from '../model.ts';
+import { ALL_STAGES, type Stage } from '../plan/stage.ts';
+import { type Crop, type Hardiness } from '../books/crop.ts';
+import { type PlaceKind } from '../books/place.ts';
 
 /** What a crop stands in one stage of its way, degrees Celsius; lows are of the night, highs of the day. */
 export interface StageBands {

@@ -1,6 +1,6 @@
 import { dayOfYear, type DayNumber } from '../calendar/dayNumber.ts';
 import { dayLength_h } from '../weather/sun.ts';
-import type { Crop } from '../model.ts';
+import type { Crop } from '../books/crop.ts';
 
 /** Why a crop may run to flower before its time. */
 export type BoltCause = 'cold' | 'warm' | 'long days';

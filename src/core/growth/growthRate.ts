@@ -1,4 +1,4 @@
-import type { Crop } from '../model.ts';
+import type { Crop } from '../books/crop.ts';
 
 export type GrowthTraits = Pick<Crop, 'base_C' | 'growOptimum_C' | 'growCeiling_C'>;
 

@@ -1,4 +1,4 @@
-import type { Crop } from '../model.ts';
+import type { Crop } from '../books/crop.ts';
 import { degreeDaysOfHours, lightFactor } from './growthRate.ts';
 import { POTTING_CHECK_DAYS, stageSums, type StageSums } from './stageSums.ts';
 

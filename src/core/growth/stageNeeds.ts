@@ -1,4 +1,5 @@
-import type { Crop, JoinsAt } from '../model.ts';
+import type { Crop } from '../books/crop.ts';
+import type { JoinsAt } from '../plan/batchPlan.ts';
 import { daysToEmerge, germinationRate } from '../germination/germinationRate.ts';
 import { reference_degreeDays } from './growthRate.ts';
 import { POTTING_CHECK_DAYS, ruleWeeks, type StageSums } from './stageSums.ts';

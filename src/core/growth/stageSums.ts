@@ -1,6 +1,6 @@
 import { COMMON_PRACTICE } from '../explanation.ts';
 import { daysToEmerge, germinationRate } from '../germination/germinationRate.ts';
-import type { Crop } from '../model.ts';
+import type { Crop } from '../books/crop.ts';
 import { reference_degreeDays } from './growthRate.ts';
 
 /** Days a plant stands still after potting. @source common practice, no source ("two or three days") */

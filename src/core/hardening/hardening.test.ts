@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { requireDay } from '../calendar/dayNumber.ts';
 import type { ForecastHour } from '../weather/forecast.ts';
-import type { Hardiness } from '../model.ts';
+import type { Hardiness } from '../books/crop.ts';
 import { NEVER_frac, rungOdds } from './feasible.ts';
 import {
   after,

@@ -1,5 +1,5 @@
 import { requireRange } from '../numerics/guard.ts';
-import type { Hardiness } from '../model.ts';
+import type { Hardiness } from '../books/crop.ts';
 
 export const PROGRAMME_KINDS = ['hours', 'lid', 'rooms', 'shade', 'cool-house'] as const;
 export type ProgrammeKind = (typeof PROGRAMME_KINDS)[number];

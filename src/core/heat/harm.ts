@@ -1,4 +1,4 @@
-import type { Crop } from '../model.ts';
+import type { Crop } from '../books/crop.ts';
 import { advance, MEDIUM, networkOf, stepOf, type ZoneMode } from './network.ts';
 import type { ZoneSpec } from './zone.ts';
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { requireDay } from '../calendar/dayNumber.ts';
-import type { Place } from '../model.ts';
+import type { Place } from '../books/place.ts';
 import { ALARMS, inQuietHours, soundsNow } from './alarms.ts';
 import { icePoint } from './calibration.ts';
 import { costOf, price_kWh } from './cost.ts';

@@ -1,5 +1,5 @@
 import type { DayNumber } from '../calendar/dayNumber.ts';
-import type { Place } from '../model.ts';
+import type { Place } from '../books/place.ts';
 import { placeClimate, temperatureOn } from '../plan/schedule/placeClimate.ts';
 import { mondayOf } from '../calendar/week.ts';
 

@@ -1,6 +1,6 @@
 import type { DayNumber } from '../calendar/dayNumber.ts';
 import type { DayWeather } from '../weather/forecast.ts';
-import type { Crop } from '../model.ts';
+import type { Crop } from '../books/crop.ts';
 
 /** What freshly set plants bear of heat. Temperatures in degrees Celsius. */
 export interface HeatLines {

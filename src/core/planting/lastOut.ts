@@ -1,6 +1,6 @@
 import { dayFromCivil, dayOfYear } from '../calendar/dayNumber.ts';
 import { dayLength_h } from '../weather/sun.ts';
-import type { Crop } from '../model.ts';
+import type { Crop } from '../books/crop.ts';
 import { OUT_HARM_C } from './outDates.ts';
 
 /** Weeks a plant set out in autumn needs to root in before harm or darkness. Common practice, no source. */

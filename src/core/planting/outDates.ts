@@ -1,6 +1,6 @@
 import { coverSoil_K } from '../weather/soilSurface.ts';
 import { dateAtRisk, frostDates, frostSeasons, type DayLow } from '../weather/frost.ts';
-import type { Crop, Hardiness } from '../model.ts';
+import type { Crop, Hardiness } from '../books/crop.ts';
 
 /** A night at or below this kills or checks a hardened plant in the open. Common practice, no source. */
 export const OUT_HARM_C: Readonly<Record<Hardiness, number>> = {

@@ -1,4 +1,4 @@
-import type { Crop } from '../model.ts';
+import type { Crop } from '../books/crop.ts';
 
 /** Distances in the ground. */
 export interface Spacing {

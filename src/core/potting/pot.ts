@@ -1,5 +1,5 @@
 import { requireRange } from '../numerics/guard.ts';
-import type { Container, PotShape } from '../model.ts';
+import type { Container, PotShape } from '../books/container.ts';
 
 const L_PER_MM3 = 1e-6;
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Container } from '../model.ts';
+import type { Container } from '../books/container.ts';
 import { feedFor, rateForNitrogen, strengthOf, type Feed } from './feed.ts';
 import { keepFor } from './keep.ts';
 import { loose_L, partsFor } from './mix.ts';

@@ -5,7 +5,7 @@ import type { BatchEvent, PottingDetails } from '../batch/event.ts';
 import { batchProgress, checksOf, containerNow } from '../batch/progress.ts';
 import { reduceLog } from '../batch/reduce.ts';
 import { requireDay } from '../calendar/dayNumber.ts';
-import type { BatchPlan } from '../model.ts';
+import type { BatchPlan } from '../plan/batchPlan.ts';
 import { roundOf, workOf } from '../batch/work.ts';
 import { milestoneOf } from '../plan/schedule/chain.ts';
 import { climateStart } from '../plan/schedule/placeClimate.ts';

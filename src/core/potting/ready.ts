@@ -2,7 +2,8 @@ import { SIGN_WORDS } from '../batch/event.ts';
 import { containerNow, type Progress } from '../batch/progress.ts';
 import type { BatchState } from '../batch/reduce.ts';
 import type { DayNumber } from '../calendar/dayNumber.ts';
-import type { BatchPlan, Container } from '../model.ts';
+import type { BatchPlan } from '../plan/batchPlan.ts';
+import type { Container } from '../books/container.ts';
 import { milestoneOf } from '../plan/schedule/chain.ts';
 import type { PottingSettings } from './settings.ts';
 

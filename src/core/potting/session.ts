@@ -1,6 +1,6 @@
 import type { Because } from '../explanation.ts';
 import { COMMON_PRACTICE, OWN_LOG } from '../explanation.ts';
-import type { Container } from '../model.ts';
+import type { Container } from '../books/container.ts';
 import { requireRange } from '../numerics/guard.ts';
 import { traysFor } from '../batch/trays.ts';
 import { layersOf, perTray } from './pot.ts';

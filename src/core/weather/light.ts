@@ -1,4 +1,4 @@
-import type { PlaceLight } from '../model.ts';
+import type { PlaceLight } from '../books/place.ts';
 import { requireRange } from '../numerics/guard.ts';
 import { solar_MJ_m2 } from './sun.ts';
 

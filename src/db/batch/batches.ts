@@ -1,10 +1,10 @@
 import type { Sequelize, Transaction } from 'sequelize';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import type { EventKind, PlantingDetails, PottingDetails, SplitSnapshot } from '../../core/batch/event.ts';
-import { USUAL_WINDOW, type BatchPlan } from '../../core/model.ts';
+import { USUAL_WINDOW, type BatchPlan } from '../../core/plan/batchPlan.ts';
 import { shortCode } from '../../core/batch/shortCode.ts';
-import type { BatchRecord } from '../../contracts/records.ts';
-import { BatchEventModel, BatchModel } from '../models.ts';
+import type { BatchRecord } from '../../contracts/batch/records.ts';
+import { BatchEventModel, BatchModel } from './models.ts';
 import { batchRecord } from '../house/world.ts';
 
 /** What a batch is made of, before it has a number. */

@@ -6,17 +6,17 @@ import type { CoverInput, ProgrammeInput } from '../../contracts/hardening/harde
 import { CoverModel, ProgrammeModel } from '../hardening/models.ts';
 import type { FeedInput, MixInput, StockItemInput } from '../../contracts/potting/potting.ts';
 import { FeedModel, MixModel, StockItemModel } from '../potting/models.ts';
-import type { DemoClock } from '../../contracts/records.ts';
+import type { DemoClock } from '../../contracts/house/records.ts';
 import {
   ContainerModel,
   CropModel,
   LotModel,
-  NurseryModel,
   PlaceModel,
   PlacePeriodModel,
   PlaceSetPointModel,
   VarietyModel,
-} from '../models.ts';
+} from './models.ts';
+import { NurseryModel } from '../house/models.ts';
 
 /** What a book's line is made of, by book. */
 export interface BookInputs {

@@ -7,7 +7,7 @@ import {
 } from 'sequelize';
 import type { ProgrammeKind, Rung } from '../../core/hardening/programme.ts';
 import type { StructureSpec } from '../../core/heat/structure.ts';
-import { figure, id, json, text, version, whole, type Columns } from '../models.ts';
+import { figure, id, json, text, tableOn, version, whole, type Columns } from '../columns.ts';
 
 export class CoverModel extends Model<InferAttributes<CoverModel>, InferCreationAttributes<CoverModel>> {
   declare id: CreationOptional<number>;
@@ -32,7 +32,7 @@ export class ProgrammeModel extends Model<InferAttributes<ProgrammeModel>, Infer
 
 /** Defines the models of covers and programmes on a connection. */
 export function defineHardeningModels(sequelize: Sequelize): void {
-  const on = (tableName: string) => ({ sequelize, tableName, timestamps: false });
+  const on = tableOn(sequelize);
   const covers: Columns<CoverModel> = {
     id,
     version,

@@ -10,27 +10,26 @@ import type { CoverRecord, ProgrammeRecord } from '../../contracts/hardening/har
 import { CoverModel, ProgrammeModel } from '../hardening/models.ts';
 import { readHotBedLog } from '../heat/hotBeds.ts';
 import { FeedModel, MixModel, StockItemModel } from '../potting/models.ts';
+import type { BatchRecord, EventRecord } from '../../contracts/batch/records.ts';
 import type {
-  BatchRecord,
   ContainerRecord,
   CropRecord,
-  EventRecord,
   LotRecord,
-  NurseryRecord,
   PlaceRecord,
   VarietyRecord,
-} from '../../contracts/records.ts';
+} from '../../contracts/books/records.ts';
+import type { NurseryRecord } from '../../contracts/house/records.ts';
+import { BatchModel } from '../batch/models.ts';
 import {
-  BatchModel,
   ContainerModel,
   CropModel,
   LotModel,
-  NurseryModel,
   PlaceModel,
   PlacePeriodModel,
   PlaceSetPointModel,
   VarietyModel,
-} from '../models.ts';
+} from '../books/models.ts';
+import { NurseryModel } from './models.ts';
 
 /** Everything the nursery has written down, as one consistent picture. */
 export interface World {

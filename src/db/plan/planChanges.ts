@@ -1,5 +1,5 @@
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
-import { PlaceModel, PlaceSetPointModel } from '../models.ts';
+import { PlaceModel, PlaceSetPointModel } from '../books/models.ts';
 
 /** A change of the plan as written. `before` and `after` are what the use case put there. */
 export interface PlanChangeRow {

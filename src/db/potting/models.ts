@@ -7,7 +7,7 @@ import {
 } from 'sequelize';
 import type { Feed } from '../../core/potting/feed.ts';
 import type { StockKind, StockUnit } from '../../core/potting/stock.ts';
-import { figure, id, json, text, version, whole, type Columns } from '../models.ts';
+import { figure, id, json, text, tableOn, version, whole, type Columns } from '../columns.ts';
 
 export class MixModel extends Model<InferAttributes<MixModel>, InferCreationAttributes<MixModel>> {
   declare id: CreationOptional<number>;
@@ -47,7 +47,7 @@ export class StockItemModel extends Model<InferAttributes<StockItemModel>, Infer
 
 /** Defines the models of potting on a connection. */
 export function definePottingModels(sequelize: Sequelize): void {
-  const on = (tableName: string) => ({ sequelize, tableName, timestamps: false });
+  const on = tableOn(sequelize);
   const mixes: Columns<MixModel> = { id, version, name: text('name'), parts: json('parts'), note: text('note') };
   MixModel.init(mixes, on('mixes'));
   const feeds: Columns<FeedModel> = {

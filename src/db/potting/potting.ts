@@ -3,7 +3,7 @@ import type { Mark } from '../../core/potting/timer.ts';
 import type { PottingSettings } from '../../core/potting/settings.ts';
 import type { StockMove } from '../../core/potting/stock.ts';
 import type { SessionLineInput, SessionRecord } from '../../contracts/potting/potting.ts';
-import { NurseryModel } from '../models.ts';
+import { NurseryModel } from '../house/models.ts';
 import { ms, rows, run, type Db, type In, type Row } from '../sql.ts';
 
 const COLUMNS = 'id, version, on_day::text AS on_day, people, lines, closed';

@@ -2,7 +2,7 @@ import { isoFromDay, requireDay } from '../../core/calendar/dayNumber.ts';
 import type { ForecastFile, ForecastStatus } from '../../contracts/weather/forecast.ts';
 import type { SiteReading, SiteReadingInput } from '../../contracts/weather/siteReadings.ts';
 import type { PlantingSettings } from '../../core/planting/settings.ts';
-import { NurseryModel } from '../models.ts';
+import { NurseryModel } from '../house/models.ts';
 import { ms, rows, run, type Db, type In } from '../sql.ts';
 
 /** What a forecast said of a day's low, kept for its score. */

@@ -1,7 +1,9 @@
 import { cropAs } from '../../core/books/varietyFigures.ts';
 import { useEffect, useId, useMemo, useRef, useState } from 'react';
 import { dayFromIso, isoFromDay } from '../../core/calendar/dayNumber.ts';
-import { ALL_STAGES, type BatchPlan, type Crop, type Stage } from '../../core/model.ts';
+import { ALL_STAGES, type Stage } from '../../core/plan/stage.ts';
+import { type BatchPlan } from '../../core/plan/batchPlan.ts';
+import { type Crop } from '../../core/books/crop.ts';
 import { cellsToSow, slotsFor, traysFor } from '../../core/batch/trays.ts';
 import { learnedGrowth } from '../../core/growth/learnedGrowth.ts';
 import { usualPlugAge_weeks } from '../../core/growth/stageNeeds.ts';

@@ -1,5 +1,5 @@
 import { useId, useState } from 'react';
-import type { Crop } from '../../core/model.ts';
+import type { Crop } from '../../core/books/crop.ts';
 
 interface Props {
   readonly crops: readonly Crop[];

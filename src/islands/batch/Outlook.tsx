@@ -1,4 +1,6 @@
-import type { BatchPlan, Crop, Stage } from '../../core/model.ts';
+import type { BatchPlan } from '../../core/plan/batchPlan.ts';
+import type { Crop } from '../../core/books/crop.ts';
+import type { Stage } from '../../core/plan/stage.ts';
 import { milestoneOf, MILESTONE_WORDS, startOf } from '../../core/plan/schedule/chain.ts';
 import type { Outlook as OutlookRecord } from '../../core/plan/schedule/outlook.ts';
 import type { HouseData } from '../../contracts/plan/seasonData.ts';

@@ -1,7 +1,8 @@
 import type { PlaceAnswer } from '../../contracts/plan/planner.ts';
 import type { HouseData } from '../../contracts/plan/seasonData.ts';
 import { windowOf } from '../../core/batch/tolerance.ts';
-import { ALL_STAGES, placeOfStage, type BatchPlan, type Stage } from '../../core/model.ts';
+import { ALL_STAGES, placeOfStage, type Stage } from '../../core/plan/stage.ts';
+import { type BatchPlan } from '../../core/plan/batchPlan.ts';
 import type { Missing, NewWay } from '../../core/plan/placement/placeNew.ts';
 import { counted, degrees, lateness, shortDay, spokenDay } from '../../ui/format.ts';
 import { priceWords } from '../../ui/priceWords.ts';

@@ -1,4 +1,5 @@
-import { USUAL_WINDOW, type StagePlaces } from '../../core/model.ts';
+import { USUAL_WINDOW } from '../../core/plan/batchPlan.ts';
+import { type StagePlaces } from '../../core/plan/stage.ts';
 import type { BatchInput } from '../../contracts/batch/batches.ts';
 import { offHeatBody, typedOffHeat, type TypedOffHeat } from '../../ui/OffHeatChoice.tsx';
 import type { HouseData } from '../../contracts/plan/seasonData.ts';

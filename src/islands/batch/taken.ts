@@ -1,7 +1,7 @@
 import { useMemo, useRef } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import type { HouseData } from '../../contracts/plan/seasonData.ts';
-import type { BatchPlan } from '../../core/model.ts';
+import type { BatchPlan } from '../../core/plan/batchPlan.ts';
 import type { NewWay } from '../../core/plan/placement/placeNew.ts';
 import { withSetPoints } from '../../core/plan/placement/proposal.ts';
 import { tablesOfHouse, type SeasonTables } from '../../core/plan/schedule/seasonTables.ts';

@@ -1,7 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
 import type { PlaceAnswer } from '../../contracts/plan/planner.ts';
 import type { HouseData, SeasonBatch } from '../../contracts/plan/seasonData.ts';
-import type { BatchPlan, Crop } from '../../core/model.ts';
+import type { BatchPlan } from '../../core/plan/batchPlan.ts';
+import type { Crop } from '../../core/books/crop.ts';
 import { call } from '../../ui/call.ts';
 import { planHelper, type PlanHelper } from '../../workers/planner.client.ts';
 

@@ -1,9 +1,9 @@
 import { useState } from 'react';
-import type { PotShape } from '../../core/model.ts';
+import type { PotShape } from '../../core/books/container.ts';
 import { frustum_L } from '../../core/potting/pot.ts';
 import { measureFromShown, typedMeasure } from '../../core/units/measure.ts';
 import { house, unitOf } from '../../ui/house.ts';
-import type { ContainerRecord } from '../../contracts/records.ts';
+import type { ContainerRecord } from '../../contracts/books/records.ts';
 import type { FieldSpec } from './fields.ts';
 import { figureOr, LineForm } from './LineForm.tsx';
 

@@ -1,5 +1,5 @@
 import { TemperatureTicks } from './TemperatureTicks.tsx';
-import type { Crop } from '../../core/model.ts';
+import type { Crop } from '../../core/books/crop.ts';
 import { shownTemperature, type TemperatureUnit } from '../../core/units/temperature.ts';
 
 const FROM_C = -10;

@@ -2,9 +2,10 @@ import { StageBandsEditor, typedBands, type TypedBands } from './StageBandsEdito
 import type { OwnBands } from '../../core/growth/bands.ts';
 import { measureUnit } from '../../core/units/measure.ts';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
-import { CROP_KINDS, SOWN_IN, type Crop, type EmergencePoint, type Stage } from '../../core/model.ts';
+import { CROP_KINDS, SOWN_IN, type Crop, type EmergencePoint } from '../../core/books/crop.ts';
+import { type Stage } from '../../core/plan/stage.ts';
 import { daysToEmerge, germinationRate } from '../../core/germination/germinationRate.ts';
-import type { CropRecord } from '../../contracts/records.ts';
+import type { CropRecord } from '../../contracts/books/records.ts';
 import { shownTemperature, temperatureFromShown, type TemperatureUnit } from '../../core/units/temperature.ts';
 import type { LengthUnit } from '../../core/units/length.ts';
 import { degrees } from '../../ui/format.ts';

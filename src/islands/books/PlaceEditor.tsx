@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { PlaceRecord } from '../../contracts/records.ts';
+import type { PlaceRecord } from '../../contracts/books/records.ts';
 import { temperatureFromShown, type TemperatureUnit } from '../../core/units/temperature.ts';
 import type { FieldSpec } from './fields.ts';
 import { dayFromIso } from '../../core/calendar/dayNumber.ts';
@@ -7,7 +7,7 @@ import { figureOr, LineForm, typedTemperature } from './LineForm.tsx';
 import { PlaceSizeAndDays, PlaceWarmth } from './PlaceWarmth.tsx';
 import { lightToSend, PlaceLightFields, typedLight } from './PlaceLight.tsx';
 import type { HotBedLine } from '../../core/heat/hotBed.ts';
-import type { PlaceLight } from '../../core/model.ts';
+import type { PlaceLight } from '../../core/books/place.ts';
 import { partsOf, partsToSend, type PlaceParts } from './placeParts.ts';
 
 export const KIND_WORDS = [

@@ -1,4 +1,4 @@
-import type { PlaceKind, PlaceLight } from '../../core/model.ts';
+import type { PlaceKind, PlaceLight } from '../../core/books/place.ts';
 import { usualLight } from '../../core/plan/schedule/sky.ts';
 import { LightMeter } from './LightMeter.tsx';
 import { figureOr } from './LineForm.tsx';

@@ -1,6 +1,7 @@
 import { TemperatureTicks } from './TemperatureTicks.tsx';
 import { bandsOf, isTender, openAirFrom, usualBands, type OwnBands, type StageBands } from '../../core/growth/bands.ts';
-import { ALL_STAGES, type Crop, type Stage } from '../../core/model.ts';
+import { ALL_STAGES, type Stage } from '../../core/plan/stage.ts';
+import { type Crop } from '../../core/books/crop.ts';
 import { shownTemperature, type TemperatureUnit } from '../../core/units/temperature.ts';
 import { typedTemperature } from './LineForm.tsx';
 

@@ -1,4 +1,4 @@
-import type { Crop } from '../../core/model.ts';
+import type { Crop } from '../../core/books/crop.ts';
 import { VARIETY_FIGURES, type VarietyFigures } from '../../core/books/varietyFigures.ts';
 import { house } from '../../ui/house.ts';
 import { CROP_FIELDS, labelOf } from './CropEditor.tsx';

@@ -1,10 +1,10 @@
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { temperatureFromShown, type TemperatureUnit } from '../../core/units/temperature.ts';
-import type { PlaceRecord } from '../../contracts/records.ts';
+import type { PlaceRecord } from '../../contracts/books/records.ts';
 import { measureFromShown, typedMeasure } from '../../core/units/measure.ts';
 import { house } from '../../ui/house.ts';
 import { figureOr, typedOf, typedTemperature, valuesOf } from './LineForm.tsx';
-import type { PlaceTemperature } from '../../core/model.ts';
+import type { PlaceTemperature } from '../../core/books/place.ts';
 import type { HotBedSpec } from '../../core/heat/hotBed.ts';
 import type { MatSpec } from '../../core/heat/mat.ts';
 import { placeBedInput, placeMatInput } from '../../contracts/heat/warmth.ts';

@@ -1,4 +1,4 @@
-import type { Place } from '../../core/model.ts';
+import type { Place } from '../../core/books/place.ts';
 import type { Worked } from '../plan/useSeason.ts';
 
 export interface Rect {

@@ -1,7 +1,7 @@
 import { cropOfBatch } from '../../core/books/varietyFigures.ts';
 import { useId } from 'react';
 import { readyInTime_frac } from '../../core/batch/inTime.ts';
-import { placeOfStage, type Stage } from '../../core/model.ts';
+import { placeOfStage, type Stage } from '../../core/plan/stage.ts';
 import { chainWarnings } from '../../core/plan/schedule/warnings.ts';
 import type { ChangePrice } from '../../core/plan/placement/reckon.ts';
 import { ruleOfWeeksSowDay } from '../../core/plan/schedule/ruleOfWeeks.ts';

@@ -1,4 +1,4 @@
-import type { Place } from '../../core/model.ts';
+import type { Place } from '../../core/books/place.ts';
 import { meanTemperature_C } from '../../core/plan/schedule/placeClimate.ts';
 import { mondayOf } from '../../core/calendar/week.ts';
 import type { SeasonTables } from '../../core/plan/schedule/seasonTables.ts';

@@ -1,7 +1,9 @@
 import { isOver } from '../../core/batch/event.ts';
 import { dayFromIso, isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { mondayOf } from '../../core/calendar/week.ts';
-import type { BatchPlan, PlannedSteps, StagePlaces, WeekSetPoint } from '../../core/model.ts';
+import type { BatchPlan, PlannedSteps } from '../../core/plan/batchPlan.ts';
+import type { StagePlaces } from '../../core/plan/stage.ts';
+import type { WeekSetPoint } from '../../core/books/place.ts';
 import type { ProposedSetPoints } from '../../core/plan/placement/proposal.ts';
 import type { ScenarioData } from '../../contracts/plan/planning.ts';
 import type { HouseData, SeasonBatch } from '../../contracts/plan/seasonData.ts';

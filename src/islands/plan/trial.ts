@@ -1,6 +1,7 @@
 import type { Progress } from '../../core/batch/progress.ts';
 import type { DayNumber } from '../../core/calendar/dayNumber.ts';
-import type { BatchPlan, Stage, WorkKey } from '../../core/model.ts';
+import type { BatchPlan } from '../../core/plan/batchPlan.ts';
+import type { Stage, WorkKey } from '../../core/plan/stage.ts';
 import { STEP_OF } from '../../core/plan/placement/steps.ts';
 
 /** Something tried on one batch and not kept yet. */

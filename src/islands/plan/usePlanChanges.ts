@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
-import type { PlannedSteps, StagePlaces } from '../../core/model.ts';
+import type { PlannedSteps } from '../../core/plan/batchPlan.ts';
+import type { StagePlaces } from '../../core/plan/stage.ts';
 import type { ProposedSetPoints } from '../../core/plan/placement/proposal.ts';
 import type { PlanChangeLine } from '../../contracts/plan/planning.ts';
 import type { HouseData, SeasonBatch } from '../../contracts/plan/seasonData.ts';

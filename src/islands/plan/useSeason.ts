@@ -3,7 +3,7 @@ import { isOver } from '../../core/batch/event.ts';
 import { useMemo } from 'react';
 import { batchProgress, type Progress, type Stand } from '../../core/batch/progress.ts';
 import { isTrouble, punctuality } from '../../core/batch/tolerance.ts';
-import type { BatchPlan } from '../../core/model.ts';
+import type { BatchPlan } from '../../core/plan/batchPlan.ts';
 import { reckon, type Reckoning } from '../../core/plan/placement/reckon.ts';
 import { hoursByWeek, type WeekWork } from '../../core/plan/placement/work.ts';
 import { horizonDays, overRoom, type OverRoom } from '../../core/plan/schedule/roomUse.ts';

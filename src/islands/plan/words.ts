@@ -1,5 +1,6 @@
-import type { BatchPlan, Stage, WorkKey } from '../../core/model.ts';
-import { placeOfStage } from '../../core/model.ts';
+import type { BatchPlan } from '../../core/plan/batchPlan.ts';
+import type { Stage, WorkKey } from '../../core/plan/stage.ts';
+import { placeOfStage } from '../../core/plan/stage.ts';
 import { STEP_OF } from '../../core/plan/placement/steps.ts';
 import type { ProposedBatch } from '../../core/plan/placement/proposal.ts';
 import type { OfferShown } from '../../contracts/plan/planner.ts';

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
-import type { Container } from '../../core/model.ts';
+import type { Container } from '../../core/books/container.ts';
 import { traysFor } from '../../core/batch/trays.ts';
 import type { SessionLineView, SessionView } from '../../contracts/potting/potting.ts';
 import { call, freshKey, trouble } from '../../ui/call.ts';

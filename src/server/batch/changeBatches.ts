@@ -6,11 +6,12 @@ import { isoFromDay, requireDay } from '../../core/calendar/dayNumber.ts';
 import type { BatchEvent, EventKind } from '../../core/batch/event.ts';
 import { reduceLog, splitSnapshot, type BatchState } from '../../core/batch/reduce.ts';
 import { daysOf } from '../../core/plan/schedule/chain.ts';
-import { placeOfStage, type BatchPlan } from '../../core/model.ts';
+import { placeOfStage } from '../../core/plan/stage.ts';
+import { type BatchPlan } from '../../core/plan/batchPlan.ts';
 import type { BatchInput, BatchPatch, EventInput, SplitInput } from '../../contracts/batch/batches.ts';
 import type { BatchToMake } from '../../contracts/plan/planning.ts';
 import { fieldProblem, ProblemError } from '../../contracts/problem.ts';
-import type { BatchRecord, EventRecord } from '../../contracts/records.ts';
+import type { BatchRecord, EventRecord } from '../../contracts/batch/records.ts';
 import {
   batchByKey,
   eventByKey,

@@ -1,11 +1,11 @@
 import { cropOf } from '../books/cropOf.ts';
-import type { BatchRecord } from '../../contracts/records.ts';
+import type { BatchRecord } from '../../contracts/batch/records.ts';
 import { createHash } from 'node:crypto';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { reduceLog } from '../../core/batch/reduce.ts';
 import { backwardChain } from '../../core/plan/schedule/backward.ts';
 import { milestoneOf } from '../../core/plan/schedule/chain.ts';
-import type { BatchPlan } from '../../core/model.ts';
+import type { BatchPlan } from '../../core/plan/batchPlan.ts';
 import type { SowAgainInput } from '../../contracts/batch/batches.ts';
 import { fieldProblem, ProblemError } from '../../contracts/problem.ts';
 import { eventByKey, insertBatch, insertEvent, lockBatch } from '../../db/batch/batches.ts';

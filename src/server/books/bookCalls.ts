@@ -2,7 +2,7 @@ import type { APIContext } from 'astro';
 import { z } from 'zod';
 import { version } from '../../contracts/fields.ts';
 import { ProblemError } from '../../contracts/problem.ts';
-import type { LotRecord, PlaceRecord } from '../../contracts/records.ts';
+import type { LotRecord, PlaceRecord } from '../../contracts/books/records.ts';
 import type { BookInputs, BookName } from '../../db/books/books.ts';
 import { BOOK_NAMES, BOOK_SCHEMAS, readBook, writeLine } from './changeBooks.ts';
 import { lotAnswer } from './lotAnswer.ts';

@@ -8,9 +8,16 @@ import { type NurseryInput } from '../../contracts/house/settings.ts';
 import { coverInput, programmeInput } from '../../contracts/hardening/hardening.ts';
 import { feedInput, mixInput, stockItemInput } from '../../contracts/potting/potting.ts';
 import { fieldProblem, ProblemError } from '../../contracts/problem.ts';
-import type { CropRecord, LotRecord, PlaceRecord } from '../../contracts/records.ts';
+import type { CropRecord, LotRecord, PlaceRecord } from '../../contracts/books/records.ts';
 import { requireDay } from '../../core/calendar/dayNumber.ts';
-import { insertLine, updateLine, updateNursery, type BookInputs, type BookName, type BookWrite } from '../../db/books/books.ts';
+import {
+  insertLine,
+  updateLine,
+  updateNursery,
+  type BookInputs,
+  type BookName,
+  type BookWrite,
+} from '../../db/books/books.ts';
 import { database } from '../database.ts';
 import { lotAnswer } from './lotAnswer.ts';
 import { placeAnswer } from './placeAnswer.ts';

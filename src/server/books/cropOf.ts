@@ -1,5 +1,6 @@
 import { cropOfBatch } from '../../core/books/varietyFigures.ts';
-import type { BatchRecord, CropRecord, VarietyRecord } from '../../contracts/records.ts';
+import type { BatchRecord } from '../../contracts/batch/records.ts';
+import type { CropRecord, VarietyRecord } from '../../contracts/books/records.ts';
 import type { World } from '../../db/house/world.ts';
 
 type Of = Pick<BatchRecord, 'cropId' | 'varietyId'>;

@@ -3,9 +3,10 @@ import { looksOf, progressThrough, teachingCounts } from '../../core/batch/looks
 import { reduceLog } from '../../core/batch/reduce.ts';
 import { expectedShare_frac } from '../../core/germination/usual.ts';
 import { learn, trayEstimate, type Learned, type TrayEstimate } from '../../core/germination/learning.ts';
-import type { Crop } from '../../core/model.ts';
+import type { Crop } from '../../core/books/crop.ts';
 import type { SeasonTables } from '../../core/plan/schedule/seasonTables.ts';
-import type { BatchRecord, CropRecord, EventRecord, LotRecord, VarietyRecord } from '../../contracts/records.ts';
+import type { BatchRecord, EventRecord } from '../../contracts/batch/records.ts';
+import type { CropRecord, LotRecord, VarietyRecord } from '../../contracts/books/records.ts';
 import type { World } from '../../db/house/world.ts';
 
 /** What one batch taught, with whose it was. */

@@ -14,7 +14,8 @@ import { POTTING_CHECK_DAYS, stageSums } from '../../core/growth/stageSums.ts';
 import { noonOf } from '../../core/plan/schedule/chain.ts';
 import type { SeasonTables } from '../../core/plan/schedule/seasonTables.ts';
 import { totalAt } from '../../core/plan/schedule/thermalIntegral.ts';
-import type { BatchRecord, CropRecord, EventRecord } from '../../contracts/records.ts';
+import type { BatchRecord, EventRecord } from '../../contracts/batch/records.ts';
+import type { CropRecord } from '../../contracts/books/records.ts';
 import type { World } from '../../db/house/world.ts';
 import { isLeftOut } from '../../core/batch/looks.ts';
 

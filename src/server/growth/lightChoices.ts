@@ -1,6 +1,6 @@
 import { isOver } from '../../core/batch/event.ts';
 import { civilFromDay } from '../../core/calendar/dayNumber.ts';
-import type { Place } from '../../core/model.ts';
+import type { Place } from '../../core/books/place.ts';
 import { heatMoney } from '../../core/plan/placement/energy.ts';
 import { heatOfPlace } from '../../core/plan/placement/reckon.ts';
 import { startOf } from '../../core/plan/schedule/chain.ts';

@@ -3,7 +3,7 @@ import { rungOdds, type RungOdds } from '../../core/hardening/feasible.ts';
 import type { LadderDay } from '../../core/hardening/ladder.ts';
 import { rungsFor, type Programme } from '../../core/hardening/programme.ts';
 import { shelterOf } from '../../core/hardening/ladder.ts';
-import type { Hardiness } from '../../core/model.ts';
+import type { Hardiness } from '../../core/books/crop.ts';
 import type { Season } from '../plan/season.ts';
 import type { Site } from '../weather/site.ts';
 import { shutWorth_K } from './ladders.ts';

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { LidDay } from '../../core/heat/lid.ts';
 import { PROGRAMMES } from '../../core/hardening/programme.ts';
 import type { Order } from '../../core/hardening/orders.ts';
-import type { BatchPlan } from '../../core/model.ts';
+import type { BatchPlan } from '../../core/plan/batchPlan.ts';
 import type { World } from '../../db/house/world.ts';
 import { orderWords, solarNoon_h, whereOf } from './ladders.ts';
 import { lidWords, nightWords } from './structures.ts';

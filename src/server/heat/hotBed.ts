@@ -11,7 +11,7 @@ import {
   type HotBedDays,
   type HotBedLine,
 } from '../../core/heat/hotBed.ts';
-import type { Place } from '../../core/model.ts';
+import type { Place } from '../../core/books/place.ts';
 import { milestoneOf } from '../../core/plan/schedule/chain.ts';
 import { withinDays } from '../../core/plan/schedule/placeClimate.ts';
 import { fieldProblem, ProblemError } from '../../contracts/problem.ts';

@@ -2,7 +2,7 @@ import { plainCropOf } from '../books/cropOf.ts';
 import { dayFromIso, isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { seasonOf } from '../../core/calendar/season.ts';
 import { hourly_C } from '../../core/weather/hourly.ts';
-import type { NurseryRecord } from '../../contracts/records.ts';
+import type { NurseryRecord } from '../../contracts/house/records.ts';
 import { differenceWords, lengthWords } from '../../core/units/words.ts';
 import { dayLength_h } from '../../core/weather/sun.ts';
 import { localHourAt } from '../../core/calendar/localDay.ts';

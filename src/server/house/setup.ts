@@ -1,19 +1,22 @@
 import { readFile } from 'node:fs/promises';
 import type { Sequelize } from 'sequelize';
 import { isoFromDay, requireDay } from '../../core/calendar/dayNumber.ts';
-import type { BatchPlan, Container, Crop, Place } from '../../core/model.ts';
+import type { BatchPlan } from '../../core/plan/batchPlan.ts';
+import type { Container } from '../../core/books/container.ts';
+import type { Crop } from '../../core/books/crop.ts';
+import type { Place } from '../../core/books/place.ts';
 import { cropsFromLibrary, type LibraryTexts } from '../../contracts/books/cropLibrary.ts';
-import type { DemoClock } from '../../contracts/records.ts';
+import type { DemoClock } from '../../contracts/house/records.ts';
 import { insertBatch, insertEvent, type NewEvent } from '../../db/batch/batches.ts';
 import {
   ContainerModel,
   CropModel,
   LotModel,
-  NurseryModel,
   PlaceModel,
   PlacePeriodModel,
   VarietyModel,
-} from '../../db/models.ts';
+} from '../../db/books/models.ts';
+import { NurseryModel } from '../../db/house/models.ts';
 import { FeedModel, MixModel, StockItemModel } from '../../db/potting/models.ts';
 import { insertStockMoves } from '../../db/potting/potting.ts';
 import { writeWeather } from '../../db/weather/weather.ts';

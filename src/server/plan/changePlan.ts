@@ -3,7 +3,7 @@ import type { Transaction } from 'sequelize';
 import { fieldProblem, ProblemError } from '../../contracts/problem.ts';
 import type { PlanChangeInput, PlanChangeLine, UndoInput } from '../../contracts/plan/planning.ts';
 import type { BatchInput } from '../../contracts/batch/batches.ts';
-import type { BatchRecord } from '../../contracts/records.ts';
+import type { BatchRecord } from '../../contracts/batch/records.ts';
 import { insertEvent, lockBatch, updateBatch } from '../../db/batch/batches.ts';
 import { insertPlanChange, listPlanChanges, lockPlan, readPlanChange } from '../../db/plan/planChanges.ts';
 import type { World } from '../../db/house/world.ts';

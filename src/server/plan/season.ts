@@ -7,12 +7,18 @@ import { batchProgress, type Progress, type WeatherOut } from '../../core/batch/
 import { reduceLog, UNSOWN, type BatchState } from '../../core/batch/reduce.ts';
 import { afterLooks, beliefOf, stillComing_frac } from '../../core/germination/belief.ts';
 import { USUAL_UP_frac } from '../../core/germination/usual.ts';
-import type { Container } from '../../core/model.ts';
+import type { Container } from '../../core/books/container.ts';
 import type { BatchOdds } from '../../core/planting/odds.ts';
 import { roundOf, workOf, type Job } from '../../core/batch/work.ts';
 import { climateStart } from '../../core/plan/schedule/placeClimate.ts';
-import { seasonTables, type MeasuredPlaces, type SeasonTables, type TablesBy } from '../../core/plan/schedule/seasonTables.ts';
-import type { BatchRecord, CropRecord, EventRecord, LotRecord, VarietyRecord } from '../../contracts/records.ts';
+import {
+  seasonTables,
+  type MeasuredPlaces,
+  type SeasonTables,
+  type TablesBy,
+} from '../../core/plan/schedule/seasonTables.ts';
+import type { BatchRecord, EventRecord } from '../../contracts/batch/records.ts';
+import type { CropRecord, LotRecord, VarietyRecord } from '../../contracts/books/records.ts';
 import { ProblemError } from '../../contracts/problem.ts';
 import { readMarks, readWorld, type Marks, type World } from '../../db/house/world.ts';
 import { readMeasured } from '../../db/heat/measured.ts';

@@ -2,7 +2,7 @@ import { civilFromDay, dayFromCivil } from '../../core/calendar/dayNumber.ts';
 import { nearestOccurrence } from '../../core/calendar/monthDay.ts';
 import { usualSoil_C } from '../../core/weather/soil.ts';
 import { usualSurface_C } from '../../core/weather/soilSurface.ts';
-import type { Crop } from '../../core/model.ts';
+import type { Crop } from '../../core/books/crop.ts';
 import { earliestOut, riskOffsets, type OutDate, type SiteUsual } from '../../core/planting/outDates.ts';
 import { outsideClimate } from '../../core/plan/schedule/outsideClimate.ts';
 import type { CoverRecord } from '../../contracts/hardening/hardening.ts';

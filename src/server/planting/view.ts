@@ -8,7 +8,7 @@ import { coolerFrom, HEAT_days, heatLines, tooHot } from '../../core/planting/he
 import { OUT_HARM_C } from '../../core/planting/outDates.ts';
 import { ground_m2, spacingOf } from '../../core/planting/spacing.ts';
 import { STOOD_AFTER_days } from '../../core/batch/work.ts';
-import type { Crop } from '../../core/model.ts';
+import type { Crop } from '../../core/books/crop.ts';
 import type {
   OutFromBy,
   DateOffer,

@@ -1,5 +1,5 @@
 import { effectiveEvents } from '../../core/batch/reduce.ts';
-import type { Container } from '../../core/model.ts';
+import type { Container } from '../../core/books/container.ts';
 import type { MixPart, MixRecipe } from '../../core/potting/mix.ts';
 import type { Timed } from '../../core/potting/rates.ts';
 import type { World } from '../../db/house/world.ts';

@@ -29,7 +29,15 @@ import {
 import type { In } from '../../db/sql.ts';
 import { readEvents } from '../../db/house/world.ts';
 import { hashOf } from '../requestHash.ts';
-import { lineage, logLine, missing, repeatedKey, requireFollows, splitIn, type Logged } from '../batch/changeBatches.ts';
+import {
+  lineage,
+  logLine,
+  missing,
+  repeatedKey,
+  requireFollows,
+  splitIn,
+  type Logged,
+} from '../batch/changeBatches.ts';
 import { database } from '../database.ts';
 import { batchIn, readSeason } from '../plan/season.ts';
 import { onHandNow, thingsFor } from './stock.ts';

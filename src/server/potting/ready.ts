@@ -1,7 +1,7 @@
 import { cropOf } from '../books/cropOf.ts';
 import { batchProgress, containerNow, type Progress } from '../../core/batch/progress.ts';
 import type { Sign } from '../../core/batch/event.ts';
-import type { BatchPlan } from '../../core/model.ts';
+import type { BatchPlan } from '../../core/plan/batchPlan.ts';
 import { keepFor } from '../../core/potting/keep.ts';
 import { POTTING_WORDS, readyOf, type PottingJob, type Ready } from '../../core/potting/ready.ts';
 import { slotsFor, traysFor } from '../../core/batch/trays.ts';

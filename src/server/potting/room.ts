@@ -1,6 +1,6 @@
 import { cropOf } from '../books/cropOf.ts';
 import { containerNow, type Progress, type Stand } from '../../core/batch/progress.ts';
-import type { BatchPlan } from '../../core/model.ts';
+import type { BatchPlan } from '../../core/plan/batchPlan.ts';
 import { overRoom, roomUsed } from '../../core/plan/schedule/roomUse.ts';
 import { placesForStage } from '../../core/plan/schedule/suits.ts';
 import { slotsFor, traysFor } from '../../core/batch/trays.ts';

@@ -4,7 +4,7 @@ import { layersOf } from '../../core/potting/pot.ts';
 import { readyOf, type PottingJob } from '../../core/potting/ready.ts';
 import { planSession, type SessionLine } from '../../core/potting/session.ts';
 import { workedBy, type Mark } from '../../core/potting/timer.ts';
-import { placeOfStage } from '../../core/model.ts';
+import { placeOfStage } from '../../core/plan/stage.ts';
 import { traysFor } from '../../core/batch/trays.ts';
 import type {
   OutcomeView,

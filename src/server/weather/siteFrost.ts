@@ -1,6 +1,6 @@
 import { frostDates, frostSeasons, monthDayOf } from '../../core/weather/frost.ts';
 import { OUT_HARM_C, riskOffsets } from '../../core/planting/outDates.ts';
-import type { Hardiness } from '../../core/model.ts';
+import type { Hardiness } from '../../core/books/crop.ts';
 import { lastOut } from '../../core/planting/lastOut.ts';
 import type { FrostChoice } from '../../contracts/weather/weather.ts';
 import type { World } from '../../db/house/world.ts';

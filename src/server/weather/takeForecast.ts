@@ -6,7 +6,7 @@ import { hoursOfDays, localHours } from '../../formats/readForecast.ts';
 import { outsideClimate } from '../../core/plan/schedule/outsideClimate.ts';
 import { forecastFile, type ForecastFile, type TypedForecast } from '../../contracts/weather/forecast.ts';
 import { fieldProblem } from '../../contracts/problem.ts';
-import type { NurseryRecord } from '../../contracts/records.ts';
+import type { NurseryRecord } from '../../contracts/house/records.ts';
 import { addObserved, CLOCKS_DIFFER_ms, freeInstant, insertForecast, type ForecastLow } from '../../db/weather/site.ts';
 import type { Db } from '../../db/sql.ts';
 import type { World } from '../../db/house/world.ts';

@@ -16,8 +16,14 @@ import { dayLength_h } from '../../core/weather/sun.ts';
 import { outsideClimate } from '../../core/plan/schedule/outsideClimate.ts';
 import { earliestOut, LAYER_K, OUT_HARM_C, riskOffsets, type SiteUsual } from '../../core/planting/outDates.ts';
 import { lastOut } from '../../core/planting/lastOut.ts';
-import type { CropRecord } from '../../contracts/records.ts';
-import type { FrostChoice, FrostView, WeatherImport, WeatherPreview, WeatherView } from '../../contracts/weather/weather.ts';
+import type { CropRecord } from '../../contracts/books/records.ts';
+import type {
+  FrostChoice,
+  FrostView,
+  WeatherImport,
+  WeatherPreview,
+  WeatherView,
+} from '../../contracts/weather/weather.ts';
 import { looksLikeDly, readDly, readWeatherCsv, type WeatherDay } from '../../formats/weatherFile.ts';
 import { fieldProblem, ProblemError } from '../../contracts/problem.ts';
 import type { World } from '../../db/house/world.ts';

@@ -1,5 +1,7 @@
 import { JUVENILE_frac } from '../../growth/bolting.ts';
-import type { BatchPlan, Crop, Stage } from '../../model.ts';
+import type { BatchPlan } from '../batchPlan.ts';
+import type { Crop } from '../../books/crop.ts';
+import type { Stage } from '../stage.ts';
 import type { BoltSpec } from './instance.ts';
 
 /** A crop that has had as many such days as it takes runs to flower about one time in two. Common practice, no source. */

@@ -1,4 +1,5 @@
-import type { Crop, PlaceTemperature } from '../../model.ts';
+import type { Crop } from '../../books/crop.ts';
+import type { PlaceTemperature } from '../../books/place.ts';
 
 /** How much heat cool crops get: none, gentle, or the same as warm crops. Growers disagree; it is a rule of the nursery. */
 export type CoolSchool = 'none' | 'gentle' | 'same';

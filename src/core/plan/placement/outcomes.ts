@@ -1,7 +1,7 @@
 import { readyInTime_frac } from '../../batch/inTime.ts';
 import type { Progress } from '../../batch/progress.ts';
 import type { DayNumber } from '../../calendar/dayNumber.ts';
-import type { BatchPlan } from '../../model.ts';
+import type { BatchPlan } from '../batchPlan.ts';
 
 /** When a batch goes out, and how sure it is to be ready in its days. */
 export interface Outcome {

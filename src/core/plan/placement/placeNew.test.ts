@@ -3,7 +3,8 @@ import { demoHouse } from '../../../../tests/support/demoHouse.ts';
 import { toPlan } from '../../../../tests/support/toPlan.ts';
 import { requireDay } from '../../calendar/dayNumber.ts';
 import { coldestNight_C, bandsOf } from '../../growth/bands.ts';
-import type { BatchPlan, Stage } from '../../model.ts';
+import type { BatchPlan } from '../batchPlan.ts';
+import type { Stage } from '../stage.ts';
 import { seasonInstance } from './fromSeason.ts';
 import { placeNew, type Placed } from './placeNew.ts';
 

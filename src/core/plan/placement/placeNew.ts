@@ -1,5 +1,5 @@
 import type { DayNumber } from '../../calendar/dayNumber.ts';
-import type { Stage } from '../../model.ts';
+import type { Stage } from '../stage.ts';
 import type { SeasonBatchToPlan, SeasonInstance } from './fromSeason.ts';
 import { bestPlan, makeBench, type Bench, type Terms } from './insert.ts';
 import { makeProblem, SLOT_PARTS, type Problem, type Task } from './problem.ts';

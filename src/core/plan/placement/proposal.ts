@@ -1,5 +1,7 @@
 import type { DayNumber } from '../../calendar/dayNumber.ts';
-import type { BatchPlan, Place, PlannedSteps, Stage, StagePlaces, WeekSetPoint, WorkKey } from '../../model.ts';
+import type { BatchPlan, PlannedSteps } from '../batchPlan.ts';
+import type { Place, WeekSetPoint } from '../../books/place.ts';
+import type { Stage, StagePlaces, WorkKey } from '../stage.ts';
 import type { SeasonInstance } from './fromSeason.ts';
 import { STEP_OF } from './steps.ts';
 import type { PlacedStay, Solution } from './solution.ts';

@@ -3,7 +3,7 @@ import { checksOf, stageOfPhase } from '../../batch/progress.ts';
 import type { DayNumber } from '../../calendar/dayNumber.ts';
 import { stageNeeds } from '../../growth/stageNeeds.ts';
 import { POTTING_CHECK_DAYS, ruleWeeks } from '../../growth/stageSums.ts';
-import { placeOfStage, type Stage } from '../../model.ts';
+import { placeOfStage, type Stage } from '../stage.ts';
 import { slotsFor, traysFor } from '../../batch/trays.ts';
 import { milestoneOf, noonOf, type Chain } from '../schedule/chain.ts';
 import { temperatureOn } from '../schedule/placeClimate.ts';

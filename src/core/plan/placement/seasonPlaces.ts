@@ -1,5 +1,5 @@
 import type { DayNumber } from '../../calendar/dayNumber.ts';
-import type { Place } from '../../model.ts';
+import type { Place } from '../../books/place.ts';
 import { wetTray_K } from '../schedule/wetTray.ts';
 import type { PlaceSky } from '../schedule/sky.ts';
 import { heldAt, temperatureOn } from '../schedule/placeClimate.ts';

@@ -1,5 +1,5 @@
 import { emergenceShare_frac, germinationRate } from '../../germination/germinationRate.ts';
-import type { Crop } from '../../model.ts';
+import type { Crop } from '../../books/crop.ts';
 import { coolCap_C, type CoolSchool } from './coolCap.ts';
 
 /** A lot to be sown: its crop and how many trays. */

@@ -1,4 +1,4 @@
-import type { Stage, WorkKey } from '../../model.ts';
+import type { Stage, WorkKey } from '../stage.ts';
 
 /** The work that puts a batch into a stage. */
 export const STEP_OF: Readonly<Record<Stage, WorkKey>> = {

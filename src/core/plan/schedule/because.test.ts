@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { crops, steadyPlace } from '../../../../tests/references/library.ts';
 import { requireDay } from '../../calendar/dayNumber.ts';
 import { daysToEmerge, germinationRate } from '../../germination/germinationRate.ts';
-import type { BatchPlan } from '../../model.ts';
+import type { BatchPlan } from '../batchPlan.ts';
 import { backwardChain } from './backward.ts';
 import { milestoneOf, type ChainResult } from './chain.ts';
 import { forwardChain } from './forward.ts';

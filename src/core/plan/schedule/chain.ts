@@ -1,6 +1,6 @@
 import type { Because } from '../../explanation.ts';
 import type { DayNumber } from '../../calendar/dayNumber.ts';
-import type { Stage } from '../../model.ts';
+import type { Stage } from '../stage.ts';
 
 /** The knots of a batch's way, in order. 'pot' and 'space' only where it is potted. */
 export type MilestoneKey =

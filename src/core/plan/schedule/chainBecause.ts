@@ -3,7 +3,7 @@ import { COMMON_PRACTICE, OWN_LOG, type Because, type BecauseInput } from '../..
 import { isoFromDay, type DayNumber } from '../../calendar/dayNumber.ts';
 import { FIRST_UP_PROGRESS, SPREAD_SIGMA } from '../../germination/spread.ts';
 import { STAGE_SUM_SOURCE } from '../../growth/stageSums.ts';
-import { placeOfStage, type Stage } from '../../model.ts';
+import { placeOfStage, type Stage } from '../stage.ts';
 import type { MilestoneKey } from './chain.ts';
 import { temperatureOn } from './placeClimate.ts';
 import { offHeatWords } from './offHeat.ts';

@@ -2,7 +2,7 @@ import type { DayNumber } from '../../calendar/dayNumber.ts';
 import { FIRST_UP_PROGRESS } from '../../germination/spread.ts';
 import { plugGrowth_degreeDays, stageNeeds } from '../../growth/stageNeeds.ts';
 import { POTTING_CHECK_DAYS } from '../../growth/stageSums.ts';
-import type { WorkKey } from '../../model.ts';
+import type { WorkKey } from '../stage.ts';
 import { becauseOf, type BecauseContext } from './chainBecause.ts';
 import { noonOf, type Chain, type ChainResult, type Milestone, type MilestoneKey } from './chain.ts';
 import { pottedAt_degreeDays } from './potted.ts';

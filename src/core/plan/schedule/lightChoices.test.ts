@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { cropNamed, steadyPlace } from '../../../../tests/references/library.ts';
 import { UNSOWN } from '../../batch/reduce.ts';
 import { requireDay } from '../../calendar/dayNumber.ts';
-import type { BatchPlan, Place, PlaceLight } from '../../model.ts';
+import type { BatchPlan } from '../batchPlan.ts';
+import type { Place, PlaceLight } from '../../books/place.ts';
 import {
   lampsPerDay_kWh,
   lightChoices,

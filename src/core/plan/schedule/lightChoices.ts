@@ -1,7 +1,10 @@
 import { checksOf, planAsItStands, type ChainState } from '../../batch/progress.ts';
 import type { DayNumber } from '../../calendar/dayNumber.ts';
 import { GLAZING } from '../../heat/structure.ts';
-import type { BatchPlan, Crop, OffHeatRule, Place, PlaceLight } from '../../model.ts';
+import type { BatchPlan } from '../batchPlan.ts';
+import type { Crop } from '../../books/crop.ts';
+import type { OffHeatRule } from '../../germination/offHeatRule.ts';
+import type { Place, PlaceLight } from '../../books/place.ts';
 import { forwardChain } from './forward.ts';
 import type { SeasonTables } from './seasonTables.ts';
 import { usualLight } from './sky.ts';

@@ -1,5 +1,5 @@
 import { SPREAD_SIGMA, ALL_UP_PROGRESS } from '../../germination/spread.ts';
-import type { OffHeatRule } from '../../model.ts';
+import type { OffHeatRule } from '../../germination/offHeatRule.ts';
 import { normalQuantile } from '../../numerics/normal.ts';
 
 /**

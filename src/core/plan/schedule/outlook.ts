@@ -1,5 +1,5 @@
 import type { DayNumber } from '../../calendar/dayNumber.ts';
-import type { Stage } from '../../model.ts';
+import type { Stage } from '../stage.ts';
 import { backwardChain } from './backward.ts';
 import { plannedChain } from './plannedChain.ts';
 import { milestoneOf, startOf, type Chain, type Unreachable } from './chain.ts';

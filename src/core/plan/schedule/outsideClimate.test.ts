@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { DEMO_OUTSIDE } from '../../../../simulators/demoBooks.ts';
 import { dayFromCivil, requireDay } from '../../calendar/dayNumber.ts';
 import { mondayOf } from '../../calendar/week.ts';
-import type { Place, PlaceTemperature } from '../../model.ts';
+import type { Place, PlaceTemperature } from '../../books/place.ts';
 import { outsideClimate } from './outsideClimate.ts';
 import { placeClimate } from './placeClimate.ts';
 

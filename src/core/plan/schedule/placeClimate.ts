@@ -4,7 +4,7 @@ import { dayOfMonthDay } from '../../calendar/monthDay.ts';
 import { mondayOf } from '../../calendar/week.ts';
 import { hotBedDays } from '../../heat/hotBed.ts';
 import { matRise, roomOn, type MatSpec } from '../../heat/mat.ts';
-import type { Place, PlaceTemperature } from '../../model.ts';
+import type { Place, PlaceTemperature } from '../../books/place.ts';
 import type { OutsideClimate } from './outsideClimate.ts';
 
 /** Day and night temperature of a place for each day from `from`, degrees Celsius. */

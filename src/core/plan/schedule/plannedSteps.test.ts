@@ -4,7 +4,10 @@ import { cropNamed, crops, steadyPlace } from '../../../../tests/references/libr
 import { requireDay } from '../../calendar/dayNumber.ts';
 import { daysToEmerge, germinationRate } from '../../germination/germinationRate.ts';
 import { stageSums } from '../../growth/stageSums.ts';
-import type { BatchPlan, Crop, OffHeatRule, PlannedSteps, WorkKey } from '../../model.ts';
+import type { BatchPlan, PlannedSteps } from '../batchPlan.ts';
+import type { Crop } from '../../books/crop.ts';
+import type { OffHeatRule } from '../../germination/offHeatRule.ts';
+import type { WorkKey } from '../stage.ts';
 import { backwardChain } from './backward.ts';
 import { milestoneOf, startOf, type Chain, type ChainResult } from './chain.ts';
 import { forwardChain, type Facts } from './forward.ts';

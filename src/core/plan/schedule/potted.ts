@@ -1,6 +1,7 @@
 import { grownAtPotting_degreeDays, plugGrowth_degreeDays } from '../../growth/stageNeeds.ts';
 import { POTTING_CHECK_DAYS } from '../../growth/stageSums.ts';
-import type { BatchPlan, Crop } from '../../model.ts';
+import type { BatchPlan } from '../batchPlan.ts';
+import type { Crop } from '../../books/crop.ts';
 import { milestoneOf, type Chain } from './chain.ts';
 import type { Route } from './route.ts';
 import { totalAt } from './thermalIntegral.ts';

@@ -1,5 +1,8 @@
 import { stageSums, type StageSums } from '../../growth/stageSums.ts';
-import { placeOfStage, type BatchPlan, type Crop, type OffHeatRule, type Stage, type StagePlaces } from '../../model.ts';
+import { placeOfStage, type Stage, type StagePlaces } from '../stage.ts';
+import { type BatchPlan } from '../batchPlan.ts';
+import { type Crop } from '../../books/crop.ts';
+import { type OffHeatRule } from '../../germination/offHeatRule.ts';
 import type { Unreachable } from './chain.ts';
 import { progressOffHeat } from './offHeat.ts';
 import type { SeasonTables } from './seasonTables.ts';

@@ -1,6 +1,7 @@
 import type { DayNumber } from '../../calendar/dayNumber.ts';
 import { ruleWeeks } from '../../growth/stageSums.ts';
-import type { BatchPlan, Crop } from '../../model.ts';
+import type { BatchPlan } from '../batchPlan.ts';
+import type { Crop } from '../../books/crop.ts';
 
 /**
  * Sowing day by the plain rule of weeks: hardening days and the middle of the crop's weeks before the transplant date.

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { cropNamed, steadyPlace } from '../../../../tests/references/library.ts';
 import { requireDay } from '../../calendar/dayNumber.ts';
-import type { Place, PlaceTemperature } from '../../model.ts';
+import type { Place, PlaceTemperature } from '../../books/place.ts';
 import { lightUnder_mol_m2 } from '../../weather/light.ts';
 import { sunByRange_MJ_m2, usualLight } from './sky.ts';
 import { seasonTables } from './seasonTables.ts';

@@ -2,7 +2,7 @@ import { dayOfYear } from '../../calendar/dayNumber.ts';
 import { hourly_C } from '../../weather/hourly.ts';
 import { lightUnder_mol_m2, USUAL_LIGHT } from '../../weather/light.ts';
 import { dayLength_h, extraterrestrial_MJ_m2, solar_MJ_m2 } from '../../weather/sun.ts';
-import type { Place, PlaceLight } from '../../model.ts';
+import type { Place, PlaceLight } from '../../books/place.ts';
 import type { OutsideClimate } from './outsideClimate.ts';
 import { hoursOfDay, type PlaceClimate } from './placeClimate.ts';
 

@@ -1,5 +1,7 @@
 import { bandsOf, coldestNight_C, mayStandIn, type BandFigures } from '../../growth/bands.ts';
-import type { Crop, Place, PlaceKind, Stage } from '../../model.ts';
+import type { Crop } from '../../books/crop.ts';
+import type { Place, PlaceKind } from '../../books/place.ts';
+import type { Stage } from '../stage.ts';
 import type { SeasonTables } from './seasonTables.ts';
 import { temperatureOn } from './placeClimate.ts';
 

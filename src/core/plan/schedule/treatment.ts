@@ -1,5 +1,5 @@
 import type { DayNumber } from '../../calendar/dayNumber.ts';
-import type { Crop } from '../../model.ts';
+import type { Crop } from '../../books/crop.ts';
 
 /** Days before sowing on which a seed that is soaked or scarified is taken in hand. Common practice, no source (up to 24 h). */
 const DAY_BEFORE = 1;

@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { cropNamed, crops, steadyPlace } from '../../../../tests/references/library.ts';
 import { dayFromIso, isoFromDay, requireDay } from '../../calendar/dayNumber.ts';
-import type { BatchPlan, Crop, Place } from '../../model.ts';
+import type { BatchPlan } from '../batchPlan.ts';
+import type { Crop } from '../../books/crop.ts';
+import type { Place } from '../../books/place.ts';
 import { backwardChain } from './backward.ts';
 import { seasonTables } from './seasonTables.ts';
 import { placesForStage, stageRange, suitsStage } from './suits.ts';

@@ -1,4 +1,4 @@
-import type { Place } from '../../model.ts';
+import type { Place } from '../../books/place.ts';
 
 /** Degrees the medium of an open wet tray stands under the air by evaporation. Common practice, no source: 2 to 4 K, next to none under a bag. */
 export const OPEN_WET_K = 2;

@@ -1,0 +1,64 @@
+import type { Crop, SeedLight } from '../../core/books/crop.ts';
+import type { Place } from '../../core/books/place.ts';
+import type { HotBedLine } from '../../core/heat/hotBed.ts';
+import type { Container } from '../../core/books/container.ts';
+import type { VarietyFigures } from '../../core/books/varietyFigures.ts';
+
+export type Versioned<T> = T & { readonly version: number };
+
+export type CropRecord = Versioned<Crop>;
+
+export type PlaceRecord = Versioned<Place>;
+
+/** A line of a hot bed's log with its place. */
+export interface HotBedRecord extends HotBedLine {
+  readonly placeId: number;
+}
+
+export type ContainerRecord = Versioned<Container>;
+
+export interface VarietyRecord {
+  readonly id: number;
+  readonly version: number;
+  readonly cropId: number;
+  readonly name: string;
+  readonly note: string;
+  /** What it has otherwise than its crop. */
+  readonly figures: VarietyFigures;
+}
+
+export interface LotRecord {
+  readonly id: number;
+  readonly version: number;
+  readonly varietyId: number;
+  readonly code: string;
+  readonly receivedOn: number | null;
+  readonly germination_percent: number | null;
+  readonly testedOn: number | null;
+  readonly seeds_count: number | null;
+  readonly thousandSeed_g: number | null;
+  readonly weight_g: number | null;
+  readonly packet_seeds: number | null;
+  readonly packet_price: number | null;
+  /** Where the lot wants other light or depth than its crop. */
+  readonly light: SeedLight | null;
+  readonly depth_mm: number | null;
+  readonly treatment: SeedTreatment;
+  readonly storage_C: number | null;
+  readonly moisture_percent: number | null;
+  /** Germination tests, the oldest first. */
+  readonly tests: readonly LotTest<number>[];
+  readonly note: string;
+}
+
+export const TREATMENTS = ['none', 'primed', 'pelleted', 'coated', 'dressed'] as const;
+
+export type SeedTreatment = (typeof TREATMENTS)[number];
+
+/** A germination test: so many seeds laid out, so many up on the last of the days counted. */
+export interface LotTest<Day> {
+  readonly on: Day;
+  readonly method: string;
+  readonly seeds: number;
+  readonly counts: readonly { readonly day: number; readonly up: number }[];
+}
