@@ -5,7 +5,7 @@ import { boundSteps, FULL_BOUND_STEPS, gapOf_frac, heatedWeeksBound } from '../s
 import { FULL_BOUND_MOST, fullBound } from '../src/core/plan/placement/fullBound.ts';
 import { construct } from '../src/core/plan/placement/construct.ts';
 import { improveAll, isLeftOut, putInto, type SearchOptions } from '../src/core/plan/placement/improve.ts';
-import { bestPlan, makeBench, type Terms } from '../src/core/plan/placement/insert.ts';
+import { bestPlan, makeScratch, type Terms } from '../src/core/plan/placement/insert.ts';
 import { addToPool, makePool, type Pool } from '../src/core/plan/placement/pool.ts';
 import { makeProblem, type Problem } from '../src/core/plan/placement/problem.ts';
 import { repair, undoRepair } from '../src/core/plan/placement/repair.ts';
@@ -96,7 +96,7 @@ function insertion({ batches, seed }: Input): object {
   const problem = makeProblem(madeUpSeason({ batches, ...BIG, seed }));
   const state = construct(problem);
   improveAll(state, { seed, moves: 4000 });
-  const bench = makeBench(problem);
+  const bench = makeScratch(problem);
   const times: number[] = [];
   for (let i = 0; i < 12_000; i++) {
     const task = problem.tasks[(i * 37) % batches]!;
@@ -143,7 +143,7 @@ async function smallPool({ batches, seed }: Input): Promise<object> {
 function fillPool(pool: Pool, base: State): void {
   const { problem } = pool;
   const random = seededRandom(7);
-  const bench = makeBench(problem);
+  const bench = makeScratch(problem);
   const state = construct(problem);
   putInto(state, base.plans, base.rows);
   for (const task of problem.tasks) {
@@ -257,7 +257,7 @@ function drag({ batches, seed }: Input): object {
   const problem = makeProblem(madeUpSeason({ batches, ...BIG, seed }));
   const state = construct(problem);
   improveAll(state, { seed, moves: 6000 });
-  const bench = makeBench(problem);
+  const bench = makeScratch(problem);
   const random = seededRandom(seed);
   const previews: number[] = [];
   const repairs: number[] = [];

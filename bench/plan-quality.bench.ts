@@ -10,7 +10,7 @@ import { seededRandom, type Random } from '../src/core/numerics/random.ts';
 import { checkPlan } from '../src/core/plan/placement/checkPlan.ts';
 import { construct } from '../src/core/plan/placement/construct.ts';
 import { improveAll } from '../src/core/plan/placement/improve.ts';
-import { makeBench } from '../src/core/plan/placement/insert.ts';
+import { makeScratch } from '../src/core/plan/placement/insert.ts';
 import { addLonePlans } from '../src/core/plan/placement/lonePlans.ts';
 import { outcomesOf } from '../src/core/plan/placement/outcomes.ts';
 import { addToPool, makePool } from '../src/core/plan/placement/pool.ts';
@@ -374,7 +374,7 @@ async function tinyOptimum(all: number): Promise<{ best: number; all: number }> 
       improveAll(state, { seed: s, moves: TINY_MOVES, onPlan: (f, plan) => addToPool(pool, f, plan, 250) });
       if (!found || costOf(state) < costOf(found)) found = state;
     }
-    addLonePlans(pool, found!, makeBench(problem), 1500, 1);
+    addLonePlans(pool, found!, makeScratch(problem), 1500, 1);
     solvePool(highs, pool, found!, new Set(problem.tasks.map((t) => t.index)), 20);
     const cost = costOf(found!);
     if (

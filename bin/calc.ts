@@ -164,7 +164,7 @@ function emergence(): object {
     first_days: half_days === null ? null : half_days * FIRST_UP_PROGRESS,
     nineTenths_days: half_days === null ? null : half_days * ALL_UP_PROGRESS,
     shareOfBest_frac: emergenceShare_frac(crop.emergence, temperature_C),
-    because: tabled
+    explanation: tabled
       ? 'monotone cubic of 1/days through the table of days at constant temperatures (Fritsch & Carlson 1980); spread log-normal, sigma 0.2 common practice'
       : 'cardinal temperatures: (T - Tb) / theta50 up to the best, falling to 0 at the ceiling; spread log-normal, sigma 0.2 common practice',
     source: tabled ? crop.source : `Garcia-Huidobro, Monteith & Squire 1982, J. Exp. Bot. 33; figures: ${crop.source}`,
@@ -213,7 +213,7 @@ function growth(): object {
     degreeDays: { toPot: sums.pot_degreeDays, toReady: sums.ready_degreeDays },
     firstDay_degreeDays,
     light: { factor: light_factor, dli: light_mol_m2, good: crop.dliGood, least: crop.dliLeast },
-    because:
+    explanation:
       'degree-days above the base by the hour, falling above the optimum to nothing at the ceiling; times what the light makes of it, 1 at the crop’s good light, so that the rule of weeks holds at its reference; two days of standstill after potting',
     source:
       'McMaster & Wilhelm 1997; Yan & Hunt 1999; Scaife, Cox & Morris 1987; weeks, temperatures and light of the crop book: common practice from memory',
@@ -232,7 +232,7 @@ function series(): object {
   return {
     ...indices(counts, seeds),
     hill: hillFit(counts, seeds),
-    because:
+    explanation:
       'days after sowing; t50 straight between counts; the curve is y0 + a t^b / (c^b + t^b), percent of seeds sown',
     source:
       'Coolbear et al. 1984; Farooq et al. 2005; Maguire 1962; Timson 1965; Primack 1980; Wilson 1927; El-Kassaby et al. 2008',
@@ -255,7 +255,7 @@ function seeds(): object {
   return {
     ...question,
     answer: answer && { ...answer, chances: undefined, from: undefined },
-    because: 'fewest cells with which the chance of at least so many good plants reaches the confidence',
+    explanation: 'fewest cells with which the chance of at least so many good plants reaches the confidence',
     source:
       'binomial through germination, field, losses and culls; beyond 1,200 seeds with several to a cell, the normal curve',
   };
@@ -278,7 +278,7 @@ function light(): object {
     extraterrestrial_MJ_m2: extraterrestrial_MJ_m2(latitude_deg, dayOfYear),
     light_mol_m2,
     photothermalRatio_mol_m2_degreeDay: warm ? photothermalRatio(light_mol_m2, figure('mean'), figure('base')) : null,
-    because:
+    explanation:
       'sun above the air, a quarter of it and half the share of sunshine through the sky, 45% of that usable light, 4.57 micromol per J; lamps PPFD x hours x 0.0036',
     source: 'FAO Irrigation and Drainage Paper 56 eq. 21-25, 34, 35; Thimijan & Heins 1983; Liu & Heins 1997',
   };
@@ -324,7 +324,7 @@ function heat(): object {
         energy_kWh: day(ran.energy_kWh),
       },
     },
-    because:
+    explanation:
       'bed, medium and air as a linear network, stepped exactly by the minute; resistances of layers and gaps; the fifth of five days alike',
     source:
       'ISO 6946:2017; Van Loan 1978; Parton & Logan 1981; FAO-56 eq. 35; covers, damp and contact: common practice, no source',
@@ -373,7 +373,7 @@ function mix(): object {
     base_loose_L: loose_L(layers.base_L * pots, more),
     mix_loose_L: top_L,
     parts: partsFor([{ recipe, litres: top_L }], new Map(parts.map((p) => [p.id, p]))),
-    because: 'volume of the pot by its measures or stated litres, more for settling and waste, shared out by parts',
+    explanation: 'volume of the pot by its measures or stated litres, more for settling and waste, shared out by parts',
     source: 'frustum V = h/3 (A1 + A2 + sqrt(A1 A2)); settling and waste are common practice, no source',
   };
 }
@@ -402,7 +402,7 @@ function feed(): object {
       water_mS: figure('waterec', 0),
     }),
     units: { amount: 'g or mL, see unit', ppm: 'mg/L that reaches the plants', ec_mS: 'mS/cm' },
-    because: 'ppm = g/L x 10 x %; P = 0.4364 P2O5, K = 0.8301 K2O; a tank holds the rate times what it makes',
+    explanation: 'ppm = g/L x 10 x %; P = 0.4364 P2O5, K = 0.8301 K2O; a tank holds the rate times what it makes',
     source: 'arithmetic of fertiliser handbooks; standard atomic weights, IUPAC 2021. Follow the label.',
   };
 }
@@ -458,7 +458,7 @@ function frost(): object {
     seasons: seasons.map((s) => ({ ...s, lastSpring: iso(s.lastSpring), firstAutumn: iso(s.firstAutumn) })),
     lastSpring: side('spring'),
     firstAutumn: side('autumn'),
-    because:
+    explanation:
       'last day at or below the threshold before midsummer and first after it, season by season; halves with more than 9 days missing or a gap about the frost are left out; quantiles at i / (n + 1)',
     source: 'Weibull plotting positions, Hyndman & Fan 1996 type 6',
   };

@@ -1,14 +1,14 @@
 /** The arithmetic behind a figure, so that a screen can open it: rule, inputs, source. */
-export interface Because {
+export interface Explanation {
   /** One sentence in the grower's words. */
   readonly rule: string;
-  readonly inputs: readonly BecauseInput[];
+  readonly inputs: readonly ExplanationInput[];
   /** Published source, "common practice, no source", "from memory", or "your own log". */
   readonly source: string;
 }
 
 /** A named input. Dates are ISO days; temperatures are given apart so that the screen can change scale. */
-export interface BecauseInput {
+export interface ExplanationInput {
   readonly name: string;
   readonly value?: string;
   readonly temperature_C?: number;

@@ -4,7 +4,6 @@ import { ALL_STAGES, type WorkKey } from '../core/plan/stage.ts';
 import { USUAL_WINDOW } from '../core/plan/batchPlan.ts';
 import { type OffHeatRule } from '../core/germination/offHeatRule.ts';
 import type { BatchRecord } from '../contracts/batch/records.ts';
-import type { World } from '../db/house/world.ts';
 
 /** What a cell says where nothing is meant: an empty one asks for the usual. */
 export const NONE = 'none';
@@ -103,12 +102,25 @@ export function exact(n: number): number {
   return Number(n.toPrecision(12));
 }
 
+type Named = readonly { readonly id: number; readonly name: string }[];
+
+/** What the names in a batch's cells are taken from. */
+export interface NamesOfBooks {
+  readonly crops: Named;
+  readonly varieties: Named;
+  readonly lots: readonly { readonly id: number; readonly code: string }[];
+  readonly places: Named;
+  readonly containers: Named;
+  readonly covers: Named;
+  readonly programmes: Named;
+}
+
 /** The cells of a batch's plan. */
-export function planCells(batch: BatchRecord, world: World): Record<PlanColumn, string | number> {
+export function planCells(batch: BatchRecord, books: NamesOfBooks): Record<PlanColumn, string | number> {
   const { plan } = batch;
-  const named = (list: readonly { readonly id: number; readonly name: string }[], id: number | null | undefined) =>
+  const named = (list: Named, id: number | null | undefined) =>
     id == null ? NONE : (list.find((item) => item.id === id)?.name ?? NONE);
-  const { crops, varieties, lots, places, containers, covers, programmes } = world;
+  const { crops, varieties, lots, places, containers, covers, programmes } = books;
   const crop = crops.find((c) => c.id === batch.cropId)!.name;
   const day = (on: number | null | undefined) => (on == null ? '' : isoFromDay(on));
   const [germinate, grow, pot, space, harden] = ALL_STAGES.map((stage) => named(places, plan.places[stage]));

@@ -2,7 +2,7 @@ import { MILESTONE_WORDS, type Chain } from '../core/plan/schedule/chain.ts';
 import { placeOfStage, type Stage, type StagePlaces } from '../core/plan/stage.ts';
 import { type Place } from '../core/books/place.ts';
 import type { TemperatureUnit } from '../core/units/temperature.ts';
-import { BecauseText } from './Because.tsx';
+import { ExplanationText } from './ExplanationText.tsx';
 import { spokenDay } from './format.ts';
 
 const STAGE_AT: Readonly<Partial<Record<keyof typeof MILESTONE_WORDS, Stage>>> = {
@@ -55,7 +55,7 @@ export function ChainList({ chain, before, places, placeList, today, unit }: Pro
                 {milestone.status === 'done' && <span className="text-[0.85rem] text-ink2">done</span>}
                 <span className="num text-[1.05rem]">{spokenDay(milestone.day, today)}</span>
               </summary>
-              <BecauseText because={milestone.because} unit={unit} />
+              <ExplanationText explanation={milestone.explanation} unit={unit} />
             </details>
           </li>
         );

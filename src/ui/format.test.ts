@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { requireDay } from '../core/calendar/dayNumber.ts';
 import {
   aboutDegrees,
-  becauseInput,
+  explanationInput,
   counted,
   dayNight,
   degrees,
@@ -53,9 +53,9 @@ describe('figures as they are read', () => {
     ]);
     expect([lateness(0), lateness(1), lateness(-3)]).toEqual(['on time', '1 day late', '3 days early']);
   });
-  it('fills a text, and an input of a because', () => {
+  it('fills a text, and an input of an explanation', () => {
     expect(fillText('{0} on {day}', day, [10], 'F', day)).toBe('50°F on today');
-    expect(becauseInput({ name: 'base', temperature_C: 7 }, 'C')).toBe('base 7°C');
-    expect(becauseInput({ name: 'sum', degreeDays: 100 }, 'F')).toBe('sum 180 degree-days');
+    expect(explanationInput({ name: 'base', temperature_C: 7 }, 'C')).toBe('base 7°C');
+    expect(explanationInput({ name: 'sum', degreeDays: 100 }, 'F')).toBe('sum 180 degree-days');
   });
 });

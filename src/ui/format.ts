@@ -1,7 +1,7 @@
 import { differenceWords } from '../core/units/words.ts';
 import type { ExpectedOut } from '../core/batch/progress.ts';
 import type { Punctuality } from '../core/batch/tolerance.ts';
-import type { BecauseInput } from '../core/explanation.ts';
+import type { ExplanationInput } from '../core/explanation.ts';
 import { civilFromDay, dayFromIso, weekdayOf } from '../core/calendar/dayNumber.ts';
 import { shortDay } from '../core/calendar/shortDay.ts';
 import type { TemperatureUnit } from '../core/units/temperature.ts';
@@ -119,7 +119,7 @@ export function fillText(
 }
 
 /** An input of a because, written for the reader. */
-export function becauseInput(input: BecauseInput, unit: TemperatureUnit): string {
+export function explanationInput(input: ExplanationInput, unit: TemperatureUnit): string {
   if (input.temperature_C !== undefined) return `${input.name} ${degrees(input.temperature_C, unit)}`;
   if (input.degreeDays !== undefined) {
     const shown = unit === 'F' ? input.degreeDays * 1.8 : input.degreeDays;

@@ -1,7 +1,7 @@
 import { batchProgress, type Progress } from '../core/batch/progress.ts';
 import { isOver } from '../core/batch/event.ts';
 import { withSetPoints } from '../core/plan/placement/proposal.ts';
-import { priceBetween, reckon, type ChangePrice, type Reckoning } from '../core/plan/placement/reckon.ts';
+import { priceBetween, reckon, type ChangePrice, type SeasonSummary } from '../core/plan/placement/reckon.ts';
 import { tablesOfHouse } from '../core/plan/schedule/seasonTables.ts';
 import type { OfferShown, SeasonSent } from '../contracts/plan/planner.ts';
 import type { Prepared } from './prepared.ts';
@@ -24,7 +24,7 @@ export function offerCopies(sent: SeasonSent, { toPlan, batches }: Prepared): (o
     plans: typeof batches,
     places = toPlan.places,
     { tables } = toPlan,
-  ): Reckoning =>
+  ): SeasonSummary =>
     reckon({
       today: house.today,
       places,
@@ -37,7 +37,7 @@ export function offerCopies(sent: SeasonSent, { toPlan, batches }: Prepared): (o
       })),
     });
   const now = new Map([...batches.values()].map((one) => [one.id, one.progress]));
-  let before: Reckoning | null = null;
+  let before: SeasonSummary | null = null;
   return (offer) => {
     const setPoints = new Map(offer.setPoints.map((s) => [s.placeId, s.setPoints]));
     const places = toPlan.places.map((place) => withSetPoints(place, setPoints.get(place.id)));

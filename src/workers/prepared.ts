@@ -1,6 +1,6 @@
 import type { BatchPlan } from '../core/plan/batchPlan.ts';
 import { seasonInstance, type SeasonBatchToPlan, type SeasonInstance } from '../core/plan/placement/fromSeason.ts';
-import { makeBench, type Bench } from '../core/plan/placement/insert.ts';
+import { makeScratch, type InsertionScratch } from '../core/plan/placement/insert.ts';
 import type { Offer } from '../core/plan/placement/offers.ts';
 import { makeProblem, type Problem } from '../core/plan/placement/problem.ts';
 import { proposedBatch } from '../core/plan/placement/proposal.ts';
@@ -17,7 +17,7 @@ export interface Prepared {
   readonly toPlan: SeasonToPlan;
   readonly season: SeasonInstance;
   readonly problem: Problem;
-  readonly bench: Bench;
+  readonly bench: InsertionScratch;
   readonly batches: ReadonlyMap<number, SeasonBatchToPlan>;
   readonly plans: ReadonlyMap<number, BatchPlan>;
 }
@@ -30,7 +30,7 @@ export function prepare(sent: SeasonSent, keep: readonly KeptWeeks[] = []): Prep
     toPlan,
     season,
     problem,
-    bench: makeBench(problem),
+    bench: makeScratch(problem),
     batches: new Map(toPlan.batches.map((batch) => [batch.id, batch])),
     plans: new Map(sent.batches.map((batch) => [batch.id, batch.plan])),
   };

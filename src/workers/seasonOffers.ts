@@ -1,10 +1,10 @@
-import type { Bench } from '../core/plan/placement/insert.ts';
+import type { InsertionScratch } from '../core/plan/placement/insert.ts';
 import { offersForLate, offersForRoom, offersForUnplaced, type Offer } from '../core/plan/placement/offers.ts';
 import { presentState } from '../core/plan/placement/present.ts';
 import type { State } from '../core/plan/placement/state.ts';
 import type { Progress } from '../core/batch/progress.ts';
 import { overRoom } from '../core/plan/schedule/roomUse.ts';
-import type { OffersRequest, OfferShown, SeasonSent, Trouble } from '../contracts/plan/planner.ts';
+import type { OffersRequest, OfferShown, SeasonSent, PlanConflict } from '../contracts/plan/planner.ts';
 import { offerCopies, type AppliedOffer, type Unpriced } from './appliedOffer.ts';
 import { prepare, shown, type Prepared } from './prepared.ts';
 
@@ -35,7 +35,7 @@ function comesTrue(
   { batches }: Prepared,
   offer: Unpriced,
   { progress }: AppliedOffer,
-  trouble: Trouble,
+  trouble: PlanConflict,
 ): boolean {
   if (offer.kind === 'fewer' || offer.kind === 'more-room') return true;
   if (trouble.kind !== 'over') {
@@ -58,7 +58,7 @@ function comesTrue(
   return overIn(progress.values()) < overIn([...batches.values()].map((one) => one.progress));
 }
 
-function offersOf({ season }: Prepared, state: State, trouble: Trouble, bench: Bench): Offer[] {
+function offersOf({ season }: Prepared, state: State, trouble: PlanConflict, bench: InsertionScratch): Offer[] {
   if (trouble.kind === 'over') {
     const place = season.placeIds.indexOf(trouble.placeId);
     return offersForRoom(state, { place, from: trouble.from - season.from, to: trouble.to - season.from }, bench);

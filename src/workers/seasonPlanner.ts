@@ -4,7 +4,7 @@ import { boundSteps, FULL_BOUND_STEPS, gapOf_frac, heatedWeeksBound } from '../c
 import { FULL_BOUND_MOST, fullBound } from '../core/plan/placement/fullBound.ts';
 import { construct, insert } from '../core/plan/placement/construct.ts';
 import { improve, isLeftOut, putInto } from '../core/plan/placement/improve.ts';
-import type { Bench } from '../core/plan/placement/insert.ts';
+import type { InsertionScratch } from '../core/plan/placement/insert.ts';
 import { offersForUnplaced } from '../core/plan/placement/offers.ts';
 import { addToPool, makePool, type Pool } from '../core/plan/placement/pool.ts';
 import { presentState } from '../core/plan/placement/present.ts';
@@ -156,7 +156,7 @@ function* said<T>(run: Generator<BoundReport, T>, from: number, over: number): G
 function meanSown({ season, problem }: Prepared, state: State): number | null {
   const days = problem.tasks.flatMap(({ index, spec, first }) => {
     const plan = state.plans[index];
-    return plan && first === 0 && !spec.under && spec.startsOn === undefined ? [season.from + plan.days[0]!] : [];
+    return plan && first === 0 && !spec.inProgress && spec.startsOn === undefined ? [season.from + plan.days[0]!] : [];
   });
   return days.length === 0 ? null : days.reduce((a, b) => a + b, 0) / days.length;
 }
@@ -229,7 +229,7 @@ function standingBetween(
 }
 
 /** The present plan with some batches taken out and put back within the room there is. */
-function freed(state: State, only: ReadonlySet<number>, bench: Bench): State {
+function freed(state: State, only: ReadonlySet<number>, bench: InsertionScratch): State {
   for (const index of only) removePlan(state, index);
   const { tasks } = state.problem;
   for (const index of only) insert(state, tasks[index]!, bench);

@@ -11,7 +11,7 @@ interface Told {
   readonly crop: string;
   readonly pot_days: number | null;
   readonly ready_days: number | null;
-  readonly because: string;
+  readonly explanation: string;
 }
 const calc = (...args: string[]): Told =>
   JSON.parse(execFileSync('npx', ['tsx', 'bin/calc.ts', 'growth', '--json', ...args], { encoding: 'utf8' })) as Told;
@@ -32,7 +32,7 @@ describe('growth on the command line', () => {
     const perDay = ((24 + 16) / 2 - base_C) / (0.8 + (0.2 * dliGood) / 12);
     expect(told.pot_days).toBeCloseTo((potAt_frac * sum) / perDay, 6);
     expect(told.ready_days).toBeCloseTo(sum / perDay + 2, 6);
-    expect(told.because).toMatch(/by the hour.*light/);
+    expect(told.explanation).toMatch(/by the hour.*light/);
   });
   it('by a file of hours, by any of a crop’s names, and never', () => {
     const half = [...Array<number>(12).fill(21), ...Array<number>(12).fill(16)];

@@ -5,7 +5,7 @@ import { gapOf_frac, heatedWeeksBound } from '../../src/core/plan/placement/boun
 import { construct } from '../../src/core/plan/placement/construct.ts';
 import { fullBound } from '../../src/core/plan/placement/fullBound.ts';
 import { improveAll } from '../../src/core/plan/placement/improve.ts';
-import { bestPlan, makeBench } from '../../src/core/plan/placement/insert.ts';
+import { bestPlan, makeScratch } from '../../src/core/plan/placement/insert.ts';
 import type { Instance } from '../../src/core/plan/placement/instance.ts';
 import { addLonePlans } from '../../src/core/plan/placement/lonePlans.ts';
 import { addToPool, makePool } from '../../src/core/plan/placement/pool.ts';
@@ -115,7 +115,7 @@ describe('the bound on any plan', () => {
       const state = construct(problem);
       const pool = makePool(problem);
       improveAll(state, { seed, moves: 900, onPlan: (found, plan) => addToPool(pool, found, plan, 50) });
-      addLonePlans(pool, state, makeBench(problem), 40, seed);
+      addLonePlans(pool, state, makeScratch(problem), 40, seed);
       const bound = ended(fullBound(state, 30))!;
       const answer = solvePool(await loadHighs(), pool, state, new Set(problem.tasks.map((t) => t.index)), 3);
       expect(bound, `seed ${seed}`).toBeLessThanOrEqual(answer.cost + 1e-6);
@@ -136,7 +136,7 @@ describe('the cheapest way at prices', () => {
   it('in an empty house, with nothing to pay, is as cheap as the search’s own or cheaper by its waits', () => {
     const problem = makeProblem(madeUpSeason({ batches: 40, places: 10, days: 220, seed: 9 }));
     const state = emptyState(problem);
-    const [bench, wayBench] = [makeBench(problem), makeWayBench(problem)];
+    const [bench, wayBench] = [makeScratch(problem), makeWayBench(problem)];
     const free = {
       room: new Float64Array(problem.placeCount * (problem.days + 1)),
       work_perMin: new Float64Array(problem.blocks),

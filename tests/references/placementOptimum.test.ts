@@ -10,7 +10,7 @@ import {
   type Instance,
   type StageSpec,
 } from '../../src/core/plan/placement/instance.ts';
-import { bestPlan, makeBench } from '../../src/core/plan/placement/insert.ts';
+import { bestPlan, makeScratch } from '../../src/core/plan/placement/insert.ts';
 import { makeProblem, type Problem } from '../../src/core/plan/placement/problem.ts';
 import { solutionOf } from '../../src/core/plan/placement/solution.ts';
 import { addPlan, costOf, emptyState, type State } from '../../src/core/plan/placement/state.ts';
@@ -61,7 +61,7 @@ describe('tiny seasons with too little room', () => {
       const instance = tinySeason(seed);
       const problem = makeProblem(instance);
       const { best, pool } = searched(problem, 2, 2000);
-      addLonePlans(pool, best, makeBench(problem), 600, 1);
+      addLonePlans(pool, best, makeScratch(problem), 600, 1);
       solvePool(await loadHighs(), pool, best, new Set(problem.tasks.map((t) => t.index)), 20);
       const cost = costOf(best);
       expect(checkPlan(instance, solutionOf(best)).faults).toEqual([]);
@@ -147,7 +147,7 @@ describe('a place in which batches grow from one stage into the next', () => {
 
   it('is bound on each day by the slots of that day, though the same plans stand there', async () => {
     const problem = makeProblem(instance);
-    const bench = makeBench(problem);
+    const bench = makeScratch(problem);
     const pool = makePool(problem);
     const state = emptyState(problem);
     for (const task of problem.tasks) addToPool(pool, state, bestPlan(state, task, bench)!, Infinity);

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { EVENT_KINDS, SIGNS, STOOD } from '../../core/batch/event.ts';
+import { EVENT_KINDS, SIGNS, ESTABLISHMENT_RESULTS } from '../../core/batch/event.ts';
 import { LEAST_SURE_frac, MOST_SURE_frac } from '../../core/plan/placement/planning.ts';
 import { FAILURES } from '../../core/batch/failures.ts';
 import { offHeatInput } from '../house/settings.ts';
@@ -104,8 +104,12 @@ export const eventInput = z
       ctx.addIssue({ code: 'custom', path: ['cause'], message: 'reason: say why it is left out of what is learned' });
     if (event.planting && event.kind !== 'planted-out')
       ctx.addIssue({ code: 'custom', path: ['planting'], message: 'planting: belongs to a line "planted-out"' });
-    if (event.kind === 'stood' && !(STOOD as readonly string[]).includes(event.cause))
-      ctx.addIssue({ code: 'custom', path: ['cause'], message: `how it stood: one of ${STOOD.join(', ')}` });
+    if (event.kind === 'stood' && !(ESTABLISHMENT_RESULTS as readonly string[]).includes(event.cause))
+      ctx.addIssue({
+        code: 'custom',
+        path: ['cause'],
+        message: `how it stood: one of ${ESTABLISHMENT_RESULTS.join(', ')}`,
+      });
     if (event.kind !== 'sign') return;
     if (!(SIGNS as readonly string[]).includes(event.cause))
       ctx.addIssue({ code: 'custom', path: ['cause'], message: `sign: one of ${SIGNS.join(', ')}` });

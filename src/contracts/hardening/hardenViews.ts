@@ -1,12 +1,12 @@
-import type { Because } from '../../core/explanation.ts';
+import type { Explanation } from '../../core/explanation.ts';
 import type { DayWeather, Flag } from '../../core/weather/forecast.ts';
 import type { LidDay } from '../../core/heat/lid.ts';
 import type { Rung } from '../../core/hardening/programme.ts';
-import type { LadderAt, LadderDay, LadderRules, Say } from '../../core/hardening/ladder.ts';
+import type { LadderAt, LadderDay, LadderRules, HardeningAction } from '../../core/hardening/ladder.ts';
 import type { GateKey, GateMode, GateState, Verdict } from '../../core/planting/gates.ts';
 import type { Quantiles } from '../../core/planting/odds.ts';
 import type { Spacing } from '../../core/planting/spacing.ts';
-import type { Stood } from '../../core/batch/event.ts';
+import type { EstablishmentResult } from '../../core/batch/event.ts';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
 import type { CoverRecord, ProgrammeRecord } from './hardening.ts';
 import type { ForecastStatus } from '../weather/forecast.ts';
@@ -36,7 +36,7 @@ export interface ForecastView {
 /** A day of a batch's ladder. */
 export interface RungDay {
   readonly day: number;
-  readonly say: Say;
+  readonly say: HardeningAction;
   readonly rung: number;
   readonly climbs: boolean;
   readonly done: boolean;
@@ -61,7 +61,7 @@ export interface LadderView {
   /** Hardening, or the day it is to begin. */
   readonly startsOn: number | null;
   readonly today: string;
-  readonly say: Say | null;
+  readonly say: HardeningAction | null;
   readonly why: string;
   readonly order: string;
   readonly days: readonly RungDay[];
@@ -76,7 +76,7 @@ export interface LadderView {
   readonly expectedOn: number | null;
   readonly end: Quantiles | null;
   readonly inTime_frac: number | null;
-  readonly because: Because | null;
+  readonly explanation: Explanation | null;
   /** Before it begins: rungs the site can as good as never do at that time. */
   readonly never: readonly number[];
   /** To try a hold in the page. */
@@ -118,7 +118,7 @@ export interface StructureView {
   readonly outside_C: readonly (readonly number[])[];
   readonly today: string;
   readonly tonight: string;
-  readonly because: Because;
+  readonly explanation: Explanation;
 }
 
 /** A gate with its words. */
@@ -132,7 +132,7 @@ export interface GateView {
   /** First day it is likely to pass, and in how many springs it has by the transplant date. */
   readonly first: Quantiles | null;
   readonly byDate_frac: number | null;
-  readonly because: Because;
+  readonly explanation: Explanation;
 }
 
 export interface PlantLine {
@@ -198,7 +198,7 @@ export interface PlantedLine {
   /** What it wants today. */
   readonly care: readonly string[];
   readonly bed: string;
-  readonly stood: Stood | null;
+  readonly stood: EstablishmentResult | null;
   readonly stoodCount: number | null;
   readonly stoodOn: number | null;
   readonly askOn: number;

@@ -99,7 +99,7 @@ const batch = z.strictObject({
     .min(2)
     .max(9)
     .optional(),
-  under: z
+  inProgress: z
     .strictObject({
       at: wholeNumber('stage reached', 0, 7),
       place: recordId('place'),
@@ -178,8 +178,9 @@ export const placementInstance = z
       b.stages.forEach((s, j) => {
         if (s >= one.stages.length) fault(['batches', i, 'stages', j], `there is no stage ${s}`);
       });
-      if (b.under) known(b.under.place, ['batches', i, 'under', 'place']);
-      if (b.under && b.under.at >= b.stages.length) fault(['batches', i, 'under', 'at'], 'it has no such stage');
+      if (b.inProgress) known(b.inProgress.place, ['batches', i, 'inProgress', 'place']);
+      if (b.inProgress && b.inProgress.at >= b.stages.length)
+        fault(['batches', i, 'inProgress', 'at'], 'it has no such stage');
       b.pinned?.forEach((stay, j) => {
         known(stay.place, ['batches', i, 'pinned', j, 'place']);
         if (stay.to > one.days || stay.to < stay.from)
@@ -236,7 +237,7 @@ export function instanceFromJson(json: PlacementInstanceJson): Instance {
       weight: b.weight,
       ...(b.spread_days === undefined ? {} : { spread_days: b.spread_days }),
       ...(b.work_min ? { work_min: b.work_min } : {}),
-      ...(b.under ? { under: { ...b.under, place: indexOf.get(b.under.place)! } } : {}),
+      ...(b.inProgress ? { inProgress: { ...b.inProgress, place: indexOf.get(b.inProgress.place)! } } : {}),
       ...(b.pinned ? { pinned: b.pinned.map((stay) => ({ ...stay, place: indexOf.get(stay.place)! })) } : {}),
     })),
   };

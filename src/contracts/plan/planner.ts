@@ -74,13 +74,13 @@ export interface PlanAnswer {
   readonly offers: readonly { readonly batchId: number; readonly offers: readonly OfferShown[] }[];
 }
 
-export type Trouble =
+export type PlanConflict =
   | { readonly kind: 'over'; readonly placeId: number; readonly from: DayNumber; readonly to: DayNumber }
   | { readonly kind: 'late'; readonly batchId: number }
   | { readonly kind: 'stuck'; readonly batchId: number };
 
 export interface OffersRequest extends SeasonSent {
-  readonly troubles: readonly Trouble[];
+  readonly troubles: readonly PlanConflict[];
 }
 
 /** An offer in the season's own numbers and days. */

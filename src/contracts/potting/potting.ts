@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { Because } from '../../core/explanation.ts';
+import type { Explanation } from '../../core/explanation.ts';
 import type { Sign } from '../../core/batch/event.ts';
 import type { Container } from '../../core/books/container.ts';
 import type { Feed } from '../../core/potting/feed.ts';
@@ -285,7 +285,7 @@ export interface SessionView extends Omit<SessionRecord, 'lines'> {
   }[];
   readonly mixes: readonly { readonly name: string; readonly litres: number; readonly recipe: string }[];
   readonly parts: readonly (PartNeed & { readonly have: number | null })[];
-  readonly because: Readonly<Record<'minutes' | 'litres' | 'order', Because>>;
+  readonly explanation: Readonly<Record<'minutes' | 'litres' | 'order', Explanation>>;
   readonly room: readonly RoomLine[];
   readonly rest_days: number;
   readonly choices: {

@@ -86,9 +86,9 @@ export interface PlantingDetails {
 }
 
 /** How a batch stood some days after planting out, in one tap. */
-export const STOOD = ['well', 'checked', 'losses', 'lost'] as const;
-export type Stood = (typeof STOOD)[number];
-export const STOOD_WORDS: Readonly<Record<Stood, string>> = {
+export const ESTABLISHMENT_RESULTS = ['well', 'checked', 'losses', 'lost'] as const;
+export type EstablishmentResult = (typeof ESTABLISHMENT_RESULTS)[number];
+export const ESTABLISHMENT_WORDS: Readonly<Record<EstablishmentResult, string>> = {
   well: 'standing well',
   checked: 'checked, but alive',
   losses: 'some lost',

@@ -1,5 +1,5 @@
 import { chilledBy } from '../plan/schedule/treatment.ts';
-import type { Because } from '../explanation.ts';
+import type { Explanation } from '../explanation.ts';
 import { isoFromDay, type DayNumber } from '../calendar/dayNumber.ts';
 import { placeOfStage, type Stage } from '../plan/stage.ts';
 import { type BatchPlan } from '../plan/batchPlan.ts';
@@ -108,7 +108,7 @@ function expectedOut(plants_on: DayNumber, done: boolean, weather: WeatherOut | 
 
 /** The chain with its last day as ladder and gates let it: what the chain says of going out is what every screen says. */
 function outByWeather(chain: Chain, { plants_on, inTime_frac }: ExpectedOut, on: DayNumber): Chain {
-  const because: Because = {
+  const explanation: Explanation = {
     rule: 'Plants, ladder and gates together: by this day half of the springs that could come have let them out.',
     inputs: [
       { name: 'the plants themselves', date: isoFromDay(plants_on) },
@@ -117,7 +117,7 @@ function outByWeather(chain: Chain, { plants_on, inTime_frac }: ExpectedOut, on:
     source: 'springs drawn from the site’s own years and the forecast',
   };
   const milestones = chain.milestones.map((m) =>
-    m.key === 'plant' ? { ...m, t: noonOf(on), day: on, dueOn: on, because } : m,
+    m.key === 'plant' ? { ...m, t: noonOf(on), day: on, dueOn: on, explanation } : m,
   );
   return { ...chain, milestones };
 }

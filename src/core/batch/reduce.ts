@@ -1,7 +1,7 @@
 import { USUAL_UP_frac } from '../germination/usual.ts';
 import type { DayNumber } from '../calendar/dayNumber.ts';
 import { FREE, refusalOf, STEPS, sumOf, upByTrays, type Refusal } from './refusal.ts';
-import type { BatchEvent, ContainerMove, FactKey, Phase, PlantingDetails, Sign, Stood } from './event.ts';
+import type { BatchEvent, ContainerMove, FactKey, Phase, PlantingDetails, Sign, EstablishmentResult } from './event.ts';
 
 /** Where a batch has stood since a day. */
 export interface Stay {
@@ -51,7 +51,11 @@ export interface BatchState {
   readonly rungLoggedOn: DayNumber | null;
   readonly rungHeld: readonly DayNumber[];
   readonly planting: PlantingDetails | null;
-  readonly stood: { readonly stood: Stood; readonly day: DayNumber; readonly count: number | null } | null;
+  readonly stood: {
+    readonly stood: EstablishmentResult;
+    readonly day: DayNumber;
+    readonly count: number | null;
+  } | null;
 }
 
 export const UNSOWN: BatchState = {
@@ -205,7 +209,7 @@ export function applyEvent(state: BatchState, event: BatchEvent, expected_frac: 
       next.traysToCount = Object.keys(state.trayUp).map(Number);
       break;
     case 'stood':
-      next.stood = { stood: event.cause as Stood, day: event.day, count };
+      next.stood = { stood: event.cause as EstablishmentResult, day: event.day, count };
       break;
     case 'planted-out':
       next.planted_count = count ?? state.up_count ?? state.alive_count;

@@ -36,11 +36,11 @@ export interface Limit {
   readonly raises?: Stress;
 }
 
-export type Say = 'go' | 'hold' | 'back';
+export type HardeningAction = 'go' | 'hold' | 'back';
 
 /** What to do on a day. */
 export interface Decision {
-  readonly say: Say;
+  readonly say: HardeningAction;
   /** Rung of that day; 0 = in shelter. */
   readonly rung: number;
   /** Whether the rung is a new one. */
@@ -123,7 +123,7 @@ export function decideDay(
 ): Decision {
   const { rungs } = rules;
   const of = at.rung === 0 ? 1 : rungs[at.rung - 1]!.days;
-  const stay = (say: Say, rung: number, limit: Limit | null, served = at.served): Decision => ({
+  const stay = (say: HardeningAction, rung: number, limit: Limit | null, served = at.served): Decision => ({
     say,
     rung,
     climbs: false,

@@ -107,7 +107,12 @@ export function gatesOf(input: GateInput, modes: GateModes, rules: GateRules): G
 }
 
 type Told = Omit<Gate, 'key' | 'mode'>;
-const told = (state: GateState, figure: number | null, wants: number | null, day: DayNumber | null = null): Told => ({
+const gateResult = (
+  state: GateState,
+  figure: number | null,
+  wants: number | null,
+  day: DayNumber | null = null,
+): Told => ({
   state,
   figure,
   wants,
@@ -116,15 +121,15 @@ const told = (state: GateState, figure: number | null, wants: number | null, day
 
 const GATE: Readonly<Record<GateKey, (input: GateInput, rules: GateRules) => Told>> = {
   calendar: ({ today, outFrom }) => {
-    if (outFrom === null) return told('fail', null, null);
-    return told(today >= outFrom ? 'pass' : 'wait', outFrom - today, 0, outFrom);
+    if (outFrom === null) return gateResult('fail', null, null);
+    return gateResult(today >= outFrom ? 'pass' : 'wait', outFrom - today, 0, outFrom);
   },
   soil: ({ soil_C, soilMin_C }, { soil_days }) => {
     const last = soil_C.slice(-soil_days);
     const now = soil_C.at(-1) ?? null;
-    if (now === null) return told('unknown', null, soilMin_C);
+    if (now === null) return gateResult('unknown', null, soilMin_C);
     const warm = last.length === soil_days && last.every((t) => t !== null && t >= soilMin_C);
-    return told(warm ? 'pass' : 'wait', now, soilMin_C);
+    return gateResult(warm ? 'pass' : 'wait', now, soilMin_C);
   },
   nights: ({ nights_C, nightMin_C, warm_K }, { nights }) => {
     let run = 0;
@@ -133,50 +138,50 @@ const GATE: Readonly<Record<GateKey, (input: GateInput, rules: GateRules) => Tol
       if (low === null || low === undefined || low + warm_K < nightMin_C) break;
       run++;
     }
-    if (run >= nights) return told('pass', nights, nights);
+    if (run >= nights) return gateResult('pass', nights, nights);
     // A run that ends at a night nothing is known of may be longer than is known.
     const before = nights_C[nights_C.length - 1 - run];
     const gap = before === null || before === undefined;
-    return told(gap ? 'unknown' : 'wait', run === 0 && gap ? null : run, nights);
+    return gateResult(gap ? 'unknown' : 'wait', run === 0 && gap ? null : run, nights);
   },
   forecast: ({ forecast, scores, harm_C, cover_K }, { ahead_days, frost_frac }) => {
     const nights = forecast
       .slice(0, ahead_days)
       .flatMap((d) => (d.night_C === null ? [] : [{ day: d.day, low_C: d.night_C, score: scoreAt(scores, d.lead) }]));
-    if (nights.length === 0) return told('unknown', null, frost_frac);
+    if (nights.length === 0) return gateResult('unknown', null, frost_frac);
     let [worst, on] = [0, nights[0]!.day];
     for (const { day, low_C, score } of nights) {
       const odds = oddsAtOrBelow(low_C, harm_C - cover_K, score);
       if (odds > worst) [worst, on] = [odds, day];
     }
     const any = oddsOfAny(nights, harm_C - cover_K);
-    if (any > frost_frac) return told('fail', any, frost_frac, on);
+    if (any > frost_frac) return gateResult('fail', any, frost_frac, on);
     // The night after the last day belongs to a day that is not told any more.
-    return told(nights.length >= ahead_days - 1 ? 'pass' : 'unknown', any, frost_frac, on);
+    return gateResult(nights.length >= ahead_days - 1 ? 'pass' : 'unknown', any, frost_frac, on);
   },
   storm: ({ forecast }, { storm_days, storm_m_s }) => {
     const days = forecast.slice(0, storm_days).filter((d) => d.gust_m_s !== null);
-    if (days.length === 0) return told('unknown', null, storm_m_s);
+    if (days.length === 0) return gateResult('unknown', null, storm_m_s);
     let [worst, on] = [0, days[0]!.day];
     for (const day of days) {
       const gust = day.gust_m_s!;
       if (gust > worst) [worst, on] = [gust, day.day];
     }
-    if (tooWindy(worst, storm_m_s)) return told('fail', worst, storm_m_s, on);
-    return told(days.length >= storm_days ? 'pass' : 'unknown', worst, storm_m_s, on);
+    if (tooWindy(worst, storm_m_s)) return gateResult('fail', worst, storm_m_s, on);
+    return gateResult(days.length >= storm_days ? 'pass' : 'unknown', worst, storm_m_s, on);
   },
   heat: ({ forecast, soil_C, heat }) => {
     const days = forecast.slice(0, HEAT_days).flatMap((d) => (d.most_C === null ? [] : [d.most_C]));
     const hot = tooHot(forecast, soil_C.at(-1) ?? null, heat);
-    if (hot) return told('fail', hot.figure, hot.wants, hot.day);
-    if (days.length === 0) return told('unknown', null, heat.air_C);
-    return told(days.length >= HEAT_days ? 'pass' : 'unknown', Math.max(...days), heat.air_C);
+    if (hot) return gateResult('fail', hot.figure, hot.wants, hot.day);
+    if (days.length === 0) return gateResult('unknown', null, heat.air_C);
+    return gateResult(days.length >= HEAT_days ? 'pass' : 'unknown', Math.max(...days), heat.air_C);
   },
-  hardened: ({ rung, rungs, hardened }) => told(hardened ? 'pass' : 'wait', rung, rungs),
+  hardened: ({ rung, rungs, hardened }) => gateResult(hardened ? 'pass' : 'wait', rung, rungs),
   covers: ({ cover }) =>
     cover === null
-      ? told('pass', 0, 0)
-      : told(cover.toHand_m2 >= cover.needs_m2 ? 'pass' : 'fail', cover.toHand_m2, cover.needs_m2),
+      ? gateResult('pass', 0, 0)
+      : gateResult(cover.toHand_m2 >= cover.needs_m2 ? 'pass' : 'fail', cover.toHand_m2, cover.needs_m2),
 };
 
 export type Verdict = 'plant' | 'wait' | 'not';

@@ -1,4 +1,4 @@
-import type { Because } from '../explanation.ts';
+import type { Explanation } from '../explanation.ts';
 import { COMMON_PRACTICE, OWN_LOG } from '../explanation.ts';
 import type { Container } from '../books/container.ts';
 import { requireRange } from '../numerics/guard.ts';
@@ -61,7 +61,7 @@ export interface SessionPlan {
   readonly parts: readonly PartNeed[];
   /** One to a tray. */
   readonly labels: number;
-  readonly because: Readonly<Record<'minutes' | 'litres' | 'order', Because>>;
+  readonly explanation: Readonly<Record<'minutes' | 'litres' | 'order', Explanation>>;
 }
 
 /** From how few days to spare a batch goes before all that can wait. Common practice, no source. */
@@ -140,7 +140,7 @@ export function planSession(
     mixes: mixes.map(({ recipe, litres }) => ({ recipeId: recipe.id, litres })),
     parts: partsFor(mixes, items),
     labels: planned.reduce((sum, line) => sum + line.trays, 0),
-    because: {
+    explanation: {
       minutes: {
         rule: 'setting out, then plants over the pace of each hand, then trips with the trolley shared among the hands',
         inputs: [

@@ -4,7 +4,7 @@ import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { EVENT_WORDS, isOver, type Phase } from '../../core/batch/event.ts';
 import { MILESTONE_WORDS, type Milestone } from '../../core/plan/schedule/chain.ts';
 import type { BatchPageData } from '../../contracts/batch/batchPage.ts';
-import { BecauseText } from '../../ui/Because.tsx';
+import { ExplanationText } from '../../ui/ExplanationText.tsx';
 import { call, freshKey, trouble } from '../../ui/call.ts';
 import { Field } from '../../ui/Field.tsx';
 import { shortDay, spokenDay, outWords, punctualityWords } from '../../ui/format.ts';
@@ -192,8 +192,8 @@ function ChainTable({ data }: { readonly data: BatchPageData }) {
                   <details>
                     <summary>{MILESTONE_WORDS[key]}</summary>
                     {(now ?? plan) && (
-                      <BecauseText
-                        because={(now?.status === 'done' ? (plan ?? now) : (now ?? plan))!.because}
+                      <ExplanationText
+                        explanation={(now?.status === 'done' ? (plan ?? now) : (now ?? plan))!.explanation}
                         unit={unit}
                       />
                     )}

@@ -3,7 +3,7 @@ import type { BatchOdds } from '../../core/planting/odds.ts';
 import type { HardenView, LadderView } from '../../contracts/hardening/hardenViews.ts';
 import { degreesWords, COVER_WORDS } from '../../core/hardening/words.ts';
 import { windWords } from '../../core/units/words.ts';
-import { BecauseText } from '../../ui/Because.tsx';
+import { ExplanationText } from '../../ui/ExplanationText.tsx';
 import { counted, shortDay, expectedWords, spokenDay } from '../../ui/format.ts';
 import type { LogLine } from '../../ui/logPost.ts';
 import { endWords } from './LadderRow.tsx';
@@ -82,10 +82,10 @@ export function LadderPanel(props: Props) {
         {endWords(ladder, today)}
         {ladder.inTime_frac !== null && `; fit to go out in time in ${percent(ladder.inTime_frac)} of springs`}
       </p>
-      {ladder.because && (
+      {ladder.explanation && (
         <details className="mt-1">
           <summary className="link-btn">Why</summary>
-          <BecauseText because={ladder.because} unit={unit} />
+          <ExplanationText explanation={ladder.explanation} unit={unit} />
         </details>
       )}
       {begun && !ladder.hardened && (

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { NightAct } from '../../core/heat/lid.ts';
 import { degreesWords } from '../../core/hardening/words.ts';
 import type { StructureView } from '../../contracts/hardening/hardenViews.ts';
-import { BecauseText } from '../../ui/Because.tsx';
+import { ExplanationText } from '../../ui/ExplanationText.tsx';
 import { counted, spokenDay } from '../../ui/format.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
 import { dayHead, whole } from '../weather/SkyRow.tsx';
@@ -120,7 +120,7 @@ function Structure({ view, today, unit }: { readonly view: StructureView } & Pic
           </p>
           <details className="mt-1">
             <summary className="link-btn">Why</summary>
-            <BecauseText because={view.because} unit={unit} />
+            <ExplanationText explanation={view.explanation} unit={unit} />
           </details>
           <details className="mt-1">
             <summary className="link-btn">The hours as a table</summary>

@@ -1,16 +1,16 @@
 import { money } from '../../ui/house.ts';
-import type { Reckoning } from '../../core/plan/placement/reckon.ts';
+import type { SeasonSummary } from '../../core/plan/placement/reckon.ts';
 import type { HouseData } from '../../contracts/plan/seasonData.ts';
 import { counted } from '../../ui/format.ts';
 
 interface Props {
   readonly house: HouseData;
-  readonly columns: readonly { readonly name: string; readonly reckoning: Reckoning }[];
+  readonly columns: readonly { readonly name: string; readonly reckoning: SeasonSummary }[];
 }
 
 /** Seasons added up, side by side: what is late, what is over room, what it costs. */
 export function Comparison({ house, columns }: Props) {
-  const rows: readonly { name: string; of: (r: Reckoning) => string; bad?: (r: Reckoning) => boolean }[] = [
+  const rows: readonly { name: string; of: (r: SeasonSummary) => string; bad?: (r: SeasonSummary) => boolean }[] = [
     { name: 'Late', of: (r) => (r.late_count === 0 ? 'none' : `${r.late_count}, ${counted(r.late_days, 'day')}`) },
     {
       name: 'Too early',
@@ -33,9 +33,9 @@ export function Comparison({ house, columns }: Props) {
     { name: 'Set-points changed', of: (r) => String(r.setPointChanges) },
     ...house.places.map((place, i) => ({
       name: `${place.name}, fullest`,
-      of: (r: Reckoning) =>
+      of: (r: SeasonSummary) =>
         `${Math.round(r.peaks[i]?.peak_slots ?? 0)} of ${r.peaks[i]?.room_trays ?? place.room_trays}`,
-      bad: (r: Reckoning) => (r.peaks[i]?.peak_slots ?? 0) > (r.peaks[i]?.room_trays ?? 0),
+      bad: (r: SeasonSummary) => (r.peaks[i]?.peak_slots ?? 0) > (r.peaks[i]?.room_trays ?? 0),
     })),
   ];
   return (

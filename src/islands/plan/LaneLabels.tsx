@@ -3,7 +3,7 @@ import { temperatureOn } from '../../core/plan/schedule/placeClimate.ts';
 import type { HouseData } from '../../contracts/plan/seasonData.ts';
 import { dayNight } from '../../ui/format.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
-import { HEAD_px } from './Descent.tsx';
+import { HEAD_px } from './OccupancyTimeline.tsx';
 import { LANE_GAP, type Lane } from './lanes.ts';
 import { SITE_px } from './SiteStrip.tsx';
 import { WORK_px } from './WorkStrip.tsx';

@@ -1,7 +1,7 @@
 import { useId, type ReactNode } from 'react';
 import type { ProposedBatch } from '../../core/plan/placement/proposal.ts';
 import type { WeekWork } from '../../core/plan/placement/work.ts';
-import { priceBetween, type Reckoning } from '../../core/plan/placement/reckon.ts';
+import { priceBetween, type SeasonSummary } from '../../core/plan/placement/reckon.ts';
 import type { PlanAnswer } from '../../contracts/plan/planner.ts';
 import type { HouseData } from '../../contracts/plan/seasonData.ts';
 import { counted, degrees, shortDay } from '../../ui/format.ts';
@@ -27,8 +27,8 @@ interface Props {
   readonly weeks: readonly [readonly WeekWork[], readonly WeekWork[]];
   /** What other springs would do to its room. */
   readonly tight: ReactNode;
-  readonly now: Reckoning;
-  readonly proposed: Reckoning;
+  readonly now: SeasonSummary;
+  readonly proposed: SeasonSummary;
   readonly showing: 'now' | 'proposed';
   readonly busy: boolean;
   readonly tried: readonly SureTried[];

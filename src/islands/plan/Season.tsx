@@ -3,9 +3,9 @@ import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent }
 import { Said, UndoButton } from './ChangeBar.tsx';
 import { priceBetween, reckon } from '../../core/plan/placement/reckon.ts';
 import { STEP_OF } from '../../core/plan/placement/steps.ts';
-import type { KeptWeeks, OfferShown, Trouble } from '../../contracts/plan/planner.ts';
+import type { KeptWeeks, OfferShown, PlanConflict } from '../../contracts/plan/planner.ts';
 import { counted, shortDay } from '../../ui/format.ts';
-import { Descent, type BandDrag } from './Descent.tsx';
+import { OccupancyTimeline, type BandDrag } from './OccupancyTimeline.tsx';
 import { KeepWeeks, withKept } from './KeepWeeks.tsx';
 import { LaneLabels } from './LaneLabels.tsx';
 import { lanesOf } from './lanes.ts';
@@ -14,7 +14,7 @@ import { ChosenBatch } from './SidePanel.tsx';
 import { newlyOver } from '../../core/plan/schedule/roomUse.ts';
 import { isTrying, NOTHING_TRIED, planTried, type Trial } from './trial.ts';
 import { TightSpots } from './TightSpots.tsx';
-import { Troubles } from './Troubles.tsx';
+import { Troubles } from './Conflicts.tsx';
 import { FilterBar, matching, NO_FILTER, type Filter } from './FilterBar.tsx';
 import { WorkTable } from './WorkStrip.tsx';
 import { usePlanChanges, type BatchToWrite, type SeasonNow } from './usePlanChanges.ts';
@@ -85,7 +85,7 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
   const late = useMemo(() => worked.filter(inTrouble), [worked]);
   // What cannot be at all comes first, then room, then what is late.
   const troubles = useMemo(
-    (): Trouble[] =>
+    (): PlanConflict[] =>
       [
         ...late
           .filter((w) => w.progress.late_days === null)
@@ -309,7 +309,7 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
             role="region"
             aria-label="Season, scrolls sideways"
           >
-            <Descent
+            <OccupancyTimeline
               house={shownHouse}
               lanes={lanes}
               height={height}

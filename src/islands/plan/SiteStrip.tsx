@@ -4,7 +4,7 @@ import { nearestOccurrence } from '../../core/calendar/monthDay.ts';
 import type { HouseData, SiteDays } from '../../contracts/plan/seasonData.ts';
 import { degrees } from '../../ui/format.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
-import type { Scale } from './descentParts.tsx';
+import type { Scale } from './occupancyParts.tsx';
 
 /** Height of the strip under the lanes. */
 export const SITE_px = 62;

@@ -1,7 +1,7 @@
 import { useRef, useState, type PointerEvent } from 'react';
 import { mondayOf } from '../../core/calendar/week.ts';
 import type { KeptWeeks } from '../../contracts/plan/planner.ts';
-import type { Scale } from './descentParts.tsx';
+import type { Scale } from './occupancyParts.tsx';
 import { LANE_GAP, type Lane } from './lanes.ts';
 
 interface Props {

@@ -1,7 +1,7 @@
 import { memo } from 'react';
 import type { WeekWork } from '../../core/plan/placement/work.ts';
 import { shortDay } from '../../ui/format.ts';
-import type { Scale } from './descentParts.tsx';
+import type { Scale } from './occupancyParts.tsx';
 
 /** Height of the strip under the site's. */
 export const WORK_px = 40;

@@ -3,7 +3,7 @@ import { isOver } from '../../core/batch/event.ts';
 import type { HouseData } from '../../contracts/plan/seasonData.ts';
 import { outcomesOf, type BatchOutcome } from '../../core/plan/placement/outcomes.ts';
 import type { ProposedBatch } from '../../core/plan/placement/proposal.ts';
-import { reckon, type Reckoning } from '../../core/plan/placement/reckon.ts';
+import { reckon, type SeasonSummary } from '../../core/plan/placement/reckon.ts';
 import type { Buys } from './MadeLater.tsx';
 import type { SeasonWork } from './useSeason.ts';
 
@@ -12,7 +12,7 @@ interface Input {
   readonly work: SeasonWork;
   readonly proposedHouse: HouseData;
   readonly proposedWork: SeasonWork;
-  readonly proposedSum: Reckoning;
+  readonly proposedSum: SeasonSummary;
   readonly moving: readonly ProposedBatch[];
   readonly chosen: ReadonlySet<number>;
   /** Whether a plan is shown at all. */

@@ -6,7 +6,7 @@ import type {
   PlanAnswer,
   PlanReport,
   PlanRequest,
-  Trouble,
+  PlanConflict,
 } from '../../contracts/plan/planner.ts';
 import type { HouseData, SeasonBatch } from '../../contracts/plan/seasonData.ts';
 import type { ProposedBatch } from '../../core/plan/placement/proposal.ts';
@@ -97,7 +97,7 @@ function withTried(known: readonly SureTried[], { cost, sure_frac, sown }: PlanA
 export function useOffers(
   house: HouseData,
   batches: readonly SeasonBatch[],
-  troubles: readonly Trouble[],
+  troubles: readonly PlanConflict[],
 ): { offers: readonly (readonly OfferShown[])[] | null; makeRoom(wanted: ProposedBatch): Promise<MakeRoomAnswer> } {
   const [offers, setOffers] = useState<OfferShown[][] | null>(null);
   const helper = useRef<PlanHelper | null>(null);

@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { batchProgress, type Progress, type Stand } from '../../core/batch/progress.ts';
 import { isTrouble, punctuality } from '../../core/batch/tolerance.ts';
 import type { BatchPlan } from '../../core/plan/batchPlan.ts';
-import { reckon, type Reckoning } from '../../core/plan/placement/reckon.ts';
+import { reckon, type SeasonSummary } from '../../core/plan/placement/reckon.ts';
 import { hoursByWeek, type WeekWork } from '../../core/plan/placement/work.ts';
 import { horizonDays, overRoom, type OverRoom } from '../../core/plan/schedule/roomUse.ts';
 import type { SeasonTables } from '../../core/plan/schedule/seasonTables.ts';
@@ -63,7 +63,7 @@ export const inTrouble = (w: Worked): boolean =>
   !isOver(w.batch.state.phase) && isTrouble(punctuality(w.progress, w.batch.plan));
 
 /** A season added up. */
-export function useReckoning(house: HouseData, { worked, tables }: SeasonWork): Reckoning {
+export function useReckoning(house: HouseData, { worked, tables }: SeasonWork): SeasonSummary {
   return useMemo(
     () =>
       reckon({

@@ -5,7 +5,7 @@ import { GATE_MODES, type GateKey, type GateMode } from '../../core/planting/gat
 import { ground_m2 } from '../../core/planting/spacing.ts';
 import type { BatchOdds } from '../../core/planting/odds.ts';
 import type { GateView, PlantLine, PlantView } from '../../contracts/hardening/hardenViews.ts';
-import { BecauseText } from '../../ui/Because.tsx';
+import { ExplanationText } from '../../ui/ExplanationText.tsx';
 import { counted, shortDay, expectedWords, spokenDay } from '../../ui/format.ts';
 import type { LogLine } from '../../ui/logPost.ts';
 import { tryOdds } from './tryOdds.ts';
@@ -123,7 +123,7 @@ function Opened({ line, view, onLog, onChange }: Props) {
                 <td>
                   <details>
                     <summary>{gate.words}</summary>
-                    <BecauseText because={gate.because} unit={unit} />
+                    <ExplanationText explanation={gate.explanation} unit={unit} />
                   </details>
                 </td>
                 <td>{firstWords(gate, today)}</td>

@@ -1,7 +1,7 @@
 import { area, length } from '../../ui/house.ts';
 import { useEffect, useRef, useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
-import { STOOD, STOOD_WORDS } from '../../core/batch/event.ts';
+import { ESTABLISHMENT_RESULTS, ESTABLISHMENT_WORDS } from '../../core/batch/event.ts';
 import { degreesWords } from '../../core/hardening/words.ts';
 import type { PlantedLine, PlantLine, PlantView } from '../../contracts/hardening/hardenViews.ts';
 import { call, freshKey, trouble } from '../../ui/call.ts';
@@ -266,14 +266,14 @@ function Standing({
   if (line.stood !== null)
     return (
       <>
-        {STOOD_WORDS[line.stood]}
+        {ESTABLISHMENT_WORDS[line.stood]}
         {line.stoodCount === null ? '' : `, ${line.stoodCount} there`} on {shortDay(line.stoodOn!)}
       </>
     );
   if (today < line.askOn) return <span className="text-ink2">asked on {shortDay(line.askOn)}</span>;
   return (
     <span className="flex flex-wrap gap-1.5">
-      {STOOD.map((s) => (
+      {ESTABLISHMENT_RESULTS.map((s) => (
         <button
           key={s}
           type="button"
@@ -282,11 +282,11 @@ function Standing({
             onLog(
               line.batchId,
               { kind: 'stood', cause: s, count: s === 'lost' ? 0 : null },
-              `${line.name}: ${STOOD_WORDS[s]}`,
+              `${line.name}: ${ESTABLISHMENT_WORDS[s]}`,
             )
           }
         >
-          {STOOD_WORDS[s]}
+          {ESTABLISHMENT_WORDS[s]}
         </button>
       ))}
     </span>

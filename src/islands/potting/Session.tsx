@@ -2,7 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import { dayFromIso, isoFromDay } from '../../core/calendar/dayNumber.ts';
 import type { SessionLineInput, SessionView } from '../../contracts/potting/potting.ts';
 import type { Problem } from '../../contracts/problem.ts';
-import { BecauseText } from '../../ui/Because.tsx';
+import { ExplanationText } from '../../ui/ExplanationText.tsx';
 import { call, trouble } from '../../ui/call.ts';
 import { Figure } from '../../ui/Figure.tsx';
 import { counted, longDay } from '../../ui/format.ts';
@@ -177,9 +177,9 @@ export function Session({ initial, unit }: { readonly initial: SessionView; read
       </dl>
       <details className="no-print mb-2">
         <summary className="link-btn">Why these figures</summary>
-        <BecauseText because={view.because.minutes} unit={unit} />
-        <BecauseText because={view.because.order} unit={unit} />
-        <BecauseText because={view.because.litres} unit={unit} />
+        <ExplanationText explanation={view.explanation.minutes} unit={unit} />
+        <ExplanationText explanation={view.explanation.order} unit={unit} />
+        <ExplanationText explanation={view.explanation.litres} unit={unit} />
       </details>
       {!doing && (
         <div className="no-print mb-3 flex flex-wrap items-end gap-3">

@@ -42,11 +42,11 @@ function outAnswer({ out }: Progress) {
 /** A chain with ISO days, or what is in its way. */
 export function chainAnswer(chain: ChainResult) {
   if (chain.kind === 'unreachable') return chain;
-  return chain.milestones.map(({ key, day, dueOn, status, because }) => ({
+  return chain.milestones.map(({ key, day, dueOn, status, explanation }) => ({
     key,
     on: isoFromDay(day),
     dueOn: isoFromDay(dueOn),
     status,
-    because,
+    explanation,
   }));
 }

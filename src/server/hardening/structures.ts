@@ -114,7 +114,7 @@ function structureView(season: Season, site: Site, cover: CoverRecord, hours: re
     outside_C: days.map((d) => hours.filter((h) => h.day === d.day).map((h) => h.temp_C)),
     today: today ? lidWords(today, stepNames, unit) : '',
     tonight: today ? nightWords(today, range.least_C, unit) : '',
-    because: {
+    explanation: {
       rule: 'Heat in by sun and stored warmth, out through the glazing, the gaps and the opening, hour by hour; the narrowest step that keeps the air 2 degrees under what the plants stand until somebody is there again.',
       inputs: [
         { name: 'plants want at least', temperature_C: range.least_C },

@@ -1,5 +1,5 @@
 import { cropOf } from '../books/cropOf.ts';
-import { COMMON_PRACTICE, type Because } from '../../core/explanation.ts';
+import { COMMON_PRACTICE, type Explanation } from '../../core/explanation.ts';
 import { carrying_min } from '../../core/hardening/orders.ts';
 import { scoreAt } from '../../core/weather/score.ts';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
@@ -88,7 +88,7 @@ function ladderView(season: Season, view: BatchView, ladder: Ladder): LadderView
     start: ladder.setBackTo === null ? ladder.at : { rung: ladder.setBackTo, served: 0 },
     restsUntil: Math.max(0, ladder.restsUntil),
     heldUntil: Math.max(0, ladder.heldUntil),
-    because: becauseOf(season, ladder),
+    explanation: explanationOf(season, ladder),
     never: startsOn === null ? [] : neverRungs(season, view, ladder, startsOn),
   };
 }
@@ -111,7 +111,7 @@ function startDay(view: BatchView): number | null {
 }
 
 /** Tonight as it was foretold, and what is taken off it where this source is usually off. */
-function foretold(site: Site, unit: TemperatureUnit): Because['inputs'] {
+function foretold(site: Site, unit: TemperatureUnit): Explanation['inputs'] {
   const told = site.forecast?.days[0];
   if (!told || told.night_C === null) return [];
   const { bias_K } = scoreAt(site.scores, told.lead);
@@ -129,7 +129,7 @@ function foretold(site: Site, unit: TemperatureUnit): Because['inputs'] {
 }
 
 /** Why today is as it is: what the next rung wants and what the day brings. */
-function becauseOf(season: Season, ladder: Ladder): Because | null {
+function explanationOf(season: Season, ladder: Ladder): Explanation | null {
   const { site } = season;
   const [day] = site ? comingDays(site) : [];
   if (!site || !day) return null;

@@ -186,7 +186,10 @@ export function springsSent(season: Season): SpringsSent {
   return {
     input: {
       ...rest,
-      usual: usual && { day_C: Array.from(usual.day_C, tenth), night_C: Array.from(usual.night_C, tenth) },
+      usual: usual && {
+        day_C: Array.from(usual.day_C, toHundredths),
+        night_C: Array.from(usual.night_C, toHundredths),
+      },
     },
     ...historyColumns(history),
     tasks: season.batches.flatMap((view) =>
@@ -195,4 +198,4 @@ export function springsSent(season: Season): SpringsSent {
   };
 }
 
-const tenth = (t: number): number => Math.round(100 * t) / 100;
+const toHundredths = (t: number): number => Math.round(100 * t) / 100;

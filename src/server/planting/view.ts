@@ -1,5 +1,5 @@
 import { cropOf } from '../books/cropOf.ts';
-import { COMMON_PRACTICE, type Because } from '../../core/explanation.ts';
+import { COMMON_PRACTICE, type Explanation } from '../../core/explanation.ts';
 import { degreesWords } from '../../core/hardening/words.ts';
 import { areaWords, differenceWords, lengthWords, windWords } from '../../core/units/words.ts';
 import { gatesOf, GATE_WORDS, verdictOf, type Gate, type GateInput } from '../../core/planting/gates.ts';
@@ -397,9 +397,9 @@ function gateView(gate: Gate, season: Season, input: GateInput, odds: BatchOdds 
           ? odds.first[key]
           : null;
   const day = input.outFrom;
-  const because: Because = {
+  const explanation: Explanation = {
     rule: RULES[key],
-    inputs: becauseInputs(gate, season, input),
+    inputs: explanationInputs(gate, season, input),
     source:
       key === 'forecast' || key === 'storm' || key === 'heat'
         ? `the forecast in use; limits ${COMMON_PRACTICE}`
@@ -416,11 +416,11 @@ function gateView(gate: Gate, season: Season, input: GateInput, odds: BatchOdds 
     words: gateWords(gate, season, input),
     first: key === 'calendar' && day !== null ? { p10: day, p50: day, p90: day } : first,
     byDate_frac: odds === null ? null : key === 'soil' ? odds.soil_frac : key === 'nights' ? odds.nights_frac : null,
-    because,
+    explanation,
   };
 }
 
-function becauseInputs({ key }: Gate, season: Season, input: GateInput): Because['inputs'] {
+function explanationInputs({ key }: Gate, season: Season, input: GateInput): Explanation['inputs'] {
   const { rules } = season.world.nursery.planting;
   const cover =
     input.cover_K > 0

@@ -159,7 +159,7 @@ export function sessionView(
       return { name: world.mixes.find((m) => m.id === recipeId)!.name, litres, recipe: words };
     }),
     parts: plan.parts.map((part) => ({ ...part, have: have.get(part.itemId) ?? null })),
-    because: plan.because,
+    explanation: plan.explanation,
     room: roomFor(
       season,
       open.flatMap(({ shown, view }) =>

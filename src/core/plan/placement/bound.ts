@@ -107,7 +107,7 @@ class Market {
       for (let k = task.first; k < task.stageCount; k++)
         for (let d = days[k]!; d < days[k + 1]!; d++) roomPrices.wanted[places[k]! * D + d]! += task.slots[k]!;
       if (!task.work_min) continue;
-      for (let k = task.spec.under ? task.first + 1 : task.first; k <= task.stageCount; k++)
+      for (let k = task.spec.inProgress ? task.first + 1 : task.first; k <= task.stageCount; k++)
         workPrices.wanted[blockOf[days[k]!]!]! += task.work_min[k]!;
     }
     return bound;
@@ -140,8 +140,8 @@ export function roomsForSale({ problem, plans }: State): Float64Array {
     if (task.spec.pinned && plan) {
       for (const { stage, place, from, to } of staysOf(task, plan))
         for (let d = from; d < to; d++) pinned[place * D + d]! += task.slots[stage]!;
-    } else if (task.spec.under) {
-      const { at, place } = task.spec.under;
+    } else if (task.spec.inProgress) {
+      const { at, place } = task.spec.inProgress;
       for (let d = 0; d < D; d++) standing[place * D + d]! += task.slots[at]!;
     }
   }

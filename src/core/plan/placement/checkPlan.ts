@@ -37,7 +37,7 @@ export function checkPlan(instance: Instance, solution: Solution): Verdict {
       unplaced++;
       cost += weights.unplaced_perTray * batch.trays * batch.weight;
     }
-    const first = batch.pinned?.[0]?.stage ?? batch.under?.at ?? 0;
+    const first = batch.pinned?.[0]?.stage ?? batch.inProgress?.at ?? 0;
     if (placed.out !== null && placed.stays.length !== batch.stages.length - first)
       say('does not go through all its stages');
     if (batch.pinned) {
@@ -55,14 +55,15 @@ export function checkPlan(instance: Instance, solution: Solution): Verdict {
       for (let d = stay.from; d < stay.to; d++) {
         taken[stay.place]![d]! += batch.slots[stay.stage]!;
         heatedBlocks.add(`${stay.place}/${blockOf(d)}`);
-        const isForced = batch.pinned !== undefined || (batch.under?.at === stay.stage && placed.out === null);
+        const isForced = batch.pinned !== undefined || (batch.inProgress?.at === stay.stage && placed.out === null);
         if (isForced) forced[stay.place]![d]! += batch.slots[stay.stage]!;
       }
       if (batch.pinned) return;
-      const under = batch.under?.at === stay.stage ? batch.under : null;
-      if (under && (stay.from !== under.day || stay.place !== under.place)) say('is not where it stands already');
-      if (!under && stay.from < instance.today) say(`begins ${stage.name} before today`);
-      if (!under && !stage.places.includes(stay.place))
+      const inProgress = batch.inProgress?.at === stay.stage ? batch.inProgress : null;
+      if (inProgress && (stay.from !== inProgress.day || stay.place !== inProgress.place))
+        say('is not where it stands already');
+      if (!inProgress && stay.from < instance.today) say(`begins ${stage.name} before today`);
+      if (!inProgress && !stage.places.includes(stay.place))
         say(`${places[stay.place]!.name} will not do for ${stage.name}`);
       if (placed.out === null) return;
       const fits = (level: LevelSpec, d: number): boolean =>
@@ -80,7 +81,7 @@ export function checkPlan(instance: Instance, solution: Solution): Verdict {
         const capped =
           stage.mostSetPoint_C !== null && level.setPoint_C !== null && level.setPoint_C > stage.mostSetPoint_C;
         // Where it stands already is not the plan's doing.
-        const given = under !== null && (d < instance.today || placed.kept === true);
+        const given = inProgress !== null && (d < instance.today || placed.kept === true);
         if ((!mild || capped) && !given) say(`${stage.name} is outside its temperatures on day ${d}`);
         const { bolt, comfort } = stage;
         if (comfort) {
@@ -94,8 +95,8 @@ export function checkPlan(instance: Instance, solution: Solution): Verdict {
         if (bolt.cold_C !== null && mean < bolt.cold_C) cost += lost * bolt.cold_frac;
         if (bolt.warm_C !== null && bolt.warm_C < level.day_C[d]!) cost += lost * bolt.warm_frac;
       }
-      const need = under ? under.need : stage.need;
-      const start = stay.from + (under ? 0 : stage.standstill_days);
+      const need = inProgress ? inProgress.need : stage.need;
+      const start = stay.from + (inProgress ? 0 : stage.standstill_days);
       const totals = [0];
       for (let d = start; d < stay.to; d++) totals.push(totals.at(-1)! + gainFrom(d));
       // Left on the first day of a block it must have enough even if the heat went off at midnight.
@@ -110,19 +111,20 @@ export function checkPlan(instance: Instance, solution: Solution): Verdict {
       };
       // What is as its forecast has it has its days by the hour, not by noons.
       if (need > 0 && !placed.kept && gained(stay.to) < need - 1e-6) say(`${stage.name} is left too soon`);
-      if (!under && !placed.kept && stay.to - stay.from < Math.max(stage.least_days, stage.standstill_days))
+      if (!inProgress && !placed.kept && stay.to - stay.from < Math.max(stage.least_days, stage.standstill_days))
         say(`${stage.name} is too short`);
-      let could = Math.max(start, under ? Math.max(stay.from, instance.today) : stay.from + stage.least_days);
+      let could = Math.max(start, inProgress ? Math.max(stay.from, instance.today) : stay.from + stage.least_days);
       while (need > 0 && could < stay.to && gained(could) < need - 1e-9) could++;
-      if (under) could = Math.max(could + (under.then_days ?? 0), instance.today);
+      if (inProgress) could = Math.max(could + (inProgress.then_days ?? 0), instance.today);
       // Until it could go it stands where it stands, room or not.
-      if (under)
+      if (inProgress)
         for (let d = stay.from; d < Math.min(could, stay.to); d++) forced[stay.place]![d]! += batch.slots[stay.stage]!;
       const waits = stay.to - could;
-      if (!under && stage.fair_days !== undefined && could - stay.from > stage.fair_days)
+      if (!inProgress && stage.fair_days !== undefined && could - stay.from > stage.fair_days)
         cost += (could - stay.from - stage.fair_days) * weights.ageing_perTrayDay * batch.trays;
       const comes = batch.startsOn !== undefined && stay.stage === first;
-      if (!under && !comes && !placed.kept && waits > stage.mostWait_days) say(`${stage.name} waits ${waits} days`);
+      if (!inProgress && !comes && !placed.kept && waits > stage.mostWait_days)
+        say(`${stage.name} waits ${waits} days`);
       for (let w = 1; w <= waits; w++) {
         cost += weights.wait_perTrayDay * batch.trays * (2 * w > stage.mostWait_days ? 4 : 1);
       }
@@ -144,7 +146,7 @@ export function checkPlan(instance: Instance, solution: Solution): Verdict {
     }
     if (batch.work_min && instance.hands_min) {
       for (const stay of placed.stays)
-        if (batch.under?.at !== stay.stage) work_min[blockOf(stay.from)]! += batch.work_min[stay.stage]!;
+        if (batch.inProgress?.at !== stay.stage) work_min[blockOf(stay.from)]! += batch.work_min[stay.stage]!;
       const last = placed.stays.at(-1);
       if (last) {
         // Carried on as far as it goes: what has no next stage is planted out, or stands there to be looked at.

@@ -1,4 +1,4 @@
-import { bestPlan, makeBench, type Bench } from './insert.ts';
+import { bestPlan, makeScratch, type InsertionScratch } from './insert.ts';
 import type { Problem, Task } from './problem.ts';
 import { addPlan, emptyState, freshTrack, type Plan, type State } from './state.ts';
 import { endFrom, NONE } from './track.ts';
@@ -8,7 +8,7 @@ export function firstOrder(problem: Problem): Task[] {
   return [...problem.tasks].sort(
     (a, b) =>
       Number(b.spec.pinned !== undefined) - Number(a.spec.pinned !== undefined) ||
-      Number(b.spec.under !== undefined) - Number(a.spec.under !== undefined) ||
+      Number(b.spec.inProgress !== undefined) - Number(a.spec.inProgress !== undefined) ||
       b.spec.weight - a.spec.weight ||
       a.spec.target - b.spec.target ||
       b.spec.trays - a.spec.trays ||
@@ -17,20 +17,20 @@ export function firstOrder(problem: Problem): Task[] {
 }
 
 /** A first whole plan: each batch in turn the cheapest way that is left. Nothing over room but what is pinned or there already. */
-export function construct(problem: Problem, bench: Bench = makeBench(problem)): State {
+export function construct(problem: Problem, bench: InsertionScratch = makeScratch(problem)): State {
   const state = emptyState(problem);
   for (const task of firstOrder(problem)) insert(state, task, bench);
   return state;
 }
 
 /** Puts one batch in, if there is a way. Pinned batches, and those standing somewhere already, always get a plan. */
-export function insert(state: State, task: Task, bench: Bench, before?: Plan | null): boolean {
+export function insert(state: State, task: Task, bench: InsertionScratch, before?: Plan | null): boolean {
   const plan = task.spec.pinned ? pinnedPlan(state.problem, task) : bestPlan(state, task, bench, undefined, before);
   if (plan) {
     addPlan(state, plan);
     return true;
   }
-  if (task.spec.under) addPlan(state, stuckPlan(state, task));
+  if (task.spec.inProgress) addPlan(state, stuckPlan(state, task));
   return false;
 }
 
@@ -54,8 +54,8 @@ export function pinnedPlan(problem: Problem, task: Task): Plan {
 /** A batch that stands somewhere and has nowhere to go: it stays where it is to the end of its stage. */
 function stuckPlan(state: State, task: Task): Plan {
   const { problem } = state;
-  const { under, stages } = task.spec;
-  const { at, place, day, need, then_days = 0 } = under!;
+  const { inProgress: inProgress, stages } = task.spec;
+  const { at, place, day, need, then_days = 0 } = inProgress!;
   const places = new Int16Array(task.stageCount).fill(NONE);
   const days = new Int16Array(task.stageCount + 1).fill(NONE);
   const track = freshTrack(state, stages[at]!, place);

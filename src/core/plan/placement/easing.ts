@@ -1,4 +1,4 @@
-import type { Bench, Terms } from './insert.ts';
+import type { InsertionScratch, Terms } from './insert.ts';
 import { waysBy, type ClashCell, type Offer } from './offers.ts';
 import type { Task } from './problem.ts';
 import type { State } from './state.ts';
@@ -11,16 +11,16 @@ const SOONER_days = [4, 8, 14];
  * and gone before, come after it, and begun sooner with all its places kept. Nothing is changed by making them.
  * @param cell days as indexes of the instance
  */
-export function waysRound(state: State, task: Task, cell: ClashCell, bench: Bench): Offer[] {
+export function waysRound(state: State, task: Task, cell: ClashCell, bench: InsertionScratch): Offer[] {
   const plan = state.plans[task.index];
   if (!plan || task.spec.pinned) return [];
   const terms: Terms[] = [];
   const { first, stageCount, spec, lo, hi } = task;
-  const begins = spec.under || spec.startsOn !== undefined ? first + 1 : first;
+  const begins = spec.inProgress || spec.startsOn !== undefined ? first + 1 : first;
   for (let k = first; k < stageCount; k++) {
     if (plan.places[k] !== cell.place || plan.days[k]! >= cell.to || plan.days[k + 1]! <= cell.from) continue;
-    const under = spec.under !== undefined && k === first;
-    if (!under) terms.push({ notPlaces: spec.stages.map((_, i) => new Set(i === k ? [cell.place] : [])) });
+    const inProgress = spec.inProgress !== undefined && k === first;
+    if (!inProgress) terms.push({ notPlaces: spec.stages.map((_, i) => new Set(i === k ? [cell.place] : [])) });
     if (cell.from >= lo[k + 1]!) terms.push({ hi: withDay(hi, k + 1, Math.min(hi[k + 1]!, cell.from)) });
     if (k >= begins && cell.to <= hi[k]!) terms.push({ lo: withDay(lo, k, Math.max(lo[k]!, cell.to)) });
   }
@@ -30,7 +30,7 @@ export function waysRound(state: State, task: Task, cell: ClashCell, bench: Benc
 /** Begun some days sooner, in the same places. */
 export function soonerTerms(state: State, { index, first, stageCount, spec, lo, hi }: Task): Terms[] {
   const plan = state.plans[index];
-  const begins = spec.under || spec.startsOn !== undefined ? first + 1 : first;
+  const begins = spec.inProgress || spec.startsOn !== undefined ? first + 1 : first;
   if (!plan || begins >= stageCount) return [];
   return SOONER_days.map((days) => plan.days[begins]! - days)
     .filter((day) => day >= lo[begins]!)

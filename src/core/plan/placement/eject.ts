@@ -1,6 +1,6 @@
 import { below, shuffled, type Random } from '../../numerics/random.ts';
 import { insert } from './construct.ts';
-import { bestPlan, type Bench } from './insert.ts';
+import { bestPlan, type InsertionScratch } from './insert.ts';
 import type { Task } from './problem.ts';
 import { firstOver, standsOn } from './standing.ts';
 import { addPlan, costOf, removePlan, unplacedPrice, type Plan, type State } from './state.ts';
@@ -21,7 +21,7 @@ const MOST_AT_ONCE = 3;
 export function eject(
   state: State,
   leftOut: Task,
-  bench: Bench,
+  bench: InsertionScratch,
   random: Random,
   hot: number,
   mayMove: (task: Task) => boolean,

@@ -1,7 +1,7 @@
 import { below, seededRandom, shuffled, type Random } from '../../numerics/random.ts';
 import { insert } from './construct.ts';
 import { eject } from './eject.ts';
-import { bestPlan, makeBench, type Bench } from './insert.ts';
+import { bestPlan, makeScratch, type InsertionScratch } from './insert.ts';
 import type { Problem, Task } from './problem.ts';
 import {
   addPlan,
@@ -96,7 +96,7 @@ class Search {
   bestCost: number;
   private readonly problem: Problem;
   private readonly random: Random;
-  private readonly bench: Bench;
+  private readonly bench: InsertionScratch;
   private readonly movable: readonly Task[];
   private readonly heated: readonly number[];
   private readonly bestPlans: (Plan | null)[];
@@ -115,7 +115,7 @@ class Search {
   ) {
     this.problem = state.problem;
     this.random = seededRandom(options.seed);
-    this.bench = makeBench(state.problem);
+    this.bench = makeScratch(state.problem);
     this.movable = state.problem.tasks.filter((t) => !t.spec.pinned && (options.only?.has(t.index) ?? true));
     this.heated =
       options.setPoints === false
@@ -364,7 +364,7 @@ class Search {
     const by = random();
     for (const i of out) {
       const { spec, slots } = tasks[i]!;
-      const rank = spec.pinned ? -3e6 : spec.under ? -2e6 : 0;
+      const rank = spec.pinned ? -3e6 : spec.inProgress ? -2e6 : 0;
       const noise = random();
       if (by < 0.4) score[i] = rank + noise;
       else if (by < 0.7) score[i] = rank - slots[slots.length - 1]! * spec.weight * (0.7 + 0.6 * noise);

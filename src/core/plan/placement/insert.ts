@@ -17,7 +17,7 @@ import type { Problem, Task } from './problem.ts';
 import { endFrom, NONE, type Track } from './track.ts';
 
 /** How long a batch may wait on where it already is, when no sooner way is open. */
-export const UNDER_WAIT_days = 60;
+export const IN_PROGRESS_WAIT_days = 60;
 
 /** What an insertion must keep to, besides room and temperature. */
 export interface Terms {
@@ -35,7 +35,7 @@ export interface Terms {
 }
 
 /** Scratch for insertions, made once for a problem. Labels are the least price of entering a stage on a day. */
-export interface Bench {
+export interface InsertionScratch {
   /** best[k x D + d], over all places it may come from, and the place. */
   readonly best: Float64Array;
   readonly bestPlace: Int16Array;
@@ -54,7 +54,7 @@ export interface Bench {
   readonly overFrom: Float64Array;
 }
 
-export function makeBench(problem: Problem): Bench {
+export function makeScratch(problem: Problem): InsertionScratch {
   const { days: D, placeCount: P, mostStages: K } = problem;
   return {
     best: new Float64Array((K + 1) * D).fill(Infinity),
@@ -79,12 +79,12 @@ export function makeBench(problem: Problem): Bench {
 export function bestPlan(
   state: State,
   task: Task,
-  bench: Bench,
+  bench: InsertionScratch,
   terms: Terms = NO_TERMS,
   before?: Plan | null,
 ): Plan | null {
   const { spec } = task;
-  if (terms !== NO_TERMS || spec.under) return walk(state, task, bench, terms, Infinity);
+  if (terms !== NO_TERMS || spec.inProgress) return walk(state, task, bench, terms, Infinity);
   const soft = state.overdrawn_perPart > 0;
   const unplaced = soft ? STAYS_IN * unplacedPrice(state.problem, task) : Infinity;
   const back = before ? atSetPoints(state, task, before) : null;
@@ -147,7 +147,7 @@ function priceNow(state: State, task: Task, plan: Plan): number {
 
 const NO_TERMS: Terms = {};
 
-function walk(state: State, task: Task, bench: Bench, terms: Terms, most: number): Plan | null {
+function walk(state: State, task: Task, bench: InsertionScratch, terms: Terms, most: number): Plan | null {
   const { problem } = state;
   const { days: D, placeCount: P, instance } = problem;
   const { best, bestPlace, at, from, waited, written, last } = bench;
@@ -168,13 +168,14 @@ function walk(state: State, task: Task, bench: Bench, terms: Terms, most: number
   const { toGo } = task;
   let lo0 = lo[first]!;
   let hi0 = hi[first]!;
-  if (!spec.under) {
+  if (!spec.inProgress) {
     while (lo0 <= hi0 && toGo[first * D + lo0]! > most) lo0++;
     while (lo0 <= hi0 && toGo[first * D + hi0]! > most) hi0--;
     if (lo0 > hi0) return null;
   }
   for (let d = lo0; d <= hi0; d++) {
-    best[first * D + d] = task.work_min && !spec.under ? overtimePrice(state, blockOf[d]!, task.work_min[first]!) : 0;
+    best[first * D + d] =
+      task.work_min && !spec.inProgress ? overtimePrice(state, blockOf[d]!, task.work_min[first]!) : 0;
     bestPlace[first * D + d] = NONE;
   }
   // Days with a label: nothing before or after them need be looked at.
@@ -193,17 +194,17 @@ function walk(state: State, task: Task, bench: Bench, terms: Terms, most: number
     while (loE <= hiE && toGo[nextRow + loE]! > most) loE++;
     while (loE <= hiE && toGo[nextRow + hiE]! > most) hiE--;
     for (let e = loE; e <= hiE; e++) best[nextRow + e] = Infinity;
-    const under = spec.under !== undefined && k === first ? spec.under : null;
+    const inProgress = spec.inProgress !== undefined && k === first ? spec.inProgress : null;
     const labels = k * D;
     const carried = k > first ? move : 0;
-    const forcedPlace = under ? under.place : (terms.places?.[k] ?? NONE);
+    const forcedPlace = inProgress ? inProgress.place : (terms.places?.[k] ?? NONE);
     const not = terms.notPlaces?.[k];
     const slots = task.slots[k]!;
     const minutes = task.work_min ? task.work_min[k + 1]! : 0;
     const mostWait = stage.mostWait_days;
     // What stands there already, or comes on its day, cannot but wait.
-    const waits = under !== null || (k === first && spec.startsOn !== undefined);
-    const limit = waits ? Math.max(mostWait, UNDER_WAIT_days) : mostWait;
+    const waits = inProgress !== null || (k === first && spec.startsOn !== undefined);
+    const limit = waits ? Math.max(mostWait, IN_PROGRESS_WAIT_days) : mostWait;
     const candidates = stage.places;
     const n = forcedPlace === NONE ? candidates.length : 1;
     for (let c = 0; c < n; c++) {
@@ -220,7 +221,7 @@ function walk(state: State, task: Task, bench: Bench, terms: Terms, most: number
       const roomBase = p * D;
       const crowdedBase = p * (D + 1);
       const heatBase = p * problem.blocks;
-      const hard = terms.ignoreRoom !== true && !soft && under === null;
+      const hard = terms.ignoreRoom !== true && !soft && inProgress === null;
       // From the last day back, so that the next day without room, or the price of what is over it, is known at each day.
       let noRoom = hiE + 1;
       let soonest = hiE + 1;
@@ -234,12 +235,12 @@ function walk(state: State, task: Task, bench: Bench, terms: Terms, most: number
         } else if (hard && free[roomBase + d]! < slots) noRoom = d;
         if (d > hiK) continue;
         let e = end[d]!;
-        if (under !== null) e = underEnd(state, track, under, d, p);
+        if (inProgress !== null) e = inProgressEnd(state, track, inProgress, d, p);
         if (e > noRoom || e < 0 || e > hiE) continue;
         let price = best[labels + d]! + carried;
         if (known && at[before + d]! < price) price = at[before + d]!;
         if (price === Infinity) continue;
-        if (stage.fair_days !== undefined && under === null) price += ageingPrice(problem, task, stage, e - d);
+        if (stage.fair_days !== undefined && inProgress === null) price += ageingPrice(problem, task, stage, e - d);
         const badDay = bad[d]!;
         const until = badDay < noRoom ? badDay : noRoom;
         let waits = 0;
@@ -339,16 +340,16 @@ function fixedWhere(days: ArrayLike<number>, window: ArrayLike<number>, K: numbe
 }
 
 /** Earliest day a batch that stands somewhere already can leave; NONE when never. */
-export function underEnd(
+export function inProgressEnd(
   state: State,
   track: Track,
-  under: NonNullable<Task['spec']['under']>,
+  inProgress: NonNullable<Task['spec']['inProgress']>,
   d: number,
   p: number,
 ): number {
   const { problem } = state;
-  const end = endFrom(track, under.need, d, state.rows, p * problem.blocks, problem.blockOf, problem.days);
-  return end === NONE ? NONE : Math.max(end + (under.then_days ?? 0), problem.instance.today);
+  const end = endFrom(track, inProgress.need, d, state.rows, p * problem.blocks, problem.blockOf, problem.days);
+  return end === NONE ? NONE : Math.max(end + (inProgress.then_days ?? 0), problem.instance.today);
 }
 
 /** Price of heating what is not yet heated for a stay of days [d, e), and of the set-point changes it brings. */
@@ -358,7 +359,7 @@ function heatPrice({ problem, heatFrom, heatTo }: State, p: number, d: number, e
   return heatTo[base + problem.blockOf[e - 1]!]! - heatFrom[base + problem.blockOf[d]!]!;
 }
 
-function traceBack(state: State, task: Task, bench: Bench, terms: Terms, out: number): Plan {
+function traceBack(state: State, task: Task, bench: InsertionScratch, terms: Terms, out: number): Plan {
   const { problem } = state;
   const { days: D, placeCount: P, instance } = problem;
   const { best, bestPlace, at, from, waited, written, walks } = bench;
@@ -379,7 +380,7 @@ function traceBack(state: State, task: Task, bench: Bench, terms: Terms, out: nu
     waits[k] = waited[label]!;
     const stage = instance.stages[spec.stages[k]!]!;
     for (let w = 1; w <= waits[k]!; w++) price += waitPrice(problem, task, w, stage.mostWait_days);
-    if (!(spec.under && k === first)) price += ageingPrice(problem, task, stage, e - waits[k]! - d);
+    if (!(spec.inProgress && k === first)) price += ageingPrice(problem, task, stage, e - waits[k]! - d);
     e = d;
     if (k === first) break;
     const stays = written[k * P + p] === walks && at[(k * P + p) * D + d]! <= best[k * D + d]! + move;

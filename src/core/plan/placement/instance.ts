@@ -132,12 +132,12 @@ export interface BatchSpec {
   /** Day on which its first stage begins whatever is planned: plugs come when they come. */
   readonly startsOn?: number;
   /** Where it is already: position in `stages`, its place, the day it came there (0 or later) and what is left to gain. */
-  readonly under?: UnderWay;
+  readonly inProgress?: InProgress;
   /** Pinned: these stays and no others; room is taken even where there is none. */
   readonly pinned?: readonly FixedStay[];
 }
 
-export interface UnderWay {
+export interface InProgress {
   readonly at: number;
   readonly place: number;
   readonly day: number;

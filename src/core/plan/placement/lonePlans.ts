@@ -1,5 +1,5 @@
 import { below, seededRandom } from '../../numerics/random.ts';
-import { bestPlan, type Bench } from './insert.ts';
+import { bestPlan, type InsertionScratch } from './insert.ts';
 import { addToPool, type Pool } from './pool.ts';
 import { emptyState, restoreRow, type State } from './state.ts';
 import { NONE } from './track.ts';
@@ -13,7 +13,7 @@ const FIXED_PLACE_frac = 0.5;
  * half by chance, on a day or two by chance, and each stage's place given half the time.
  * @param each how many are tried for every batch
  */
-export function addLonePlans(pool: Pool, found: State, bench: Bench, each: number, seed: number): void {
+export function addLonePlans(pool: Pool, found: State, bench: InsertionScratch, each: number, seed: number): void {
   const { problem } = pool;
   const { blocks: B, placeCount: P, instance } = problem;
   const random = seededRandom(seed);
@@ -33,13 +33,13 @@ export function addLonePlans(pool: Pool, found: State, bench: Bench, each: numbe
       const days = new Int16Array(K + 1).fill(NONE);
       for (let i = 1 + below(random, 2); i > 0; i--) {
         const k = first + below(random, K + 1 - first);
-        if (k === first && task.spec.under) continue;
+        if (k === first && task.spec.inProgress) continue;
         days[k] = lo[k]! + below(random, Math.max(1, hi[k]! - lo[k]! + 1));
       }
       const places = Int16Array.from({ length: K }, (_, k) => {
         const will = instance.stages[task.spec.stages[k]!]!.places;
         const free =
-          will.length === 0 || random() >= FIXED_PLACE_frac || (k === first && task.spec.under !== undefined);
+          will.length === 0 || random() >= FIXED_PLACE_frac || (k === first && task.spec.inProgress !== undefined);
         return free ? NONE : will[below(random, will.length)]!;
       });
       const plan = bestPlan(lone, task, bench, { days, places });

@@ -1,4 +1,4 @@
-import { bestPlan, type Bench, type Terms } from './insert.ts';
+import { bestPlan, type InsertionScratch, type Terms } from './insert.ts';
 import { SLOT_PARTS, type Problem, type Task } from './problem.ts';
 import { overIn } from './repair.ts';
 import { samePlan } from './settle.ts';
@@ -43,7 +43,7 @@ const MOST_OFFERS = 3;
  * Ways out of a place being over room: for each batch there, the cheapest other way for it, the cheapest at other days in
  * the same places, and for the place a set-point that lets what stands there go sooner. The best few, of different kinds.
  */
-export function offersForRoom(state: State, clash: ClashCell, bench: Bench): Offer[] {
+export function offersForRoom(state: State, clash: ClashCell, bench: InsertionScratch): Offer[] {
   const offers: Offer[] = [];
   const over = overIn(state, clash.place, clash.from, clash.to);
   for (const task of standingIn(state, clash)) {
@@ -54,7 +54,7 @@ export function offersForRoom(state: State, clash: ClashCell, bench: Bench): Off
 }
 
 /** Ways to bring a late batch nearer its date: another way through the house, or warmth where it stands. */
-export function offersForLate(state: State, taskIndex: number, bench: Bench): Offer[] {
+export function offersForLate(state: State, taskIndex: number, bench: InsertionScratch): Offer[] {
   const task = state.problem.tasks[taskIndex]!;
   const offers = waysFor(state, task, null, 0, bench).filter((offer) => offer.later_days < 0);
   const plan = state.plans[taskIndex];
@@ -69,7 +69,7 @@ export function offersForLate(state: State, taskIndex: number, bench: Bench): Of
 }
 
 /** The cheapest things that would place a batch for which there is no way: warmth, a later date, fewer trays, more room. */
-export function offersForUnplaced(state: State, taskIndex: number, bench: Bench): Offer[] {
+export function offersForUnplaced(state: State, taskIndex: number, bench: InsertionScratch): Offer[] {
   const { problem } = state;
   const task = problem.tasks[taskIndex]!;
   const offers: Offer[] = [];
@@ -143,15 +143,15 @@ function standingIn(state: State, { place, from, to }: ClashCell): Task[] {
     const plan = state.plans[task.index];
     if (!plan || task.spec.pinned) return false;
     for (let k = task.first; k < task.stageCount; k++) {
-      const under = task.spec.under !== undefined && k === task.first;
-      if (!under && plan.places[k] === place && plan.days[k]! < to && plan.days[k + 1]! > from) return true;
+      const inProgress = task.spec.inProgress !== undefined && k === task.first;
+      if (!inProgress && plan.places[k] === place && plan.days[k]! < to && plan.days[k + 1]! > from) return true;
     }
     return false;
   });
 }
 
 /** Other ways for one batch: anywhere, and in the same places on other days. */
-function waysFor(state: State, task: Task, clash: ClashCell | null, over: number, bench: Bench): Offer[] {
+function waysFor(state: State, task: Task, clash: ClashCell | null, over: number, bench: InsertionScratch): Offer[] {
   const old = state.plans[task.index];
   const terms: Terms[] = [{}];
   if (old) terms.push({ places: old.places });
@@ -167,7 +167,7 @@ export function waysBy(
   state: State,
   task: Task,
   terms: readonly Terms[],
-  bench: Bench,
+  bench: InsertionScratch,
   clash: ClashCell | null = null,
   over = 0,
 ): Offer[] {
@@ -195,7 +195,13 @@ export function waysBy(
 }
 
 /** A set-point one step up or down for the weeks before and through a run of days, and what follows for all that stand there. */
-function setPointsFor(state: State, clash: ClashCell, over: number, bench: Bench, only: number | null = null): Offer[] {
+function setPointsFor(
+  state: State,
+  clash: ClashCell,
+  over: number,
+  bench: InsertionScratch,
+  only: number | null = null,
+): Offer[] {
   const { problem } = state;
   const { levels } = problem.instance.places[clash.place]!;
   if (levels.length < 2) return [];
@@ -218,7 +224,7 @@ function withLevel(
   change: SetPointChange,
   clash: ClashCell,
   over: number,
-  bench: Bench,
+  bench: InsertionScratch,
   only: number | null,
 ): Offer | null {
   const { problem } = state;
@@ -299,7 +305,7 @@ function touching(state: State, { place, from, to }: SetPointChange): Task[] {
 }
 
 /** For a batch without a way: weeks of an empty heated place at another set-point that would give it one. */
-function warmthFor(state: State, task: Task, bench: Bench): Offer[] {
+function warmthFor(state: State, task: Task, bench: InsertionScratch): Offer[] {
   const { problem } = state;
   const B = problem.blocks;
   const offers: Offer[] = [];
@@ -344,7 +350,7 @@ function warmthFor(state: State, task: Task, bench: Bench): Offer[] {
 /** Windows two months longer than the nursery would have it. */
 function laterTerms(problem: Problem, task: Task): Terms {
   const hi = Int16Array.from(task.hi, (d, k) =>
-    task.spec.under && k === task.first ? d : Math.min(problem.days - 1, d + 60),
+    task.spec.inProgress && k === task.first ? d : Math.min(problem.days - 1, d + 60),
   );
   return { hi };
 }

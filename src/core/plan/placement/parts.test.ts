@@ -6,7 +6,7 @@ import { coolCap_C, levelsOf } from './coolCap.ts';
 import { construct } from './construct.ts';
 import { heatMoney, heatNeed_kWh } from './energy.ts';
 import { improveAll } from './improve.ts';
-import { makeBench } from './insert.ts';
+import { makeScratch } from './insert.ts';
 import type { Instance, LevelSpec, StageSpec } from './instance.ts';
 import { offersForRoom, offersForUnplaced } from './offers.ts';
 import { addToPool, makePool, needsOf } from './pool.ts';
@@ -162,7 +162,7 @@ describe('one change and making room for it', () => {
   const problem = makeProblem(instance);
   const state = construct(problem);
   improveAll(state, { seed: 1, moves: 1500 });
-  const bench = makeBench(problem);
+  const bench = makeScratch(problem);
 
   it('gives the batch what was asked, moves few others, says when it is still over, and can be undone', () => {
     const random = seededRandom(5);

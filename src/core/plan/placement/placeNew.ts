@@ -1,7 +1,7 @@
 import type { DayNumber } from '../../calendar/dayNumber.ts';
 import type { Stage } from '../stage.ts';
 import type { SeasonBatchToPlan, SeasonInstance } from './fromSeason.ts';
-import { bestPlan, makeBench, type Bench, type Terms } from './insert.ts';
+import { bestPlan, makeScratch, type InsertionScratch, type Terms } from './insert.ts';
 import { makeProblem, SLOT_PARTS, type Problem, type Task } from './problem.ts';
 import { presentState } from './present.ts';
 import { proposedBatch, type ProposedBatch, type ProposedSetPoints } from './proposal.ts';
@@ -75,7 +75,7 @@ export function placeNew(
   news: readonly number[],
 ): Placed[] {
   const problem = makeProblem(season.instance);
-  const bench = makeBench(problem);
+  const bench = makeScratch(problem);
   const state = presentState(problem, season, batches);
   const indexes = news.map((id) => season.batches.findIndex((batch) => batch.id === id));
   for (const index of indexes) removePlan(state, index);
@@ -85,7 +85,7 @@ export function placeNew(
 interface Work {
   readonly season: SeasonInstance;
   readonly problem: Problem;
-  readonly bench: Bench;
+  readonly bench: InsertionScratch;
   readonly state: State;
   readonly batches: ReadonlyMap<number, SeasonBatchToPlan>;
 }

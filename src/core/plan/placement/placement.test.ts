@@ -6,7 +6,7 @@ import { checkPlan } from './checkPlan.ts';
 import { construct } from './construct.ts';
 import { improve, improveAll } from './improve.ts';
 import { USUAL_WEIGHTS, type BatchSpec, type Instance } from './instance.ts';
-import { bestPlan, makeBench } from './insert.ts';
+import { bestPlan, makeScratch } from './insert.ts';
 import { makeProblem } from './problem.ts';
 import { solutionOf } from './solution.ts';
 import { addPlan, costOf, emptyState, removePlan, unplacedPrice, type State } from './state.ts';
@@ -173,7 +173,7 @@ describe('what the grower pinned and what is there already', () => {
       j === i
         ? {
             ...batch,
-            under: { at: 1, place: second.place, day: second.from, need: base.stages[batch.stages[1]!]!.need },
+            inProgress: { at: 1, place: second.place, day: second.from, need: base.stages[batch.stages[1]!]!.need },
           }
         : { ...batch, target: batch.target + 60 },
     );
@@ -262,7 +262,7 @@ describe('one insertion', () => {
     const instance = flowers ? flowering(plain) : plain;
     const unheated = { ...instance, weights: { ...instance.weights, heat_perkWh: 0, setPointChange: 0 } };
     const problem = makeProblem(unheated);
-    const bench = makeBench(problem);
+    const bench = makeScratch(problem);
     const state = emptyState(problem);
     state.overdrawn_perPart = overdrawn;
     let compared = 0;
@@ -311,9 +311,9 @@ function cheapestByTrying(instance: Instance, state: State, index: number): numb
       for (let i = 0; i < 39; i++) {
         const out = d + Math.max(0, stdNormalQuantile((i + 0.5) / 39, 0, 1)) * (batch.spread_days ?? 0);
         const over = out - batch.target - batch.after_days;
-        const under = batch.target - batch.before_days - out;
+        const early_days = batch.target - batch.before_days - out;
         if (over > 0) sum += over * weights.late_perTrayDay * batch.trays * batch.weight;
-        else if (under > 0) sum += under * weights.early_perTrayDay * batch.trays;
+        else if (early_days > 0) sum += early_days * weights.early_perTrayDay * batch.trays;
         else sum += 0.01 * batch.trays * Math.abs(out - batch.target);
       }
       return sum / 39 + work(k);

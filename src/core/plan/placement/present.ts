@@ -40,7 +40,7 @@ function presentPlan(state: State, task: Task, season: SeasonInstance, batch: Se
     if (i > 0 && used[i - 1]!.place !== stay.place) price += problem.instance.weights.move_perTray * task.spec.trays;
     const stage = problem.instance.stages[task.spec.stages[stay.stage]!]!;
     const end = freshTrack(state, task.spec.stages[stay.stage]!, stay.place).end[stay.from]!;
-    if (end === NONE || (task.spec.under && stay.stage === task.first)) return;
+    if (end === NONE || (task.spec.inProgress && stay.stage === task.first)) return;
     waits[stay.stage] = Math.max(0, stay.to - end);
     for (let w = 1; w <= waits[stay.stage]!; w++) price += waitPrice(problem, task, w, stage.mostWait_days);
     price += ageingPrice(problem, task, stage, stay.to - waits[stay.stage]! - stay.from);

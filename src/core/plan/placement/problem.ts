@@ -252,7 +252,7 @@ function taskOf(problem: Problem, spec: BatchSpec, index: number, reach: (stage:
   hi[K] = clamp(spec.target + spec.after_days + weights.mostLate_days);
   const earliest = Math.max(spec.target - spec.before_days - weights.mostEarly_days, spec.notBefore ?? 0);
   lo[K] = Math.min(hi[K]!, Math.max(today, clamp(earliest)));
-  const first = spec.pinned?.[0]?.stage ?? spec.under?.at ?? 0;
+  const first = spec.pinned?.[0]?.stage ?? spec.inProgress?.at ?? 0;
   for (let k = K - 1; k >= first; k--) {
     const stage = instance.stages[spec.stages[k]!];
     if (!stage) throw new RangeError(`${spec.name} names stage ${spec.stages[k]}, which is not there`);
@@ -265,7 +265,7 @@ function taskOf(problem: Problem, spec: BatchSpec, index: number, reach: (stage:
     hi[k] = high;
     lo[k] = Math.min(high, Math.max(low, today));
   }
-  if (spec.under && !spec.pinned) lo[first] = hi[first] = spec.under.day;
+  if (spec.inProgress && !spec.pinned) lo[first] = hi[first] = spec.inProgress.day;
   else if (spec.startsOn !== undefined && !spec.pinned) lo[first] = hi[first] = Math.max(today, clamp(spec.startsOn));
   const outPrices = outPricesOf(weights, spec, days);
   return {
@@ -310,13 +310,13 @@ function toGoOf(
       const here = instance.stages[spec.stages[k]!]!;
       const next = instance.stages[spec.stages[k + 1] ?? -1];
       // What stands there already, or comes on its day, cannot but wait.
-      const under = spec.under?.at === k;
-      const waits = under || (k === first && spec.startsOn !== undefined);
-      if (next && !under && !next.places.some((p) => here.places.includes(p))) moves += move;
+      const inProgress = spec.inProgress?.at === k;
+      const waits = inProgress || (k === first && spec.startsOn !== undefined);
+      if (next && !inProgress && !next.places.some((p) => here.places.includes(p))) moves += move;
       const { soonest, latest } = reach(spec.stages[k]!);
       [soon, soonNext, late, lateNext] = [soonNext, soon, lateNext, late];
       for (let d = 0; d < D; d++) {
-        const end = under ? d : soonest[d]!;
+        const end = inProgress ? d : soonest[d]!;
         const last = waits || latest[d] === NONE ? D - 1 : Math.min(D - 1, latest[d]! + here.mostWait_days);
         soon[d] = end === NONE ? Infinity : soonNext[end]!;
         late[d] = end === NONE ? -Infinity : lateNext[last]!;

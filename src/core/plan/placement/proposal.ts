@@ -81,13 +81,13 @@ export function proposedBatch(
   plan: BatchPlan,
 ): ProposedBatch {
   const { id, stages, later_days } = batches[index]!;
-  const { under } = instance.batches[index]!;
+  const { inProgress: inProgress } = instance.batches[index]!;
   const to: Partial<Record<Stage, number | null>> = { ...plan.places };
   const steps: Partial<Record<WorkKey, DayNumber>> = {};
   for (const stay of stays) {
     const stage = stages[stay.stage]!;
     to[stage] = placeIds[stay.place]!;
-    if (under?.at === stay.stage) continue;
+    if (inProgress?.at === stay.stage) continue;
     // Plugs are not taken off the heat here: they come on their day.
     if (!(plan.joins && stage === 'grow')) steps[STEP_OF[stage]] = from + stay.from;
   }

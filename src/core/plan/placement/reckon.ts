@@ -12,7 +12,7 @@ import { heatMoney, heatParts_kWh, type HeatParts } from './energy.ts';
 import type { Weights } from './instance.ts';
 
 /** A season added up, so that two can be laid side by side. */
-export interface Reckoning {
+export interface SeasonSummary {
   /** Batches that go out after their window, with the days; and before it. */
   readonly late_count: number;
   readonly late_days: number;
@@ -45,7 +45,7 @@ export interface ChangePrice {
 }
 
 /** The price of one season against another. */
-export function priceBetween(before: Reckoning, after: Reckoning, later_days = 0): ChangePrice {
+export function priceBetween(before: SeasonSummary, after: SeasonSummary, later_days = 0): ChangePrice {
   return {
     later_days,
     atRisk_count: after.atRisk_count - before.atRisk_count,
@@ -64,7 +64,7 @@ export interface ReckonInput {
 }
 
 /** Adds up what is still to come of a season. Heat is reckoned for the weeks in which something stands in a place. */
-export function reckon({ today, places, tables, weights, batches }: ReckonInput): Reckoning {
+export function reckon({ today, places, tables, weights, batches }: ReckonInput): SeasonSummary {
   const live = batches.filter((batch) => !batch.over);
   const stands = batches.flatMap((batch) => batch.progress.stands);
   let late_count = 0;

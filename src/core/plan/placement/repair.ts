@@ -1,4 +1,4 @@
-import { bestPlan, type Bench, type Terms } from './insert.ts';
+import { bestPlan, type InsertionScratch, type Terms } from './insert.ts';
 import { firstOver, type Cell } from './standing.ts';
 import { addPlan, costOf, removePlan, type Plan, type State } from './state.ts';
 import { SLOT_PARTS } from './problem.ts';
@@ -22,7 +22,7 @@ const MOST_TRIED = 10;
  * Gives one batch the place or day the grower wants and sees to the rest: if there is no room, the batches in the way for
  * which it is cheapest give way, one after another, and no others are touched.
  */
-export function repair(state: State, taskIndex: number, terms: Terms, bench: Bench): Repair {
+export function repair(state: State, taskIndex: number, terms: Terms, bench: InsertionScratch): Repair {
   const task = state.problem.tasks[taskIndex]!;
   const start = costOf(state);
   const before: { task: number; plan: Plan | null }[] = [];
@@ -64,7 +64,7 @@ function giveWay(
   { place, day }: Cell,
   keep: number,
   moved: readonly number[],
-  bench: Bench,
+  bench: InsertionScratch,
 ): { task: number; plan: Plan | null } | null {
   const { tasks, days: D } = state.problem;
   const lack = -state.free[place * D + day]!;
@@ -75,7 +75,7 @@ function giveWay(
     for (let k = task.first; k < task.stageCount; k++) {
       if (plan.places[k] !== place || plan.days[k]! > day || plan.days[k + 1]! <= day) continue;
       // What stands there already is not carried about for this.
-      if (task.spec.under && k === task.first) break;
+      if (task.spec.inProgress && k === task.first) break;
       there.push({ task: task.index, slots: task.slots[k]! });
       break;
     }

@@ -67,7 +67,7 @@ export function batchSpec(
   const { day, need, then_days = 0 } = whatIsLeft(batch, now, batch.progress.forecast, season, from);
   // The running total is by the batch's own pace, the search's gains by its crop's.
   const pace = now === 'germinate' ? (batch.plan.emergence_factor ?? 1) : 1;
-  return { ...spec, under: { at, place, day, need: need * pace, ...(then_days > 0 ? { then_days } : {}) } };
+  return { ...spec, inProgress: { at, place, day, need: need * pace, ...(then_days > 0 ? { then_days } : {}) } };
 }
 
 /** Spread of its date that its price is averaged over: what it still has to come up and grow, as sure as it is to be. */

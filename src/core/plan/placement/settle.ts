@@ -72,17 +72,19 @@ function asItWas(state: State, before: State, task: Task, was: Plan): Plan | nul
     const p = was.places[k]!;
     const [from, to] = [was.days[k]!, was.days[k + 1]!];
     const stage = instance.stages[spec.stages[k]!]!;
-    const under = k === first ? spec.under : undefined;
-    if (p === NONE || to < from || (!under && !stage.places.includes(p))) return null;
-    if (!under && k === first && from < task.lo[k]!) return null;
-    if (under && (p !== under.place || from !== under.day)) return null;
+    const inProgress = k === first ? spec.inProgress : undefined;
+    if (p === NONE || to < from || (!inProgress && !stage.places.includes(p))) return null;
+    if (!inProgress && k === first && from < task.lo[k]!) return null;
+    if (inProgress && (p !== inProgress.place || from !== inProgress.day)) return null;
     const track = freshTrack(state, spec.stages[k]!, p);
-    const end = under ? endFrom(track, under.need, from, state.rows, p * B, problem.blockOf, D) : track.end[from]!;
+    const end = inProgress
+      ? endFrom(track, inProgress.need, from, state.rows, p * B, problem.blockOf, D)
+      : track.end[from]!;
     if (end === NONE || end - rounding > to || track.bad[from]! < to) return null;
     const slots = task.slots[k]!;
     // Where it stands already it stays until it can go, room or not; longer only where there is room.
-    for (let d = under ? Math.max(from, end) : from; d < to; d++) if (free[p * D + d]! < slots) return null;
-    if (!under) {
+    for (let d = inProgress ? Math.max(from, end) : from; d < to; d++) if (free[p * D + d]! < slots) return null;
+    if (!inProgress) {
       waits[k] = Math.max(0, to - end);
       if (waits[k]! - rounding > stage.mostWait_days) return null;
       for (let w = 1; w <= waits[k]!; w++) price += waitPrice(problem, task, w, stage.mostWait_days);

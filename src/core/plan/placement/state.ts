@@ -144,7 +144,7 @@ export function workOfPlan(
   const { work_min, first, stageCount, spec } = tasks[index]!;
   const work: [number, number][] = [];
   if (!work_min) return work;
-  for (let k = spec.under ? first + 1 : first; k <= stageCount; k++)
+  for (let k = spec.inProgress ? first + 1 : first; k <= stageCount; k++)
     if (days[k] !== NONE) work.push([blockOf[days[k]!]!, work_min[k]!]);
   return work;
 }

@@ -1,4 +1,4 @@
-import { UNDER_WAIT_days } from './insert.ts';
+import { IN_PROGRESS_WAIT_days } from './insert.ts';
 import { levelGrowth, type LevelGrowth } from './levelGrowth.ts';
 import type { Problem, Task } from './problem.ts';
 import { tollRate, unplacedPrice, waitPrice } from './state.ts';
@@ -36,7 +36,8 @@ export const canPrice = ({ instance, tasks }: Problem): boolean =>
   instance.stages.every((stage) => stage.need <= 0 || stage.least_days <= 1) &&
   instance.stages.every((stage) => stage.standstill_days < instance.blockDays) &&
   tasks.every(
-    ({ spec, first }) => !spec.under || spec.under.need <= 0 || instance.stages[spec.stages[first]!]!.need > 0,
+    ({ spec, first }) =>
+      !spec.inProgress || spec.inProgress.need <= 0 || instance.stages[spec.stages[first]!]!.need > 0,
   );
 
 /** One stage in one place, being priced. */
@@ -99,7 +100,7 @@ export class LevelPricer {
     this.enter = new Float64Array((K + 1) * P * D);
     this.enterAny = new Float64Array((K + 1) * D);
     this.anyPlace = new Int16Array((K + 1) * D);
-    this.mostWait = Math.max(UNDER_WAIT_days + 30, ...instance.stages.map((stage) => stage.mostWait_days)) + 1;
+    this.mostWait = Math.max(IN_PROGRESS_WAIT_days + 30, ...instance.stages.map((stage) => stage.mostWait_days)) + 1;
     const most = this.mostWait + 1;
     this.wait = Array.from({ length: this.levels }, () => new Float64Array((D + 1) * most));
     this.waitChoice = Array.from({ length: this.levels }, () => new Int16Array((D + 1) * most));
@@ -152,7 +153,9 @@ export class LevelPricer {
   }
 
   private placesOf({ spec, first }: Task, k: number): readonly number[] {
-    return spec.under && k === first ? [spec.under.place] : this.problem.instance.stages[spec.stages[k]!]!.places;
+    return spec.inProgress && k === first
+      ? [spec.inProgress.place]
+      : this.problem.instance.stages[spec.stages[k]!]!.places;
   }
 
   /** Fills what it costs to enter stage k in place p on each day, and the choices behind it. */
@@ -178,12 +181,13 @@ export class LevelPricer {
     const { spec, lo, hi } = task;
     const index = spec.stages[k]!;
     const stage = instance.stages[index]!;
-    const under = spec.under !== undefined && k === task.first ? spec.under : null;
-    const holds = under !== null || (k === task.first && spec.startsOn !== undefined);
+    const inProgress = spec.inProgress !== undefined && k === task.first ? spec.inProgress : null;
+    const holds = inProgress !== null || (k === task.first && spec.startsOn !== undefined);
     const limit =
-      (holds ? Math.max(stage.mostWait_days, UNDER_WAIT_days) : stage.mostWait_days) + (under?.then_days ?? 0);
-    const grows = under === null && stage.need > 0;
-    const need = under ? under.need : grows ? stage.need : Math.max(stage.standstill_days, stage.least_days);
+      (holds ? Math.max(stage.mostWait_days, IN_PROGRESS_WAIT_days) : stage.mostWait_days) +
+      (inProgress?.then_days ?? 0);
+    const grows = inProgress === null && stage.need > 0;
+    const need = inProgress ? inProgress.need : grows ? stage.need : Math.max(stage.standstill_days, stage.least_days);
     const [loK, hiK, hiE] = [lo[k]!, hi[k]!, hi[k + 1]!];
     const W = Math.min(limit, hiE - loK, this.mostWait) + 1;
     return {
@@ -199,7 +203,7 @@ export class LevelPricer {
       least_days: grows ? stage.least_days : 0,
       // What stood there before it was counted waits for nothing.
       waits: Float64Array.from({ length: W + 1 }, (_, w) =>
-        under || w === 0 ? 0 : waitPrice(this.problem, task, w, stage.mostWait_days),
+        inProgress || w === 0 ? 0 : waitPrice(this.problem, task, w, stage.mostWait_days),
       ),
     };
   }
@@ -211,7 +215,7 @@ export class LevelPricer {
     const { L, loK, hiE, growth } = hand;
     const slots = task.slots[k]!;
     const rate = tollRate(task);
-    const held = task.spec.under !== undefined && k === task.first;
+    const held = task.spec.inProgress !== undefined && k === task.first;
     noRoom[D] = D;
     for (let d = D - 1; d >= 0; d--) noRoom[d] = !held && room[p * D + d]! < slots ? d : noRoom[d + 1]!;
     for (let l = 0; l < L; l++) {

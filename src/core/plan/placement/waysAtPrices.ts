@@ -1,6 +1,6 @@
 import type { Problem, Task } from './problem.ts';
 import { ageingPrice, freshTrack, tollRate, unplacedPrice, waitPrice, type State } from './state.ts';
-import { UNDER_WAIT_days, underEnd } from './insert.ts';
+import { IN_PROGRESS_WAIT_days, inProgressEnd } from './insert.ts';
 import { NONE } from './track.ts';
 
 /** What room and work cost, by which batches are kept from all wanting the same. */
@@ -58,20 +58,20 @@ export function cheapestWay(state: State, task: Task, prices: Prices, bench: Way
   const move = instance.weights.move_perTray * spec.trays;
   const rate = tollRate(task);
   for (let d = lo[first]!; d <= hi[first]!; d++) {
-    any[first * D + d] = work_min && !spec.under ? prices.work_perMin[blockOf[d]!]! * work_min[first]! : 0;
+    any[first * D + d] = work_min && !spec.inProgress ? prices.work_perMin[blockOf[d]!]! * work_min[first]! : 0;
     anyPlace[first * D + d] = NONE;
   }
   for (let k = first; k < K; k++) {
     const stageIndex = spec.stages[k]!;
     const stage = instance.stages[stageIndex]!;
-    const under = spec.under !== undefined && k === first ? spec.under : null;
-    const waits = under !== null || (k === first && spec.startsOn !== undefined);
-    const limit = waits ? Math.max(stage.mostWait_days, UNDER_WAIT_days) : stage.mostWait_days;
+    const inProgress = spec.inProgress !== undefined && k === first ? spec.inProgress : null;
+    const waits = inProgress !== null || (k === first && spec.startsOn !== undefined);
+    const limit = waits ? Math.max(stage.mostWait_days, IN_PROGRESS_WAIT_days) : stage.mostWait_days;
     const slots = task.slots[k]!;
     const [loK, hiK, loE, hiE] = [lo[k]!, hi[k]!, lo[k + 1]!, hi[k + 1]!];
     const next = (k + 1) * D;
     any.fill(Infinity, next + loE, next + hiE + 1);
-    for (const p of under ? [under.place] : stage.places) {
+    for (const p of inProgress ? [inProgress.place] : stage.places) {
       const track = freshTrack(state, stageIndex, p);
       const row = ((k + 1) * P + p) * D;
       at.fill(Infinity, row + loE, row + hiE + 1);
@@ -81,15 +81,15 @@ export function cheapestWay(state: State, task: Task, prices: Prices, bench: Way
       const { tollBefore } = track;
       let noRoom = D;
       for (let d = Math.min(D - 1, hiE); d >= loK; d--) {
-        if (under === null && room[p * D + d]! < slots) noRoom = d;
+        if (inProgress === null && room[p * D + d]! < slots) noRoom = d;
         if (d > hiK) continue;
         let price = any[k * D + d]! + carried;
         if (before !== NONE && at[before + d]! < price) price = at[before + d]!;
         if (price > most) continue;
-        const end = under ? underEnd(state, track, under, d, p) : track.end[d]!;
+        const end = inProgress ? inProgressEnd(state, track, inProgress, d, p) : track.end[d]!;
         if (end === NONE || end > hiE) continue;
-        if (!under) price += ageingPrice(problem, task, stage, end - d);
-        const until = under ? track.bad[d]! : Math.min(track.bad[d]!, noRoom, prices.shut[p * D + d]!);
+        if (!inProgress) price += ageingPrice(problem, task, stage, end - d);
+        const until = inProgress ? track.bad[d]! : Math.min(track.bad[d]!, noRoom, prices.shut[p * D + d]!);
         for (let w = 0, e = end; w <= limit && e <= hiE && e <= until; w++, e++) {
           if (w > 0) price += waitPrice(problem, task, w, stage.mostWait_days);
           if (e < loE) continue;
@@ -135,14 +135,14 @@ export function paidFor(
     sum += slots[k]! * (prices.room[base + days[k + 1]!]! - prices.room[base + days[k]!]!);
   }
   if (work_min)
-    for (let k = spec.under ? first + 1 : first; k <= stageCount; k++)
+    for (let k = spec.inProgress ? first + 1 : first; k <= stageCount; k++)
       sum += prices.work_perMin[blockOf[days[k]!]!]! * work_min[k]!;
   return sum;
 }
 
 /** Whether stage k may have stood in place p. */
 function cameFrom({ problem }: State, { spec, first }: Task, k: number, p: number): boolean {
-  if (spec.under && k === first) return spec.under.place === p;
+  if (spec.inProgress && k === first) return spec.inProgress.place === p;
   return problem.instance.stages[spec.stages[k]!]!.places.includes(p);
 }
 

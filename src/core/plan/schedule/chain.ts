@@ -1,4 +1,4 @@
-import type { Because } from '../../explanation.ts';
+import type { Explanation } from '../../explanation.ts';
 import type { DayNumber } from '../../calendar/dayNumber.ts';
 import type { Stage } from '../stage.ts';
 
@@ -27,7 +27,7 @@ export interface Milestone {
   readonly dueOn: DayNumber;
   /** 'reckoned': not logged itself, but a later step was, so it has happened by then. */
   readonly status: 'planned' | 'forecast' | 'reckoned' | 'done';
-  readonly because: Because;
+  readonly explanation: Explanation;
 }
 
 export interface Chain {
@@ -63,7 +63,7 @@ export function withKeptDays(
       t: noonOf(day),
       day,
       dueOn: day,
-      because: { rule: 'As it was planned when it was sown.', inputs: [], source: 'your own plan' },
+      explanation: { rule: 'As it was planned when it was sown.', inputs: [], source: 'your own plan' },
     };
   });
   return { ...chain, milestones };

@@ -3,7 +3,7 @@ import { FIRST_UP_PROGRESS } from '../../germination/spread.ts';
 import { plugGrowth_degreeDays, stageNeeds } from '../../growth/stageNeeds.ts';
 import { POTTING_CHECK_DAYS } from '../../growth/stageSums.ts';
 import type { WorkKey } from '../stage.ts';
-import { becauseOf, type BecauseContext } from './chainBecause.ts';
+import { explanationOf, type ExplanationContext } from './chainExplanations.ts';
 import { noonOf, type Chain, type ChainResult, type Milestone, type MilestoneKey } from './chain.ts';
 import { pottedAt_degreeDays } from './potted.ts';
 import { offHeatAfter, offHeatRuleOf, routeOf, unreachable, type Route, type RouteInput } from './route.ts';
@@ -37,7 +37,7 @@ export function forwardChain(input: ForwardInput): ChainResult {
 export function chainOnRoute(input: ForwardInput, route: Route): ChainResult {
   const { facts, today, plan } = input;
   const floor_t = today === null ? -Infinity : noonOf(today);
-  const context: BecauseContext = { ...input, route };
+  const context: ExplanationContext = { ...input, route };
   const milestones: Milestone[] = [];
   const add = (key: MilestoneKey, computed_t: number): number => {
     const fact = facts[key];
@@ -52,8 +52,8 @@ export function chainOnRoute(input: ForwardInput, route: Route): ChainResult {
       day: Math.floor(t),
       dueOn: Math.floor(fact !== undefined || later !== null ? t : computed_t),
       status: fact !== undefined ? 'done' : later !== null ? 'reckoned' : today === null ? 'planned' : 'forecast',
-      get because() {
-        return becauseOf(key, context, before_day, fact !== undefined, overdue);
+      get explanation() {
+        return explanationOf(key, context, before_day, fact !== undefined, overdue);
       },
     });
     return t;

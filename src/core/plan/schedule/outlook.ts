@@ -7,7 +7,7 @@ import { forwardChain } from './forward.ts';
 import type { RouteInput } from './route.ts';
 import { ruleOfWeeksSowDay } from './ruleOfWeeks.ts';
 import { placesForStage, type PlaceFit } from './suits.ts';
-import { chainWarnings, type FrostDates, type Warning } from './warnings.ts';
+import { chainWarnings, type FrostRisk, type Warning } from './warnings.ts';
 
 /** Everything to be said of a batch before it is made or moved. */
 export interface Outlook {
@@ -24,7 +24,7 @@ export interface Outlook {
 }
 
 /** The outlook of a plan on a day, for one who has not sown yet. */
-export function outlook(input: RouteInput, frost: FrostDates, today: DayNumber): Outlook {
+export function outlook(input: RouteInput, frost: FrostRisk, today: DayNumber): Outlook {
   const plan = plannedChain(input);
   const ruleSowOn = ruleOfWeeksSowDay(input.crop, input.plan);
   if (plan.kind === 'unreachable') {

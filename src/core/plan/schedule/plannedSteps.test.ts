@@ -90,7 +90,7 @@ describe('days named for the work', () => {
     const free = forecast(planOf(tomato));
     const steps = { pot: dayOf(free, 'pot') + 4 };
     const planned = forecast(planOf(tomato, { steps }));
-    expect(milestoneOf(planned, 'pot')!.because.rule).toContain('Planned for this day');
+    expect(milestoneOf(planned, 'pot')!.explanation.rule).toContain('Planned for this day');
     const logged = forecast(planOf(tomato, { steps }), { sow: FROM + 400, pot: dayOf(free, 'pot') + 1 });
     expect(dayOf(logged, 'pot')).toBe(dayOf(free, 'pot') + 1);
   });

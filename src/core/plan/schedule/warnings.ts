@@ -14,7 +14,7 @@ import type { SeasonTables } from './seasonTables.ts';
 import { bandsOf } from '../../growth/bands.ts';
 import { stageRange, suitsStage } from './suits.ts';
 
-export interface FrostDates {
+export interface FrostRisk {
   readonly lastFrost: MonthDay;
   readonly firstFrost: MonthDay;
   /** Taken from the site's own years at a risk: when plants of each hardiness may be out. null: dates typed by hand. */
@@ -70,7 +70,7 @@ export function chainWarnings(
   crop: Crop,
   plan: BatchPlan,
   tables: SeasonTables,
-  frost: FrostDates,
+  frost: FrostRisk,
   today: DayNumber,
 ): Warning[] {
   const warnings: Warning[] = [];
@@ -255,7 +255,7 @@ function lightWarnings(chain: Chain, crop: Crop, plan: BatchPlan, tables: Season
   });
 }
 
-function frostWarnings(chain: Chain, crop: Crop, coverId: number | null, frost: FrostDates): Warning[] {
+function frostWarnings(chain: Chain, crop: Crop, coverId: number | null, frost: FrostRisk): Warning[] {
   const plant = milestoneOf(chain, 'plant')!.day;
   const lastFrost = nearestOccurrence(frost.lastFrost, plant);
   const under = coverId === null ? undefined : frost.frost?.under?.[coverId];
@@ -317,7 +317,7 @@ function frostWarnings(chain: Chain, crop: Crop, coverId: number | null, frost: 
 }
 
 /** Mean last frost that belongs to the spring of a day. */
-export function lastFrostFor(day: DayNumber, frost: FrostDates): DayNumber {
+export function lastFrostFor(day: DayNumber, frost: FrostRisk): DayNumber {
   return nearestOccurrence(frost.lastFrost, day);
 }
 

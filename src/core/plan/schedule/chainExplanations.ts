@@ -1,5 +1,5 @@
 import { lightFactor } from '../../growth/growthRate.ts';
-import { COMMON_PRACTICE, OWN_LOG, type Because, type BecauseInput } from '../../explanation.ts';
+import { COMMON_PRACTICE, OWN_LOG, type Explanation, type ExplanationInput } from '../../explanation.ts';
 import { isoFromDay, type DayNumber } from '../../calendar/dayNumber.ts';
 import { FIRST_UP_PROGRESS, SPREAD_SIGMA } from '../../germination/spread.ts';
 import { STAGE_SUM_SOURCE } from '../../growth/stageSums.ts';
@@ -11,18 +11,18 @@ import { offHeatRuleOf, type Route, type RouteInput } from './route.ts';
 import { wetTray_K } from './wetTray.ts';
 import { totalAt, type ThermalIntegral } from './thermalIntegral.ts';
 
-export interface BecauseContext extends RouteInput {
+export interface ExplanationContext extends RouteInput {
   readonly route: Route;
 }
 
 /** Why a milestone falls where it does; before_day is the day of the milestone before it, null for the first. */
-export function becauseOf(
+export function explanationOf(
   key: MilestoneKey,
-  context: BecauseContext,
+  context: ExplanationContext,
   before_day: DayNumber | null,
   done: boolean,
   overdue: boolean,
-): Because {
+): Explanation {
   if (done) return { rule: 'Logged.', inputs: [], source: OWN_LOG };
   const told = WHY[key](context, before_day);
   const planned = workDay(context, key);
@@ -41,11 +41,11 @@ export function becauseOf(
 }
 
 /** Day the plan names for a step; null where it names none. */
-function workDay({ plan }: BecauseContext, key: MilestoneKey): DayNumber | null {
+function workDay({ plan }: ExplanationContext, key: MilestoneKey): DayNumber | null {
   return (plan.steps as Partial<Record<MilestoneKey, DayNumber>> | undefined)?.[key] ?? null;
 }
 
-type Why = (context: BecauseContext, before_day: DayNumber | null) => Because;
+type Why = (context: ExplanationContext, before_day: DayNumber | null) => Explanation;
 
 const WHY: Readonly<Record<MilestoneKey, Why>> = {
   sow: (c, before_day) => ({
@@ -124,11 +124,11 @@ const WHY: Readonly<Record<MilestoneKey, Why>> = {
 };
 
 function climateInputs(
-  c: BecauseContext,
+  c: ExplanationContext,
   stage: Stage,
   before_day: DayNumber | null,
   fallback_day = c.plan.transplantOn,
-): BecauseInput[] {
+): ExplanationInput[] {
   const placeId = placeOfStage(c.plan.places, stage);
   if (placeId === null) return [];
   const day = before_day ?? fallback_day;
@@ -141,7 +141,7 @@ function climateInputs(
 }
 
 /** Light of a day there and what it makes of growth. */
-function lightInputs(c: BecauseContext, stage: Stage, day: DayNumber | null): BecauseInput[] {
+function lightInputs(c: ExplanationContext, stage: Stage, day: DayNumber | null): ExplanationInput[] {
   const placeId = placeOfStage(c.plan.places, stage);
   const light =
     placeId === null || day === null ? undefined : c.tables.skyOf(placeId)?.light_mol_m2[day - c.tables.from];
@@ -154,21 +154,21 @@ function lightInputs(c: BecauseContext, stage: Stage, day: DayNumber | null): Be
 }
 
 /** How much cooler than the air the medium is taken to be. */
-function wetInputs(c: BecauseContext): BecauseInput[] {
+function wetInputs(c: ExplanationContext): ExplanationInput[] {
   const place = c.tables.places.get(c.plan.places.germinate ?? -1);
   const cooler_K = place ? wetTray_K(place) : 0;
   return cooler_K > 0 ? [{ name: 'a wet tray, cooler than the air by', difference_K: cooler_K }] : [];
 }
 
 /** Days to half up at the pace of a day. */
-function paceInputs(germination: ThermalIntegral, day: DayNumber | null): BecauseInput[] {
+function paceInputs(germination: ThermalIntegral, day: DayNumber | null): ExplanationInput[] {
   if (day === null) return [];
   const perDay = totalAt(germination, day + 1) - totalAt(germination, day);
   return perDay > 0 ? [{ name: 'at that', value: `${(1 / perDay).toFixed(1)} days` }] : [];
 }
 
 /** How far the batch's own variety and lot are from their crop, by the house's counts. */
-function learnedInputs({ plan }: BecauseContext): BecauseInput[] {
+function learnedInputs({ plan }: ExplanationContext): ExplanationInput[] {
   const factor = plan.emergence_factor ?? 1;
   return factor === 1
     ? []
@@ -176,7 +176,7 @@ function learnedInputs({ plan }: BecauseContext): BecauseInput[] {
 }
 
 /** How far growth here is from the book, as the house's own batches showed. */
-function grownInputs(factor: number): BecauseInput[] {
+function grownInputs(factor: number): ExplanationInput[] {
   if (factor === 1) return [];
   const percent = Math.round(100 * Math.abs(factor - 1));
   return [
@@ -188,12 +188,12 @@ function grownInputs(factor: number): BecauseInput[] {
 }
 
 /** Degree-days one day adds there. */
-function gainInputs(growth: ThermalIntegral, day: DayNumber | null): BecauseInput[] {
+function gainInputs(growth: ThermalIntegral, day: DayNumber | null): ExplanationInput[] {
   if (day === null) return [];
   return [{ name: 'a day adds', degreeDays: totalAt(growth, day + 1) - totalAt(growth, day) }];
 }
 
-function growthInputs(c: BecauseContext, sum: number | null): BecauseInput[] {
+function growthInputs(c: ExplanationContext, sum: number | null): ExplanationInput[] {
   return [
     { name: 'base', temperature_C: c.crop.base_C },
     ...(sum === null ? [] : [{ name: 'from half up', degreeDays: sum }]),
@@ -201,6 +201,6 @@ function growthInputs(c: BecauseContext, sum: number | null): BecauseInput[] {
   ];
 }
 
-function germinationSource(c: BecauseContext): string {
+function germinationSource(c: ExplanationContext): string {
   return c.crop.emergence.length > 0 ? c.crop.source : `cardinal temperatures: ${c.crop.source}`;
 }

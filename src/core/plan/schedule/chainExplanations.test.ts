@@ -10,7 +10,7 @@ import { seasonTables } from './seasonTables.ts';
 
 const FROM = requireDay('2026-01-01');
 
-describe('every figure carries its because', () => {
+describe('every figure carries its explanation', () => {
   it.each(crops.map((crop) => [crop.name, crop] as const))('%s: rule, inputs and source at each step', (_, crop) => {
     const hot = steadyPlace(crop.germBest_C);
     const house = steadyPlace(crop.growDay_C, crop.growNight_C);
@@ -35,11 +35,11 @@ describe('every figure carries its because', () => {
     });
     for (const chain of [planned, forecast] as ChainResult[]) {
       if (chain.kind !== 'chain') throw new Error(chain.reason);
-      for (const { key, because } of chain.milestones) {
-        expect(because.rule.length, key).toBeGreaterThan(5);
-        expect(because.rule, key).not.toMatch(/undefined|NaN|null/);
-        expect(because.source, key).toMatch(/19\d\d|20\d\d|common practice|from memory|your own log/);
-        for (const { name, temperature_C, degreeDays } of because.inputs) {
+      for (const { key, explanation } of chain.milestones) {
+        expect(explanation.rule.length, key).toBeGreaterThan(5);
+        expect(explanation.rule, key).not.toMatch(/undefined|NaN|null/);
+        expect(explanation.source, key).toMatch(/19\d\d|20\d\d|common practice|from memory|your own log/);
+        for (const { name, temperature_C, degreeDays } of explanation.inputs) {
           expect(name).not.toMatch(/undefined/);
           if (temperature_C !== undefined) expect(Number.isFinite(temperature_C)).toBe(true);
           if (degreeDays !== undefined) expect(degreeDays).toBeGreaterThanOrEqual(0);
@@ -47,12 +47,12 @@ describe('every figure carries its because', () => {
       }
     }
     if (planned.kind !== 'chain' || forecast.kind !== 'chain') return;
-    const pace = milestoneOf(planned, 'half-up')!.because.inputs.find((one) => one.name === 'at that')!;
+    const pace = milestoneOf(planned, 'half-up')!.explanation.inputs.find((one) => one.name === 'at that')!;
     expect(Number(pace.value!.replace(' days', ''))).toBeCloseTo(
       daysToEmerge(germinationRate(crop), crop.germBest_C)!,
       1,
     );
-    expect(milestoneOf(forecast, 'sow')!.because).toMatchObject({ rule: 'Logged.', source: 'your own log' });
-    expect(milestoneOf(forecast, 'half-up')!.because.rule).toContain('has passed without a log');
+    expect(milestoneOf(forecast, 'sow')!.explanation).toMatchObject({ rule: 'Logged.', source: 'your own log' });
+    expect(milestoneOf(forecast, 'half-up')!.explanation.rule).toContain('has passed without a log');
   });
 });

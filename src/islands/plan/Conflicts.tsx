@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { OfferShown, Trouble } from '../../contracts/plan/planner.ts';
+import type { OfferShown, PlanConflict } from '../../contracts/plan/planner.ts';
 import type { HouseData } from '../../contracts/plan/seasonData.ts';
 import type { OverRoom } from '../../core/plan/schedule/roomUse.ts';
 import { counted, shortDay } from '../../ui/format.ts';
@@ -9,7 +9,7 @@ import { offerWords } from './words.ts';
 
 interface Props {
   readonly house: HouseData;
-  readonly troubles: readonly Trouble[];
+  readonly troubles: readonly PlanConflict[];
   /** Of all there are, those not shown too. */
   readonly count: number;
   /** How far over room, for the troubles of that kind. */
@@ -92,7 +92,7 @@ function Title({
   byId,
   house,
   onSelect,
-}: Pick<Props, 'byId' | 'house' | 'onSelect'> & { readonly trouble: Trouble; readonly run: OverRoom | null }) {
+}: Pick<Props, 'byId' | 'house' | 'onSelect'> & { readonly trouble: PlanConflict; readonly run: OverRoom | null }) {
   if (trouble.kind === 'over') {
     const place = house.places.find((p) => p.id === trouble.placeId)?.name;
     return (
@@ -124,11 +124,11 @@ function Title({
   );
 }
 
-function runOf(trouble: Trouble, over: readonly OverRoom[]): OverRoom | null {
+function runOf(trouble: PlanConflict, over: readonly OverRoom[]): OverRoom | null {
   if (trouble.kind !== 'over') return null;
   return over.find((run) => run.placeId === trouble.placeId && run.from === trouble.from) ?? null;
 }
 
-function keyOf(trouble: Trouble): string {
+function keyOf(trouble: PlanConflict): string {
   return trouble.kind === 'over' ? `over/${trouble.placeId}/${trouble.from}` : `${trouble.kind}/${trouble.batchId}`;
 }

@@ -15,7 +15,7 @@ import {
   stemPath,
   Stems,
   type Scale,
-} from './descentParts.tsx';
+} from './occupancyParts.tsx';
 import { LANE_GAP, type Lane } from './lanes.ts';
 import { SITE_px, SiteStrip } from './SiteStrip.tsx';
 import { WeekBrush } from './WeekBrush.tsx';
@@ -74,7 +74,7 @@ interface Grip {
 }
 
 /** The descent: places from warmest to coldest, batches as bands by day, their moves as hooked stems. */
-export function Descent(props: Props) {
+export function OccupancyTimeline(props: Props) {
   const { house, lanes, height, worked, weeks, from, to, perDay_px, selectedId, faint, fixed, trial, onSelect } = props;
   const x = useMemo(
     () =>
