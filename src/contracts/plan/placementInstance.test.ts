@@ -52,9 +52,9 @@ describe('an instance as JSON', () => {
     expect(faultsOf((j) => (j['batches'][0].pinned = [{ stage: 0, place: 1, from: 9, to: 4 }]))).toEqual([
       'batches.0.pinned.0.to',
     ]);
-    expect(faultsOf((j) => (j['batches'][0].under = { at: 5, place: 8, day: 1, need: 1 }))).toEqual([
-      'batches.0.under.place',
-      'batches.0.under.at',
+    expect(faultsOf((j) => (j['batches'][0].inProgress = { at: 5, place: 8, day: 1, need: 1 }))).toEqual([
+      'batches.0.inProgress.place',
+      'batches.0.inProgress.at',
     ]);
     expect(faultsOf((j) => (j['days'] = 'many'))).toContain('days');
     expect(faultsOf((j) => (j['more'] = 1))).toEqual(['']);

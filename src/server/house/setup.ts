@@ -78,7 +78,7 @@ export async function whatIsThere(): Promise<'nothing' | 'demo' | 'nursery'> {
 
 /** The crop library that ships with the application. */
 export async function libraryCrops(): Promise<Crop[]> {
-  const read = (name: string) => readFile(new URL(`../stores/${name}`, import.meta.url), 'utf8');
+  const read = (name: string) => readFile(new URL(`../../stores/${name}`, import.meta.url), 'utf8');
   const texts: LibraryTexts = {
     crops: await read('crop-library.csv'),
     tables: await read('crop-tables.csv'),
