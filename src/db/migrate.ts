@@ -21,6 +21,7 @@ import * as wetTrays from './migrations/018-wet-trays.ts';
 import * as hotBeds from './migrations/019-hot-beds.ts';
 import * as coldestNight from './migrations/020-coldest-night.ts';
 import * as bandsAndPlanning from './migrations/021-bands-and-planning.ts';
+import * as howSure from './migrations/022-how-sure.ts';
 
 interface Step {
   up(db: Sequelize): Promise<void>;
@@ -49,6 +50,7 @@ const STEPS: readonly [string, Step][] = [
   ['019-hot-beds', hotBeds],
   ['020-coldest-night', coldestNight],
   ['021-bands-and-planning', bandsAndPlanning],
+  ['022-how-sure', howSure],
 ];
 
 export const MIGRATION_NAMES = STEPS.map(([name]) => name);

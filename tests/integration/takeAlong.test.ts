@@ -27,6 +27,7 @@ const PLAN_FIELDS = [
   'after_days',
   'weight',
   'age_frac',
+  'sure_frac',
   'pinned',
   'joins',
   'offHeat',
@@ -103,6 +104,7 @@ describe('the spreadsheets, read back by papaparse', () => {
       after_days: 12,
       weight: 0.3,
       age_frac: 0.7,
+      sure_frac: 0.75,
       pinned: true,
       offHeat: { kind: 'share', share_frac: 0.65 },
       programmeId: programmes.at(-1)!.id,
@@ -126,6 +128,7 @@ describe('the spreadsheets, read back by papaparse', () => {
     expect(answer.body.errors).toEqual([]);
     const after = (await send(app, 'GET', '/api/batches')).body as Record<string, unknown>[];
     const again = after.slice(before.length);
+    expect(before.map((b) => b['sure_frac'])).toContain(0.75);
     expect(again).toHaveLength(before.length);
     again.forEach((batch, i) => expect(plan(batch), String(before[i]!['name'])).toEqual(plan(before[i]!)));
   });

@@ -191,6 +191,7 @@ function planColumns(plan: BatchPlan) {
     after_days: plan.after_days ?? USUAL_WINDOW.after_days,
     weight: plan.weight ?? 1,
     age_frac: plan.age_frac ?? 1,
+    sure_frac: plan.sure_frac ?? null,
     offHeat: plan.offHeat ?? null,
     programmeId: plan.programmeId ?? null,
     coverId: plan.coverId ?? null,

@@ -40,6 +40,7 @@ export class BatchModel extends Model<InferAttributes<BatchModel>, InferCreation
   declare after_days: CreationOptional<number>;
   declare weight: CreationOptional<number>;
   declare age_frac: CreationOptional<number>;
+  declare sure_frac: CreationOptional<number | null>;
   declare pinned: CreationOptional<boolean>;
   declare joins: CreationOptional<(Omit<JoinsAt, 'on'> & { on: string }) | null>;
   declare familyId: CreationOptional<number | null>;
@@ -101,6 +102,7 @@ export function defineBatchModels(sequelize: Sequelize): void {
     after_days: { ...whole('after_days'), defaultValue: 7 },
     weight: { ...figure('weight'), defaultValue: 1 },
     age_frac: { ...figure('age_frac'), defaultValue: 1 },
+    sure_frac: figure('sure_frac', true),
     pinned: { ...flag('pinned'), defaultValue: false },
     joins: json('joins', true),
     familyId: whole('family_id', true),

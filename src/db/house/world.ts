@@ -255,6 +255,7 @@ export function batchRecord(row: BatchModel): BatchRecord {
       after_days: row.after_days,
       weight: row.weight,
       age_frac: row.age_frac,
+      sure_frac: row.sure_frac,
       offHeat: row.offHeat,
       programmeId: row.programmeId,
       coverId: row.coverId,
