@@ -102,7 +102,7 @@ export default tseslint.config(
   },
   {
     files: ['src/{contracts,islands,ui,workers,pages,server}/**/*.{ts,tsx}'],
-    ignores: ['src/server/**/{changeBatches,changeBooks,changePlan,edge,setup,database}.ts'],
+    ignores: ['src/server/**/{changeBatches,changeBooks,changePlan,edge,setup,database,seasons,keepEstimates}.ts'],
     rules: {
       'no-restricted-imports': [
         'error',

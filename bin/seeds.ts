@@ -6,13 +6,14 @@ import { DEMO_NURSERY, DEMO_OUTSIDE, DEMO_PLACES, DEMO_TODAY, USUAL_CONTAINERS }
 import { morningOf } from '../src/server/clock.ts';
 import { DEMO_COVERS, demoReadings, USUAL_COVERS } from '../simulators/demoPlanting.ts';
 import { DEMO_ZONES, demoReadings as benchReadings, demoSeasonHours } from '../simulators/demoHeat.ts';
-import { demoSeason } from '../simulators/demoSeason.ts';
+import { demoLastSeason, demoSeason } from '../simulators/demoSeason.ts';
 
 /** Days of readings every ten minutes; before that by the hour. */
 const FINE_days = 6;
 
 /** The demo nursery in mid-season. */
 export async function demoSeed(): Promise<NurserySeed> {
+  const crops = await libraryCrops();
   const end_ms = morningOf(requireDay(DEMO_TODAY), DEMO_NURSERY.timeZone);
   return {
     nursery: { ...DEMO_NURSERY, outside: [...DEMO_OUTSIDE] },
@@ -23,7 +24,8 @@ export async function demoSeed(): Promise<NurserySeed> {
     covers: DEMO_COVERS,
     readings: demoReadings(),
     weather: { name: 'Underholt, the nursery’s own screen', days: demoWeather(DEMO_YEARS.from, DEMO_YEARS.to) },
-    batches: demoSeason(await libraryCrops()),
+    // Last season's come after, so that this season's have the lower numbers.
+    batches: [...demoSeason(crops), ...demoLastSeason(crops)],
     heat: {
       zones: DEMO_ZONES,
       // The benches themselves send the last hour.

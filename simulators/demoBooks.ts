@@ -277,6 +277,30 @@ const line = (
   ...extra,
 });
 
+/** Last season, closed: other crops than this one's, so that what it taught stands by itself. */
+export const DEMO_LAST_SEASON: readonly DemoBatch[] = [
+  line('kohlrabi', 'Cart Wheel', 180, '2026-04-20', [2, 5, 5, 6], 2, null),
+  line('spinach', 'Brook Leaf', 240, '2026-04-12', [4, 5, 5, 6], 1, null),
+  line('rocket', 'Sharp Lane', 150, '2026-04-18', [4, 5, 5, 6], 1, null, { lag: 2 }),
+  line('kohlrabi', 'Cart Wheel', 180, '2026-05-08', [2, 5, 5, 6], 2, null, {
+    loss: { days: 24, count: 21, cause: 'slugs' },
+  }),
+  line('turnip', 'Bell Stone', 200, '2026-05-02', [4, 5, 5, 6], 1, null),
+  line('calendula', 'Brass Button', 160, '2026-05-10', [2, 4, 5, 6], 1, 7),
+  line('cornflower', 'Deep Well', 140, '2026-05-06', [4, 4, 5, 6], 1, 7, { lag: 1 }),
+  line('nigella', 'Mist Gate', 120, '2026-05-12', [4, 4, 5, 6], 1, null),
+  line('swede', 'Moor Top', 220, '2026-05-28', [4, 5, 5, 6], 2, null),
+  line('endive', 'Grey Lace', 160, '2026-05-26', [2, 5, 5, 6], 1, null),
+  line('sunflower', 'Tall Order', 90, '2026-05-30', [2, 4, 5, 6], 2, null, {
+    loss: { days: 16, count: 18, cause: 'mice' },
+  }),
+  line('okra', 'Slow Coach', 60, '2026-06-16', [1, 3, 4, 6], 2, 6, {
+    loss: { days: 12, count: 40, cause: 'damped off', whole: true },
+  }),
+  line('melon', 'Warm Hollow', 60, '2026-06-14', [1, 3, 4, 6], 2, 6),
+  line('endive', 'Grey Lace', 160, '2026-07-20', [2, 5, 5, 6], 1, null),
+];
+
 export const DEMO_BATCHES: readonly DemoBatch[] = [
   line('lettuce', 'Mill Frill', 200, '2027-04-03', [2, 4, 4, 6], 1, null),
   line('pea', 'Hedge Runner', 300, '2027-04-05', [4, 5, 5, 7], 1, null),

@@ -9,7 +9,15 @@ import { milestoneOf, type Chain, type MilestoneKey } from '../src/core/plan/sch
 import { forwardChain, type Facts } from '../src/core/plan/schedule/forward.ts';
 import { climateStart } from '../src/core/plan/schedule/placeClimate.ts';
 import { seasonTables, type SeasonTables } from '../src/core/plan/schedule/seasonTables.ts';
-import { DEMO_BATCHES, DEMO_NURSERY, DEMO_OUTSIDE, DEMO_PLACES, DEMO_TODAY, type DemoBatch } from './demoBooks.ts';
+import {
+  DEMO_BATCHES,
+  DEMO_LAST_SEASON,
+  DEMO_NURSERY,
+  DEMO_OUTSIDE,
+  DEMO_PLACES,
+  DEMO_TODAY,
+  type DemoBatch,
+} from './demoBooks.ts';
 
 /** A line of the demo's log. */
 export interface DemoEvent {
@@ -31,12 +39,21 @@ export interface DemoBatchWithLog {
 
 /** The demo's season up to its today: what a careful but busy nursery would have logged. Same every time. */
 export function demoSeason(crops: readonly Crop[]): DemoBatchWithLog[] {
+  return loggedSeason(crops, DEMO_BATCHES);
+}
+
+/** The season before, to its end. */
+export function demoLastSeason(crops: readonly Crop[]): DemoBatchWithLog[] {
+  return loggedSeason(crops, DEMO_LAST_SEASON);
+}
+
+function loggedSeason(crops: readonly Crop[], batches: readonly DemoBatch[]): DemoBatchWithLog[] {
   const today = requireDay(DEMO_TODAY);
   const tables = seasonTables(DEMO_PLACES, climateStart(today), 4 * 366, {
     normals: DEMO_OUTSIDE,
     sky: { latitude_deg: DEMO_NURSERY.latitude_deg },
   });
-  return DEMO_BATCHES.map((demo, i) => {
+  return batches.map((demo, i) => {
     const crop = crops.find((c) => c.name === demo.crop);
     if (!crop) throw new RangeError(`the demo sows ${demo.crop}, which is not in the library`);
     const plan = planOf(demo, crop);

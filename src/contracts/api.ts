@@ -27,6 +27,7 @@ import { version } from './fields.ts';
 import { coverInput, programmeInput } from './hardening/hardening.ts';
 import { hotBedLineInput } from './heat/warmth.ts';
 import type { Call } from './call.ts';
+import { SEASON_CALLS } from './house/seasons.ts';
 import { WEATHER_CALLS } from './weather/weatherCalls.ts';
 import {
   feedInput,
@@ -242,6 +243,7 @@ export const CALLS: readonly Call[] = [
     body: pottingSettingsInput,
     status: 200,
   },
+  ...SEASON_CALLS,
   ...WEATHER_CALLS,
   { method: 'get', path: '/api/nursery', summary: 'Settings', status: 200 },
   {

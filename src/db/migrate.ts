@@ -22,6 +22,8 @@ import * as hotBeds from './migrations/019-hot-beds.ts';
 import * as coldestNight from './migrations/020-coldest-night.ts';
 import * as bandsAndPlanning from './migrations/021-bands-and-planning.ts';
 import * as howSure from './migrations/022-how-sure.ts';
+import * as seasons from './migrations/023-seasons.ts';
+import { LOCKS } from './locks.ts';
 
 interface Step {
   up(db: Sequelize): Promise<void>;
@@ -51,11 +53,10 @@ const STEPS: readonly [string, Step][] = [
   ['020-coldest-night', coldestNight],
   ['021-bands-and-planning', bandsAndPlanning],
   ['022-how-sure', howSure],
+  ['023-seasons', seasons],
 ];
 
 export const MIGRATION_NAMES = STEPS.map(([name]) => name);
-/** Any fixed number: only the one who holds it migrates. */
-const ADVISORY_LOCK = 727_272;
 
 function umzugFor(db: Sequelize): Umzug<Sequelize> {
   const storage: UmzugStorage<Sequelize> = {
@@ -111,7 +112,7 @@ export async function pendingMigrations(db: Sequelize): Promise<string[]> {
 
 async function underLock<T>(db: Sequelize, work: () => Promise<T>): Promise<T> {
   return db.transaction(async (transaction) => {
-    await db.query(`SELECT pg_advisory_xact_lock(${ADVISORY_LOCK})`, {
+    await db.query(`SELECT pg_advisory_xact_lock(${LOCKS.migrate})`, {
       transaction,
     });
     return work();

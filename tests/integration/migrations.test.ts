@@ -39,17 +39,31 @@ describe('migrations', () => {
     expect(await migrateUp(db)).toEqual(MIGRATION_NAMES.slice(3));
     // What the step added is lost by taking it back; what was there before it is kept.
     const once = (await readWorld(db))!;
-    expect(once.batches.map((b) => b.plan.transplantOn)).toEqual(before.batches.map((b) => b.plan.transplantOn));
+    // That last season was closed is lost as well: its batches stand open beside this season's, each in the season of its day out.
+    const open = new Set(before.batches.map((b) => b.id));
+    const still = once.batches.filter((b) => open.has(b.id));
+    expect(still.map((b) => b.plan.transplantOn)).toEqual(before.batches.map((b) => b.plan.transplantOn));
+    expect(once.seasons.map((one) => [one.name, one.closedAt_ms])).toEqual([
+      ['2026', null],
+      ['2027', null],
+    ]);
+    for (const { seasonId, plan } of once.batches) {
+      const season = once.seasons.find((one) => one.id === seasonId)!;
+      expect(plan.transplantOn >= season.firstDay && plan.transplantOn <= season.lastDay).toBe(true);
+    }
     expect(once.places.every((place) => place.temperature?.kind === 'written')).toBe(true);
     expect(await migrateDown(db, '002-batches')).toEqual([...MIGRATION_NAMES].slice(2).reverse());
     expect(await tables()).not.toContain('imports');
     expect(await migrateUp(db)).toEqual(MIGRATION_NAMES.slice(2));
     const after = (await readWorld(db))!;
     expect(after.batches).toEqual(once.batches);
+    // Every plan has its first version again.
+    const [versions] = await db.query('SELECT count(DISTINCT batch_id)::integer AS n FROM plan_versions');
+    expect((versions as { n: number }[])[0]!.n).toBe(after.batches.length);
     const kept = (world: World) =>
       [...world.events.values()]
         .flat()
-        .filter((e) => e.kind !== 'watered')
+        .filter((e) => e.kind !== 'watered' && open.has(e.batchId))
         .map((e) => ({ ...e, details: null, planting: null }));
     expect(kept(after)).toEqual(kept(before));
   });
@@ -122,8 +136,9 @@ describe('migrations', () => {
 describe('the database itself refuses', () => {
   const refuses = (sql: string) => expect(db.query(sql)).rejects.toThrow();
   beforeAll(async () => {
-    await db.query(`INSERT INTO batches (code, letter, crop_id, plants_wanted, spare_frac, transplant_on, hardening_days, sow_container_id)
-      VALUES ('ABC', 'A', 1, 10, 0.1, '2027-05-20', 7, 1)`);
+    await db.query(`INSERT INTO seasons (name, first_day, last_day) VALUES ('2027', '2027-01-01', '2027-12-31')`);
+    await db.query(`INSERT INTO batches (code, letter, crop_id, plants_wanted, spare_frac, transplant_on, hardening_days, sow_container_id, season_id)
+      VALUES ('ABC', 'A', 1, 10, 0.1, '2027-05-20', 7, 1, 1)`);
     await db.query(`INSERT INTO batch_events (batch_id, kind, on_day, count, idempotency_key, request_hash)
       VALUES (1, 'sown', '2027-04-01', 10, 'key-00001', 'h')`);
   });
@@ -139,6 +154,17 @@ describe('the database itself refuses', () => {
     await refuses(`UPDATE batches SET transplant_on = '1600-01-01'`);
     await refuses(`UPDATE batches SET code = 'O01'`);
     await refuses(`INSERT INTO places (name, kind, lit, room_trays, walk_order) VALUES ('x', 'bench', true, -1, 1)`);
+  });
+  it('a batch without a season, a season backwards, too long or of a taken name, a changed version of a plan', async () => {
+    await refuses('UPDATE batches SET season_id = NULL');
+    await refuses('DELETE FROM seasons');
+    const season = (name: string, first: string, last: string) =>
+      `INSERT INTO seasons (name, first_day, last_day) VALUES ('${name}', '${first}', '${last}')`;
+    await refuses(season('back', '2028-05-01', '2028-04-01'));
+    await refuses(season('long', '2028-01-01', '2030-02-01'));
+    await refuses(season('2027', '2029-01-01', '2029-12-31'));
+    await refuses('UPDATE plan_versions SET version = 9');
+    await refuses('DELETE FROM plan_versions');
   });
   it('a lot of another variety, a second correction of a line, a key used twice', async () => {
     await refuses('UPDATE batches SET variety_id = 999');

@@ -18,6 +18,8 @@ export interface BatchRecord {
   readonly pinned: boolean;
   /** Batches made in one step (a succession, an insurance pair) carry the same number. */
   readonly familyId: number | null;
+  /** Season it belongs to. */
+  readonly seasonId: number;
   /** The batch it was sown again for. */
   readonly resownFromId: number | null;
   /** Dates planned for it as they stood when it was sown or came; null: not yet, or from before they were kept. */

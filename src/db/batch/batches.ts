@@ -5,7 +5,9 @@ import { USUAL_WINDOW, type BatchPlan } from '../../core/plan/batchPlan.ts';
 import { shortCode } from '../../core/batch/shortCode.ts';
 import type { BatchRecord } from '../../contracts/batch/records.ts';
 import { BatchEventModel, BatchModel } from './models.ts';
+import { requireOpenSeason, seasonForDay } from '../house/seasons.ts';
 import { batchRecord } from '../house/world.ts';
+import { LOCKS } from '../locks.ts';
 
 /** What a batch is made of, before it has a number. */
 export interface NewBatch {
@@ -16,6 +18,8 @@ export interface NewBatch {
   readonly note: string;
   readonly splitFromId: number | null;
   readonly pinned?: boolean;
+  /** Season it belongs to; not given: that of its day out. */
+  readonly seasonId?: number;
   readonly familyId?: number | null;
   readonly resownFromId?: number | null;
   /** Key it is made under, and what was asked for under it. */
@@ -46,18 +50,20 @@ export interface NewEvent {
 /** Writes a batch with its code and its letter among those of its crop and variety. */
 export async function insertBatch(db: Sequelize, batch: NewBatch, transaction: Transaction): Promise<BatchRecord> {
   // One at a time, so that two made at once do not get the same letter.
-  await db.query('SELECT pg_advisory_xact_lock(727273)', { transaction });
+  await db.query('SELECT pg_advisory_xact_lock($1)', { bind: [LOCKS.newBatch], transaction });
+  const seasonId = batch.seasonId ?? (await seasonForDay(db, batch.plan.transplantOn, transaction));
   const [rows] = await db.query(
     `SELECT nextval(pg_get_serial_sequence('batches', 'id'))::integer AS id,
-       (SELECT count(*)::integer FROM batches WHERE crop_id = $1 AND variety_id IS NOT DISTINCT FROM $2) AS before`,
-    { bind: [batch.cropId, batch.varietyId], transaction },
+       ARRAY(SELECT letter FROM batches WHERE season_id = $3 AND crop_id = $1 AND variety_id IS NOT DISTINCT FROM $2) AS taken`,
+    { bind: [batch.cropId, batch.varietyId, seasonId], transaction },
   );
-  const { id, before } = (rows as { id: number; before: number }[])[0]!;
+  const { id, taken } = (rows as { id: number; taken: string[] }[])[0]!;
   const row = await BatchModel.create(
     {
       id,
       code: shortCode(id),
-      letter: letterOf(before),
+      letter: freeLetter(taken),
+      seasonId,
       cropId: batch.cropId,
       varietyId: batch.varietyId,
       lotId: batch.lotId,
@@ -87,8 +93,8 @@ export async function batchByKey(
 
 /** Holds a key until the transaction ends, so that the same key sent twice at once is seen by the second. */
 export async function holdKey(idempotencyKey: string, transaction: Transaction): Promise<void> {
-  await BatchModel.sequelize!.query('SELECT pg_advisory_xact_lock(727276, hashtext($1))', {
-    bind: [idempotencyKey],
+  await BatchModel.sequelize!.query('SELECT pg_advisory_xact_lock($2, hashtext($1))', {
+    bind: [idempotencyKey, LOCKS.callKey],
     transaction,
   });
 }
@@ -103,20 +109,25 @@ export async function keepPlanned(
   await BatchModel.update({ planned: days }, { where: { id: batchId }, transaction });
 }
 
-/** Reads a batch and holds it until the transaction ends. null when there is none. */
+/**
+ * Reads a batch and holds it until the transaction ends. null when there is none.
+ * @throws ProblemError 409 when its season is closed
+ */
 export async function lockBatch(id: number, transaction: Transaction): Promise<BatchRecord | null> {
   const row = await BatchModel.findByPk(id, {
     transaction,
     lock: transaction.LOCK.UPDATE,
   });
-  return row ? batchRecord(row) : null;
+  if (!row) return null;
+  await requireOpenSeason(BatchModel.sequelize!, row.seasonId, transaction);
+  return batchRecord(row);
 }
 
 /** Changes a batch if it still has the version it was read at; null when someone else was first. */
 export async function updateBatch(
   id: number,
   version: number,
-  batch: Pick<NewBatch, 'varietyId' | 'lotId' | 'plan' | 'note' | 'pinned'>,
+  batch: Pick<NewBatch, 'varietyId' | 'lotId' | 'plan' | 'note' | 'pinned' | 'seasonId'>,
   transaction: Transaction,
 ): Promise<BatchRecord | null> {
   const [, rows] = await BatchModel.update(
@@ -127,6 +138,7 @@ export async function updateBatch(
       ...planColumns(batch.plan),
       note: batch.note,
       pinned: batch.pinned ?? false,
+      ...(batch.seasonId === undefined ? {} : { seasonId: batch.seasonId }),
     },
     { where: { id, version }, returning: true, transaction },
   );
@@ -160,6 +172,14 @@ export async function eventByKey(
     raw: true,
     transaction,
   });
+}
+
+/** The first letter that none of the others has: of batches taken out or moved none comes twice. */
+export function freeLetter(taken: readonly string[]): string {
+  const others = new Set(taken);
+  let n = 0;
+  while (others.has(letterOf(n))) n++;
+  return letterOf(n);
 }
 
 /** A, B, ... Z, AA, AB, ... */

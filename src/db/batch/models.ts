@@ -41,6 +41,7 @@ export class BatchModel extends Model<InferAttributes<BatchModel>, InferCreation
   declare weight: CreationOptional<number>;
   declare age_frac: CreationOptional<number>;
   declare sure_frac: CreationOptional<number | null>;
+  declare seasonId: number;
   declare pinned: CreationOptional<boolean>;
   declare joins: CreationOptional<(Omit<JoinsAt, 'on'> & { on: string }) | null>;
   declare familyId: CreationOptional<number | null>;
@@ -103,6 +104,7 @@ export function defineBatchModels(sequelize: Sequelize): void {
     weight: { ...figure('weight'), defaultValue: 1 },
     age_frac: { ...figure('age_frac'), defaultValue: 1 },
     sure_frac: figure('sure_frac', true),
+    seasonId: whole('season_id'),
     pinned: { ...flag('pinned'), defaultValue: false },
     joins: json('joins', true),
     familyId: whole('family_id', true),

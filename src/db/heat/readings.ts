@@ -1,3 +1,4 @@
+import { LOCKS } from '../locks.ts';
 import type { Sequelize } from 'sequelize';
 import { ms, rows, run } from '../sql.ts';
 
@@ -18,7 +19,7 @@ async function needMonth(db: Sequelize, month: string): Promise<void> {
   const [year, m] = month.split('-').map(Number) as [number, number];
   const next = m === 12 ? `${year + 1}-01` : `${year}-${String(m + 1).padStart(2, '0')}`;
   await db.transaction(async (transaction) => {
-    await run(db, 'SELECT pg_advisory_xact_lock(727273)', [], transaction);
+    await run(db, 'SELECT pg_advisory_xact_lock($1)', [LOCKS.readings], transaction);
     await run(
       db,
       `CREATE TABLE IF NOT EXISTS readings_${month.replace('-', '_')} PARTITION OF readings

@@ -20,6 +20,8 @@ import type {
 } from '../../contracts/books/records.ts';
 import type { NurseryRecord } from '../../contracts/house/records.ts';
 import { BatchModel } from '../batch/models.ts';
+import type { SeasonRecord } from '../../contracts/house/seasons.ts';
+import { readEstimates, readSeasons, type KeptEstimate } from './seasons.ts';
 import {
   ContainerModel,
   CropModel,
@@ -46,6 +48,11 @@ export interface World {
   readonly stock: readonly StockItemRecord[];
   readonly covers: readonly CoverRecord[];
   readonly programmes: readonly ProgrammeRecord[];
+  /** All seasons, the first to begin first. */
+  readonly seasons: readonly SeasonRecord[];
+  /** What batches taught as it was kept, those of closed seasons among them. */
+  readonly estimates: readonly KeptEstimate[];
+  /** Batches of the open seasons. */
   readonly batches: readonly BatchRecord[];
   /** By batch id, in the order written. */
   readonly events: ReadonlyMap<number, readonly EventRecord[]>;
@@ -96,8 +103,10 @@ export async function readWorld(db: Sequelize, known: World | null = null): Prom
       ...all,
       order: ['id'],
     });
-    const batches = await BatchModel.findAll({ ...all, order: ['id'] });
-    const events = await readLog(db, known, transaction);
+    const seasons = await readSeasons(db, transaction);
+    const open = seasons.filter((season) => season.closedAt_ms === null).map((season) => season.id);
+    const batches = await BatchModel.findAll({ ...all, where: { seasonId: open }, order: ['id'] });
+    const events = await readLog(db, known, seasons, transaction);
     const { id: _one, feedKey, ...plainNursery } = nursery;
     return {
       revision,
@@ -142,6 +151,8 @@ export async function readWorld(db: Sequelize, known: World | null = null): Prom
       stock: await StockItemModel.findAll({ ...all, order: ['kind', 'name'] }),
       covers: await CoverModel.findAll({ ...all, order: ['id'] }),
       programmes: await ProgrammeModel.findAll({ ...all, order: ['id'] }),
+      seasons,
+      estimates: await readEstimates(db, transaction),
       batches: batches.map(batchRecord),
       events,
     };
@@ -157,20 +168,32 @@ async function readPrices(
   return { heat_perkWh: meanPrice_kWh(tariff), heatNight_factor: nightFactor(tariff) };
 }
 
+const openIds = (seasons: readonly SeasonRecord[]): string =>
+  seasons
+    .filter((season) => season.closedAt_ms === null)
+    .map((season) => season.id)
+    .join();
+
 type Log = ReadonlyMap<number, readonly EventRecord[]>;
 
 /** The whole log by batch: what is known and what has come since, or all anew when the two do not add up. */
-async function readLog(db: Sequelize, known: World | null, transaction: Transaction): Promise<Log> {
+async function readLog(
+  db: Sequelize,
+  known: World | null,
+  seasons: readonly SeasonRecord[],
+  transaction: Transaction,
+): Promise<Log> {
   let lastId = 0;
   let held = 0;
   for (const events of known?.events.values() ?? []) {
     held += events.length;
     lastId = Math.max(lastId, events.at(-1)?.id ?? 0);
   }
-  if (!known) return groupByBatch(await readEvents(db, null, transaction));
+  if (!known || openIds(known.seasons) !== openIds(seasons))
+    return groupByBatch(await readEvents(db, null, transaction));
   const news = await readEvents(db, null, transaction, lastId);
   // A line with a lower number can have been committed later than one with a higher.
-  const [rows] = await db.query('SELECT count(*)::integer AS n FROM batch_events', { transaction });
+  const [rows] = await db.query(`SELECT count(*)::integer AS n FROM batch_events ${OF_OPEN}`, { transaction });
   if ((rows as { n: number }[])[0]!.n !== held + news.length)
     return groupByBatch(await readEvents(db, null, transaction));
   const log = new Map(known.events);
@@ -178,7 +201,10 @@ async function readLog(db: Sequelize, known: World | null, transaction: Transact
   return log;
 }
 
-/** Events after a line, of one batch or of all (batchId null), in the order written. Raw: this is the table that grows. */
+/** Lines of batches of open seasons: those of closed ones are read when somebody asks for their page. */
+const OF_OPEN = `WHERE batch_id IN (SELECT b.id FROM batches b JOIN seasons s ON s.id = b.season_id WHERE s.closed_at IS NULL)`;
+
+/** Events after a line, of one batch or of all of open seasons (batchId null), in the order written. Raw: this is the table that grows. */
 export async function readEvents(
   db: Sequelize,
   batchId: number | null,
@@ -188,8 +214,8 @@ export async function readEvents(
   const [rows] = await db.query(
     `SELECT id, batch_id, kind, on_day::text AS on_day, count, place_id, note, cause, corrects_id, snapshot, tray,
        extract(epoch FROM recorded_at) * 1000 AS recorded_ms, details, planting
-     FROM batch_events WHERE ($1::integer IS NULL OR batch_id = $1) AND id > $2 ORDER BY id`,
-    { bind: [batchId, afterId], transaction },
+     FROM batch_events ${batchId === null ? OF_OPEN : 'WHERE batch_id = $2'} AND id > $1 ORDER BY id`,
+    { bind: batchId === null ? [afterId] : [afterId, batchId], transaction },
   );
   return (rows as EventRow[]).map((row) => ({
     id: row.id,
@@ -266,6 +292,7 @@ export function batchRecord(row: BatchModel): BatchRecord {
     splitFromId: row.splitFromId,
     pinned: row.pinned,
     familyId: row.familyId,
+    seasonId: row.seasonId,
     resownFromId: row.resownFromId,
     planned: row.planned && Object.fromEntries(Object.entries(row.planned).map(([key, iso]) => [key, requireDay(iso)])),
   };

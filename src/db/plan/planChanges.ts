@@ -1,3 +1,4 @@
+import { LOCKS } from '../locks.ts';
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 import { PlaceModel, PlaceSetPointModel } from '../books/models.ts';
 
@@ -63,7 +64,7 @@ export async function insertPlanChange(
 
 /** Only one changes the plan of the season at a time. */
 export async function lockPlan(db: Sequelize, transaction: Transaction): Promise<void> {
-  await db.query('SELECT pg_advisory_xact_lock(727274)', { transaction });
+  await db.query('SELECT pg_advisory_xact_lock($1)', { bind: [LOCKS.plan], transaction });
 }
 
 export async function nextFamily(db: Sequelize, transaction: Transaction): Promise<number> {

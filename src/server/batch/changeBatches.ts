@@ -23,6 +23,7 @@ import {
   updateBatch,
   type NewEvent,
 } from '../../db/batch/batches.ts';
+import { seasonWithDay } from '../../db/house/seasons.ts';
 import { insertStockMoves, stockOfEvents } from '../../db/potting/potting.ts';
 import { readEvents } from '../../db/house/world.ts';
 import { writeSetPoints } from '../heat/writeSetPoints.ts';
@@ -66,7 +67,13 @@ export async function patchBatch(id: number, patch: BatchPatch): Promise<BatchRe
     requireKnown(world, input, now.today);
     if (input.cropId !== before.cropId)
       throw fieldProblem('cropId', 'A batch keeps its crop; make a new batch instead.');
-    const after = await updateBatch(id, before.version, newBatch(input), transaction);
+    const made = newBatch(input);
+    const { transplantOn } = made.plan;
+    const seasonId =
+      transplantOn === before.plan.transplantOn
+        ? before.seasonId
+        : await seasonWithDay(database(), before.seasonId, transplantOn, transaction);
+    const after = await updateBatch(id, before.version, { ...made, seasonId }, transaction);
     if (!after) throw stale(before, patch);
     const said = describeChange(batchInputOf(before), batchInputOf(after));
     if (said) {

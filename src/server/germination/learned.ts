@@ -8,6 +8,8 @@ import type { SeasonTables } from '../../core/plan/schedule/seasonTables.ts';
 import type { BatchRecord, EventRecord } from '../../contracts/batch/records.ts';
 import type { CropRecord, LotRecord, VarietyRecord } from '../../contracts/books/records.ts';
 import type { World } from '../../db/house/world.ts';
+import type { KeptEstimate } from '../../db/house/seasons.ts';
+import type { DayNumber } from '../../core/calendar/dayNumber.ts';
 
 /** What one batch taught, with whose it was. */
 export interface BatchTaught extends TrayEstimate {
@@ -20,12 +22,21 @@ export interface BatchTaught extends TrayEstimate {
 /** Worked out once for a log and the tables it was measured with. */
 const known = new WeakMap<readonly EventRecord[], { tables: SeasonTables; taught: BatchTaught | null }>();
 
-/** What each batch that was counted says of its crop. `tables` are by the library's own rates. */
-export function taughtBy(world: World, tables: SeasonTables): BatchTaught[] {
+/**
+ * What each batch that was counted says of its crop: as it was kept, else worked out from the temperatures of its own time.
+ * @param tablesOf tables by the library's own rates that hold a day and the year after it
+ */
+export function taughtBy(world: World, tablesOf: TablesOf): BatchTaught[] {
   const lots = new Map(world.lots.map((lot) => [lot.id, lot]));
-  return world.batches.flatMap((batch) => {
+  const kept = estimatesOf(world, 'emergence');
+  const open = world.batches.flatMap((batch): BatchTaught[] => {
     const events = world.events.get(batch.id);
     if (!events) return [];
+    const one = kept.get(batch.id);
+    kept.delete(batch.id);
+    // What was kept of this very log stands: the tables of today may say otherwise of days gone by.
+    if (one && one.logId === events.at(-1)!.id) return [taughtAsKept(one)];
+    const tables = tablesOf(sowingDay(events));
     let held = known.get(events);
     if (held?.tables !== tables) {
       const crop = plainCropOf(world, batch);
@@ -34,6 +45,27 @@ export function taughtBy(world: World, tables: SeasonTables): BatchTaught[] {
     }
     return held.taught ? [held.taught] : [];
   });
+  return [...[...kept.values()].map(taughtAsKept), ...open];
+}
+
+/** Tables that hold a day; null: one that was never sown. */
+export type TablesOf = (day: DayNumber | null) => SeasonTables;
+
+/** Day a log begins to say something of coming up. */
+export function sowingDay(events: readonly EventRecord[]): DayNumber | null {
+  return events.find((event) => event.kind === 'sown' || event.kind === 'arrived')?.day ?? null;
+}
+
+/** Kept estimates of one kind, by batch. */
+export function estimatesOf(
+  { estimates }: Pick<World, 'estimates'>,
+  taught: KeptEstimate['taught'],
+): Map<number, KeptEstimate> {
+  return new Map(estimates.filter((one) => one.taught === taught).map((one) => [one.batchId, one]));
+}
+
+function taughtAsKept({ batchId, cropId, varietyId, lotId, estimate }: KeptEstimate): BatchTaught {
+  return { batchId, cropId, varietyId, lotId, ...(estimate as unknown as TrayEstimate) };
 }
 
 /** A log that cannot be read teaches nothing; its batch says on its own line what is wrong. */

@@ -17,6 +17,8 @@ import { totalAt } from '../../core/plan/schedule/thermalIntegral.ts';
 import type { BatchRecord, EventRecord } from '../../contracts/batch/records.ts';
 import type { CropRecord } from '../../contracts/books/records.ts';
 import type { World } from '../../db/house/world.ts';
+import type { KeptEstimate } from '../../db/house/seasons.ts';
+import { estimatesOf, sowingDay, type TablesOf } from '../germination/learned.ts';
 import { isLeftOut } from '../../core/batch/looks.ts';
 
 /** What one batch taught of growth, with whose it was. */
@@ -28,11 +30,19 @@ export interface BatchGrown extends GrowthSaid, GrowthOf {
 /** Worked out once for a log and the tables it was measured with. */
 const known = new WeakMap<readonly EventRecord[], { tables: SeasonTables; grown: BatchGrown | null }>();
 
-/** What each batch that showed its growth says of its crop. `tables` are by what was measured. */
-export function grownBy(world: World, tables: SeasonTables): BatchGrown[] {
-  return world.batches.flatMap((batch) => {
+/**
+ * What each batch that showed its growth says of its crop: as it was kept, else worked out from the temperatures of its own time.
+ * @param tablesOf tables by what was measured that hold a day and the year after it
+ */
+export function grownBy(world: World, tablesOf: TablesOf): BatchGrown[] {
+  const kept = estimatesOf(world, 'growth');
+  const open = world.batches.flatMap((batch): BatchGrown[] => {
     const events = world.events.get(batch.id);
     if (!events) return [];
+    const one = kept.get(batch.id);
+    kept.delete(batch.id);
+    if (one && one.logId === events.at(-1)!.id) return [grownAsKept(one)];
+    const tables = tablesOf(sowingDay(events));
     let held = known.get(events);
     if (held?.tables !== tables) {
       held = { tables, grown: grownSafely(batch, events, plainCropOf(world, batch), tables) };
@@ -40,6 +50,11 @@ export function grownBy(world: World, tables: SeasonTables): BatchGrown[] {
     }
     return held.grown ? [held.grown] : [];
   });
+  return [...[...kept.values()].map(grownAsKept), ...open];
+}
+
+function grownAsKept({ batchId, cropId, varietyId, placeId, estimate }: KeptEstimate): BatchGrown {
+  return { batchId, cropId, varietyId, placeId, ...(estimate as unknown as GrowthSaid) };
 }
 
 /** A log that cannot be read teaches nothing; its batch says on its own line what is wrong. */

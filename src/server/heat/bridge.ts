@@ -1,3 +1,4 @@
+import { LOCKS } from '../../db/locks.ts';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { soundsNow, type AlarmKind } from '../../core/heat/alarms.ts';
 import { modeAt } from '../../core/heat/simulate.ts';
@@ -29,7 +30,6 @@ const SILENT_REAL_ms = 12_000;
 const FUTURE_ms = 10 * 60_000;
 /** No sensible controller sends more often than this by its own stamps. */
 const CLOSEST_ms = 4_000;
-const JOBS_LOCK = 727_274;
 
 interface Watching {
   state: WatchState | null;
@@ -284,7 +284,7 @@ export class Bridge {
       for (const zone of context.zones) await this.#mind(zone);
       for (const order of await takeOrders(this.#db))
         await this.#link?.publish(`crook/1/${order.device}/${order.topic}`, JSON.stringify(order.body), false);
-      await alone(this.#db, JOBS_LOCK, async () => {
+      await alone(this.#db, LOCKS.jobs, async () => {
         await downSample(this.#db);
         await this.#sound(context);
       });

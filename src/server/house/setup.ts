@@ -30,7 +30,11 @@ import type { SiteReadingInput } from '../../contracts/weather/siteReadings.ts';
 import { CoverModel, ProgrammeModel } from '../../db/hardening/models.ts';
 import { insertReading } from '../../db/weather/site.ts';
 import type { ZoneSpec } from '../../core/heat/zone.ts';
-import { morningOf } from '../clock.ts';
+import { setClosed } from '../../db/house/seasons.ts';
+import { readWorld } from '../../db/house/world.ts';
+import { morningOf, nowAt } from '../clock.ts';
+import { workOut } from '../plan/season.ts';
+import { foldInto } from './seasons.ts';
 
 /** The nursery a start begins with. */
 export interface NurserySeed {
@@ -97,7 +101,7 @@ export async function setUp(db: Sequelize, seed: NurserySeed, machine_ms: number
   await db.transaction(async (transaction) => {
     await db.query(
       `TRUNCATE forecast_tries, forecasts, site_readings, covers, programmes, weather_days, stock_moves, potting_marks, potting_sessions, feeds, mixes, stock_items, heat_status, zone_hand_readings, device_orders, calibrations, alarms, set_point_log, heat_overrides, readings_dirty, reading_tiers,
-         readings, heat_sensors, heat_zones, scenarios, plan_changes, imports, batch_events, batches, containers, place_periods, place_set_points, hot_bed_log, places, lots, varieties, crops, nursery
+         readings, heat_sensors, heat_zones, scenarios, plan_changes, imports, kept_estimates, kept_batches, plan_versions, batch_events, batches, seasons, containers, place_periods, place_set_points, hot_bed_log, places, lots, varieties, crops, nursery
        RESTART IDENTITY`,
       { transaction },
     );
@@ -157,7 +161,22 @@ export async function setUp(db: Sequelize, seed: NurserySeed, machine_ms: number
       await insertZone(db, { placeId: placeIds.get(place)!, device, spec: spec as never }, transaction);
   });
   if (seed.weather) await writeWeather(db, seed.weather.days, seed.weather.name);
+  if (seed.demoToday !== null) await closeEarlier(db, seed.demoToday);
   if (seed.heat) await writeReadings(db, seed.heat);
+}
+
+/** Closes the demo's seasons that are over, as the grower would have. */
+async function closeEarlier(db: Sequelize, today: number): Promise<void> {
+  const world = (await readWorld(db))!;
+  const over = world.seasons.filter((one) => one.lastDay < today);
+  if (over.length === 0) return;
+  const season = workOut(world, nowAt(world.nursery));
+  for (const { id, lastDay } of over)
+    await db.transaction(async (transaction) => {
+      const closing = season.batches.filter((view) => view.batch.seasonId === id);
+      await foldInto(db, season, id, closing, transaction);
+      await setClosed(db, id, morningOf(lastDay, world.nursery.timeZone), transaction);
+    });
 }
 
 /** The nursery's stock, mixes and feeds to begin with. */

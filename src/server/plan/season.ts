@@ -23,6 +23,7 @@ import { ProblemError } from '../../contracts/problem.ts';
 import { readMarks, readWorld, type Marks, type World } from '../../db/house/world.ts';
 import { readMeasured } from '../../db/heat/measured.ts';
 import { milestoneOf, withKeptDays } from '../../core/plan/schedule/chain.ts';
+import type { DayNumber } from '../../core/calendar/dayNumber.ts';
 import { ladderOf, type Ladder } from '../hardening/ladders.ts';
 import { knownOutside } from '../weather/knownOutside.ts';
 import { readSite, type Site } from '../weather/site.ts';
@@ -39,6 +40,7 @@ import {
   type BatchTaught,
 } from '../germination/learned.ts';
 import { log } from '../log.ts';
+import { keepWhatIsSettled } from '../house/keepEstimates.ts';
 import { oddsNow } from '../planting/odds.ts';
 
 /** Days the tables cover from 1 January of last year: to the end of the year after next. */
@@ -123,7 +125,13 @@ export async function readSeason(): Promise<Season> {
   )
     return { ...known, now };
   const season = workOut(world, now, held.season ?? null, measured, site);
+  const newDay = held.season?.now.today !== now.today;
   held.season = season;
+  // What is settled is kept once a day, so that no later table says otherwise of it.
+  if (newDay)
+    void keepWhatIsSettled(database(), season).catch((error: unknown) =>
+      log.error({ err: String(error) }, 'estimates not kept'),
+    );
   return season;
 }
 
@@ -214,8 +222,9 @@ export function workOut(
     sameSite && before.measured === measured
       ? before.plainTables
       : seasonTables(world.places, from, TABLE_DAYS, { ...by(), measured });
-  const taught = taughtBy(world, plainTables);
-  const grown = grownBy(world, plainTables);
+  const tablesOf = tablesOfTime(world, site, measured, plainTables);
+  const taught = taughtBy(world, tablesOf);
+  const grown = grownBy(world, tablesOf);
   const learned = cropsToPlanBy(world, taught, same ? before.crops : null);
   const unlike = new Set(same ? learned.filter((crop, i) => crop !== before.crops[i]).map((crop) => crop.id) : []);
   const known = new Map(same ? before.batches.map((view) => [view.batch.id, view]) : []);
@@ -278,6 +287,27 @@ export function workOut(
     }
   });
   return { ...rest, batches };
+}
+
+/** Tables of the time a batch was raised in: the season's own, or for one raised before they begin those of its year. */
+function tablesOfTime(
+  world: World,
+  site: Site | null,
+  measured: MeasuredPlaces,
+  plainTables: SeasonTables,
+): (day: DayNumber | null) => SeasonTables {
+  const earlier = new Map<number, SeasonTables>();
+  return (day) => {
+    if (day === null || day >= plainTables.from) return plainTables;
+    const from = climateStart(day + 366);
+    let tables = earlier.get(from);
+    if (!tables)
+      earlier.set(
+        from,
+        (tables = seasonTables(world.places, from, 2 * 366, { ...tablesBy({ world, site }, from), measured })),
+      );
+    return tables;
+  };
 }
 
 type Named = Pick<BatchView, 'batch' | 'events' | 'name' | 'cropName' | 'varietyName'>;

@@ -1,3 +1,4 @@
+import { LOCKS } from '../../db/locks.ts';
 import { ProblemError } from '../../contracts/problem.ts';
 import { readTries, writeTry } from '../../db/weather/site.ts';
 import type { Db } from '../../db/sql.ts';
@@ -15,7 +16,6 @@ const FIRST_ms = 2_000;
 const EVERY_ms = 3 * 3_600_000;
 const AGAIN_ms = 15 * 60_000;
 /** Only one of several processes asks. */
-const LOCK = 727_274;
 
 /** Asks a service for the forecast by the nursery's clock; the last good one is kept whatever it answers. */
 export class ForecastJob {
@@ -60,7 +60,9 @@ export class ForecastJob {
     // A clock put back asks anew as well.
     if (since >= 0 && since < ((tries?.failures ?? 0) > 0 ? AGAIN_ms : EVERY_ms)) return;
     await this.#db.transaction(async (transaction) => {
-      const [rows] = await this.#db.query(`SELECT pg_try_advisory_xact_lock(${LOCK}) AS mine`, { transaction });
+      const [rows] = await this.#db.query(`SELECT pg_try_advisory_xact_lock(${LOCKS.forecast}) AS mine`, {
+        transaction,
+      });
       if (!(rows as { mine: boolean }[])[0]!.mine) return;
       await writeTry(this.#db, this.#provider.name, now.instant_ms, await this.#ask(world, now));
     });

@@ -1,0 +1,97 @@
+import { z } from 'zod';
+import type { Call } from '../call.ts';
+import { isoDay, recordId, version } from '../fields.ts';
+import type { KeptBatch } from '../../core/batch/keptBatch.ts';
+
+/** A season of the house. Its days are day numbers; both are included. */
+export interface SeasonRecord {
+  readonly id: number;
+  readonly version: number;
+  readonly name: string;
+  readonly firstDay: number;
+  readonly lastDay: number;
+  /** Epoch ms at which it was closed; null: open. */
+  readonly closedAt_ms: number | null;
+}
+
+/** Longest a season may be, days: two years and a leap day. */
+const MOST_days = 732;
+
+const name = z
+  .string({ error: 'name: a short name, such as 2027 or Autumn 2027' })
+  .trim()
+  .min(1, { error: 'name: give the season a name' })
+  .max(60, { error: 'name: 60 characters at most' });
+
+const days = { firstDay: isoDay('first day'), lastDay: isoDay('last day') };
+/** Refuses days the wrong way round, and a season that is too long. */
+function inOrder({ firstDay, lastDay }: { firstDay: string; lastDay: string }, context: z.RefinementCtx): void {
+  const days = (Date.parse(lastDay) - Date.parse(firstDay)) / 86_400_000;
+  const fault = (message: string) => context.addIssue({ code: 'custom', path: ['lastDay'], message });
+  if (!(days > 0)) fault('last day: after the first');
+  if (days >= MOST_days) fault('last day: at most two years after the first');
+}
+
+/** A season to be made, or one changed at its version. */
+export const seasonInput = z.strictObject({ name, ...days }).superRefine(inOrder);
+export const seasonPatch = z.strictObject({ version, name, ...days }).superRefine(inOrder);
+
+/** What is to be done with batches that still stand, or are still to be sown, when a season is closed. */
+export const seasonClosing = z.strictObject({
+  version,
+  standing: z.enum(['ask', 'carry-over'], { error: 'standing: ask, or carry-over' }).default('ask'),
+});
+export const seasonReopening = z.strictObject({ version });
+/** A batch put into another season. */
+export const batchSeason = z.strictObject({ version, seasonId: recordId('season') });
+
+export type SeasonInput = z.infer<typeof seasonInput>;
+export type SeasonPatch = z.infer<typeof seasonPatch>;
+export type SeasonClosing = z.infer<typeof seasonClosing>;
+
+/** A season with what is in it. */
+export interface SeasonView extends SeasonRecord {
+  readonly batches_count: number;
+  /** Batches that still stand or are still to be sown; 0 in a closed season. */
+  readonly open_count: number;
+}
+
+/** A batch of a closed season as its list shows it. */
+export interface KeptLine {
+  readonly id: number;
+  readonly code: string;
+  readonly kept: KeptBatch;
+}
+
+export const SEASON_CALLS: readonly Call[] = [
+  { method: 'get', path: '/api/seasons', summary: 'Seasons, the latest first', status: 200 },
+  { method: 'post', path: '/api/seasons', summary: 'Make a season', body: seasonInput, status: 201 },
+  {
+    method: 'patch',
+    path: '/api/seasons/{id}',
+    summary: 'Name or days of an open season',
+    body: seasonPatch,
+    status: 200,
+  },
+  {
+    method: 'post',
+    path: '/api/seasons/{id}/close',
+    summary: 'Close a season: its batches are kept as they came out and not worked out again',
+    body: seasonClosing,
+    status: 200,
+  },
+  {
+    method: 'post',
+    path: '/api/seasons/{id}/reopen',
+    summary: 'Open a closed season again',
+    body: seasonReopening,
+    status: 200,
+  },
+  {
+    method: 'post',
+    path: '/api/batches/{id}/season',
+    summary: 'Put a batch into another open season',
+    body: batchSeason,
+    status: 200,
+  },
+];

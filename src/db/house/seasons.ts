@@ -1,0 +1,261 @@
+import type { Sequelize, Transaction } from 'sequelize';
+import type { KeptBatch } from '../../core/batch/keptBatch.ts';
+import { requireDay, isoFromDay, type DayNumber } from '../../core/calendar/dayNumber.ts';
+import { seasonOf } from '../../core/calendar/season.ts';
+import type { SeasonRecord } from '../../contracts/house/seasons.ts';
+import { fieldProblem, ProblemError } from '../../contracts/problem.ts';
+import { LOCKS } from '../locks.ts';
+import { ms, rows, run, type In, type Row } from '../sql.ts';
+
+const COLUMNS = `id, version, name, first_day::text AS first_day, last_day::text AS last_day, closed_at`;
+
+/** All seasons, the first to begin first. */
+export async function readSeasons(db: Sequelize, transaction: In = null): Promise<SeasonRecord[]> {
+  return (await rows(db, `SELECT ${COLUMNS} FROM seasons ORDER BY first_day, id`, [], transaction)).map(seasonRecord);
+}
+
+function seasonRecord(row: Row): SeasonRecord {
+  return {
+    id: row['id'] as number,
+    version: row['version'] as number,
+    name: row['name'] as string,
+    firstDay: requireDay(row['first_day'] as string),
+    lastDay: requireDay(row['last_day'] as string),
+    closedAt_ms: ms(row['closed_at']),
+  };
+}
+
+/** Reads a season and holds all seasons until the transaction ends; null when there is none. */
+export async function lockSeason(db: Sequelize, id: number, transaction: Transaction): Promise<SeasonRecord | null> {
+  await db.query('SELECT pg_advisory_xact_lock($1)', { bind: [LOCKS.seasons], transaction });
+  const found = await rows(db, `SELECT ${COLUMNS} FROM seasons WHERE id = $1 FOR UPDATE`, [id], transaction);
+  return found[0] ? seasonRecord(found[0]) : null;
+}
+
+/**
+ * The open season a day out belongs to: of those that hold it the one that begins last, else one made from midwinter to
+ * midwinter of the site.
+ * @throws ProblemError 422 on transplantOn when only closed seasons hold the day
+ */
+export async function seasonForDay(db: Sequelize, day: DayNumber, transaction: Transaction): Promise<number> {
+  const [season] = await seasonsWith(db, day, transaction);
+  if (season) return season.id;
+  // Two who need the same season at once make it once.
+  await db.query('SELECT pg_advisory_xact_lock($1)', { bind: [LOCKS.seasons], transaction });
+  const [made] = await seasonsWith(db, day, transaction);
+  if (made) return made.id;
+  const [nursery] = await rows(db, 'SELECT latitude_deg FROM nursery WHERE id = 1', [], transaction);
+  const usual = seasonOf(day, Number(nursery?.['latitude_deg'] ?? 50));
+  const all = await readSeasons(db, transaction);
+  const taken = new Set(all.map((one) => one.name.toLowerCase()));
+  let name = usual.label;
+  for (let n = 2; taken.has(name.toLowerCase()); n++) name = `${usual.label} (${n})`;
+  return insertSeason(db, { name, firstDay: usual.from, lastDay: usual.to }, transaction);
+}
+
+/**
+ * Refuses what would write to a closed season, and keeps it open until the transaction ends.
+ * @throws ProblemError 409
+ */
+export async function requireOpenSeason(db: Sequelize, id: number, transaction: Transaction): Promise<void> {
+  const [row] = await rows(db, `SELECT ${COLUMNS} FROM seasons WHERE id = $1 FOR SHARE`, [id], transaction);
+  const season = row && seasonRecord(row);
+  if (!season || season.closedAt_ms === null) return;
+  throw new ProblemError(
+    409,
+    'The season is closed',
+    `Season ${season.name} is closed, and its batches are kept as they came out. Open it again under Books, Seasons to change anything in it.`,
+  );
+}
+
+/** Season of a batch whose day out becomes another: its own while that holds the day, else the one the day belongs to. */
+export async function seasonWithDay(
+  db: Sequelize,
+  own: number,
+  day: DayNumber,
+  transaction: Transaction,
+): Promise<number> {
+  const season = (await readSeasons(db, transaction)).find((one) => one.id === own);
+  if (season && season.firstDay <= day && day <= season.lastDay) return own;
+  return seasonForDay(db, day, transaction);
+}
+
+/** Open seasons that hold a day, the one that begins last first; refused when only closed ones do. */
+async function seasonsWith(db: Sequelize, day: DayNumber, transaction: Transaction): Promise<SeasonRecord[]> {
+  const holding = (await readSeasons(db, transaction)).filter((one) => one.firstDay <= day && day <= one.lastDay);
+  const open = holding.filter((one) => one.closedAt_ms === null).reverse();
+  if (open.length === 0 && holding.length > 0)
+    throw fieldProblem(
+      'transplantOn',
+      `${isoFromDay(day)} is in season ${holding[0]!.name}, which is closed. Choose another day, or open that season again.`,
+    );
+  return open;
+}
+
+export async function insertSeason(
+  db: Sequelize,
+  { name, firstDay, lastDay }: Pick<SeasonRecord, 'name' | 'firstDay' | 'lastDay'>,
+  transaction: Transaction,
+): Promise<number> {
+  const made = await run(
+    db,
+    'INSERT INTO seasons (name, first_day, last_day) VALUES ($1, $2, $3) RETURNING id',
+    [name, isoFromDay(firstDay), isoFromDay(lastDay)],
+    transaction,
+  );
+  return made[0]!['id'] as number;
+}
+
+/** Changes a season's name and days; its version goes up. */
+export async function updateSeason(
+  db: Sequelize,
+  id: number,
+  { name, firstDay, lastDay }: Pick<SeasonRecord, 'name' | 'firstDay' | 'lastDay'>,
+  transaction: Transaction,
+): Promise<void> {
+  await run(
+    db,
+    'UPDATE seasons SET version = version + 1, name = $2, first_day = $3, last_day = $4 WHERE id = $1',
+    [id, name, isoFromDay(firstDay), isoFromDay(lastDay)],
+    transaction,
+  );
+}
+
+/** Closes a season (at an instant) or opens it again (null). */
+export async function setClosed(
+  db: Sequelize,
+  id: number,
+  at_ms: number | null,
+  transaction: Transaction,
+): Promise<void> {
+  await run(
+    db,
+    'UPDATE seasons SET version = version + 1, closed_at = $2 WHERE id = $1',
+    [id, at_ms === null ? null : new Date(at_ms).toISOString()],
+    transaction,
+  );
+}
+
+/** Puts batches into a season. */
+export async function moveToSeason(
+  db: Sequelize,
+  batchIds: readonly number[],
+  seasonId: number,
+  transaction: Transaction,
+): Promise<void> {
+  if (batchIds.length === 0) return;
+  await run(
+    db,
+    'UPDATE batches SET season_id = $2, version = version + 1 WHERE id = ANY($1::integer[])',
+    [batchIds, seasonId],
+    transaction,
+  );
+}
+
+export async function insertKept(
+  db: Sequelize,
+  seasonId: number,
+  kept: readonly { readonly batchId: number; readonly kept: KeptBatch }[],
+  transaction: Transaction,
+): Promise<void> {
+  for (const one of kept)
+    await run(
+      db,
+      'INSERT INTO kept_batches (batch_id, season_id, kept) VALUES ($1, $2, $3)',
+      [one.batchId, seasonId, JSON.stringify(one.kept)],
+      transaction,
+    );
+}
+
+export async function dropKept(db: Sequelize, seasonId: number, transaction: Transaction): Promise<void> {
+  await run(db, 'DELETE FROM kept_batches WHERE season_id = $1', [seasonId], transaction);
+}
+
+/** A kept batch with its season, by its number or its code. */
+export interface KeptRow {
+  readonly batchId: number;
+  readonly code: string;
+  readonly seasonId: number;
+  readonly kept: KeptBatch;
+}
+
+const KEPT = `SELECT k.batch_id, b.code, k.season_id, k.kept FROM kept_batches k JOIN batches b ON b.id = k.batch_id`;
+const keptRow = (row: Row): KeptRow => ({
+  batchId: row['batch_id'] as number,
+  code: row['code'] as string,
+  seasonId: row['season_id'] as number,
+  kept: row['kept'] as KeptBatch,
+});
+
+export async function readKept(
+  db: Sequelize,
+  by: { readonly id: number } | { readonly code: string },
+): Promise<KeptRow | null> {
+  const found =
+    'id' in by
+      ? await rows(db, `${KEPT} WHERE b.id = $1`, [by.id])
+      : await rows(db, `${KEPT} WHERE b.code = $1`, [by.code]);
+  return found[0] ? keptRow(found[0]) : null;
+}
+
+/** All batches of a closed season, by name. */
+export async function readKeptOf(db: Sequelize, seasonId: number): Promise<KeptRow[]> {
+  return (await rows(db, `${KEPT} WHERE k.season_id = $1 ORDER BY k.kept->>'name', b.id`, [seasonId])).map(keptRow);
+}
+
+/** How many batches each season has. */
+export async function countBySeason(db: Sequelize): Promise<ReadonlyMap<number, number>> {
+  const found = await rows(db, 'SELECT season_id, count(*)::integer AS n FROM batches GROUP BY season_id');
+  return new Map(found.map((row) => [row['season_id'] as number, row['n'] as number]));
+}
+
+/** What a batch taught of coming up or growing, as it was kept. */
+export interface KeptEstimate {
+  readonly batchId: number;
+  readonly taught: 'emergence' | 'growth';
+  /** Last line of the log it rests on. */
+  readonly logId: number;
+  readonly cropId: number;
+  readonly varietyId: number | null;
+  readonly lotId: number | null;
+  readonly placeId: number | null;
+  readonly estimate: Readonly<Record<string, number | null>>;
+}
+
+/** All kept estimates, in the order in which the batches were made. */
+export async function readEstimates(db: Sequelize, transaction: In = null): Promise<KeptEstimate[]> {
+  const found = await rows(
+    db,
+    `SELECT e.batch_id, e.taught, e.log_id, e.estimate, b.crop_id, b.variety_id, b.lot_id, b.grow_place_id
+     FROM kept_estimates e JOIN batches b ON b.id = e.batch_id ORDER BY e.batch_id, e.taught`,
+    [],
+    transaction,
+  );
+  return found.map((row) => ({
+    batchId: row['batch_id'] as number,
+    taught: row['taught'] as KeptEstimate['taught'],
+    logId: row['log_id'] as number,
+    cropId: row['crop_id'] as number,
+    varietyId: row['variety_id'] as number | null,
+    lotId: row['lot_id'] as number | null,
+    placeId: row['grow_place_id'] as number | null,
+    estimate: row['estimate'] as KeptEstimate['estimate'],
+  }));
+}
+
+/** Writes what batches taught; what was kept of them before is written over. */
+export async function keepEstimates(
+  db: Sequelize,
+  estimates: readonly Pick<KeptEstimate, 'batchId' | 'taught' | 'logId' | 'estimate'>[],
+  transaction: In = null,
+): Promise<void> {
+  if (estimates.length === 0) return;
+  await run(
+    db,
+    `INSERT INTO kept_estimates (batch_id, taught, log_id, estimate)
+     SELECT (e->>'batchId')::integer, e->>'taught', (e->>'logId')::integer, e->'estimate' FROM jsonb_array_elements($1::jsonb) AS e
+     ON CONFLICT (batch_id, taught) DO UPDATE SET log_id = excluded.log_id, estimate = excluded.estimate, kept_at = now()`,
+    [JSON.stringify(estimates)],
+    transaction,
+  );
+}

@@ -1,0 +1,152 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { send, startApp, type App } from '../support/app.ts';
+
+let app: App;
+let n = 0;
+const key = () => `seasons-${++n}`.padEnd(12, '.');
+beforeAll(async () => {
+  app = await startApp();
+});
+afterAll(() => app.stop());
+
+interface SeasonLine {
+  id: number;
+  version: number;
+  name: string;
+  firstDay: string;
+  lastDay: string;
+  closedAt_ms: number | null;
+  batches_count: number;
+  open_count: number;
+}
+const seasons = async () => (await send(app, 'GET', '/api/seasons')).body as SeasonLine[];
+const seasonNamed = async (name: string) => (await seasons()).find((one) => one.name === name)!;
+const page = async (path: string) => {
+  const answer = await fetch(app.url + path);
+  return { status: answer.status, text: await answer.text() };
+};
+const batches = async () => (await send(app, 'GET', '/api/batches')).body as Record<string, unknown>[];
+const input = (first: Record<string, unknown>, transplantOn: string) => ({
+  cropId: first['cropId'],
+  varietyId: first['varietyId'],
+  lotId: null,
+  plantsWanted: 40,
+  spare_frac: 0.1,
+  transplantOn,
+  hardening_days: 7,
+  places: first['places'],
+  sowContainerId: first['sowContainerId'],
+  potContainerId: first['potContainerId'],
+  note: '',
+  idempotencyKey: key(),
+});
+const close = (season: SeasonLine, standing?: string) =>
+  send(app, 'POST', `/api/seasons/${season.id}/close`, {
+    version: season.version,
+    ...(standing ? { standing } : {}),
+  });
+
+describe('seasons', () => {
+  it('the demo has last season closed and kept, and its batches open from what is kept', async () => {
+    const [now, last] = await seasons();
+    expect(now).toMatchObject({ name: '2027', firstDay: '2027-01-01', lastDay: '2027-12-31', closedAt_ms: null });
+    expect(last).toMatchObject({ name: '2026', batches_count: 14, open_count: 0 });
+    expect(last!.closedAt_ms).not.toBeNull();
+    expect((await batches()).every((b) => String(b['transplantOn']).startsWith('2027'))).toBe(true);
+    const list = await page(`/books/seasons/${last!.id}`);
+    expect(list.text).toContain('Kohlrabi Cart Wheel A');
+    const id = /href="(\/batches\/\d+)"[^>]*>Sunflower/.exec(list.text)![1]!;
+    const sunflower = await page(id);
+    expect(sunflower.status).toBe(200);
+    expect(sunflower.text).toMatch(/is closed/);
+    expect(sunflower.text).toMatch(/18<\/span>\s*mice/);
+    expect(sunflower.text).toContain('Planted out');
+    const code = /num text-lg text-ink">([2-9A-Z]{3,4})</.exec(sunflower.text)![1]!;
+    const label = await fetch(`${app.url}/t/${code}`, { redirect: 'manual' });
+    expect(label.headers.get('location')).toBe(id);
+  });
+
+  it('nothing is written to a closed season, and no batch goes into it', async () => {
+    const last = await seasonNamed('2026');
+    const list = await page(`/books/seasons/${last.id}`);
+    const id = Number(/href="\/batches\/(\d+)"/.exec(list.text)![1]);
+    const line = { kind: 'note', day: '2027-04-10', count: null, placeId: null, note: 'late thought', cause: '' };
+    const log = await send(app, 'POST', `/api/batches/${id}/events`, { ...line, idempotencyKey: key() });
+    expect(log.status, JSON.stringify(log.body)).toBe(409);
+    expect(log.body.detail).toMatch(/2026 is closed/);
+    const [first] = await batches();
+    const made = await send(app, 'POST', '/api/batches', input(first!, '2026-09-01'));
+    expect(made.status).toBe(422);
+    const move = await send(app, 'POST', `/api/batches/${String(first!['id'])}/season`, {
+      version: first!['version'],
+      seasonId: last.id,
+    });
+    expect(move.body.errors[0]).toMatchObject({ path: 'seasonId', message: expect.stringMatching(/closed/) as string });
+  });
+
+  it('a batch of another year makes its season; letters begin anew with it', async () => {
+    const [first] = await batches();
+    const made = await send(app, 'POST', '/api/batches', input(first!, '2028-05-20'));
+    expect(made.status, JSON.stringify(made.body)).toBe(201);
+    expect((await batches()).find((b) => b['id'] === made.body.id)!['name']).toBe('Lettuce Mill Frill A');
+    expect(await seasonNamed('2028')).toMatchObject({ firstDay: '2028-01-01', batches_count: 1, open_count: 1 });
+    // Put forward into this year it belongs to this season again.
+    const patch = { version: made.body.version, transplantOn: '2027-09-20' };
+    const moved = await send(app, 'PATCH', `/api/batches/${made.body.id}`, patch);
+    expect(moved.status, JSON.stringify(moved.body)).toBe(200);
+    expect(await seasonNamed('2028')).toMatchObject({ batches_count: 0 });
+  });
+
+  it('a season of its own takes the days it holds; odd ones are refused by field', async () => {
+    const post = (body: object) => send(app, 'POST', '/api/seasons', body);
+    const autumn = await post({ name: 'Autumn 2027', firstDay: '2027-08-01', lastDay: '2028-02-15' });
+    expect(autumn.status).toBe(201);
+    const [first] = await batches();
+    const made = await send(app, 'POST', '/api/batches', input(first!, '2027-10-01'));
+    expect(made.status).toBe(201);
+    expect(await seasonNamed('Autumn 2027')).toMatchObject({ batches_count: 1 });
+    const path = async (body: object) => (await post(body)).body.errors[0].path as string;
+    expect(await path({ name: 'autumn 2027', firstDay: '2027-08-01', lastDay: '2028-02-14' })).toBe('name');
+    expect(await path({ name: 'x', firstDay: '2027-08-01', lastDay: '2028-02-15' })).toBe('firstDay');
+    expect(await path({ name: 'x', firstDay: '2027-08-01', lastDay: '2027-07-01' })).toBe('lastDay');
+    expect(await path({ name: 'x', firstDay: '2027-08-01', lastDay: '2031-07-01' })).toBe('lastDay');
+    expect(await path({ name: 'x', firstDay: '2026-03-01', lastDay: '2026-07-01' })).toBe('firstDay');
+    const one = await seasonNamed('Autumn 2027');
+    const stale = { version: one.version + 3, name: 'A', firstDay: '2027-08-01', lastDay: '2028-02-15' };
+    expect((await send(app, 'PATCH', `/api/seasons/${one.id}`, stale)).status).toBe(409);
+    const short = { version: one.version, name: 'Autumn', firstDay: '2027-08-01', lastDay: '2027-09-15' };
+    expect((await send(app, 'PATCH', `/api/seasons/${one.id}`, short)).body.errors[0].path).toBe('lastDay');
+  });
+
+  it('with plants standing it asks; carried over they stand in the season after', async () => {
+    const autumn = await seasonNamed('Autumn 2027');
+    const asked = await close(autumn);
+    expect(asked.status).toBe(409);
+    expect(asked.body.detail).toMatch(/still stand/);
+    expect(asked.body.errors).toHaveLength(1);
+    const done = await close(autumn, 'carry-over');
+    expect(done.status, JSON.stringify(done.body)).toBe(200);
+    expect(done.body).toMatchObject({ kept_count: 0, carried: [{}] });
+    expect((await seasonNamed('Autumn 2027')).closedAt_ms).not.toBeNull();
+    const carried = done.body.carried[0].id as number;
+    expect((await batches()).some((b) => b['id'] === carried)).toBe(true);
+  });
+
+  it('opened again its batches are worked out again, what they taught stands, and it can be closed once more', async () => {
+    const before = await seasonNamed('2026');
+    const kept = (await page(`/books/seasons/${before.id}`)).text;
+    const count = (await batches()).length;
+    const twice = await Promise.all(
+      [1, 2].map(() => send(app, 'POST', `/api/seasons/${before.id}/reopen`, { version: before.version })),
+    );
+    expect(twice.map((answer) => answer.status).sort()).toEqual([200, 409]);
+    expect((await batches()).length).toBe(count + 14);
+    const again = await seasonNamed('2026');
+    expect((await page(`/books/seasons/${before.id}`)).status).toBe(404);
+    const closed = await close(again);
+    expect(closed.status, JSON.stringify(closed.body)).toBe(200);
+    expect(closed.body.kept_count).toBe(14);
+    const rows = (text: string) => text.match(/<tr[\s\S]*?<\/tr>/g)!.map((row) => row.replace(/<[^>]+>|\s+/g, ' '));
+    expect(rows((await page(`/books/seasons/${before.id}`)).text)).toEqual(rows(kept));
+  });
+});
