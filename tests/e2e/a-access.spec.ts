@@ -38,6 +38,9 @@ const PAGES = [
   '/books/seed',
   '/books/settings',
   '/books/ledger',
+  '/books/seasons',
+  '/books/seasons/2',
+  '/batches/43',
   '/books/take-along',
   '/nowhere',
 ];

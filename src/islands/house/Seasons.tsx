@@ -120,7 +120,7 @@ export function Seasons({ seasons, today, current }: Props) {
           aria-expanded={editing === 'new'}
           onClick={() => setEditing(editing === 'new' ? null : 'new')}
         >
-          A season of its own
+          Add a season
         </button>
         {editing === 'new' && (
           <div className="card mt-3">

@@ -8,6 +8,7 @@ import type { HousePace } from '../../core/plan/placement/planning.ts';
 import { paceOf } from '../../core/potting/rates.ts';
 import { timedOf } from '../potting/books.ts';
 import { siteDays } from '../weather/siteDays.ts';
+import { currentSeason } from './seasons.ts';
 import { emergenceFactor } from '../germination/learned.ts';
 import { TABLE_DAYS, type BatchView, type Season } from '../plan/season.ts';
 
@@ -72,15 +73,13 @@ export function housePace(world: World): HousePace {
 }
 const NONE_ID = -1;
 
-/** Names of the seasons the batches in hand go out in; of today's where there are none. */
+/** Names of the seasons of the batches in hand; of the current one where there are none. */
 function labelOf({ batches, now, world }: Season): string {
-  const { latitude_deg } = world.nursery;
-  const days = batches
-    .filter(({ state }) => !isOver(state.phase))
-    .map(({ batch }) => batch.plan.transplantOn)
-    .sort((a, b) => a - b);
-  const labels = [...new Set((days.length > 0 ? days : [now.today]).map((day) => seasonOf(day, latitude_deg).label))];
-  return labels.length > 2 ? `${labels[0]} to ${labels.at(-1)}` : labels.join(' and ');
+  const inHand = new Set(batches.filter(({ state }) => !isOver(state.phase)).map(({ batch }) => batch.seasonId));
+  const names = world.seasons.filter((one) => inHand.has(one.id)).map((one) => one.name);
+  if (names.length === 0)
+    return currentSeason(world.seasons, now.today)?.name ?? seasonOf(now.today, world.nursery.latitude_deg).label;
+  return names.length > 2 ? `${names[0]} to ${names.at(-1)}` : names.join(' and ');
 }
 
 /** All the season's drawing works from, as JSON. */

@@ -1,6 +1,7 @@
 import type { Sequelize, Transaction } from 'sequelize';
 import { isOver } from '../../core/batch/event.ts';
 import { keptBatch, type KeptBatch } from '../../core/batch/keptBatch.ts';
+import { localTimeAt } from '../../core/calendar/localDay.ts';
 import { isoFromDay, requireDay, type DayNumber } from '../../core/calendar/dayNumber.ts';
 import { heatShare_kWh } from '../../core/plan/heatShare.ts';
 import { horizonDays, roomUsed } from '../../core/plan/schedule/roomUse.ts';
@@ -47,6 +48,26 @@ export async function listSeasons(): Promise<SeasonView[]> {
 export function currentSeason(seasons: readonly SeasonRecord[], today: DayNumber): SeasonRecord | null {
   const open = seasons.filter((one) => one.closedAt_ms === null);
   return open.filter((one) => one.firstDay <= today && today <= one.lastDay).at(-1) ?? open.at(-1) ?? null;
+}
+
+/** Open seasons that are past and of which nothing stands any more: time to close them. */
+export function seasonsToClose(season: Season): SeasonRecord[] {
+  const { world, now } = season;
+  return world.seasons.filter(
+    (one) => one.closedAt_ms === null && one.lastDay < now.today && standingIn(season, one.id).length === 0,
+  );
+}
+
+/** How far the clock may stand behind the latest line of the log before it is doubted, ms. */
+const BEHIND_ms = 2 * 86_400_000;
+
+/** Day of the latest line of the log, when the machine's clock stands well before it: set wrong, most likely. null: all is well. */
+export function logAheadOfClock({ world, now }: Season): DayNumber | null {
+  if (world.nursery.demoClock) return null;
+  let latest_ms = -Infinity;
+  for (const events of world.events.values())
+    for (const event of events) latest_ms = Math.max(latest_ms, event.recordedAt_ms);
+  return latest_ms - now.instant_ms > BEHIND_ms ? localTimeAt(latest_ms, world.nursery.timeZone).day : null;
 }
 
 export async function createSeason(input: SeasonInput): Promise<SeasonRecord> {
