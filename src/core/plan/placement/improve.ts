@@ -40,7 +40,8 @@ export interface SearchReport {
 }
 
 /** Temperature of the annealing at the start and end, as shares of the mean price of a batch. */
-const HOT_frac = 0.06;
+/** The more batches, the cooler it begins: with many there are not the moves to mend what the heat undoes. */
+const hotShare_frac = (batches_count: number): number => Math.min(0.12, Math.max(0.06, 6 / batches_count));
 const COLD_frac = 0.001;
 const MOST_TOGETHER = 40;
 /**
@@ -140,7 +141,8 @@ class Search {
         this.raiseAt += RAISE_EVERY_frac;
       }
     } else if (this.state.overdrawn_perPart > 0) this.harden();
-    const hot = this.scale * HOT_frac * Math.pow(COLD_frac / HOT_frac, progress);
+    const from_frac = hotShare_frac(this.movable.length);
+    const hot = this.scale * from_frac * Math.pow(COLD_frac / from_frac, progress);
     if (this.state.overdrawn_perPart > 0 && this.random() < UNTANGLE_frac && this.untangle(hot)) return;
     if (this.state.overdrawn_perPart === 0 && this.ejectOne(hot)) return;
     const draw = this.random();
