@@ -279,10 +279,10 @@ const line = (
 
 /** Last season, closed: other crops than this one's, so that what it taught stands by itself. */
 export const DEMO_LAST_SEASON: readonly DemoBatch[] = [
-  line('kohlrabi', 'Cart Wheel', 180, '2026-04-20', [2, 5, 5, 6], 2, null),
+  line('kohlrabi', 'Barrel Head', 180, '2026-04-20', [2, 5, 5, 6], 2, null),
   line('spinach', 'Brook Leaf', 240, '2026-04-12', [4, 5, 5, 6], 1, null),
   line('rocket', 'Sharp Lane', 150, '2026-04-18', [4, 5, 5, 6], 1, null, { lag: 2 }),
-  line('kohlrabi', 'Cart Wheel', 180, '2026-05-08', [2, 5, 5, 6], 2, null, {
+  line('kohlrabi', 'Barrel Head', 180, '2026-05-08', [2, 5, 5, 6], 2, null, {
     loss: { days: 24, count: 21, cause: 'slugs' },
   }),
   line('turnip', 'Bell Stone', 200, '2026-05-02', [4, 5, 5, 6], 1, null),

@@ -54,7 +54,7 @@ describe('seasons', () => {
     expect(last!.closedAt_ms).not.toBeNull();
     expect((await batches()).every((b) => String(b['transplantOn']).startsWith('2027'))).toBe(true);
     const list = await page(`/books/seasons/${last!.id}`);
-    expect(list.text).toContain('Kohlrabi Cart Wheel A');
+    expect(list.text).toContain('Kohlrabi Barrel Head A');
     const id = /href="(\/batches\/\d+)"[^>]*>Sunflower/.exec(list.text)![1]!;
     const sunflower = await page(id);
     expect(sunflower.status).toBe(200);
@@ -82,6 +82,21 @@ describe('seasons', () => {
       seasonId: last.id,
     });
     expect(move.body.errors[0]).toMatchObject({ path: 'seasonId', message: expect.stringMatching(/closed/) as string });
+  });
+
+  it('every version of a plan is kept whole, and shown as it stood on a day', async () => {
+    const [first] = await batches();
+    const path = `/batches/${String(first!['id'])}/plans`;
+    const patch = { version: first!['version'], plantsWanted: 77, transplantOn: '2027-05-01' };
+    expect((await send(app, 'PATCH', `/api/batches/${String(first!['id'])}`, patch)).status).toBe(200);
+    const now = (await page(path)).text.replace(/<[^>]+>/g, ' ');
+    expect(now).toMatch(new RegExp(`plants: ${String(first!['plantsWanted'])} to 77`));
+    expect(now).toMatch(new RegExp(`out on: ${String(first!['transplantOn'])} to 2027-05-01`));
+    // By the nursery's own clock, which the demo sets.
+    expect(now).toMatch(/12 Apr 2027 08:00/);
+    const before = (await page(`${path}?on=2027-04-11`)).text;
+    expect(before).toContain('there was no plan of it yet');
+    expect((await page('/batches/99999/plans')).status).toBe(404);
   });
 
   it('a batch of another year makes its season; letters begin anew with it', async () => {

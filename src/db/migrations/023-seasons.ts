@@ -60,10 +60,21 @@ export async function up(db: Sequelize): Promise<void> {
     CREATE TRIGGER plan_versions_append_only BEFORE UPDATE OR DELETE ON plan_versions
       FOR EACH ROW EXECUTE FUNCTION log_is_append_only();
     INSERT INTO plan_versions (batch_id, version, plan, at) SELECT id, version, to_jsonb(batches), created_at FROM batches ORDER BY id;
+    CREATE FUNCTION nursery_now() RETURNS timestamptz LANGUAGE sql STABLE AS $$
+      SELECT coalesce(
+        (SELECT to_timestamp(((clock->>'at_ms')::double precision
+           + CASE WHEN (clock->>'running')::boolean
+             THEN (extract(epoch FROM clock_timestamp()) * 1000 - (clock->>'anchor_ms')::double precision)
+               * (clock->>'rate')::double precision
+             ELSE 0 END) / 1000)
+         FROM (SELECT demo_clock AS clock FROM nursery WHERE demo_clock IS NOT NULL) AS demo),
+        clock_timestamp());
+    $$;
     CREATE FUNCTION keep_plan_version() RETURNS trigger LANGUAGE plpgsql AS $$
     BEGIN
       IF TG_OP = 'INSERT' OR NEW.version <> OLD.version THEN
-        INSERT INTO plan_versions (batch_id, version, plan) VALUES (NEW.id, NEW.version, to_jsonb(NEW));
+        INSERT INTO plan_versions (batch_id, version, plan, at)
+          VALUES (NEW.id, NEW.version, to_jsonb(NEW), nursery_now());
       END IF;
       RETURN NULL;
     END $$;
@@ -81,6 +92,7 @@ export async function down(db: Sequelize): Promise<void> {
   await db.query(`
     DROP TRIGGER batches_plan_version ON batches;
     DROP FUNCTION keep_plan_version();
+    DROP FUNCTION nursery_now();
     DROP TABLE plan_versions, kept_estimates, kept_batches;
     ALTER TABLE batches DROP COLUMN season_id;
     DROP TABLE seasons;

@@ -121,6 +121,9 @@ export function BatchPage({ data }: { readonly data: BatchPageData }) {
         <a className="btn" href={`/batches/${data.id}/edit`}>
           Change the plan
         </a>
+        <a className="btn" href={`/batches/${data.id}/plans`}>
+          Earlier plans
+        </a>
       </div>
       {tool && (
         <div className="card mt-3 max-w-2xl" data-typing>
