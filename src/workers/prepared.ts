@@ -17,7 +17,7 @@ export interface Prepared {
   readonly toPlan: SeasonToPlan;
   readonly season: SeasonInstance;
   readonly problem: Problem;
-  readonly bench: InsertionScratch;
+  readonly scratch: InsertionScratch;
   readonly batches: ReadonlyMap<number, SeasonBatchToPlan>;
   readonly plans: ReadonlyMap<number, BatchPlan>;
 }
@@ -30,7 +30,7 @@ export function prepare(sent: SeasonSent, keep: readonly KeptWeeks[] = []): Prep
     toPlan,
     season,
     problem,
-    bench: makeScratch(problem),
+    scratch: makeScratch(problem),
     batches: new Map(toPlan.batches.map((batch) => [batch.id, batch])),
     plans: new Map(sent.batches.map((batch) => [batch.id, batch.plan])),
   };

@@ -11,11 +11,11 @@ import { prepare, shown, type Prepared } from './prepared.ts';
 /** Ways out of each trouble of the season as it is planned now. */
 export function offersFor(request: OffersRequest): OfferShown[][] {
   const prepared = prepare(request);
-  const { problem, season, batches, bench } = prepared;
+  const { problem, season, batches, scratch } = prepared;
   const state = presentState(problem, season, batches);
   const copyWith = offerCopies(request, prepared);
   return request.troubles.map((trouble) =>
-    offersOf(prepared, state, trouble, bench).flatMap((found): OfferShown[] => {
+    offersOf(prepared, state, trouble, scratch).flatMap((found): OfferShown[] => {
       const offer = shown(prepared, found);
       const applied = copyWith(offer);
       return comesTrue(request, prepared, offer, applied, trouble) ? [{ ...offer, price: applied.price }] : [];
@@ -58,12 +58,12 @@ function comesTrue(
   return overIn(progress.values()) < overIn([...batches.values()].map((one) => one.progress));
 }
 
-function offersOf({ season }: Prepared, state: State, trouble: PlanConflict, bench: InsertionScratch): Offer[] {
+function offersOf({ season }: Prepared, state: State, trouble: PlanConflict, scratch: InsertionScratch): Offer[] {
   if (trouble.kind === 'over') {
     const place = season.placeIds.indexOf(trouble.placeId);
-    return offersForRoom(state, { place, from: trouble.from - season.from, to: trouble.to - season.from }, bench);
+    return offersForRoom(state, { place, from: trouble.from - season.from, to: trouble.to - season.from }, scratch);
   }
   const index = season.batches.findIndex((batch) => batch.id === trouble.batchId);
   if (index < 0) return [];
-  return trouble.kind === 'late' ? offersForLate(state, index, bench) : offersForUnplaced(state, index, bench);
+  return trouble.kind === 'late' ? offersForLate(state, index, scratch) : offersForUnplaced(state, index, scratch);
 }

@@ -54,7 +54,7 @@ export function* planSeason(request: PlanRequest, choose: Choose | null): Genera
   const { keep = [] } = request;
   const planning = { ...request.house.planning, sure_frac };
   const prepared = prepare({ ...request, house: { ...request.house, planning } }, keep);
-  const { problem, season, batches, bench } = prepared;
+  const { problem, season, batches, scratch } = prepared;
   const only = request.only ? standingBetween(prepared, request.only) : undefined;
   const harder = request.look === 'harder';
   const live = only ? only.size : problem.tasks.length;
@@ -63,7 +63,7 @@ export function* planSeason(request: PlanRequest, choose: Choose | null): Genera
   const searches = pool ? POOL_SEARCHES : 1;
   let best: State | null = null;
   for (let s = 0; s < searches; s++) {
-    const state = only ? freed(presentState(problem, season, batches), only, bench) : construct(problem, bench);
+    const state = only ? freed(presentState(problem, season, batches), only, scratch) : construct(problem, scratch);
     const run = improve(state, {
       seed: request.seed + s,
       moves,
@@ -86,7 +86,7 @@ export function* planSeason(request: PlanRequest, choose: Choose | null): Genera
   if (pool && choose) {
     yield { done_frac: 0.85, words: 'the exact solver chooses among the plans found' };
     for (const plan of state.plans) if (plan) addToPool(pool, state, plan, Infinity);
-    addLonePlans(pool, state, bench, Math.round(LONE_PLANS / Math.max(1, live)), request.seed);
+    addLonePlans(pool, state, scratch, Math.round(LONE_PLANS / Math.max(1, live)), request.seed);
     exact = choose(pool, state, only ?? new Set(problem.tasks.map((task) => task.index)), EXACT_SECONDS);
   }
   const before = presentState(problem, season, batches);
@@ -110,7 +110,7 @@ export function* planSeason(request: PlanRequest, choose: Choose | null): Genera
   const copyWith = offerCopies(request, prepared);
   const offers = proposal.unplaced.map((batchId) => {
     const index = season.batches.findIndex((batch) => batch.id === batchId);
-    const found = offersForUnplaced(state, index, bench).map((offer) => shown(prepared, offer));
+    const found = offersForUnplaced(state, index, scratch).map((offer) => shown(prepared, offer));
     return { batchId, offers: found.map((offer) => ({ ...offer, price: copyWith(offer).price })) };
   });
   return {
@@ -190,7 +190,7 @@ function requireSound({ season }: Prepared, solution: Solution, given: Solution 
 /** Gives one batch what the grower wants and says which others would have to move for it. */
 export function makeRoom(request: MakeRoomRequest): MakeRoomAnswer {
   const prepared = prepare(request);
-  const { problem, season, batches, bench, plans } = prepared;
+  const { problem, season, batches, scratch, plans } = prepared;
   const state = presentState(problem, season, batches);
   const index = season.batches.findIndex((batch) => batch.id === request.batchId);
   const task = problem.tasks[index];
@@ -204,7 +204,7 @@ export function makeRoom(request: MakeRoomRequest): MakeRoomAnswer {
   const days = [...stages.map((stage: Stage) => steps[STEP_OF[stage]]), steps.plant].map((day) =>
     day === undefined ? NONE : day - season.from,
   );
-  const outcome = repair(state, index, { places: wantedPlaces, days }, bench);
+  const outcome = repair(state, index, { places: wantedPlaces, days }, scratch);
   if (outcome.kind === 'no way') return { kind: 'no way', batches: [], cost: 0 };
   const proposed = [index, ...outcome.moved].flatMap((i): ProposedBatch[] => {
     const plan = state.plans[i];
@@ -229,10 +229,10 @@ function standingBetween(
 }
 
 /** The present plan with some batches taken out and put back within the room there is. */
-function freed(state: State, only: ReadonlySet<number>, bench: InsertionScratch): State {
+function freed(state: State, only: ReadonlySet<number>, scratch: InsertionScratch): State {
   for (const index of only) removePlan(state, index);
   const { tasks } = state.problem;
-  for (const index of only) insert(state, tasks[index]!, bench);
+  for (const index of only) insert(state, tasks[index]!, scratch);
   putInto(state, [...state.plans], state.rows.slice());
   return state;
 }

@@ -34,7 +34,7 @@ const BEYOND_days = 42;
 /** Where the season as it stands may become tight for room if springs go otherwise, and what would ease its weakest spots. */
 export function tightSpots(sent: SeasonSent): TightAnswer {
   const prepared = prepare(sent);
-  const { problem, season, batches, bench } = prepared;
+  const { problem, season, batches, scratch } = prepared;
   const live = sent.batches.filter((batch) => !isOver(batch.state.phase));
   const { today, places } = sent.house;
   const stands = live.flatMap((batch) => batches.get(batch.id)!.progress.stands);
@@ -56,7 +56,7 @@ export function tightSpots(sent: SeasonSent): TightAnswer {
     for (const id of spot.batchIds.slice(0, MOST_TRIED)) {
       const task = problem.tasks[season.batches.findIndex((batch) => batch.id === id)];
       if (!task) continue;
-      for (const way of waysRound(state, task, cell, bench)) {
+      for (const way of waysRound(state, task, cell, scratch)) {
         const offer = shown(prepared, way);
         const part = offer.batches[0]!;
         const before = batches.get(id)!;

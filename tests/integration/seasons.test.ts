@@ -1,9 +1,8 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { send, startApp, type App } from '../support/app.ts';
+import pg from 'pg';
+import { key, send, startApp, type App } from '../support/app.ts';
 
 let app: App;
-let n = 0;
-const key = () => `seasons-${++n}`.padEnd(12, '.');
 beforeAll(async () => {
   app = await startApp();
 });
@@ -62,6 +61,9 @@ describe('seasons', () => {
     expect(sunflower.text).toMatch(/18<\/span>\s*mice/);
     expect(sunflower.text).toContain('Planted out');
     const code = /num text-lg text-ink">([2-9A-Z]{3,4})</.exec(sunflower.text)![1]!;
+    const api = await send(app, 'GET', `/api${id}`);
+    expect(api.body).toMatchObject({ code, seasonName: '2026', kept: { phase: 'planted', lostBy: { mice: 18 } } });
+    expect(api.body.log.at(-1)).toMatchObject({ kind: 'planted-out' });
     const label = await fetch(`${app.url}/t/${code}`, { redirect: 'manual' });
     expect(label.headers.get('location')).toBe(id);
   });
@@ -105,11 +107,15 @@ describe('seasons', () => {
     expect(made.status, JSON.stringify(made.body)).toBe(201);
     expect((await batches()).find((b) => b['id'] === made.body.id)!['name']).toBe('Lettuce Mill Frill A');
     expect(await seasonNamed('2028')).toMatchObject({ firstDay: '2028-01-01', batches_count: 1, open_count: 1 });
-    // Put forward into this year it belongs to this season again.
+    // Put forward into this year it belongs to this season again, in which another has its letter.
     const patch = { version: made.body.version, transplantOn: '2027-09-20' };
     const moved = await send(app, 'PATCH', `/api/batches/${made.body.id}`, patch);
     expect(moved.status, JSON.stringify(moved.body)).toBe(200);
     expect(await seasonNamed('2028')).toMatchObject({ batches_count: 0 });
+    const names = (await batches()).map((b) => b['name']);
+    expect(names.filter((name) => /^Lettuce Mill Frill [A-Z]$/.test(String(name))).sort()).toEqual(
+      ['A', 'B', 'C', 'D', 'E'].map((letter) => `Lettuce Mill Frill ${letter}`),
+    );
   });
 
   it('a season of its own takes the days it holds; odd ones are refused by field', async () => {
@@ -163,5 +169,40 @@ describe('seasons', () => {
     expect(closed.body.kept_count).toBe(14);
     const rows = (text: string) => text.match(/<tr[\s\S]*?<\/tr>/g)!.map((row) => row.replace(/<[^>]+>|\s+/g, ' '));
     expect(rows((await page(`/books/seasons/${before.id}`)).text)).toEqual(rows(kept));
+  });
+
+  it('closed while others write: each line is in what is kept or refused, and nobody waits for ever', async () => {
+    const open = await seasonNamed('2026');
+    await send(app, 'POST', `/api/seasons/${open.id}/reopen`, { version: open.version });
+    const ids = (await batches()).filter((b) => String(b['transplantOn']).startsWith('2026')).map((b) => b['id']);
+    expect(ids).toHaveLength(14);
+    const season = await seasonNamed('2026');
+    const note = (id: unknown, i: number) =>
+      send(app, 'POST', `/api/batches/${String(id)}/events`, {
+        kind: 'note',
+        day: '2027-04-10',
+        count: null,
+        placeId: null,
+        note: `thought ${i}`,
+        cause: '',
+        idempotencyKey: key(),
+      });
+    const [closed, ...notes] = await Promise.all([close(season), ...ids.map(note)]);
+    expect(closed!.status, JSON.stringify(closed!.body)).toBe(200);
+    expect(notes.filter(({ status }) => status !== 201 && status !== 409)).toEqual([]);
+    const db = new pg.Client(app.databaseUrl);
+    await db.connect();
+    const stale = await db.query(
+      `SELECT e.batch_id FROM kept_estimates e JOIN batches b ON b.id = e.batch_id AND b.season_id = $1
+       WHERE e.log_id <> (SELECT max(id) FROM batch_events WHERE batch_id = e.batch_id)`,
+      [season.id],
+    );
+    await db.end();
+    expect(stale.rows).toEqual([]);
+  });
+
+  it('what hands were timed at in closed seasons is still their pace', async () => {
+    // Calendula was potted last season only.
+    expect((await page('/pot/house')).text).toMatch(/<td>\s*calendula/i);
   });
 });

@@ -4,8 +4,10 @@ import type { EventKind, PlantingDetails, PottingDetails, SplitSnapshot } from '
 import { USUAL_WINDOW, type BatchPlan } from '../../core/plan/batchPlan.ts';
 import { shortCode } from '../../core/batch/shortCode.ts';
 import type { BatchRecord } from '../../contracts/batch/records.ts';
+import { ProblemError } from '../../contracts/problem.ts';
 import { BatchEventModel, BatchModel } from './models.ts';
-import { requireOpenSeason, seasonForDay } from '../house/seasons.ts';
+import { freeLetter } from '../../core/batch/letter.ts';
+import { letterIn, requireOpenSeason, seasonForDay } from '../house/seasons.ts';
 import { batchRecord } from '../house/world.ts';
 import { LOCKS } from '../locks.ts';
 
@@ -49,9 +51,10 @@ export interface NewEvent {
 
 /** Writes a batch with its code and its letter among those of its crop and variety. */
 export async function insertBatch(db: Sequelize, batch: NewBatch, transaction: Transaction): Promise<BatchRecord> {
+  const seasonId = batch.seasonId ?? (await seasonForDay(db, batch.plan.transplantOn, transaction));
+  await requireOpenSeason(db, seasonId, transaction);
   // One at a time, so that two made at once do not get the same letter.
   await db.query('SELECT pg_advisory_xact_lock($1)', { bind: [LOCKS.newBatch], transaction });
-  const seasonId = batch.seasonId ?? (await seasonForDay(db, batch.plan.transplantOn, transaction));
   const [rows] = await db.query(
     `SELECT nextval(pg_get_serial_sequence('batches', 'id'))::integer AS id,
        ARRAY(SELECT letter FROM batches WHERE season_id = $3 AND crop_id = $1 AND variety_id IS NOT DISTINCT FROM $2) AS taken`,
@@ -114,13 +117,17 @@ export async function keepPlanned(
  * @throws ProblemError 409 when its season is closed
  */
 export async function lockBatch(id: number, transaction: Transaction): Promise<BatchRecord | null> {
+  const found = await BatchModel.findByPk(id, { attributes: ['seasonId'], transaction });
+  if (!found) return null;
+  // The season before the batch, as closing it does: so neither waits for the other.
+  await requireOpenSeason(BatchModel.sequelize!, found.seasonId, transaction);
   const row = await BatchModel.findByPk(id, {
     transaction,
     lock: transaction.LOCK.UPDATE,
   });
-  if (!row) return null;
-  await requireOpenSeason(BatchModel.sequelize!, row.seasonId, transaction);
-  return batchRecord(row);
+  if (row!.seasonId !== found.seasonId)
+    throw new ProblemError(409, 'Changed by someone else', `${row!.code} was just put into another season.`);
+  return batchRecord(row!);
 }
 
 /** Changes a batch if it still has the version it was read at; null when someone else was first. */
@@ -138,7 +145,9 @@ export async function updateBatch(
       ...planColumns(batch.plan),
       note: batch.note,
       pinned: batch.pinned ?? false,
-      ...(batch.seasonId === undefined ? {} : { seasonId: batch.seasonId }),
+      ...(batch.seasonId === undefined
+        ? {}
+        : { seasonId: batch.seasonId, letter: await letterIn(BatchModel.sequelize!, batch.seasonId, id, transaction) }),
     },
     { where: { id, version }, returning: true, transaction },
   );
@@ -172,25 +181,6 @@ export async function eventByKey(
     raw: true,
     transaction,
   });
-}
-
-/** The first letter that none of the others has: of batches taken out or moved none comes twice. */
-export function freeLetter(taken: readonly string[]): string {
-  const others = new Set(taken);
-  let n = 0;
-  while (others.has(letterOf(n))) n++;
-  return letterOf(n);
-}
-
-/** A, B, ... Z, AA, AB, ... */
-export function letterOf(n: number): string {
-  const letters: string[] = [];
-  let rest = n;
-  do {
-    letters.unshift(String.fromCharCode(65 + (rest % 26)));
-    rest = Math.floor(rest / 26) - 1;
-  } while (rest >= 0);
-  return letters.join('');
 }
 
 function planColumns(plan: BatchPlan) {

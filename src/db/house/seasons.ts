@@ -1,9 +1,11 @@
 import type { Sequelize, Transaction } from 'sequelize';
+import type { PottingDetails } from '../../core/batch/event.ts';
 import type { KeptBatch } from '../../core/batch/keptBatch.ts';
 import { requireDay, isoFromDay, type DayNumber } from '../../core/calendar/dayNumber.ts';
 import { seasonOf } from '../../core/calendar/season.ts';
 import type { SeasonRecord } from '../../contracts/house/seasons.ts';
 import { fieldProblem, ProblemError } from '../../contracts/problem.ts';
+import { freeLetter } from '../../core/batch/letter.ts';
 import { LOCKS } from '../locks.ts';
 import { ms, rows, run, type In, type Row } from '../sql.ts';
 
@@ -25,9 +27,17 @@ function seasonRecord(row: Row): SeasonRecord {
   };
 }
 
+/**
+ * Holds all seasons until the transaction ends. Whoever may need a season made takes this first, then a season, then a batch, then
+ * the letters: in that order nobody waits for one who waits for him.
+ */
+export async function holdSeasons(db: Sequelize, transaction: Transaction): Promise<void> {
+  await db.query('SELECT pg_advisory_xact_lock($1)', { bind: [LOCKS.seasons], transaction });
+}
+
 /** Reads a season and holds all seasons until the transaction ends; null when there is none. */
 export async function lockSeason(db: Sequelize, id: number, transaction: Transaction): Promise<SeasonRecord | null> {
-  await db.query('SELECT pg_advisory_xact_lock($1)', { bind: [LOCKS.seasons], transaction });
+  await holdSeasons(db, transaction);
   const found = await rows(db, `SELECT ${COLUMNS} FROM seasons WHERE id = $1 FOR UPDATE`, [id], transaction);
   return found[0] ? seasonRecord(found[0]) : null;
 }
@@ -41,7 +51,7 @@ export async function seasonForDay(db: Sequelize, day: DayNumber, transaction: T
   const [season] = await seasonsWith(db, day, transaction);
   if (season) return season.id;
   // Two who need the same season at once make it once.
-  await db.query('SELECT pg_advisory_xact_lock($1)', { bind: [LOCKS.seasons], transaction });
+  await holdSeasons(db, transaction);
   const [made] = await seasonsWith(db, day, transaction);
   if (made) return made.id;
   const [nursery] = await rows(db, 'SELECT latitude_deg FROM nursery WHERE id = 1', [], transaction);
@@ -136,20 +146,43 @@ export async function setClosed(
   );
 }
 
-/** Puts batches into a season. */
+/** Puts batches into a season; one whose letter is taken there gets the first free one. */
 export async function moveToSeason(
   db: Sequelize,
   batchIds: readonly number[],
   seasonId: number,
   transaction: Transaction,
 ): Promise<void> {
-  if (batchIds.length === 0) return;
-  await run(
+  await db.query('SELECT pg_advisory_xact_lock($1)', { bind: [LOCKS.newBatch], transaction });
+  for (const id of batchIds) {
+    const letter = await letterIn(db, seasonId, id, transaction);
+    await run(
+      db,
+      'UPDATE batches SET season_id = $2, letter = $3, version = version + 1 WHERE id = $1',
+      [id, seasonId, letter],
+      transaction,
+    );
+  }
+}
+
+/** The letter a batch has in a season: its own if no other of its crop and variety has it there. */
+export async function letterIn(
+  db: Sequelize,
+  seasonId: number,
+  batchId: number,
+  transaction: Transaction,
+): Promise<string> {
+  const [row] = await rows(
     db,
-    'UPDATE batches SET season_id = $2, version = version + 1 WHERE id = ANY($1::integer[])',
-    [batchIds, seasonId],
+    `SELECT b.letter, ARRAY(SELECT o.letter FROM batches o WHERE o.season_id = $2 AND o.id <> b.id
+       AND o.crop_id = b.crop_id AND o.variety_id IS NOT DISTINCT FROM b.variety_id) AS taken
+     FROM batches b WHERE b.id = $1`,
+    [batchId, seasonId],
     transaction,
   );
+  const letter = row!['letter'] as string;
+  const taken = row!['taken'] as string[];
+  return taken.includes(letter) ? freeLetter(taken) : letter;
 }
 
 export async function insertKept(
@@ -222,8 +255,57 @@ export interface KeptEstimate {
   readonly estimate: Readonly<Record<string, number | null>>;
 }
 
+/** What seasons that are no longer worked out have left, and what was kept of open ones. */
+export interface Kept {
+  /** Moves when any of it does. */
+  readonly mark: string;
+  readonly estimates: readonly KeptEstimate[];
+  /** Timed pottings of closed seasons, the oldest first. */
+  readonly pottings: readonly KeptPotting[];
+}
+
+export interface KeptPotting {
+  readonly cropId: number;
+  readonly day: DayNumber;
+  readonly count: number;
+  readonly details: PottingDetails;
+}
+
+/** Reads what was kept; what is known stays while nothing was closed, opened or kept since. */
+export async function readKeptOfAll(db: Sequelize, known: Kept | null, transaction: In = null): Promise<Kept> {
+  const [row] = await rows(
+    db,
+    `SELECT concat_ws(' ', (SELECT count(*) FROM kept_estimates), (SELECT max(kept_at) FROM kept_estimates),
+       (SELECT string_agg(id::text, ',' ORDER BY id) FROM seasons WHERE closed_at IS NOT NULL)) AS mark`,
+    [],
+    transaction,
+  );
+  const mark = row!['mark'] as string;
+  if (known?.mark === mark) return known;
+  return { mark, estimates: await readEstimates(db, transaction), pottings: await readPottings(db, transaction) };
+}
+
+/** Timed pottings of closed seasons that no later line corrects. */
+async function readPottings(db: Sequelize, transaction: In): Promise<KeptPotting[]> {
+  const found = await rows(
+    db,
+    `SELECT b.crop_id, e.on_day::text AS day, e.count, e.details FROM batch_events e
+     JOIN batches b ON b.id = e.batch_id JOIN seasons s ON s.id = b.season_id AND s.closed_at IS NOT NULL
+     WHERE e.details->>'minutes' IS NOT NULL AND NOT EXISTS (SELECT 1 FROM batch_events c WHERE c.corrects_id = e.id)
+     ORDER BY e.on_day, e.id`,
+    [],
+    transaction,
+  );
+  return found.map((row) => ({
+    cropId: row['crop_id'] as number,
+    day: requireDay(row['day'] as string),
+    count: row['count'] as number,
+    details: row['details'] as PottingDetails,
+  }));
+}
+
 /** All kept estimates, in the order in which the batches were made. */
-export async function readEstimates(db: Sequelize, transaction: In = null): Promise<KeptEstimate[]> {
+async function readEstimates(db: Sequelize, transaction: In): Promise<KeptEstimate[]> {
   const found = await rows(
     db,
     `SELECT e.batch_id, e.taught, e.log_id, e.estimate, b.crop_id, b.variety_id, b.lot_id, b.grow_place_id

@@ -21,7 +21,7 @@ import type {
 import type { NurseryRecord } from '../../contracts/house/records.ts';
 import { BatchModel } from '../batch/models.ts';
 import type { SeasonRecord } from '../../contracts/house/seasons.ts';
-import { readEstimates, readSeasons, type KeptEstimate } from './seasons.ts';
+import { readKeptOfAll, readSeasons, type Kept } from './seasons.ts';
 import {
   ContainerModel,
   CropModel,
@@ -50,8 +50,8 @@ export interface World {
   readonly programmes: readonly ProgrammeRecord[];
   /** All seasons, the first to begin first. */
   readonly seasons: readonly SeasonRecord[];
-  /** What batches taught as it was kept, those of closed seasons among them. */
-  readonly estimates: readonly KeptEstimate[];
+  /** What was kept of batches, those of closed seasons among them. */
+  readonly kept: Kept;
   /** Batches of the open seasons. */
   readonly batches: readonly BatchRecord[];
   /** By batch id, in the order written. */
@@ -152,7 +152,7 @@ export async function readWorld(db: Sequelize, known: World | null = null): Prom
       covers: await CoverModel.findAll({ ...all, order: ['id'] }),
       programmes: await ProgrammeModel.findAll({ ...all, order: ['id'] }),
       seasons,
-      estimates: await readEstimates(db, transaction),
+      kept: await readKeptOfAll(db, known?.kept ?? null, transaction),
       batches: batches.map(batchRecord),
       events,
     };

@@ -23,7 +23,7 @@ import {
   updateBatch,
   type NewEvent,
 } from '../../db/batch/batches.ts';
-import { seasonWithDay } from '../../db/house/seasons.ts';
+import { holdSeasons, seasonWithDay } from '../../db/house/seasons.ts';
 import { insertStockMoves, stockOfEvents } from '../../db/potting/potting.ts';
 import { readEvents } from '../../db/house/world.ts';
 import { writeSetPoints } from '../heat/writeSetPoints.ts';
@@ -56,6 +56,7 @@ export async function createBatch({
 export async function patchBatch(id: number, patch: BatchPatch): Promise<BatchRecord> {
   const { world, now } = await readSeason();
   return database().transaction(async (transaction) => {
+    if (patch.transplantOn !== undefined) await holdSeasons(database(), transaction);
     const before = await lockBatch(id, transaction);
     if (!before) throw missing(id);
     if (before.version !== patch.version) throw stale(before, patch);

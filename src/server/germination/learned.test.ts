@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { cropNamed } from '../../../tests/references/library.ts';
 import { cropOf } from '../books/cropOf.ts';
-import { slowedCrop, varietiesToPlanBy } from './learned.ts';
+import { daysToEmerge, germinationRate } from '../../core/germination/germinationRate.ts';
+import type { World } from '../../db/house/world.ts';
+import { slowedCrop, taughtBy, varietiesToPlanBy } from './learned.ts';
 
 const plain = { ...cropNamed('tomato'), version: 1 };
 const quick = {
@@ -27,5 +29,41 @@ describe('a variety with a time of its own in a house that is slower than the bo
 
   it('and is as the books say while nothing is learned', () => {
     expect(varietiesToPlanBy({ crops: [plain], varieties: [quick] }, [plain])[0]).toBe(quick);
+  });
+});
+
+describe('what was kept of a counted tray', () => {
+  const batch = { id: 7, cropId: plain.id, varietyId: null, lotId: null };
+  const tray = { logTime: Math.log(1.2), logTime_sd: 0.1, sigma: 0.2, sigma_logSd: 0.3, up: 80, sown: 90 };
+  const at = { temperature_C: 22, book_days: daysToEmerge(germinationRate(plain), 22) };
+  const worldOf = (crop: typeof plain) =>
+    ({
+      crops: [crop],
+      varieties: [],
+      lots: [],
+      batches: [],
+      events: new Map(),
+      kept: {
+        mark: '',
+        pottings: [],
+        estimates: [
+          { ...batch, batchId: 7, taught: 'emergence', logId: 3, placeId: null, estimate: { ...tray, ...at } },
+        ],
+      },
+    }) as unknown as World;
+  const noTables = () => {
+    throw new Error('nothing of a closed season is worked out again');
+  };
+
+  it('stands as it was, without any tables', () => {
+    const [taught] = taughtBy(worldOf(plain), noTables);
+    expect(taught).toMatchObject({ batchId: 7, up: 80, sown: 90 });
+    expect(taught!.logTime).toBeCloseTo(Math.log(1.2), 12);
+  });
+
+  it('says the same days when the book is changed: twice the days in the book, half the factor', () => {
+    const [taught] = taughtBy(worldOf(slowedCrop(plain, 2)), noTables);
+    expect(Math.exp(taught!.logTime)).toBeCloseTo(0.6, 9);
+    expect(taught!.book_days).toBeCloseTo(2 * at.book_days!, 9);
   });
 });

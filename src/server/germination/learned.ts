@@ -2,8 +2,10 @@ import { plainCropOf } from '../books/cropOf.ts';
 import { looksOf, progressThrough, teachingCounts } from '../../core/batch/looks.ts';
 import { reduceLog } from '../../core/batch/reduce.ts';
 import { expectedShare_frac } from '../../core/germination/usual.ts';
+import { daysToEmerge, germinationRate } from '../../core/germination/germinationRate.ts';
 import { learn, trayEstimate, type Learned, type TrayEstimate } from '../../core/germination/learning.ts';
 import type { Crop } from '../../core/books/crop.ts';
+import { meanTemperature_C } from '../../core/plan/schedule/placeClimate.ts';
 import type { SeasonTables } from '../../core/plan/schedule/seasonTables.ts';
 import type { BatchRecord, EventRecord } from '../../contracts/batch/records.ts';
 import type { CropRecord, LotRecord, VarietyRecord } from '../../contracts/books/records.ts';
@@ -11,8 +13,16 @@ import type { World } from '../../db/house/world.ts';
 import type { KeptEstimate } from '../../db/house/seasons.ts';
 import type { DayNumber } from '../../core/calendar/dayNumber.ts';
 
+/** What a time to come up was measured against, so that it still says the same when the book is changed. */
+interface Measured {
+  /** Mean of the place it stood in from sowing to its last count. */
+  readonly temperature_C: number;
+  /** Days to half up at that by the book of then; null: the book said never. */
+  readonly book_days: number | null;
+}
+
 /** What one batch taught, with whose it was. */
-export interface BatchTaught extends TrayEstimate {
+export interface BatchTaught extends TrayEstimate, Measured {
   readonly batchId: number;
   readonly cropId: number;
   readonly varietyId: number | null;
@@ -35,7 +45,7 @@ export function taughtBy(world: World, tablesOf: TablesOf): BatchTaught[] {
     const one = kept.get(batch.id);
     kept.delete(batch.id);
     // What was kept of this very log stands: the tables of today may say otherwise of days gone by.
-    if (one && one.logId === events.at(-1)!.id) return [taughtAsKept(one)];
+    if (one && one.logId === events.at(-1)!.id) return [taughtAsKept(world, one)];
     const tables = tablesOf(sowingDay(events));
     let held = known.get(events);
     if (held?.tables !== tables) {
@@ -45,7 +55,7 @@ export function taughtBy(world: World, tablesOf: TablesOf): BatchTaught[] {
     }
     return held.taught ? [held.taught] : [];
   });
-  return [...[...kept.values()].map(taughtAsKept), ...open];
+  return [...[...kept.values()].map((one) => taughtAsKept(world, one)), ...open];
 }
 
 /** Tables that hold a day; null: one that was never sown. */
@@ -57,16 +67,20 @@ export function sowingDay(events: readonly EventRecord[]): DayNumber | null {
 }
 
 /** Kept estimates of one kind, by batch. */
-export function estimatesOf(
-  { estimates }: Pick<World, 'estimates'>,
-  taught: KeptEstimate['taught'],
-): Map<number, KeptEstimate> {
-  return new Map(estimates.filter((one) => one.taught === taught).map((one) => [one.batchId, one]));
+export function estimatesOf({ kept }: Pick<World, 'kept'>, taught: KeptEstimate['taught']): Map<number, KeptEstimate> {
+  return new Map(kept.estimates.filter((one) => one.taught === taught).map((one) => [one.batchId, one]));
 }
 
-function taughtAsKept({ batchId, cropId, varietyId, lotId, estimate }: KeptEstimate): BatchTaught {
-  return { batchId, cropId, varietyId, lotId, ...(estimate as unknown as TrayEstimate) };
+/** What was kept, against the book as it is now: what was measured are days at a temperature. */
+function taughtAsKept(world: World, { batchId, cropId, varietyId, lotId, estimate }: KeptEstimate): BatchTaught {
+  const kept = estimate as unknown as TrayEstimate & Measured;
+  const now_days = bookDays(plainCropOf(world, { cropId, varietyId }), kept.temperature_C);
+  const shift = kept.book_days === null || now_days === null ? 0 : Math.log(kept.book_days / now_days);
+  return { batchId, cropId, varietyId, lotId, ...kept, logTime: kept.logTime + shift, book_days: now_days };
 }
+
+const bookDays = (crop: Crop, temperature_C: number): number | null =>
+  daysToEmerge(germinationRate(crop), temperature_C);
 
 /** A log that cannot be read teaches nothing; its batch says on its own line what is wrong. */
 function taughtSafely(...of: Parameters<typeof taughtByBatch>): BatchTaught | null {
@@ -90,8 +104,13 @@ function taughtByBatch(
   const progressOn = progressThrough(crop, tables, sown.sownOn, state.stays, batch.plan, null);
   const looks = looksOf(sown, progressOn);
   const estimate = trayEstimate(looks, sown.sown, expectedShare(lot));
+  if (!estimate) return null;
   const { cropId, varietyId, lotId } = batch;
-  return estimate && { ...estimate, batchId: batch.id, cropId, varietyId, lotId };
+  const placeId = state.stays[0]?.placeId ?? batch.plan.places.germinate;
+  if (placeId === null) return null;
+  const temperature_C = meanTemperature_C(tables.climateOf(placeId), sown.sownOn, sown.counts.at(-1)!.day);
+  const measured = { temperature_C, book_days: bookDays(crop, temperature_C) };
+  return { ...estimate, ...measured, batchId: batch.id, cropId, varietyId, lotId };
 }
 
 /** Share of a lot's seeds thought to come up; without a lot the usual. */

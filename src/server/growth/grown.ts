@@ -23,6 +23,8 @@ import { isLeftOut } from '../../core/batch/looks.ts';
 
 /** What one batch taught of growth, with whose it was. */
 export interface BatchGrown extends GrowthSaid, GrowthOf {
+  /** Degree-days to ready by the book it was measured against. */
+  readonly book_degreeDays: number;
   readonly batchId: number;
   readonly cropId: number;
 }
@@ -41,7 +43,7 @@ export function grownBy(world: World, tablesOf: TablesOf): BatchGrown[] {
     if (!events) return [];
     const one = kept.get(batch.id);
     kept.delete(batch.id);
-    if (one && one.logId === events.at(-1)!.id) return [grownAsKept(one)];
+    if (one && one.logId === events.at(-1)!.id) return keptSafely(world, one);
     const tables = tablesOf(sowingDay(events));
     let held = known.get(events);
     if (held?.tables !== tables) {
@@ -50,12 +52,27 @@ export function grownBy(world: World, tablesOf: TablesOf): BatchGrown[] {
     }
     return held.grown ? [held.grown] : [];
   });
-  return [...[...kept.values()].map(grownAsKept), ...open];
+  return [...[...kept.values()].flatMap((one) => keptSafely(world, one)), ...open];
 }
 
-function grownAsKept({ batchId, cropId, varietyId, placeId, estimate }: KeptEstimate): BatchGrown {
-  return { batchId, cropId, varietyId, placeId, ...(estimate as unknown as GrowthSaid) };
+/** A crop whose book can no longer be worked out teaches nothing. */
+function keptSafely(world: World, one: KeptEstimate): BatchGrown[] {
+  try {
+    return [grownAsKept(world, one)];
+  } catch {
+    return [];
+  }
 }
+
+/** What was kept, against the growth the book asks for now. Another base of growth in the book is not seen. */
+function grownAsKept(world: World, { batchId, cropId, varietyId, placeId, estimate }: KeptEstimate): BatchGrown {
+  const kept = estimate as unknown as GrowthSaid & Pick<BatchGrown, 'book_degreeDays'>;
+  const book_degreeDays = bookDegreeDays(plainCropOf(world, { cropId, varietyId }));
+  const value = kept.value + Math.log(kept.book_degreeDays / book_degreeDays);
+  return { batchId, cropId, varietyId, placeId, sd: kept.sd, value, book_degreeDays };
+}
+
+const bookDegreeDays = (crop: CropRecord): number => stageSums(crop, false).ready_degreeDays;
 
 /** A log that cannot be read teaches nothing; its batch says on its own line what is wrong. */
 function grownSafely(...of: Parameters<typeof grownByBatch>): BatchGrown | null {
@@ -103,7 +120,16 @@ function grownByBatch(
     });
   const said = growthSaid(stageSums(crop, batch.plan.potContainerId !== null, batch.plan.age_frac ?? 1), shown);
   const { cropId, varietyId } = batch;
-  return said && { ...said, batchId: batch.id, cropId, varietyId, placeId: batch.plan.places.grow };
+  return (
+    said && {
+      ...said,
+      book_degreeDays: bookDegreeDays(crop),
+      batchId: batch.id,
+      cropId,
+      varietyId,
+      placeId: batch.plan.places.grow,
+    }
+  );
 }
 
 /** Degree-days between the noons of two days through the places a batch stood in. */

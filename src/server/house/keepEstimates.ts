@@ -27,13 +27,17 @@ export function estimatesToKeep(season: Season, all = false, batchIds: ReadonlyS
     if (logId === undefined) continue;
     const taught = taughtOf.get(batch.id);
     if (taught && (all || !COMING.includes(state.phase)) && emergence.get(batch.id)?.logId !== logId) {
-      const { logTime, logTime_sd, sigma, sigma_logSd, up, sown } = taught;
-      const estimate = { logTime, logTime_sd, sigma, sigma_logSd, up, sown };
+      const { batchId: _batch, cropId: _crop, varietyId: _variety, lotId: _lot, ...estimate } = taught;
       keep.push({ batchId: batch.id, taught: 'emergence', logId, estimate });
     }
     const grown = grownOf.get(batch.id);
     if (grown && (all || !GROWING.includes(state.phase)) && growth.get(batch.id)?.logId !== logId)
-      keep.push({ batchId: batch.id, taught: 'growth', logId, estimate: { value: grown.value, sd: grown.sd } });
+      keep.push({
+        batchId: batch.id,
+        taught: 'growth',
+        logId,
+        estimate: { value: grown.value, sd: grown.sd, book_degreeDays: grown.book_degreeDays },
+      });
   }
   return keep;
 }

@@ -18,6 +18,7 @@ import { lockBatch } from '../../db/batch/batches.ts';
 import {
   countBySeason,
   dropKept,
+  holdSeasons,
   insertKept,
   insertSeason,
   keepEstimates,
@@ -29,6 +30,7 @@ import {
   setClosed,
   updateSeason,
 } from '../../db/house/seasons.ts';
+import { readMarks } from '../../db/house/world.ts';
 import { database } from '../database.ts';
 import { readSeason, type BatchView, type Season } from '../plan/season.ts';
 import { estimatesToKeep } from './keepEstimates.ts';
@@ -73,7 +75,7 @@ export function logAheadOfClock({ world, now }: Season): DayNumber | null {
 export async function createSeason(input: SeasonInput): Promise<SeasonRecord> {
   const db = database();
   return db.transaction(async (transaction) => {
-    await lockSeason(db, 0, transaction);
+    await holdSeasons(db, transaction);
     const days = daysOf(input);
     await requireFits(db, null, { name: input.name, ...days }, transaction);
     const id = await insertSeason(db, { name: input.name, ...days }, transaction);
@@ -105,14 +107,25 @@ export interface Closed {
  * Closes a season: each of its batches is folded into what is kept of it, and what it taught is kept as it was measured.
  * @throws ProblemError 409 naming the batches that still stand, unless they are to be carried over
  */
-export async function closeSeason(id: number, { version, standing }: SeasonClosing): Promise<Closed> {
-  const season = await readSeason();
+export async function closeSeason(id: number, closing: SeasonClosing): Promise<Closed> {
+  for (let tries = 0; tries < MOST_TRIES; tries++) {
+    const closed = await closeAsRead(id, closing, await readSeason());
+    if (closed) return closed;
+  }
+  throw new ProblemError(409, 'Others are writing', 'The log is being written to this moment; close the season again.');
+}
+
+/** How often what was worked out may be overtaken by a line of the log before the season is held. */
+const MOST_TRIES = 5;
+
+/** Closes a season as it was worked out; null when something was written since, which must not be missing in what is kept. */
+async function closeAsRead(id: number, { version, standing }: SeasonClosing, season: Season): Promise<Closed | null> {
   const db = database();
   return db.transaction(async (transaction) => {
+    // While the season is held nothing more is written to its batches.
     const record = await seasonAt(db, id, version, transaction);
     if (record.closedAt_ms !== null) throw new ProblemError(409, 'Closed already', `Season ${record.name} is closed.`);
-    if (season.world.seasons.find((one) => one.id === id)?.version !== version)
-      throw new ProblemError(409, 'Just changed', 'The season was changed this moment; look at it again.');
+    if ((await readMarks(db, transaction)).revision !== season.world.revision) return null;
     const open = standingIn(season, id);
     if (open.length > 0 && standing === 'ask') throw stillStanding(record, open);
     const next = open.length > 0 ? await seasonAfter(db, record, transaction) : null;

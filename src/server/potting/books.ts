@@ -1,3 +1,4 @@
+import type { PottingDetails } from '../../core/batch/event.ts';
 import { effectiveEvents } from '../../core/batch/reduce.ts';
 import type { Container } from '../../core/books/container.ts';
 import type { MixPart, MixRecipe } from '../../core/potting/mix.ts';
@@ -21,18 +22,18 @@ export function pottingBooks(world: World): PottingBooks {
 
 const known = new WeakMap<World, readonly Timed[]>();
 
-/** Every potting somebody timed, oldest first. */
+/** Every potting somebody timed, those of closed seasons as well, oldest first. */
 export function timedOf(world: World): readonly Timed[] {
   let timed = known.get(world);
   if (timed === undefined) {
     const all: (Timed & { day: number })[] = [];
+    const add = (cropId: number, day: number, plants: number, { containerId, minutes, people }: PottingDetails) => {
+      if (minutes != null) all.push({ containerId, cropId, plants, minutes, people, day });
+    };
+    for (const { cropId, day, count, details } of world.kept.pottings) add(cropId, day, count, details);
     for (const batch of world.batches)
-      for (const event of effectiveEvents(world.events.get(batch.id) ?? [])) {
-        const d = event.details;
-        if (d?.minutes == null) continue;
-        const { containerId, minutes, people } = d;
-        all.push({ containerId, cropId: batch.cropId, plants: event.count!, minutes, people, day: event.day });
-      }
+      for (const { day, count, details } of effectiveEvents(world.events.get(batch.id) ?? []))
+        if (details) add(batch.cropId, day, count!, details);
     timed = all.sort((a, b) => a.day - b.day);
     known.set(world, timed);
   }

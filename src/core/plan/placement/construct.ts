@@ -17,15 +17,15 @@ export function firstOrder(problem: Problem): Task[] {
 }
 
 /** A first whole plan: each batch in turn the cheapest way that is left. Nothing over room but what is pinned or there already. */
-export function construct(problem: Problem, bench: InsertionScratch = makeScratch(problem)): State {
+export function construct(problem: Problem, scratch: InsertionScratch = makeScratch(problem)): State {
   const state = emptyState(problem);
-  for (const task of firstOrder(problem)) insert(state, task, bench);
+  for (const task of firstOrder(problem)) insert(state, task, scratch);
   return state;
 }
 
 /** Puts one batch in, if there is a way. Pinned batches, and those standing somewhere already, always get a plan. */
-export function insert(state: State, task: Task, bench: InsertionScratch, before?: Plan | null): boolean {
-  const plan = task.spec.pinned ? pinnedPlan(state.problem, task) : bestPlan(state, task, bench, undefined, before);
+export function insert(state: State, task: Task, scratch: InsertionScratch, before?: Plan | null): boolean {
+  const plan = task.spec.pinned ? pinnedPlan(state.problem, task) : bestPlan(state, task, scratch, undefined, before);
   if (plan) {
     addPlan(state, plan);
     return true;

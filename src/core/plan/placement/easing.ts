@@ -11,7 +11,7 @@ const SOONER_days = [4, 8, 14];
  * and gone before, come after it, and begun sooner with all its places kept. Nothing is changed by making them.
  * @param cell days as indexes of the instance
  */
-export function waysRound(state: State, task: Task, cell: ClashCell, bench: InsertionScratch): Offer[] {
+export function waysRound(state: State, task: Task, cell: ClashCell, scratch: InsertionScratch): Offer[] {
   const plan = state.plans[task.index];
   if (!plan || task.spec.pinned) return [];
   const terms: Terms[] = [];
@@ -24,7 +24,7 @@ export function waysRound(state: State, task: Task, cell: ClashCell, bench: Inse
     if (cell.from >= lo[k + 1]!) terms.push({ hi: withDay(hi, k + 1, Math.min(hi[k + 1]!, cell.from)) });
     if (k >= begins && cell.to <= hi[k]!) terms.push({ lo: withDay(lo, k, Math.max(lo[k]!, cell.to)) });
   }
-  return waysBy(state, task, [...terms, ...soonerTerms(state, task)], bench);
+  return waysBy(state, task, [...terms, ...soonerTerms(state, task)], scratch);
 }
 
 /** Begun some days sooner, in the same places. */

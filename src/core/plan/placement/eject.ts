@@ -21,7 +21,7 @@ const MOST_AT_ONCE = 3;
 export function eject(
   state: State,
   leftOut: Task,
-  bench: InsertionScratch,
+  scratch: InsertionScratch,
   random: Random,
   hot: number,
   mayMove: (task: Task) => boolean,
@@ -37,7 +37,7 @@ export function eject(
   const [low, high] = PRICE_perPart;
   state.overdrawn_perPart = low + (high - low) * random();
   takeOut(leftOut);
-  const first = bestPlan(state, leftOut, bench);
+  const first = bestPlan(state, leftOut, scratch);
   if (first) addPlan(state, first);
   for (let step = 0; first && step < STEPS; step++) {
     const there = standingOver(state, [...before.keys()], mayMove, random);
@@ -45,7 +45,7 @@ export function eject(
     const out = shuffled(there, random).slice(0, 1 + below(random, MOST_AT_ONCE));
     const had = out.map(takeOut);
     state.overdrawn_perPart *= RISES;
-    out.forEach((task, i) => insert(state, task, bench, had[i]));
+    out.forEach((task, i) => insert(state, task, scratch, had[i]));
   }
   state.overdrawn_perPart = 0;
   const touched = [...before.keys()].map((index) => problem.tasks[index]!);
@@ -55,7 +55,7 @@ export function eject(
   });
   for (const task of over) removePlan(state, task.index);
   over.sort((a, b) => unplacedPrice(problem, b) - unplacedPrice(problem, a) || a.index - b.index);
-  for (const task of over) insert(state, task, bench);
+  for (const task of over) insert(state, task, scratch);
   const delta = costOf(state) - start;
   if (delta <= 1e-9 || random() < Math.exp(-delta / hot)) return true;
   for (const index of before.keys()) removePlan(state, index);

@@ -39,8 +39,10 @@ export interface SearchReport {
   readonly best: number;
 }
 
-/** Temperature of the annealing at the start and end, as shares of the mean price of a batch. */
-/** The more batches, the cooler it begins: with many there are not the moves to mend what the heat undoes. */
+/**
+ * Temperature of the annealing at the start, and at the end, as shares of the mean price of a batch. The more batches, the cooler it
+ * begins: with many there are not the moves to mend what the heat undoes.
+ */
 const hotShare_frac = (batches_count: number): number => Math.min(0.12, Math.max(0.06, 6 / batches_count));
 const COLD_frac = 0.001;
 const MOST_TOGETHER = 40;
@@ -97,7 +99,7 @@ class Search {
   bestCost: number;
   private readonly problem: Problem;
   private readonly random: Random;
-  private readonly bench: InsertionScratch;
+  private readonly scratch: InsertionScratch;
   private readonly movable: readonly Task[];
   private readonly heated: readonly number[];
   private readonly bestPlans: (Plan | null)[];
@@ -116,7 +118,7 @@ class Search {
   ) {
     this.problem = state.problem;
     this.random = seededRandom(options.seed);
-    this.bench = makeScratch(state.problem);
+    this.scratch = makeScratch(state.problem);
     this.movable = state.problem.tasks.filter((t) => !t.spec.pinned && (options.only?.has(t.index) ?? true));
     this.heated =
       options.setPoints === false
@@ -159,7 +161,7 @@ class Search {
     if (leftOut.length === 0) return false;
     const task = leftOut[below(random, leftOut.length)]!;
     const { only, onPlan } = this.options;
-    const kept = eject(state, task, this.bench, random, hot, (t) => !t.spec.pinned && (only?.has(t.index) ?? true));
+    const kept = eject(state, task, this.scratch, random, hot, (t) => !t.spec.pinned && (only?.has(t.index) ?? true));
     if (!kept) return true;
     const plan = state.plans[task.index];
     if (plan && onPlan) onPlan(state, plan);
@@ -169,8 +171,8 @@ class Search {
 
   /** Puts each batch where it is cheapest, one after another, in an order by chance. */
   private sweep(): void {
-    const { state, bench, random } = this;
-    for (const task of shuffled(this.movable, random)) insert(state, task, bench, removePlan(state, task.index));
+    const { state, scratch, random } = this;
+    for (const task of shuffled(this.movable, random)) insert(state, task, scratch, removePlan(state, task.index));
   }
 
   /** Takes out some of the batches that stand on a place and day that is overdrawn and puts them back; false when there is none. */
@@ -198,7 +200,7 @@ class Search {
 
   /** Makes room hard again: takes out what is over, the cheapest first, and puts it back within the room there is. */
   private harden(): void {
-    const { state, problem, bench } = this;
+    const { state, problem, scratch } = this;
     state.overdrawn_perPart = 0;
     clearCrowded(state);
     const byPrice = [...this.movable].sort((a, b) => unplacedPrice(problem, a) - unplacedPrice(problem, b));
@@ -208,7 +210,7 @@ class Search {
       removePlan(state, task.index);
       return true;
     });
-    for (const task of gone.reverse()) insert(state, task, bench);
+    for (const task of gone.reverse()) insert(state, task, scratch);
     if (costOf(state) < this.bestCost - 1e-9) this.keep();
   }
 
@@ -322,7 +324,7 @@ class Search {
     set: { p: number; from: number; to: number; level: number } | null,
     notPlace: number | null,
   ): void {
-    const { state, problem, out, old, before, random, bench } = this;
+    const { state, problem, out, old, before, random, scratch } = this;
     const cost = costOf(state);
     const B = problem.blocks;
     const oldRow = set ? state.rows.slice(set.p * B, (set.p + 1) * B) : null;
@@ -338,12 +340,12 @@ class Search {
     for (const i of out) {
       const task = problem.tasks[i]!;
       if (notPlace === null || task.spec.pinned) {
-        insert(state, task, bench, before[i]);
+        insert(state, task, scratch, before[i]);
       } else {
         const not = task.spec.stages.map(() => new Set([notPlace]));
-        const plan = bestPlan(state, task, bench, { notPlaces: not });
+        const plan = bestPlan(state, task, scratch, { notPlaces: not });
         if (plan) addPlan(state, plan);
-        else insert(state, task, bench);
+        else insert(state, task, scratch);
       }
       const plan = state.plans[i];
       if (plan && this.options.onPlan) this.options.onPlan(state, plan);
@@ -402,7 +404,6 @@ export function putInto(state: State, plans: readonly (Plan | null)[], rows: Uin
   for (const plan of plans) if (plan) addPlan(state, plan);
 }
 
-/** Whether no way to its date was found for a batch. */
 /** Whether a batch does not go out by any plan. */
 export function isLeftOut(state: State, task: Task): boolean {
   return (state.plans[task.index]?.days[task.stageCount] ?? NONE) === NONE;

@@ -79,12 +79,12 @@ export function makeScratch(problem: Problem): InsertionScratch {
 export function bestPlan(
   state: State,
   task: Task,
-  bench: InsertionScratch,
+  scratch: InsertionScratch,
   terms: Terms = NO_TERMS,
   before?: Plan | null,
 ): Plan | null {
   const { spec } = task;
-  if (terms !== NO_TERMS || spec.inProgress) return walk(state, task, bench, terms, Infinity);
+  if (terms !== NO_TERMS || spec.inProgress) return walk(state, task, scratch, terms, Infinity);
   const soft = state.overdrawn_perPart > 0;
   const unplaced = soft ? STAYS_IN * unplacedPrice(state.problem, task) : Infinity;
   const back = before ? atSetPoints(state, task, before) : null;
@@ -93,10 +93,10 @@ export function bestPlan(
   for (const perTray of soft ? CHEAP_whenSoft : CHEAP_perTray) {
     const most = perTray * spec.trays;
     if (most >= unplaced || most * NOT_WORTH >= known) break;
-    const plan = walk(state, task, bench, terms, most);
+    const plan = walk(state, task, scratch, terms, most);
     if (plan) return plan;
   }
-  return walk(state, task, bench, terms, Math.min(unplaced, known)) ?? (known < unplaced ? back : null);
+  return walk(state, task, scratch, terms, Math.min(unplaced, known)) ?? (known < unplaced ? back : null);
 }
 
 /** Prices of a tray up to which ways are looked for first, and how much dearer the way known must be to make that worth it. */
@@ -147,11 +147,11 @@ function priceNow(state: State, task: Task, plan: Plan): number {
 
 const NO_TERMS: Terms = {};
 
-function walk(state: State, task: Task, bench: InsertionScratch, terms: Terms, most: number): Plan | null {
+function walk(state: State, task: Task, scratch: InsertionScratch, terms: Terms, most: number): Plan | null {
   const { problem } = state;
   const { days: D, placeCount: P, instance } = problem;
-  const { best, bestPlace, at, from, waited, written, last } = bench;
-  const walkNumber = ++bench.walks;
+  const { best, bestPlace, at, from, waited, written, last } = scratch;
+  const walkNumber = ++scratch.walks;
   const { spec, stageCount: K, first } = task;
   const days = terms.days;
   const lo = days ? fixedWhere(days, terms.lo ?? task.lo, K) : (terms.lo ?? task.lo);
@@ -162,7 +162,7 @@ function walk(state: State, task: Task, bench: InsertionScratch, terms: Terms, m
   const { blockOf } = problem;
   const { free, overdrawn_perPart: overdrawn, crowdedBefore, heatFrom, heatTo } = state;
   const soft = overdrawn > 0 && terms.ignoreRoom !== true;
-  const overFrom = bench.overFrom;
+  const overFrom = scratch.overFrom;
   const rate = tollRate(task);
 
   const { toGo } = task;
@@ -324,7 +324,7 @@ function walk(state: State, task: Task, bench: InsertionScratch, terms: Terms, m
     if (price < least) [least, out] = [price, e];
   }
   if (least > most) out = NONE;
-  const plan = out === NONE ? null : traceBack(state, task, bench, terms, out);
+  const plan = out === NONE ? null : traceBack(state, task, scratch, terms, out);
   for (let d = lo0; d <= hi0; d++) best[first * D + d] = Infinity;
   return plan;
 }
@@ -359,10 +359,10 @@ function heatPrice({ problem, heatFrom, heatTo }: State, p: number, d: number, e
   return heatTo[base + problem.blockOf[e - 1]!]! - heatFrom[base + problem.blockOf[d]!]!;
 }
 
-function traceBack(state: State, task: Task, bench: InsertionScratch, terms: Terms, out: number): Plan {
+function traceBack(state: State, task: Task, scratch: InsertionScratch, terms: Terms, out: number): Plan {
   const { problem } = state;
   const { days: D, placeCount: P, instance } = problem;
-  const { best, bestPlace, at, from, waited, written, walks } = bench;
+  const { best, bestPlace, at, from, waited, written, walks } = scratch;
   const { stageCount: K, first, spec } = task;
   const places = new Int16Array(K).fill(NONE);
   const days = new Int16Array(K + 1).fill(NONE);

@@ -13,7 +13,7 @@ const FIXED_PLACE_frac = 0.5;
  * half by chance, on a day or two by chance, and each stage's place given half the time.
  * @param each how many are tried for every batch
  */
-export function addLonePlans(pool: Pool, found: State, bench: InsertionScratch, each: number, seed: number): void {
+export function addLonePlans(pool: Pool, found: State, scratch: InsertionScratch, each: number, seed: number): void {
   const { problem } = pool;
   const { blocks: B, placeCount: P, instance } = problem;
   const random = seededRandom(seed);
@@ -42,7 +42,7 @@ export function addLonePlans(pool: Pool, found: State, bench: InsertionScratch, 
           will.length === 0 || random() >= FIXED_PLACE_frac || (k === first && task.spec.inProgress !== undefined);
         return free ? NONE : will[below(random, will.length)]!;
       });
-      const plan = bestPlan(lone, task, bench, { days, places });
+      const plan = bestPlan(lone, task, scratch, { days, places });
       if (plan) addToPool(pool, lone, plan, Infinity);
     }
   }

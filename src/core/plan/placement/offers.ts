@@ -43,33 +43,33 @@ const MOST_OFFERS = 3;
  * Ways out of a place being over room: for each batch there, the cheapest other way for it, the cheapest at other days in
  * the same places, and for the place a set-point that lets what stands there go sooner. The best few, of different kinds.
  */
-export function offersForRoom(state: State, clash: ClashCell, bench: InsertionScratch): Offer[] {
+export function offersForRoom(state: State, clash: ClashCell, scratch: InsertionScratch): Offer[] {
   const offers: Offer[] = [];
   const over = overIn(state, clash.place, clash.from, clash.to);
   for (const task of standingIn(state, clash)) {
-    offers.push(...waysFor(state, task, clash, over, bench));
+    offers.push(...waysFor(state, task, clash, over, scratch));
   }
-  offers.push(...setPointsFor(state, clash, over, bench));
+  offers.push(...setPointsFor(state, clash, over, scratch));
   return best(offers.filter((offer) => offer.cleared_slotDays > 0));
 }
 
 /** Ways to bring a late batch nearer its date: another way through the house, or warmth where it stands. */
-export function offersForLate(state: State, taskIndex: number, bench: InsertionScratch): Offer[] {
+export function offersForLate(state: State, taskIndex: number, scratch: InsertionScratch): Offer[] {
   const task = state.problem.tasks[taskIndex]!;
-  const offers = waysFor(state, task, null, 0, bench).filter((offer) => offer.later_days < 0);
+  const offers = waysFor(state, task, null, 0, scratch).filter((offer) => offer.later_days < 0);
   const plan = state.plans[taskIndex];
   if (plan) {
     for (let k = task.first; k < task.stageCount - 1; k++) {
       const cell = { place: plan.places[k]!, from: plan.days[k]!, to: plan.days[k + 1]! };
       if (cell.place >= 0)
-        offers.push(...setPointsFor(state, cell, 0, bench, taskIndex).filter((o) => o.later_days < 0));
+        offers.push(...setPointsFor(state, cell, 0, scratch, taskIndex).filter((o) => o.later_days < 0));
     }
   }
   return best(offers);
 }
 
 /** The cheapest things that would place a batch for which there is no way: warmth, a later date, fewer trays, more room. */
-export function offersForUnplaced(state: State, taskIndex: number, bench: InsertionScratch): Offer[] {
+export function offersForUnplaced(state: State, taskIndex: number, scratch: InsertionScratch): Offer[] {
   const { problem } = state;
   const task = problem.tasks[taskIndex]!;
   const offers: Offer[] = [];
@@ -83,16 +83,16 @@ export function offersForUnplaced(state: State, taskIndex: number, bench: Insert
   };
   const push = (kind: Offer['kind'], plan: Plan, extra: Partial<Offer> = {}) =>
     offers.push({ ...EMPTY, kind, plans: [plan], cost: price(plan), later_days: lateOf(task, plan), ...extra });
-  const straight = bestPlan(state, task, bench);
+  const straight = bestPlan(state, task, scratch);
   if (straight) push('place-and-days', straight);
   else {
-    const later = bestPlan(state, task, bench, laterTerms(problem, task));
+    const later = bestPlan(state, task, scratch, laterTerms(problem, task));
     if (later) push('late', later);
-    const forced = bestPlan(state, task, bench, { ignoreRoom: true });
+    const forced = bestPlan(state, task, scratch, { ignoreRoom: true });
     if (forced) push('more-room', forced, { lack: lackOf(state, task, forced) });
     for (const share_frac of [0.75, 0.5, 0.25]) {
       const slots = task.slots.map((s) => Math.ceil(s * share_frac));
-      const plan = bestPlan(state, { ...task, slots }, bench);
+      const plan = bestPlan(state, { ...task, slots }, scratch);
       if (!plan) continue;
       offers.push({
         ...EMPTY,
@@ -104,7 +104,7 @@ export function offersForUnplaced(state: State, taskIndex: number, bench: Insert
       });
       break;
     }
-    offers.push(...warmthFor(state, task, bench));
+    offers.push(...warmthFor(state, task, scratch));
   }
   if (had) addPlan(state, had);
   return best(offers);
@@ -151,7 +151,7 @@ function standingIn(state: State, { place, from, to }: ClashCell): Task[] {
 }
 
 /** Other ways for one batch: anywhere, and in the same places on other days. */
-function waysFor(state: State, task: Task, clash: ClashCell | null, over: number, bench: InsertionScratch): Offer[] {
+function waysFor(state: State, task: Task, clash: ClashCell | null, over: number, scratch: InsertionScratch): Offer[] {
   const old = state.plans[task.index];
   const terms: Terms[] = [{}];
   if (old) terms.push({ places: old.places });
@@ -159,7 +159,7 @@ function waysFor(state: State, task: Task, clash: ClashCell | null, over: number
     terms.push({
       notPlaces: task.spec.stages.map((_, k) => new Set(old.places[k] === clash.place ? [clash.place] : [])),
     });
-  return waysBy(state, task, terms, bench, clash, over);
+  return waysBy(state, task, terms, scratch, clash, over);
 }
 
 /** The cheapest way of one batch on each of some terms, where it is another than it has. */
@@ -167,7 +167,7 @@ export function waysBy(
   state: State,
   task: Task,
   terms: readonly Terms[],
-  bench: InsertionScratch,
+  scratch: InsertionScratch,
   clash: ClashCell | null = null,
   over = 0,
 ): Offer[] {
@@ -176,7 +176,7 @@ export function waysBy(
   const old = removePlan(state, task.index);
   const offers: Offer[] = [];
   for (const term of terms) {
-    const plan = bestPlan(state, task, bench, term);
+    const plan = bestPlan(state, task, scratch, term);
     if (!plan || (old && samePlan(old, plan))) continue;
     addPlan(state, plan);
     offers.push({
@@ -199,7 +199,7 @@ function setPointsFor(
   state: State,
   clash: ClashCell,
   over: number,
-  bench: InsertionScratch,
+  scratch: InsertionScratch,
   only: number | null = null,
 ): Offer[] {
   const { problem } = state;
@@ -212,7 +212,7 @@ function setPointsFor(
   const offers: Offer[] = [];
   for (const level of [now + 1, now + 2, now - 1]) {
     if (level < 0 || level >= levels.length || from >= to) continue;
-    const offer = withLevel(state, { place: clash.place, from, to, level }, clash, over, bench, only);
+    const offer = withLevel(state, { place: clash.place, from, to, level }, clash, over, scratch, only);
     if (offer) offers.push(offer);
   }
   return offers;
@@ -224,7 +224,7 @@ function withLevel(
   change: SetPointChange,
   clash: ClashCell,
   over: number,
-  bench: InsertionScratch,
+  scratch: InsertionScratch,
   only: number | null,
 ): Offer | null {
   const { problem } = state;
@@ -241,7 +241,7 @@ function withLevel(
   let good = true;
   affected.forEach((task, i) => {
     // The clash itself must not stop what stands in it: room is counted afterwards.
-    const plan = good ? bestPlan(state, task, bench, { places: old[i]!.places, ignoreRoom: true }) : null;
+    const plan = good ? bestPlan(state, task, scratch, { places: old[i]!.places, ignoreRoom: true }) : null;
     if (!plan) good = false;
     else {
       plans.push(plan);
@@ -305,7 +305,7 @@ function touching(state: State, { place, from, to }: SetPointChange): Task[] {
 }
 
 /** For a batch without a way: weeks of an empty heated place at another set-point that would give it one. */
-function warmthFor(state: State, task: Task, bench: InsertionScratch): Offer[] {
+function warmthFor(state: State, task: Task, scratch: InsertionScratch): Offer[] {
   const { problem } = state;
   const B = problem.blocks;
   const offers: Offer[] = [];
@@ -320,7 +320,7 @@ function warmthFor(state: State, task: Task, bench: InsertionScratch): Offer[] {
       const first = row.findIndex((_, b) => empty(b));
       if (first < 0) return;
       for (let b = 0; b < B; b++) if (empty(b)) setRow(state, p, b, b + 1, level);
-      const plan = bestPlan(state, task, bench);
+      const plan = bestPlan(state, task, scratch);
       if (plan) {
         const k = plan.places.indexOf(p);
         addPlan(state, plan);

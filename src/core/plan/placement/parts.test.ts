@@ -162,7 +162,7 @@ describe('one change and making room for it', () => {
   const problem = makeProblem(instance);
   const state = construct(problem);
   improveAll(state, { seed: 1, moves: 1500 });
-  const bench = makeScratch(problem);
+  const scratch = makeScratch(problem);
 
   it('gives the batch what was asked, moves few others, says when it is still over, and can be undone', () => {
     const random = seededRandom(5);
@@ -177,7 +177,7 @@ describe('one change and making room for it', () => {
       const places = Int16Array.from(plan.places, (_, j) =>
         j === k ? list[Math.floor(random() * list.length)]! : NONE,
       );
-      const outcome = repair(state, task.index, { places }, bench);
+      const outcome = repair(state, task.index, { places }, scratch);
       seen.add(outcome.kind);
       const verdict = checkPlan(instance, solutionOf(state));
       if (outcome.kind === 'no way') expect(solutionOf(state)).toEqual(before);
@@ -198,9 +198,9 @@ describe('one change and making room for it', () => {
   it('offers change nothing by being made, and cost what taking them costs', () => {
     const before = solutionOf(state);
     const busiest = { place: 1, from: 100, to: 120 };
-    const offers = offersForRoom(state, busiest, bench);
+    const offers = offersForRoom(state, busiest, scratch);
     const unplaced = problem.tasks.find((task) => state.plans[task.index] === null);
-    if (unplaced) expect(offersForUnplaced(state, unplaced.index, bench).length).toBeGreaterThanOrEqual(0);
+    if (unplaced) expect(offersForUnplaced(state, unplaced.index, scratch).length).toBeGreaterThanOrEqual(0);
     expect(offers.length).toBeLessThanOrEqual(3);
     expect(solutionOf(state).batches).toEqual(before.batches);
     expect(costOf(state)).toBeCloseTo(before.cost.total, 6);

@@ -75,17 +75,17 @@ export function placeNew(
   news: readonly number[],
 ): Placed[] {
   const problem = makeProblem(season.instance);
-  const bench = makeScratch(problem);
+  const scratch = makeScratch(problem);
   const state = presentState(problem, season, batches);
   const indexes = news.map((id) => season.batches.findIndex((batch) => batch.id === id));
   for (const index of indexes) removePlan(state, index);
-  return indexes.map((index, i) => placeOne({ season, problem, bench, state, batches }, index, news[i]!));
+  return indexes.map((index, i) => placeOne({ season, problem, scratch, state, batches }, index, news[i]!));
 }
 
 interface Work {
   readonly season: SeasonInstance;
   readonly problem: Problem;
-  readonly bench: InsertionScratch;
+  readonly scratch: InsertionScratch;
   readonly state: State;
   readonly batches: ReadonlyMap<number, SeasonBatchToPlan>;
 }
@@ -152,9 +152,9 @@ function placeOne(work: Work, index: number, id: number): Placed {
   return { id, ways, fits_frac, missing: found.length > 0 ? [] : missingOf(work, task) };
 }
 
-function tryOnce({ state, bench }: Work, task: Task, terms: Terms): Found | null {
+function tryOnce({ state, scratch }: Work, task: Task, terms: Terms): Found | null {
   const start = costOf(state);
-  const plan = bestPlan(state, task, bench, terms);
+  const plan = bestPlan(state, task, scratch, terms);
   if (!plan) return null;
   addPlan(state, plan);
   const cost = costOf(state) - start;

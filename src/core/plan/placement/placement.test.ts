@@ -263,12 +263,12 @@ describe('one insertion', () => {
     const instance = flowers ? flowering(plain) : plain;
     const unheated = { ...instance, weights: { ...instance.weights, heat_perkWh: 0, setPointChange: 0 } };
     const problem = makeProblem(unheated);
-    const bench = makeScratch(problem);
+    const scratch = makeScratch(problem);
     const state = emptyState(problem);
     state.overdrawn_perPart = overdrawn;
     let compared = 0;
     for (const task of problem.tasks) {
-      const found = bestPlan(state, task, bench);
+      const found = bestPlan(state, task, scratch);
       const least = cheapestByTrying(unheated, state, task.index);
       if (found === null) {
         expect(least).toBeGreaterThanOrEqual(overdrawn > 0 ? unplacedPrice(problem, task) : Infinity);
@@ -278,7 +278,7 @@ describe('one insertion', () => {
       addPlan(state, found);
       expect(costOf(state) - cost + unplacedPrice(problem, task)).toBeCloseTo(least, 6);
       // Taken out and put back with the plan it had as a bound: the same.
-      const again = bestPlan(state, task, bench, undefined, removePlan(state, task.index));
+      const again = bestPlan(state, task, scratch, undefined, removePlan(state, task.index));
       addPlan(state, again!);
       expect(costOf(state) - cost + unplacedPrice(problem, task)).toBeCloseTo(least, 6);
       // What was said to be the least still to pay is never more than what is paid.

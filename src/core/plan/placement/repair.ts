@@ -22,18 +22,18 @@ const MOST_TRIED = 10;
  * Gives one batch the place or day the grower wants and sees to the rest: if there is no room, the batches in the way for
  * which it is cheapest give way, one after another, and no others are touched.
  */
-export function repair(state: State, taskIndex: number, terms: Terms, bench: InsertionScratch): Repair {
+export function repair(state: State, taskIndex: number, terms: Terms, scratch: InsertionScratch): Repair {
   const task = state.problem.tasks[taskIndex]!;
   const start = costOf(state);
   const before: { task: number; plan: Plan | null }[] = [];
   const old = removePlan(state, taskIndex);
   before.push({ task: taskIndex, plan: old });
-  const plan = bestPlan(state, task, bench, terms);
+  const plan = bestPlan(state, task, scratch, terms);
   if (plan) {
     addPlan(state, plan);
     return { kind: 'clear', moved: [], cost: costOf(state) - start, before };
   }
-  const forced = bestPlan(state, task, bench, { ...terms, ignoreRoom: true });
+  const forced = bestPlan(state, task, scratch, { ...terms, ignoreRoom: true });
   if (!forced) {
     if (old) addPlan(state, old);
     return { kind: 'no way', moved: [], cost: 0, before: [] };
@@ -43,7 +43,7 @@ export function repair(state: State, taskIndex: number, terms: Terms, bench: Ins
   for (let step = 0; step < MOST_MOVED; step++) {
     const cell = firstOver(state, forced);
     if (!cell) return { kind: moved.length > 0 ? 'made room' : 'clear', moved, cost: costOf(state) - start, before };
-    const gave = giveWay(state, cell, taskIndex, moved, bench);
+    const gave = giveWay(state, cell, taskIndex, moved, scratch);
     if (!gave) break;
     before.push(gave);
     moved.push(gave.task);
@@ -64,7 +64,7 @@ function giveWay(
   { place, day }: Cell,
   keep: number,
   moved: readonly number[],
-  bench: InsertionScratch,
+  scratch: InsertionScratch,
 ): { task: number; plan: Plan | null } | null {
   const { tasks, days: D } = state.problem;
   const lack = -state.free[place * D + day]!;
@@ -87,7 +87,7 @@ function giveWay(
   const start = costOf(state);
   for (const { task } of there.slice(0, MOST_TRIED)) {
     const old = removePlan(state, task)!;
-    const plan = bestPlan(state, tasks[task]!, bench);
+    const plan = bestPlan(state, tasks[task]!, scratch);
     if (plan) {
       addPlan(state, plan);
       const cost = costOf(state) - start;
