@@ -90,7 +90,9 @@ test('pages are readable before script', async ({ browser, baseURL }) => {
   await expect(page.getByText('Off the heat: Tomato Ridge Ember C')).toBeVisible();
   await page.goto('/season');
   await expect(page.locator('#season-table tr')).not.toHaveCount(0);
-  await page.goto('/batches/17');
-  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  for (const path of ['/season', '/house', '/what-if', '/batches/17']) {
+    await page.goto(path);
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  }
   await context.close();
 });

@@ -1,21 +1,20 @@
-import { execFileSync, spawnSync } from 'node:child_process';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
+import { builtCalculator } from '../support/calc.ts';
 import { cropNamed } from './library.ts';
 
-const dir = mkdtempSync(join(tmpdir(), 'crook-growth.'));
-afterAll(() => rmSync(dir, { recursive: true, force: true }));
+const calculator = builtCalculator();
+const { dir } = calculator;
+afterAll(() => calculator.end());
 interface Told {
   readonly crop: string;
   readonly pot_days: number | null;
   readonly ready_days: number | null;
   readonly explanation: string;
 }
-const calc = (...args: string[]): Told =>
-  JSON.parse(execFileSync('npx', ['tsx', 'bin/calc.ts', 'growth', '--json', ...args], { encoding: 'utf8' })) as Told;
-const wrong = (...args: string[]) => spawnSync('npx', ['tsx', 'bin/calc.ts', 'growth', ...args], { encoding: 'utf8' });
+const calc = (...args: string[]): Told => JSON.parse(calculator.run('growth', '--json', ...args).stdout) as Told;
+const wrong = (...args: string[]) => calculator.run('growth', ...args);
 const hours = (name: string, text: string) => {
   const file = join(dir, name);
   writeFileSync(file, text);

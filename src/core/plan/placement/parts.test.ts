@@ -13,7 +13,7 @@ import { addToPool, makePool, needsOf } from './pool.ts';
 import { makeProblem } from './problem.ts';
 import { repair, undoRepair } from './repair.ts';
 import { solutionOf } from './solution.ts';
-import { costOf, removePlan, restoreRow, setRow } from './state.ts';
+import { addPlan, costOf, emptyState, freshHeat, removePlan, restoreRow, setRow } from './state.ts';
 import { dayGains, endFrom, gainsFromNoon, makeTrack, NONE, refreshTrack } from './track.ts';
 
 describe('heat', () => {
@@ -154,6 +154,48 @@ describe('a state', () => {
     expect(plans.filter(Boolean).length).toBeGreaterThan(4);
     expect(state.heat).toBeCloseTo(0, 9);
     expect(costOf(state)).toBeGreaterThan(before);
+  });
+});
+
+describe('what a stay costs in heat', () => {
+  it('is what heat and set-point changes come to when it is added, wherever and whenever: 400 stays', () => {
+    const problem = makeProblem(madeUpSeason({ batches: 12, places: 8, days: 120, seed: 4 }));
+    const random = seededRandom(9);
+    const draw = (n: number) => Math.floor(random() * n);
+    const { blocks, blockOf, days: D } = problem;
+    const heated = problem.instance.places.flatMap((place, p) => (place.levels.length > 1 ? [p] : []));
+    let changed = 0;
+    for (let round = 0; round < 20; round++) {
+      const state = emptyState(problem);
+      for (const p of heated)
+        for (let b = 0; b < blocks; b++) setRow(state, p, b, b + 1, draw(problem.instance.places[p]!.levels.length));
+      const stay = (task: number, p: number, d: number, e: number) => {
+        const { stageCount: K } = problem.tasks[task]!;
+        const places = new Int16Array(K).fill(NONE).fill(p, 0, 1);
+        const days = new Int16Array(K + 1).fill(NONE).fill(d, 0, 1).fill(e, 1, 2);
+        addPlan(state, { task, places, days, waits: new Int16Array(K), price: 0, toll: 0, forced: true });
+      };
+      // A few stand there already, with gaps between them.
+      for (let task = 1; task < 5; task++) {
+        const d = draw(D - 30);
+        stay(task, heated[draw(heated.length)]!, d, d + 1 + draw(25));
+      }
+      for (let i = 0; i < 20; i++) {
+        const p = heated[draw(heated.length)]!;
+        const d = draw(D - 30);
+        const e = d + 1 + draw(29);
+        freshHeat(state, p);
+        const at = p * blocks;
+        const asked = state.heatTo[at + blockOf[e - 1]!]! - state.heatFrom[at + blockOf[d]!]!;
+        const before = state.heat + state.changes;
+        const { changes } = state;
+        stay(0, p, d, e);
+        expect(asked).toBeCloseTo(state.heat + state.changes - before, 9);
+        if (state.changes !== changes) changed++;
+        removePlan(state, 0);
+      }
+    }
+    expect(changed).toBeGreaterThan(100);
   });
 });
 

@@ -38,7 +38,7 @@ function flowering(instance: Instance): Instance {
 }
 
 describe('every plan returned', () => {
-  it('keeps to room and temperature, and costs what it says: 70 made-up seasons', () => {
+  it('keeps to room and temperature, and costs what it says: 40 made-up seasons', () => {
     fc.assert(
       fc.property(
         fc.integer({ min: 1, max: 30 }),
@@ -55,7 +55,7 @@ describe('every plan returned', () => {
           expect(costOf(state)).toBeLessThanOrEqual(first + 1e-6);
         },
       ),
-      { seed: 2027, numRuns: 70 },
+      { seed: 2027, numRuns: 40 },
     );
   }, 60_000);
 });
