@@ -101,6 +101,22 @@ export default tseslint.config(
     },
   },
   {
+    // Who writes is known to every transaction that writes.
+    files: ['src/{db,server}/**/*.ts'],
+    ignores: ['src/db/{inTransaction,migrate}.ts', 'src/db/house/world.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        { selector: 'NewExpression[callee.name="Worker"]', message: 'Workers are started in *.client.ts only.' },
+        { selector: 'NewExpression[callee.name="Date"][arguments.length=0]', message: 'Take the time from the clock.' },
+        {
+          selector: 'CallExpression[callee.property.name="transaction"]',
+          message: 'Begin it with inTransaction (db/inTransaction.ts), which knows who writes.',
+        },
+      ],
+    },
+  },
+  {
     files: ['src/{contracts,islands,ui,workers,pages,server}/**/*.{ts,tsx}'],
     ignores: ['src/server/**/{changeBatches,changeBooks,changePlan,edge,setup,database,seasons,keepEstimates}.ts'],
     rules: {

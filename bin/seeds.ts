@@ -2,7 +2,14 @@ import { requireDay } from '../src/core/calendar/dayNumber.ts';
 import { libraryCrops, type NurserySeed } from '../src/server/house/setup.ts';
 import { DEMO_STOCK, USUAL_STOCK } from '../simulators/demoPotting.ts';
 import { DEMO_YEARS, demoWeather } from '../simulators/demoWeather.ts';
-import { DEMO_NURSERY, DEMO_OUTSIDE, DEMO_PLACES, DEMO_TODAY, USUAL_CONTAINERS } from '../simulators/demoBooks.ts';
+import {
+  DEMO_NURSERY,
+  DEMO_OUTSIDE,
+  DEMO_PEOPLE,
+  DEMO_PLACES,
+  DEMO_TODAY,
+  USUAL_CONTAINERS,
+} from '../simulators/demoBooks.ts';
 import { morningOf } from '../src/server/clock.ts';
 import { DEMO_COVERS, demoReadings, USUAL_COVERS } from '../simulators/demoPlanting.ts';
 import { DEMO_ZONES, demoReadings as benchReadings, demoSeasonHours } from '../simulators/demoHeat.ts';
@@ -18,6 +25,7 @@ export async function demoSeed(): Promise<NurserySeed> {
   return {
     nursery: { ...DEMO_NURSERY, outside: [...DEMO_OUTSIDE] },
     demoToday: requireDay(DEMO_TODAY),
+    people: DEMO_PEOPLE,
     places: DEMO_PLACES,
     containers: USUAL_CONTAINERS,
     potting: DEMO_STOCK,
@@ -48,6 +56,7 @@ export function emptySeed(): NurserySeed {
       timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
     },
     demoToday: null,
+    people: [],
     places: [],
     containers: USUAL_CONTAINERS,
     potting: USUAL_STOCK,

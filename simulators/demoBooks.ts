@@ -1,3 +1,4 @@
+import type { Person } from '../src/core/house/people.ts';
 import type { Container } from '../src/core/books/container.ts';
 import type { Place, PlacePeriod, PlaceSize, PlaceTemperature } from '../src/core/books/place.ts';
 import type { MonthNormal } from '../src/core/plan/schedule/outsideClimate.ts';
@@ -361,4 +362,11 @@ export const DEMO_BATCHES: readonly DemoBatch[] = [
   line('sweet corn', 'Row Eleven', 240, '2027-05-22', [3, 5, 5, 6], 3, null),
   line('bean (climbing)', 'Pole Star', 160, '2027-05-22', [4, 5, 5, 6], 3, null),
   line('brussels sprout', 'Frost Button', 150, '2027-05-28', [2, 5, 5, 6], 2, null),
+];
+
+/** People of the demo nursery, by their roles. */
+export const DEMO_PEOPLE: readonly Omit<Person, 'id'>[] = [
+  { name: 'Head grower', initials: 'HG', mark: 'circle' },
+  { name: 'Propagator', initials: 'P', mark: 'triangle' },
+  { name: 'Weekend hand', initials: 'WH', mark: 'square' },
 ];

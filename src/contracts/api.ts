@@ -19,9 +19,18 @@ import {
   scenarioPatch,
   undoInput,
 } from './plan/planning.ts';
-import { batchPatch, eventInput, sowAgainInput, importInput, splitInput } from './batch/batches.ts';
+import {
+  batchPatch,
+  eventInput,
+  sowAgainInput,
+  importInput,
+  restoreInput,
+  splitInput,
+  voidInput,
+} from './batch/batches.ts';
+import { personInput } from './house/people.ts';
 import { clockInput, nurseryInput } from './house/settings.ts';
-import { containerInput, lotInput, placeInput } from './books/books.ts';
+import { containerInput, retireInput, lotInput, placeInput } from './books/books.ts';
 import { cropInput, varietyInput } from './books/crops.ts';
 import { version } from './fields.ts';
 import { coverInput, programmeInput } from './hardening/hardening.ts';
@@ -60,6 +69,19 @@ const book = (name: string, one: string, input: z.ZodType): Call[] => [
     path: `/api/${name}/{id}`,
     summary: `Change a ${one}; 409 with both versions when it is stale`,
     body: z.object({ version, line: input }),
+    status: 200,
+  },
+  {
+    method: 'put',
+    path: `/api/${name}/{id}/retired`,
+    summary: `Retire a ${one}, or bring it back`,
+    body: retireInput,
+    status: 200,
+  },
+  {
+    method: 'delete',
+    path: `/api/${name}/{id}`,
+    summary: `Delete a ${one} read at ?version= that nothing holds on to; 409 with what does`,
     status: 200,
   },
 ];
@@ -263,6 +285,7 @@ export const CALLS: readonly Call[] = [
   ...book('stock', 'thing of the stock', stockItemInput),
   ...book('covers', 'cover or structure', coverInput),
   ...book('programmes', 'programme of hardening', programmeInput),
+  ...book('people', 'person', personInput),
   {
     method: 'get',
     path: '/api/batches',
@@ -302,6 +325,20 @@ export const CALLS: readonly Call[] = [
     summary: 'Split part off into its own batch',
     body: splitInput,
     status: 201,
+  },
+  {
+    method: 'post',
+    path: '/api/batches/{id}/void',
+    summary: 'Void a batch made by mistake: kept with its log, counted nowhere',
+    body: voidInput,
+    status: 200,
+  },
+  {
+    method: 'post',
+    path: '/api/batches/{id}/restore',
+    summary: 'Bring a voided batch back',
+    body: restoreInput,
+    status: 200,
   },
   {
     method: 'post',

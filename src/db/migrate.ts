@@ -23,6 +23,7 @@ import * as coldestNight from './migrations/020-coldest-night.ts';
 import * as bandsAndPlanning from './migrations/021-bands-and-planning.ts';
 import * as howSure from './migrations/022-how-sure.ts';
 import * as seasons from './migrations/023-seasons.ts';
+import * as people from './migrations/024-people.ts';
 import { LOCKS } from './locks.ts';
 
 interface Step {
@@ -54,6 +55,7 @@ const STEPS: readonly [string, Step][] = [
   ['021-bands-and-planning', bandsAndPlanning],
   ['022-how-sure', howSure],
   ['023-seasons', seasons],
+  ['024-people', people],
 ];
 
 export const MIGRATION_NAMES = STEPS.map(([name]) => name);

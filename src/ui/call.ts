@@ -1,5 +1,7 @@
 import { v4 } from 'uuid';
 import { WRITTEN } from './fresh.ts';
+import { PERSON_HEADER } from '../contracts/house/people.ts';
+import { personHere } from './who.ts';
 import type { Problem } from '../contracts/problem.ts';
 
 /** How a call to the application ended. */
@@ -11,23 +13,26 @@ export type Answer<T> =
 /** A network that hangs is no network. */
 const PATIENCE_ms = 20_000;
 
-/** Calls the application with JSON. Never throws: no network, or one that hangs, is an answer as well. */
+/**
+ * Calls the application with JSON. Never throws: no network, or one that hangs, is an answer as well.
+ * @param personId who did what is sent; by default whoever holds the device now
+ */
 export async function call<T>(
   method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE',
   path: string,
   body?: unknown,
+  personId: number | null = personHere(),
 ): Promise<Answer<T>> {
   let response: Response;
   try {
     response = await fetch(path, {
       method,
       signal: AbortSignal.timeout(PATIENCE_ms),
-      ...(body === undefined
-        ? {}
-        : {
-            headers: { 'content-type': 'application/json' },
-            body: JSON.stringify(body),
-          }),
+      headers: {
+        ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+        ...(method === 'GET' ? {} : { [PERSON_HEADER]: String(personId ?? 'nobody') }),
+      },
+      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
     });
   } catch {
     return { kind: 'offline' };

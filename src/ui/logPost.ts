@@ -1,5 +1,6 @@
 import type { PlantingDetails } from '../core/batch/event.ts';
 import { call, type Answer } from './call.ts';
+import { personHere } from './who.ts';
 
 /** What the application answers to a log line. */
 export interface Logged {
@@ -29,6 +30,8 @@ export interface KeptLine {
   readonly at_ms: number;
   /** Why the application did not take it; null: not sent yet. */
   readonly refused: string | null;
+  /** Who tapped it: another may hold the device when it goes out. */
+  readonly personId?: number | null;
 }
 
 /** Each line has an entry of its own, so that two pages open at once cannot take away each other's. */
@@ -82,8 +85,9 @@ function waits(answer: Answer<unknown>): boolean {
  * not; without a network it stays and is sent later, from any page, under the same key.
  */
 export async function postLine(batchId: number, line: LogLine): Promise<Answer<Logged> | { kind: 'kept' }> {
-  const kept = store({ batchId, line, at_ms: Date.now(), refused: null });
-  const answer = await call<Logged>('POST', `/api/batches/${batchId}/events`, line);
+  const personId = personHere();
+  const kept = store({ batchId, line, at_ms: Date.now(), refused: null, personId });
+  const answer = await call<Logged>('POST', `/api/batches/${batchId}/events`, line, personId);
   if (waits(answer)) return kept ? { kind: 'kept' } : answer;
   dropLine(line.idempotencyKey);
   return answer;
@@ -97,7 +101,7 @@ export async function sendKept(again = false): Promise<{ readonly sent: number }
   let sent = 0;
   for (const kept of keptLines()) {
     if (kept.refused !== null && !again) continue;
-    const answer = await call<Logged>('POST', `/api/batches/${kept.batchId}/events`, kept.line);
+    const answer = await call<Logged>('POST', `/api/batches/${kept.batchId}/events`, kept.line, kept.personId ?? null);
     if (waits(answer)) break;
     if (answer.kind === 'problem') store({ ...kept, refused: answer.problem.detail });
     else {

@@ -181,6 +181,7 @@ export function qualityNursery(seed: number): SeasonSent {
       plan,
       pinned: false,
       familyId: null,
+      seasonId: 1,
       state: UNSOWN,
       coming_frac: 0.85,
       weather: null,

@@ -1,3 +1,5 @@
+import type { Choice } from '../plan/seasonData.ts';
+import type { Person } from '../../core/house/people.ts';
 import type { Phase } from '../../core/batch/event.ts';
 import type { Plants } from '../../core/batch/plants.ts';
 import type { ExpectedOut } from '../../core/batch/progress.ts';
@@ -29,7 +31,11 @@ export interface BatchPageData {
   readonly late_days: number | null;
   readonly ruleSowOn: number;
   readonly events: readonly EventRecord[];
-  readonly places: readonly { readonly id: number; readonly name: string }[];
+  readonly places: readonly Choice[];
+  readonly people: readonly Person[];
+  readonly seasonId: number;
+  /** Open seasons it may belong to. */
+  readonly seasons: readonly { readonly id: number; readonly name: string }[];
   readonly placeNow: string | null;
   readonly splitFrom: { readonly id: number; readonly code: string } | null;
   readonly today: number;

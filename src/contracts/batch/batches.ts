@@ -4,7 +4,7 @@ import { LEAST_SURE_frac, MOST_SURE_frac } from '../../core/plan/placement/plann
 import { FAILURES } from '../../core/batch/failures.ts';
 import { offHeatInput } from '../house/settings.ts';
 import { gateModes } from '../hardening/hardening.ts';
-import { figure, freeText, isoDay, recordId, version, wholeNumber } from '../fields.ts';
+import { figure, freeText, shortText, isoDay, recordId, version, wholeNumber } from '../fields.ts';
 
 export const places = z.strictObject({
   germinate: recordId('place to germinate').nullable(),
@@ -73,7 +73,9 @@ export const batchPatch = batchInput.partial().extend({ version, note: z.string(
 export type BatchPatch = z.infer<typeof batchPatch>;
 
 /** Kinds a person may log; splits and plan changes are written by their own calls. */
-export const LOGGABLE = EVENT_KINDS.filter((kind) => !['split-out', 'split-in', 'edited'].includes(kind));
+export const LOGGABLE = EVENT_KINDS.filter(
+  (kind) => !['split-out', 'split-in', 'edited', 'voided', 'restored'].includes(kind),
+);
 
 export const eventInput = z
   .strictObject({
@@ -127,6 +129,12 @@ export const splitInput = z.strictObject({
   note: freeText('note', 2000),
 });
 export type SplitInput = z.infer<typeof splitInput>;
+
+/** A batch made by mistake: kept with its log, counted nowhere. */
+export const voidInput = z.strictObject({ idempotencyKey, version, reason: shortText('reason', 200) });
+export type VoidInput = z.infer<typeof voidInput>;
+export const restoreInput = z.strictObject({ idempotencyKey, version });
+export type RestoreInput = z.infer<typeof restoreInput>;
 
 export const importInput = z.strictObject({
   text: z.string().max(2_000_000, { error: 'file: at most 2 MB' }),

@@ -41,5 +41,7 @@ export interface EventRecord {
   readonly tray: number | null;
   readonly details: PottingDetails | null;
   readonly planting: PlantingDetails | null;
+  /** Person who wrote it; null: nobody said. */
+  readonly authorId: number | null;
   readonly recordedAt_ms: number;
 }

@@ -4,7 +4,17 @@ import { countFault } from '../../core/germination/indices.ts';
 import { CONTAINER_KINDS } from '../../core/books/container.ts';
 import { TREATMENTS } from './records.ts';
 import { potShape } from './potShape.ts';
-import { figure, freeText, isoDay, monthDay, recordId, shortText, temperature_C, wholeNumber } from '../fields.ts';
+import {
+  figure,
+  freeText,
+  isoDay,
+  monthDay,
+  recordId,
+  shortText,
+  temperature_C,
+  version,
+  wholeNumber,
+} from '../fields.ts';
 import { placeTemperature } from '../heat/warmth.ts';
 
 /** A germination test; counts are in all, by days after it was laid out, and do not fall. */
@@ -156,3 +166,9 @@ export const containerInput = z.strictObject({
   shape: potShape.default(null),
 });
 export type ContainerInput = z.infer<typeof containerInput>;
+
+/** A line is retired, or brought back, if it still is as it was read. */
+export const retireInput = z.strictObject({
+  version,
+  retired: z.boolean({ error: 'retired: true to retire it, false to bring it back' }),
+});

@@ -4,7 +4,8 @@ import type { HotBedLine } from '../../core/heat/hotBed.ts';
 import type { Container } from '../../core/books/container.ts';
 import type { VarietyFigures } from '../../core/books/varietyFigures.ts';
 
-export type Versioned<T> = T & { readonly version: number };
+/** A line of a book: with its version, and the day it was retired (YYYY-MM-DD), null while it is in use. */
+export type Versioned<T> = T & { readonly version: number; readonly retiredOn?: string | null };
 
 export type CropRecord = Versioned<Crop>;
 
@@ -20,6 +21,7 @@ export type ContainerRecord = Versioned<Container>;
 export interface VarietyRecord {
   readonly id: number;
   readonly version: number;
+  readonly retiredOn?: string | null;
   readonly cropId: number;
   readonly name: string;
   readonly note: string;
@@ -30,6 +32,7 @@ export interface VarietyRecord {
 export interface LotRecord {
   readonly id: number;
   readonly version: number;
+  readonly retiredOn?: string | null;
   readonly varietyId: number;
   readonly code: string;
   readonly receivedOn: number | null;

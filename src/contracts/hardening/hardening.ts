@@ -77,6 +77,7 @@ export type CoverInput = z.infer<typeof coverInput>;
 export interface CoverRecord extends Omit<CoverInput, 'structure'> {
   readonly id: number;
   readonly version: number;
+  readonly retiredOn?: string | null;
   readonly structure: StructureSpec | null;
 }
 
@@ -110,7 +111,7 @@ export const programmeInput = z.strictObject({
     }),
 });
 export type ProgrammeInput = z.infer<typeof programmeInput>;
-export type ProgrammeRecord = Programme & { readonly version: number };
+export type ProgrammeRecord = Programme & { readonly version: number; readonly retiredOn?: string | null };
 
 const gateMode = z.enum(GATE_MODES, { error: `gate: one of ${GATE_MODES.join(', ')}` });
 export const gateModes = z.strictObject(

@@ -8,6 +8,7 @@ import type { PlanningSettings } from '../../core/plan/placement/planning.ts';
 import type { Exposure } from '../../core/weather/siteWind.ts';
 import type { PottingSettings } from '../../core/potting/settings.ts';
 import type { PlantingSettings } from '../../core/planting/settings.ts';
+import type { Person } from '../../core/house/people.ts';
 import type { FrostChoice } from '../weather/weather.ts';
 
 /** Plain records as the repositories return them and the screens read them. Days are day numbers, instants epoch ms. */
@@ -63,3 +64,6 @@ export interface DemoClock {
   readonly running: boolean;
   readonly rate: number;
 }
+
+/** Somebody of the house; gone from choices from a day on (YYYY-MM-DD), null: still here. */
+export type PersonRecord = Person & { readonly version: number; readonly retiredOn: string | null };

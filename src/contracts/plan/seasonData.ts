@@ -1,3 +1,4 @@
+import type { Retirable } from '../../core/books/inUse.ts';
 import type { VarietyFigures } from '../../core/books/varietyFigures.ts';
 import type { FrostChoice } from '../weather/weather.ts';
 import type { CoolSchool } from '../../core/plan/placement/coolCap.ts';
@@ -38,22 +39,31 @@ export interface HouseData extends HouseOfTables {
     readonly figures: VarietyFigures;
     /** Times as long as its crop to come up, as the house has learned. */
     readonly emergence_factor: number;
+    readonly retiredOn?: string | null;
   }[];
   readonly lots: readonly {
     readonly id: number;
     readonly varietyId: number;
     readonly code: string;
     readonly emergence_factor: number;
+    readonly retiredOn?: string | null;
   }[];
   /** What batches showed of growth, by crop: what a new batch's growth is learned from. Empty where the house does not learn. */
   readonly grown: readonly (GrowthSaid & GrowthOf & { readonly cropId: number })[];
+  /** Open seasons, the first to begin first. */
+  readonly seasons: readonly { readonly id: number; readonly name: string }[];
   readonly places: readonly HousePlace[];
   readonly containers: readonly Container[];
   /** Covers plants go out under, and programmes of hardening. */
-  readonly covers: readonly { readonly id: number; readonly name: string }[];
-  readonly programmes: readonly { readonly id: number; readonly name: string }[];
+  readonly covers: readonly Choice[];
+  readonly programmes: readonly Choice[];
   /** Behind the season's drawing; null: nothing known of the site. */
   readonly siteDays: SiteDays | null;
+}
+
+/** A line of the books to choose from. */
+export interface Choice extends Retirable {
+  readonly name: string;
 }
 
 /** Frost odds and soil by day from `from`; frost: chance that a night at the threshold still comes in that spring. */
@@ -76,6 +86,7 @@ export interface SeasonBatch {
   readonly varietyId: number | null;
   readonly plan: BatchPlan;
   readonly pinned: boolean;
+  readonly seasonId: number;
   readonly familyId: number | null;
   readonly state: ChainState;
   /** Chance that a seed not yet seen still comes up. */

@@ -66,14 +66,17 @@ export type StockItemInput = z.infer<typeof stockItemInput>;
 export interface StockItemRecord extends StockItemInput {
   readonly id: number;
   readonly version: number;
+  readonly retiredOn?: string | null;
 }
 export interface MixRecord extends MixInput {
   readonly id: number;
   readonly version: number;
+  readonly retiredOn?: string | null;
 }
 export interface FeedRecord extends Feed {
   readonly id: number;
   readonly version: number;
+  readonly retiredOn?: string | null;
   readonly note: string;
 }
 

@@ -27,6 +27,8 @@ export const EVENT_KINDS = [
   'stood',
   'left-out',
   'treated',
+  'voided',
+  'restored',
 ] as const;
 export type EventKind = (typeof EVENT_KINDS)[number];
 
@@ -57,6 +59,8 @@ export const EVENT_WORDS: Readonly<Record<EventKind, string>> = {
   stood: 'How it stood',
   'left-out': 'Left out of what is learned',
   treated: 'Seed treated',
+  voided: 'Voided: made by mistake',
+  restored: 'Brought back',
 };
 
 /** What a potting, a pricking out or a potting on came to. */

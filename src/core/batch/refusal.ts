@@ -47,6 +47,8 @@ export const STEPS: Readonly<Partial<Record<EventKind, { from: Phase; upTo: Phas
 
 /** What may be logged at any time and changes no phase. */
 export const FREE: readonly EventKind[] = [
+  'voided',
+  'restored',
   'note',
   'edited',
   'withdrawn',

@@ -77,6 +77,8 @@ export interface Place {
   readonly setPoints?: readonly WeekSetPoint[];
   /** Days on which nothing stands there, both included. */
   readonly closed?: readonly { readonly from: DayNumber; readonly to: DayNumber }[];
+  /** Day from which it is no longer chosen, as YYYY-MM-DD; null or not given: in use. */
+  readonly retiredOn?: string | null;
   readonly size?: PlaceSize | null;
   /** null or not given: the usual of its kind. */
   readonly light?: PlaceLight | null;

@@ -1,4 +1,4 @@
-import type { Sequelize, Transaction } from 'sequelize';
+import { Op, type Sequelize, type Transaction } from 'sequelize';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import type { EventKind, PlantingDetails, PottingDetails, SplitSnapshot } from '../../core/batch/event.ts';
 import { USUAL_WINDOW, type BatchPlan } from '../../core/plan/batchPlan.ts';
@@ -57,7 +57,7 @@ export async function insertBatch(db: Sequelize, batch: NewBatch, transaction: T
   await db.query('SELECT pg_advisory_xact_lock($1)', { bind: [LOCKS.newBatch], transaction });
   const [rows] = await db.query(
     `SELECT nextval(pg_get_serial_sequence('batches', 'id'))::integer AS id,
-       ARRAY(SELECT letter FROM batches WHERE season_id = $3 AND crop_id = $1 AND variety_id IS NOT DISTINCT FROM $2) AS taken`,
+       ARRAY(SELECT letter FROM batches WHERE season_id = $3 AND voided_at IS NULL AND crop_id = $1 AND variety_id IS NOT DISTINCT FROM $2) AS taken`,
     { bind: [batch.cropId, batch.varietyId, seasonId], transaction },
   );
   const { id, taken } = (rows as { id: number; taken: string[] }[])[0]!;
@@ -114,9 +114,10 @@ export async function keepPlanned(
 
 /**
  * Reads a batch and holds it until the transaction ends. null when there is none.
- * @throws ProblemError 409 when its season is closed
+ * @param voided whether one that was voided may be read as well
+ * @throws ProblemError 409 when its season is closed, or it was voided
  */
-export async function lockBatch(id: number, transaction: Transaction): Promise<BatchRecord | null> {
+export async function lockBatch(id: number, transaction: Transaction, voided = false): Promise<BatchRecord | null> {
   const found = await BatchModel.findByPk(id, { attributes: ['seasonId'], transaction });
   if (!found) return null;
   // The season before the batch, as closing it does: so neither waits for the other.
@@ -127,7 +128,52 @@ export async function lockBatch(id: number, transaction: Transaction): Promise<B
   });
   if (row!.seasonId !== found.seasonId)
     throw new ProblemError(409, 'Changed by someone else', `${row!.code} was just put into another season.`);
+  if (row!.voidedAt !== null && !voided)
+    throw new ProblemError(
+      409,
+      'Voided',
+      `${row!.code} was voided as made by mistake. Bring it back to go on with it.`,
+    );
   return batchRecord(row!);
+}
+
+/** Voids a batch at an instant, or brings it back (null) under a letter that is free; its version goes up. */
+export async function setVoided(batch: BatchRecord, at_ms: number | null, transaction: Transaction): Promise<void> {
+  const db = BatchModel.sequelize!;
+  await db.query('SELECT pg_advisory_xact_lock($1)', { bind: [LOCKS.newBatch], transaction });
+  const letter = at_ms === null ? await letterIn(db, batch.seasonId, batch.id, transaction) : batch.letter;
+  await BatchModel.update(
+    { voidedAt: at_ms === null ? null : new Date(at_ms), letter, version: batch.version + 1 },
+    { where: { id: batch.id }, transaction },
+  );
+}
+
+/** A batch that was voided, with its name's parts and its season, by its number or its code; null: none such is voided. */
+export interface VoidedBatch {
+  readonly batch: BatchRecord;
+  readonly voidedAt_ms: number;
+}
+
+export async function readVoided(by: { readonly id: number } | { readonly code: string }): Promise<VoidedBatch | null> {
+  const row = await BatchModel.findOne({ where: { ...by, voidedAt: { [Op.ne]: null } } });
+  return row ? { batch: batchRecord(row), voidedAt_ms: row.voidedAt!.getTime() } : null;
+}
+
+/** All voided batches, the last first. */
+export async function readAllVoided(): Promise<VoidedBatch[]> {
+  const found = await BatchModel.findAll({ where: { voidedAt: { [Op.ne]: null } }, order: [['voidedAt', 'DESC']] });
+  return found.map((row) => ({ batch: batchRecord(row), voidedAt_ms: row.voidedAt!.getTime() }));
+}
+
+/** Batches that were split off from one and are not voided themselves. */
+export async function splitOffFrom(id: number, transaction: Transaction): Promise<readonly string[]> {
+  const found = await BatchModel.findAll({
+    where: { splitFromId: id, voidedAt: null },
+    attributes: ['code'],
+    raw: true,
+    transaction,
+  });
+  return found.map((row) => row.code);
 }
 
 /** Changes a batch if it still has the version it was read at; null when someone else was first. */

@@ -42,6 +42,7 @@ export class BatchModel extends Model<InferAttributes<BatchModel>, InferCreation
   declare age_frac: CreationOptional<number>;
   declare sure_frac: CreationOptional<number | null>;
   declare seasonId: number;
+  declare voidedAt: CreationOptional<Date | null>;
   declare pinned: CreationOptional<boolean>;
   declare joins: CreationOptional<(Omit<JoinsAt, 'on'> & { on: string }) | null>;
   declare familyId: CreationOptional<number | null>;
@@ -105,6 +106,7 @@ export function defineBatchModels(sequelize: Sequelize): void {
     age_frac: { ...figure('age_frac'), defaultValue: 1 },
     sure_frac: figure('sure_frac', true),
     seasonId: whole('season_id'),
+    voidedAt: column(DataTypes.DATE, 'voided_at', true),
     pinned: { ...flag('pinned'), defaultValue: false },
     joins: json('joins', true),
     familyId: whole('family_id', true),

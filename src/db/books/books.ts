@@ -1,3 +1,4 @@
+import { inTransaction } from '../inTransaction.ts';
 import { QueryTypes, UniqueConstraintError, type ModelStatic, type Sequelize, type Transaction } from 'sequelize';
 import type { ContainerInput, LotInput, PlaceInput } from '../../contracts/books/books.ts';
 import type { CropInput, VarietyInput } from '../../contracts/books/crops.ts';
@@ -16,7 +17,8 @@ import {
   PlaceSetPointModel,
   VarietyModel,
 } from './models.ts';
-import { NurseryModel } from '../house/models.ts';
+import { NurseryModel, PersonModel } from '../house/models.ts';
+import type { PersonInput } from '../../contracts/house/people.ts';
 
 /** What a book's line is made of, by book. */
 export interface BookInputs {
@@ -30,6 +32,7 @@ export interface BookInputs {
   stock: StockItemInput;
   covers: CoverInput;
   programmes: ProgrammeInput;
+  people: PersonInput;
 }
 export type BookName = keyof BookInputs;
 
@@ -41,7 +44,7 @@ export type BookWrite =
   | { readonly kind: 'missing' };
 
 // eslint-disable-next-line @typescript-eslint/no-explicit-any -- the books differ in columns only; inputs are checked by Zod before
-const MODELS: Readonly<Record<BookName, ModelStatic<any>>> = {
+export const MODELS: Readonly<Record<BookName, ModelStatic<any>>> = {
   crops: CropModel,
   varieties: VarietyModel,
   lots: LotModel,
@@ -52,12 +55,13 @@ const MODELS: Readonly<Record<BookName, ModelStatic<any>>> = {
   stock: StockItemModel,
   covers: CoverModel,
   programmes: ProgrammeModel,
+  people: PersonModel,
 };
 
 /** Adds a line to a book. */
 export async function insertLine<B extends BookName>(db: Sequelize, book: B, input: BookInputs[B]): Promise<BookWrite> {
   return refusingDoubles(() =>
-    db.transaction(async (transaction) => {
+    inTransaction(db, async (transaction) => {
       const { periods, setPoints, ...columns } = withoutLists(input);
       const row = await MODELS[book].create(columns, { transaction });
       if (periods) await writeLists(row.id as number, periods, setPoints ?? [], transaction);
@@ -75,7 +79,7 @@ export async function updateLine<B extends BookName>(
   input: BookInputs[B],
 ): Promise<BookWrite> {
   return refusingDoubles(() =>
-    db.transaction(async (transaction) => {
+    inTransaction(db, async (transaction) => {
       const { periods, setPoints, ...columns } = withoutLists(input);
       const [changed] = await MODELS[book].update(
         { ...columns, version: version + 1 },

@@ -16,6 +16,7 @@ import type { Container, PotShape } from '../../core/books/container.ts';
 
 export class CropModel extends Model<InferAttributes<CropModel>, InferCreationAttributes<CropModel>> {
   declare id: CreationOptional<number>;
+  declare retiredOn: CreationOptional<string | null>;
   declare version: CreationOptional<number>;
   declare name: string;
   declare group: Crop['group'];
@@ -76,6 +77,7 @@ export class CropModel extends Model<InferAttributes<CropModel>, InferCreationAt
 
 export class VarietyModel extends Model<InferAttributes<VarietyModel>, InferCreationAttributes<VarietyModel>> {
   declare id: CreationOptional<number>;
+  declare retiredOn: CreationOptional<string | null>;
   declare version: CreationOptional<number>;
   declare cropId: number;
   declare name: string;
@@ -85,6 +87,7 @@ export class VarietyModel extends Model<InferAttributes<VarietyModel>, InferCrea
 
 export class LotModel extends Model<InferAttributes<LotModel>, InferCreationAttributes<LotModel>> {
   declare id: CreationOptional<number>;
+  declare retiredOn: CreationOptional<string | null>;
   declare version: CreationOptional<number>;
   declare varietyId: number;
   declare code: string;
@@ -107,6 +110,7 @@ export class LotModel extends Model<InferAttributes<LotModel>, InferCreationAttr
 
 export class PlaceModel extends Model<InferAttributes<PlaceModel>, InferCreationAttributes<PlaceModel>> {
   declare id: CreationOptional<number>;
+  declare retiredOn: CreationOptional<string | null>;
   declare version: CreationOptional<number>;
   declare name: string;
   declare kind: PlaceKind;
@@ -141,6 +145,7 @@ export class PlaceSetPointModel extends Model<
 
 export class ContainerModel extends Model<InferAttributes<ContainerModel>, InferCreationAttributes<ContainerModel>> {
   declare id: CreationOptional<number>;
+  declare retiredOn: CreationOptional<string | null>;
   declare version: CreationOptional<number>;
   declare name: string;
   declare kind: Container['kind'];
@@ -156,6 +161,7 @@ export function defineBookModels(sequelize: Sequelize): void {
   const on = tableOn(sequelize);
   const crops: Columns<CropModel> = {
     id,
+    retiredOn: day('retired_on', true),
     version,
     name: text('name'),
     group: text('crop_group'),
@@ -217,6 +223,7 @@ export function defineBookModels(sequelize: Sequelize): void {
 
   const varieties: Columns<VarietyModel> = {
     id,
+    retiredOn: day('retired_on', true),
     version,
     cropId: whole('crop_id'),
     name: text('name'),
@@ -227,6 +234,7 @@ export function defineBookModels(sequelize: Sequelize): void {
 
   const lots: Columns<LotModel> = {
     id,
+    retiredOn: day('retired_on', true),
     version,
     varietyId: whole('variety_id'),
     code: text('code'),
@@ -250,6 +258,7 @@ export function defineBookModels(sequelize: Sequelize): void {
 
   const places: Columns<PlaceModel> = {
     id,
+    retiredOn: day('retired_on', true),
     version,
     name: text('name'),
     kind: text('kind'),
@@ -281,6 +290,7 @@ export function defineBookModels(sequelize: Sequelize): void {
 
   const containers: Columns<ContainerModel> = {
     id,
+    retiredOn: day('retired_on', true),
     version,
     name: text('name'),
     kind: text('kind'),

@@ -7,10 +7,11 @@ import {
 } from 'sequelize';
 import type { ProgrammeKind, Rung } from '../../core/hardening/programme.ts';
 import type { StructureSpec } from '../../core/heat/structure.ts';
-import { figure, id, json, text, tableOn, version, whole, type Columns } from '../columns.ts';
+import { day, figure, id, json, text, tableOn, version, whole, type Columns } from '../columns.ts';
 
 export class CoverModel extends Model<InferAttributes<CoverModel>, InferCreationAttributes<CoverModel>> {
   declare id: CreationOptional<number>;
+  declare retiredOn: CreationOptional<string | null>;
   declare version: CreationOptional<number>;
   declare name: string;
   declare layers: number;
@@ -24,6 +25,7 @@ export class CoverModel extends Model<InferAttributes<CoverModel>, InferCreation
 
 export class ProgrammeModel extends Model<InferAttributes<ProgrammeModel>, InferCreationAttributes<ProgrammeModel>> {
   declare id: CreationOptional<number>;
+  declare retiredOn: CreationOptional<string | null>;
   declare version: CreationOptional<number>;
   declare name: string;
   declare kind: ProgrammeKind;
@@ -35,6 +37,7 @@ export function defineHardeningModels(sequelize: Sequelize): void {
   const on = tableOn(sequelize);
   const covers: Columns<CoverModel> = {
     id,
+    retiredOn: day('retired_on', true),
     version,
     name: text('name'),
     layers: whole('layers'),
@@ -48,6 +51,7 @@ export function defineHardeningModels(sequelize: Sequelize): void {
   CoverModel.init(covers, on('covers'));
   const programmes: Columns<ProgrammeModel> = {
     id,
+    retiredOn: day('retired_on', true),
     version,
     name: text('name'),
     kind: text('kind'),

@@ -1,3 +1,4 @@
+import { inTransaction } from '../inTransaction.ts';
 import type { Sequelize } from 'sequelize';
 import { ms, rows, run, type Row } from '../sql.ts';
 import type { AlarmKind } from '../../core/heat/alarms.ts';
@@ -40,7 +41,7 @@ export async function syncAlarms(
   now_ms: number,
 ): Promise<void> {
   const kinds = found.map((f) => f.kind);
-  await db.transaction(async (transaction) => {
+  await inTransaction(db, async (transaction) => {
     for (const f of found)
       await run(
         db,

@@ -1,3 +1,4 @@
+import { inTransaction } from '../inTransaction.ts';
 import type { Sequelize } from 'sequelize';
 import { ms, rows, run } from '../sql.ts';
 import type { HandReading, HandReadingInput } from '../../contracts/heat/heat.ts';
@@ -13,23 +14,26 @@ export async function insertHandReading(
   requestHash: string,
   recorded_ms: number,
 ): Promise<{ readonly id: number; readonly repeated: boolean; readonly sameRequest: boolean } | null> {
-  const [fresh] = await run(
-    db,
-    `INSERT INTO zone_hand_readings (idempotency_key, request_hash, zone_id, at, medium_c, air_c, by_whom, corrects_id, recorded_at)
+  const [fresh] = await inTransaction(db, async (transaction) =>
+    run(
+      db,
+      `INSERT INTO zone_hand_readings (idempotency_key, request_hash, zone_id, at, medium_c, air_c, by_whom, corrects_id, recorded_at)
      SELECT $1::text, $2::text, $3::int, $4::timestamptz, $5::float8, $6::float8, $7::text, $8::int, $9::timestamptz
      WHERE $8::int IS NULL OR EXISTS (SELECT 1 FROM zone_hand_readings WHERE id = $8::int AND zone_id = $3::int)
      ON CONFLICT DO NOTHING RETURNING id`,
-    [
-      r.idempotencyKey,
-      requestHash,
-      zoneId,
-      new Date(recorded_ms - r.ago_min * 60_000).toISOString(),
-      r.medium_C,
-      r.air_C,
-      r.by,
-      r.correctsId,
-      new Date(recorded_ms).toISOString(),
-    ],
+      [
+        r.idempotencyKey,
+        requestHash,
+        zoneId,
+        new Date(recorded_ms - r.ago_min * 60_000).toISOString(),
+        r.medium_C,
+        r.air_C,
+        r.by,
+        r.correctsId,
+        new Date(recorded_ms).toISOString(),
+      ],
+      transaction,
+    ),
   );
   if (fresh) return { id: fresh['id'] as number, repeated: false, sameRequest: true };
   const [known] = await rows(db, 'SELECT id, request_hash FROM zone_hand_readings WHERE idempotency_key = $1', [

@@ -1,3 +1,4 @@
+import { inTransaction } from '../inTransaction.ts';
 import type { Sequelize } from 'sequelize';
 import { ms, rows, run, type In } from '../sql.ts';
 import type { Override } from '../../core/heat/setPoint.ts';
@@ -97,11 +98,14 @@ export async function readOverrides(
 
 /** @returns false when the key was used for another */
 export async function insertOverride(db: Sequelize, zoneId: number, o: Override, key: string): Promise<boolean> {
-  await run(
-    db,
-    `INSERT INTO heat_overrides (zone_id, set_c, from_at, until_at, by_whom, why, idempotency_key) VALUES ($1, $2, $3, $4, $5, $6, $7)
-     ON CONFLICT (idempotency_key) DO NOTHING`,
-    [zoneId, o.set_C, new Date(o.from_ms).toISOString(), new Date(o.until_ms).toISOString(), o.by, o.why, key],
+  await inTransaction(db, async (transaction) =>
+    run(
+      db,
+      `INSERT INTO heat_overrides (zone_id, set_c, from_at, until_at, by_whom, why, idempotency_key) VALUES ($1, $2, $3, $4, $5, $6, $7)
+       ON CONFLICT (idempotency_key) DO NOTHING`,
+      [zoneId, o.set_C, new Date(o.from_ms).toISOString(), new Date(o.until_ms).toISOString(), o.by, o.why, key],
+      transaction,
+    ),
   );
   const [there] = await rows(db, 'SELECT zone_id, set_c FROM heat_overrides WHERE idempotency_key = $1', [key]);
   return there!['zone_id'] === zoneId && there!['set_c'] === o.set_C;
@@ -124,7 +128,7 @@ export interface SetPointLine {
 
 /** Writes a change of set-point unless the last line says the same: two servers that both notice write one line. */
 export async function logSetPoint(db: Sequelize, zoneId: number, line: SetPointLine): Promise<void> {
-  await db.transaction(async (transaction) => {
+  await inTransaction(db, async (transaction) => {
     await run(db, 'SELECT id FROM heat_zones WHERE id = $1 FOR UPDATE', [zoneId], transaction);
     const [last] = await rows(
       db,
@@ -181,7 +185,7 @@ export async function insertCalibration(
   c: CalibrationInput,
   at: { at_ms: number; on: string; due: string },
 ): Promise<boolean> {
-  return db.transaction(async (transaction) => {
+  return inTransaction(db, async (transaction) => {
     const done = await run(
       db,
       'UPDATE heat_sensors SET offset_k = $2, checked_on = $3, due_on = $4 WHERE id = $1 RETURNING id',
@@ -255,7 +259,7 @@ export async function updateHeatSettings(db: Sequelize, s: HeatSettings): Promis
 
 /** Runs work only where nobody else is at it. @returns null when somebody is */
 export async function alone<T>(db: Sequelize, lock: number, work: () => Promise<T>): Promise<T | null> {
-  return db.transaction(async (transaction) => {
+  return inTransaction(db, async (transaction) => {
     const [got] = await rows(db, 'SELECT pg_try_advisory_xact_lock($1) AS ok', [lock], transaction);
     return got!['ok'] ? work() : null;
   });

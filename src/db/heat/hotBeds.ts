@@ -1,3 +1,4 @@
+import { inTransaction } from '../inTransaction.ts';
 import type { Sequelize, Transaction } from 'sequelize';
 import { requireDay } from '../../core/calendar/dayNumber.ts';
 import type { HotBedLineInput } from '../../contracts/heat/warmth.ts';
@@ -16,25 +17,28 @@ export async function insertHotBedLine(
   recorded_ms: number,
 ): Promise<{ readonly id: number; readonly sameRequest: boolean } | null> {
   const correctsId = line.kind === 'withdrawn' ? line.correctsId : null;
-  const [fresh] = await run(
-    db,
-    `INSERT INTO hot_bed_log (idempotency_key, request_hash, place_id, kind, on_day, medium_c, spot, by_whom, corrects_id, recorded_at)
+  const [fresh] = await inTransaction(db, async (transaction) =>
+    run(
+      db,
+      `INSERT INTO hot_bed_log (idempotency_key, request_hash, place_id, kind, on_day, medium_c, spot, by_whom, corrects_id, recorded_at)
      SELECT $1::text, $2::text, $3::int, $4::text, $5::date, $6::float8, $7::text, $8::text, $9::int, $10::timestamptz
      WHERE $9::int IS NULL
        OR EXISTS (SELECT 1 FROM hot_bed_log WHERE id = $9::int AND place_id = $3::int AND kind <> 'withdrawn')
      ON CONFLICT DO NOTHING RETURNING id`,
-    [
-      line.idempotencyKey,
-      requestHash,
-      placeId,
-      line.kind,
-      line.on,
-      line.kind === 'read' ? line.medium_C : null,
-      line.kind === 'read' ? line.spot : 'middle',
-      line.by,
-      correctsId,
-      new Date(recorded_ms).toISOString(),
-    ],
+      [
+        line.idempotencyKey,
+        requestHash,
+        placeId,
+        line.kind,
+        line.on,
+        line.kind === 'read' ? line.medium_C : null,
+        line.kind === 'read' ? line.spot : 'middle',
+        line.by,
+        correctsId,
+        new Date(recorded_ms).toISOString(),
+      ],
+      transaction,
+    ),
   );
   if (fresh) return { id: fresh['id'] as number, sameRequest: true };
   const [known] = await rows(db, 'SELECT id, request_hash FROM hot_bed_log WHERE idempotency_key = $1', [

@@ -1,3 +1,4 @@
+import { inTransaction } from '../inTransaction.ts';
 import { LOCKS } from '../locks.ts';
 import type { Sequelize } from 'sequelize';
 import { ms, rows, run } from '../sql.ts';
@@ -18,7 +19,7 @@ async function needMonth(db: Sequelize, month: string): Promise<void> {
   if (known.has(month)) return;
   const [year, m] = month.split('-').map(Number) as [number, number];
   const next = m === 12 ? `${year + 1}-01` : `${year}-${String(m + 1).padStart(2, '0')}`;
-  await db.transaction(async (transaction) => {
+  await inTransaction(db, async (transaction) => {
     await run(db, 'SELECT pg_advisory_xact_lock($1)', [LOCKS.readings], transaction);
     await run(
       db,
@@ -66,7 +67,7 @@ export async function downSample(db: Sequelize, most = 120): Promise<number> {
      gone AS (DELETE FROM readings_dirty d USING due s WHERE d.sensor_id = s.sensor_id AND d.at = s.at AND NOT d.taken)
      INSERT INTO readings_dirty (sensor_id, at, taken) SELECT sensor_id, at, true FROM due ON CONFLICT DO NOTHING`,
   );
-  return db.transaction(async (transaction) => {
+  return inTransaction(db, async (transaction) => {
     const dirty = await rows(
       db,
       `DELETE FROM readings_dirty WHERE (sensor_id, at) IN

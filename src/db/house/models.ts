@@ -6,7 +6,8 @@ import {
   type Sequelize,
   DataTypes,
 } from 'sequelize';
-import { version, tableOn, type Columns, text, figure, whole, json, flag } from '../columns.ts';
+import { day, id, version, tableOn, type Columns, text, figure, whole, json, flag } from '../columns.ts';
+import type { PersonMark } from '../../core/house/people.ts';
 import type { OffHeatRule } from '../../core/germination/offHeatRule.ts';
 import type { MonthNormal } from '../../core/plan/schedule/outsideClimate.ts';
 import type { CoolSchool } from '../../core/plan/placement/coolCap.ts';
@@ -51,6 +52,15 @@ export class NurseryModel extends Model<InferAttributes<NurseryModel>, InferCrea
   declare planting: CreationOptional<Partial<PlantingSettings>>;
 }
 
+export class PersonModel extends Model<InferAttributes<PersonModel>, InferCreationAttributes<PersonModel>> {
+  declare id: CreationOptional<number>;
+  declare version: CreationOptional<number>;
+  declare name: string;
+  declare initials: string;
+  declare mark: PersonMark;
+  declare retiredOn: CreationOptional<string | null>;
+}
+
 /** Defines the models of the house on a connection. */
 export function defineHouseModels(sequelize: Sequelize): void {
   const on = tableOn(sequelize);
@@ -87,4 +97,13 @@ export function defineHouseModels(sequelize: Sequelize): void {
     planting: { ...json('planting'), defaultValue: {} },
   };
   NurseryModel.init(nursery, on('nursery'));
+  const people: Columns<PersonModel> = {
+    id,
+    version,
+    name: text('name'),
+    initials: text('initials'),
+    mark: text('mark'),
+    retiredOn: day('retired_on', true),
+  };
+  PersonModel.init(people, on('people'));
 }

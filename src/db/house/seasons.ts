@@ -174,7 +174,7 @@ export async function letterIn(
 ): Promise<string> {
   const [row] = await rows(
     db,
-    `SELECT b.letter, ARRAY(SELECT o.letter FROM batches o WHERE o.season_id = $2 AND o.id <> b.id
+    `SELECT b.letter, ARRAY(SELECT o.letter FROM batches o WHERE o.season_id = $2 AND o.id <> b.id AND o.voided_at IS NULL
        AND o.crop_id = b.crop_id AND o.variety_id IS NOT DISTINCT FROM b.variety_id) AS taken
      FROM batches b WHERE b.id = $1`,
     [batchId, seasonId],
@@ -238,7 +238,10 @@ export async function readKeptOf(db: Sequelize, seasonId: number): Promise<KeptR
 
 /** How many batches each season has. */
 export async function countBySeason(db: Sequelize): Promise<ReadonlyMap<number, number>> {
-  const found = await rows(db, 'SELECT season_id, count(*)::integer AS n FROM batches GROUP BY season_id');
+  const found = await rows(
+    db,
+    'SELECT season_id, count(*)::integer AS n FROM batches WHERE voided_at IS NULL GROUP BY season_id',
+  );
   return new Map(found.map((row) => [row['season_id'] as number, row['n'] as number]));
 }
 
@@ -276,6 +279,7 @@ export async function readKeptOfAll(db: Sequelize, known: Kept | null, transacti
   const [row] = await rows(
     db,
     `SELECT concat_ws(' ', (SELECT count(*) FROM kept_estimates), (SELECT max(kept_at) FROM kept_estimates),
+       (SELECT concat_ws('/', count(*), max(voided_at)) FROM batches WHERE voided_at IS NOT NULL),
        (SELECT string_agg(id::text, ',' ORDER BY id) FROM seasons WHERE closed_at IS NOT NULL)) AS mark`,
     [],
     transaction,
@@ -290,7 +294,7 @@ async function readPottings(db: Sequelize, transaction: In): Promise<KeptPotting
   const found = await rows(
     db,
     `SELECT b.crop_id, e.on_day::text AS day, e.count, e.details FROM batch_events e
-     JOIN batches b ON b.id = e.batch_id JOIN seasons s ON s.id = b.season_id AND s.closed_at IS NOT NULL
+     JOIN batches b ON b.id = e.batch_id JOIN seasons s ON s.id = b.season_id AND s.closed_at IS NOT NULL AND b.voided_at IS NULL
      WHERE e.details->>'minutes' IS NOT NULL AND NOT EXISTS (SELECT 1 FROM batch_events c WHERE c.corrects_id = e.id)
      ORDER BY e.on_day, e.id`,
     [],
@@ -309,7 +313,7 @@ async function readEstimates(db: Sequelize, transaction: In): Promise<KeptEstima
   const found = await rows(
     db,
     `SELECT e.batch_id, e.taught, e.log_id, e.estimate, b.crop_id, b.variety_id, b.lot_id, b.grow_place_id
-     FROM kept_estimates e JOIN batches b ON b.id = e.batch_id ORDER BY e.batch_id, e.taught`,
+     FROM kept_estimates e JOIN batches b ON b.id = e.batch_id AND b.voided_at IS NULL ORDER BY e.batch_id, e.taught`,
     [],
     transaction,
   );

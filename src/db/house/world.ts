@@ -18,7 +18,7 @@ import type {
   PlaceRecord,
   VarietyRecord,
 } from '../../contracts/books/records.ts';
-import type { NurseryRecord } from '../../contracts/house/records.ts';
+import type { NurseryRecord, PersonRecord } from '../../contracts/house/records.ts';
 import { BatchModel } from '../batch/models.ts';
 import type { SeasonRecord } from '../../contracts/house/seasons.ts';
 import { readKeptOfAll, readSeasons, type Kept } from './seasons.ts';
@@ -31,7 +31,7 @@ import {
   PlaceSetPointModel,
   VarietyModel,
 } from '../books/models.ts';
-import { NurseryModel } from './models.ts';
+import { NurseryModel, PersonModel } from './models.ts';
 
 /** Everything the nursery has written down, as one consistent picture. */
 export interface World {
@@ -48,11 +48,13 @@ export interface World {
   readonly stock: readonly StockItemRecord[];
   readonly covers: readonly CoverRecord[];
   readonly programmes: readonly ProgrammeRecord[];
+  /** People of the house by name, those who left as well. */
+  readonly people: readonly PersonRecord[];
   /** All seasons, the first to begin first. */
   readonly seasons: readonly SeasonRecord[];
   /** What was kept of batches, those of closed seasons among them. */
   readonly kept: Kept;
-  /** Batches of the open seasons. */
+  /** Batches of the open seasons; none that was voided. */
   readonly batches: readonly BatchRecord[];
   /** By batch id, in the order written. */
   readonly events: ReadonlyMap<number, readonly EventRecord[]>;
@@ -105,7 +107,7 @@ export async function readWorld(db: Sequelize, known: World | null = null): Prom
     });
     const seasons = await readSeasons(db, transaction);
     const open = seasons.filter((season) => season.closedAt_ms === null).map((season) => season.id);
-    const batches = await BatchModel.findAll({ ...all, where: { seasonId: open }, order: ['id'] });
+    const batches = await BatchModel.findAll({ ...all, where: { seasonId: open, voidedAt: null }, order: ['id'] });
     const events = await readLog(db, known, seasons, transaction);
     const { id: _one, feedKey, ...plainNursery } = nursery;
     return {
@@ -151,6 +153,7 @@ export async function readWorld(db: Sequelize, known: World | null = null): Prom
       stock: await StockItemModel.findAll({ ...all, order: ['kind', 'name'] }),
       covers: await CoverModel.findAll({ ...all, order: ['id'] }),
       programmes: await ProgrammeModel.findAll({ ...all, order: ['id'] }),
+      people: await PersonModel.findAll({ ...all, order: ['name'] }),
       seasons,
       kept: await readKeptOfAll(db, known?.kept ?? null, transaction),
       batches: batches.map(batchRecord),
@@ -202,7 +205,7 @@ async function readLog(
 }
 
 /** Lines of batches of open seasons: those of closed ones are read when somebody asks for their page. */
-const OF_OPEN = `WHERE batch_id IN (SELECT b.id FROM batches b JOIN seasons s ON s.id = b.season_id WHERE s.closed_at IS NULL)`;
+const OF_OPEN = `WHERE batch_id IN (SELECT b.id FROM batches b JOIN seasons s ON s.id = b.season_id WHERE s.closed_at IS NULL AND b.voided_at IS NULL)`;
 
 /** Events after a line, of one batch or of all of open seasons (batchId null), in the order written. Raw: this is the table that grows. */
 export async function readEvents(
@@ -212,12 +215,18 @@ export async function readEvents(
   afterId = 0,
 ): Promise<EventRecord[]> {
   const [rows] = await db.query(
-    `SELECT id, batch_id, kind, on_day::text AS on_day, count, place_id, note, cause, corrects_id, snapshot, tray,
-       extract(epoch FROM recorded_at) * 1000 AS recorded_ms, details, planting
-     FROM batch_events ${batchId === null ? OF_OPEN : 'WHERE batch_id = $2'} AND id > $1 ORDER BY id`,
+    `SELECT ${EVENT_COLUMNS} FROM batch_events e ${batchId === null ? OF_OPEN : 'WHERE e.batch_id = $2'} AND e.id > $1 ORDER BY e.id`,
     { bind: batchId === null ? [afterId] : [afterId, batchId], transaction },
   );
-  return (rows as EventRow[]).map((row) => ({
+  return (rows as EventRow[]).map(eventRecord);
+}
+
+/** Columns of a line of the log, from batch_events AS e. */
+export const EVENT_COLUMNS = `e.id, e.batch_id, e.kind, e.on_day::text AS on_day, e.count, e.place_id, e.note, e.cause,
+  e.corrects_id, e.snapshot, e.tray, extract(epoch FROM e.recorded_at) * 1000 AS recorded_ms, e.details, e.planting, e.author_id`;
+
+export function eventRecord(row: EventRow): EventRecord {
+  return {
     id: row.id,
     batchId: row.batch_id,
     kind: row.kind,
@@ -232,10 +241,11 @@ export async function readEvents(
     recordedAt_ms: Number(row.recorded_ms),
     details: row.details,
     planting: row.planting,
-  }));
+    authorId: row.author_id,
+  };
 }
 
-interface EventRow {
+export interface EventRow {
   id: number;
   batch_id: number;
   kind: EventRecord['kind'];
@@ -250,6 +260,7 @@ interface EventRow {
   recorded_ms: string;
   details: EventRecord['details'];
   planting: EventRecord['planting'];
+  author_id: number | null;
 }
 
 /** A batch row as a plain record. */

@@ -7,10 +7,11 @@ import {
 } from 'sequelize';
 import type { Feed } from '../../core/potting/feed.ts';
 import type { StockKind, StockUnit } from '../../core/potting/stock.ts';
-import { figure, id, json, text, tableOn, version, whole, type Columns } from '../columns.ts';
+import { day, figure, id, json, text, tableOn, version, whole, type Columns } from '../columns.ts';
 
 export class MixModel extends Model<InferAttributes<MixModel>, InferCreationAttributes<MixModel>> {
   declare id: CreationOptional<number>;
+  declare retiredOn: CreationOptional<string | null>;
   declare version: CreationOptional<number>;
   declare name: string;
   declare parts: { itemId: number; parts: number }[];
@@ -19,6 +20,7 @@ export class MixModel extends Model<InferAttributes<MixModel>, InferCreationAttr
 
 export class FeedModel extends Model<InferAttributes<FeedModel>, InferCreationAttributes<FeedModel>> {
   declare id: CreationOptional<number>;
+  declare retiredOn: CreationOptional<string | null>;
   declare version: CreationOptional<number>;
   declare name: string;
   declare form: Feed['form'];
@@ -35,6 +37,7 @@ export class FeedModel extends Model<InferAttributes<FeedModel>, InferCreationAt
 
 export class StockItemModel extends Model<InferAttributes<StockItemModel>, InferCreationAttributes<StockItemModel>> {
   declare id: CreationOptional<number>;
+  declare retiredOn: CreationOptional<string | null>;
   declare version: CreationOptional<number>;
   declare name: string;
   declare kind: StockKind;
@@ -48,10 +51,18 @@ export class StockItemModel extends Model<InferAttributes<StockItemModel>, Infer
 /** Defines the models of potting on a connection. */
 export function definePottingModels(sequelize: Sequelize): void {
   const on = tableOn(sequelize);
-  const mixes: Columns<MixModel> = { id, version, name: text('name'), parts: json('parts'), note: text('note') };
+  const mixes: Columns<MixModel> = {
+    id,
+    retiredOn: day('retired_on', true),
+    version,
+    name: text('name'),
+    parts: json('parts'),
+    note: text('note'),
+  };
   MixModel.init(mixes, on('mixes'));
   const feeds: Columns<FeedModel> = {
     id,
+    retiredOn: day('retired_on', true),
     version,
     name: text('name'),
     form: text('form'),
@@ -68,6 +79,7 @@ export function definePottingModels(sequelize: Sequelize): void {
   FeedModel.init(feeds, on('feeds'));
   const stock: Columns<StockItemModel> = {
     id,
+    retiredOn: day('retired_on', true),
     version,
     name: text('name'),
     kind: text('kind'),

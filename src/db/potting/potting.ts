@@ -1,3 +1,4 @@
+import { inTransaction } from '../inTransaction.ts';
 import { isoFromDay, requireDay } from '../../core/calendar/dayNumber.ts';
 import type { Mark } from '../../core/potting/timer.ts';
 import type { PottingSettings } from '../../core/potting/settings.ts';
@@ -95,11 +96,14 @@ export async function insertMark(
   mark: { readonly sessionId: number; readonly batchId: number } & Mark,
   key: string,
 ): Promise<void> {
-  await run(
-    db,
-    `INSERT INTO potting_marks (idempotency_key, session_id, batch_id, kind, at) VALUES ($1, $2, $3, $4, to_timestamp($5))
-     ON CONFLICT (idempotency_key) DO NOTHING`,
-    [key, mark.sessionId, mark.batchId, mark.kind, mark.at_ms / 1000],
+  await inTransaction(db, async (transaction) =>
+    run(
+      db,
+      `INSERT INTO potting_marks (idempotency_key, session_id, batch_id, kind, at) VALUES ($1, $2, $3, $4, to_timestamp($5))
+       ON CONFLICT (idempotency_key) DO NOTHING`,
+      [key, mark.sessionId, mark.batchId, mark.kind, mark.at_ms / 1000],
+      transaction,
+    ),
   );
 }
 

@@ -1,3 +1,4 @@
+import { inUse } from '../../core/books/inUse.ts';
 import { cropAs } from '../../core/books/varietyFigures.ts';
 import { useEffect, useId, useMemo, useRef, useState } from 'react';
 import { dayFromIso, isoFromDay } from '../../core/calendar/dayNumber.ts';
@@ -90,7 +91,7 @@ export function BatchForm({ house, editing }: Props) {
     // Until the planner has answered, or where it finds no way: what fits best by its temperature.
     const best = (stage: Stage) =>
       placesForStage(tables, chosen, stage, around - ROUGH_DAYS[stage])[0]?.placeId ?? null;
-    const pots = house.containers.filter((c) => c.kind === 'pot');
+    const pots = inUse(house.containers).filter((c) => c.kind === 'pot');
     set({
       cropId: chosen.id,
       varietyId: null,
@@ -202,8 +203,8 @@ export function BatchForm({ house, editing }: Props) {
   }
 
   const err = (path: string) => fieldError(problem, path);
-  const varieties = house.varieties.filter((v) => v.cropId === draft.cropId);
-  const lots = house.lots.filter((lot) => lot.varietyId === draft.varietyId);
+  const varieties = inUse(house.varieties, draft.varietyId).filter((v) => v.cropId === draft.cropId);
+  const lots = inUse(house.lots, draft.lotId).filter((lot) => lot.varietyId === draft.varietyId);
   const sow = house.containers.find((c) => c.id === draft.sowContainerId);
   const pot = house.containers.find((c) => c.id === draft.potContainerId);
   const cells = plan && plants ? cellsToSow(plan) : null;
@@ -221,7 +222,7 @@ export function BatchForm({ house, editing }: Props) {
     >
       <div className="flex flex-col gap-4">
         <CropSearch
-          crops={house.crops}
+          crops={inUse(house.crops, draft.cropId)}
           chosen={crop}
           fixed={editing !== null}
           error={err('cropId')}
@@ -278,7 +279,7 @@ export function BatchForm({ house, editing }: Props) {
             label="Goes out under"
             value={draft.coverId}
             none="no cover"
-            options={house.covers}
+            options={inUse(house.covers, draft.coverId)}
             error={err('coverId')}
             onValue={(coverId) => set({ coverId })}
           />
@@ -287,7 +288,7 @@ export function BatchForm({ house, editing }: Props) {
             label="Hardened by"
             value={draft.programmeId}
             none="the usual of its kind"
-            options={house.programmes}
+            options={inUse(house.programmes, draft.programmeId)}
             error={err('programmeId')}
             onValue={(programmeId) => set({ programmeId })}
           />
@@ -341,7 +342,7 @@ export function BatchForm({ house, editing }: Props) {
                 options={
                   crop
                     ? placeOptions(house, tables, crop, stage, (transplantDay ?? house.today + 70) - ROUGH_DAYS[stage])
-                    : house.places
+                    : inUse(house.places, draft.places[stage])
                 }
                 onValue={(placeId) => set({ places: { ...draft.places, [stage]: placeId } })}
               />
@@ -353,7 +354,7 @@ export function BatchForm({ house, editing }: Props) {
             id={`${id}tray`}
             label="Sown in"
             value={draft.sowContainerId}
-            options={house.containers.filter((c) => c.kind !== 'pot')}
+            options={inUse(house.containers, draft.sowContainerId).filter((c) => c.kind !== 'pot')}
             error={err('sowContainerId')}
             onValue={(sowContainerId) => set({ sowContainerId })}
           />
@@ -362,7 +363,7 @@ export function BatchForm({ house, editing }: Props) {
             label="Potted into"
             value={draft.potContainerId}
             none="stays in its tray"
-            options={house.containers.filter((c) => c.kind !== 'seed-tray')}
+            options={inUse(house.containers, draft.potContainerId).filter((c) => c.kind !== 'seed-tray')}
             error={err('potContainerId')}
             onValue={(potContainerId) =>
               set({
@@ -464,7 +465,7 @@ function placeOptions(house: HouseData, tables: SeasonTables, crop: Crop, stage:
       id: fit.placeId,
       name: `${fit.name}, ${dayNight(fit.day_C, fit.night_C, house.unit)}${fit.inRange ? '' : ' (outside its range)'}`,
     })),
-    ...house.places
+    ...inUse(house.places)
       .filter(({ id }) => !fits.some((fit) => fit.placeId === id))
       .map(({ id, name }) => ({ id, name: `${name} (not a place for it)` })),
   ];

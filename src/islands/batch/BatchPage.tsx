@@ -9,7 +9,10 @@ import { call, freshKey, trouble } from '../../ui/call.ts';
 import { Field } from '../../ui/Field.tsx';
 import { shortDay, spokenDay, outWords, punctualityWords } from '../../ui/format.ts';
 import { postLine, type LogLine } from '../../ui/logPost.ts';
+import { WrittenBy } from '../../ui/PersonMark.tsx';
 import { LogForm } from './LogForm.tsx';
+import { BatchSeason } from './BatchSeason.tsx';
+import { VoidBatch } from './VoidBatch.tsx';
 
 export const PHASE_WORDS: Readonly<Record<Phase, string>> = {
   planned: 'to be sown',
@@ -137,6 +140,8 @@ export function BatchPage({ data }: { readonly data: BatchPageData }) {
         <ChainTable data={data} />
         <Log data={data} onPost={post} />
       </div>
+      {data.seasons.length > 1 && <BatchSeason data={data} />}
+      <VoidBatch id={data.id} version={data.version} code={data.code} />
     </div>
   );
 }
@@ -255,7 +260,7 @@ function Log({
       <ol reversed>
         {[...data.events].reverse().map((event) => {
           const gone = replaced.has(event.id) || event.kind === 'withdrawn';
-          const fixable = !gone && !['split-out', 'split-in', 'edited'].includes(event.kind);
+          const fixable = !gone && !['split-out', 'split-in', 'edited', 'voided', 'restored'].includes(event.kind);
           return (
             <li key={event.id} className="border-b border-line py-1.5">
               <div className="flex items-baseline gap-3">
@@ -268,6 +273,7 @@ function Log({
                   {event.note && <span className="text-ink2">: {event.note}</span>}
                   {event.correctsId !== null && <span className="text-ink2"> (corrects line {event.correctsId})</span>}
                 </span>
+                <WrittenBy person={data.people.find((p) => p.id === event.authorId)} />
                 {fixable && (
                   <span className="no-print flex gap-3 text-[0.9rem]">
                     <button

@@ -1,3 +1,4 @@
+import { inUse } from '../../core/books/inUse.ts';
 import { useId, useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { EVENT_WORDS, type EventKind, type Phase } from '../../core/batch/event.ts';
@@ -100,7 +101,7 @@ export function LogForm({ data, correcting, onPost }: Props) {
           label="Place"
           value={placeId}
           none={kind === 'moved' ? 'choose' : 'as planned'}
-          options={data.places}
+          options={inUse(data.places)}
           onValue={setPlaceId}
         />
       )}

@@ -11,6 +11,7 @@ import { house, length } from '../../ui/house.ts';
 import { useSend } from '../../ui/useSend.ts';
 import { useWidth } from '../../ui/useWidth.ts';
 import { figureOr } from './LineForm.tsx';
+import { useSignature } from '../../ui/who.ts';
 
 const SPOT_WORDS: Readonly<Record<Spot, string>> = {
   middle: 'in the middle',
@@ -29,14 +30,12 @@ interface Props {
 export function HotBedPanel({ view, log, today }: Props) {
   const { unit } = house();
   const [day, setDay] = useState(isoFromDay(today));
-  const [by, setBy] = useState(() =>
-    typeof localStorage === 'undefined' ? '' : (localStorage.getItem('crook-who') ?? ''),
-  );
+  const { by, setBy, remember } = useSignature();
   const [medium, setMedium] = useState('');
   const [spot, setSpot] = useState<Spot>('middle');
   const path = `/api/places/${view.placeId}/hot-bed`;
   const done = () => {
-    localStorage.setItem('crook-who', by.trim());
+    remember();
     location.reload();
   };
   const { problem, message, send } = useSend(path, done);

@@ -14,6 +14,7 @@ import { call, fieldError, trouble } from '../../ui/call.ts';
 import { house } from '../../ui/house.ts';
 import { Stale } from '../../ui/Stale.tsx';
 import type { FieldSpec, Typed } from './fields.ts';
+import { PutAway } from './PutAway.tsx';
 
 interface Props {
   /** Where lines of the book are sent. */
@@ -143,6 +144,7 @@ export function LineForm(props: Props) {
       <button type="submit" className="btn solid mt-4 min-w-48">
         {saveWords}
       </button>
+      {line && !send && <PutAway path={path} line={line} version={version} back={after(line.id)} />}
     </form>
   );
 }

@@ -2,7 +2,7 @@ import type { FieldSpec } from './fields.ts';
 import { LineForm } from './LineForm.tsx';
 
 interface Props {
-  readonly book: 'lots' | 'feeds' | 'stock';
+  readonly book: 'lots' | 'feeds' | 'stock' | 'people';
   readonly fields: readonly FieldSpec[];
   readonly line:
     | (Readonly<Record<string, unknown>> & {

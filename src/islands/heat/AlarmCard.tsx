@@ -4,6 +4,7 @@ import type { TemperatureUnit } from '../../core/units/temperature.ts';
 import type { AlarmRecord } from '../../contracts/heat/heat.ts';
 import { call, trouble } from '../../ui/call.ts';
 import { clockTime, evidenceWords } from './words.ts';
+import { useSignature } from '../../ui/who.ts';
 
 interface Props {
   readonly alarm: AlarmRecord;
@@ -13,16 +14,14 @@ interface Props {
   readonly onTaken: () => void;
 }
 
-const WHO = 'crook-who';
-
 /** An alarm: what is wrong, what to do first, what says so, and who has it. */
 export function AlarmCard({ alarm, zone, unit, timeZone, onTaken }: Props) {
-  const [by, setBy] = useState(() => (typeof localStorage === 'undefined' ? '' : (localStorage.getItem(WHO) ?? '')));
+  const { by, setBy, remember } = useSignature();
   const [said, setSaid] = useState('');
   const words = ALARMS[alarm.kind];
   async function take(): Promise<void> {
     if (by.trim() === '') return setSaid('Say who has it: a name or a role.');
-    localStorage.setItem(WHO, by.trim());
+    remember();
     const answer = await call('POST', `/api/heat/alarms/${alarm.id}`, { by: by.trim() });
     if (answer.kind === 'done') onTaken();
     else setSaid(trouble(answer));

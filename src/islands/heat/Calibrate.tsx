@@ -4,6 +4,7 @@ import type { TemperatureUnit } from '../../core/units/temperature.ts';
 import type { SensorRecord } from '../../contracts/heat/heat.ts';
 import { call, trouble } from '../../ui/call.ts';
 import { clockTime, kelvin, tenth } from './words.ts';
+import { useSignature } from '../../ui/who.ts';
 
 interface Latest {
   readonly sensor: SensorRecord;
@@ -35,7 +36,7 @@ const STEPS = [
 /** The ice point of a sensor, step by step; or two sensors beside each other. */
 export function Calibrate({ first, zone, unit, timeZone }: Props) {
   const [latest, setLatest] = useState(first);
-  const [by, setBy] = useState('');
+  const { by, setBy, remember } = useSignature();
   const [said, setSaid] = useState('');
   const [reference, setReference] = useState<string | null>(null);
   const [ready, setReady] = useState(false);
@@ -46,7 +47,6 @@ export function Calibrate({ first, zone, unit, timeZone }: Props) {
   }
   useEffect(() => {
     setReady(true);
-    setBy(localStorage.getItem('crook-who') ?? '');
     const timer = setInterval(() => void refresh(), 2000);
     return () => clearInterval(timer);
     // eslint-disable-next-line react-hooks/exhaustive-deps -- one timer for the sensor
@@ -59,7 +59,7 @@ export function Calibrate({ first, zone, unit, timeZone }: Props) {
   async function keep(): Promise<void> {
     if (found.kind !== 'stable') return;
     if (by.trim() === '') return setSaid('Say who checked it.');
-    localStorage.setItem('crook-who', by.trim());
+    remember();
     const answer = await call('POST', `/api/heat/sensors/${id}`, {
       method: other ? 'compare' : 'ice',
       offset_K: Math.round(found.offset_K * 1000) / 1000,

@@ -7,6 +7,7 @@ import { useSend } from '../../ui/useSend.ts';
 import { Field } from '../../ui/Field.tsx';
 import { figureOr } from '../books/LineForm.tsx';
 import { clockTime, tenth } from './words.ts';
+import { useSignature } from '../../ui/who.ts';
 
 interface Props {
   readonly view: ZoneView;
@@ -21,9 +22,7 @@ export function HandReadings({ view, unit, timeZone, onChanged }: Props) {
   const [medium, setMedium] = useState('');
   const [air, setAir] = useState('');
   const [ago, setAgo] = useState(0);
-  const [by, setBy] = useState(() =>
-    typeof localStorage === 'undefined' ? '' : (localStorage.getItem('crook-who') ?? ''),
-  );
+  const { by, setBy, remember } = useSignature();
   const [said, setSaid] = useState('');
   const kept = (words: string) => {
     setSaid(words);
@@ -53,7 +52,7 @@ export function HandReadings({ view, unit, timeZone, onChanged }: Props) {
         noValidate
         onSubmit={(e) => {
           e.preventDefault();
-          localStorage.setItem('crook-who', by.trim());
+          remember();
           void send({ ago_min: ago, medium_C: typed(medium), air_C: typed(air), by }, 'Kept.').then((ok) => {
             if (!ok) return;
             setMedium('');

@@ -5,6 +5,7 @@ import type { Problem } from '../../contracts/problem.ts';
 import type { ZoneView } from '../../contracts/heat/heat.ts';
 import { call, fieldError, freshKey, trouble } from '../../ui/call.ts';
 import { clockTime, percent, tenth } from './words.ts';
+import { useSignature } from '../../ui/who.ts';
 
 interface Props {
   readonly view: ZoneView;
@@ -21,9 +22,7 @@ export function Override({ view, unit, timeZone, onChanged }: Props) {
   const now_C = card.set_C ?? 18;
   const [set_C, setSet] = useState(Math.round(now_C * 2) / 2);
   const [hours, setHours] = useState<number>(12);
-  const [by, setBy] = useState(() =>
-    typeof localStorage === 'undefined' ? '' : (localStorage.getItem('crook-who') ?? ''),
-  );
+  const { by, setBy, remember } = useSignature();
   const [why, setWhy] = useState('');
   const [problem, setProblem] = useState<Problem | null>(null);
   const [said, setSaid] = useState('');
@@ -34,7 +33,7 @@ export function Override({ view, unit, timeZone, onChanged }: Props) {
   const [before, after] = [need(now_C), need(set_C)];
   async function give(): Promise<void> {
     key.current ??= freshKey();
-    localStorage.setItem('crook-who', by.trim());
+    remember();
     const answer = await call('POST', `/api/heat/zones/${zone.id}/override`, {
       idempotencyKey: key.current,
       set_C,

@@ -1,3 +1,4 @@
+import { inUse } from '../../core/books/inUse.ts';
 import { cropOfBatch } from '../../core/books/varietyFigures.ts';
 import { useEffect, useId, useMemo, useRef, useState } from 'react';
 import { Said, UndoButton } from '../plan/ChangeBar.tsx';
@@ -62,7 +63,7 @@ export function House({ dataId }: { readonly dataId: string }) {
     return { batch: selected.batch, progress: tryPlan(selected.batch, planTried(selected.batch.plan, trial)) };
   }, [selected, trial, tryPlan]);
   const shown = useMemo(() => worked.map((w) => (tried && w.batch.id === tried.batch.id ? tried : w)), [worked, tried]);
-  const { drawn, height_px } = useMemo(() => layHouse(house.places, width), [house.places, width]);
+  const { drawn, height_px } = useMemo(() => layHouse(inUse(house.places), width), [house.places, width]);
   const standing = useMemo(() => standingOn(shown, day, house.today), [shown, day, house.today]);
   const newOver = useMemo(
     () => (tried ? newlyOver(overRoomAhead(house, worked), overRoomAhead(house, shown)) : []),

@@ -27,7 +27,7 @@ export function Round({ initial }: { readonly initial: RoundView }) {
   const sending = useRef(new Set<string>());
 
   const refresh = useCallback(async () => {
-    const answer = await call<RoundView>('GET', '/api/round');
+    const answer = await call<RoundView>('GET', `/api/round${location.search}`);
     if (answer.kind === 'done') setView(answer.value);
   }, []);
 

@@ -9,12 +9,14 @@ import { inTrouble, type Worked } from './useSeason.ts';
 const WEEKS_SHOWN = 30;
 
 export interface Filter {
+  /** Batches of one season only; null: of all that are open. */
+  readonly seasonId: number | null;
   readonly cropId: number | null;
   /** Monday of a week in which something of a batch is done. */
   readonly week: number | null;
   readonly trouble: '' | 'late' | 'over' | 'pinned' | 'loose';
 }
-export const NO_FILTER: Filter = { cropId: null, week: null, trouble: '' };
+export const NO_FILTER: Filter = { seasonId: null, cropId: null, week: null, trouble: '' };
 
 /** Batches a filter leaves out; null when nothing is filtered. */
 export function matching(
@@ -23,8 +25,9 @@ export function matching(
   over: readonly OverRoom[],
   today: number,
 ): ReadonlySet<number> | null {
-  if (filter.cropId === null && filter.week === null && filter.trouble === '') return null;
+  if (filter.seasonId === null && filter.cropId === null && filter.week === null && filter.trouble === '') return null;
   const fits = (w: Worked): boolean => {
+    if (filter.seasonId !== null && w.batch.seasonId !== filter.seasonId) return false;
     if (filter.cropId !== null && w.batch.cropId !== filter.cropId) return false;
     if (filter.week !== null) {
       const days = w.progress.stands.flatMap((s) => [s.from, s.to]);
@@ -68,6 +71,7 @@ export function FilterBar(props: Props) {
   const { house, filter, zoom, zooms, worked, selectedId, planning, onFilter, onZoom, onSelect } = props;
   const id = useId();
   const crops = house.crops.filter((crop) => worked.some((w) => w.batch.cropId === crop.id));
+  const seasons = house.seasons.filter((season) => worked.some((w) => w.batch.seasonId === season.id));
   const weeks = Array.from({ length: WEEKS_SHOWN }, (_, i) => mondayOf(house.today) + 7 * i);
   return (
     <div className="no-print mt-1 flex flex-wrap items-end gap-2">
@@ -80,6 +84,16 @@ export function FilterBar(props: Props) {
         wide
         options={worked.map(({ batch }) => ({ value: batch.id, name: `${batch.name} · ${batch.code}` }))}
       />
+      {seasons.length > 1 && (
+        <Choice
+          id={`${id}season`}
+          label="Season"
+          value={filter.seasonId ?? ''}
+          none="all open"
+          onValue={(v) => onFilter({ ...filter, seasonId: v === '' ? null : Number(v) })}
+          options={seasons.map((season) => ({ value: season.id, name: season.name }))}
+        />
+      )}
       <Choice
         id={`${id}crop`}
         label="Crop"

@@ -1,3 +1,4 @@
+import { inUse } from '../../core/books/inUse.ts';
 import { isOver } from '../../core/batch/event.ts';
 import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { Said, UndoButton } from './ChangeBar.tsx';
@@ -77,7 +78,15 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
   const to = Math.max(house.today + 60, ...bands.map((b) => b.to)) + 20;
   const perDay_px = ZOOMS[zoom]!;
   const { lanes, height } = useMemo(
-    () => lanesOf(shownHouse.places, shownWork.tables, bands, from, to, height_px),
+    () =>
+      lanesOf(
+        inUse(shownHouse.places, ...bands.map((band) => band.placeId)),
+        shownWork.tables,
+        bands,
+        from,
+        to,
+        height_px,
+      ),
     [shownHouse, shownWork, bands, from, to, height_px],
   );
 

@@ -1,3 +1,4 @@
+import { isInUse, type Retirable } from '../../core/books/inUse.ts';
 import { isoFromDay, requireDay } from '../../core/calendar/dayNumber.ts';
 import { OVER_AGE_WEEKS } from '../../core/growth/stageSums.ts';
 import { USUAL_WINDOW, type BatchPlan } from '../../core/plan/batchPlan.ts';
@@ -99,32 +100,47 @@ function requirePlugs(world: World, { joins, cropId, transplantOn }: BatchInput)
     );
 }
 
-/** Refuses numbers of things that are not in the books and dates that cannot be worked out, naming the field. */
-export function requireKnown(world: World, input: BatchInput, today: number): void {
+/**
+ * Refuses numbers of things that are not in the books and dates that cannot be worked out, naming the field.
+ * @param before what the batch had: it may keep what was retired since
+ */
+export function requireKnown(world: World, input: BatchInput, today: number, before: BatchInput | null = null): void {
   requireNear('transplantOn', input.transplantOn, today);
   if (input.joins) requirePlugs(world, input);
   for (const [key, iso] of Object.entries(input.steps ?? {})) requireNear(`steps.${key}`, iso, today);
-  const has = (list: readonly { id: number }[], id: number | null) =>
-    id === null || list.some((item) => item.id === id);
-  if (!has(world.crops, input.cropId)) throw fieldProblem('cropId', 'There is no such crop; choose one from the book.');
-  const variety = world.varieties.find((v) => v.id === input.varietyId);
-  if (input.varietyId !== null && variety?.cropId !== input.cropId) {
-    throw fieldProblem('varietyId', 'This is not a variety of that crop.');
-  }
-  if (input.lotId !== null && !world.lots.some((lot) => lot.id === input.lotId && lot.varietyId === input.varietyId)) {
-    throw fieldProblem('lotId', 'This is not a lot of that variety.');
-  }
-  for (const [stage, id] of Object.entries(input.places)) {
-    if (!has(world.places, id ?? null)) throw fieldProblem(`places.${stage}`, 'There is no such place.');
-  }
-  if (!has(world.programmes, input.programmeId ?? null))
-    throw fieldProblem('programmeId', 'There is no such programme; choose one from Harden.');
-  if (!has(world.covers, input.coverId ?? null)) throw fieldProblem('coverId', 'There is no such cover.');
-  const sow = world.containers.find((container) => container.id === input.sowContainerId);
-  if (!sow || sow.kind === 'pot') throw fieldProblem('sowContainerId', 'Choose a tray to sow in.');
-  const pot = world.containers.find((container) => container.id === input.potContainerId);
-  if (input.potContainerId !== null && (!pot || pot.kind === 'seed-tray'))
-    throw fieldProblem('potContainerId', 'Choose a pot, cells or blocks to set them into.');
+  const find = <T extends Retirable>(
+    field: string,
+    lines: readonly T[],
+    id: number | null,
+    kept: readonly (number | null | undefined)[],
+    none: string,
+  ): T | null => {
+    if (id === null) return null;
+    const line = lines.find((one) => one.id === id);
+    if (!line) throw fieldProblem(field, none);
+    if (!isInUse(line) && !kept.includes(id))
+      throw fieldProblem(field, 'This was retired. Choose another, or bring it back into use in its book.');
+    return line;
+  };
+  find('cropId', world.crops, input.cropId, [before?.cropId], 'There is no such crop; choose one from the book.');
+  const notOfCrop = 'This is not a variety of that crop.';
+  const variety = find('varietyId', world.varieties, input.varietyId, [before?.varietyId], notOfCrop);
+  if (variety && variety.cropId !== input.cropId) throw fieldProblem('varietyId', notOfCrop);
+  const notOfVariety = 'This is not a lot of that variety.';
+  const lot = find('lotId', world.lots, input.lotId, [before?.lotId], notOfVariety);
+  if (lot && lot.varietyId !== input.varietyId) throw fieldProblem('lotId', notOfVariety);
+  const placesBefore = Object.values(before?.places ?? {});
+  for (const [stage, id] of Object.entries(input.places))
+    find(`places.${stage}`, world.places, id ?? null, placesBefore, 'There is no such place.');
+  const noProgramme = 'There is no such programme; choose one from Harden.';
+  find('programmeId', world.programmes, input.programmeId ?? null, [before?.programmeId], noProgramme);
+  find('coverId', world.covers, input.coverId ?? null, [before?.coverId], 'There is no such cover.');
+  const noTray = 'Choose a tray to sow in.';
+  const sow = find('sowContainerId', world.containers, input.sowContainerId, [before?.sowContainerId], noTray);
+  if (!sow || sow.kind === 'pot') throw fieldProblem('sowContainerId', noTray);
+  const noPot = 'Choose a pot, cells or blocks to set them into.';
+  const pot = find('potContainerId', world.containers, input.potContainerId, [before?.potContainerId], noPot);
+  if (pot?.kind === 'seed-tray') throw fieldProblem('potContainerId', noPot);
 }
 
 export function describeChange(before: BatchInput, after: BatchInput): string {

@@ -1,3 +1,4 @@
+import { inTransaction } from '../../db/inTransaction.ts';
 import { randomUUID } from 'node:crypto';
 import { batchInputOf, describeChange, newBatch, requireKnown, requireNear } from './batchInput.ts';
 import { hashOf } from '../requestHash.ts';
@@ -39,7 +40,7 @@ export async function createBatch({
   const { world, now } = await readSeason();
   requireKnown(world, input, now.today);
   const requestHash = hashOf(input);
-  return database().transaction(async (transaction) => {
+  return inTransaction(database(), async (transaction) => {
     const known = await batchByKey(idempotencyKey, transaction);
     if (known) {
       if (known.requestHash !== requestHash)
@@ -55,7 +56,7 @@ export async function createBatch({
 /** Changes a batch's plan if it is still the version read; the change is written to its log as well. */
 export async function patchBatch(id: number, patch: BatchPatch): Promise<BatchRecord> {
   const { world, now } = await readSeason();
-  return database().transaction(async (transaction) => {
+  return inTransaction(database(), async (transaction) => {
     if (patch.transplantOn !== undefined) await holdSeasons(database(), transaction);
     const before = await lockBatch(id, transaction);
     if (!before) throw missing(id);
@@ -65,7 +66,7 @@ export async function patchBatch(id: number, patch: BatchPatch): Promise<BatchRe
     const moved = MOVING.some((key) => changes[key] !== undefined);
     const was = batchInputOf(before);
     const input: BatchInput = { ...was, ...changes, steps: changes.steps ?? (moved ? {} : was.steps) };
-    requireKnown(world, input, now.today);
+    requireKnown(world, input, now.today, was);
     if (input.cropId !== before.cropId)
       throw fieldProblem('cropId', 'A batch keeps its crop; make a new batch instead.');
     const made = newBatch(input);
@@ -119,7 +120,7 @@ export async function logEvent(batchId: number, input: EventInput): Promise<Logg
   if (input.kind === 'withdrawn' && input.correctsId === null) {
     throw fieldProblem('correctsId', 'Say which line is withdrawn.');
   }
-  return database().transaction(async (transaction) => {
+  return inTransaction(database(), async (transaction) => {
     const batch = await lockBatch(batchId, transaction);
     if (!batch) throw missing(batchId);
     const repeated = await repeatedKey(input.idempotencyKey, requestHash, transaction);
@@ -206,7 +207,7 @@ export async function splitBatch(id: number, input: SplitInput): Promise<{ batch
   const requestHash = hashOf({ id, ...input });
   const day = requireDay(input.day);
   if (day > now.today) throw fieldProblem('day', `A split is logged when it is done: ${input.day} is still to come.`);
-  return database().transaction(async (transaction) => {
+  return inTransaction(database(), async (transaction) => {
     const batch = await lockBatch(id, transaction);
     if (!batch) throw missing(id);
     const repeated = await repeatedKey(`${input.idempotencyKey}/in`, requestHash, transaction);
@@ -305,7 +306,7 @@ export function requireFollows(events: readonly EventRecord[], event: NewEvent):
 function requireCorrectable(events: readonly EventRecord[], event: NewEvent): void {
   const target = events.find((e) => e.id === event.correctsId);
   if (!target) throw fieldProblem('correctsId', 'That line is not in the log of this batch.');
-  if (target.kind === 'withdrawn' || ['split-out', 'split-in', 'edited'].includes(target.kind)) {
+  if (target.kind === 'withdrawn' || ['split-out', 'split-in', 'edited', 'voided', 'restored'].includes(target.kind)) {
     throw fieldProblem('correctsId', 'That line cannot be corrected; log what is true now instead.');
   }
   if (event.kind !== 'withdrawn' && event.kind !== target.kind) {
@@ -370,7 +371,7 @@ export function missing(id: number): ProblemError {
   return new ProblemError(404, 'No such batch', `There is no batch number ${id}.`);
 }
 
-function stale(current: BatchRecord, yours: unknown): ProblemError {
+export function stale(current: BatchRecord, yours: unknown): ProblemError {
   return new ProblemError(
     409,
     'Changed by someone else',

@@ -1,3 +1,4 @@
+import { inTransaction } from '../../db/inTransaction.ts';
 import { createHash } from 'node:crypto';
 import { isoFromDay, requireDay } from '../../core/calendar/dayNumber.ts';
 import { reduceLog } from '../../core/batch/reduce.ts';
@@ -27,7 +28,7 @@ export async function makeFamily(input: FamilyInput): Promise<FamilyMade> {
   requireKnown(world, input.batch, now.today);
   const members = membersOf(input);
   const { inputs, setPoints } = input.placed ? placeForMe(season, members) : { inputs: members, setPoints: [] };
-  return database().transaction(async (transaction) => {
+  return inTransaction(database(), async (transaction) => {
     const hash = createHash('sha256').update(JSON.stringify(input)).digest('hex');
     const [rows] = await database().query(
       `INSERT INTO imports (idempotency_key, request_hash, batches_count) VALUES ($1, $2, $3)
@@ -78,7 +79,7 @@ export async function changeFamily(familyId: number, patch: FamilyPatch): Promis
   const members = world.batches.filter((batch) => batch.familyId === familyId && versions.has(batch.id));
   if (members.length === 0)
     throw new ProblemError(404, 'No such family', 'There are no batches made together under this number.');
-  return database().transaction(async (transaction) => {
+  return inTransaction(database(), async (transaction) => {
     let changed = 0;
     const stale: string[] = [];
     for (const { id } of [...members].sort((a, b) => a.id - b.id)) {
@@ -99,7 +100,7 @@ export async function changeFamily(familyId: number, patch: FamilyPatch): Promis
           : {}),
         steps: {},
       };
-      requireKnown(world, input, now.today);
+      requireKnown(world, input, now.today, before);
       if (!(await updateBatch(id, was.version, newBatch(input), transaction))) stale.push(was.code);
       await insertEvent(
         { ...logLine(id, 'edited', now.today, now.instant_ms), note: 'changed together with its family' },

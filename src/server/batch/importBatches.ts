@@ -1,3 +1,5 @@
+import { inUse } from '../../core/books/inUse.ts';
+import { inTransaction } from '../../db/inTransaction.ts';
 import { cropOf } from '../books/cropOf.ts';
 import Papa from 'papaparse';
 import { isoFromDay, requireDay } from '../../core/calendar/dayNumber.ts';
@@ -58,7 +60,7 @@ export async function importBatches(input: ImportInput): Promise<ImportAnswer> {
     });
   }
   const back = rest.length > 0 ? restCsv(file.headings, rest) : null;
-  return database().transaction(async (transaction) => {
+  return inTransaction(database(), async (transaction) => {
     const [rows] = await database().query(
       `INSERT INTO imports (idempotency_key, request_hash, batches_count) VALUES ($1, $2, $3)
        ON CONFLICT DO NOTHING RETURNING idempotency_key`,
@@ -297,7 +299,7 @@ function readLine(row: Row, season: Season, order: DateOrder | null, making: boo
     if (value === undefined) fail(column, `"${cell(column)}" cannot be read`);
     return value ?? otherwise;
   };
-  const varieties = world.varieties.filter((v) => v.cropId === crop.id);
+  const varieties = inUse(world.varieties).filter((v) => v.cropId === crop.id);
   const varietyName = cell('variety');
   const unknown = varietyName !== '' && !varieties.some((v) => same(v.name, varietyName));
   const variety = unknown && making && varietyName.length <= MOST_NAME ? { cropId: crop.id, name: varietyName } : null;
@@ -307,7 +309,9 @@ function readLine(row: Row, season: Season, order: DateOrder | null, making: boo
       making ? 'is too long for a name' : `"${varietyName}" is not in the books; it can be made with the batches`,
     );
   const varietyId = varieties.find((v) => same(v.name, varietyName))?.id ?? null;
-  const lots = world.lots.filter((lot) => lot.varietyId === varietyId).map((lot) => ({ id: lot.id, name: lot.code }));
+  const lots = inUse(world.lots)
+    .filter((lot) => lot.varietyId === varietyId)
+    .map((lot) => ({ id: lot.id, name: lot.code }));
   const transplantOn = day('transplant_on');
   if (cell('plants') === '') fail('plants', 'is empty');
   if (cell('transplant_on') === '') fail('transplant_on', 'is empty; write it as 2027-05-20');
@@ -334,20 +338,20 @@ function readLine(row: Row, season: Season, order: DateOrder | null, making: boo
     hardening_days: number('hardening_days', crop.hardening_days),
     places: {
       ...(Object.fromEntries(
-        STAGES.map((stage) => [stage, find(stage, world.places, defaults.places[stage])]),
+        STAGES.map((stage) => [stage, find(stage, inUse(world.places), defaults.places[stage])]),
       ) as Record<MainStage, number | null>),
-      space: find('space', world.places, null),
+      space: find('space', inUse(world.places), null),
     },
     sowContainerId: find(
       'sow_tray',
-      world.containers.filter((c) => c.kind !== 'pot'),
+      inUse(world.containers).filter((c) => c.kind !== 'pot'),
       defaults.sowContainerId,
     )!,
     potContainerId: stays
       ? null
       : find(
           'pot_container',
-          world.containers.filter((c) => c.kind !== 'seed-tray'),
+          inUse(world.containers).filter((c) => c.kind !== 'seed-tray'),
           defaults.potContainerId,
         ),
     note: cell('note'),
@@ -357,8 +361,8 @@ function readLine(row: Row, season: Season, order: DateOrder | null, making: boo
     age_frac: exact(number('size_percent', 100) / 100),
     sure_frac: sureOf(number('sure_percent', null)),
     pinned: said('pinned', { yes: true, no: false, '': false }[cell('pinned').toLowerCase()], false),
-    coverId: find('cover', world.covers, null),
-    programmeId: find('programme', world.programmes, null),
+    coverId: find('cover', inUse(world.covers), null),
+    programmeId: find('programme', inUse(world.programmes), null),
     offHeat: said('off_heat', offHeatFromCell(cell('off_heat').toLowerCase()), null),
     gates: said('gates', gatesFromCell(cell('gates').toLowerCase()), {}),
     joins:

@@ -1,3 +1,4 @@
+import { inTransaction } from '../../db/inTransaction.ts';
 import { cropOf } from '../books/cropOf.ts';
 import type { BatchRecord } from '../../contracts/batch/records.ts';
 import { createHash } from 'node:crypto';
@@ -38,7 +39,7 @@ export async function sowAgain(id: number, input: SowAgainInput): Promise<SownAg
   const plan = input.endOld
     ? again
     : { ...again, plantsWanted: Math.max(1, again.plantsWanted - view.plants.expected_count) };
-  return database().transaction(async (transaction) => {
+  return inTransaction(database(), async (transaction) => {
     const batch = await lockBatch(id, transaction);
     if (!batch) throw new ProblemError(404, 'No such batch', `There is no batch number ${id}.`);
     const before = await eventByKey(`${input.idempotencyKey}/new`, transaction);

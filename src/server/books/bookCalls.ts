@@ -1,10 +1,11 @@
 import type { APIContext } from 'astro';
 import { z } from 'zod';
+import { retireInput } from '../../contracts/books/books.ts';
 import { version } from '../../contracts/fields.ts';
 import { ProblemError } from '../../contracts/problem.ts';
 import type { LotRecord, PlaceRecord } from '../../contracts/books/records.ts';
 import type { BookInputs, BookName } from '../../db/books/books.ts';
-import { BOOK_NAMES, BOOK_SCHEMAS, readBook, writeLine } from './changeBooks.ts';
+import { BOOK_NAMES, BOOK_SCHEMAS, deleteBookLine, readBook, retireBookLine, writeLine } from './changeBooks.ts';
 import { lotAnswer } from './lotAnswer.ts';
 import { placeAnswer } from './placeAnswer.ts';
 import { body, check, idParam, json } from '../edge.ts';
@@ -26,6 +27,19 @@ export async function readBookLines(book: BookName): Promise<Response> {
 export async function addLine(context: APIContext, book: BookName): Promise<Response> {
   const input = await body(context, z.unknown());
   return json(await writeLine(book, check(BOOK_SCHEMAS[book], input) as BookInputs[typeof book], null), 201);
+}
+
+export async function retire(context: APIContext, book: BookName): Promise<Response> {
+  const sent = await body(context, retireInput);
+  return json(await retireBookLine(book, { id: idParam(context), version: sent.version }, sent.retired));
+}
+
+export async function remove(context: APIContext, book: BookName): Promise<Response> {
+  const sent = check(z.strictObject({ version: z.coerce.number().pipe(version) }), {
+    version: context.url.searchParams.get('version') ?? undefined,
+  });
+  await deleteBookLine(book, { id: idParam(context), version: sent.version });
+  return json({ deleted: true });
 }
 
 export async function changeLine(context: APIContext, book: BookName): Promise<Response> {

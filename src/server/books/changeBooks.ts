@@ -6,10 +6,11 @@ import { containerInput, lotInput, placeInput } from '../../contracts/books/book
 import { cropInput, varietyInput } from '../../contracts/books/crops.ts';
 import { type NurseryInput } from '../../contracts/house/settings.ts';
 import { coverInput, programmeInput } from '../../contracts/hardening/hardening.ts';
+import { personInput } from '../../contracts/house/people.ts';
 import { feedInput, mixInput, stockItemInput } from '../../contracts/potting/potting.ts';
 import { fieldProblem, ProblemError } from '../../contracts/problem.ts';
 import type { CropRecord, LotRecord, PlaceRecord } from '../../contracts/books/records.ts';
-import { requireDay } from '../../core/calendar/dayNumber.ts';
+import { isoFromDay, requireDay } from '../../core/calendar/dayNumber.ts';
 import {
   insertLine,
   updateLine,
@@ -21,7 +22,9 @@ import {
 import { database } from '../database.ts';
 import { lotAnswer } from './lotAnswer.ts';
 import { placeAnswer } from './placeAnswer.ts';
-import { readSeason } from '../plan/season.ts';
+import { readSeason, type Season } from '../plan/season.ts';
+import { isOver } from '../../core/batch/event.ts';
+import { deleteLine, retireLine } from '../../db/books/retire.ts';
 
 /** The schema of each book's lines. */
 export const BOOK_SCHEMAS = {
@@ -35,6 +38,7 @@ export const BOOK_SCHEMAS = {
   stock: stockItemInput,
   covers: coverInput,
   programmes: programmeInput,
+  people: personInput,
 } satisfies Record<BookName, z.ZodType>;
 
 export const BOOK_NAMES = Object.keys(BOOK_SCHEMAS) as BookName[];
@@ -49,6 +53,7 @@ const ONE: Readonly<Record<BookName, string>> = {
   stock: 'thing in the stock',
   covers: 'cover',
   programmes: 'programme',
+  people: 'person',
 };
 
 /** The lines of a book as they stand. */
@@ -78,8 +83,66 @@ export async function writeLine<B extends BookName>(
     }
     throw error;
   }
+  return written(book, write, existing, input);
+}
+
+/** Retires a line, from today on gone from choices, or brings it back. */
+export async function retireBookLine(
+  book: BookName,
+  existing: { id: number; version: number },
+  retired: boolean,
+): Promise<{ id: number; version: number }> {
+  const season = await readSeason();
+  if (retired && book === 'places') requireEmpty(season, existing.id);
+  const on = retired ? isoFromDay(season.now.today) : null;
+  return written(book, await retireLine(database(), book, existing.id, existing.version, on), existing, { retired });
+}
+
+/**
+ * Deletes a line that nothing holds on to.
+ * @throws ProblemError 409 with what does
+ */
+export async function deleteBookLine(book: BookName, existing: { id: number; version: number }): Promise<void> {
+  const write = await deleteLine(database(), book, existing.id, existing.version);
+  if (write.kind === 'used')
+    throw new ProblemError(
+      409,
+      'In use',
+      `This ${ONE[book]} cannot be deleted: ${write.by.join(', ')} hold on to it. Retire it instead: it goes from all choices and stays in what happened.`,
+    );
+  await written(book, write, existing, { deleted: true });
+}
+
+/** A place is retired empty: nothing stands there, and nothing is planned to. */
+function requireEmpty(season: Season, placeId: number): void {
+  const there = season.batches.filter(
+    ({ batch, state, progress }) =>
+      !isOver(state.phase) &&
+      (state.placeId === placeId ||
+        Object.values(batch.plan.places).includes(placeId) ||
+        progress.stands.some((stand) => stand.placeId === placeId && stand.to >= season.now.today)),
+  );
+  if (there.length === 0) return;
+  const codes = there.map(({ batch }) => batch.code);
+  throw new ProblemError(
+    409,
+    'Plants stand there',
+    `${there.length === 1 ? '1 batch stands' : `${there.length} batches stand`} there or ${there.length === 1 ? 'is' : 'are'} planned to: ${codes.slice(0, 8).join(', ')}${codes.length > 8 ? ` and ${codes.length - 8} more` : ''}. Put them elsewhere first; then retire the place.`,
+  );
+}
+
+/** What a write came to, or the problem with it. */
+async function written(
+  book: BookName,
+  write: BookWrite,
+  existing: { id: number; version: number } | null,
+  input: object,
+): Promise<{ id: number; version: number }> {
   if (write.kind === 'taken') {
-    throw fieldProblem('code' in input ? 'code' : 'name', `There is a ${ONE[book]} of this name already.`);
+    throw fieldProblem(
+      'code' in input ? 'code' : 'name',
+      `There is a ${ONE[book]} of this name already; it may be retired.`,
+    );
   }
   if (write.kind === 'missing')
     throw new ProblemError(404, `No such ${ONE[book]}`, `There is no ${ONE[book]} number ${existing!.id}.`);

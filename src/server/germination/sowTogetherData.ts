@@ -1,3 +1,4 @@
+import { inUse } from '../../core/books/inUse.ts';
 import { startOf } from '../../core/plan/schedule/chain.ts';
 import { temperatureOn } from '../../core/plan/schedule/placeClimate.ts';
 import type { SowTogetherData } from '../../contracts/germination/sowTogether.ts';
@@ -27,7 +28,7 @@ export function sowTogetherData({ world, now, tables, batches, crops }: Season):
     coolMost_C,
     lots,
     crops: crops.filter((crop) => needed.has(crop.id)).map(({ version: _version, ...crop }) => crop),
-    chambers: world.places
+    chambers: inUse(world.places)
       .filter((place) => ['dark-chamber', 'lit-chamber', 'bench'].includes(place.kind))
       .map((place) => ({
         id: place.id,

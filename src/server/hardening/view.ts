@@ -1,3 +1,4 @@
+import { inUse } from '../../core/books/inUse.ts';
 import { cropOf } from '../books/cropOf.ts';
 import { COMMON_PRACTICE, type Explanation } from '../../core/explanation.ts';
 import { carrying_min } from '../../core/hardening/orders.ts';
@@ -29,7 +30,7 @@ export async function hardenView(season: Season): Promise<HardenView> {
     ladders: ladders.sort(
       (a, b) => (a.startsOn ?? 0) - (b.startsOn ?? 0) || a.transplantOn - b.transplantOn || a.batchId - b.batchId,
     ),
-    programmes: world.programmes.map(({ id, name, kind }) => ({ id, name, kind })),
+    programmes: inUse(world.programmes).map(({ id, name, kind }) => ({ id, name, kind })),
   };
 }
 

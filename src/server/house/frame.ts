@@ -1,3 +1,4 @@
+import { inUse } from '../../core/books/inUse.ts';
 import { isOver } from '../../core/batch/event.ts';
 import { isTrouble, punctuality } from '../../core/batch/tolerance.ts';
 import type { JobKind } from '../../core/batch/work.ts';
@@ -54,7 +55,7 @@ export function frameOf(season: Season) {
     harden,
     plant,
   };
-  const ground = world.places.filter((p) => p.kind === 'ground')[0];
+  const ground = inUse(world.places).filter((p) => p.kind === 'ground')[0];
   return {
     counts,
     late,

@@ -38,26 +38,29 @@ export function houseData(season: Season, cropIds: ReadonlySet<number> | null): 
     crops: season.crops.filter((crop) => cropIds === null || cropIds.has(crop.id)).map(plain),
     varieties:
       cropIds === null
-        ? season.varieties.map(({ id, cropId, name, figures }) => {
+        ? season.varieties.map(({ id, cropId, name, figures, retiredOn }) => {
             const emergence_factor = emergenceFactor(world, taught, { cropId, varietyId: id, lotId: null });
-            return { id, cropId, name, figures, emergence_factor };
+            return { id, cropId, name, figures, emergence_factor, retiredOn };
           })
         : season.varieties
             .filter((v) => cropIds.has(v.cropId) && Object.keys(v.figures).length > 0)
             .map(({ id, cropId, name, figures }) => ({ id, cropId, name, figures, emergence_factor: 1 })),
     lots:
       cropIds === null
-        ? world.lots.map(({ id, varietyId, code }) => {
+        ? world.lots.map(({ id, varietyId, code, retiredOn }) => {
             const { cropId } = world.varieties.find((v) => v.id === varietyId)!;
             const emergence_factor = emergenceFactor(world, taught, { cropId, varietyId, lotId: id });
-            return { id, varietyId, code, emergence_factor };
+            return { id, varietyId, code, emergence_factor, retiredOn };
           })
         : [],
     grown: cropIds === null && world.nursery.learning ? grown : [],
+    seasons: world.seasons.filter((one) => one.closedAt_ms === null).map(({ id, name }) => ({ id, name })),
     places: world.places,
     containers: world.containers.map(plain),
-    covers: world.covers.filter((c) => c.structure === null).map(({ id, name }) => ({ id, name })),
-    programmes: world.programmes.map(({ id, name }) => ({ id, name })),
+    covers: world.covers
+      .filter((c) => c.structure === null)
+      .map(({ id, name, retiredOn }) => ({ id, name, retiredOn })),
+    programmes: world.programmes.map(({ id, name, retiredOn }) => ({ id, name, retiredOn })),
     siteDays: siteDays(season),
   };
 }
@@ -117,6 +120,7 @@ export function seasonBatch({ batch, name, state, coming_frac, weather }: BatchV
     plan: batch.plan,
     pinned: batch.pinned,
     familyId: batch.familyId,
+    seasonId: batch.seasonId,
     state: { phase, facts, sown_count, alive_count, placeId, stays, lastDay, moves, treatedOn, ...counted },
     coming_frac,
     weather,

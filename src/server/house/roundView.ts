@@ -1,3 +1,4 @@
+import { inUse } from '../../core/books/inUse.ts';
 import { cropOf } from '../books/cropOf.ts';
 import { database } from '../database.ts';
 import { bedOrders } from '../heat/bedOrders.ts';
@@ -23,7 +24,8 @@ export function roundView(season: Season, beds: ReadonlyMap<number, readonly str
   const { world, now, tables, batches } = season;
   const jobs = batches.flatMap((view) => view.round.map((job) => roundJob(view, job, season)));
   const structures = structuresToday(season);
-  const places: RoundPlace[] = world.places.map((place) => ({
+  const worked = jobs.map((job) => job.placeId);
+  const places: RoundPlace[] = inUse(world.places, ...worked).map((place) => ({
     id: place.id,
     name: place.name,
     ...temperatureOn(tables.climateOf(place.id), now.today),

@@ -1,3 +1,4 @@
+import { inTransaction } from '../../db/inTransaction.ts';
 import type { Sequelize, Transaction } from 'sequelize';
 import { isOver } from '../../core/batch/event.ts';
 import { keptBatch, type KeptBatch } from '../../core/batch/keptBatch.ts';
@@ -74,7 +75,7 @@ export function logAheadOfClock({ world, now }: Season): DayNumber | null {
 
 export async function createSeason(input: SeasonInput): Promise<SeasonRecord> {
   const db = database();
-  return db.transaction(async (transaction) => {
+  return inTransaction(db, async (transaction) => {
     await holdSeasons(db, transaction);
     const days = daysOf(input);
     await requireFits(db, null, { name: input.name, ...days }, transaction);
@@ -85,7 +86,7 @@ export async function createSeason(input: SeasonInput): Promise<SeasonRecord> {
 
 export async function patchSeason(id: number, patch: SeasonPatch): Promise<SeasonRecord> {
   const db = database();
-  return db.transaction(async (transaction) => {
+  return inTransaction(db, async (transaction) => {
     const before = await seasonAt(db, id, patch.version, transaction);
     await requireOpenSeason(db, id, transaction);
     const changed = { name: patch.name, ...daysOf(patch) };
@@ -121,7 +122,7 @@ const MOST_TRIES = 5;
 /** Closes a season as it was worked out; null when something was written since, which must not be missing in what is kept. */
 async function closeAsRead(id: number, { version, standing }: SeasonClosing, season: Season): Promise<Closed | null> {
   const db = database();
-  return db.transaction(async (transaction) => {
+  return inTransaction(db, async (transaction) => {
     // While the season is held nothing more is written to its batches.
     const record = await seasonAt(db, id, version, transaction);
     if (record.closedAt_ms !== null) throw new ProblemError(409, 'Closed already', `Season ${record.name} is closed.`);
@@ -165,7 +166,7 @@ export async function foldInto(
 /** Opens a closed season again: its batches are worked out once more; what they taught stays as it was kept. */
 export async function reopenSeason(id: number, version: number): Promise<SeasonRecord> {
   const db = database();
-  return db.transaction(async (transaction) => {
+  return inTransaction(db, async (transaction) => {
     const record = await seasonAt(db, id, version, transaction);
     if (record.closedAt_ms === null) throw new ProblemError(409, 'Open already', `Season ${record.name} is open.`);
     await dropKept(db, id, transaction);
@@ -177,7 +178,7 @@ export async function reopenSeason(id: number, version: number): Promise<SeasonR
 /** Puts a batch into another open season. */
 export async function putIntoSeason(batchId: number, version: number, seasonId: number): Promise<void> {
   const db = database();
-  await db.transaction(async (transaction) => {
+  await inTransaction(db, async (transaction) => {
     const batch = await lockBatch(batchId, transaction);
     if (!batch) throw new ProblemError(404, 'No such batch', `There is no batch number ${batchId}.`);
     if (batch.version !== version)

@@ -1,6 +1,9 @@
+import type { EventKind } from '../../core/batch/event.ts';
+import type { Person } from '../../core/house/people.ts';
+import { inTransaction, signAs } from '../../db/inTransaction.ts';
 import { readFile } from 'node:fs/promises';
 import type { Sequelize } from 'sequelize';
-import { isoFromDay, requireDay } from '../../core/calendar/dayNumber.ts';
+import { isoFromDay, requireDay, weekdayOf } from '../../core/calendar/dayNumber.ts';
 import type { BatchPlan } from '../../core/plan/batchPlan.ts';
 import type { Container } from '../../core/books/container.ts';
 import type { Crop } from '../../core/books/crop.ts';
@@ -16,7 +19,7 @@ import {
   PlacePeriodModel,
   VarietyModel,
 } from '../../db/books/models.ts';
-import { NurseryModel } from '../../db/house/models.ts';
+import { NurseryModel, PersonModel } from '../../db/house/models.ts';
 import { FeedModel, MixModel, StockItemModel } from '../../db/potting/models.ts';
 import { insertStockMoves } from '../../db/potting/potting.ts';
 import { writeWeather } from '../../db/weather/weather.ts';
@@ -43,6 +46,7 @@ export interface NurserySeed {
   };
   /** Calendar day the demo's clock stands on; null for a real nursery. */
   readonly demoToday: number | null;
+  readonly people: readonly Omit<Person, 'id'>[];
   readonly places: readonly Place[];
   readonly containers: readonly Container[];
   readonly heat?: HeatSeed;
@@ -98,10 +102,10 @@ export async function setUp(db: Sequelize, seed: NurserySeed, machine_ms: number
   if ((await whatIsThere()) === 'nursery')
     throw new Error('there is a real nursery in this database; it is never overwritten');
   const crops = await libraryCrops();
-  await db.transaction(async (transaction) => {
+  await inTransaction(db, async (transaction) => {
     await db.query(
       `TRUNCATE forecast_tries, forecasts, site_readings, covers, programmes, weather_days, stock_moves, potting_marks, potting_sessions, feeds, mixes, stock_items, heat_status, zone_hand_readings, device_orders, calibrations, alarms, set_point_log, heat_overrides, readings_dirty, reading_tiers,
-         readings, heat_sensors, heat_zones, scenarios, plan_changes, imports, kept_estimates, kept_batches, plan_versions, batch_events, batches, seasons, containers, place_periods, place_set_points, hot_bed_log, places, lots, varieties, crops, nursery
+         readings, heat_sensors, heat_zones, scenarios, plan_changes, imports, kept_estimates, kept_batches, plan_versions, batch_events, batches, seasons, containers, place_periods, place_set_points, hot_bed_log, places, lots, varieties, crops, people, nursery
        RESTART IDENTITY`,
       { transaction },
     );
@@ -109,6 +113,7 @@ export async function setUp(db: Sequelize, seed: NurserySeed, machine_ms: number
     const demoClock: DemoClock | null =
       seed.demoToday === null ? null : { at_ms, anchor_ms: machine_ms, running: false, rate: 60 };
     await NurseryModel.create({ ...(seed.nursery as object), id: 1, demoClock } as never, { transaction });
+    for (const person of seed.people) await PersonModel.create({ ...person }, { transaction });
     const cropIds = new Map<string, number>();
     for (const { id: _id, ...crop } of crops) {
       const row = await CropModel.create({ ...crop, emergence: [...crop.emergence] }, { transaction });
@@ -172,7 +177,7 @@ async function closeEarlier(db: Sequelize, today: number): Promise<void> {
   if (over.length === 0) return;
   const season = workOut(world, nowAt(world.nursery));
   for (const { id, lastDay } of over)
-    await db.transaction(async (transaction) => {
+    await inTransaction(db, async (transaction) => {
       const closing = season.batches.filter((view) => view.batch.seasonId === id);
       await foldInto(db, season, id, closing, transaction);
       await setClosed(db, id, morningOf(lastDay, world.nursery.timeZone), transaction);
@@ -277,6 +282,12 @@ function lotOf(demo: NurserySeed['batches'][number], n: number) {
   };
 }
 
+/** Who of a seed's people wrote a line: the last of them at the weekend, else the first where plants are moved, the second where they are looked at. */
+function authorOf({ kind, day }: { readonly kind: EventKind; readonly day: number }, people_count: number): number {
+  if (weekdayOf(day) >= 6) return people_count;
+  return ['potted', 'hardening-started', 'planted-out', 'ended', 'lost'].includes(kind) ? 1 : Math.min(2, people_count);
+}
+
 interface Ids {
   readonly cropIds: ReadonlyMap<string, number>;
   readonly placeIds: ReadonlyMap<number, number>;
@@ -326,6 +337,7 @@ async function writeBatches(
     );
     for (const [j, event] of demo.events.entries()) {
       const idempotencyKey = `seed-${i}-${j}`.padEnd(8, '.');
+      if (seed.people.length > 0) await signAs(db, authorOf(event, seed.people.length), transaction);
       await insertEvent(
         {
           ...event,

@@ -1,3 +1,6 @@
+import { readLedger } from '../../db/batch/ledger.ts';
+import { database } from '../database.ts';
+import { batchName } from '../plan/season.ts';
 import ical, { ICalCalendarMethod } from 'ical-generator';
 import Papa from 'papaparse';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
@@ -36,6 +39,9 @@ const LOG_COLUMNS = [
   'note',
   'corrects_line',
   'recorded_at',
+  'season',
+  'author',
+  'batch_voided',
 ] as const;
 
 /** All work still to come as an iCalendar file of whole-day entries (RFC 5545). */
@@ -103,25 +109,28 @@ export function batchesCsv(season: Season): string {
   return csvOf([...PLAN_COLUMNS, ...FORECAST_COLUMNS], rows);
 }
 
-/** Every line of the log, corrections included, in the order written. */
-export function logCsv(season: Season): string {
-  const places = new Map(season.world.places.map((place) => [place.id, place.name]));
-  const rows = season.batches
-    .flatMap((view) => view.events.map((event) => ({ view, event })))
-    .sort((a, b) => a.event.id - b.event.id)
-    .map(({ view, event }) => [
-      event.id,
-      view.batch.code,
-      view.name,
-      isoFromDay(event.day),
-      EVENT_WORDS[event.kind],
-      event.count ?? '',
-      event.placeId === null ? '' : (places.get(event.placeId) ?? ''),
-      event.cause,
-      event.note,
-      event.correctsId ?? '',
-      new Date(event.recordedAt_ms).toISOString(),
-    ]);
+/** Every line of the log of all seasons (null) or of one, corrections included, in the order written. */
+export async function logCsv({ world }: Season, seasonId: number | null): Promise<string> {
+  const places = new Map(world.places.map((place) => [place.id, place.name]));
+  const people = new Map(world.people.map((person) => [person.id, person.name]));
+  const seasons = new Map(world.seasons.map((one) => [one.id, one.name]));
+  const lines = await readLedger(database(), seasonId, { order: 'oldest', limit: 1_000_000, offset: 0 });
+  const rows = lines.map(({ event, code, cropName, varietyName, letter, seasonId: of, voided }) => [
+    event.id,
+    code,
+    batchName(cropName, varietyName, letter),
+    isoFromDay(event.day),
+    EVENT_WORDS[event.kind],
+    event.count ?? '',
+    event.placeId === null ? '' : (places.get(event.placeId) ?? ''),
+    event.cause,
+    event.note,
+    event.correctsId ?? '',
+    new Date(event.recordedAt_ms).toISOString(),
+    seasons.get(of) ?? '',
+    event.authorId === null ? '' : (people.get(event.authorId) ?? ''),
+    voided ? 'voided' : '',
+  ]);
   return csvOf(LOG_COLUMNS, rows);
 }
 

@@ -1,3 +1,4 @@
+import { inTransaction } from '../../db/inTransaction.ts';
 import { createHash } from 'node:crypto';
 import type { Transaction } from 'sequelize';
 import { fieldProblem, ProblemError } from '../../contracts/problem.ts';
@@ -37,7 +38,7 @@ export async function changePlan(input: PlanChangeInput): Promise<PlanChanged> {
   const { world, now } = await readSeason();
   const hash = hashOf(input);
   requireOnce(input);
-  return database().transaction(async (transaction) => {
+  return inTransaction(database(), async (transaction) => {
     await lockPlan(database(), transaction);
     const known = await readPlanChange(database(), { key: input.idempotencyKey }, transaction);
     if (known) {
@@ -63,7 +64,7 @@ export async function changePlan(input: PlanChangeInput): Promise<PlanChanged> {
 export async function undoPlan(input: UndoInput): Promise<PlanChanged> {
   const { world, now } = await readSeason();
   const hash = hashOf(input);
-  return database().transaction(async (transaction) => {
+  return inTransaction(database(), async (transaction) => {
     await lockPlan(database(), transaction);
     const repeated = await readPlanChange(database(), { key: input.idempotencyKey }, transaction);
     if (repeated) return { changeId: repeated.id, repeated: true };
@@ -121,7 +122,7 @@ async function write(
       continue;
     }
     const input = { ...batchInputOf(was), ...part.input };
-    requireKnown(world, input, today);
+    requireKnown(world, input, today, batchInputOf(was));
     const written = await updateBatch(was.id, was.version, newBatch(input), transaction);
     if (!written) {
       changed.push(was.code);

@@ -1,3 +1,4 @@
+import { inUse } from '../../core/books/inUse.ts';
 import { cropOf } from '../books/cropOf.ts';
 import { COMMON_PRACTICE, type Explanation } from '../../core/explanation.ts';
 import { degreesWords } from '../../core/hardening/words.ts';
@@ -46,7 +47,7 @@ export async function plantView(season: Season): Promise<PlantView> {
     soilReadOn: site?.soil?.readOn ?? null,
     lines: lines.sort((a, b) => a.transplantOn - b.transplantOn || a.batchId - b.batchId),
     planted: plantedLines(season),
-    covers: world.covers
+    covers: inUse(world.covers)
       .filter((c) => c.structure === null)
       .map(({ id, name, layers, toHand_m2, soil_K }) => ({
         id,
@@ -174,7 +175,7 @@ function plantLine(season: Season, site: Site, view: BatchView): PlantLine {
 export function outFromBy(season: Season, site: Site, crop: Crop, near: number): OutFromBy[] {
   const { world } = season;
   const open = outFrom(site, world, crop, null, near);
-  const covers = world.covers.filter((c) => c.structure === null);
+  const covers = inUse(world.covers).filter((c) => c.structure === null);
   return [
     { coverId: null, name: 'in the open', ...open, sooner_days: null },
     ...covers.map((cover) => {

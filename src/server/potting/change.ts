@@ -1,3 +1,4 @@
+import { inTransaction } from '../../db/inTransaction.ts';
 import { requireDay } from '../../core/calendar/dayNumber.ts';
 import type { PottingDetails } from '../../core/batch/event.ts';
 import { reduceLog } from '../../core/batch/reduce.ts';
@@ -128,7 +129,7 @@ export async function logOutcome(sessionId: number, input: OutcomeInput): Promis
   const day = requireDay(input.day);
   if (day > now.today) throw fieldProblem('day', `Log what has happened: ${input.day} is still to come.`);
   const requestHash = hashOf({ sessionId, ...input });
-  return database().transaction(async (transaction) => {
+  return inTransaction(database(), async (transaction) => {
     const session = await sessionOr404(sessionId, transaction);
     const line = session.lines.find((l) => l.batchId === input.batchId);
     if (!line) throw fieldProblem('batchId', 'That batch is not in this session.');
@@ -219,9 +220,8 @@ export async function moveStock(input: StockMoveInput): Promise<void> {
   if (!world.stock.some((s) => s.id === input.itemId)) throw fieldProblem('itemId', 'There is no such thing in stock.');
   const { kind, itemId, note, idempotencyKey } = input;
   const amount = kind === 'used' ? -input.amount : input.amount;
-  await insertStockMoves(database(), [
-    { itemId, kind, amount, day: now.today, note, eventId: null, key: idempotencyKey },
-  ]);
+  const move = { itemId, kind, amount, day: now.today, note, eventId: null, key: idempotencyKey };
+  await inTransaction(database(), async (transaction) => insertStockMoves(database(), [move], transaction));
 }
 
 export async function writePotting({ version, ...settings }: PottingSettingsInput): Promise<void> {

@@ -1,3 +1,4 @@
+import { inUse } from '../../core/books/inUse.ts';
 import { cropOf } from '../books/cropOf.ts';
 import { containerNow, type Progress, type Stand } from '../../core/batch/progress.ts';
 import type { BatchPlan } from '../../core/plan/batchPlan.ts';
@@ -77,7 +78,7 @@ export function roomFor(
   const before = usedBy([...others, ...trays]);
   const touched = new Set(stands.map((s) => s.placeId));
   const over = overRoom([...others, ...stands], world.places, on, AHEAD_days);
-  return world.places
+  return inUse(world.places)
     .filter((place) => touched.has(place.id))
     .map((place): RoomLine => {
       const here = stands.filter((s) => s.placeId === place.id);

@@ -1,3 +1,4 @@
+import { inUse } from '../../core/books/inUse.ts';
 import { effectiveEvents } from '../../core/batch/reduce.ts';
 import { containerNow } from '../../core/batch/progress.ts';
 import { layersOf } from '../../core/potting/pot.ts';
@@ -45,10 +46,14 @@ export function lineFor(season: Season, view: BatchView): SessionLineInput {
   const { plan } = view.batch;
   const job = jobFor(season, view);
   const standsIn = containerNow(view.state, plan);
-  const pots = world.containers.filter((c) => c.kind === 'pot').sort((a, b) => a.volume_L - b.volume_L);
+  const pots = inUse(world.containers)
+    .filter((c) => c.kind === 'pot')
+    .sort((a, b) => a.volume_L - b.volume_L);
   const now = world.containers.find((c) => c.id === standsIn)!;
   const larger = pots.find((c) => c.volume_L > now.volume_L)?.id ?? pots.at(-1)?.id;
-  const cells = world.containers.filter((c) => c.kind === 'cell-tray').sort((a, b) => a.cells - b.cells)[0]?.id;
+  const cells = inUse(world.containers)
+    .filter((c) => c.kind === 'cell-tray')
+    .sort((a, b) => a.cells - b.cells)[0]?.id;
   const containerId =
     job === 'pot-on' ? (larger ?? standsIn) : job === 'prick-out' ? (cells ?? standsIn) : plan.potContainerId!;
   const there = plantsThere(view);
@@ -169,9 +174,11 @@ export function sessionView(
     ),
     rest_days: potting.rest_days,
     choices: {
-      containers: world.containers.filter((c) => c.kind !== 'seed-tray'),
-      mixes: world.mixes.map(({ id, name }) => ({ id, name })),
-      places: world.places.filter((p) => p.lit).map(({ id, name }) => ({ id, name })),
+      containers: inUse(world.containers).filter((c) => c.kind !== 'seed-tray'),
+      mixes: inUse(world.mixes).map(({ id, name }) => ({ id, name })),
+      places: inUse(world.places)
+        .filter((p) => p.lit)
+        .map(({ id, name }) => ({ id, name })),
       batches: season.batches
         .filter(({ state }) => ['emerged', 'growing', 'potted'].includes(state.phase))
         .map(({ batch, name }) => ({ id: batch.id, name: `${name} ${batch.code}` })),

@@ -1,3 +1,4 @@
+import { inTransaction } from '../../db/inTransaction.ts';
 import { LOCKS } from '../../db/locks.ts';
 import { ProblemError } from '../../contracts/problem.ts';
 import { readTries, writeTry } from '../../db/weather/site.ts';
@@ -59,7 +60,7 @@ export class ForecastJob {
     const since = tries ? now.instant_ms - tries.tried_ms : Infinity;
     // A clock put back asks anew as well.
     if (since >= 0 && since < ((tries?.failures ?? 0) > 0 ? AGAIN_ms : EVERY_ms)) return;
-    await this.#db.transaction(async (transaction) => {
+    await inTransaction(this.#db, async (transaction) => {
       const [rows] = await this.#db.query(`SELECT pg_try_advisory_xact_lock(${LOCKS.forecast}) AS mine`, {
         transaction,
       });

@@ -1,3 +1,5 @@
+import { inUse } from '../../core/books/inUse.ts';
+import { inTransaction } from '../../db/inTransaction.ts';
 import { requireDay } from '../../core/calendar/dayNumber.ts';
 import { OWN_NIGHTS } from '../../core/weather/coverWorth.ts';
 import { fieldProblem, ProblemError } from '../../contracts/problem.ts';
@@ -32,7 +34,7 @@ export async function logReading(input: SiteReadingInput): Promise<{ id: number;
       'That reading is not there any more: someone corrected or withdrew it.',
     );
   const requestHash = hashOf(input);
-  return database().transaction(async (transaction) => {
+  return inTransaction(database(), async (transaction) => {
     const done = await insertReading(database(), input, requestHash, now.instant_ms, transaction);
     if (!done.sameRequest)
       throw fieldProblem('idempotencyKey', 'This key was used for another reading; use a fresh one for each.');
@@ -48,7 +50,7 @@ export function readingsView({ site, world, now }: Season): ReadingsShown {
     today: now.today,
     unit: world.nursery.temperatureUnit,
     readings: readings.filter((r) => r.day >= from).sort((a, b) => b.day - a.day || b.id - a.id),
-    covers: world.covers.map(({ id, name }) => ({ id, name })),
+    covers: inUse(world.covers).map(({ id, name }) => ({ id, name })),
     worths: world.covers.flatMap((c): WorthView[] => {
       const w = site?.worths.get(c.id);
       if (!w) return [];

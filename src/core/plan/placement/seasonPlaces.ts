@@ -1,4 +1,5 @@
 import type { DayNumber } from '../../calendar/dayNumber.ts';
+import { isInUse } from '../../books/inUse.ts';
 import type { Place } from '../../books/place.ts';
 import { wetTray_K } from '../schedule/wetTray.ts';
 import type { PlaceSky } from '../schedule/sky.ts';
@@ -10,7 +11,10 @@ import type { SeasonToPlan } from './fromSeason.ts';
 
 export function placeSpec(place: Place, season: SeasonToPlan, from: DayNumber, days: number): PlaceSpec {
   const { temperature } = place;
-  const closed = (place.closed ?? []).map((run) => [run.from - from, run.to + 1 - from] as const);
+  // To a retired place nothing goes any more.
+  const closed = isInUse(place)
+    ? (place.closed ?? []).map((run) => [run.from - from, run.to + 1 - from] as const)
+    : [[0, days] as const];
   const base = { id: place.id, name: place.name, room_slots: place.room_trays, closed };
   const blocks = Math.ceil(days / 7) + 1;
   if (temperature?.kind !== 'set-point') {

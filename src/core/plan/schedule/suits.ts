@@ -1,3 +1,4 @@
+import { isInUse } from '../../books/inUse.ts';
 import { bandsOf, coldestNight_C, mayStandIn, type BandFigures } from '../../growth/bands.ts';
 import type { Crop } from '../../books/crop.ts';
 import type { Place, PlaceKind } from '../../books/place.ts';
@@ -42,7 +43,7 @@ export interface PlaceFit {
 export function placesForStage(tables: SeasonTables, crop: Crop, stage: Stage, day: number): PlaceFit[] {
   const fits: PlaceFit[] = [];
   for (const place of tables.places.values()) {
-    if (!suitsStage(place, stage, crop)) continue;
+    if (!isInUse(place) || !suitsStage(place, stage, crop)) continue;
     const { day_C, night_C } = temperatureOn(tables.climateOf(place.id), day);
     const target = stage === 'germinate' ? crop.germBest_C : (crop.growDay_C + crop.growNight_C) / 2;
     const bands = bandsOf(crop, stage);

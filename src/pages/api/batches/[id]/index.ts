@@ -5,6 +5,7 @@ import { batchAnswer } from '../../../../server/batch/batchAnswer.ts';
 import { patchBatch } from '../../../../server/batch/changeBatches.ts';
 import { keptPageData } from '../../../../server/batch/keptPageData.ts';
 import { body, endpoint, idParam, json } from '../../../../server/edge.ts';
+import { voidedPageData } from '../../../../server/batch/voidedPageData.ts';
 import { batchIn, readSeason } from '../../../../server/plan/season.ts';
 
 const logOf = (events: readonly EventRecord[]) =>
@@ -19,6 +20,8 @@ export const GET = endpoint(async (context) => {
   const id = idParam(context);
   const closed = await keptPageData(season, String(id));
   if (closed) return json({ ...closed, events: undefined, log: logOf(closed.events) });
+  const voided = await voidedPageData(season, String(id));
+  if (voided) return json({ ...voided, events: undefined, log: logOf(voided.events) });
   const view = batchIn(season, id);
   return json({ ...batchAnswer(view), log: logOf(view.events) });
 });

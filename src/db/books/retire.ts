@@ -1,0 +1,139 @@
+import type { Sequelize, Transaction } from 'sequelize';
+import { inTransaction } from '../inTransaction.ts';
+import { rows } from '../sql.ts';
+import { MODELS, type BookName, type BookWrite } from './books.ts';
+import { PlacePeriodModel, PlaceSetPointModel } from './models.ts';
+
+/** Retires a line from a day on (YYYY-MM-DD), or brings it back (null), if it still has the version it was read at. */
+export async function retireLine(
+  db: Sequelize,
+  book: BookName,
+  id: number,
+  version: number,
+  retiredOn: string | null,
+): Promise<BookWrite> {
+  return inTransaction(db, async (transaction) => {
+    const [changed] = await MODELS[book].update(
+      { retiredOn, version: version + 1 },
+      { where: { id, version }, transaction },
+    );
+    if (changed === 1) return { kind: 'written', id, version: version + 1 };
+    return { kind: (await MODELS[book].count({ where: { id }, transaction })) ? 'stale' : 'missing' };
+  });
+}
+
+/** What holds on to a line of a book, in words with how often; empty: nothing does. */
+export async function usesOfLine(
+  db: Sequelize,
+  book: BookName,
+  id: number,
+  transaction: Transaction,
+): Promise<readonly string[]> {
+  const uses: string[] = [];
+  for (const [one, several, sql] of USES[book]) {
+    const [row] = await rows(db, `SELECT count(*)::integer AS n FROM ${sql}`, [id], transaction);
+    const n = row!['n'] as number;
+    if (n > 0) uses.push(`${n} ${n === 1 ? one : several}`);
+  }
+  return uses;
+}
+
+/** Deletes a line that nothing holds on to, if it still has the version it was read at. */
+export async function deleteLine(
+  db: Sequelize,
+  book: BookName,
+  id: number,
+  version: number,
+): Promise<BookWrite | { readonly kind: 'used'; readonly by: readonly string[] }> {
+  return inTransaction(db, async (transaction) => {
+    const line = await MODELS[book].findByPk(id, { transaction, lock: transaction.LOCK.UPDATE });
+    if (!line) return { kind: 'missing' };
+    if (line.version !== version) return { kind: 'stale' };
+    const by = await usesOfLine(db, book, id, transaction);
+    if (by.length > 0) return { kind: 'used', by };
+    if (book === 'places') {
+      await PlacePeriodModel.destroy({ where: { placeId: id }, transaction });
+      await PlaceSetPointModel.destroy({ where: { placeId: id }, transaction });
+    }
+    await line.destroy({ transaction });
+    return { kind: 'written', id, version };
+  });
+}
+
+/** Tables that say who wrote each line, and what one line and several are called. */
+const AUTHORED = [
+  ['line of a log', 'lines of logs', 'batch_events'],
+  ['change of the season’s plan', 'changes of the season’s plan', 'plan_changes'],
+  ['version of a plan', 'versions of plans', 'plan_versions'],
+  ['tap of a potting timer', 'taps of a potting timer', 'potting_marks'],
+  ['line of the stock’s log', 'lines of the stock’s log', 'stock_moves'],
+  ['reading of the site', 'readings of the site', 'site_readings'],
+  ['change of a set-point', 'changes of set-points', 'set_point_log'],
+  ['set-point by hand', 'set-points by hand', 'heat_overrides'],
+  ['check of a sensor', 'checks of sensors', 'calibrations'],
+  ['reading of a zone', 'readings of zones', 'zone_hand_readings'],
+  ['line of a hot bed', 'lines of hot beds', 'hot_bed_log'],
+] as const;
+
+const inPlans = (columns: readonly string[]) =>
+  `(SELECT DISTINCT batch_id FROM plan_versions WHERE $1::text IN (${columns.map((c) => `plan->>'${c}'`).join(', ')})) AS plans`;
+const inSessions = (...keys: readonly string[]) =>
+  `potting_sessions WHERE EXISTS (SELECT 1 FROM jsonb_array_elements(lines) AS l WHERE $1::text IN (${keys.map((k) => `l->>'${k}'`).join(', ')}))`;
+const inSettings = (...keys: readonly string[]) =>
+  `nursery WHERE $1::text IN (${keys.map((k) => `potting->>'${k}'`).join(', ')})`;
+
+/** Where each book's lines are named: what one is and several are called, and the rows that name line $1. Past plans and the log count: they must go on reading. */
+const USES: Readonly<Record<BookName, readonly (readonly [string, string, string])[]>> = {
+  crops: [
+    ['variety', 'varieties', 'varieties WHERE crop_id = $1'],
+    ['batch', 'batches', 'batches WHERE crop_id = $1'],
+  ],
+  varieties: [
+    ['lot', 'lots', 'lots WHERE variety_id = $1'],
+    ['batch', 'batches', 'batches WHERE variety_id = $1'],
+  ],
+  lots: [['batch', 'batches', 'batches WHERE lot_id = $1']],
+  places: [
+    [
+      'batch by its plan',
+      'batches by their plans',
+      inPlans(['germinate_place_id', 'grow_place_id', 'pot_place_id', 'harden_place_id', 'space_place_id']),
+    ],
+    ['line of a log', 'lines of logs', 'batch_events WHERE place_id = $1'],
+    ['heated zone', 'heated zones', 'heat_zones WHERE place_id = $1'],
+    ['structure or cover', 'structures or covers', 'covers WHERE place_id = $1'],
+    ['line of its hot bed', 'lines of its hot bed', 'hot_bed_log WHERE place_id = $1'],
+    [
+      'programme',
+      'programmes',
+      `programmes WHERE EXISTS (SELECT 1 FROM jsonb_array_elements(rungs) AS r WHERE r->>'placeId' = $1::text)`,
+    ],
+    ['potting session', 'potting sessions', inSessions('placeId')],
+  ],
+  containers: [
+    ['batch by its plan', 'batches by their plans', inPlans(['sow_container_id', 'pot_container_id'])],
+    ['potting', 'pottings', `batch_events WHERE details->>'containerId' = $1::text`],
+    ['thing in the stock', 'things in the stock', 'stock_items WHERE container_id = $1'],
+    ['potting session', 'potting sessions', inSessions('containerId')],
+  ],
+  mixes: [
+    ['potting session', 'potting sessions', inSessions('mixId', 'baseMixId')],
+    ['setting of how the house pots', 'settings of how the house pots', inSettings('mixId', 'baseMixId', 'sowMixId')],
+  ],
+  feeds: [],
+  stock: [
+    [
+      'mix',
+      'mixes',
+      `mixes WHERE EXISTS (SELECT 1 FROM jsonb_array_elements(parts) AS p WHERE p->>'itemId' = $1::text)`,
+    ],
+    ['line of the stock’s log', 'lines of the stock’s log', 'stock_moves WHERE item_id = $1'],
+  ],
+  covers: [
+    ['batch by its plan', 'batches by their plans', inPlans(['cover_id'])],
+    ['reading', 'readings', 'site_readings WHERE cover_id = $1'],
+    ['planting out', 'plantings out', `batch_events WHERE planting->>'coverId' = $1::text`],
+  ],
+  programmes: [['batch by its plan', 'batches by their plans', inPlans(['programme_id'])]],
+  people: AUTHORED.map(([one, several, table]) => [one, several, `${table} WHERE author_id = $1`] as const),
+};

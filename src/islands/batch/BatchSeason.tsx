@@ -1,0 +1,39 @@
+import { useId, useState } from 'react';
+import type { BatchPageData } from '../../contracts/batch/batchPage.ts';
+import { call, trouble } from '../../ui/call.ts';
+
+/** The open season a batch belongs to, and putting it into another. */
+export function BatchSeason({ data }: { readonly data: BatchPageData }) {
+  const id = useId();
+  const [seasonId, setSeasonId] = useState(data.seasonId);
+  const [wrong, setWrong] = useState('');
+  async function move(): Promise<void> {
+    const answer = await call('POST', `/api/batches/${data.id}/season`, { version: data.version, seasonId });
+    if (answer.kind === 'done') location.reload();
+    else setWrong(trouble(answer));
+  }
+  return (
+    <section className="no-print mt-6 flex flex-wrap items-end gap-2" aria-label="Season">
+      <div className="field w-56">
+        <label htmlFor={id}>Season it belongs to</label>
+        <select id={id} className="input" value={seasonId} onChange={(e) => setSeasonId(Number(e.target.value))}>
+          {data.seasons.map((one) => (
+            <option key={one.id} value={one.id}>
+              {one.name}
+            </option>
+          ))}
+        </select>
+      </div>
+      {seasonId !== data.seasonId && (
+        <button type="button" className="btn" onClick={() => void move()}>
+          Put it there
+        </button>
+      )}
+      {wrong && (
+        <p role="alert" className="note-bar bad">
+          {wrong}
+        </p>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,78 @@
+import { useRef, useState } from 'react';
+import { call, fieldError, freshKey, trouble } from '../../ui/call.ts';
+import { Field } from '../../ui/Field.tsx';
+import type { Problem } from '../../contracts/problem.ts';
+
+interface Props {
+  readonly id: number;
+  readonly version: number;
+  readonly code: string;
+}
+
+/** Voids a batch that was made by mistake, with the reason; it can be brought back. */
+export function VoidBatch({ id, version, code }: Props) {
+  const [reason, setReason] = useState('');
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const [wrong, setWrong] = useState('');
+  const key = useRef(freshKey());
+  async function send(): Promise<void> {
+    const answer = await call('POST', `/api/batches/${id}/void`, { idempotencyKey: key.current, version, reason });
+    if (answer.kind === 'done') return location.reload();
+    if (answer.kind === 'problem') key.current = freshKey();
+    setProblem(answer.kind === 'problem' ? answer.problem : null);
+    setWrong(trouble(answer));
+  }
+  const atField = fieldError(problem, 'reason');
+  return (
+    <details className="no-print mt-6 max-w-2xl" data-typing={reason === '' ? undefined : true}>
+      <summary className="min-h-9 py-1 text-ink2">Made by mistake?</summary>
+      <form
+        className="card"
+        noValidate
+        onSubmit={(e) => {
+          e.preventDefault();
+          void send();
+        }}
+      >
+        <p>
+          {code} is then counted nowhere: not in room, work, plants or what is learned. Its page and its log stay, and
+          it can be brought back. A batch that did exist and failed is ended, not voided.
+        </p>
+        <div className="mt-2 max-w-md">
+          <Field id="void-reason" label="What was wrong with it" value={reason} error={atField} onValue={setReason} />
+        </div>
+        {wrong && !atField && (
+          <p role="alert" className="note-bar bad mt-2">
+            {wrong}
+          </p>
+        )}
+        <button type="submit" className="btn mt-3">
+          Void {code}
+        </button>
+      </form>
+    </details>
+  );
+}
+
+/** Brings a voided batch back. */
+export function BringBack({ id, version, code }: Props) {
+  const [wrong, setWrong] = useState('');
+  const key = useRef(freshKey());
+  async function send(): Promise<void> {
+    const answer = await call('POST', `/api/batches/${id}/restore`, { idempotencyKey: key.current, version });
+    if (answer.kind === 'done') location.reload();
+    else setWrong(trouble(answer));
+  }
+  return (
+    <>
+      <button type="button" className="btn solid mt-3" onClick={() => void send()}>
+        Bring {code} back
+      </button>
+      {wrong && (
+        <p role="alert" className="note-bar bad mt-2">
+          {wrong}
+        </p>
+      )}
+    </>
+  );
+}

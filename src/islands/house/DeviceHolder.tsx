@@ -1,0 +1,85 @@
+import { useEffect, useId, useState } from 'react';
+import type { Person } from '../../core/house/people.ts';
+import { PersonMark } from '../../ui/PersonMark.tsx';
+import { takeDevice } from '../../ui/who.ts';
+
+interface Props {
+  readonly people: readonly Person[];
+  /** Who holds this device, as the page was drawn; null: nobody said. */
+  readonly initial: number | null;
+}
+
+/** In the strip: whose hands this device is in. One tap opens the people of the house, the next changes it. */
+export function DeviceHolder({ people, initial }: Props) {
+  const id = useId();
+  const [held, setHeld] = useState(initial);
+  const [open, setOpen] = useState(false);
+  const holder = people.find((person) => person.id === held);
+  useEffect(() => {
+    if (!open) return;
+    const close = (event: Event) => {
+      if (
+        event instanceof KeyboardEvent
+          ? event.key === 'Escape'
+          : !document.getElementById(id)?.contains(event.target as Node)
+      )
+        setOpen(false);
+    };
+    window.addEventListener('keydown', close);
+    window.addEventListener('pointerdown', close);
+    return () => {
+      window.removeEventListener('keydown', close);
+      window.removeEventListener('pointerdown', close);
+    };
+  }, [open, id]);
+  const take = (person: Person | null) => {
+    takeDevice(person?.id ?? null, person?.name ?? '');
+    setHeld(person?.id ?? null);
+    setOpen(false);
+  };
+  return (
+    <div id={id} className="relative">
+      <button
+        type="button"
+        className="flex h-9 min-w-11 cursor-pointer items-center justify-center gap-1.5 rounded-[3px] border border-[#b9c3ba] px-1.5 text-[#eef0e8]"
+        aria-expanded={open}
+        aria-label={holder ? `${holder.name} holds this device. Change` : 'Whose hands? Nobody has said'}
+        onClick={() => setOpen(!open)}
+      >
+        {holder ? <PersonMark mark={holder.mark} /> : null}
+        <span className="num text-base">{holder ? holder.initials : 'Who?'}</span>
+      </button>
+      {open && (
+        <ul
+          className="absolute right-0 z-30 mt-1 w-64 border border-line bg-paper p-1 text-ink shadow-lg"
+          aria-label="People of the house"
+        >
+          {people.map((person) => (
+            <li key={person.id}>
+              <button
+                type="button"
+                className="flex min-h-11 w-full cursor-pointer items-center gap-3 px-2 text-left hover:bg-plum-soft"
+                aria-pressed={person.id === held}
+                onClick={() => take(person)}
+              >
+                <PersonMark mark={person.mark} />
+                <span className="num w-9">{person.initials}</span>
+                <span className={person.id === held ? 'font-bold' : ''}>{person.name}</span>
+              </button>
+            </li>
+          ))}
+          <li className="border-t border-line">
+            <button
+              type="button"
+              className="min-h-11 w-full cursor-pointer px-2 text-left text-ink2 hover:bg-plum-soft"
+              aria-pressed={held === null}
+              onClick={() => take(null)}
+            >
+              Nobody in particular
+            </button>
+          </li>
+        </ul>
+      )}
+    </div>
+  );
+}
