@@ -73,9 +73,19 @@ describe('the ground', () => {
         m[1]!.toLowerCase(),
       );
       const routes = route.includes('{book}')
-        ? ['crops', 'varieties', 'lots', 'places', 'containers', 'mixes', 'feeds', 'stock', 'covers', 'programmes'].map(
-            (b) => route.replace('{book}', b),
-          )
+        ? [
+            'crops',
+            'varieties',
+            'lots',
+            'places',
+            'containers',
+            'mixes',
+            'feeds',
+            'stock',
+            'covers',
+            'programmes',
+            'people',
+          ].map((b) => route.replace('{book}', b))
         : [route];
       return routes.flatMap((r) => methods.map((method) => `${method} ${r}`));
     });

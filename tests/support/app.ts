@@ -11,6 +11,8 @@ let made = 0;
 export interface App {
   readonly url: string;
   readonly databaseUrl: string;
+  /** Its process. */
+  readonly pid: number;
   /** Where devices call, user crook, password `MQTT_PASSWORD`. */
   mqttUrl(): Promise<string>;
   /** What it has written to its log so far. */
@@ -124,6 +126,7 @@ export async function startApp(
   return {
     url: `http://127.0.0.1:${port}`,
     databaseUrl: url,
+    pid: child.pid!,
     mqttUrl: async () => {
       for (let i = 0; i < 100; i++) {
         const line = log.split('\n').find((l) => l.includes('"msg":"devices may call"'));

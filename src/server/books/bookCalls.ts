@@ -25,7 +25,7 @@ export async function readBookLines(book: BookName): Promise<Response> {
 }
 
 export async function addLine(context: APIContext, book: BookName): Promise<Response> {
-  const input = await body(context, z.unknown());
+  const input = withoutRetired(await body(context, z.unknown()));
   return json(await writeLine(book, check(BOOK_SCHEMAS[book], input) as BookInputs[typeof book], null), 201);
 }
 
@@ -44,11 +44,18 @@ export async function remove(context: APIContext, book: BookName): Promise<Respo
 
 export async function changeLine(context: APIContext, book: BookName): Promise<Response> {
   const sent = await body(context, z.strictObject({ version, line: z.unknown() }));
-  const line = check(BOOK_SCHEMAS[book], sent.line) as BookInputs[typeof book];
+  const line = check(BOOK_SCHEMAS[book], withoutRetired(sent.line)) as BookInputs[typeof book];
   return json(
     await writeLine(book, line, {
       id: idParam(context),
       version: sent.version,
     }),
   );
+}
+
+/** A line as it was read may be sent back: whether it is retired is said by a call of its own. */
+function withoutRetired(line: unknown): unknown {
+  if (typeof line !== 'object' || line === null) return line;
+  const { retiredOn: _retiredOn, ...rest } = line as Record<string, unknown>;
+  return rest;
 }
