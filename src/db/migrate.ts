@@ -24,6 +24,7 @@ import * as bandsAndPlanning from './migrations/021-bands-and-planning.ts';
 import * as howSure from './migrations/022-how-sure.ts';
 import * as seasons from './migrations/023-seasons.ts';
 import * as people from './migrations/024-people.ts';
+import * as marks from './migrations/025-marks.ts';
 import { LOCKS } from './locks.ts';
 
 interface Step {
@@ -56,6 +57,7 @@ const STEPS: readonly [string, Step][] = [
   ['022-how-sure', howSure],
   ['023-seasons', seasons],
   ['024-people', people],
+  ['025-marks', marks],
 ];
 
 export const MIGRATION_NAMES = STEPS.map(([name]) => name);

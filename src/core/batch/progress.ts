@@ -68,6 +68,8 @@ export interface ProgressInput {
   readonly planned?: ChainResult;
   /** What the ladder and the gates let by the weather; absent where it is too far ahead to say. */
   readonly weather?: WeatherOut | null;
+  /** The same worked out before without the weather, which only says how the chain ends. */
+  readonly plain?: Progress;
 }
 
 /** What ladder and gates let, over many springs. Days are null where that does not come within the days looked at. */
@@ -149,23 +151,10 @@ export function stageOfPhase(state: ChainState): Stage | null {
 
 /** Plan, forecast and stands of one batch on a day. */
 export function batchProgress(input: ProgressInput): Progress {
-  const { crop, plan, state, offHeat, tables, today } = input;
-  const planned = input.planned ?? plannedChain({ crop, plan, offHeat, tables });
-  const plants = plantsOf(state, plan, input.coming_frac);
-  const plannedOn = planned.kind === 'chain' ? startOf(planned).day : today;
-  const waits = state.phase === 'planned' && !plan.joins;
-  const sowOn = waits ? chilledBy(crop, plannedOn, state.treatedOn ?? null, today) : plannedOn;
-  const forecast = forwardChain({
-    crop,
-    plan: planAsItStands(plan, state),
-    offHeat,
-    tables,
-    sowOn,
-    facts: state.facts,
-    today,
-    waitForDate: true,
-    checks: checksOf(state),
-  });
+  const { crop, plan, state, offHeat, tables } = input;
+  const planned = input.plain?.planned ?? input.planned ?? plannedChain({ crop, plan, offHeat, tables });
+  const plants = input.plain?.plants ?? plantsOf(state, plan, input.coming_frac);
+  const forecast = input.plain?.forecast ?? forecastOf(input, planned);
   if (forecast.kind !== 'chain')
     return { planned, forecast, late_days: null, early_days: 0, stands: [], out: null, plants };
   const due = plan.steps?.harden ?? plan.transplantOn - plan.hardening_days;
@@ -180,6 +169,24 @@ export function batchProgress(input: ProgressInput): Progress {
     early_days: state.facts.harden === undefined ? Math.max(0, due - Math.floor(forecast.ready_t)) : 0,
     stands: standsOf(input, forecast, plants, out.on ?? plant.day),
   };
+}
+
+/** The chain from where a batch stands, by what its plants need and what is logged of them. */
+function forecastOf({ crop, plan, state, offHeat, tables, today }: ProgressInput, planned: ChainResult): ChainResult {
+  const plannedOn = planned.kind === 'chain' ? startOf(planned).day : today;
+  const waits = state.phase === 'planned' && !plan.joins;
+  const sowOn = waits ? chilledBy(crop, plannedOn, state.treatedOn ?? null, today) : plannedOn;
+  return forwardChain({
+    crop,
+    plan: planAsItStands(plan, state),
+    offHeat,
+    tables,
+    sowOn,
+    facts: state.facts,
+    today,
+    waitForDate: true,
+    checks: checksOf(state),
+  });
 }
 
 /** How often plants were set into another container before their last pot, and after it: each time they stand still. */

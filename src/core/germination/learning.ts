@@ -52,7 +52,7 @@ export function seedsBehindShare(tested_seeds: number | null): number {
 }
 
 /** Trays learned from, the latest: older ones add next to nothing. */
-const MOST_trays = 30;
+export const MOST_trays = 30;
 /** What is thought before a tray says anything by itself: hardly anything of its time, little of its spread. */
 const LOOSE_logTime_sd = 0.6;
 const LOOSE_logSigma_sd = 0.6;
@@ -169,10 +169,18 @@ export function learn(
       most_seeds: 1 / (1 / (TRAY_seeds + 1) + 1 / (a + b + 1)) - 1,
       dead_frac: PLAIN_PRIOR.dead_frac,
     },
-    trays_count: estimates.length,
-    lotTrays_count: estimates.filter(sameLot).length,
-    varietyTrays_count: estimates.filter(sameVariety).length,
+    ...traysCounted(target, estimates),
     time_factor: Math.exp(time.mean),
     doubted_count: time.wrong_fracs.filter((chance) => chance > 0.5).length,
   };
+}
+
+/** Trays of the same lot, of the same variety, and all. */
+export function traysCounted(
+  target: Pick<TrayLearned, 'lotId' | 'varietyId'>,
+  trays: readonly Pick<TrayLearned, 'lotId' | 'varietyId'>[],
+): Pick<Learned, 'trays_count' | 'lotTrays_count' | 'varietyTrays_count'> {
+  const alike = (key: 'lotId' | 'varietyId') =>
+    trays.filter((tray) => tray[key] !== null && tray[key] === target[key]).length;
+  return { trays_count: trays.length, lotTrays_count: alike('lotId'), varietyTrays_count: alike('varietyId') };
 }

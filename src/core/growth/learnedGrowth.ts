@@ -41,7 +41,8 @@ const SAYS_sd: Readonly<Partial<Record<GrowthShown['by'], number>>> = {
 const FIRST_LEAVES_frac = 0.5;
 /** How growth differs between houses, varieties, places and batches, and how often a batch is wrong by much. Common practice, no source. */
 const GROWTH = { base_sd: 0.2, group_sds: [0.08, 0.06], noise_sd: 0.06, wrong_frac: 0.1, wrong_sd: 0.6 };
-const MOST_batches = 30;
+/** Batches learned from, the latest. */
+export const MOST_batches = 30;
 /** A learned sum is never farther from the book than this factor, either way. */
 const FARTHEST_factor = 2;
 

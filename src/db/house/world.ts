@@ -36,6 +36,9 @@ import { NurseryModel, PersonModel } from './models.ts';
 /** Everything the nursery has written down, as one consistent picture. */
 export interface World {
   readonly revision: string;
+  /** Move with every write to the books, and to the plans of batches. */
+  readonly booksMark: string;
+  readonly batchesMark: string;
   readonly nursery: NurseryRecord;
   readonly feedKey: string;
   readonly crops: readonly CropRecord[];
@@ -63,6 +66,9 @@ export interface World {
 /** Marks that move with every write: while `revision` stands, a World read before is still true; likewise the rest. */
 export interface Marks {
   readonly revision: string;
+  /** The books with the settings, seasons and people; and the plans of batches. */
+  readonly books: string;
+  readonly batches: string;
   /** Daily weather. */
   readonly weather: string;
   /** Forecasts and readings of the site. */
@@ -71,7 +77,7 @@ export interface Marks {
 
 export async function readMarks(db: Sequelize, transaction: Transaction | null = null): Promise<Marks> {
   const [rows] = await db.query(
-    `SELECT n::text AS revision, weather::text AS weather, concat_ws('.', weather, (SELECT max(id) FROM forecasts),
+    `SELECT n::text AS revision, books::text AS books, batches::text AS batches, weather::text AS weather, concat_ws('.', weather, (SELECT max(id) FROM forecasts),
        (SELECT max(id) FROM site_readings)) AS site FROM revision`,
     { transaction },
   );
@@ -84,82 +90,98 @@ export async function readMarks(db: Sequelize, transaction: Transaction | null =
  */
 export async function readWorld(db: Sequelize, known: World | null = null): Promise<World | null> {
   return db.transaction({ isolationLevel: Transaction.ISOLATION_LEVELS.REPEATABLE_READ }, async (transaction) => {
-    const all = { raw: true as const, transaction };
-    const { revision } = await readMarks(db, transaction);
-    const nursery = await NurseryModel.findByPk(1, all);
-    if (!nursery) return null;
-    const crops = await CropModel.findAll({ ...all, order: ['name'] });
-    const varieties = await VarietyModel.findAll({ ...all, order: ['name'] });
-    const lots = await LotModel.findAll({ ...all, order: ['id'] });
-    const places = await PlaceModel.findAll({
-      ...all,
-      order: ['walkOrder', 'id'],
-    });
-    const periods = await PlacePeriodModel.findAll({
-      ...all,
-      order: ['placeId', 'from'],
-    });
-    const setPoints = await PlaceSetPointModel.findAll({ ...all, order: ['placeId', 'week'] });
-    const bedLines = await readHotBedLog(db, transaction);
-    const containers = await ContainerModel.findAll({
-      ...all,
-      order: ['id'],
-    });
-    const seasons = await readSeasons(db, transaction);
-    const open = seasons.filter((season) => season.closedAt_ms === null).map((season) => season.id);
-    const batches = await BatchModel.findAll({ ...all, where: { seasonId: open, voidedAt: null }, order: ['id'] });
-    const events = await readLog(db, known, seasons, transaction);
-    const { id: _one, feedKey, ...plainNursery } = nursery;
+    const marks = await readMarks(db, transaction);
+    const books = known?.booksMark === marks.books ? known : await readBooks(db, transaction);
+    if (!books) return null;
+    const { seasons } = books;
+    const plansStand = known?.booksMark === marks.books && known.batchesMark === marks.batches;
     return {
-      revision,
-      nursery: {
-        ...plainNursery,
-        // One price of a kWh: the tariff's.
-        weights: { ...USUAL_WEIGHTS, ...plainNursery.weights, ...(await readPrices(db, transaction)) },
-        planning: { ...USUAL_PLANNING, ...plainNursery.planning },
-        potting: { ...USUAL_POTTING, ...plainNursery.potting },
-        planting: {
-          ...USUAL_PLANTING,
-          ...plainNursery.planting,
-          // A gate that came later stands as it usually does.
-          modes: { ...USUAL_PLANTING.modes, ...plainNursery.planting?.modes },
-        },
-      },
-      feedKey,
-      crops,
-      varieties,
-      lots: lots.map((lot) => ({
-        ...lot,
-        receivedOn: dayOrNull(lot.receivedOn),
-        testedOn: dayOrNull(lot.testedOn),
-        tests: lot.tests.map((test) => ({ ...test, on: requireDay(test.on) })),
-      })),
-      places: places.map((place) => ({
-        ...place,
-        closed: place.closed.map(({ from, to }) => ({ from: requireDay(from), to: requireDay(to) })),
-        setPoints: setPoints
-          .filter((s) => s.placeId === place.id)
-          .map(({ week, setPoint_C }) => ({ week: requireDay(week), setPoint_C })),
-        periods: periods
-          .filter((p) => p.placeId === place.id)
-          .map(({ from, day_C, night_C }) => ({ from, day_C, night_C })),
-        ...(place.temperature.kind === 'hot-bed'
-          ? { bedLog: bedLines.filter((line) => line.placeId === place.id) }
-          : {}),
-      })),
-      containers,
-      mixes: await MixModel.findAll({ ...all, order: ['name'] }),
-      feeds: await FeedModel.findAll({ ...all, order: ['name'] }),
-      stock: await StockItemModel.findAll({ ...all, order: ['kind', 'name'] }),
-      covers: await CoverModel.findAll({ ...all, order: ['id'] }),
-      programmes: await ProgrammeModel.findAll({ ...all, order: ['id'] }),
-      people: await PersonModel.findAll({ ...all, order: ['name'] }),
-      seasons,
+      ...books,
+      revision: marks.revision,
+      booksMark: marks.books,
+      batchesMark: marks.batches,
       kept: await readKeptOfAll(db, known?.kept ?? null, transaction),
-      batches: batches.map(batchRecord),
-      events,
+      batches: plansStand ? known.batches : await readBatches(seasons, transaction),
+      events: await readLog(db, known, seasons, transaction),
     };
   });
+}
+
+async function readBatches(seasons: readonly SeasonRecord[], transaction: Transaction): Promise<BatchRecord[]> {
+  const open = seasons.filter((season) => season.closedAt_ms === null).map((season) => season.id);
+  const where = { seasonId: open, voidedAt: null };
+  return (await BatchModel.findAll({ raw: true, transaction, where, order: ['id'] })).map(batchRecord);
+}
+
+type Books = Omit<World, 'revision' | 'booksMark' | 'batchesMark' | 'kept' | 'batches' | 'events'>;
+
+/** The books with the settings, seasons and people; null when the nursery is not set up yet. */
+async function readBooks(db: Sequelize, transaction: Transaction): Promise<Books | null> {
+  const all = { raw: true as const, transaction };
+  const nursery = await NurseryModel.findByPk(1, all);
+  if (!nursery) return null;
+  const crops = await CropModel.findAll({ ...all, order: ['name'] });
+  const varieties = await VarietyModel.findAll({ ...all, order: ['name'] });
+  const lots = await LotModel.findAll({ ...all, order: ['id'] });
+  const places = await PlaceModel.findAll({
+    ...all,
+    order: ['walkOrder', 'id'],
+  });
+  const periods = await PlacePeriodModel.findAll({
+    ...all,
+    order: ['placeId', 'from'],
+  });
+  const setPoints = await PlaceSetPointModel.findAll({ ...all, order: ['placeId', 'week'] });
+  const bedLines = await readHotBedLog(db, transaction);
+  const containers = await ContainerModel.findAll({
+    ...all,
+    order: ['id'],
+  });
+  const seasons = await readSeasons(db, transaction);
+  const { id: _one, feedKey, ...plainNursery } = nursery;
+  return {
+    nursery: {
+      ...plainNursery,
+      // One price of a kWh: the tariff's.
+      weights: { ...USUAL_WEIGHTS, ...plainNursery.weights, ...(await readPrices(db, transaction)) },
+      planning: { ...USUAL_PLANNING, ...plainNursery.planning },
+      potting: { ...USUAL_POTTING, ...plainNursery.potting },
+      planting: {
+        ...USUAL_PLANTING,
+        ...plainNursery.planting,
+        // A gate that came later stands as it usually does.
+        modes: { ...USUAL_PLANTING.modes, ...plainNursery.planting?.modes },
+      },
+    },
+    feedKey,
+    crops,
+    varieties,
+    lots: lots.map((lot) => ({
+      ...lot,
+      receivedOn: dayOrNull(lot.receivedOn),
+      testedOn: dayOrNull(lot.testedOn),
+      tests: lot.tests.map((test) => ({ ...test, on: requireDay(test.on) })),
+    })),
+    places: places.map((place) => ({
+      ...place,
+      closed: place.closed.map(({ from, to }) => ({ from: requireDay(from), to: requireDay(to) })),
+      setPoints: setPoints
+        .filter((s) => s.placeId === place.id)
+        .map(({ week, setPoint_C }) => ({ week: requireDay(week), setPoint_C })),
+      periods: periods
+        .filter((p) => p.placeId === place.id)
+        .map(({ from, day_C, night_C }) => ({ from, day_C, night_C })),
+      ...(place.temperature.kind === 'hot-bed' ? { bedLog: bedLines.filter((line) => line.placeId === place.id) } : {}),
+    })),
+    containers,
+    mixes: await MixModel.findAll({ ...all, order: ['name'] }),
+    feeds: await FeedModel.findAll({ ...all, order: ['name'] }),
+    stock: await StockItemModel.findAll({ ...all, order: ['kind', 'name'] }),
+    covers: await CoverModel.findAll({ ...all, order: ['id'] }),
+    programmes: await ProgrammeModel.findAll({ ...all, order: ['id'] }),
+    people: await PersonModel.findAll({ ...all, order: ['name'] }),
+    seasons,
+  };
 }
 
 async function readPrices(

@@ -1,9 +1,19 @@
+import { isDeepStrictEqual } from 'node:util';
+import { booksOf } from '../books/booksOf.ts';
+import { Numbered, Remembered } from '../../core/numerics/remembered.ts';
 import { plainCropOf } from '../books/cropOf.ts';
 import { looksOf, progressThrough, teachingCounts } from '../../core/batch/looks.ts';
 import { reduceLog } from '../../core/batch/reduce.ts';
 import { expectedShare_frac } from '../../core/germination/usual.ts';
 import { daysToEmerge, germinationRate } from '../../core/germination/germinationRate.ts';
-import { learn, trayEstimate, type Learned, type TrayEstimate } from '../../core/germination/learning.ts';
+import {
+  learn,
+  MOST_trays,
+  trayEstimate,
+  traysCounted,
+  type Learned,
+  type TrayEstimate,
+} from '../../core/germination/learning.ts';
 import type { Crop } from '../../core/books/crop.ts';
 import { meanTemperature_C } from '../../core/plan/schedule/placeClimate.ts';
 import type { SeasonTables } from '../../core/plan/schedule/seasonTables.ts';
@@ -38,24 +48,46 @@ const known = new WeakMap<readonly EventRecord[], { tables: SeasonTables; taught
  */
 export function taughtBy(world: World, tablesOf: TablesOf): BatchTaught[] {
   const lots = new Map(world.lots.map((lot) => [lot.id, lot]));
-  const kept = estimatesOf(world, 'emergence');
+  const kept = keptTaught(world);
   const open = world.batches.flatMap((batch): BatchTaught[] => {
     const events = world.events.get(batch.id);
     if (!events) return [];
     const one = kept.get(batch.id);
-    kept.delete(batch.id);
     // What was kept of this very log stands: the tables of today may say otherwise of days gone by.
-    if (one && one.logId === events.at(-1)!.id) return [taughtAsKept(world, one)];
+    if (one && one.logId === events.at(-1)!.id) return [one.taught];
     const tables = tablesOf(sowingDay(events));
     let held = known.get(events);
     if (held?.tables !== tables) {
       const crop = plainCropOf(world, batch);
-      held = { tables, taught: taughtSafely(batch, events, crop, tables, lots.get(batch.lotId ?? 0) ?? null) };
+      const taught = taughtSafely(batch, events, crop, tables, lots.get(batch.lotId ?? 0) ?? null);
+      // Tables of another day that say the same of days gone by teach the same: what follows from it stands.
+      held = { tables, taught: held && isDeepStrictEqual(held.taught, taught) ? held.taught : taught };
       known.set(events, held);
     }
     return held.taught ? [held.taught] : [];
   });
-  return [...[...kept.values()].map((one) => taughtAsKept(world, one)), ...open];
+  const openIds = new Set(world.batches.map((batch) => batch.id));
+  const closed = [...kept].flatMap(([batchId, { taught }]) => (openIds.has(batchId) ? [] : [taught]));
+  return [...closed, ...open];
+}
+
+interface KeptTaught {
+  readonly logId: number;
+  readonly taught: BatchTaught;
+}
+const keptKnown = new WeakMap<readonly KeptEstimate[], { books: string; byBatch: ReadonlyMap<number, KeptTaught> }>();
+
+/** What was kept, by batch, against the book as it is now: the same objects while neither changes. */
+function keptTaught(world: World): ReadonlyMap<number, KeptTaught> {
+  const { estimates } = world.kept;
+  const books = booksOf(world);
+  let held = keptKnown.get(estimates);
+  if (held?.books !== books) {
+    const kept = [...estimatesOf(world, 'emergence').values()];
+    const byBatch = new Map(kept.map((one) => [one.batchId, { logId: one.logId, taught: taughtAsKept(world, one) }]));
+    keptKnown.set(estimates, (held = { books, byBatch }));
+  }
+  return held.byBatch;
 }
 
 /** Tables that hold a day; null: one that was never sown. */
@@ -125,8 +157,34 @@ export function learnedFor(
   lot: LotRecord | null,
   but: number | null = null,
 ): Learned {
-  const own = taught.filter((t) => t.cropId === target.cropId && t.batchId !== but);
-  return learn(target, own, expectedShare(lot));
+  const ofCrop = byCrop(taught).get(target.cropId) ?? NO_TRAYS;
+  const own = but !== null && ofCrop.some((t) => t.batchId === but) ? ofCrop.filter((t) => t.batchId !== but) : ofCrop;
+  const share = expectedShare(lot);
+  // All of them are counted, but only the latest are learned from.
+  const latest = own.slice(-MOST_trays);
+  const key = [target.varietyId, target.lotId, share, latest.map((t) => trays.of(t))].join(' ');
+  const learned = learnings.get(key, () => learn(target, latest, share));
+  return own.length <= MOST_trays ? learned : { ...learned, ...traysCounted(target, own) };
+}
+
+const NO_TRAYS: readonly BatchTaught[] = [];
+const trays = new Numbered();
+/** More than there are batches and lots in a large nursery. */
+const learnings = new Remembered<Learned>(5_000);
+const taughtByCrop = new WeakMap<readonly BatchTaught[], ReadonlyMap<number, readonly BatchTaught[]>>();
+
+function byCrop(taught: readonly BatchTaught[]): ReadonlyMap<number, readonly BatchTaught[]> {
+  let groups = taughtByCrop.get(taught);
+  if (!groups) {
+    const made = new Map<number, BatchTaught[]>();
+    for (const one of taught) {
+      const group = made.get(one.cropId);
+      if (group) group.push(one);
+      else made.set(one.cropId, [one]);
+    }
+    taughtByCrop.set(taught, (groups = made));
+  }
+  return groups;
 }
 
 /**

@@ -1,3 +1,6 @@
+import { isDeepStrictEqual } from 'node:util';
+import { Numbered, Remembered } from '../../core/numerics/remembered.ts';
+import { booksOf } from '../books/booksOf.ts';
 import { plainCropOf } from '../books/cropOf.ts';
 import type { BatchEvent, Sign } from '../../core/batch/event.ts';
 import { effectiveEvents, reduceLog, type Stay } from '../../core/batch/reduce.ts';
@@ -5,6 +8,7 @@ import type { DayNumber } from '../../core/calendar/dayNumber.ts';
 import {
   growthSaid,
   learnedGrowth,
+  MOST_batches,
   type GrowthOf,
   type GrowthSaid,
   type GrowthShown,
@@ -37,22 +41,43 @@ const known = new WeakMap<readonly EventRecord[], { tables: SeasonTables; grown:
  * @param tablesOf tables by what was measured that hold a day and the year after it
  */
 export function grownBy(world: World, tablesOf: TablesOf): BatchGrown[] {
-  const kept = estimatesOf(world, 'growth');
+  const kept = keptGrown(world);
   const open = world.batches.flatMap((batch): BatchGrown[] => {
     const events = world.events.get(batch.id);
     if (!events) return [];
     const one = kept.get(batch.id);
-    kept.delete(batch.id);
-    if (one && one.logId === events.at(-1)!.id) return keptSafely(world, one);
+    if (one && one.logId === events.at(-1)!.id) return one.grown;
     const tables = tablesOf(sowingDay(events));
     let held = known.get(events);
     if (held?.tables !== tables) {
-      held = { tables, grown: grownSafely(batch, events, plainCropOf(world, batch), tables) };
+      const grown = grownSafely(batch, events, plainCropOf(world, batch), tables);
+      held = { tables, grown: held && isDeepStrictEqual(held.grown, grown) ? held.grown : grown };
       known.set(events, held);
     }
     return held.grown ? [held.grown] : [];
   });
-  return [...[...kept.values()].flatMap((one) => keptSafely(world, one)), ...open];
+  const openIds = new Set(world.batches.map((batch) => batch.id));
+  return [...[...kept].flatMap(([batchId, one]) => (openIds.has(batchId) ? [] : one.grown)), ...open];
+}
+
+interface KeptGrown {
+  readonly logId: number;
+  /** One, or none where its crop's book can no longer be worked out. */
+  readonly grown: BatchGrown[];
+}
+const keptKnown = new WeakMap<readonly KeptEstimate[], { books: string; byBatch: ReadonlyMap<number, KeptGrown> }>();
+
+/** What was kept, by batch, against the book as it is now: the same objects while neither changes. */
+function keptGrown(world: World): ReadonlyMap<number, KeptGrown> {
+  const { estimates } = world.kept;
+  const books = booksOf(world);
+  let held = keptKnown.get(estimates);
+  if (held?.books !== books) {
+    const kept = [...estimatesOf(world, 'growth').values()];
+    const byBatch = new Map(kept.map((one) => [one.batchId, { logId: one.logId, grown: keptSafely(world, one) }]));
+    keptKnown.set(estimates, (held = { books, byBatch }));
+  }
+  return held.byBatch;
 }
 
 /** A crop whose book can no longer be worked out teaches nothing. */
@@ -153,8 +178,13 @@ function grownThrough(
 
 /** Growth a batch needs here against the book's, by its crop, variety and growing place. */
 export function growthFor(grown: readonly BatchGrown[], target: GrowthOf & { readonly cropId: number }): LearnedGrowth {
-  return learnedGrowth(
-    target,
-    grown.filter((g) => g.cropId === target.cropId),
-  );
+  const own = grown.filter((g) => g.cropId === target.cropId);
+  const latest = own.slice(-MOST_batches);
+  const key = [target.varietyId, target.placeId, latest.map((one) => numbers.of(one))].join(' ');
+  const learned = learnings.get(key, () => learnedGrowth(target, latest));
+  return { ...learned, batches_count: own.length };
 }
+
+const numbers = new Numbered();
+/** More than there are varieties and places to grow in. */
+const learnings = new Remembered<LearnedGrowth>(2_000);

@@ -22,10 +22,11 @@ import type { CropRecord, LotRecord, VarietyRecord } from '../../contracts/books
 import { ProblemError } from '../../contracts/problem.ts';
 import { readMarks, readWorld, type Marks, type World } from '../../db/house/world.ts';
 import { readMeasured } from '../../db/heat/measured.ts';
-import { milestoneOf, withKeptDays } from '../../core/plan/schedule/chain.ts';
+import { milestoneOf, withKeptDays, type ChainResult } from '../../core/plan/schedule/chain.ts';
 import type { DayNumber } from '../../core/calendar/dayNumber.ts';
 import { ladderOf, type Ladder } from '../hardening/ladders.ts';
 import { knownOutside } from '../weather/knownOutside.ts';
+import { booksOf } from '../books/booksOf.ts';
 import { readSite, type Site } from '../weather/site.ts';
 import { nowAt, type Now } from '../clock.ts';
 import { database } from '../database.ts';
@@ -45,6 +46,9 @@ import { oddsNow } from '../planting/odds.ts';
 
 /** Days the tables cover from 1 January of last year: to the end of the year after next. */
 export const TABLE_DAYS = 4 * 366;
+
+/** Days after which a batch that is over has nothing left that is asked or due. */
+const OVER_days = 60;
 
 /** A batch with all that follows from its log and its plan. */
 export interface BatchView {
@@ -143,17 +147,22 @@ async function currentMeasured(world: World, now: Now): Promise<MeasuredPlaces> 
   return held.measured.value;
 }
 
-const usualHeld = new WeakMap<World, { readonly normals: string; readonly world: World }>();
+type Nursery = World['nursery'];
+const usualHeld = new WeakMap<Nursery, { readonly normals: string; readonly nursery: Nursery }>();
+const withUsualHeld = new WeakMap<World, World>();
 
-/** The books with the usual temperatures outside: as typed, else by the years imported. */
+/** The books with the usual temperatures outside: as typed, else by the years imported. The same objects while neither changes. */
 function withUsualOutside(world: World, site: Site): World {
   const { normals } = site;
   if (world.nursery.outside !== null || normals === null) return world;
   const text = JSON.stringify(normals);
-  const known = usualHeld.get(world);
-  if (known?.normals === text) return known.world;
-  const made = { ...world, nursery: { ...world.nursery, outside: normals, outsideBy: 'years' as const } };
-  usualHeld.set(world, { normals: text, world: made });
+  let usual = usualHeld.get(world.nursery);
+  if (usual?.normals !== text) {
+    usual = { normals: text, nursery: { ...world.nursery, outside: normals, outsideBy: 'years' } };
+    usualHeld.set(world.nursery, usual);
+  }
+  let made = withUsualHeld.get(world);
+  if (made?.nursery !== usual.nursery) withUsualHeld.set(world, (made = { ...world, nursery: usual.nursery }));
   return made;
 }
 
@@ -213,7 +222,8 @@ export function workOut(
   measured: MeasuredPlaces = NOTHING_MEASURED,
   site: Site | null = null,
 ): Season {
-  const same = before !== null && before.now.today === now.today && booksOf(before.world) === booksOf(world);
+  const sameDay = before?.now.today === now.today;
+  const same = before !== null && sameDay && booksOf(before.world) === booksOf(world);
   const sameSite = same && before.site === site;
   const from = climateStart(now.today);
   const by = () => tablesBy({ world, site }, from);
@@ -227,7 +237,14 @@ export function workOut(
   const grown = grownBy(world, tablesOf);
   const learned = cropsToPlanBy(world, taught, same ? before.crops : null);
   const unlike = new Set(same ? learned.filter((crop, i) => crop !== before.crops[i]).map((crop) => crop.id) : []);
-  const known = new Map(same ? before.batches.map((view) => [view.batch.id, view]) : []);
+  // Another day changes nothing of what was over long before.
+  const sameBooks = before !== null && booksOf(before.world) === booksOf(world);
+  const known = new Map(sameBooks ? before.batches.map((view) => [view.batch.id, view]) : []);
+  const longOver = ({ state, round, work }: BatchView): boolean =>
+    isOver(state.phase) &&
+    round.length === 0 &&
+    work.length === 0 &&
+    (state.lastDay ?? now.today) < now.today - OVER_days;
   const crops = new Map(learned.map((crop) => [crop.id, crop]));
   const planned = varietiesToPlanBy(world, learned);
   const varieties = new Map(planned.map((variety) => [variety.id, variety]));
@@ -257,7 +274,7 @@ export function workOut(
     const growth_factor = growthOf(written);
     if (
       last &&
-      (sameSite || isOver(last.state.phase)) &&
+      (sameDay ? sameSite || isOver(last.state.phase) : longOver(last)) &&
       last.batch.version === written.version &&
       last.events === events &&
       !unlike.has(written.cropId) &&
@@ -279,7 +296,8 @@ export function workOut(
     };
     // What is wrong with one batch is said on its own line and takes nothing else along.
     try {
-      return batchView(rest, { ...named, crop, lot, containers });
+      const planned = last && last.batch.version === written.version ? last.progress.planned : null;
+      return batchView(rest, { ...named, crop, lot, containers, planned });
     } catch (error) {
       const why = error instanceof Error ? error.message : String(error);
       log.error({ batch: batch.code, err: why }, 'a batch cannot be worked out');
@@ -319,8 +337,11 @@ function batchView(
     crop,
     lot,
     containers,
+    planned,
     ...named
   }: Named & {
+    /** Its chain as planned, where that is known and its plan and the books have not changed. */
+    readonly planned: ChainResult | null;
     readonly crop: CropRecord;
     readonly lot: LotRecord | null;
     readonly containers: ReadonlyMap<number, Container>;
@@ -332,13 +353,16 @@ function batchView(
   const { offHeat, potting } = world.nursery;
   const { state } = reduceLog(events, expectedShare(lot));
   const coming_frac = comingOf(rest, batch, events, state, lot);
-  const input = { crop, plan, state, offHeat, tables, containers, today: now.today, coming_frac };
+  // What was planned for a batch that is sown is not planned anew each day.
+  const begun = state.facts.sow !== undefined || state.facts.arrive !== undefined;
+  const asPlanned = begun && planned ? { planned } : {};
+  const input = { crop, plan, state, offHeat, tables, containers, today: now.today, coming_frac, ...asPlanned };
   const plain = batchProgress(input);
   const startsOn = plain.forecast.kind === 'chain' ? (milestoneOf(plain.forecast, 'harden')?.day ?? null) : null;
   const ladder = site ? ladderOf({ plan, crop, state, world, site, tables, startsOn }) : null;
   const odds = oddsNow({ ...rest, batches: [] }, { batch, state, ladder, progress: plain });
   const weather = odds && { ...odds.out, inTime_frac: odds.inTime_frac };
-  const reckoned = weather === null ? plain : batchProgress({ ...input, weather });
+  const reckoned = weather === null ? plain : batchProgress({ ...input, weather, plain });
   const progress = { ...reckoned, planned: withKeptDays(reckoned.planned, batch.planned) };
   const work = {
     batchId: batch.id,
@@ -418,32 +442,6 @@ function comingOf(
 }
 
 const NO_EVENTS: readonly EventRecord[] = [];
-const booksKnown = new WeakMap<World, string>();
-
-/** All a batch is worked out from besides itself and its log, as one text to compare. */
-function booksOf(world: World): string {
-  let books = booksKnown.get(world);
-  if (books === undefined) {
-    const { crops, varieties, places, containers, nursery } = world;
-    books = JSON.stringify([
-      crops,
-      varieties,
-      places,
-      containers,
-      nursery.offHeat,
-      nursery.outside,
-      nursery.learning,
-      nursery.offHeatCool,
-      nursery.potting,
-      nursery.planting,
-      world.programmes,
-      world.covers,
-    ]);
-    booksKnown.set(world, books);
-  }
-  return books;
-}
-
 /** How a batch is called: crop, variety, letter. */
 export function batchName(crop: string, variety: string, letter: string): string {
   const capital = crop.charAt(0).toUpperCase() + crop.slice(1);

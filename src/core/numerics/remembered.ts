@@ -1,0 +1,41 @@
+/** What a pure function gave for the keys it was last asked for; the key that was asked for longest ago goes first. */
+export class Remembered<T> {
+  readonly #given = new Map<string, T>();
+  readonly #most: number;
+
+  /** @throws RangeError when it is to hold nothing */
+  constructor(most: number) {
+    if (!(most >= 1)) throw new RangeError(`holds at least one answer, not ${most}`);
+    this.#most = most;
+  }
+
+  get size(): number {
+    return this.#given.size;
+  }
+
+  /** The answer to a key: as it was given before, else worked out now. */
+  get(key: string, work: () => T): T {
+    const given = this.#given.get(key);
+    if (given !== undefined) {
+      this.#given.delete(key);
+      this.#given.set(key, given);
+      return given;
+    }
+    const fresh = work();
+    this.#given.set(key, fresh);
+    if (this.#given.size > this.#most) this.#given.delete(this.#given.keys().next().value!);
+    return fresh;
+  }
+}
+
+/** Numbers for objects, the same for the same object as long as it is held by anybody: for keys of what follows from them. */
+export class Numbered {
+  readonly #numbers = new WeakMap<object, number>();
+  #next = 1;
+
+  of(one: object): number {
+    let number = this.#numbers.get(one);
+    if (number === undefined) this.#numbers.set(one, (number = this.#next++));
+    return number;
+  }
+}

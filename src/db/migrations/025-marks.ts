@@ -1,0 +1,23 @@
+import type { Sequelize } from 'sequelize';
+
+/** Marks by what was written: a line of the log leaves the books and the plans as they were read. */
+export async function up(db: Sequelize): Promise<void> {
+  await db.query(`
+    ALTER TABLE revision ADD COLUMN books bigint NOT NULL DEFAULT 0, ADD COLUMN batches bigint NOT NULL DEFAULT 0;
+    CREATE OR REPLACE FUNCTION bump_revision() RETURNS trigger LANGUAGE plpgsql AS $$
+    BEGIN
+      UPDATE revision SET n = n + 1,
+        books = books + CASE WHEN TG_TABLE_NAME IN ('batches', 'batch_events', 'kept_batches') THEN 0 ELSE 1 END,
+        batches = batches + CASE WHEN TG_TABLE_NAME = 'batches' THEN 1 ELSE 0 END;
+      RETURN NULL;
+    END $$;
+  `);
+}
+
+export async function down(db: Sequelize): Promise<void> {
+  await db.query(`
+    CREATE OR REPLACE FUNCTION bump_revision() RETURNS trigger LANGUAGE plpgsql AS $$
+      BEGIN UPDATE revision SET n = n + 1; RETURN NULL; END $$;
+    ALTER TABLE revision DROP COLUMN books, DROP COLUMN batches;
+  `);
+}
