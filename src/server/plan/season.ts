@@ -272,15 +272,13 @@ export function workOut(
     const last = known.get(written.id);
     const emergence_factor = factorOf(written);
     const growth_factor = growthOf(written);
-    if (
-      last &&
-      (sameDay ? sameSite || isOver(last.state.phase) : longOver(last)) &&
+    const asRead =
+      last !== undefined &&
       last.batch.version === written.version &&
-      last.events === events &&
       !unlike.has(written.cropId) &&
       (last.batch.plan.emergence_factor ?? 1) === emergence_factor &&
-      (last.batch.plan.growth_factor ?? 1) === growth_factor
-    )
+      (last.batch.plan.growth_factor ?? 1) === growth_factor;
+    if (asRead && last.events === events && (sameDay ? sameSite || isOver(last.state.phase) : longOver(last)))
       return last;
     const alike = emergence_factor === 1 && growth_factor === 1;
     const batch = alike ? written : { ...written, plan: { ...written.plan, emergence_factor, growth_factor } };
@@ -296,7 +294,7 @@ export function workOut(
     };
     // What is wrong with one batch is said on its own line and takes nothing else along.
     try {
-      const planned = last && last.batch.version === written.version ? last.progress.planned : null;
+      const planned = asRead ? last.progress.planned : null;
       return batchView(rest, { ...named, crop, lot, containers, planned });
     } catch (error) {
       const why = error instanceof Error ? error.message : String(error);
