@@ -5,38 +5,20 @@ import compression from 'compression';
 import { readConfig } from '../src/server/config.ts';
 import { log } from '../src/server/log.ts';
 import { connect } from '../src/db/connect.ts';
-import { migrateUp } from '../src/db/migrate.ts';
 import { readWorld } from '../src/db/house/world.ts';
 import { ForecastJob } from '../src/server/weather/forecastJob.ts';
 import { httpProvider } from '../src/server/weather/forecastProvider.ts';
-import { setUp, whatIsThere } from '../src/server/house/setup.ts';
+import { whatIsThere } from '../src/server/house/setup.ts';
 import { Bridge } from '../src/server/heat/bridge.ts';
 import { joinBroker, startBroker, type Link } from '../src/server/heat/broker.ts';
 import { DEMO_SITE, DEMO_ZONES } from '../simulators/demoHeat.ts';
 import { startWeatherService } from '../simulators/weatherService.ts';
 import { startBenches } from '../simulators/bench/devices.ts';
 import { coverOn } from '../src/core/heat/yearHours.ts';
-import { demoSeed, emptySeed } from './seeds.ts';
+import { prepare } from './prepare.ts';
 
 // Started by bin/start: brings the database up to date, sets up a nursery where there is none, serves until stopped.
 const config = readConfig(process.env);
-const flags = new Set(process.argv.slice(2));
-
-async function prepare(): Promise<void> {
-  const db = connect(config.databaseUrl);
-  try {
-    const done = await migrateUp(db);
-    if (done.length > 0) log.info({ migrations: done }, 'database brought up to date');
-    const there = await whatIsThere();
-    if (flags.has('--reset-demo') && there === 'nursery') {
-      throw new Error('--reset-demo: this database holds a real nursery, which is never overwritten');
-    }
-    if (flags.has('--empty') && there !== 'nursery') await setUp(db, emptySeed(), Date.now());
-    else if (there === 'nothing' || flags.has('--reset-demo')) await setUp(db, await demoSeed(), Date.now());
-  } finally {
-    await db.close();
-  }
-}
 
 interface Entry {
   handler: (request: import('node:http').IncomingMessage, response: import('node:http').ServerResponse) => void;
@@ -162,7 +144,7 @@ async function serve(): Promise<void> {
 }
 
 try {
-  await prepare();
+  await prepare(config.databaseUrl, new Set(process.argv.slice(2)));
   await serve();
 } catch (error) {
   process.stderr.write(`Crook cannot start: ${(error as Error).message}\n`);

@@ -15,8 +15,8 @@ export class Remembered<T> {
 
   /** The answer to a key: as it was given before, else worked out now. */
   get(key: string, work: () => T): T {
-    const given = this.#given.get(key);
-    if (given !== undefined) {
+    if (this.#given.has(key)) {
+      const given = this.#given.get(key) as T;
       this.#given.delete(key);
       this.#given.set(key, given);
       return given;

@@ -74,8 +74,6 @@ export function oddsOf(task: OddsTask, springs: Springs): BatchOdds {
   let frost = 0;
   let soilSprings = 0;
   let nightSprings = 0;
-  const nextHarm = new Int32Array(days);
-  const nextGale = new Int32Array(days);
   const plantAt = Math.min(days - 1, Math.max(0, task.transplantOn - from));
   const { modes, rules } = task;
   const need = Object.fromEntries(Object.entries(modes).map(([key, mode]) => [key, mode === 'required'])) as Record<
@@ -95,6 +93,8 @@ export function oddsOf(task: OddsTask, springs: Springs): BatchOdds {
   const { soil_days, nights: nights_days, storm_days, storm_m_s } = rules;
   const harmAt_C = task.harm_C - task.cover_K;
   const nightAt_C = nightMin_C - task.warm_K;
+  const nextHarm = nextHarms(springs, harmAt_C);
+  const nextGale = nextGales(springs, storm_m_s);
   const calendar = !need.calendar ? -Infinity : task.outFrom === null ? Infinity : task.outFrom - from;
   for (let s = 0; s < runs; s++) {
     const row = s * days;
@@ -105,23 +105,14 @@ export function oddsOf(task: OddsTask, springs: Springs): BatchOdds {
     let went = days;
     let found = 0;
     const from_i = Math.max(needHardened ? hardened[s]! : 0, calendar);
-    // Next harmful night after each day, and next gale from it on: one look back through the spring.
-    let harm = days + 999;
-    let gale = days + 999;
-    for (let i = days - 1; i >= 0; i--) {
-      nextHarm[i] = harm;
-      if (least_C[row + i]! <= harmAt_C) harm = i;
-      if (gust_m_s[row + i]! > storm_m_s) gale = i;
-      nextGale[i] = gale;
-    }
     for (let i = 0; i < days; i++) {
       if (soil_C[row + i]! < soilMin_C) warm = 0;
       else if (i > 0 || warm === 0) warm++;
       if (i > 0) nights = least_C[row + i]! >= nightAt_C ? nights + 1 : 0;
       const soilOk = warm >= soil_days;
       const nightsOk = nights >= nights_days;
-      const forecastOk = nextHarm[i]! > i + SEEN_days;
-      const stormOk = nextGale[i]! >= i + storm_days;
+      const forecastOk = nextHarm[row + i]! > i + SEEN_days;
+      const stormOk = nextGale[row + i]! >= i + storm_days;
       if (soilOk && firstSoil[s] === days) found += seen(firstSoil, s, i);
       if (nightsOk && firstNights[s] === days) found += seen(firstNights, s, i);
       if (forecastOk && firstForecast[s] === days) found += seen(firstForecast, s, i);
@@ -129,7 +120,7 @@ export function oddsOf(task: OddsTask, springs: Springs): BatchOdds {
       if (i === plantAt) {
         if (soilOk) soilSprings++;
         if (nightsOk) nightSprings++;
-        if (nextHarm[i]! <= i + AFTER_days) frost++;
+        if (nextHarm[row + i]! <= i + AFTER_days) frost++;
       }
       if (went < days) {
         if (i >= plantAt && found === WEATHER_GATES.length) break;
@@ -156,6 +147,52 @@ export function oddsOf(task: OddsTask, springs: Springs): BatchOdds {
       WEATHER_GATES.map((key) => [key, quantilesOf(first[key], from, days)]),
     ) as BatchOdds['first'],
   };
+}
+
+/** A day offset beyond all that are looked at. */
+const NEVER_days = 999;
+const harmsOf = new WeakMap<Springs, Map<number, Int32Array>>();
+const galesOf = new WeakMap<Springs, Map<number, Int32Array>>();
+
+/** For each day of each spring the next night after it that is as cold as this or colder: worked out once for a limit. */
+const nextHarms = (springs: Springs, harmAt_C: number): Int32Array =>
+  held(harmsOf, springs, harmAt_C, ({ runs, days, least_C }) => {
+    const next = new Int32Array(runs * days);
+    for (let s = 0; s < runs; s++) {
+      let harm = days + NEVER_days;
+      for (let k = (s + 1) * days - 1; k >= s * days; k--) {
+        next[k] = harm;
+        if (least_C[k]! <= harmAt_C) harm = k - s * days;
+      }
+    }
+    return next;
+  });
+
+/** For each day of each spring the next day from it on with gusts above this: worked out once for a limit. */
+const nextGales = (springs: Springs, storm_m_s: number): Int32Array =>
+  held(galesOf, springs, storm_m_s, ({ runs, days, gust_m_s }) => {
+    const next = new Int32Array(runs * days);
+    for (let s = 0; s < runs; s++) {
+      let gale = days + NEVER_days;
+      for (let k = (s + 1) * days - 1; k >= s * days; k--) {
+        if (gust_m_s[k]! > storm_m_s) gale = k - s * days;
+        next[k] = gale;
+      }
+    }
+    return next;
+  });
+
+function held(
+  store: WeakMap<Springs, Map<number, Int32Array>>,
+  springs: Springs,
+  limit: number,
+  work: (springs: Springs) => Int32Array,
+): Int32Array {
+  let byLimit = store.get(springs);
+  if (!byLimit) store.set(springs, (byLimit = new Map()));
+  let found = byLimit.get(limit);
+  if (!found) byLimit.set(limit, (found = work(springs)));
+  return found;
 }
 
 function seen(days: Int32Array, s: number, i: number): 1 {

@@ -135,7 +135,10 @@ function taughtByBatch(
   if (!sown || sown.counts.length < 2) return null;
   const progressOn = progressThrough(crop, tables, sown.sownOn, state.stays, batch.plan, null);
   const looks = looksOf(sown, progressOn);
-  const estimate = trayEstimate(looks, sown.sown, expectedShare(lot));
+  const share = expectedShare(lot);
+  // Days gone by say the same tomorrow: most trays' looks have not changed.
+  const key = [sown.sown, share, ...looks.flatMap((look) => [look.progress, look.up])].join(' ');
+  const estimate = estimates.get(key, () => trayEstimate(looks, sown.sown, share));
   if (!estimate) return null;
   const { cropId, varietyId, lotId } = batch;
   const placeId = state.stays[0]?.placeId ?? batch.plan.places.germinate;
@@ -144,6 +147,8 @@ function taughtByBatch(
   const measured = { temperature_C, book_days: bookDays(crop, temperature_C) };
   return { ...estimate, ...measured, batchId: batch.id, cropId, varietyId, lotId };
 }
+
+const estimates = new Remembered<TrayEstimate | null>(5_000);
 
 /** Share of a lot's seeds thought to come up; without a lot the usual. */
 export function expectedShare(lot: LotRecord | null): number {

@@ -1,3 +1,4 @@
+import { Numbered, Remembered } from '../../core/numerics/remembered.ts';
 import { cropAs } from '../../core/books/varietyFigures.ts';
 import { plainCropOf } from '../books/cropOf.ts';
 import { isOver } from '../../core/batch/event.ts';
@@ -430,14 +431,18 @@ function comingOf(
     state.phase === 'planned' || state.phase === 'sown' || state.phase === 'emerged' || state.phase === 'growing';
   if (!open || state.moves.length > 0) return 0;
   const { prior } = learnedFor(world.nursery.learning ? taught : [], batch, lot, batch.id);
-  const before = beliefOf(prior);
   const sown = countsOf(events);
-  if (!sown || sown.counts.length === 0) return stillComing_frac(before, null);
+  if (!sown || sown.counts.length === 0)
+    return comings.get(String(priorNumbers.of(prior)), () => stillComing_frac(beliefOf(prior), null));
   const plain = plainCropOf(world, batch);
   const looks = looksOf(sown, progressThrough(plain, plainTables, sown.sownOn, state.stays, batch.plan, null));
   // Days gone by since the last look in which nothing more was logged say nothing: nobody looked.
-  return stillComing_frac(afterLooks(before, looks, sown.sown), looks.at(-1) ?? null);
+  const key = [priorNumbers.of(prior), sown.sown, ...looks.flatMap((look) => [look.progress, look.up])].join(' ');
+  return comings.get(key, () => stillComing_frac(afterLooks(beliefOf(prior), looks, sown.sown), looks.at(-1) ?? null));
 }
+
+const priorNumbers = new Numbered();
+const comings = new Remembered<number>(5_000);
 
 const NO_EVENTS: readonly EventRecord[] = [];
 /** How a batch is called: crop, variety, letter. */

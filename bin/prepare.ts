@@ -1,0 +1,26 @@
+import { connect } from '../src/db/connect.ts';
+import { migrateUp } from '../src/db/migrate.ts';
+import { log } from '../src/server/log.ts';
+import { setUp, whatIsThere } from '../src/server/house/setup.ts';
+import { demoSeed, emptySeed } from './seeds.ts';
+
+/**
+ * Brings a database up to date and sets up a nursery where there is none.
+ * @param flags --empty: begin without the demo; --reset-demo: the demo as on its first day
+ * @throws Error when a real nursery would have to be overwritten
+ */
+export async function prepare(databaseUrl: string, flags: ReadonlySet<string>): Promise<void> {
+  const db = connect(databaseUrl);
+  try {
+    const done = await migrateUp(db);
+    if (done.length > 0) log.info({ migrations: done }, 'database brought up to date');
+    const there = await whatIsThere();
+    if (flags.has('--reset-demo') && there === 'nursery') {
+      throw new Error('--reset-demo: this database holds a real nursery, which is never overwritten');
+    }
+    if (flags.has('--empty') && there !== 'nursery') await setUp(db, emptySeed(), Date.now());
+    else if (there === 'nothing' || flags.has('--reset-demo')) await setUp(db, await demoSeed(), Date.now());
+  } finally {
+    await db.close();
+  }
+}
