@@ -30,7 +30,7 @@ const policies = Object.entries(ROOMS).map(([from, allowed]) => ({
 }));
 
 export default tseslint.config(
-  { ignores: ['dist', '.astro', 'node_modules', 'test-results', 'playwright-report', '.state'] },
+  { ignores: ['dist', '.astro', 'node_modules', 'test-results', 'playwright-report', '.state', '.stryker-tmp'] },
   ...tseslint.configs.recommended,
   ...astro.configs.recommended,
   {

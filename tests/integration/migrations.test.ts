@@ -7,7 +7,9 @@ import { connect } from '../../src/db/connect.ts';
 import { MIGRATION_NAMES, migrateDown, migrateUp, pendingMigrations } from '../../src/db/migrate.ts';
 import { readWorld, type World } from '../../src/db/house/world.ts';
 import { libraryCrops, setUp, whatIsThere } from '../../src/server/house/setup.ts';
+import { requireDay } from '../../src/core/calendar/dayNumber.ts';
 import { newDatabase } from '../support/app.ts';
+import { logBetween, makeYear, yearsSeed } from '../support/madeUpYears.ts';
 
 let db: Sequelize;
 beforeAll(async () => {
@@ -180,3 +182,44 @@ function urlOf(connection: Sequelize): string {
   const { username, password, host, port, database } = connection.config;
   return `postgres://${username}:${String(password)}@${host}:${port}/${database}`;
 }
+
+describe('a made-up nursery of five years', () => {
+  it('keeps every batch in its year, its log and its plans, down to before there were seasons and up again', async () => {
+    const own = connect(await newDatabase());
+    try {
+      await migrateUp(own);
+      await setUp(own, yearsSeed(2027), 0);
+      const ids = new Map((await readWorld(own))!.crops.map((crop) => [crop.name, crop]));
+      for (let year = 2027; year < 2032; year++)
+        await logBetween(own, await makeYear(own, year, 32, ids), 0, requireDay(`${year}-12-31`));
+      // Somebody who wrote, a line retired and a batch voided: what the later steps added goes with them, the rest stays.
+      await own.query(`UPDATE crops SET retired_on = '2030-01-01' WHERE name = 'leek'`);
+      await own.query(`UPDATE batches SET voided_at = now() WHERE id = 5`);
+      await own.query(`INSERT INTO batch_events (batch_id, kind, on_day, author_id, idempotency_key, request_hash)
+        VALUES (5, 'voided', '2031-12-31', 1, 'five-years-1', 'h')`);
+      const before = (await readWorld(own))!;
+      expect(before.batches).toHaveLength(5 * 32 - 1);
+      const logOf = (world: World, id: number) => world.events.get(id)!.map(({ authorId: _author, ...line }) => line);
+      for (const to of ['022-how-sure', '013-crop-library', '004-places-and-plans']) {
+        await migrateDown(own, to);
+        expect(await migrateUp(own)).toEqual(MIGRATION_NAMES.slice(MIGRATION_NAMES.indexOf(to) + 1));
+        const after = (await readWorld(own))!;
+        expect(after.batches).toHaveLength(5 * 32);
+        expect(after.seasons.map((one) => one.name)).toEqual(['2027', '2028', '2029', '2030', '2031']);
+        for (const season of after.seasons)
+          expect(after.batches.filter((batch) => batch.seasonId === season.id)).toHaveLength(32);
+        for (const batch of before.batches) {
+          const same = after.batches.find((one) => one.id === batch.id)!;
+          const { code, letter, plan } = batch;
+          expect([same.plan.transplantOn, same.letter, same.code]).toEqual([plan.transplantOn, letter, code]);
+          if (to === '022-how-sure') expect(logOf(after, batch.id)).toEqual(logOf(before, batch.id));
+        }
+        expect(after.events.get(5)!.every((line) => line.kind !== 'voided')).toBe(true);
+        const [versions] = await own.query('SELECT count(DISTINCT batch_id)::integer AS n FROM plan_versions');
+        expect((versions as { n: number }[])[0]!.n).toBe(5 * 32);
+      }
+    } finally {
+      await own.close();
+    }
+  });
+});

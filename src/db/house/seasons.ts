@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import type { Sequelize, Transaction } from 'sequelize';
 import type { PottingDetails } from '../../core/batch/event.ts';
 import type { KeptBatch } from '../../core/batch/keptBatch.ts';
@@ -256,6 +257,8 @@ export interface KeptEstimate {
   readonly lotId: number | null;
   readonly placeId: number | null;
   readonly estimate: Readonly<Record<string, number | null>>;
+  /** When it was kept: one that was not kept again is the same object as before. */
+  readonly keptAt: string;
 }
 
 /** What seasons that are no longer worked out have left, and what was kept of open ones. */
@@ -278,7 +281,7 @@ export interface KeptPotting {
 export async function readKeptOfAll(db: Sequelize, known: Kept | null, transaction: In = null): Promise<Kept> {
   const [row] = await rows(
     db,
-    `SELECT concat_ws(' ', (SELECT count(*) FROM kept_estimates), (SELECT max(kept_at) FROM kept_estimates),
+    `SELECT concat_ws(' ', (SELECT kept FROM revision),
        (SELECT concat_ws('/', count(*), max(voided_at)) FROM batches WHERE voided_at IS NOT NULL),
        (SELECT string_agg(id::text, ',' ORDER BY id) FROM seasons WHERE closed_at IS NOT NULL)) AS mark`,
     [],
@@ -286,7 +289,8 @@ export async function readKeptOfAll(db: Sequelize, known: Kept | null, transacti
   );
   const mark = row!['mark'] as string;
   if (known?.mark === mark) return known;
-  return { mark, estimates: await readEstimates(db, transaction), pottings: await readPottings(db, transaction) };
+  const estimates = await readEstimates(db, known?.estimates ?? [], transaction);
+  return { mark, estimates, pottings: await readPottings(db, transaction) };
 }
 
 /** Timed pottings of closed seasons that no later line corrects. */
@@ -309,24 +313,30 @@ async function readPottings(db: Sequelize, transaction: In): Promise<KeptPotting
 }
 
 /** All kept estimates, in the order in which the batches were made. */
-async function readEstimates(db: Sequelize, transaction: In): Promise<KeptEstimate[]> {
+async function readEstimates(db: Sequelize, known: readonly KeptEstimate[], transaction: In): Promise<KeptEstimate[]> {
+  const before = new Map(known.map((one) => [`${one.batchId} ${one.taught}`, one]));
   const found = await rows(
     db,
-    `SELECT e.batch_id, e.taught, e.log_id, e.estimate, b.crop_id, b.variety_id, b.lot_id, b.grow_place_id
+    `SELECT e.batch_id, e.taught, e.log_id, e.estimate, e.kept_at::text AS kept_at, b.crop_id, b.variety_id, b.lot_id, b.grow_place_id
      FROM kept_estimates e JOIN batches b ON b.id = e.batch_id AND b.voided_at IS NULL ORDER BY e.batch_id, e.taught`,
     [],
     transaction,
   );
-  return found.map((row) => ({
-    batchId: row['batch_id'] as number,
-    taught: row['taught'] as KeptEstimate['taught'],
-    logId: row['log_id'] as number,
-    cropId: row['crop_id'] as number,
-    varietyId: row['variety_id'] as number | null,
-    lotId: row['lot_id'] as number | null,
-    placeId: row['grow_place_id'] as number | null,
-    estimate: row['estimate'] as KeptEstimate['estimate'],
-  }));
+  return found.map((row) => {
+    const one: KeptEstimate = {
+      batchId: row['batch_id'] as number,
+      taught: row['taught'] as KeptEstimate['taught'],
+      logId: row['log_id'] as number,
+      cropId: row['crop_id'] as number,
+      varietyId: row['variety_id'] as number | null,
+      lotId: row['lot_id'] as number | null,
+      placeId: row['grow_place_id'] as number | null,
+      estimate: row['estimate'] as KeptEstimate['estimate'],
+      keptAt: row['kept_at'] as string,
+    };
+    const last = before.get(`${one.batchId} ${one.taught}`);
+    return last && isDeepStrictEqual(last, one) ? last : one;
+  });
 }
 
 /** Writes what batches taught; what was kept of them before is written over. */

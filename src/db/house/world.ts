@@ -102,7 +102,7 @@ export async function readWorld(db: Sequelize, known: World | null = null): Prom
       batchesMark: marks.batches,
       kept: await readKeptOfAll(db, known?.kept ?? null, transaction),
       batches: plansStand ? known.batches : await readBatches(seasons, transaction),
-      events: await readLog(db, known, seasons, transaction),
+      events: await readLog(db, known, seasons, plansStand, transaction),
     };
   });
 }
@@ -201,26 +201,37 @@ const openIds = (seasons: readonly SeasonRecord[]): string =>
 
 type Log = ReadonlyMap<number, readonly EventRecord[]>;
 
-/** The whole log by batch: what is known and what has come since, or all anew when the two do not add up. */
+/** Lines with numbers given out at the same time may be committed out of order, but not by more than this. */
+const LATE_lines = 2_000;
+
+/**
+ * The whole log by batch: what is known and what has come since, or all anew when the two do not add up.
+ * @param plansStand no batch was made, voided or moved since: then only the latest lines are added up
+ */
 async function readLog(
   db: Sequelize,
   known: World | null,
   seasons: readonly SeasonRecord[],
+  plansStand: boolean,
   transaction: Transaction,
 ): Promise<Log> {
-  let lastId = 0;
-  let held = 0;
-  for (const events of known?.events.values() ?? []) {
-    held += events.length;
-    lastId = Math.max(lastId, events.at(-1)?.id ?? 0);
-  }
   if (!known || openIds(known.seasons) !== openIds(seasons))
     return groupByBatch(await readEvents(db, null, transaction));
+  let lastId = 0;
+  for (const events of known.events.values()) lastId = Math.max(lastId, events.at(-1)?.id ?? 0);
+  const after = plansStand ? lastId - LATE_lines : 0;
+  let held = 0;
+  for (const events of known.events.values())
+    for (let i = events.length - 1; i >= 0 && events[i]!.id > after; i--) held++;
   const news = await readEvents(db, null, transaction, lastId);
   // A line with a lower number can have been committed later than one with a higher.
-  const [rows] = await db.query(`SELECT count(*)::integer AS n FROM batch_events ${OF_OPEN}`, { transaction });
+  const [rows] = await db.query(`SELECT count(*)::integer AS n FROM batch_events e ${OF_OPEN} AND e.id > $1`, {
+    bind: [after],
+    transaction,
+  });
   if ((rows as { n: number }[])[0]!.n !== held + news.length)
     return groupByBatch(await readEvents(db, null, transaction));
+  if (news.length === 0) return known.events;
   const log = new Map(known.events);
   for (const [batchId, events] of groupByBatch(news)) log.set(batchId, [...(log.get(batchId) ?? []), ...events]);
   return log;

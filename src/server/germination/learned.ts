@@ -75,19 +75,21 @@ interface KeptTaught {
   readonly logId: number;
   readonly taught: BatchTaught;
 }
-const keptKnown = new WeakMap<readonly KeptEstimate[], { books: string; byBatch: ReadonlyMap<number, KeptTaught> }>();
+const keptKnown = new WeakMap<KeptEstimate, { readonly books: string; readonly kept: KeptTaught }>();
 
 /** What was kept, by batch, against the book as it is now: the same objects while neither changes. */
 function keptTaught(world: World): ReadonlyMap<number, KeptTaught> {
-  const { estimates } = world.kept;
   const books = booksOf(world);
-  let held = keptKnown.get(estimates);
-  if (held?.books !== books) {
-    const kept = [...estimatesOf(world, 'emergence').values()];
-    const byBatch = new Map(kept.map((one) => [one.batchId, { logId: one.logId, taught: taughtAsKept(world, one) }]));
-    keptKnown.set(estimates, (held = { books, byBatch }));
-  }
-  return held.byBatch;
+  return new Map(
+    [...estimatesOf(world, 'emergence').values()].map((one) => {
+      let held = keptKnown.get(one);
+      if (held?.books !== books) {
+        held = { books, kept: { logId: one.logId, taught: taughtAsKept(world, one) } };
+        keptKnown.set(one, held);
+      }
+      return [one.batchId, held.kept];
+    }),
+  );
 }
 
 /** Tables that hold a day; null: one that was never sown. */

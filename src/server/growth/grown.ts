@@ -65,19 +65,21 @@ interface KeptGrown {
   /** One, or none where its crop's book can no longer be worked out. */
   readonly grown: BatchGrown[];
 }
-const keptKnown = new WeakMap<readonly KeptEstimate[], { books: string; byBatch: ReadonlyMap<number, KeptGrown> }>();
+const keptKnown = new WeakMap<KeptEstimate, { readonly books: string; readonly kept: KeptGrown }>();
 
 /** What was kept, by batch, against the book as it is now: the same objects while neither changes. */
 function keptGrown(world: World): ReadonlyMap<number, KeptGrown> {
-  const { estimates } = world.kept;
   const books = booksOf(world);
-  let held = keptKnown.get(estimates);
-  if (held?.books !== books) {
-    const kept = [...estimatesOf(world, 'growth').values()];
-    const byBatch = new Map(kept.map((one) => [one.batchId, { logId: one.logId, grown: keptSafely(world, one) }]));
-    keptKnown.set(estimates, (held = { books, byBatch }));
-  }
-  return held.byBatch;
+  return new Map(
+    [...estimatesOf(world, 'growth').values()].map((one) => {
+      let held = keptKnown.get(one);
+      if (held?.books !== books) {
+        held = { books, kept: { logId: one.logId, grown: keptSafely(world, one) } };
+        keptKnown.set(one, held);
+      }
+      return [one.batchId, held.kept];
+    }),
+  );
 }
 
 /** A crop whose book can no longer be worked out teaches nothing. */
