@@ -1,5 +1,6 @@
 import type { DayNumber } from '../calendar/dayNumber.ts';
 import type { LadderAt, LadderRules } from '../hardening/ladder.ts';
+import { Remembered } from '../numerics/remembered.ts';
 import { ladderWalk } from '../hardening/walk.ts';
 import type { Springs } from '../plan/springs/springs.ts';
 import type { GateModes, GateRules } from './gates.ts';
@@ -64,73 +65,26 @@ const SEEN_days = 4;
  * weather of the coming four days stands for the forecast of that day.
  */
 export function oddsOf(task: OddsTask, springs: Springs): BatchOdds {
-  const { runs, days, from, least_C, most_C, gust_m_s, soil_C } = springs;
+  const { runs, days, from, least_C, most_C, gust_m_s } = springs;
+  const { modes } = task;
+  const gates = gateDays(springs, gateLimits(task));
   const hardened = new Int32Array(runs);
   const out = new Int32Array(runs);
-  const first = Object.fromEntries(WEATHER_GATES.map((key) => [key, new Int32Array(runs).fill(days)])) as Record<
-    WeatherGate,
-    Int32Array
-  >;
   let frost = 0;
   let soilSprings = 0;
   let nightSprings = 0;
   const plantAt = Math.min(days - 1, Math.max(0, task.transplantOn - from));
-  const { modes, rules } = task;
-  const need = Object.fromEntries(Object.entries(modes).map(([key, mode]) => [key, mode === 'required'])) as Record<
-    keyof GateModes,
-    boolean
-  >;
   const walk = ladderWalk(task.ladder);
-  const [needSoil, needNights, needForecast, needStorm, needHardened] = [
-    need.soil,
-    need.nights,
-    need.forecast,
-    need.storm,
-    need.hardened,
-  ];
-  const { soil: firstSoil, nights: firstNights, forecast: firstForecast, storm: firstStorm } = first;
-  const { soilMin_C, nightMin_C } = task;
-  const { soil_days, nights: nights_days, storm_days, storm_m_s } = rules;
-  const harmAt_C = task.harm_C - task.cover_K;
-  const nightAt_C = nightMin_C - task.warm_K;
-  const nextHarm = nextHarms(springs, harmAt_C);
-  const nextGale = nextGales(springs, storm_m_s);
-  const calendar = !need.calendar ? -Infinity : task.outFrom === null ? Infinity : task.outFrom - from;
+  const calendar = modes.calendar !== 'required' ? -Infinity : task.outFrom === null ? Infinity : task.outFrom - from;
   for (let s = 0; s < runs; s++) {
     const row = s * days;
     const done = walk(task.at, { least_C, most_C, gust_m_s, row, days }, Math.max(0, task.hardenFrom - from));
     hardened[s] = done < 0 ? days : done;
-    let nights = task.nightsSoFar;
-    let warm = task.warmSoFar;
-    let went = days;
-    let found = 0;
-    const from_i = Math.max(needHardened ? hardened[s]! : 0, calendar);
-    for (let i = 0; i < days; i++) {
-      if (soil_C[row + i]! < soilMin_C) warm = 0;
-      else if (i > 0 || warm === 0) warm++;
-      if (i > 0) nights = least_C[row + i]! >= nightAt_C ? nights + 1 : 0;
-      const soilOk = warm >= soil_days;
-      const nightsOk = nights >= nights_days;
-      const forecastOk = nextHarm[row + i]! > i + SEEN_days;
-      const stormOk = nextGale[row + i]! >= i + storm_days;
-      if (soilOk && firstSoil[s] === days) found += seen(firstSoil, s, i);
-      if (nightsOk && firstNights[s] === days) found += seen(firstNights, s, i);
-      if (forecastOk && firstForecast[s] === days) found += seen(firstForecast, s, i);
-      if (stormOk && firstStorm[s] === days) found += seen(firstStorm, s, i);
-      if (i === plantAt) {
-        if (soilOk) soilSprings++;
-        if (nightsOk) nightSprings++;
-        if (nextHarm[row + i]! <= i + AFTER_days) frost++;
-      }
-      if (went < days) {
-        if (i >= plantAt && found === WEATHER_GATES.length) break;
-        continue;
-      }
-      if (i < from_i || (needSoil && !soilOk) || (needNights && !nightsOk)) continue;
-      if ((needForecast && !forecastOk) || (needStorm && !stormOk)) continue;
-      went = i;
-    }
-    out[s] = went;
+    const from_i = Math.max(0, modes.hardened === 'required' ? hardened[s]! : 0, calendar);
+    out[s] = from_i < days ? gates.next[row + from_i]! : days;
+    if (gates.soilOk[row + plantAt] === 1) soilSprings++;
+    if (gates.nightsOk[row + plantAt] === 1) nightSprings++;
+    if (gates.nextHarm[row + plantAt]! <= plantAt + AFTER_days) frost++;
   }
   const inTime = task.lastGoodOn - from;
   let late = 0;
@@ -144,61 +98,124 @@ export function oddsOf(task: OddsTask, springs: Springs): BatchOdds {
     soil_frac: soilSprings / runs,
     nights_frac: nightSprings / runs,
     first: Object.fromEntries(
-      WEATHER_GATES.map((key) => [key, quantilesOf(first[key], from, days)]),
+      WEATHER_GATES.map((key) => [key, quantilesOf(gates.first[key], from, days)]),
     ) as BatchOdds['first'],
   };
 }
 
+/** All that the gates that hang on weather go by. Batches of one crop under one cover share it. */
+interface GateLimits {
+  readonly soilMin_C: number;
+  readonly warmSoFar: number;
+  readonly soil_days: number;
+  /** Night without the cover that is warm enough with it. */
+  readonly nightAt_C: number;
+  readonly nightsSoFar: number;
+  readonly nights: number;
+  /** Night without the cover that harms under it. */
+  readonly harmAt_C: number;
+  readonly storm_m_s: number;
+  readonly storm_days: number;
+  readonly need: Readonly<Record<WeatherGate, boolean>>;
+}
+
+function gateLimits(task: OddsTask): GateLimits {
+  const { modes, rules } = task;
+  return {
+    soilMin_C: task.soilMin_C,
+    warmSoFar: task.warmSoFar,
+    soil_days: rules.soil_days,
+    nightAt_C: task.nightMin_C - task.warm_K,
+    nightsSoFar: task.nightsSoFar,
+    nights: rules.nights,
+    harmAt_C: task.harm_C - task.cover_K,
+    storm_m_s: rules.storm_m_s,
+    storm_days: rules.storm_days,
+    need: {
+      soil: modes.soil === 'required',
+      nights: modes.nights === 'required',
+      forecast: modes.forecast === 'required',
+      storm: modes.storm === 'required',
+    },
+  };
+}
+
+/** The gates day by day through every spring; a day of a spring stands at spring * days + day. */
+interface GateDays {
+  /** First day from each on by which all gates that are required stand open; `days` where none does. */
+  readonly next: Int16Array;
+  readonly soilOk: Uint8Array;
+  readonly nightsOk: Uint8Array;
+  /** Next harmful night after each day. */
+  readonly nextHarm: Int16Array;
+  /** First day each gate stands open, by spring; `days` where it never does. */
+  readonly first: Readonly<Record<WeatherGate, Int32Array>>;
+}
+
+const gatesHeld = new WeakMap<Springs, Remembered<GateDays>>();
+/** Crops and covers of a season's batches; each takes half a megabyte. */
+const MOST_held = 60;
+
+/** Walked through once for each set of limits. */
+function gateDays(springs: Springs, limits: GateLimits): GateDays {
+  let held = gatesHeld.get(springs);
+  if (!held) gatesHeld.set(springs, (held = new Remembered(MOST_held)));
+  return held.get(JSON.stringify(limits), () => walkedGates(springs, limits));
+}
+
+function walkedGates(springs: Springs, limits: GateLimits): GateDays {
+  const { runs, days, least_C, gust_m_s, soil_C } = springs;
+  const { need, harmAt_C, nightAt_C, soilMin_C, storm_m_s } = limits;
+  const size = runs * days;
+  const next = new Int16Array(size);
+  const soilOk = new Uint8Array(size);
+  const nightsOk = new Uint8Array(size);
+  const nextHarm = new Int16Array(size);
+  const first = Object.fromEntries(WEATHER_GATES.map((key) => [key, new Int32Array(runs).fill(days)])) as Record<
+    WeatherGate,
+    Int32Array
+  >;
+  for (let s = 0; s < runs; s++) {
+    const row = s * days;
+    let nights = limits.nightsSoFar;
+    let warm = limits.warmSoFar;
+    for (let i = 0; i < days; i++) {
+      if (soil_C[row + i]! < soilMin_C) warm = 0;
+      else if (i > 0 || warm === 0) warm++;
+      if (i > 0) nights = least_C[row + i]! >= nightAt_C ? nights + 1 : 0;
+      if (warm >= limits.soil_days) soilOk[row + i] = 1;
+      if (nights >= limits.nights) nightsOk[row + i] = 1;
+    }
+    // Back through the spring: what is still to come after each day.
+    let harm = days + NEVER_days;
+    let gale = days + NEVER_days;
+    let open = days;
+    for (let i = days - 1; i >= 0; i--) {
+      nextHarm[row + i] = harm;
+      const forecastOk = harm > i + SEEN_days;
+      if (least_C[row + i]! <= harmAt_C) harm = i;
+      if (gust_m_s[row + i]! > storm_m_s) gale = i;
+      const stormOk = gale >= i + limits.storm_days;
+      const [soil, warmNights] = [soilOk[row + i] === 1, nightsOk[row + i] === 1];
+      if (soil) first.soil[s] = i;
+      if (warmNights) first.nights[s] = i;
+      if (forecastOk) first.forecast[s] = i;
+      if (stormOk) first.storm[s] = i;
+      if (
+        (soil || !need.soil) &&
+        (warmNights || !need.nights) &&
+        (forecastOk || !need.forecast) &&
+        (stormOk || !need.storm)
+      )
+        open = i;
+      next[row + i] = open;
+    }
+  }
+  return { next, soilOk, nightsOk, nextHarm, first };
+}
+
 /** A day offset beyond all that are looked at. */
 const NEVER_days = 999;
-const harmsOf = new WeakMap<Springs, Map<number, Int32Array>>();
-const galesOf = new WeakMap<Springs, Map<number, Int32Array>>();
-
-/** For each day of each spring the next night after it that is as cold as this or colder: worked out once for a limit. */
-const nextHarms = (springs: Springs, harmAt_C: number): Int32Array =>
-  held(harmsOf, springs, harmAt_C, ({ runs, days, least_C }) => {
-    const next = new Int32Array(runs * days);
-    for (let s = 0; s < runs; s++) {
-      let harm = days + NEVER_days;
-      for (let k = (s + 1) * days - 1; k >= s * days; k--) {
-        next[k] = harm;
-        if (least_C[k]! <= harmAt_C) harm = k - s * days;
-      }
-    }
-    return next;
-  });
-
-/** For each day of each spring the next day from it on with gusts above this: worked out once for a limit. */
-const nextGales = (springs: Springs, storm_m_s: number): Int32Array =>
-  held(galesOf, springs, storm_m_s, ({ runs, days, gust_m_s }) => {
-    const next = new Int32Array(runs * days);
-    for (let s = 0; s < runs; s++) {
-      let gale = days + NEVER_days;
-      for (let k = (s + 1) * days - 1; k >= s * days; k--) {
-        if (gust_m_s[k]! > storm_m_s) gale = k - s * days;
-        next[k] = gale;
-      }
-    }
-    return next;
-  });
-
-function held(
-  store: WeakMap<Springs, Map<number, Int32Array>>,
-  springs: Springs,
-  limit: number,
-  work: (springs: Springs) => Int32Array,
-): Int32Array {
-  let byLimit = store.get(springs);
-  if (!byLimit) store.set(springs, (byLimit = new Map()));
-  let found = byLimit.get(limit);
-  if (!found) byLimit.set(limit, (found = work(springs)));
-  return found;
-}
-
-function seen(days: Int32Array, s: number, i: number): 1 {
-  days[s] = i;
-  return 1;
-}
 
 /** P10, P50, P90 of day offsets: the least day by which that share has come. */
 function quantilesOf(offsets: Int32Array, from: DayNumber, days: number): Quantiles {

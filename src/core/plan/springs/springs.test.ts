@@ -4,6 +4,8 @@ import { requireDay } from '../../calendar/dayNumber.ts';
 import { shelterOf } from '../../hardening/ladder.ts';
 import { PROGRAMMES, rungsFor } from '../../hardening/programme.ts';
 import { USUAL_MODES, USUAL_RULES } from '../../planting/gates.ts';
+import { ladderWalk } from '../../hardening/walk.ts';
+import { seededRandom } from '../../numerics/random.ts';
 import { oddsOf, type OddsTask } from '../../planting/odds.ts';
 import { outsideClimate } from '../schedule/outsideClimate.ts';
 import { DEMO_OUTSIDE } from '../../../../simulators/demoBooks.ts';
@@ -182,5 +184,123 @@ describe('whole seasons', () => {
 
   it('and are not set apart where the years were alike', () => {
     expect(meansOf(0).sd).toBeLessThan(0.5);
+  });
+});
+
+/** The same odds by the plainest way: every gate asked on every day of every spring. */
+function plainly(task: OddsTask, springs: ReturnType<typeof simulatedSprings>) {
+  const { runs, days, least_C, soil_C, gust_m_s } = springs;
+  const at = (column: Float32Array | Float64Array, s: number, i: number) => column[s * days + i]!;
+  const plantAt = Math.min(days - 1, Math.max(0, task.transplantOn - springs.from));
+  const { modes, rules } = task;
+  const walk = ladderWalk(task.ladder);
+  const out: number[] = [];
+  const firsts = { soil: [] as number[], nights: [] as number[], forecast: [] as number[], storm: [] as number[] };
+  const counts = { soil: 0, nights: 0, frost: 0 };
+  for (let s = 0; s < runs; s++) {
+    const harms = (i: number) => at(least_C, s, i) <= task.harm_C - task.cover_K;
+    const run = (i: number, good: (day: number) => boolean, soFar: number, today: boolean): number => {
+      let n = 0;
+      for (let day = i; day >= (today ? 0 : 1); day--) {
+        if (!good(day)) return n;
+        n++;
+      }
+      return n + (today ? Math.max(0, soFar - 1) : soFar);
+    };
+    const soil = (i: number) =>
+      run(i, (day) => at(soil_C, s, day) >= task.soilMin_C, task.warmSoFar, true) >= rules.soil_days;
+    const nights = (i: number) =>
+      run(i, (day) => at(least_C, s, day) >= task.nightMin_C - task.warm_K, task.nightsSoFar, false) >= rules.nights;
+    const forecast = (i: number) => ![1, 2, 3, 4].some((k) => i + k < days && harms(i + k));
+    const storm = (i: number) =>
+      !Array.from({ length: rules.storm_days }, (_, k) => i + k).some(
+        (k) => k < days && at(gust_m_s, s, k) > rules.storm_m_s,
+      );
+    const done = walk(task.at, { ...springs, row: s * days }, Math.max(0, task.hardenFrom - springs.from));
+    const first = (gate: (i: number) => boolean) => {
+      for (let i = 0; i < days; i++) if (gate(i)) return i;
+      return days;
+    };
+    const need = (key: keyof typeof modes) => modes[key] === 'required';
+    out.push(
+      first(
+        (i) =>
+          (!need('hardened') || (done >= 0 && i >= done)) &&
+          (!need('calendar') || (task.outFrom !== null && i >= task.outFrom - springs.from)) &&
+          (!need('soil') || soil(i)) &&
+          (!need('nights') || nights(i)) &&
+          (!need('forecast') || forecast(i)) &&
+          (!need('storm') || storm(i)),
+      ),
+    );
+    firsts.soil.push(first(soil));
+    firsts.nights.push(first(nights));
+    firsts.forecast.push(first(forecast));
+    firsts.storm.push(first(storm));
+    if (soil(plantAt)) counts.soil++;
+    if (nights(plantAt)) counts.nights++;
+    for (let i = plantAt + 1; i <= plantAt + 30 && i < days; i++)
+      if (harms(i)) {
+        counts.frost++;
+        break;
+      }
+  }
+  const quantiles = (list: number[]) => {
+    const sorted = [...list].sort((a, b) => a - b);
+    const q = (p: number) => {
+      const i = sorted[Math.max(0, Math.ceil(p * runs) - 1)]!;
+      return i >= days ? null : springs.from + i;
+    };
+    return { p10: q(0.1), p50: q(0.5), p90: q(0.9) };
+  };
+  return {
+    out: quantiles(out),
+    inTime_frac: 1 - out.filter((i) => i > task.lastGoodOn - springs.from).length / runs,
+    frost_frac: counts.frost / runs,
+    soil_frac: counts.soil / runs,
+    nights_frac: counts.nights / runs,
+    first: Object.fromEntries(Object.entries(firsts).map(([key, list]) => [key, quantiles(list)])),
+  };
+}
+
+describe('odds are what asking every gate on every day says', () => {
+  const springs = simulatedSprings({ ...input, runs: 60, days: 70 });
+  const random = seededRandom(41);
+  const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!;
+  it('for 120 tasks of all kinds', () => {
+    for (let n = 0; n < 120; n++) {
+      const mode = () => pick(['required', 'advisory', 'off'] as const);
+      const one: OddsTask = {
+        ...task,
+        hardenFrom: from + Math.floor(random() * 80) - 10,
+        modes: {
+          ...task.modes,
+          soil: mode(),
+          nights: mode(),
+          forecast: mode(),
+          storm: mode(),
+          hardened: mode(),
+          calendar: mode(),
+        },
+        rules: {
+          ...task.rules,
+          soil_days: 1 + Math.floor(random() * 4),
+          nights: 1 + Math.floor(random() * 4),
+          storm_m_s: 8 + 12 * random(),
+        },
+        outFrom: random() < 0.1 ? null : from + Math.floor(random() * 80) - 10,
+        soilMin_C: 6 + 10 * random(),
+        nightMin_C: 2 + 8 * random(),
+        harm_C: 4 * random() - 2,
+        cover_K: 3 * random(),
+        warm_K: 3 * random(),
+        nightsSoFar: Math.floor(random() * 5),
+        warmSoFar: Math.floor(random() * 5),
+        transplantOn: from + Math.floor(random() * 80) - 5,
+      };
+      const lastGoodOn = one.transplantOn + 7;
+      const { hardened: _hardened, batchId: _id, ...odds } = oddsOf({ ...one, lastGoodOn }, springs);
+      expect(odds, JSON.stringify(one)).toEqual(plainly({ ...one, lastGoodOn }, springs));
+    }
   });
 });
