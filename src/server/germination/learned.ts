@@ -77,19 +77,27 @@ interface KeptTaught {
 }
 const keptKnown = new WeakMap<KeptEstimate, { readonly books: string; readonly kept: KeptTaught }>();
 
+const allKept = new WeakMap<readonly KeptEstimate[], { books: string; byBatch: ReadonlyMap<number, KeptTaught> }>();
+
 /** What was kept, by batch, against the book as it is now: the same objects while neither changes. */
 function keptTaught(world: World): ReadonlyMap<number, KeptTaught> {
   const books = booksOf(world);
-  return new Map(
+  const { estimates } = world.kept;
+  let all = allKept.get(estimates);
+  if (all?.books === books) return all.byBatch;
+  const byBatch = new Map(
     [...estimatesOf(world, 'emergence').values()].map((one) => {
       let held = keptKnown.get(one);
       if (held?.books !== books) {
         held = { books, kept: { logId: one.logId, taught: taughtAsKept(world, one) } };
         keptKnown.set(one, held);
       }
-      return [one.batchId, held.kept];
+      return [one.batchId, held.kept] as const;
     }),
   );
+  all = { books, byBatch };
+  allKept.set(estimates, all);
+  return byBatch;
 }
 
 /** Tables that hold a day; null: one that was never sown. */

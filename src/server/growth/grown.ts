@@ -67,19 +67,27 @@ interface KeptGrown {
 }
 const keptKnown = new WeakMap<KeptEstimate, { readonly books: string; readonly kept: KeptGrown }>();
 
+const allKept = new WeakMap<readonly KeptEstimate[], { books: string; byBatch: ReadonlyMap<number, KeptGrown> }>();
+
 /** What was kept, by batch, against the book as it is now: the same objects while neither changes. */
 function keptGrown(world: World): ReadonlyMap<number, KeptGrown> {
   const books = booksOf(world);
-  return new Map(
+  const { estimates } = world.kept;
+  let all = allKept.get(estimates);
+  if (all?.books === books) return all.byBatch;
+  const byBatch = new Map(
     [...estimatesOf(world, 'growth').values()].map((one) => {
       let held = keptKnown.get(one);
       if (held?.books !== books) {
         held = { books, kept: { logId: one.logId, grown: keptSafely(world, one) } };
         keptKnown.set(one, held);
       }
-      return [one.batchId, held.kept];
+      return [one.batchId, held.kept] as const;
     }),
   );
+  all = { books, byBatch };
+  allKept.set(estimates, all);
+  return byBatch;
 }
 
 /** A crop whose book can no longer be worked out teaches nothing. */
