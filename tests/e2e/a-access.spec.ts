@@ -38,6 +38,7 @@ const PAGES = [
   '/books/seed',
   '/books/settings',
   '/books/ledger',
+  '/books/people?line=1',
   '/books/seasons',
   '/books/seasons/2',
   '/batches/43',

@@ -194,7 +194,7 @@ async function requireOutside(place: BookInputs['places']): Promise<void> {
 
 /** A variety's figures and its crop's together must make a crop that can be raised. */
 function requireVariety(crop: CropRecord, figures: VarietyFigures): void {
-  const { id: _id, version: _version, offHeat: _offHeat, ...own } = cropAs(crop, figures);
+  const { id: _id, version: _version, offHeat: _offHeat, retiredOn: _retired, ...own } = cropAs(crop, figures);
   const together = cropInput.safeParse(own);
   const issue = together.error?.issues[0];
   if (issue) {
