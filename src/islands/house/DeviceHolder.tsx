@@ -41,7 +41,7 @@ export function DeviceHolder({ people, initial }: Props) {
     <div id={id} className="relative">
       <button
         type="button"
-        className="flex h-9 min-w-11 cursor-pointer items-center justify-center gap-1.5 rounded-[3px] border border-[#b9c3ba] px-1.5 text-[#eef0e8]"
+        className="flex h-9 min-w-11 max-[700px]:h-11 cursor-pointer items-center justify-center gap-1.5 rounded-[3px] border border-[#b9c3ba] px-1.5 text-[#eef0e8]"
         aria-expanded={open}
         aria-label={holder ? `${holder.name} holds this device. Change` : 'Whose hands? Nobody has said'}
         onClick={() => setOpen(!open)}
@@ -51,7 +51,7 @@ export function DeviceHolder({ people, initial }: Props) {
       </button>
       {open && (
         <ul
-          className="absolute right-0 z-30 mt-1 w-64 border border-line bg-paper p-1 text-ink shadow-lg"
+          className="absolute right-0 z-30 mt-1 w-64 max-[700px]:right-auto max-[700px]:left-0 border border-line bg-paper p-1 text-ink shadow-lg"
           aria-label="People of the house"
         >
           {people.map((person) => (
