@@ -43,7 +43,7 @@ test('a person is added, changed, and retired; deleted only while nothing was wr
   await page.waitForSelector(ready);
   await page.getByRole('button', { name: 'Delete' }).click();
   await page.getByRole('button', { name: 'Yes, delete it' }).click();
-  await expect(page.getByRole('alert')).toContainText('hold on to it. Retire it instead');
+  await expect(page.getByRole('alert')).toContainText('Retire it instead');
   await page.getByRole('button', { name: /^Retire/ }).click();
   await page.waitForURL(/people$/);
   await page.getByText('1 retired').click();

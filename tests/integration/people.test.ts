@@ -125,7 +125,10 @@ describe('people', () => {
     const id = await person('Leaving soon', 'cross');
     await note(17, 'a last line', as(id));
     const refused = await remove('people', id);
-    expect([refused.status, refused.body.detail]).toEqual([409, expect.stringContaining('1 line of a log hold')]);
+    expect([refused.status, refused.body.detail]).toEqual([
+      409,
+      expect.stringContaining('cannot be deleted: 1 line of a log.'),
+    ]);
     expect((await retire('people', id)).status).toBe(200);
     await note(17, 'after leaving', as(id));
     expect(await authorOf(17, 'after leaving')).toBeNull();
@@ -189,6 +192,9 @@ describe('lines of the books', () => {
     expect((await get('/books/places')) as string).toContain('1 retired');
     const { house } = await get('/api/season');
     expect(house.places.find((p: { id: number }) => p.id === bare.body.id).retiredOn).toBe('2027-04-12');
+    const move = { idempotencyKey: key(), kind: 'moved', day: '2027-04-12', placeId: bare.body.id };
+    const moved = await send(app, 'POST', '/api/batches/17/events', move);
+    expect([moved.status, moved.body.errors[0].path]).toEqual([422, 'placeId']);
     expect((await remove('places', bare.body.id)).status).toBe(200);
   });
 
@@ -196,7 +202,7 @@ describe('lines of the books', () => {
     const used = await remove('crops', (await get('/api/batches/17')).cropId);
     expect([used.status, used.body.detail]).toEqual([
       409,
-      expect.stringMatching(/\d+ variet(y|ies), \d+ batch(es)? hold on to it/),
+      expect.stringMatching(/\d+ variet(y|ies), \d+ batch(es)?\. Retire/),
     ]);
     const named = new Set(
       ((await get('/api/varieties')) as { cropId: number }[])

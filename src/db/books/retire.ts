@@ -1,4 +1,4 @@
-import type { Sequelize, Transaction } from 'sequelize';
+import { ForeignKeyConstraintError, type Sequelize, type Transaction } from 'sequelize';
 import { inTransaction } from '../inTransaction.ts';
 import { rows } from '../sql.ts';
 import { MODELS, type BookName, type BookWrite } from './books.ts';
@@ -23,7 +23,7 @@ export async function retireLine(
 }
 
 /** What holds on to a line of a book, in words with how often; empty: nothing does. */
-export async function usesOfLine(
+async function usesOfLine(
   db: Sequelize,
   book: BookName,
   id: number,
@@ -38,14 +38,12 @@ export async function usesOfLine(
   return uses;
 }
 
+/** How deleting a line ended. */
+export type LineDeleted = BookWrite | { readonly kind: 'used'; readonly by: readonly string[] };
+
 /** Deletes a line that nothing holds on to, if it still has the version it was read at. */
-export async function deleteLine(
-  db: Sequelize,
-  book: BookName,
-  id: number,
-  version: number,
-): Promise<BookWrite | { readonly kind: 'used'; readonly by: readonly string[] }> {
-  return inTransaction(db, async (transaction) => {
+export async function deleteLine(db: Sequelize, book: BookName, id: number, version: number): Promise<LineDeleted> {
+  return inTransaction<LineDeleted>(db, async (transaction) => {
     const line = await MODELS[book].findByPk(id, { transaction, lock: transaction.LOCK.UPDATE });
     if (!line) return { kind: 'missing' };
     if (line.version !== version) return { kind: 'stale' };
@@ -57,6 +55,10 @@ export async function deleteLine(
     }
     await line.destroy({ transaction });
     return { kind: 'written', id, version };
+  }).catch((error: unknown): LineDeleted => {
+    // Somebody named it between the count and the deletion.
+    if (error instanceof ForeignKeyConstraintError) return { kind: 'used', by: ['lines just written'] };
+    throw error;
   });
 }
 

@@ -244,7 +244,7 @@ const OF_OPEN = `WHERE batch_id IN (SELECT b.id FROM batches b JOIN seasons s ON
 export async function readEvents(
   db: Sequelize,
   batchId: number | null,
-  transaction: Transaction,
+  transaction: Transaction | null,
   afterId = 0,
 ): Promise<EventRecord[]> {
   const [rows] = await db.query(

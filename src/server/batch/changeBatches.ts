@@ -4,6 +4,7 @@ import { batchInputOf, describeChange, newBatch, requireKnown, requireNear } fro
 import { hashOf } from '../requestHash.ts';
 import type { Transaction } from 'sequelize';
 import { isoFromDay, requireDay } from '../../core/calendar/dayNumber.ts';
+import { isInUse } from '../../core/books/inUse.ts';
 import type { BatchEvent, EventKind } from '../../core/batch/event.ts';
 import { reduceLog, splitSnapshot, type BatchState } from '../../core/batch/reduce.ts';
 import { daysOf } from '../../core/plan/schedule/chain.ts';
@@ -111,8 +112,15 @@ export async function logEvent(batchId: number, input: EventInput): Promise<Logg
   const day = requireDay(input.day);
   if (day > now.today) throw fieldProblem('day', `Log what has happened: ${input.day} is still to come.`);
   requireNear('day', input.day, now.today);
-  if (input.placeId !== null && !world.places.some((place) => place.id === input.placeId)) {
-    throw fieldProblem('placeId', 'There is no such place.');
+  if (input.placeId !== null) {
+    const place = world.places.find((one) => one.id === input.placeId);
+    if (!place) throw fieldProblem('placeId', 'There is no such place.');
+    // A line of the time before may be put right.
+    if (!isInUse(place) && input.correctsId === null)
+      throw fieldProblem(
+        'placeId',
+        `${place.name} was retired. Choose another, or bring it back into use under Places.`,
+      );
   }
   const coverId = input.planting?.coverId ?? null;
   if (coverId !== null && !world.covers.some((cover) => cover.id === coverId))

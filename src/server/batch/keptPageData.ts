@@ -1,4 +1,3 @@
-import { inTransaction } from '../../db/inTransaction.ts';
 import type { KeptBatch } from '../../core/batch/keptBatch.ts';
 import type { EventRecord } from '../../contracts/batch/records.ts';
 import { readKept, type KeptRow } from '../../db/house/seasons.ts';
@@ -22,7 +21,7 @@ export async function keptPageData({ world }: Season, id: string): Promise<KeptP
   const db = database();
   const row: KeptRow | null = await readKept(db, { id: Number(id) });
   if (!row) return null;
-  const events = await inTransaction(db, (transaction) => readEvents(db, row.batchId, transaction));
+  const events = await readEvents(db, row.batchId, null);
   return {
     id: row.batchId,
     code: row.code,

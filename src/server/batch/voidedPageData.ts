@@ -1,7 +1,6 @@
 import type { EventRecord } from '../../contracts/batch/records.ts';
 import { localTimeAt } from '../../core/calendar/localDay.ts';
 import { readAllVoided, readVoided, type VoidedBatch } from '../../db/batch/batches.ts';
-import { inTransaction } from '../../db/inTransaction.ts';
 import { readEvents } from '../../db/house/world.ts';
 import { database } from '../database.ts';
 import { batchName, type Season } from '../plan/season.ts';
@@ -28,8 +27,7 @@ export async function voidedPageData(season: Season, id: string): Promise<Voided
   if (!/^\d{1,9}$/.test(id)) return null;
   const found = await readVoided({ id: Number(id) });
   if (!found) return null;
-  const db = database();
-  const events = await inTransaction(db, (transaction) => readEvents(db, found.batch.id, transaction));
+  const events = await readEvents(database(), found.batch.id, null);
   return { ...lineOf(season, found), reason: events.findLast((e) => e.kind === 'voided')?.note ?? '', events };
 }
 

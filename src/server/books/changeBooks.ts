@@ -108,7 +108,7 @@ export async function deleteBookLine(book: BookName, existing: { id: number; ver
     throw new ProblemError(
       409,
       'In use',
-      `This ${ONE[book]} cannot be deleted: ${write.by.join(', ')} hold on to it. Retire it instead: it goes from all choices and stays in what happened.`,
+      `This ${ONE[book]} is used and cannot be deleted: ${write.by.join(', ')}. Retire it instead: it goes from all choices and stays in what happened.`,
     );
   await written(book, write, existing, { deleted: true });
 }

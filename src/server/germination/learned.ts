@@ -1,5 +1,3 @@
-import { isDeepStrictEqual } from 'node:util';
-import { booksOf } from '../books/booksOf.ts';
 import { Numbered, Remembered } from '../../core/numerics/remembered.ts';
 import { plainCropOf } from '../books/cropOf.ts';
 import { looksOf, progressThrough, teachingCounts } from '../../core/batch/looks.ts';
@@ -21,7 +19,7 @@ import type { BatchRecord, EventRecord } from '../../contracts/batch/records.ts'
 import type { CropRecord, LotRecord, VarietyRecord } from '../../contracts/books/records.ts';
 import type { World } from '../../db/house/world.ts';
 import type { KeptEstimate } from '../../db/house/seasons.ts';
-import type { DayNumber } from '../../core/calendar/dayNumber.ts';
+import { teaching } from '../house/teaching.ts';
 
 /** What a time to come up was measured against, so that it still says the same when the book is changed. */
 interface Measured {
@@ -39,79 +37,22 @@ export interface BatchTaught extends TrayEstimate, Measured {
   readonly lotId: number | null;
 }
 
-/** Worked out once for a log and the tables it was measured with. */
-const known = new WeakMap<readonly EventRecord[], { tables: SeasonTables; taught: BatchTaught | null }>();
-
 /**
- * What each batch that was counted says of its crop: as it was kept, else worked out from the temperatures of its own time.
- * @param tablesOf tables by the library's own rates that hold a day and the year after it
+ * What each batch that was counted says of its crop: as it was kept, else worked out from the temperatures of its own time, by
+ * tables of the library's own rates.
  */
-export function taughtBy(world: World, tablesOf: TablesOf): BatchTaught[] {
-  const lots = new Map(world.lots.map((lot) => [lot.id, lot]));
-  const kept = keptTaught(world);
-  const open = world.batches.flatMap((batch): BatchTaught[] => {
-    const events = world.events.get(batch.id);
-    if (!events) return [];
-    const one = kept.get(batch.id);
-    // What was kept of this very log stands: the tables of today may say otherwise of days gone by.
-    if (one && one.logId === events.at(-1)!.id) return [one.taught];
-    const tables = tablesOf(sowingDay(events));
-    let held = known.get(events);
-    if (held?.tables !== tables) {
-      const crop = plainCropOf(world, batch);
-      const taught = taughtSafely(batch, events, crop, tables, lots.get(batch.lotId ?? 0) ?? null);
-      // Tables of another day that say the same of days gone by teach the same: what follows from it stands.
-      held = { tables, taught: held && isDeepStrictEqual(held.taught, taught) ? held.taught : taught };
-      known.set(events, held);
-    }
-    return held.taught ? [held.taught] : [];
-  });
-  const openIds = new Set(world.batches.map((batch) => batch.id));
-  const closed = [...kept].flatMap(([batchId, { taught }]) => (openIds.has(batchId) ? [] : [taught]));
-  return [...closed, ...open];
-}
-
-interface KeptTaught {
-  readonly logId: number;
-  readonly taught: BatchTaught;
-}
-const keptKnown = new WeakMap<KeptEstimate, { readonly books: string; readonly kept: KeptTaught }>();
-
-const allKept = new WeakMap<readonly KeptEstimate[], { books: string; byBatch: ReadonlyMap<number, KeptTaught> }>();
-
-/** What was kept, by batch, against the book as it is now: the same objects while neither changes. */
-function keptTaught(world: World): ReadonlyMap<number, KeptTaught> {
-  const books = booksOf(world);
-  const { estimates } = world.kept;
-  let all = allKept.get(estimates);
-  if (all?.books === books) return all.byBatch;
-  const byBatch = new Map(
-    [...estimatesOf(world, 'emergence').values()].map((one) => {
-      let held = keptKnown.get(one);
-      if (held?.books !== books) {
-        held = { books, kept: { logId: one.logId, taught: taughtAsKept(world, one) } };
-        keptKnown.set(one, held);
-      }
-      return [one.batchId, held.kept] as const;
-    }),
-  );
-  all = { books, byBatch };
-  allKept.set(estimates, all);
-  return byBatch;
-}
-
-/** Tables that hold a day; null: one that was never sown. */
-export type TablesOf = (day: DayNumber | null) => SeasonTables;
-
-/** Day a log begins to say something of coming up. */
-export function sowingDay(events: readonly EventRecord[]): DayNumber | null {
-  return events.find((event) => event.kind === 'sown' || event.kind === 'arrived')?.day ?? null;
-}
-
-/** Kept estimates of one kind, by batch. */
-export function estimatesOf({ kept }: Pick<World, 'kept'>, taught: KeptEstimate['taught']): Map<number, KeptEstimate> {
-  return new Map(kept.estimates.filter((one) => one.taught === taught).map((one) => [one.batchId, one]));
-}
+export const taughtBy = teaching<BatchTaught>({
+  taught: 'emergence',
+  fromLog: (world, batch, events, tables) =>
+    taughtByBatch(
+      batch,
+      events,
+      plainCropOf(world, batch),
+      tables,
+      world.lots.find((lot) => lot.id === batch.lotId) ?? null,
+    ),
+  fromKept: taughtAsKept,
+});
 
 /** What was kept, against the book as it is now: what was measured are days at a temperature. */
 function taughtAsKept(world: World, { batchId, cropId, varietyId, lotId, estimate }: KeptEstimate): BatchTaught {
@@ -123,15 +64,6 @@ function taughtAsKept(world: World, { batchId, cropId, varietyId, lotId, estimat
 
 const bookDays = (crop: Crop, temperature_C: number): number | null =>
   daysToEmerge(germinationRate(crop), temperature_C);
-
-/** A log that cannot be read teaches nothing; its batch says on its own line what is wrong. */
-function taughtSafely(...of: Parameters<typeof taughtByBatch>): BatchTaught | null {
-  try {
-    return taughtByBatch(...of);
-  } catch {
-    return null;
-  }
-}
 
 function taughtByBatch(
   batch: BatchRecord,

@@ -1,6 +1,4 @@
-import { isDeepStrictEqual } from 'node:util';
 import { Numbered, Remembered } from '../../core/numerics/remembered.ts';
-import { booksOf } from '../books/booksOf.ts';
 import { plainCropOf } from '../books/cropOf.ts';
 import type { BatchEvent, Sign } from '../../core/batch/event.ts';
 import { effectiveEvents, reduceLog, type Stay } from '../../core/batch/reduce.ts';
@@ -22,7 +20,7 @@ import type { BatchRecord, EventRecord } from '../../contracts/batch/records.ts'
 import type { CropRecord } from '../../contracts/books/records.ts';
 import type { World } from '../../db/house/world.ts';
 import type { KeptEstimate } from '../../db/house/seasons.ts';
-import { estimatesOf, sowingDay, type TablesOf } from '../germination/learned.ts';
+import { teaching } from '../house/teaching.ts';
 import { isLeftOut } from '../../core/batch/looks.ts';
 
 /** What one batch taught of growth, with whose it was. */
@@ -33,71 +31,15 @@ export interface BatchGrown extends GrowthSaid, GrowthOf {
   readonly cropId: number;
 }
 
-/** Worked out once for a log and the tables it was measured with. */
-const known = new WeakMap<readonly EventRecord[], { tables: SeasonTables; grown: BatchGrown | null }>();
-
 /**
- * What each batch that showed its growth says of its crop: as it was kept, else worked out from the temperatures of its own time.
- * @param tablesOf tables by what was measured that hold a day and the year after it
+ * What each batch that showed its growth says of its crop: as it was kept, else worked out from the temperatures of its own time, by
+ * tables of what was measured.
  */
-export function grownBy(world: World, tablesOf: TablesOf): BatchGrown[] {
-  const kept = keptGrown(world);
-  const open = world.batches.flatMap((batch): BatchGrown[] => {
-    const events = world.events.get(batch.id);
-    if (!events) return [];
-    const one = kept.get(batch.id);
-    if (one && one.logId === events.at(-1)!.id) return one.grown;
-    const tables = tablesOf(sowingDay(events));
-    let held = known.get(events);
-    if (held?.tables !== tables) {
-      const grown = grownSafely(batch, events, plainCropOf(world, batch), tables);
-      held = { tables, grown: held && isDeepStrictEqual(held.grown, grown) ? held.grown : grown };
-      known.set(events, held);
-    }
-    return held.grown ? [held.grown] : [];
-  });
-  const openIds = new Set(world.batches.map((batch) => batch.id));
-  return [...[...kept].flatMap(([batchId, one]) => (openIds.has(batchId) ? [] : one.grown)), ...open];
-}
-
-interface KeptGrown {
-  readonly logId: number;
-  /** One, or none where its crop's book can no longer be worked out. */
-  readonly grown: BatchGrown[];
-}
-const keptKnown = new WeakMap<KeptEstimate, { readonly books: string; readonly kept: KeptGrown }>();
-
-const allKept = new WeakMap<readonly KeptEstimate[], { books: string; byBatch: ReadonlyMap<number, KeptGrown> }>();
-
-/** What was kept, by batch, against the book as it is now: the same objects while neither changes. */
-function keptGrown(world: World): ReadonlyMap<number, KeptGrown> {
-  const books = booksOf(world);
-  const { estimates } = world.kept;
-  let all = allKept.get(estimates);
-  if (all?.books === books) return all.byBatch;
-  const byBatch = new Map(
-    [...estimatesOf(world, 'growth').values()].map((one) => {
-      let held = keptKnown.get(one);
-      if (held?.books !== books) {
-        held = { books, kept: { logId: one.logId, grown: keptSafely(world, one) } };
-        keptKnown.set(one, held);
-      }
-      return [one.batchId, held.kept] as const;
-    }),
-  );
-  all = { books, byBatch };
-  allKept.set(estimates, all);
-  return byBatch;
-}
-
-/** A crop whose book can no longer be worked out teaches nothing. */
-function keptSafely(world: World, one: KeptEstimate): BatchGrown[] {
-  try {
-    return [grownAsKept(world, one)];
-  } catch {
-    return [];
-  }
-}
+export const grownBy = teaching<BatchGrown>({
+  taught: 'growth',
+  fromLog: (world, batch, events, tables) => grownByBatch(batch, events, plainCropOf(world, batch), tables),
+  fromKept: grownAsKept,
+});
 
 /** What was kept, against the growth the book asks for now. Another base of growth in the book is not seen. */
 function grownAsKept(world: World, { batchId, cropId, varietyId, placeId, estimate }: KeptEstimate): BatchGrown {
@@ -108,15 +50,6 @@ function grownAsKept(world: World, { batchId, cropId, varietyId, placeId, estima
 }
 
 const bookDegreeDays = (crop: CropRecord): number => stageSums(crop, false).ready_degreeDays;
-
-/** A log that cannot be read teaches nothing; its batch says on its own line what is wrong. */
-function grownSafely(...of: Parameters<typeof grownByBatch>): BatchGrown | null {
-  try {
-    return grownByBatch(...of);
-  } catch {
-    return null;
-  }
-}
 
 function grownByBatch(
   batch: BatchRecord,

@@ -1,7 +1,7 @@
 import type { Sequelize, Transaction } from 'sequelize';
 import type { Phase } from '../../core/batch/event.ts';
 import { keepEstimates, type KeptEstimate } from '../../db/house/seasons.ts';
-import { estimatesOf } from '../germination/learned.ts';
+import type { World } from '../../db/house/world.ts';
 import type { Season } from '../plan/season.ts';
 
 type ToKeep = Pick<KeptEstimate, 'batchId' | 'taught' | 'logId' | 'estimate'>;
@@ -51,4 +51,9 @@ export async function keepWhatIsSettled(
   const keep = estimatesToKeep(season);
   await keepEstimates(db, keep, transaction);
   return keep.length;
+}
+
+/** Kept estimates of one kind, by batch. */
+function estimatesOf({ kept }: Pick<World, 'kept'>, taught: KeptEstimate['taught']): Map<number, KeptEstimate> {
+  return new Map(kept.estimates.filter((one) => one.taught === taught).map((one) => [one.batchId, one]));
 }

@@ -1,0 +1,86 @@
+import { isDeepStrictEqual } from 'node:util';
+import type { DayNumber } from '../../core/calendar/dayNumber.ts';
+import type { SeasonTables } from '../../core/plan/schedule/seasonTables.ts';
+import type { BatchRecord, EventRecord } from '../../contracts/batch/records.ts';
+import type { KeptEstimate } from '../../db/house/seasons.ts';
+import type { World } from '../../db/house/world.ts';
+import { booksOf } from '../books/booksOf.ts';
+
+/** Tables that hold a day; null: one that was never sown. */
+export type TablesOf = (day: DayNumber | null) => SeasonTables;
+
+/** How batches teach one thing: from their log, and from what was kept of it. */
+export interface Teaches<T> {
+  readonly taught: KeptEstimate['taught'];
+  /** What a log says by the temperatures of its own time; null: nothing. */
+  fromLog(world: World, batch: BatchRecord, events: readonly EventRecord[], tables: SeasonTables): T | null;
+  /** What was kept, against the book as it is now. */
+  fromKept(world: World, kept: KeptEstimate): T;
+}
+
+/**
+ * What each batch teaches: as it was kept, else worked out from its log. It is worked out once for a log and its tables, once for
+ * what was kept and the books; what says the same stays the same object, and with it all that follows from it.
+ * @returns what batches of closed seasons taught, then those of the open ones
+ */
+export function teaching<T>(teaches: Teaches<T>): (world: World, tablesOf: TablesOf) => T[] {
+  const logs = new WeakMap<readonly EventRecord[], { readonly tables: SeasonTables; readonly said: T | null }>();
+  const estimates = new WeakMap<KeptEstimate, { readonly books: string; readonly said: T | null }>();
+  const all = new WeakMap<readonly KeptEstimate[], { readonly books: string; readonly byBatch: KeptByBatch<T> }>();
+
+  function keptOf(world: World): KeptByBatch<T> {
+    const books = booksOf(world);
+    const known = all.get(world.kept.estimates);
+    if (known?.books === books) return known.byBatch;
+    const byBatch = new Map<number, { logId: number; said: T | null }>();
+    for (const one of world.kept.estimates) {
+      if (one.taught !== teaches.taught) continue;
+      let held = estimates.get(one);
+      if (held?.books !== books) {
+        held = { books, said: safely(() => teaches.fromKept(world, one)) };
+        estimates.set(one, held);
+      }
+      byBatch.set(one.batchId, { logId: one.logId, said: held.said });
+    }
+    all.set(world.kept.estimates, { books, byBatch });
+    return byBatch;
+  }
+
+  return (world, tablesOf) => {
+    const kept = keptOf(world);
+    const open = world.batches.map((batch): T | null => {
+      const events = world.events.get(batch.id);
+      if (!events) return null;
+      const one = kept.get(batch.id);
+      // What was kept of this very log stands: the tables of today may say otherwise of days gone by.
+      if (one && one.logId === events.at(-1)!.id) return one.said;
+      const tables = tablesOf(sowingDay(events));
+      let held = logs.get(events);
+      if (held?.tables !== tables) {
+        const said = safely(() => teaches.fromLog(world, batch, events, tables));
+        held = { tables, said: held && isDeepStrictEqual(held.said, said) ? held.said : said };
+        logs.set(events, held);
+      }
+      return held.said;
+    });
+    const openIds = new Set(world.batches.map((batch) => batch.id));
+    const closed = [...kept].map(([batchId, one]) => (openIds.has(batchId) ? null : one.said));
+    return [...closed, ...open].filter((said) => said !== null);
+  };
+}
+
+type KeptByBatch<T> = ReadonlyMap<number, { readonly logId: number; readonly said: T | null }>;
+
+/** Day a log begins to say something of coming up. */
+function sowingDay(events: readonly EventRecord[]): DayNumber | null {
+  return events.find((event) => event.kind === 'sown' || event.kind === 'arrived')?.day ?? null;
+}
+
+/** What cannot be read, or not any more, teaches nothing; its batch says on its own line what is wrong. */
+function safely<T>(work: () => T | null): T | null {
+  try {
+    return work();
+  } catch {
+    return null;
+  }
+}
