@@ -81,13 +81,14 @@ export function FilterBar(props: Props) {
         value={selectedId ?? ''}
         none="none chosen"
         onValue={(v) => onSelect(v === '' ? null : Number(v))}
-        wide
+        width={seasons.length > 1 ? 'w-48' : 'w-56'}
         options={worked.map(({ batch }) => ({ value: batch.id, name: `${batch.name} · ${batch.code}` }))}
       />
       {seasons.length > 1 && (
         <Choice
           id={`${id}season`}
           label="Season"
+          width="w-28"
           value={filter.seasonId ?? ''}
           none="all open"
           onValue={(v) => onFilter({ ...filter, seasonId: v === '' ? null : Number(v) })}
@@ -207,14 +208,14 @@ interface ChoiceProps {
   readonly label: string;
   readonly value: string | number;
   readonly none: string;
-  readonly wide?: boolean;
+  readonly width?: string;
   readonly options: readonly { readonly value: string | number; readonly name: string }[];
   readonly onValue: (value: string) => void;
 }
 
-function Choice({ id, label, value, none, wide, options, onValue }: ChoiceProps) {
+function Choice({ id, label, value, none, width = 'w-36', options, onValue }: ChoiceProps) {
   return (
-    <div className={`field ${wide ? 'w-56' : 'w-36'}`}>
+    <div className={`field ${width}`}>
       <label htmlFor={id}>{label}</label>
       <select id={id} className="input" value={value} onChange={(e) => onValue(e.target.value)}>
         <option value="">{none}</option>
