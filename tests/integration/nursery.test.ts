@@ -1,3 +1,4 @@
+import { isoFromDay } from '../../src/core/calendar/dayNumber.ts';
 import { DateTime } from 'luxon';
 import type { Sequelize } from 'sequelize';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -147,6 +148,22 @@ describe('the season as it is kept between requests', () => {
     await db.query('UPDATE place_periods SET day_c = day_c + 1 WHERE place_id = 5');
     const warmer = workOut((await readWorld(db, world))!, now, before);
     expect(warmer.batches.some((view, i) => view === before.batches[i])).toBe(false);
+  });
+
+  it('what was over long before is taken over on another day, what was over lately is not', async () => {
+    const now = nowAt(world.nursery);
+    const [long, lately] = world.batches.filter((batch) => !world.events.has(batch.id)).map((batch) => batch.id);
+    for (const [id, ago] of [
+      [long, 70],
+      [lately, 40],
+    ])
+      await db.query(`INSERT INTO batch_events (batch_id, kind, on_day, cause, idempotency_key, request_hash)
+        VALUES (${id}, 'ended', '${isoFromDay(now.today - ago!)}', 'mice', 'over-${id}-test', 'h')`);
+    const before = workOut((await readWorld(db))!, now);
+    const after = workOut(before.world, { ...now, today: now.today + 1 }, before);
+    const same = (id: number | undefined) =>
+      after.batches.find((view) => view.batch.id === id) === before.batches.find((view) => view.batch.id === id);
+    expect([same(long), same(lately)]).toEqual([true, false]);
   });
 
   it('a line with a lower number that was committed later is not missed', async () => {

@@ -254,6 +254,20 @@ describe('a batch made by mistake', () => {
     expect((await note(33, 'goes on')).status).toBe(201);
   });
 
+  it('is not voided once its pottings took from the stock, nor changed while it is voided', async () => {
+    const { rows } = await client.query(
+      `SELECT batch_id AS id FROM batch_events WHERE kind = 'potted' AND details IS NOT NULL LIMIT 1`,
+    );
+    const potted = await get(`/api/batches/${rows[0].id}`);
+    const body = { idempotencyKey: key(), version: potted.version, reason: 'x' };
+    const refused = await send(app, 'POST', `/api/batches/${potted.id}/void`, body);
+    expect([refused.status, refused.body.title]).toEqual([409, 'It was potted']);
+    const { version } = await get('/api/batches/34');
+    await send(app, 'POST', '/api/batches/34/void', { idempotencyKey: key(), version, reason: 'x' });
+    const changed = await send(app, 'PATCH', '/api/batches/34', { version: version + 1, note: 'y' });
+    expect([changed.status, changed.body.title]).toEqual([409, 'Voided']);
+  });
+
   it('is not voided when plants of it went on elsewhere, or when somebody changed it meanwhile', async () => {
     const { rows } = await client.query(
       'SELECT split_from_id AS id FROM batches WHERE split_from_id IS NOT NULL LIMIT 1',
