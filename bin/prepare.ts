@@ -1,6 +1,7 @@
 import { connect } from '../src/db/connect.ts';
 import { migrateUp } from '../src/db/migrate.ts';
 import { log } from '../src/server/log.ts';
+import { prepareJobs } from '../src/server/house/jobs.ts';
 import { setUp, whatIsThere } from '../src/server/house/setup.ts';
 import { demoSeed, emptySeed } from './seeds.ts';
 
@@ -14,6 +15,7 @@ export async function prepare(databaseUrl: string, flags: ReadonlySet<string>): 
   try {
     const done = await migrateUp(db);
     if (done.length > 0) log.info({ migrations: done }, 'database brought up to date');
+    await prepareJobs(databaseUrl);
     const there = await whatIsThere();
     if (flags.has('--reset-demo') && there === 'nursery') {
       throw new Error('--reset-demo: this database holds a real nursery, which is never overwritten');

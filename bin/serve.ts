@@ -6,13 +6,16 @@ import { readConfig } from '../src/server/config.ts';
 import { log } from '../src/server/log.ts';
 import { connect } from '../src/db/connect.ts';
 import { readWorld } from '../src/db/house/world.ts';
-import { ForecastJob } from '../src/server/weather/forecastJob.ts';
+import { forecastJob } from '../src/server/weather/forecastJob.ts';
+import { heatJobs } from '../src/server/heat/heatJobs.ts';
+import { startJobs, type Job } from '../src/server/house/jobs.ts';
+import { askForJob } from '../src/db/house/jobs.ts';
 import { httpProvider } from '../src/server/weather/forecastProvider.ts';
 import { whatIsThere } from '../src/server/house/setup.ts';
 import { Bridge } from '../src/server/heat/bridge.ts';
 import { joinBroker, startBroker, type Link } from '../src/server/heat/broker.ts';
 import { DEMO_SITE, DEMO_ZONES } from '../simulators/demoHeat.ts';
-import { startWeatherService } from '../simulators/weatherService.ts';
+import { startWeatherService, type WeatherService } from '../simulators/weatherService.ts';
 import { startBenches } from '../simulators/bench/devices.ts';
 import { coverOn } from '../src/core/heat/yearHours.ts';
 import { prepare } from './prepare.ts';
@@ -64,29 +67,40 @@ async function startHeat(): Promise<() => Promise<void>> {
   };
 }
 
-/** The forecast: a service named in FORECAST_URL, or in the demo the one that ships. Without either it is typed or read from files. */
-async function startForecast(): Promise<() => Promise<void>> {
+/**
+ * The jobs beside the pages. The forecast is asked for where a service is named in FORECAST_URL, or in the demo from the
+ * one that ships; without either it is typed or read from files.
+ */
+async function startJobsBeside(): Promise<() => Promise<void>> {
   const db = connect(config.databaseUrl);
   const demo = (await whatIsThere()) === 'demo' && process.env['DEMO_FORECAST'] !== 'off';
-  if (config.forecastUrl === null && !demo) {
-    await db.close();
-    return async () => {};
+  let forecast: Job | undefined;
+  let service: WeatherService | null = null;
+  if (config.forecastUrl !== null || demo) {
+    const nursery = (await readWorld(db))!.nursery;
+    if (config.forecastUrl === null) service = await startWeatherService({ ...nursery, name: DEMO_SERVICE });
+    const at = { lat: nursery.latitude_deg, lon: nursery.longitude_deg };
+    forecast = forecastJob(
+      db,
+      httpProvider(config.forecastUrl ?? service!.url, at, service ? DEMO_SERVICE : undefined),
+    );
   }
-  const nursery = (await readWorld(db))!.nursery;
-  const service = config.forecastUrl === null ? await startWeatherService({ ...nursery, name: DEMO_SERVICE }) : null;
-  const at = { lat: nursery.latitude_deg, lon: nursery.longitude_deg };
-  const job = new ForecastJob(
-    db,
-    httpProvider(config.forecastUrl ?? service!.url, at, service ? DEMO_SERVICE : undefined),
-  );
-  await job.start();
+  const jobs = await startJobs(config.databaseUrl, { ...heatJobs(db), ...(forecast ? { forecast } : {}) });
+  if (forecast) {
+    // A service that is quick has answered before the first page is asked for; one that is slow is not waited for.
+    const asked = jobs.done('forecast', FIRST_ms);
+    await askForJob(db, 'forecast');
+    await asked;
+  }
   return async () => {
-    await job.stop();
+    await jobs.stop();
     await service?.stop();
     await db.close();
   };
 }
 
+/** Longest wait for the first forecast at the start. */
+const FIRST_ms = 2_000;
 const DEMO_SERVICE = 'Underholt weather, simulated';
 const MQTT_PORT = 4311;
 
@@ -119,8 +133,8 @@ async function serve(): Promise<void> {
     process.stderr.write(`Crook cannot start: ${why}\n`);
     process.exit(1);
   });
-  const stopForecast = await startForecast().catch((error: Error) => {
-    log.error({ err: error.message }, 'the forecast cannot be asked for; the rest runs');
+  const stopJobs = await startJobsBeside().catch((error: Error) => {
+    log.error({ err: error.message }, 'the jobs cannot be done; the rest runs');
     return async () => {};
   });
   await new Promise<void>((listening) => server.listen(config.port, config.host, listening));
@@ -133,7 +147,7 @@ async function serve(): Promise<void> {
   });
   const stop = (signal: string): void => {
     log.info({ signal }, 'stopping');
-    void stopForecast().catch(() => undefined);
+    void stopJobs().catch(() => undefined);
     void stopHeat().catch(() => undefined);
     server.close(() => process.exit(0));
     server.closeIdleConnections();

@@ -12,8 +12,4 @@ export const LOCKS = {
   callKey: 727_276,
   /** Seasons are made, closed and opened again one at a time. */
   seasons: 727_277,
-  /** Of several servers one asks for the forecast. */
-  forecast: 727_278,
-  /** Of several servers one does the jobs of the minute: alarms, tiers, retention. */
-  jobs: 727_279,
 } as const;

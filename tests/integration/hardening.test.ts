@@ -10,7 +10,7 @@ import type { ReadingsShown } from '../../src/contracts/weather/siteReadings.ts'
 import { connect } from '../../src/db/connect.ts';
 import { migrateUp } from '../../src/db/migrate.ts';
 import { readTries } from '../../src/db/weather/site.ts';
-import { ForecastJob } from '../../src/server/weather/forecastJob.ts';
+import { forecastJob } from '../../src/server/weather/forecastJob.ts';
 import { httpProvider } from '../../src/server/weather/forecastProvider.ts';
 import { morningOf } from '../../src/server/clock.ts';
 import { setUp } from '../../src/server/house/setup.ts';
@@ -28,7 +28,7 @@ describe('a service of forecasts', () => {
   const ask = async (url = service.url) => {
     // A try that went well is not repeated for hours: put it back.
     await db.query(`UPDATE forecast_tries SET tried_at = tried_at - interval '1 day'`);
-    await new ForecastJob(db, httpProvider(url, { lat: 52.4, lon: -2.9 }, 'test service', wait_ms)).tick();
+    await forecastJob(db, httpProvider(url, { lat: 52.4, lon: -2.9 }, 'test service', wait_ms))();
     const tries = (await readTries(db))!;
     const [rows] = await db.query('SELECT count(*)::int AS n FROM forecasts');
     return { ...tries, kept: (rows as { n: number }[])[0]!.n };

@@ -58,8 +58,9 @@ export async function demoDatabase(base = process.env['CROOK_TEST_PG']): Promise
     if (rowCount === 0) {
       await client.query(`DROP DATABASE IF EXISTS ${made}_half`);
       await client.query(`CREATE DATABASE ${made}_half`);
-      const done = spawnSync('node', ['--import', 'tsx', 'tests/support/prepareDemo.ts', `${base}/${made}_half`], {
+      const done = spawnSync('node', ['--import', 'tsx', 'bin/prepareOnly.ts'], {
         cwd: root,
+        env: { ...process.env, DATABASE_URL: `${base}/${made}_half`, LOG_LEVEL: 'warn' },
         encoding: 'utf8',
       });
       if (done.status !== 0) throw new Error(`the demo could not be made:\n${done.stdout}${done.stderr}`);

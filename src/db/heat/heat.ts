@@ -256,11 +256,3 @@ export async function updateHeatSettings(db: Sequelize, s: HeatSettings): Promis
   );
   return done.length > 0;
 }
-
-/** Runs work only where nobody else is at it. @returns null when somebody is */
-export async function alone<T>(db: Sequelize, lock: number, work: () => Promise<T>): Promise<T | null> {
-  return inTransaction(db, async (transaction) => {
-    const [got] = await rows(db, 'SELECT pg_try_advisory_xact_lock($1) AS ok', [lock], transaction);
-    return got!['ok'] ? work() : null;
-  });
-}

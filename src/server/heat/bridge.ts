@@ -1,6 +1,4 @@
-import { LOCKS } from '../../db/locks.ts';
-import { isoFromDay } from '../../core/calendar/dayNumber.ts';
-import { soundsNow, type AlarmKind } from '../../core/heat/alarms.ts';
+import type { AlarmKind } from '../../core/heat/alarms.ts';
 import { modeAt } from '../../core/heat/simulate.ts';
 import { steadyNeed_W } from '../../core/heat/sizing.ts';
 import { unbelievable, type Sample } from '../../core/heat/sample.ts';
@@ -13,9 +11,10 @@ import {
   type SeriesRole,
   type ZoneStatus,
 } from '../../contracts/heat/heat.ts';
-import { alone, logSetPoint, readStatus, takeOrders, writeStatus } from '../../db/heat/heat.ts';
-import { markSounded, readOpenAlarms, syncAlarms } from '../../db/heat/alarms.ts';
-import { downSample, dropMonthsBefore, readRaw, type ReadingRow } from '../../db/heat/readings.ts';
+import { logSetPoint, readStatus, takeOrders, writeStatus } from '../../db/heat/heat.ts';
+import { syncAlarms } from '../../db/heat/alarms.ts';
+import { readRaw, type ReadingRow } from '../../db/heat/readings.ts';
+import { askForJob, type JobName } from '../../db/house/jobs.ts';
 import type { Db } from '../../db/sql.ts';
 import { demoInstant_ms } from '../clock.ts';
 import { log } from '../log.ts';
@@ -28,6 +27,8 @@ const TICK_ms = 1_000;
 const SILENT_s = 150;
 const SILENT_REAL_ms = 12_000;
 const FUTURE_ms = 10 * 60_000;
+/** Readings of this long are folded together. */
+const FOLD_ms = 1_000;
 /** No sensible controller sends more often than this by its own stamps. */
 const CLOSEST_ms = 4_000;
 
@@ -55,7 +56,6 @@ export class Bridge {
   #timer: NodeJS.Timeout | null = null;
   #ticking = false;
   #refused = 0;
-  #tidied_ms = 0;
 
   constructor(db: Db) {
     this.#db = db;
@@ -154,6 +154,7 @@ export class Bridge {
     const [medium, bed, air, outside, heater] = (['medium', 'bed', 'air', 'outside', 'heater'] as const).map(value);
     value('set');
     await this.#intake.take(rows);
+    void this.#ask('tiers', FOLD_ms);
     w.heard_real_ms = Date.now();
     w.gone = false;
     if (outside != null) w.outside_C = outside;
@@ -170,6 +171,13 @@ export class Bridge {
       mains: message.mains ?? null,
       battery_frac: message.battery,
     });
+  }
+
+  /** A job that cannot be asked for now is done within the minute anyway. */
+  async #ask(job: JobName, after_ms: number): Promise<void> {
+    await askForJob(this.#db, job, after_ms).catch((error: Error) =>
+      log.warn({ job, err: error.message }, 'a job could not be asked for'),
+    );
   }
 
   #surroundings(zone: ZoneNow, w: Watching) {
@@ -236,6 +244,7 @@ export class Bridge {
     await writeStatus(this.#db, zone.zone.id, status);
     if (kinds !== w.findings || findings.length > 0)
       await syncAlarms(this.#db, zone.zone.id, findings, sample.at_s * 1000);
+    if (findings.length > 0) void this.#ask('alarms', kinds === w.findings ? FOLD_ms : 0);
     w.findings = kinds;
     w.written_ms = Date.now();
   }
@@ -274,7 +283,7 @@ export class Bridge {
     return watch(zone.watched, { ...watchStart(then), x: known.x }, then).state;
   }
 
-  /** Every second: reads what is wanted, tells devices, looks at silent zones, does the small jobs. */
+  /** Every second: reads what is wanted, tells devices, looks at silent zones. */
   async tick(): Promise<void> {
     if (this.#ticking) return;
     this.#ticking = true;
@@ -284,18 +293,6 @@ export class Bridge {
       for (const zone of context.zones) await this.#mind(zone);
       for (const order of await takeOrders(this.#db))
         await this.#link?.publish(`crook/1/${order.device}/${order.topic}`, JSON.stringify(order.body), false);
-      await alone(this.#db, LOCKS.jobs, async () => {
-        await downSample(this.#db);
-        await this.#sound(context);
-      });
-      if (Date.now() - this.#tidied_ms > 6 * 3_600_000) {
-        this.#tidied_ms = Date.now();
-        const dropped = await dropMonthsBefore(
-          this.#db,
-          context.season.now.instant_ms - context.settings.keep_months * 31 * 86_400_000,
-        );
-        if (dropped.length > 0) log.info({ dropped }, 'old readings taken away; their tiers stay');
-      }
     } catch (error) {
       log.warn({ err: (error as Error).message }, 'heat waits');
     } finally {
@@ -367,28 +364,6 @@ export class Bridge {
       mains: null,
       gone: w.gone,
     });
-  }
-
-  /** Alarms that nobody has taken sound again. */
-  async #sound(context: HeatContext): Promise<void> {
-    const now_ms = context.season.now.instant_ms;
-    const loud = (await readOpenAlarms(this.#db)).filter((a) =>
-      soundsNow({
-        kind: a.kind,
-        taken: a.taken_ms !== null,
-        lastSounded_ms: a.sounded_ms,
-        now_ms,
-        hour: context.hour,
-        quiet: context.settings.quiet,
-      }),
-    );
-    await markSounded(
-      this.#db,
-      loud.map((a) => a.id),
-      now_ms,
-    );
-    for (const a of loud)
-      log.warn({ alarm: a.kind, zone: a.zoneId, day: isoFromDay(context.season.now.today) }, 'alarm sounds');
   }
 }
 

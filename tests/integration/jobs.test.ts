@@ -1,0 +1,123 @@
+import { afterAll, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
+import type { Sequelize } from 'sequelize';
+import { connect } from '../../src/db/connect.ts';
+import { inTransaction } from '../../src/db/inTransaction.ts';
+import { askForJob } from '../../src/db/house/jobs.ts';
+import { migrateUp } from '../../src/db/migrate.ts';
+import { prepareJobs, startJobs, type Job, type Jobs } from '../../src/server/house/jobs.ts';
+import { newDatabase } from '../support/app.ts';
+
+const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+
+describe('jobs beside the pages', () => {
+  let url: string;
+  let db: Sequelize;
+  const started: Jobs[] = [];
+  const start = async (jobs: Parameters<typeof startJobs>[1], address = url) => {
+    const one = await startJobs(address, jobs);
+    started.push(one);
+    return one;
+  };
+  const waiting = async () => {
+    const [found] = await db.query('SELECT key FROM graphile_worker.jobs ORDER BY key');
+    return (found as { key: string }[]).map(({ key }) => key);
+  };
+  beforeAll(async () => {
+    url = await newDatabase();
+    db = connect(url);
+    await migrateUp(db);
+    await prepareJobs(url);
+  });
+  afterAll(() => db.close());
+  beforeEach(async () => {
+    await Promise.all(started.splice(0).map((one) => one.stop()));
+    await db.query('DELETE FROM graphile_worker._private_jobs');
+  });
+
+  it('of one job never two run at once, on two servers; asked for while it runs, it is done once more', async () => {
+    let running = 0;
+    let most = 0;
+    let done = 0;
+    const alarms: Job = async () => {
+      most = Math.max(most, ++running);
+      await pause(250);
+      running--;
+      done++;
+    };
+    await Promise.all([start({ alarms }), start({ alarms })]);
+    await askForJob(db, 'alarms');
+    await vi.waitFor(() => expect(running).toBe(1), { timeout: 5_000, interval: 10 });
+    await askForJob(db, 'alarms');
+    await askForJob(db, 'alarms');
+    await vi.waitFor(() => expect(done).toBe(2), { timeout: 8_000 });
+    await pause(400);
+    expect({ most, done }).toEqual({ most: 1, done: 2 });
+  });
+
+  it('a job that waits for later is brought forward, never put off', async () => {
+    await askForJob(db, 'tiers', 60_000);
+    await askForJob(db, 'tiers', 3_600_000);
+    const [rows] = await db.query(
+      `SELECT extract(epoch FROM run_at - now()) AS s FROM graphile_worker.jobs WHERE key = 'tiers'`,
+    );
+    expect(rows).toHaveLength(1);
+    expect(Number((rows as { s: string }[])[0]!.s)).toBeLessThan(61);
+    const tiers = vi.fn(async () => {});
+    const jobs = await start({ tiers });
+    const once = jobs.done('tiers', 5_000);
+    await askForJob(db, 'tiers');
+    await once;
+    expect(tiers).toHaveBeenCalledTimes(1);
+    expect(await waiting()).toEqual([]);
+  });
+
+  it('one slow job holds up no other, and no transaction is open while it waits', async () => {
+    let release = () => {};
+    const forecast: Job = () => new Promise<void>((resolve) => (release = resolve));
+    const alarms = vi.fn(async () => {});
+    await start({ forecast, alarms });
+    await askForJob(db, 'forecast');
+    await pause(300);
+    await askForJob(db, 'alarms');
+    await vi.waitFor(() => expect(alarms).toHaveBeenCalled(), { timeout: 5_000 });
+    const [open] = await db.query(
+      `SELECT count(*)::int AS n FROM pg_stat_activity
+       WHERE datname = current_database() AND state LIKE 'idle in transaction%'`,
+    );
+    expect(open).toEqual([{ n: 0 }]);
+    release();
+  });
+
+  it('a job that fails is kept and tried again; one asked for in what is rolled back is not done', async () => {
+    let tries = 0;
+    await start({
+      retention: async () => {
+        if (++tries === 1) throw new Error('the disk was full');
+      },
+    });
+    await expect(
+      inTransaction(db, async (transaction) => {
+        await askForJob(db, 'retention', 0, transaction);
+        throw new Error('rolled back');
+      }),
+    ).rejects.toThrow('rolled back');
+    await pause(400);
+    expect(tries).toBe(0);
+    await askForJob(db, 'retention');
+    await vi.waitFor(() => expect(tries).toBe(1), { timeout: 5_000 });
+    const [rows] = await db.query(`SELECT last_error FROM graphile_worker.jobs WHERE key = 'retention'`);
+    expect(rows).toEqual([{ last_error: 'the disk was full' }]);
+    await vi.waitFor(() => expect(tries).toBe(2), { timeout: 15_000 });
+  });
+
+  it('goes on by itself when the database threw it out', async () => {
+    const alarms = vi.fn(async () => {});
+    await start({ alarms });
+    await db.query(
+      `SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = current_database() AND pid <> pg_backend_pid()`,
+    );
+    await pause(200);
+    await askForJob(db, 'alarms').catch(() => askForJob(db, 'alarms'));
+    await vi.waitFor(() => expect(alarms).toHaveBeenCalled(), { timeout: 20_000 });
+  });
+});
