@@ -7,7 +7,7 @@ import { demoWeather } from '../simulators/demoWeather.ts';
 import { isoFromDay, requireDay } from '../src/core/calendar/dayNumber.ts';
 import { dateAtRisk, frostDates, frostSeasons } from '../src/core/weather/frost.ts';
 import { sun_W_m2 } from '../src/core/weather/hourly.ts';
-import { localHours } from '../src/formats/readForecast.ts';
+import { localHours } from '../src/core/weather/forecast.ts';
 import { ladderAhead, shelterOf, type LadderDay } from '../src/core/hardening/ladder.ts';
 import { PROGRAMMES, rungsFor } from '../src/core/hardening/programme.ts';
 import { lidDays } from '../src/core/heat/lid.ts';

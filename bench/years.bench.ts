@@ -4,7 +4,7 @@ import { isoFromDay, requireDay } from '../src/core/calendar/dayNumber.ts';
 import { connect } from '../src/db/connect.ts';
 import { migrateUp } from '../src/db/migrate.ts';
 import { readWorld } from '../src/db/house/world.ts';
-import { learnedFor } from '../src/server/germination/learned.ts';
+import { learnedFor } from '../src/core/germination/learned.ts';
 import { readSeason } from '../src/server/plan/season.ts';
 import { setUp } from '../src/server/house/setup.ts';
 import { key, newDatabase, send, startApp, type App } from '../tests/support/app.ts';

@@ -2,7 +2,7 @@ import { requireDay } from '../src/core/calendar/dayNumber.ts';
 import { normalQuantile } from '../src/core/numerics/normal.ts';
 import { seededRandom } from '../src/core/numerics/random.ts';
 import { outsideClimate } from '../src/core/plan/schedule/outsideClimate.ts';
-import type { WeatherDay } from '../src/formats/weatherFile.ts';
+import type { WeatherDay } from '../src/core/weather/weatherDay.ts';
 import { DEMO_OUTSIDE } from './demoBooks.ts';
 
 /** How one day takes after the one before, and how far days lie from the usual, K. Invented. */

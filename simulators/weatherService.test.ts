@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { forecastFile, MOST_HOURS } from '../src/contracts/weather/forecast.ts';
 import { isoFromDay, requireDay } from '../src/core/calendar/dayNumber.ts';
 import { dayWeathers } from '../src/core/weather/forecast.ts';
-import { localHours } from '../src/formats/readForecast.ts';
+import { localHours } from '../src/core/weather/forecast.ts';
 import { demoWeather, DEMO_YEARS, trueDays } from './demoWeather.ts';
 import { madeUpForecast } from './weatherService.ts';
 

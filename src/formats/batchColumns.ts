@@ -3,7 +3,7 @@ import { GATE_KEYS, GATE_MODES, type GateKey, type GateMode } from '../core/plan
 import { ALL_STAGES, type WorkKey } from '../core/plan/stage.ts';
 import { USUAL_WINDOW } from '../core/plan/batchPlan.ts';
 import { type OffHeatRule } from '../core/germination/offHeatRule.ts';
-import type { BatchRecord } from '../contracts/batch/records.ts';
+import type { BatchRecord } from '../core/batch/record.ts';
 
 /** What a cell says where nothing is meant: an empty one asks for the usual. */
 export const NONE = 'none';

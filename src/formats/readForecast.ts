@@ -1,37 +1,8 @@
 import type { DayNumber } from '../core/calendar/dayNumber.ts';
-import { localTimeAt } from '../core/calendar/localDay.ts';
+
 import { hourly_C } from '../core/weather/hourly.ts';
 import { dayLength_h } from '../core/weather/sun.ts';
 import type { ForecastHour } from '../core/weather/forecast.ts';
-
-/** An hour as services tell it, by its instant. */
-export interface ToldHour {
-  readonly at: string;
-  readonly temp_C: number;
-  readonly wind_m_s?: number | null | undefined;
-  readonly gust_m_s?: number | null | undefined;
-  readonly rain_mm?: number | null | undefined;
-  readonly cloud_frac?: number | null | undefined;
-}
-
-/** Hours told by their instants, by the nursery's wall clock and in order. The hour clocks are put back is there twice. */
-export function localHours(hours: readonly ToldHour[], timeZone: string): ForecastHour[] {
-  return hours
-    .map((h) => ({ at_ms: Date.parse(h.at), h }))
-    .sort((a, b) => a.at_ms - b.at_ms)
-    .map(({ at_ms, h }) => {
-      const { day, minute } = localTimeAt(at_ms, timeZone);
-      return {
-        day,
-        hour: Math.floor(minute / 60),
-        temp_C: h.temp_C,
-        wind_m_s: h.wind_m_s ?? null,
-        gust_m_s: h.gust_m_s ?? null,
-        rain_mm: h.rain_mm ?? null,
-        cloud_frac: h.cloud_frac ?? null,
-      };
-    });
-}
 
 /** A day as one hears it told. */
 export interface TypedDay {

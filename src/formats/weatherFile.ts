@@ -1,16 +1,7 @@
 import Papa from 'papaparse';
 import { GUST_OF_MEAN, windFrom, type WindUnit } from '../core/weather/siteWind.ts';
 import { dayFromCivil, dayFromIso, type DayNumber } from '../core/calendar/dayNumber.ts';
-
-/** A day of weather as a file tells it, degrees Celsius and millimetres; null = not told or not believed. */
-export interface WeatherDay {
-  readonly day: DayNumber;
-  readonly least_C: number | null;
-  readonly most_C: number | null;
-  readonly rain_mm: number | null;
-  /** Strongest gust; absent where the file does not tell it. */
-  readonly gust_m_s?: number | null;
-}
+import type { WeatherDay } from '../core/weather/weatherDay.ts';
 
 export const WEATHER_UNITS = ['C', 'F', 'tenths'] as const;
 export type WeatherUnit = (typeof WEATHER_UNITS)[number];

@@ -2,7 +2,7 @@ import { isOver } from '../core/batch/event.ts';
 import { civilFromDay } from '../core/calendar/dayNumber.ts';
 import { isTrouble, punctuality } from '../core/batch/tolerance.ts';
 import { milestoneOf, type MilestoneKey } from '../core/plan/schedule/chain.ts';
-import type { BatchView, Season } from '../server/plan/season.ts';
+import type { BatchView, Season } from '../core/plan/season.ts';
 import { punctualityWords, shortDay } from '../ui/format.ts';
 
 const KEYS: readonly MilestoneKey[] = ['sow', 'half-up', 'pot', 'harden', 'plant'];

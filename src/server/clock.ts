@@ -1,17 +1,8 @@
 import { isoFromDay, requireDay } from '../core/calendar/dayNumber.ts';
-import { localTimeAt } from '../core/calendar/localDay.ts';
+import { localTimeAt, type Now } from '../core/calendar/localDay.ts';
 import type { ClockInput } from '../contracts/house/settings.ts';
 import { fieldProblem, ProblemError } from '../contracts/problem.ts';
-import type { DemoClock, NurseryRecord } from '../contracts/house/records.ts';
-
-/** The application's now: the one source of "today". */
-export interface Now {
-  readonly instant_ms: number;
-  /** Calendar day at the nursery. */
-  readonly today: number;
-  /** Minutes since midnight at the nursery. */
-  readonly minute: number;
-}
+import type { DemoClock, NurseryRecord } from '../core/house/nursery.ts';
 
 /** Now at the nursery: the machine's clock, or the demo's own. */
 export function nowAt(nursery: Pick<NurseryRecord, 'timeZone' | 'demoClock'>, machine_ms: number = Date.now()): Now {

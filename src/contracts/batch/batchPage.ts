@@ -6,7 +6,7 @@ import type { ExpectedOut } from '../../core/batch/progress.ts';
 import type { Punctuality } from '../../core/batch/tolerance.ts';
 import type { BatchPlan } from '../../core/plan/batchPlan.ts';
 import type { ChainResult } from '../../core/plan/schedule/chain.ts';
-import type { EventRecord } from './records.ts';
+import type { EventRecord } from '../../core/batch/record.ts';
 
 /** What the page of a batch shows. */
 export interface BatchPageData {

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { dayFromIso, weekdayOf } from '../../core/calendar/dayNumber.ts';
 import { countFault } from '../../core/germination/indices.ts';
 import { CONTAINER_KINDS } from '../../core/books/container.ts';
-import { TREATMENTS } from './records.ts';
+import { TREATMENTS } from '../../core/books/records.ts';
 import { potShape } from './potShape.ts';
 import {
   figure,

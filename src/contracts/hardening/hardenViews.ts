@@ -8,7 +8,7 @@ import type { Quantiles } from '../../core/planting/odds.ts';
 import type { Spacing } from '../../core/planting/spacing.ts';
 import type { EstablishmentResult } from '../../core/batch/event.ts';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
-import type { CoverRecord, ProgrammeRecord } from './hardening.ts';
+import type { CoverRecord, ProgrammeRecord } from '../../core/hardening/records.ts';
 import type { ForecastStatus } from '../weather/forecast.ts';
 
 /** A day of the forecast as screens show it. */

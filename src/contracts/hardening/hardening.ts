@@ -5,13 +5,13 @@ import {
   MOST_FLOOR_C,
   PROGRAMME_KINDS,
   RUNG_COVERS,
-  type Programme,
   type Rung,
 } from '../../core/hardening/programme.ts';
-import { GLAZINGS, NIGHT_COVERS, STRUCTURE_KINDS, type StructureSpec } from '../../core/heat/structure.ts';
+import { GLAZINGS, NIGHT_COVERS, STRUCTURE_KINDS } from '../../core/heat/structure.ts';
 import { LID_SCHOOLS } from '../../core/heat/lid.ts';
 import { GATE_KEYS, GATE_MODES } from '../../core/planting/gates.ts';
 import { figure, freeText, recordId, shortText, temperature_C, version, wholeNumber } from '../fields.ts';
+import type { CoverRecord } from '../../core/hardening/records.ts';
 
 const share = (name: string) => figure(name, 0, 1);
 
@@ -74,13 +74,6 @@ export const coverInput = z
       });
   });
 export type CoverInput = z.infer<typeof coverInput>;
-export interface CoverRecord extends Omit<CoverInput, 'structure'> {
-  readonly id: number;
-  readonly version: number;
-  readonly retiredOn?: string | null;
-  readonly structure: StructureSpec | null;
-}
-
 /** A cover of a seed, its place by the seed's number. */
 export interface SeedCover extends Omit<CoverRecord, 'version' | 'placeId'> {
   readonly place: number | null;
@@ -111,8 +104,6 @@ export const programmeInput = z.strictObject({
     }),
 });
 export type ProgrammeInput = z.infer<typeof programmeInput>;
-export type ProgrammeRecord = Programme & { readonly version: number; readonly retiredOn?: string | null };
-
 const gateMode = z.enum(GATE_MODES, { error: `gate: one of ${GATE_MODES.join(', ')}` });
 export const gateModes = z.strictObject(
   Object.fromEntries(GATE_KEYS.map((key) => [key, gateMode])) as Record<(typeof GATE_KEYS)[number], typeof gateMode>,

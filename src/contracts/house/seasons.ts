@@ -2,17 +2,7 @@ import { z } from 'zod';
 import type { Call } from '../call.ts';
 import { isoDay, recordId, version } from '../fields.ts';
 import type { KeptBatch } from '../../core/batch/keptBatch.ts';
-
-/** A season of the house. Its days are day numbers; both are included. */
-export interface SeasonRecord {
-  readonly id: number;
-  readonly version: number;
-  readonly name: string;
-  readonly firstDay: number;
-  readonly lastDay: number;
-  /** Epoch ms at which it was closed; null: open. */
-  readonly closedAt_ms: number | null;
-}
+import type { SeasonRecord } from '../../core/house/seasonRecord.ts';
 
 /** Longest a season may be, days: two years and a leap day. */
 const MOST_days = 732;

@@ -1,6 +1,6 @@
 import type { Retirable } from '../../core/books/inUse.ts';
 import type { VarietyFigures } from '../../core/books/varietyFigures.ts';
-import type { FrostChoice } from '../weather/weather.ts';
+import type { FrostChoice } from '../../core/weather/frost.ts';
 import type { CoolSchool } from '../../core/plan/placement/coolCap.ts';
 import type { HousePace, PlanningSettings } from '../../core/plan/placement/planning.ts';
 import type { Weights } from '../../core/plan/placement/instance.ts';

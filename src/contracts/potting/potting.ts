@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { Explanation } from '../../core/explanation.ts';
 import type { Sign } from '../../core/batch/event.ts';
 import type { Container } from '../../core/books/container.ts';
-import type { Feed } from '../../core/potting/feed.ts';
+
 import type { PartNeed } from '../../core/potting/mix.ts';
 import type { PottingJob, Ready } from '../../core/potting/ready.ts';
 import type { PlannedLine, Range } from '../../core/potting/session.ts';
@@ -62,23 +62,6 @@ export const stockItemInput = z.strictObject({
   price: figure('price of a pack', 0, 100_000).nullable(),
 });
 export type StockItemInput = z.infer<typeof stockItemInput>;
-
-export interface StockItemRecord extends StockItemInput {
-  readonly id: number;
-  readonly version: number;
-  readonly retiredOn?: string | null;
-}
-export interface MixRecord extends MixInput {
-  readonly id: number;
-  readonly version: number;
-  readonly retiredOn?: string | null;
-}
-export interface FeedRecord extends Feed {
-  readonly id: number;
-  readonly version: number;
-  readonly retiredOn?: string | null;
-  readonly note: string;
-}
 
 const frac = (name: string, most: number) => figure(name, 0, most);
 export const pottingSettingsInput = z.strictObject({

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { idempotencyKey } from '../batch/batches.ts';
 import { figure, freeText, isoDay, recordId } from '../fields.ts';
+import type { SiteReading } from '../../core/weather/siteReading.ts';
 
 /** A reading taken by hand: max-min thermometer outside or under a cover, or the soil thermometer. */
 export const siteReadingInput = z
@@ -30,21 +31,6 @@ export const siteReadingInput = z
       say('most_C', 'highest: not below the lowest; are they the wrong way round?');
   });
 export type SiteReadingInput = z.infer<typeof siteReadingInput>;
-
-/** A reading as it stands; days are day numbers, temperatures with the thermometer's error taken off. */
-export interface SiteReading {
-  readonly id: number;
-  readonly kind: 'max-min' | 'soil';
-  readonly day: number;
-  readonly coverId: number | null;
-  readonly least_C: number | null;
-  readonly most_C: number | null;
-  readonly gust_m_s: number | null;
-  readonly soil_C: number | null;
-  readonly offset_K: number;
-  readonly note: string;
-  readonly correctsId: number | null;
-}
 
 /** What a cover is worth by the site's own nights, beside what was written. */
 export interface WorthView {

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import type { RiskDate } from '../../core/weather/frost.ts';
-import type { FrostAtRisk } from '../../core/plan/schedule/warnings.ts';
+import type { RiskDate, FrostChoice } from '../../core/weather/frost.ts';
+
 import { WIND_UNITS, type SiteWind } from '../../core/weather/siteWind.ts';
 import { figure, shortText, version } from '../fields.ts';
 import { WEATHER_UNITS } from '../../formats/weatherFile.ts';
@@ -35,11 +35,6 @@ export const frostChoice = z.strictObject({
   risk_frac: figure('risk', 0.02, 0.9),
 });
 export const weatherDrop = z.strictObject({ source: shortText('source', 120) });
-
-/** How the nursery takes its frosts: by which threshold and at which risk. */
-export interface FrostChoice extends FrostAtRisk {
-  readonly threshold_C: number;
-}
 
 /** What the weather of the site says of frost. Days are day numbers. */
 export interface FrostView {

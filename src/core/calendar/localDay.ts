@@ -64,3 +64,12 @@ export function localTimeAt(instant_ms: number, timeZone: string): LocalTime {
     minute: part['hour']! * 60 + part['minute']!,
   };
 }
+
+/** The application's now: the one source of "today". */
+export interface Now {
+  readonly instant_ms: number;
+  /** Calendar day at the nursery. */
+  readonly today: number;
+  /** Minutes since midnight at the nursery. */
+  readonly minute: number;
+}

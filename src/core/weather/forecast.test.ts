@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { requireDay } from '../calendar/dayNumber.ts';
 import { coverWorth } from './coverWorth.ts';
 import { dayWeathers, flagsOf, gustOf, type ForecastHour } from './forecast.ts';
-import { hoursOfDays, localHours } from '../../formats/readForecast.ts';
+import { hoursOfDays } from '../../formats/readForecast.ts';
+import { localHours } from './forecast.ts';
 import { oddsAtOrBelow, oddsOfAny, scoreAt, scoresOf, usualSpread_K } from './score.ts';
 import { SOIL_LAG_frac, soilNow_C } from './soilNow.ts';
 

@@ -1,4 +1,5 @@
 import type { DayNumber } from '../calendar/dayNumber.ts';
+import { localTimeAt } from '../calendar/localDay.ts';
 
 /** An hour of a forecast by the nursery's wall clock. null: not told. */
 export interface ForecastHour {
@@ -11,6 +12,35 @@ export interface ForecastHour {
   readonly rain_mm: number | null;
   /** Share of the sky under cloud, 0 to 1. */
   readonly cloud_frac: number | null;
+}
+
+/** An hour as services tell it, by its instant. */
+export interface ToldHour {
+  readonly at: string;
+  readonly temp_C: number;
+  readonly wind_m_s?: number | null | undefined;
+  readonly gust_m_s?: number | null | undefined;
+  readonly rain_mm?: number | null | undefined;
+  readonly cloud_frac?: number | null | undefined;
+}
+
+/** Hours told by their instants, by the nursery's wall clock and in order. The hour clocks are put back is there twice. */
+export function localHours(hours: readonly ToldHour[], timeZone: string): ForecastHour[] {
+  return hours
+    .map((h) => ({ at_ms: Date.parse(h.at), h }))
+    .sort((a, b) => a.at_ms - b.at_ms)
+    .map(({ at_ms, h }) => {
+      const { day, minute } = localTimeAt(at_ms, timeZone);
+      return {
+        day,
+        hour: Math.floor(minute / 60),
+        temp_C: h.temp_C,
+        wind_m_s: h.wind_m_s ?? null,
+        gust_m_s: h.gust_m_s ?? null,
+        rain_mm: h.rain_mm ?? null,
+        cloud_frac: h.cloud_frac ?? null,
+      };
+    });
 }
 
 /** Skies as one hears them told. */
@@ -98,4 +128,28 @@ export function flagsOf(day: DayWeather): Flag[] {
   if (day.most_C !== null && day.most_C >= FLAG_LIMITS.heat_C) flags.push('heat');
   else if (day.sun_frac !== null && day.sun_frac >= FLAG_LIMITS.sun_frac) flags.push('sun');
   return flags;
+}
+
+/** A forecast as it was taken. */
+export interface KeptForecast {
+  readonly id: number;
+  readonly source: string;
+  readonly kind: 'service' | 'typed' | 'file';
+  readonly made_ms: number;
+  readonly madeOn: number;
+  readonly hours: readonly ToldHour[];
+}
+
+/** What a forecast said of a day's low, kept for its score. */
+export interface ForecastLow {
+  readonly day: number;
+  readonly lead: number;
+  readonly least_C: number;
+  readonly most_C: number | null;
+  readonly gust_m_s: number | null;
+}
+
+/** A foretold day with who foretold it. */
+export interface SourcedLow extends ForecastLow {
+  readonly source: string;
 }

@@ -3,6 +3,7 @@ import type { MonthDay } from '../calendar/monthDay.ts';
 import { normalQuantile } from '../numerics/normal.ts';
 import { studentQuantile } from '../numerics/student.ts';
 import { requireRange } from '../numerics/guard.ts';
+import type { FrostAtRisk } from '../plan/schedule/warnings.ts';
 
 /** Lowest of a day, degrees Celsius; in any order, a day at most once. */
 export interface DayLow {
@@ -227,3 +228,8 @@ export function frostsSeen(dates: FrostDates, offset: number): number {
 }
 
 export { offsetOf as seasonOffset };
+
+/** How the nursery takes its frosts: by which threshold and at which risk. */
+export interface FrostChoice extends FrostAtRisk {
+  readonly threshold_C: number;
+}

@@ -3,7 +3,7 @@ import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import type { EventKind, PlantingDetails, PottingDetails, SplitSnapshot } from '../../core/batch/event.ts';
 import { USUAL_WINDOW, type BatchPlan } from '../../core/plan/batchPlan.ts';
 import { shortCode } from '../../core/batch/shortCode.ts';
-import type { BatchRecord } from '../../contracts/batch/records.ts';
+import type { BatchRecord } from '../../core/batch/record.ts';
 import { ProblemError } from '../../contracts/problem.ts';
 import { BatchEventModel, BatchModel } from './models.ts';
 import { freeLetter } from '../../core/batch/letter.ts';

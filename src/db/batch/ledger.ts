@@ -1,5 +1,5 @@
 import type { Sequelize } from 'sequelize';
-import type { EventRecord } from '../../contracts/batch/records.ts';
+import type { EventRecord } from '../../core/batch/record.ts';
 import { EVENT_COLUMNS, eventRecord, type EventRow } from '../house/world.ts';
 import { rows } from '../sql.ts';
 

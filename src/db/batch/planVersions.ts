@@ -1,5 +1,5 @@
 import type { Sequelize } from 'sequelize';
-import type { BatchRecord } from '../../contracts/batch/records.ts';
+import type { BatchRecord } from '../../core/batch/record.ts';
 import { batchRecord } from '../house/world.ts';
 import { ms, rows } from '../sql.ts';
 import { BatchModel } from './models.ts';

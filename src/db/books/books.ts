@@ -7,7 +7,7 @@ import type { CoverInput, ProgrammeInput } from '../../contracts/hardening/harde
 import { CoverModel, ProgrammeModel } from '../hardening/models.ts';
 import type { FeedInput, MixInput, StockItemInput } from '../../contracts/potting/potting.ts';
 import { FeedModel, MixModel, StockItemModel } from '../potting/models.ts';
-import type { DemoClock } from '../../contracts/house/records.ts';
+import type { DemoClock } from '../../core/house/nursery.ts';
 import {
   ContainerModel,
   CropModel,

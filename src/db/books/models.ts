@@ -10,7 +10,7 @@ import type { Crop, EmergencePoint } from '../../core/books/crop.ts';
 import type { OwnBands } from '../../core/growth/bands.ts';
 import type { Stage } from '../../core/plan/stage.ts';
 import type { VarietyFigures } from '../../core/books/varietyFigures.ts';
-import type { SeedTreatment, LotTest } from '../../contracts/books/records.ts';
+import type { SeedTreatment, LotTest } from '../../core/books/records.ts';
 import type { PlaceKind, PlaceTemperature, PlaceSize, PlaceLight } from '../../core/books/place.ts';
 import type { Container, PotShape } from '../../core/books/container.ts';
 

@@ -2,7 +2,7 @@ import { inTransaction } from '../inTransaction.ts';
 import type { Sequelize, Transaction } from 'sequelize';
 import { requireDay } from '../../core/calendar/dayNumber.ts';
 import type { HotBedLineInput } from '../../contracts/heat/warmth.ts';
-import type { HotBedRecord } from '../../contracts/books/records.ts';
+import type { HotBedRecord } from '../../core/books/records.ts';
 import { rows, run } from '../sql.ts';
 
 /**

@@ -13,10 +13,10 @@ import type { MonthNormal } from '../../core/plan/schedule/outsideClimate.ts';
 import type { CoolSchool } from '../../core/plan/placement/coolCap.ts';
 import type { Weights } from '../../core/plan/placement/instance.ts';
 import type { PlanningSettings } from '../../core/plan/placement/planning.ts';
-import type { DemoClock } from '../../contracts/house/records.ts';
+import type { DemoClock } from '../../core/house/nursery.ts';
 import type { Exposure } from '../../core/weather/siteWind.ts';
 import type { PottingSettings } from '../../core/potting/settings.ts';
-import type { FrostChoice } from '../../contracts/weather/weather.ts';
+import type { FrostChoice } from '../../core/weather/frost.ts';
 import type { PlantingSettings } from '../../core/planting/settings.ts';
 
 export class NurseryModel extends Model<InferAttributes<NurseryModel>, InferCreationAttributes<NurseryModel>> {

@@ -4,11 +4,12 @@ import type { PottingDetails } from '../../core/batch/event.ts';
 import type { KeptBatch } from '../../core/batch/keptBatch.ts';
 import { requireDay, isoFromDay, type DayNumber } from '../../core/calendar/dayNumber.ts';
 import { seasonOf } from '../../core/calendar/season.ts';
-import type { SeasonRecord } from '../../contracts/house/seasons.ts';
+import type { SeasonRecord } from '../../core/house/seasonRecord.ts';
 import { fieldProblem, ProblemError } from '../../contracts/problem.ts';
 import { freeLetter } from '../../core/batch/letter.ts';
 import { LOCKS } from '../locks.ts';
 import { ms, rows, run, type In, type Row } from '../sql.ts';
+import type { Kept, KeptPotting, KeptEstimate } from '../../core/house/kept.ts';
 
 const COLUMNS = `id, version, name, first_day::text AS first_day, last_day::text AS last_day, closed_at`;
 
@@ -244,37 +245,6 @@ export async function countBySeason(db: Sequelize): Promise<ReadonlyMap<number, 
     'SELECT season_id, count(*)::integer AS n FROM batches WHERE voided_at IS NULL GROUP BY season_id',
   );
   return new Map(found.map((row) => [row['season_id'] as number, row['n'] as number]));
-}
-
-/** What a batch taught of coming up or growing, as it was kept. */
-export interface KeptEstimate {
-  readonly batchId: number;
-  readonly taught: 'emergence' | 'growth';
-  /** Last line of the log it rests on. */
-  readonly logId: number;
-  readonly cropId: number;
-  readonly varietyId: number | null;
-  readonly lotId: number | null;
-  readonly placeId: number | null;
-  readonly estimate: Readonly<Record<string, number | null>>;
-  /** When it was kept: one that was not kept again is the same object as before. */
-  readonly keptAt: string;
-}
-
-/** What seasons that are no longer worked out have left, and what was kept of open ones. */
-export interface Kept {
-  /** Moves when any of it does. */
-  readonly mark: string;
-  readonly estimates: readonly KeptEstimate[];
-  /** Timed pottings of closed seasons, the oldest first. */
-  readonly pottings: readonly KeptPotting[];
-}
-
-export interface KeptPotting {
-  readonly cropId: number;
-  readonly day: DayNumber;
-  readonly count: number;
-  readonly details: PottingDetails;
 }
 
 /** Reads what was kept; what is known stays while nothing was closed, opened or kept since. */

@@ -5,23 +5,14 @@ import { USUAL_PLANNING } from '../../core/plan/placement/planning.ts';
 import { USUAL_WEIGHTS } from '../../core/plan/placement/instance.ts';
 import { USUAL_PLANTING } from '../../core/planting/settings.ts';
 import { USUAL_POTTING } from '../../core/potting/settings.ts';
-import type { FeedRecord, MixRecord, StockItemRecord } from '../../contracts/potting/potting.ts';
-import type { CoverRecord, ProgrammeRecord } from '../../contracts/hardening/hardening.ts';
 import { CoverModel, ProgrammeModel } from '../hardening/models.ts';
 import { readHotBedLog } from '../heat/hotBeds.ts';
 import { FeedModel, MixModel, StockItemModel } from '../potting/models.ts';
-import type { BatchRecord, EventRecord } from '../../contracts/batch/records.ts';
-import type {
-  ContainerRecord,
-  CropRecord,
-  LotRecord,
-  PlaceRecord,
-  VarietyRecord,
-} from '../../contracts/books/records.ts';
-import type { NurseryRecord, PersonRecord } from '../../contracts/house/records.ts';
+import type { BatchRecord, EventRecord } from '../../core/batch/record.ts';
 import { BatchModel } from '../batch/models.ts';
-import type { SeasonRecord } from '../../contracts/house/seasons.ts';
-import { readKeptOfAll, readSeasons, type Kept } from './seasons.ts';
+import type { SeasonRecord } from '../../core/house/seasonRecord.ts';
+import { readKeptOfAll, readSeasons } from './seasons.ts';
+
 import {
   ContainerModel,
   CropModel,
@@ -32,36 +23,7 @@ import {
   VarietyModel,
 } from '../books/models.ts';
 import { NurseryModel, PersonModel } from './models.ts';
-
-/** Everything the nursery has written down, as one consistent picture. */
-export interface World {
-  readonly revision: string;
-  /** Move with every write to the books, and to the plans of batches. */
-  readonly booksMark: string;
-  readonly batchesMark: string;
-  readonly nursery: NurseryRecord;
-  readonly feedKey: string;
-  readonly crops: readonly CropRecord[];
-  readonly varieties: readonly VarietyRecord[];
-  readonly lots: readonly LotRecord[];
-  readonly places: readonly PlaceRecord[];
-  readonly containers: readonly ContainerRecord[];
-  readonly mixes: readonly MixRecord[];
-  readonly feeds: readonly FeedRecord[];
-  readonly stock: readonly StockItemRecord[];
-  readonly covers: readonly CoverRecord[];
-  readonly programmes: readonly ProgrammeRecord[];
-  /** People of the house by name, those who left as well. */
-  readonly people: readonly PersonRecord[];
-  /** All seasons, the first to begin first. */
-  readonly seasons: readonly SeasonRecord[];
-  /** What was kept of batches, those of closed seasons among them. */
-  readonly kept: Kept;
-  /** Batches of the open seasons; none that was voided. */
-  readonly batches: readonly BatchRecord[];
-  /** By batch id, in the order written. */
-  readonly events: ReadonlyMap<number, readonly EventRecord[]>;
-}
+import type { World } from '../../core/house/world.ts';
 
 /** Marks that move with every write: while `revision` stands, a World read before is still true; likewise the rest. */
 export interface Marks {

@@ -1,32 +1,11 @@
 import { isoFromDay, requireDay } from '../../core/calendar/dayNumber.ts';
 import type { ForecastFile, ForecastStatus } from '../../contracts/weather/forecast.ts';
-import type { SiteReading, SiteReadingInput } from '../../contracts/weather/siteReadings.ts';
+import type { SiteReadingInput } from '../../contracts/weather/siteReadings.ts';
+import type { SiteReading } from '../../core/weather/siteReading.ts';
 import type { PlantingSettings } from '../../core/planting/settings.ts';
 import { NurseryModel } from '../house/models.ts';
 import { ms, rows, run, type Db, type In } from '../sql.ts';
-
-/** What a forecast said of a day's low, kept for its score. */
-export interface ForecastLow {
-  readonly day: number;
-  readonly lead: number;
-  readonly least_C: number;
-  readonly most_C: number | null;
-  readonly gust_m_s: number | null;
-}
-
-/** A foretold day with who foretold it. */
-export interface SourcedLow extends ForecastLow {
-  readonly source: string;
-}
-
-export interface KeptForecast {
-  readonly id: number;
-  readonly source: string;
-  readonly kind: 'service' | 'typed' | 'file';
-  readonly made_ms: number;
-  readonly madeOn: number;
-  readonly hours: ForecastFile['hours'];
-}
+import type { KeptForecast, ForecastLow, SourcedLow } from '../../core/weather/forecast.ts';
 
 /** Keeps a forecast; one already kept of the same source and instant is left as it is. @returns whether it is new */
 export async function insertForecast(

@@ -1,7 +1,7 @@
 import { isoFromDay, requireDay } from '../../core/calendar/dayNumber.ts';
 import type { MonthDay } from '../../core/calendar/monthDay.ts';
-import type { FrostChoice } from '../../contracts/weather/weather.ts';
-import type { WeatherDay } from '../../formats/weatherFile.ts';
+import type { FrostChoice } from '../../core/weather/frost.ts';
+import type { WeatherDay } from '../../core/weather/weatherDay.ts';
 import { NurseryModel } from '../house/models.ts';
 import { rows, run, type Db } from '../sql.ts';
 

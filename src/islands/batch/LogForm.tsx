@@ -3,7 +3,7 @@ import { useId, useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { EVENT_WORDS, type EventKind, type Phase } from '../../core/batch/event.ts';
 import type { BatchPageData } from '../../contracts/batch/batchPage.ts';
-import type { EventRecord } from '../../contracts/batch/records.ts';
+import type { EventRecord } from '../../core/batch/record.ts';
 import { Field, SelectField } from '../../ui/Field.tsx';
 import type { LogLine } from '../../ui/logPost.ts';
 

@@ -3,7 +3,7 @@ import type { PotShape } from '../../core/books/container.ts';
 import { frustum_L } from '../../core/potting/pot.ts';
 import { measureFromShown, typedMeasure } from '../../core/units/measure.ts';
 import { house, unitOf } from '../../ui/house.ts';
-import type { ContainerRecord } from '../../contracts/books/records.ts';
+import type { ContainerRecord } from '../../core/books/records.ts';
 import type { FieldSpec } from './fields.ts';
 import { figureOr, LineForm } from './LineForm.tsx';
 

@@ -5,7 +5,7 @@ import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { CROP_KINDS, SOWN_IN, type Crop, type EmergencePoint } from '../../core/books/crop.ts';
 import { type Stage } from '../../core/plan/stage.ts';
 import { daysToEmerge, germinationRate } from '../../core/germination/germinationRate.ts';
-import type { CropRecord } from '../../contracts/books/records.ts';
+import type { CropRecord } from '../../core/books/records.ts';
 import { shownTemperature, temperatureFromShown, type TemperatureUnit } from '../../core/units/temperature.ts';
 import type { LengthUnit } from '../../core/units/length.ts';
 import { degrees } from '../../ui/format.ts';

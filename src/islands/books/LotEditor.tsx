@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { LotTest } from '../../contracts/books/records.ts';
+import type { LotTest } from '../../core/books/records.ts';
 import { wilson } from '../../core/numerics/wilson.ts';
 import { Field } from '../../ui/Field.tsx';
 import type { FieldSpec } from './fields.ts';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { PlaceRecord } from '../../contracts/books/records.ts';
+import type { PlaceRecord } from '../../core/books/records.ts';
 import { temperatureFromShown, type TemperatureUnit } from '../../core/units/temperature.ts';
 import type { FieldSpec } from './fields.ts';
 import { dayFromIso } from '../../core/calendar/dayNumber.ts';

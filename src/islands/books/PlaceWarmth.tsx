@@ -3,7 +3,7 @@ import { area, house, unitOf } from '../../ui/house.ts';
 import { degrees } from '../../ui/format.ts';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
 import { Field } from '../../ui/Field.tsx';
-import type { PlaceRecord } from '../../contracts/books/records.ts';
+import type { PlaceRecord } from '../../core/books/records.ts';
 import { fieldsOfMat, typedBed, typedMat, type PlaceParts } from './placeParts.ts';
 import { BED_FIELDS } from './warmthFields.ts';
 import { BedSays, MatSays, WarmthFields } from './WarmthFields.tsx';

@@ -1,6 +1,6 @@
 import { PlanningFields, planningBody, typedPlanning } from './PlanningFields.tsx';
 import { house } from '../../ui/house.ts';
-import type { NurseryRecord } from '../../contracts/house/records.ts';
+import type { NurseryRecord } from '../../core/house/nursery.ts';
 import { useState } from 'react';
 import type { Weights } from '../../core/plan/placement/instance.ts';
 import { temperatureFromShown } from '../../core/units/temperature.ts';

@@ -2,7 +2,7 @@ import { afterEach, describe, expect, it } from 'vitest';
 import { DEMO_PLACES } from '../../../simulators/demoBooks.ts';
 import { placeInput } from '../../contracts/books/books.ts';
 import { requireDay } from '../../core/calendar/dayNumber.ts';
-import type { PlaceRecord } from '../../contracts/books/records.ts';
+import type { PlaceRecord } from '../../core/books/records.ts';
 import { tellHouse } from '../../ui/house.ts';
 import { partsOf, partsToSend } from './placeParts.ts';
 

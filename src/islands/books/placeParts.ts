@@ -1,6 +1,6 @@
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { temperatureFromShown, type TemperatureUnit } from '../../core/units/temperature.ts';
-import type { PlaceRecord } from '../../contracts/books/records.ts';
+import type { PlaceRecord } from '../../core/books/records.ts';
 import { measureFromShown, typedMeasure } from '../../core/units/measure.ts';
 import { house } from '../../ui/house.ts';
 import { figureOr, typedOf, typedTemperature, valuesOf } from './LineForm.tsx';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { GLAZINGS, NIGHT_COVERS, STRUCTURE_KINDS, USUAL_FRAME, type StructureSpec } from '../../core/heat/structure.ts';
-import type { CoverRecord } from '../../contracts/hardening/hardening.ts';
+import type { CoverRecord } from '../../core/hardening/records.ts';
 import { typedTemperature, figureOr, LineForm } from '../books/LineForm.tsx';
 import { measureFromShown, typedMeasure, type Measure } from '../../core/units/measure.ts';
 import { house, unitOf } from '../../ui/house.ts';

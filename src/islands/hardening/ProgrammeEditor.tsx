@@ -8,7 +8,7 @@ import {
   type Rung,
   type RungCover,
 } from '../../core/hardening/programme.ts';
-import type { ProgrammeRecord } from '../../contracts/hardening/hardening.ts';
+import type { ProgrammeRecord } from '../../core/hardening/records.ts';
 import { differenceWords } from '../../core/units/words.ts';
 import { temperatureFromShown } from '../../core/units/temperature.ts';
 import { figureOr, LineForm, typedTemperature } from '../books/LineForm.tsx';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { MixRecord } from '../../contracts/potting/potting.ts';
+import type { MixRecord } from '../../core/potting/records.ts';
 import { figureOr, LineForm } from '../books/LineForm.tsx';
 
 interface Props {

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { localTimeAt } from '../../core/calendar/localDay.ts';
-import type { DemoClock } from '../../contracts/house/records.ts';
+import type { DemoClock } from '../../core/house/nursery.ts';
 import { call, trouble } from '../../ui/call.ts';
 
 const SPEEDS = [

@@ -3,7 +3,7 @@ import type { Plants } from '../../core/batch/plants.ts';
 import type { Progress } from '../../core/batch/progress.ts';
 import type { ChainResult } from '../../core/plan/schedule/chain.ts';
 import { batchInputOf } from './batchInput.ts';
-import type { BatchView } from '../plan/season.ts';
+import type { BatchView } from '../../core/plan/season.ts';
 
 /** A batch as the API tells it: ISO days at the edge. */
 export function batchAnswer(view: BatchView) {

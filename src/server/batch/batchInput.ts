@@ -4,8 +4,8 @@ import { OVER_AGE_WEEKS } from '../../core/growth/stageSums.ts';
 import { USUAL_WINDOW, type BatchPlan } from '../../core/plan/batchPlan.ts';
 import type { BatchInput } from '../../contracts/batch/batches.ts';
 import { fieldProblem } from '../../contracts/problem.ts';
-import type { BatchRecord } from '../../contracts/batch/records.ts';
-import type { World } from '../../db/house/world.ts';
+import type { BatchRecord } from '../../core/batch/record.ts';
+import type { World } from '../../core/house/world.ts';
 
 /** A batch's plan as a person would send it. */
 export function batchInputOf(batch: BatchRecord): BatchInput {

@@ -2,7 +2,7 @@ import { plantsByWords } from '../../core/batch/plants.ts';
 import { punctuality } from '../../core/batch/tolerance.ts';
 import { ruleOfWeeksSowDay } from '../../core/plan/schedule/ruleOfWeeks.ts';
 import type { BatchPageData } from '../../contracts/batch/batchPage.ts';
-import type { Season } from '../plan/season.ts';
+import type { Season } from '../../core/plan/season.ts';
 
 /** All that the page of a batch shows; null when there is no such batch. */
 export function batchPageData(season: Season, id: string): BatchPageData | null {

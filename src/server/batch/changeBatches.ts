@@ -13,7 +13,7 @@ import { type BatchPlan } from '../../core/plan/batchPlan.ts';
 import type { BatchInput, BatchPatch, EventInput, SplitInput } from '../../contracts/batch/batches.ts';
 import type { BatchToMake } from '../../contracts/plan/planning.ts';
 import { fieldProblem, ProblemError } from '../../contracts/problem.ts';
-import type { BatchRecord, EventRecord } from '../../contracts/batch/records.ts';
+import type { BatchRecord, EventRecord } from '../../core/batch/record.ts';
 import {
   batchByKey,
   eventByKey,
@@ -30,7 +30,8 @@ import { insertStockMoves, stockOfEvents } from '../../db/potting/potting.ts';
 import { readEvents } from '../../db/house/world.ts';
 import { writeSetPoints } from '../heat/writeSetPoints.ts';
 import { database } from '../database.ts';
-import { readSeason, type Season } from '../plan/season.ts';
+import { readSeason } from '../plan/season.ts';
+import { type Season } from '../../core/plan/season.ts';
 
 /** Makes a batch. The same key twice makes it once and answers with the one there is. */
 export async function createBatch({

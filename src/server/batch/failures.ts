@@ -1,11 +1,11 @@
 import { FAILURES } from '../../core/batch/failures.ts';
 import { effectiveEvents } from '../../core/batch/reduce.ts';
 import type { Plants } from '../../core/batch/plants.ts';
-import type { EventRecord } from '../../contracts/batch/records.ts';
+import type { EventRecord } from '../../core/batch/record.ts';
 import { readLedger } from '../../db/batch/ledger.ts';
 import { readKeptOf } from '../../db/house/seasons.ts';
 import { database } from '../database.ts';
-import type { Season } from '../plan/season.ts';
+import type { Season } from '../../core/plan/season.ts';
 
 /** Plants that were lost, given up or sown again. */
 export interface Failure {

@@ -1,6 +1,6 @@
 import { inUse } from '../../core/books/inUse.ts';
 import { inTransaction } from '../../db/inTransaction.ts';
-import { cropOf } from '../books/cropOf.ts';
+import { cropOf } from '../../core/books/cropOf.ts';
 import Papa from 'papaparse';
 import { isoFromDay, requireDay } from '../../core/calendar/dayNumber.ts';
 import { outlook } from '../../core/plan/schedule/outlook.ts';
@@ -13,13 +13,14 @@ import type { ImportAnswer, ImportLine } from '../../contracts/batch/importAnswe
 import { fieldProblem, ProblemError, type FieldError } from '../../contracts/problem.ts';
 import { insertBatch } from '../../db/batch/batches.ts';
 import { makeVarieties, type NewVariety } from '../../db/books/varieties.ts';
-import type { World } from '../../db/house/world.ts';
+import type { World } from '../../core/house/world.ts';
 import type { ProposedSetPoints } from '../../core/plan/placement/proposal.ts';
 import { hashOf } from '../requestHash.ts';
 import { newBatch, requireKnown } from './batchInput.ts';
 import { database } from '../database.ts';
 import { MOST_PLACED, placeForMe } from '../plan/placeForMe.ts';
-import { readSeason, type Season } from '../plan/season.ts';
+import { readSeason } from '../plan/season.ts';
+import { type Season } from '../../core/plan/season.ts';
 import { withVersions, writeSetPoints } from '../heat/writeSetPoints.ts';
 import {
   DAY_COLUMNS,

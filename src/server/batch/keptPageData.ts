@@ -1,9 +1,9 @@
 import type { KeptBatch } from '../../core/batch/keptBatch.ts';
-import type { EventRecord } from '../../contracts/batch/records.ts';
+import type { EventRecord } from '../../core/batch/record.ts';
 import { readKept, type KeptRow } from '../../db/house/seasons.ts';
 import { readEvents } from '../../db/house/world.ts';
 import { database } from '../database.ts';
-import type { Season } from '../plan/season.ts';
+import type { Season } from '../../core/plan/season.ts';
 
 /** A batch of a closed season as its page shows it. */
 export interface KeptPageData {

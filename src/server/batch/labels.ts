@@ -6,7 +6,7 @@ import { trayCode } from '../../core/batch/trayCode.ts';
 import { cellsToSow, traysFor } from '../../core/batch/trays.ts';
 import { fieldProblem } from '../../contracts/problem.ts';
 import { traysOf } from '../hardening/view.ts';
-import type { BatchView, Season } from '../plan/season.ts';
+import type { BatchView, Season } from '../../core/plan/season.ts';
 
 /** What stands on one label. */
 export interface Label {

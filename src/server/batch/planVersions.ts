@@ -3,7 +3,7 @@ import { localTimeAt } from '../../core/calendar/localDay.ts';
 import { planCells, PLAN_COLUMNS, type PlanColumn } from '../../formats/batchColumns.ts';
 import { readPlanVersions } from '../../db/batch/planVersions.ts';
 import { database } from '../database.ts';
-import type { Season } from '../plan/season.ts';
+import type { Season } from '../../core/plan/season.ts';
 
 /** Words of a plan's cells where their name in a file does not say it plainly. */
 const CELL_WORDS: Readonly<Partial<Record<PlanColumn, string>>> = {

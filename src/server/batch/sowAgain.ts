@@ -1,6 +1,6 @@
 import { inTransaction } from '../../db/inTransaction.ts';
-import { cropOf } from '../books/cropOf.ts';
-import type { BatchRecord } from '../../contracts/batch/records.ts';
+import { cropOf } from '../../core/books/cropOf.ts';
+import type { BatchRecord } from '../../core/batch/record.ts';
 import { createHash } from 'node:crypto';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { reduceLog } from '../../core/batch/reduce.ts';
@@ -13,7 +13,8 @@ import { eventByKey, insertBatch, insertEvent, lockBatch } from '../../db/batch/
 import { readEvents } from '../../db/house/world.ts';
 import { logLine } from './changeBatches.ts';
 import { database } from '../database.ts';
-import { batchIn, readSeason, type Season } from '../plan/season.ts';
+import { batchIn, readSeason } from '../plan/season.ts';
+import { type Season } from '../../core/plan/season.ts';
 
 /** Most days a batch sown again may go out later than was asked. */
 const MOST_LATER_days = 120;

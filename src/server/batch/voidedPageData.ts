@@ -1,9 +1,9 @@
-import type { EventRecord } from '../../contracts/batch/records.ts';
+import type { EventRecord } from '../../core/batch/record.ts';
 import { localTimeAt } from '../../core/calendar/localDay.ts';
 import { readAllVoided, readVoided, type VoidedBatch } from '../../db/batch/batches.ts';
 import { readEvents } from '../../db/house/world.ts';
 import { database } from '../database.ts';
-import { batchName, type Season } from '../plan/season.ts';
+import { batchName, type Season } from '../../core/plan/season.ts';
 
 /** A voided batch as lists name it. */
 export interface VoidedLine {

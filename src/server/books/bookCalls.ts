@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { retireInput } from '../../contracts/books/books.ts';
 import { version } from '../../contracts/fields.ts';
 import { ProblemError } from '../../contracts/problem.ts';
-import type { LotRecord, PlaceRecord } from '../../contracts/books/records.ts';
+import type { LotRecord, PlaceRecord } from '../../core/books/records.ts';
 import type { BookInputs, BookName } from '../../db/books/books.ts';
 import { BOOK_NAMES, BOOK_SCHEMAS, deleteBookLine, readBook, retireBookLine, writeLine } from './changeBooks.ts';
 import { lotAnswer } from './lotAnswer.ts';

@@ -9,7 +9,7 @@ import { coverInput, programmeInput } from '../../contracts/hardening/hardening.
 import { personInput } from '../../contracts/house/people.ts';
 import { feedInput, mixInput, stockItemInput } from '../../contracts/potting/potting.ts';
 import { fieldProblem, ProblemError } from '../../contracts/problem.ts';
-import type { CropRecord, LotRecord, PlaceRecord } from '../../contracts/books/records.ts';
+import type { CropRecord, LotRecord, PlaceRecord } from '../../core/books/records.ts';
 import { isoFromDay, requireDay } from '../../core/calendar/dayNumber.ts';
 import {
   insertLine,
@@ -22,7 +22,8 @@ import {
 import { database } from '../database.ts';
 import { lotAnswer } from './lotAnswer.ts';
 import { placeAnswer } from './placeAnswer.ts';
-import { readSeason, type Season } from '../plan/season.ts';
+import { readSeason } from '../plan/season.ts';
+import { type Season } from '../../core/plan/season.ts';
 import { isOver } from '../../core/batch/event.ts';
 import { deleteLine, retireLine } from '../../db/books/retire.ts';
 

@@ -1,5 +1,5 @@
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
-import type { LotRecord } from '../../contracts/books/records.ts';
+import type { LotRecord } from '../../core/books/records.ts';
 
 /** A lot as it is sent: ISO days. */
 export function lotAnswer(lot: LotRecord) {

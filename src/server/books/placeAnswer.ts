@@ -1,5 +1,5 @@
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
-import type { PlaceRecord } from '../../contracts/books/records.ts';
+import type { PlaceRecord } from '../../core/books/records.ts';
 
 /** A place as it is sent: its days as dates. */
 export function placeAnswer(place: PlaceRecord) {

@@ -1,4 +1,4 @@
-import { cropOf, plainCropOf } from '../books/cropOf.ts';
+import { cropOf, plainCropOf } from '../../core/books/cropOf.ts';
 import { countsOf, looksOf, progressThrough } from '../../core/batch/looks.ts';
 import { effectiveEvents } from '../../core/batch/reduce.ts';
 import { afterLooks, beliefOf } from '../../core/germination/belief.ts';
@@ -10,10 +10,10 @@ import { backwardChain } from '../../core/plan/schedule/backward.ts';
 import { milestoneOf } from '../../core/plan/schedule/chain.ts';
 import { temperatureOn } from '../../core/plan/schedule/placeClimate.ts';
 import type { EmergenceData, EmergenceDay } from '../../contracts/germination/emergence.ts';
-import { growthFor } from '../growth/grown.ts';
-import { learnedFor } from './learned.ts';
+import { growthFor } from '../../core/growth/grown.ts';
+import { learnedFor } from '../../core/germination/learned.ts';
 import { leggyOf } from '../growth/leggy.ts';
-import type { BatchView, Season } from '../plan/season.ts';
+import type { BatchView, Season } from '../../core/plan/season.ts';
 
 /** Days shown beyond the one by which nearly all are expected. */
 const BEYOND_days = 4;

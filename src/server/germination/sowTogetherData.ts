@@ -2,7 +2,7 @@ import { inUse } from '../../core/books/inUse.ts';
 import { startOf } from '../../core/plan/schedule/chain.ts';
 import { temperatureOn } from '../../core/plan/schedule/placeClimate.ts';
 import type { SowTogetherData } from '../../contracts/germination/sowTogether.ts';
-import type { Season } from '../plan/season.ts';
+import type { Season } from '../../core/plan/season.ts';
 
 /** How far ahead sowings are grouped. */
 const AHEAD_DAYS = 84;

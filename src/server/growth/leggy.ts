@@ -1,7 +1,7 @@
-import { plainCropOf } from '../books/cropOf.ts';
+import { plainCropOf } from '../../core/books/cropOf.ts';
 import { leggyOnHeat, type Leggy } from '../../core/growth/leggy.ts';
 import { temperatureOn } from '../../core/plan/schedule/placeClimate.ts';
-import type { BatchView, Season } from '../plan/season.ts';
+import type { BatchView, Season } from '../../core/plan/season.ts';
 
 /** What too long on the heat does to a batch that is up; null when it is not up, or off the heat. */
 export function leggyOf({ world, now, tables }: Season, { state, batch }: BatchView): Leggy | null {

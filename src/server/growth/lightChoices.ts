@@ -15,8 +15,8 @@ import {
 import { seasonTables } from '../../core/plan/schedule/seasonTables.ts';
 import { horizonDays, roomUsed } from '../../core/plan/schedule/roomUse.ts';
 import type { LightPrice } from '../../contracts/heat/heatViews.ts';
-import { cropOf } from '../books/cropOf.ts';
-import { tablesBy, type Season } from '../plan/season.ts';
+import { cropOf } from '../../core/books/cropOf.ts';
+import { tablesBy, type Season } from '../../core/plan/season.ts';
 
 /** What other light in a place would change for what stands or will stand there, with its price. Empty where nothing will. */
 export function lightPrices(season: Season, place: Place): LightPrice[] {

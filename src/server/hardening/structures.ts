@@ -1,4 +1,4 @@
-import { cropOf } from '../books/cropOf.ts';
+import { cropOf } from '../../core/books/cropOf.ts';
 import { dayOfYear } from '../../core/calendar/dayNumber.ts';
 import { COMMON_PRACTICE } from '../../core/explanation.ts';
 import { sun_W_m2 } from '../../core/weather/hourly.ts';
@@ -8,10 +8,10 @@ import { GLAZING } from '../../core/heat/structure.ts';
 import { stageRange } from '../../core/plan/schedule/suits.ts';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
 import type { StructureView } from '../../contracts/hardening/hardenViews.ts';
-import type { CoverRecord } from '../../contracts/hardening/hardening.ts';
-import type { Season } from '../plan/season.ts';
-import { soilOn, type Site } from '../weather/site.ts';
-import { solarNoon_h } from './ladders.ts';
+import type { CoverRecord } from '../../core/hardening/records.ts';
+import type { Season } from '../../core/plan/season.ts';
+import { soilOn, type Site } from '../../core/weather/site.ts';
+import { solarNoon_h } from '../../core/hardening/ladderOfBatch.ts';
 
 /** What plants in general stand when none are in it. Common practice, no source. */
 const USUAL_RANGE = { least_C: 4, most_C: 26 } as const;

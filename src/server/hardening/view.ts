@@ -1,5 +1,5 @@
 import { inUse } from '../../core/books/inUse.ts';
-import { cropOf } from '../books/cropOf.ts';
+import { cropOf } from '../../core/books/cropOf.ts';
 import { COMMON_PRACTICE, type Explanation } from '../../core/explanation.ts';
 import { carrying_min } from '../../core/hardening/orders.ts';
 import { scoreAt } from '../../core/weather/score.ts';
@@ -9,13 +9,13 @@ import { differenceWords, windWords } from '../../core/units/words.ts';
 import { COVER_WORDS, decisionWords, limitWords } from '../../core/hardening/words.ts';
 import type { CarryLine, HardenView, LadderView, RungDay } from '../../contracts/hardening/hardenViews.ts';
 import { milestoneOf } from '../../core/plan/schedule/chain.ts';
-import { batchOdds } from '../planting/odds.ts';
-import { comingDays, type Site } from '../weather/site.ts';
+import { batchOdds } from '../../core/planting/oddsOfBatch.ts';
+import { comingDays, type Site } from '../../core/weather/site.ts';
 import { forecastView } from '../weather/siteViews.ts';
-import type { BatchView, Season } from '../plan/season.ts';
+import type { BatchView, Season } from '../../core/plan/season.ts';
 import { NEVER_frac } from '../../core/hardening/feasible.ts';
-import { programmeOdds } from './feasible.ts';
-import { whereOf, type Ladder } from './ladders.ts';
+import { programmeOdds } from '../../core/hardening/feasibleOf.ts';
+import { whereOf, type Ladder } from '../../core/hardening/ladderOfBatch.ts';
 
 /** Everything the Harden screen shows. */
 export async function hardenView(season: Season): Promise<HardenView> {

@@ -10,7 +10,7 @@ import type { ZoneRecord } from '../../contracts/heat/heat.ts';
 import { readZones } from '../../db/heat/heat.ts';
 import type { Db } from '../../db/sql.ts';
 import { structureHours } from '../hardening/structures.ts';
-import type { Season } from '../plan/season.ts';
+import type { Season } from '../../core/plan/season.ts';
 import { specOf } from './context.ts';
 import { hotBedView } from './hotBed.ts';
 

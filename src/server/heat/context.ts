@@ -1,4 +1,4 @@
-import { plainCropOf } from '../books/cropOf.ts';
+import { plainCropOf } from '../../core/books/cropOf.ts';
 import { isOver } from '../../core/batch/event.ts';
 import { localTimeAt } from '../../core/calendar/localDay.ts';
 import { harmBelow_C } from '../../core/heat/harm.ts';
@@ -11,7 +11,8 @@ import type { HeatSettings, SensorRecord, ZoneRecord } from '../../contracts/hea
 import { readHeatSettings, readOverrides, readSensors, readZones } from '../../db/heat/heat.ts';
 import type { Db } from '../../db/sql.ts';
 import { log } from '../log.ts';
-import { readSeason, type BatchView, type Season } from '../plan/season.ts';
+import { readSeason } from '../plan/season.ts';
+import { type BatchView, type Season } from '../../core/plan/season.ts';
 
 /** A zone with all that decides what it should do now. */
 export interface ZoneNow {

@@ -1,6 +1,6 @@
 import { soundHours } from '../../core/plan/schedule/measuredHours.ts';
-import { knownOutside } from '../weather/knownOutside.ts';
-import type { Season } from '../plan/season.ts';
+import { knownOutside } from '../../core/weather/knownOutside.ts';
+import type { Season } from '../../core/plan/season.ts';
 
 /** Days back that are looked through. */
 export const DOUBT_days = 30;

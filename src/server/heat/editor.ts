@@ -1,7 +1,7 @@
 import { inUse } from '../../core/books/inUse.ts';
 import { readHeatSettings, readSensors, readZones } from '../../db/heat/heat.ts';
 import { database } from '../database.ts';
-import type { Season } from '../plan/season.ts';
+import type { Season } from '../../core/plan/season.ts';
 
 /** What the builder of zones and the lists of them work from. */
 export async function editorData(season: Season) {

@@ -3,7 +3,7 @@ import type { AlarmRecord } from '../../contracts/heat/heat.ts';
 import { readOpenAlarms } from '../../db/heat/alarms.ts';
 import { readStatus, readZones } from '../../db/heat/heat.ts';
 import { database } from '../database.ts';
-import type { Season } from '../plan/season.ts';
+import type { Season } from '../../core/plan/season.ts';
 
 /** A reading older than this is not shown as what there is now. */
 const OLD_ms = 10 * 60_000;

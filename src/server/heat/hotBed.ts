@@ -18,10 +18,11 @@ import { fieldProblem, ProblemError } from '../../contracts/problem.ts';
 import type { HotBedView } from '../../contracts/heat/heatViews.ts';
 import type { HotBedLineInput } from '../../contracts/heat/warmth.ts';
 import { insertHotBedLine } from '../../db/heat/hotBeds.ts';
-import { cropOf } from '../books/cropOf.ts';
+import { cropOf } from '../../core/books/cropOf.ts';
 import { database } from '../database.ts';
 import { hashOf } from '../requestHash.ts';
-import { readSeason, type Season } from '../plan/season.ts';
+import { readSeason } from '../plan/season.ts';
+import { type Season } from '../../core/plan/season.ts';
 
 /** Writes a line of a hot bed's log; again with the same key changes nothing. */
 export async function addHotBedLine(placeId: number, line: HotBedLineInput): Promise<{ id: number }> {

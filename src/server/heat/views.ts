@@ -1,8 +1,8 @@
-import { plainCropOf } from '../books/cropOf.ts';
+import { plainCropOf } from '../../core/books/cropOf.ts';
 import { dayFromIso, isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { seasonOf } from '../../core/calendar/season.ts';
 import { hourly_C } from '../../core/weather/hourly.ts';
-import type { NurseryRecord } from '../../contracts/house/records.ts';
+import type { NurseryRecord } from '../../core/house/nursery.ts';
 import { differenceWords, lengthWords } from '../../core/units/words.ts';
 import { dayLength_h } from '../../core/weather/sun.ts';
 import { localHourAt } from '../../core/calendar/localDay.ts';

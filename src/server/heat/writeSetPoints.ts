@@ -4,7 +4,7 @@ import type { ProposedSetPoints } from '../../core/plan/placement/proposal.ts';
 import { fieldProblem, ProblemError } from '../../contracts/problem.ts';
 import type { PlanChangeInput } from '../../contracts/plan/planning.ts';
 import { changePlace, readWeeks, type WeekRow } from '../../db/plan/planChanges.ts';
-import type { World } from '../../db/house/world.ts';
+import type { World } from '../../core/house/world.ts';
 
 type Transaction = Parameters<typeof changePlace>[3];
 

@@ -4,7 +4,7 @@ import { isTrouble, punctuality } from '../../core/batch/tolerance.ts';
 import type { JobKind } from '../../core/batch/work.ts';
 import { temperatureOn } from '../../core/plan/schedule/placeClimate.ts';
 import { flagsOf } from '../../core/weather/forecast.ts';
-import type { Season } from '../plan/season.ts';
+import type { Season } from '../../core/plan/season.ts';
 
 /** Counts on the knots of the journey. */
 export interface JourneyCounts {

@@ -2,15 +2,15 @@ import { isOver } from '../../core/batch/event.ts';
 import { seasonOf } from '../../core/calendar/season.ts';
 import type { HouseData, SeasonBatch } from '../../contracts/plan/seasonData.ts';
 import { frostGoneBy } from '../weather/siteFrost.ts';
-import { knownOutside } from '../weather/knownOutside.ts';
-import type { World } from '../../db/house/world.ts';
+import { knownOutside } from '../../core/weather/knownOutside.ts';
+import type { World } from '../../core/house/world.ts';
 import type { HousePace } from '../../core/plan/placement/planning.ts';
 import { paceOf } from '../../core/potting/rates.ts';
 import { timedOf } from '../potting/books.ts';
 import { siteDays } from '../weather/siteDays.ts';
 import { currentSeason } from './seasons.ts';
-import { emergenceFactor } from '../germination/learned.ts';
-import { TABLE_DAYS, type BatchView, type Season } from '../plan/season.ts';
+import { emergenceFactor } from '../../core/germination/learned.ts';
+import { TABLE_DAYS, type BatchView, type Season } from '../../core/plan/season.ts';
 
 /** What the islands work from: crops (all, or those of the batches given), places, containers, settings. */
 export function houseData(season: Season, cropIds: ReadonlySet<number> | null): HouseData {

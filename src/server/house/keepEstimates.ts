@@ -1,8 +1,9 @@
 import type { Sequelize, Transaction } from 'sequelize';
 import type { Phase } from '../../core/batch/event.ts';
-import { keepEstimates, type KeptEstimate } from '../../db/house/seasons.ts';
-import type { World } from '../../db/house/world.ts';
-import type { Season } from '../plan/season.ts';
+import { keepEstimates } from '../../db/house/seasons.ts';
+import { type KeptEstimate } from '../../core/house/kept.ts';
+import type { World } from '../../core/house/world.ts';
+import type { Season } from '../../core/plan/season.ts';
 
 type ToKeep = Pick<KeptEstimate, 'batchId' | 'taught' | 'logId' | 'estimate'>;
 

@@ -1,7 +1,8 @@
-import type { KeptLine, SeasonRecord } from '../../contracts/house/seasons.ts';
+import type { KeptLine } from '../../contracts/house/seasons.ts';
+import type { SeasonRecord } from '../../core/house/seasonRecord.ts';
 import { readKeptOf } from '../../db/house/seasons.ts';
 import { database } from '../database.ts';
-import type { Season } from '../plan/season.ts';
+import type { Season } from '../../core/plan/season.ts';
 
 /** A closed season with its batches as they are kept. */
 export interface KeptSeason {

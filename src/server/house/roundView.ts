@@ -1,5 +1,5 @@
 import { inUse } from '../../core/books/inUse.ts';
-import { cropOf } from '../books/cropOf.ts';
+import { cropOf } from '../../core/books/cropOf.ts';
 import { database } from '../database.ts';
 import { bedOrders } from '../heat/bedOrders.ts';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
@@ -14,7 +14,7 @@ import { structuresToday } from '../hardening/structures.ts';
 import { leggyOf } from '../growth/leggy.ts';
 import { careOrders } from '../planting/aftercare.ts';
 import { plantVerdict } from '../planting/view.ts';
-import type { BatchView, Season } from '../plan/season.ts';
+import type { BatchView, Season } from '../../core/plan/season.ts';
 
 /** Stands for the beds outside, which are no place of the house. */
 const OUT_IN_THE_FIELD = -1;

@@ -1,5 +1,5 @@
-import type { SeasonRecord } from '../../contracts/house/seasons.ts';
-import type { Season } from '../plan/season.ts';
+import type { SeasonRecord } from '../../core/house/seasonRecord.ts';
+import type { Season } from '../../core/plan/season.ts';
 
 /** Seasons a screen may show, and the one it was asked for (?season=); null: all of them together. */
 export interface SeasonChoice {

@@ -7,13 +7,8 @@ import { isoFromDay, requireDay, type DayNumber } from '../../core/calendar/dayN
 import { heatShare_kWh } from '../../core/plan/heatShare.ts';
 import { horizonDays, roomUsed } from '../../core/plan/schedule/roomUse.ts';
 import type { Place } from '../../core/books/place.ts';
-import type {
-  SeasonClosing,
-  SeasonInput,
-  SeasonPatch,
-  SeasonRecord,
-  SeasonView,
-} from '../../contracts/house/seasons.ts';
+import type { SeasonClosing, SeasonInput, SeasonPatch, SeasonView } from '../../contracts/house/seasons.ts';
+import type { SeasonRecord } from '../../core/house/seasonRecord.ts';
 import { fieldProblem, ProblemError } from '../../contracts/problem.ts';
 import { lockBatch } from '../../db/batch/batches.ts';
 import {
@@ -33,7 +28,8 @@ import {
 } from '../../db/house/seasons.ts';
 import { readMarks } from '../../db/house/world.ts';
 import { database } from '../database.ts';
-import { readSeason, type BatchView, type Season } from '../plan/season.ts';
+import { readSeason } from '../plan/season.ts';
+import { type BatchView, type Season } from '../../core/plan/season.ts';
 import { estimatesToKeep } from './keepEstimates.ts';
 
 /** Seasons with what is in them, the latest first. */

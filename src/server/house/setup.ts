@@ -9,7 +9,7 @@ import type { Container } from '../../core/books/container.ts';
 import type { Crop } from '../../core/books/crop.ts';
 import type { Place } from '../../core/books/place.ts';
 import { cropsFromLibrary, type LibraryTexts } from '../../contracts/books/cropLibrary.ts';
-import type { DemoClock } from '../../contracts/house/records.ts';
+import type { DemoClock } from '../../core/house/nursery.ts';
 import { insertBatch, insertEvent, type NewEvent } from '../../db/batch/batches.ts';
 import {
   ContainerModel,
@@ -23,7 +23,7 @@ import { NurseryModel, PersonModel } from '../../db/house/models.ts';
 import { FeedModel, MixModel, StockItemModel } from '../../db/potting/models.ts';
 import { insertStockMoves } from '../../db/potting/potting.ts';
 import { writeWeather } from '../../db/weather/weather.ts';
-import type { WeatherDay } from '../../formats/weatherFile.ts';
+import type { WeatherDay } from '../../core/weather/weatherDay.ts';
 import type { PottingSeed } from '../../contracts/potting/potting.ts';
 import { insertZone, readSensors, readZones } from '../../db/heat/heat.ts';
 import { downSample, insertHours, insertReadings } from '../../db/heat/readings.ts';
@@ -36,7 +36,7 @@ import type { ZoneSpec } from '../../core/heat/zone.ts';
 import { setClosed } from '../../db/house/seasons.ts';
 import { readWorld } from '../../db/house/world.ts';
 import { morningOf, nowAt } from '../clock.ts';
-import { workOut } from '../plan/season.ts';
+import { workOut } from '../../core/plan/season.ts';
 import { foldInto } from './seasons.ts';
 
 /** The nursery a start begins with. */

@@ -1,6 +1,6 @@
 import { readLedger } from '../../db/batch/ledger.ts';
 import { database } from '../database.ts';
-import { batchName } from '../plan/season.ts';
+import { batchName } from '../../core/plan/season.ts';
 import ical, { ICalCalendarMethod } from 'ical-generator';
 import Papa from 'papaparse';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
@@ -9,7 +9,7 @@ import { JOB_WORDS } from '../../core/batch/work.ts';
 import { milestoneOf } from '../../core/plan/schedule/chain.ts';
 import { PLAN_COLUMNS, planCells } from '../../formats/batchColumns.ts';
 import { toCell } from '../../formats/csvText.ts';
-import type { Season } from '../plan/season.ts';
+import type { Season } from '../../core/plan/season.ts';
 
 /** Columns of the batches file that follow from the log and the forecast; they are not read in again. */
 export const FORECAST_COLUMNS = [

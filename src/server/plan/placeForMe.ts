@@ -6,9 +6,9 @@ import { placeNew, type Placed } from '../../core/plan/placement/placeNew.ts';
 import type { ProposedSetPoints } from '../../core/plan/placement/proposal.ts';
 import type { BatchInput } from '../../contracts/batch/batches.ts';
 import { newBatch } from '../batch/batchInput.ts';
-import { cropOf } from '../books/cropOf.ts';
+import { cropOf } from '../../core/books/cropOf.ts';
 import { housePace } from '../house/houseData.ts';
-import type { Season } from './season.ts';
+import type { Season } from '../../core/plan/season.ts';
 
 /** Most batches placed in one step; more take longer than anyone waits for an answer. */
 export const MOST_PLACED = 300;

@@ -4,10 +4,10 @@ import { careOf, type Care } from '../../core/planting/aftercare.ts';
 import { heatLines } from '../../core/planting/heat.ts';
 import { OUT_HARM_C } from '../../core/planting/outDates.ts';
 import { windWords } from '../../core/units/words.ts';
-import { cropOf } from '../books/cropOf.ts';
-import type { BatchView, Season } from '../plan/season.ts';
-import type { Site } from '../weather/site.ts';
-import { safeCover_K } from './odds.ts';
+import { cropOf } from '../../core/books/cropOf.ts';
+import type { BatchView, Season } from '../../core/plan/season.ts';
+import type { Site } from '../../core/weather/site.ts';
+import { safeCover_K } from '../../core/planting/oddsOfBatch.ts';
 
 /** Planted batches are looked after so many days. */
 export const PLANTED_days = 42;

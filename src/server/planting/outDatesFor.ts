@@ -1,9 +1,9 @@
 import { nearestOccurrence } from '../../core/calendar/monthDay.ts';
 import type { OutDatesView } from '../../contracts/hardening/hardenViews.ts';
 import { fieldProblem } from '../../contracts/problem.ts';
-import { cropOf } from '../books/cropOf.ts';
-import type { Season } from '../plan/season.ts';
-import { USUAL_RISK_frac } from './outFrom.ts';
+import { cropOf } from '../../core/books/cropOf.ts';
+import type { Season } from '../../core/plan/season.ts';
+import { USUAL_RISK_frac } from '../../core/planting/outFrom.ts';
 import { outFromBy } from './view.ts';
 
 /** Transplant dates to suggest for a crop: in the open and under each cover, at the risk taken. */

@@ -1,5 +1,5 @@
 import { inUse } from '../../core/books/inUse.ts';
-import { cropOf } from '../books/cropOf.ts';
+import { cropOf } from '../../core/books/cropOf.ts';
 import { COMMON_PRACTICE, type Explanation } from '../../core/explanation.ts';
 import { degreesWords } from '../../core/hardening/words.ts';
 import { areaWords, differenceWords, lengthWords, windWords } from '../../core/units/words.ts';
@@ -21,13 +21,13 @@ import type {
 } from '../../contracts/hardening/hardenViews.ts';
 import { shortDay } from '../../core/calendar/shortDay.ts';
 import { traysOf } from '../hardening/view.ts';
-import { rulesOf } from '../hardening/ladders.ts';
-import type { BatchView, Season } from '../plan/season.ts';
-import { soilOn, type Site } from '../weather/site.ts';
+import { rulesOf } from '../../core/hardening/ladderOfBatch.ts';
+import type { BatchView, Season } from '../../core/plan/season.ts';
+import { soilOn, type Site } from '../../core/weather/site.ts';
 import { forecastView } from '../weather/siteViews.ts';
 import { careWords, PLANTED_days, standingOut } from './aftercare.ts';
-import { batchOdds, isUnlikely, meanCover, oddsTask, safeCover_K, springsOf } from './odds.ts';
-import { outFrom } from './outFrom.ts';
+import { batchOdds, isUnlikely, meanCover, oddsTask, safeCover_K, springsOf } from '../../core/planting/oddsOfBatch.ts';
+import { outFrom } from '../../core/planting/outFrom.ts';
 
 /** Batches that go out within so many days are looked at. */
 const AHEAD_days = 35;

@@ -3,7 +3,7 @@ import { effectiveEvents } from '../../core/batch/reduce.ts';
 import type { Container } from '../../core/books/container.ts';
 import type { MixPart, MixRecipe } from '../../core/potting/mix.ts';
 import type { Timed } from '../../core/potting/rates.ts';
-import type { World } from '../../db/house/world.ts';
+import type { World } from '../../core/house/world.ts';
 
 /** The books a potting is worked out from, by number. */
 export interface PottingBooks {

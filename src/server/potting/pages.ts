@@ -1,7 +1,8 @@
 import { readSessions, readStockMoves } from '../../db/potting/potting.ts';
 import type { ReadyLine, SessionRecord, StockLine } from '../../contracts/potting/potting.ts';
 import { database } from '../database.ts';
-import { readSeason, type Season } from '../plan/season.ts';
+import { readSeason } from '../plan/season.ts';
+import { type Season } from '../../core/plan/season.ts';
 import { readyList } from './ready.ts';
 import { stockView } from './stock.ts';
 

@@ -1,4 +1,4 @@
-import { cropOf } from '../books/cropOf.ts';
+import { cropOf } from '../../core/books/cropOf.ts';
 import { batchProgress, containerNow, type Progress } from '../../core/batch/progress.ts';
 import type { Sign } from '../../core/batch/event.ts';
 import type { BatchPlan } from '../../core/plan/batchPlan.ts';
@@ -7,7 +7,7 @@ import { POTTING_WORDS, readyOf, type PottingJob, type Ready } from '../../core/
 import { slotsFor, traysFor } from '../../core/batch/trays.ts';
 import { milestoneOf } from '../../core/plan/schedule/chain.ts';
 import type { ReadyLine, SessionRecord, Waiting } from '../../contracts/potting/potting.ts';
-import type { BatchView, Season } from '../plan/season.ts';
+import type { BatchView, Season } from '../../core/plan/season.ts';
 import { pottingBooks } from './books.ts';
 
 const WAIT_days = 7;

@@ -1,12 +1,12 @@
 import { inUse } from '../../core/books/inUse.ts';
-import { cropOf } from '../books/cropOf.ts';
+import { cropOf } from '../../core/books/cropOf.ts';
 import { containerNow, type Progress, type Stand } from '../../core/batch/progress.ts';
 import type { BatchPlan } from '../../core/plan/batchPlan.ts';
 import { overRoom, roomUsed } from '../../core/plan/schedule/roomUse.ts';
 import { placesForStage } from '../../core/plan/schedule/suits.ts';
 import { slotsFor, traysFor } from '../../core/batch/trays.ts';
 import type { RoomLine, RoomOffer, SessionLineInput } from '../../contracts/potting/potting.ts';
-import type { BatchView, Season } from '../plan/season.ts';
+import type { BatchView, Season } from '../../core/plan/season.ts';
 import { priceOfDelay, progressWith } from './ready.ts';
 
 const AHEAD_days = 70;

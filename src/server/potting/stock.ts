@@ -7,9 +7,9 @@ import { loose_L, partsFor, type MixRecipe } from '../../core/potting/mix.ts';
 import { layersOf } from '../../core/potting/pot.ts';
 import { onHand, toBuy, type StockKind } from '../../core/potting/stock.ts';
 import type { SessionLineInput, SessionRecord, StockLine } from '../../contracts/potting/potting.ts';
-import type { World } from '../../db/house/world.ts';
+import type { World } from '../../core/house/world.ts';
 import type { StockMoveRow } from '../../db/potting/potting.ts';
-import type { BatchView, Season } from '../plan/season.ts';
+import type { BatchView, Season } from '../../core/plan/season.ts';
 import { pottingBooks } from './books.ts';
 import { keepOf, plantsThere, potDay } from './ready.ts';
 

@@ -14,7 +14,7 @@ import type {
   SessionRecord,
   SessionView,
 } from '../../contracts/potting/potting.ts';
-import type { BatchView, Season } from '../plan/season.ts';
+import type { BatchView, Season } from '../../core/plan/season.ts';
 import { pottingBooks, timedOf } from './books.ts';
 import { keepOf, plantsThere } from './ready.ts';
 import { roomFor } from './room.ts';

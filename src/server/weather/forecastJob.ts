@@ -1,9 +1,11 @@
 import { ProblemError } from '../../contracts/problem.ts';
-import { readMarks, readWorld, type World } from '../../db/house/world.ts';
+import { readMarks, readWorld } from '../../db/house/world.ts';
+import { type World } from '../../core/house/world.ts';
 import { askForJob } from '../../db/house/jobs.ts';
 import { readTries, writeTry } from '../../db/weather/site.ts';
 import type { Db } from '../../db/sql.ts';
-import { nowAt, type Now } from '../clock.ts';
+import { nowAt } from '../clock.ts';
+import { type Now } from '../../core/calendar/localDay.ts';
 import type { Job } from '../house/jobs.ts';
 import { log } from '../log.ts';
 import type { ForecastProvider } from './forecastProvider.ts';

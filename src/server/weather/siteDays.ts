@@ -3,8 +3,8 @@ import { springOddsFromNormals } from '../../core/weather/normalFrost.ts';
 import { usualSoil_C } from '../../core/weather/soil.ts';
 import { outsideClimate } from '../../core/plan/schedule/outsideClimate.ts';
 import type { SiteDays } from '../../contracts/plan/seasonData.ts';
-import type { Season } from '../plan/season.ts';
-import { soilOn, type Site } from './site.ts';
+import type { Season } from '../../core/plan/season.ts';
+import { soilOn, type Site } from '../../core/weather/site.ts';
 
 const BACK_days = 120;
 const AHEAD_days = 400;

@@ -2,10 +2,10 @@ import { frostDates, frostSeasons, monthDayOf } from '../../core/weather/frost.t
 import { OUT_HARM_C, riskOffsets } from '../../core/planting/outDates.ts';
 import type { Hardiness } from '../../core/books/crop.ts';
 import { lastOut } from '../../core/planting/lastOut.ts';
-import type { FrostChoice } from '../../contracts/weather/weather.ts';
-import type { World } from '../../db/house/world.ts';
-import { USUAL_RISK_frac } from '../planting/outFrom.ts';
-import type { Site } from './site.ts';
+import type { FrostChoice } from '../../core/weather/frost.ts';
+import type { World } from '../../core/house/world.ts';
+import { USUAL_RISK_frac } from '../../core/planting/outFrom.ts';
+import type { Site } from '../../core/weather/site.ts';
 
 /** Springs wanted before the site's years stand for the mean date that was typed. */
 const LEAST_YEARS = 5;

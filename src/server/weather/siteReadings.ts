@@ -7,8 +7,9 @@ import type { ReadingsShown, SiteReadingInput, WorthView } from '../../contracts
 import { insertReading } from '../../db/weather/site.ts';
 import { hashOf } from '../requestHash.ts';
 import { database } from '../database.ts';
-import { readSeason, type Season } from '../plan/season.ts';
-import { soilOn } from './site.ts';
+import { readSeason } from '../plan/season.ts';
+import { type Season } from '../../core/plan/season.ts';
+import { soilOn } from '../../core/weather/site.ts';
 
 /** A reading this far from what the season is usually like is asked about once. */
 const UNLIKE_K = 22;

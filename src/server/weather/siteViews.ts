@@ -3,8 +3,8 @@ import { oddsAtOrBelow, scoreAt } from '../../core/weather/score.ts';
 import type { ForecastView, SkyDay } from '../../contracts/hardening/hardenViews.ts';
 import { readTries } from '../../db/weather/site.ts';
 import { database } from '../database.ts';
-import type { Season } from '../plan/season.ts';
-import type { Site } from './site.ts';
+import type { Season } from '../../core/plan/season.ts';
+import type { Site } from '../../core/weather/site.ts';
 
 /** Share of a normal below which a tenth lies. */
 const TENTH_Z = 1.2816;

@@ -2,16 +2,18 @@ import { dayOfYear } from '../../core/calendar/dayNumber.ts';
 import { isoFromDay, requireDay } from '../../core/calendar/dayNumber.ts';
 import { localTimeAt } from '../../core/calendar/localDay.ts';
 import { dayWeathers, type DayWeather, type Sky } from '../../core/weather/forecast.ts';
-import { hoursOfDays, localHours } from '../../formats/readForecast.ts';
+import { hoursOfDays } from '../../formats/readForecast.ts';
+import { localHours } from '../../core/weather/forecast.ts';
 import { outsideClimate } from '../../core/plan/schedule/outsideClimate.ts';
 import { forecastFile, type ForecastFile, type TypedForecast } from '../../contracts/weather/forecast.ts';
 import { fieldProblem } from '../../contracts/problem.ts';
-import type { NurseryRecord } from '../../contracts/house/records.ts';
-import { addObserved, CLOCKS_DIFFER_ms, freeInstant, insertForecast, type ForecastLow } from '../../db/weather/site.ts';
+import type { NurseryRecord } from '../../core/house/nursery.ts';
+import { addObserved, CLOCKS_DIFFER_ms, freeInstant, insertForecast } from '../../db/weather/site.ts';
+import { type ForecastLow } from '../../core/weather/forecast.ts';
 import type { Db } from '../../db/sql.ts';
-import type { World } from '../../db/house/world.ts';
-import type { Now } from '../clock.ts';
-import { solarNoon_h } from '../hardening/ladders.ts';
+import type { World } from '../../core/house/world.ts';
+import type { Now } from '../../core/calendar/localDay.ts';
+import { solarNoon_h } from '../../core/hardening/ladderOfBatch.ts';
 
 /** Days a forecast may be old when it is taken in. */
 const OLDEST_days = 3;

@@ -16,22 +16,19 @@ import { dayLength_h } from '../../core/weather/sun.ts';
 import { outsideClimate } from '../../core/plan/schedule/outsideClimate.ts';
 import { earliestOut, LAYER_K, OUT_HARM_C, riskOffsets, type SiteUsual } from '../../core/planting/outDates.ts';
 import { lastOut } from '../../core/planting/lastOut.ts';
-import type { CropRecord } from '../../contracts/books/records.ts';
-import type {
-  FrostChoice,
-  FrostView,
-  WeatherImport,
-  WeatherPreview,
-  WeatherView,
-} from '../../contracts/weather/weather.ts';
-import { looksLikeDly, readDly, readWeatherCsv, type WeatherDay } from '../../formats/weatherFile.ts';
+import type { CropRecord } from '../../core/books/records.ts';
+import type { FrostView, WeatherImport, WeatherPreview, WeatherView } from '../../contracts/weather/weather.ts';
+import type { FrostChoice } from '../../core/weather/frost.ts';
+import { looksLikeDly, readDly, readWeatherCsv } from '../../formats/weatherFile.ts';
+import { type WeatherDay } from '../../core/weather/weatherDay.ts';
 import { fieldProblem, ProblemError } from '../../contracts/problem.ts';
-import type { World } from '../../db/house/world.ts';
+import type { World } from '../../core/house/world.ts';
 import { dropWeather, readWeather, updateFrost, writeWeather } from '../../db/weather/weather.ts';
 import { database } from '../database.ts';
-import { lastYears, nightTrend } from './climateYears.ts';
+import { lastYears, nightTrend } from '../../core/weather/climateYears.ts';
 import { outFromOf } from './siteFrost.ts';
-import { readSeason, type Season } from '../plan/season.ts';
+import { readSeason } from '../plan/season.ts';
+import { type Season } from '../../core/plan/season.ts';
 
 const USUAL = { threshold_C: 0, risk_frac: 0.1 } as const;
 const MOST_GAPS = 12;

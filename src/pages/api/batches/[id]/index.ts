@@ -1,6 +1,6 @@
 import { isoFromDay } from '../../../../core/calendar/dayNumber.ts';
 import { batchPatch } from '../../../../contracts/batch/batches.ts';
-import type { EventRecord } from '../../../../contracts/batch/records.ts';
+import type { EventRecord } from '../../../../core/batch/record.ts';
 import { batchAnswer } from '../../../../server/batch/batchAnswer.ts';
 import { patchBatch } from '../../../../server/batch/changeBatches.ts';
 import { keptPageData } from '../../../../server/batch/keptPageData.ts';

@@ -1,6 +1,6 @@
-import type { BatchPlan } from '../../core/plan/batchPlan.ts';
-import type { MilestoneKey } from '../../core/plan/schedule/chain.ts';
-import type { EventKind, SplitSnapshot, PottingDetails, PlantingDetails } from '../../core/batch/event.ts';
+import type { BatchPlan } from '../plan/batchPlan.ts';
+import type { MilestoneKey } from '../plan/schedule/chain.ts';
+import type { EventKind, SplitSnapshot, PottingDetails, PlantingDetails } from './event.ts';
 
 export interface BatchRecord {
   readonly id: number;

@@ -1,29 +1,26 @@
-import { coverWorth, type CoverWorth, type PairedNight } from '../../core/weather/coverWorth.ts';
-import { dayWeathers, type DayWeather, type ForecastHour } from '../../core/weather/forecast.ts';
-import type { DayLow } from '../../core/weather/frost.ts';
-import { localHours } from '../../formats/readForecast.ts';
-import { scoreAt, scoresOf, type ForecastPair, type LeadScore } from '../../core/weather/score.ts';
-import { siteWind, type SiteWind } from '../../core/weather/siteWind.ts';
-import { surfaceMean_C } from '../../core/weather/soilSurface.ts';
-import { usualSoil_C } from '../../core/weather/soil.ts';
-import { soilNow_C } from '../../core/weather/soilNow.ts';
-import type { LadderDay } from '../../core/hardening/ladder.ts';
-import { outsideClimate, type MonthNormal, type OutsideClimate } from '../../core/plan/schedule/outsideClimate.ts';
+import { coverWorth, type CoverWorth, type PairedNight } from './coverWorth.ts';
+import { dayWeathers, type DayWeather, type ForecastHour, type SourcedLow } from './forecast.ts';
+import type { DayLow } from './frost.ts';
+import { localHours } from './forecast.ts';
+import { scoreAt, scoresOf, type ForecastPair, type LeadScore } from './score.ts';
+import { siteWind, type SiteWind } from './siteWind.ts';
+import { surfaceMean_C } from './soilSurface.ts';
+import { usualSoil_C } from './soil.ts';
+import { soilNow_C } from './soilNow.ts';
+import type { LadderDay } from '../hardening/ladder.ts';
+import { outsideClimate, type MonthNormal, type OutsideClimate } from '../plan/schedule/outsideClimate.ts';
 import { lastYears } from './climateYears.ts';
-import type { WeatherDay } from '../../formats/weatherFile.ts';
-import type { SiteReading } from '../../contracts/weather/siteReadings.ts';
-import { readForecast, readGusts, readLows, readSiteReadings, type KeptForecast } from '../../db/weather/site.ts';
-import { readWeather } from '../../db/weather/weather.ts';
-import type { Db } from '../../db/sql.ts';
-import type { World } from '../../db/house/world.ts';
-import type { Now } from '../clock.ts';
+import type { WeatherDay } from './weatherDay.ts';
+import type { SiteReading } from './siteReading.ts';
+import { type KeptForecast } from './forecast.ts';
+
+import type { World } from '../house/world.ts';
+import type { Now } from '../calendar/localDay.ts';
 
 /** Days looked back for what the site has had. */
 export const BACK_days = 60;
 /** Days ahead the soil is reckoned and the usual weather kept: with those back a whole year, from which the soil’s wave is taken. */
 const AHEAD_days = 306;
-/** Forecasts kept for the score. */
-const SCORE_days = 120;
 /** Hours after which a forecast is called old. */
 export const STALE_h = 30;
 
@@ -72,42 +69,17 @@ export interface Site {
   readonly pairedNights: ReadonlyMap<number, readonly PairedNight[]>;
 }
 
-const historyHeld = new Map<string, Promise<Site['history']>>();
-
-/** Daily history, read anew only when some of it changed. */
-async function historyOf(db: Db, mark: string): Promise<Site['history']> {
-  const known = historyHeld.get(mark);
-  if (known) return known;
-  const reading = readWeather(db);
-  historyHeld.clear();
-  historyHeld.set(mark, reading);
-  void reading.catch(() => historyHeld.delete(mark));
-  return reading;
-}
-
-/** Reads what is kept of the site's weather and makes one picture of it. */
-export async function readSite(db: Db, world: World, now: Now, key: string, weatherMark: string): Promise<Site> {
-  const { today } = now;
-  const [history, kept, lows, readings, stationGusts] = await Promise.all([
-    historyOf(db, weatherMark),
-    readForecast(db, now.instant_ms),
-    readLows(db, today - SCORE_days, today),
-    readSiteReadings(db),
-    readGusts(db, today - BACK_days),
-  ]);
-  return siteOf(world, now, key, { history, kept, lows, readings, stationGusts });
-}
-
-interface Parts {
+/** What is kept of the weather of a site. */
+export interface SiteParts {
   readonly history: Site['history'];
   readonly kept: KeptForecast | null;
-  readonly lows: Awaited<ReturnType<typeof readLows>>;
+  readonly lows: readonly SourcedLow[];
   readonly readings: readonly SiteReading[];
   readonly stationGusts: ReadonlyMap<number, number>;
 }
 
 /** The picture from its parts; pure. */
-export function siteOf(world: World, now: Now, key: string, parts: Parts): Site {
+export function siteOf(world: World, now: Now, key: string, parts: SiteParts): Site {
   const { kept, lows, readings, stationGusts } = parts;
   const { today } = now;
   const history = lastYears(parts.history, today, world.nursery.climateYears);

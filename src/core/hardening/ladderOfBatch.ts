@@ -1,27 +1,20 @@
-import { dayOfYear } from '../../core/calendar/dayNumber.ts';
-import { localTimeAt } from '../../core/calendar/localDay.ts';
-import { dayLength_h } from '../../core/weather/sun.ts';
-import {
-  ladderAhead,
-  ladderNow,
-  shelterOf,
-  type LadderAt,
-  type LadderRules,
-  type Limit,
-} from '../../core/hardening/ladder.ts';
-import { orderOf, type Order } from '../../core/hardening/orders.ts';
-import { PROGRAMMES, rungsFor, usualProgramme, type Programme, type Rung } from '../../core/hardening/programme.ts';
-import { degreesWords, COVER_WORDS } from '../../core/hardening/words.ts';
-import { windWords } from '../../core/units/words.ts';
-import type { BatchState } from '../../core/batch/reduce.ts';
-import { restedOn } from '../../core/potting/rest.ts';
-import type { BatchPlan } from '../../core/plan/batchPlan.ts';
-import type { Crop } from '../../core/books/crop.ts';
-import type { LadderOfBatch } from '../../core/batch/work.ts';
-import { temperatureOn } from '../../core/plan/schedule/placeClimate.ts';
-import type { SeasonTables } from '../../core/plan/schedule/seasonTables.ts';
-import type { TemperatureUnit } from '../../core/units/temperature.ts';
-import type { World } from '../../db/house/world.ts';
+import { dayOfYear } from '../calendar/dayNumber.ts';
+import { localTimeAt } from '../calendar/localDay.ts';
+import { dayLength_h } from '../weather/sun.ts';
+import { ladderAhead, ladderNow, shelterOf, type LadderAt, type LadderRules, type Limit } from './ladder.ts';
+import { orderOf, type Order } from './orders.ts';
+import { PROGRAMMES, rungsFor, usualProgramme, type Programme, type Rung } from './programme.ts';
+import { degreesWords, COVER_WORDS } from './words.ts';
+import { windWords } from '../units/words.ts';
+import type { BatchState } from '../batch/reduce.ts';
+import { restedOn } from '../potting/rest.ts';
+import type { BatchPlan } from '../plan/batchPlan.ts';
+import type { Crop } from '../books/crop.ts';
+import type { LadderOfBatch } from '../batch/work.ts';
+import { temperatureOn } from '../plan/schedule/placeClimate.ts';
+import type { SeasonTables } from '../plan/schedule/seasonTables.ts';
+import type { TemperatureUnit } from '../units/temperature.ts';
+import type { World } from '../house/world.ts';
 import { comingDays, pastDays, type Site } from '../weather/site.ts';
 
 /** A batch's ladder with all the screens tell of it. */

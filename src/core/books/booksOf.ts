@@ -1,4 +1,4 @@
-import type { World } from '../../db/house/world.ts';
+import type { World } from '../house/world.ts';
 
 // The books are read all at once or not at all: one object of settings stands for one state of them.
 const booksKnown = new WeakMap<World['nursery'], string>();

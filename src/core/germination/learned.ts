@@ -1,25 +1,18 @@
-import { Numbered, Remembered } from '../../core/numerics/remembered.ts';
+import { Numbered, Remembered } from '../numerics/remembered.ts';
 import { plainCropOf } from '../books/cropOf.ts';
-import { looksOf, progressThrough, teachingCounts } from '../../core/batch/looks.ts';
-import { reduceLog } from '../../core/batch/reduce.ts';
-import { expectedShare_frac } from '../../core/germination/usual.ts';
-import { daysToEmerge, germinationRate } from '../../core/germination/germinationRate.ts';
-import {
-  learn,
-  MOST_trays,
-  trayEstimate,
-  traysCounted,
-  type Learned,
-  type TrayEstimate,
-} from '../../core/germination/learning.ts';
-import type { Crop } from '../../core/books/crop.ts';
-import { meanTemperature_C } from '../../core/plan/schedule/placeClimate.ts';
-import type { SeasonTables } from '../../core/plan/schedule/seasonTables.ts';
-import type { BatchRecord, EventRecord } from '../../contracts/batch/records.ts';
-import type { CropRecord, LotRecord, VarietyRecord } from '../../contracts/books/records.ts';
-import type { World } from '../../db/house/world.ts';
-import type { KeptEstimate } from '../../db/house/seasons.ts';
-import { teaching } from '../house/teaching.ts';
+import { looksOf, progressThrough, teachingCounts } from '../batch/looks.ts';
+import { reduceLog } from '../batch/reduce.ts';
+import { expectedShare_frac } from './usual.ts';
+import { daysToEmerge, germinationRate } from './germinationRate.ts';
+import { learn, MOST_trays, trayEstimate, traysCounted, type Learned, type TrayEstimate } from './learning.ts';
+import type { Crop } from '../books/crop.ts';
+import { meanTemperature_C } from '../plan/schedule/placeClimate.ts';
+import type { SeasonTables } from '../plan/schedule/seasonTables.ts';
+import type { BatchRecord, EventRecord } from '../batch/record.ts';
+import type { CropRecord, LotRecord, VarietyRecord } from '../books/records.ts';
+import type { World } from '../house/world.ts';
+import type { KeptEstimate } from '../house/kept.ts';
+import { teaching } from '../batch/teaching.ts';
 
 /** What a time to come up was measured against, so that it still says the same when the book is changed. */
 interface Measured {

@@ -1,9 +1,9 @@
-import { isDeepStrictEqual } from 'node:util';
-import type { DayNumber } from '../../core/calendar/dayNumber.ts';
-import type { SeasonTables } from '../../core/plan/schedule/seasonTables.ts';
-import type { BatchRecord, EventRecord } from '../../contracts/batch/records.ts';
-import type { KeptEstimate } from '../../db/house/seasons.ts';
-import type { World } from '../../db/house/world.ts';
+import type { DayNumber } from '../calendar/dayNumber.ts';
+import type { SeasonTables } from '../plan/schedule/seasonTables.ts';
+import type { BatchRecord, EventRecord } from './record.ts';
+import type { KeptEstimate } from '../house/kept.ts';
+import type { World } from '../house/world.ts';
+import { sameValue } from '../numerics/sameValue.ts';
 import { booksOf } from '../books/booksOf.ts';
 
 /** Tables that hold a day; null: one that was never sown. */
@@ -58,7 +58,7 @@ export function teaching<T>(teaches: Teaches<T>): (world: World, tablesOf: Table
       let held = logs.get(events);
       if (held?.tables !== tables) {
         const said = safely(() => teaches.fromLog(world, batch, events, tables));
-        held = { tables, said: held && isDeepStrictEqual(held.said, said) ? held.said : said };
+        held = { tables, said: held && sameValue(held.said, said) ? held.said : said };
         logs.set(events, held);
       }
       return held.said;

@@ -1,7 +1,7 @@
-import { cropOfBatch } from '../../core/books/varietyFigures.ts';
-import type { BatchRecord } from '../../contracts/batch/records.ts';
-import type { CropRecord, VarietyRecord } from '../../contracts/books/records.ts';
-import type { World } from '../../db/house/world.ts';
+import { cropOfBatch } from './varietyFigures.ts';
+import type { BatchRecord } from '../batch/record.ts';
+import type { CropRecord, VarietyRecord } from './records.ts';
+import type { World } from '../house/world.ts';
 
 type Of = Pick<BatchRecord, 'cropId' | 'varietyId'>;
 

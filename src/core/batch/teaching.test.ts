@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { SeasonTables } from '../../core/plan/schedule/seasonTables.ts';
-import type { World } from '../../db/house/world.ts';
+import type { SeasonTables } from '../plan/schedule/seasonTables.ts';
+import type { World } from '../house/world.ts';
 import { teaching } from './teaching.ts';
 
 interface Said {

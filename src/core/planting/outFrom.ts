@@ -1,12 +1,12 @@
-import { civilFromDay, dayFromCivil } from '../../core/calendar/dayNumber.ts';
-import { nearestOccurrence } from '../../core/calendar/monthDay.ts';
-import { usualSoil_C } from '../../core/weather/soil.ts';
-import { usualSurface_C } from '../../core/weather/soilSurface.ts';
-import type { Crop } from '../../core/books/crop.ts';
-import { earliestOut, riskOffsets, type OutDate, type SiteUsual } from '../../core/planting/outDates.ts';
-import { outsideClimate } from '../../core/plan/schedule/outsideClimate.ts';
-import type { CoverRecord } from '../../contracts/hardening/hardening.ts';
-import type { World } from '../../db/house/world.ts';
+import { civilFromDay, dayFromCivil } from '../calendar/dayNumber.ts';
+import { nearestOccurrence } from '../calendar/monthDay.ts';
+import { usualSoil_C } from '../weather/soil.ts';
+import { usualSurface_C } from '../weather/soilSurface.ts';
+import type { Crop } from '../books/crop.ts';
+import { earliestOut, riskOffsets, type OutDate, type SiteUsual } from './outDates.ts';
+import { outsideClimate } from '../plan/schedule/outsideClimate.ts';
+import type { CoverRecord } from '../hardening/records.ts';
+import type { World } from '../house/world.ts';
 import type { Site } from '../weather/site.ts';
 
 /** Risk taken where none is chosen. */

@@ -1,5 +1,5 @@
-import type { DayNumber } from '../../core/calendar/dayNumber.ts';
-import { civilFromDay } from '../../core/calendar/dayNumber.ts';
+import type { DayNumber } from '../calendar/dayNumber.ts';
+import { civilFromDay } from '../calendar/dayNumber.ts';
 
 const DAYS_A_YEAR = 365.25;
 /** Years wanted before a trend is told. */

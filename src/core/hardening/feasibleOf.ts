@@ -1,12 +1,12 @@
-import { civilFromDay, dayFromCivil } from '../../core/calendar/dayNumber.ts';
-import { rungOdds, type RungOdds } from '../../core/hardening/feasible.ts';
-import type { LadderDay } from '../../core/hardening/ladder.ts';
-import { rungsFor, type Programme } from '../../core/hardening/programme.ts';
-import { shelterOf } from '../../core/hardening/ladder.ts';
-import type { Hardiness } from '../../core/books/crop.ts';
+import { civilFromDay, dayFromCivil } from '../calendar/dayNumber.ts';
+import { rungOdds, type RungOdds } from './feasible.ts';
+import type { LadderDay } from './ladder.ts';
+import { rungsFor, type Programme } from './programme.ts';
+import { shelterOf } from './ladder.ts';
+import type { Hardiness } from '../books/crop.ts';
 import type { Season } from '../plan/season.ts';
 import type { Site } from '../weather/site.ts';
-import { shutWorth_K } from './ladders.ts';
+import { shutWorth_K } from './ladderOfBatch.ts';
 
 /** Days either side of the middle that are looked at. */
 const ABOUT_days = 21;

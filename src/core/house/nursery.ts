@@ -1,15 +1,15 @@
-import type { TemperatureUnit } from '../../core/units/temperature.ts';
-import type { LengthUnit } from '../../core/units/length.ts';
-import type { OffHeatRule } from '../../core/germination/offHeatRule.ts';
-import type { MonthNormal } from '../../core/plan/schedule/outsideClimate.ts';
-import type { CoolSchool } from '../../core/plan/placement/coolCap.ts';
-import type { Weights } from '../../core/plan/placement/instance.ts';
-import type { PlanningSettings } from '../../core/plan/placement/planning.ts';
-import type { Exposure } from '../../core/weather/siteWind.ts';
-import type { PottingSettings } from '../../core/potting/settings.ts';
-import type { PlantingSettings } from '../../core/planting/settings.ts';
-import type { Person } from '../../core/house/people.ts';
-import type { FrostChoice } from '../weather/weather.ts';
+import type { TemperatureUnit } from '../units/temperature.ts';
+import type { LengthUnit } from '../units/length.ts';
+import type { OffHeatRule } from '../germination/offHeatRule.ts';
+import type { MonthNormal } from '../plan/schedule/outsideClimate.ts';
+import type { CoolSchool } from '../plan/placement/coolCap.ts';
+import type { Weights } from '../plan/placement/instance.ts';
+import type { PlanningSettings } from '../plan/placement/planning.ts';
+import type { Exposure } from '../weather/siteWind.ts';
+import type { PottingSettings } from '../potting/settings.ts';
+import type { PlantingSettings } from '../planting/settings.ts';
+import type { Person } from './people.ts';
+import type { FrostChoice } from '../weather/frost.ts';
 
 /** Plain records as the repositories return them and the screens read them. Days are day numbers, instants epoch ms. */
 export interface NurseryRecord {

@@ -1,12 +1,12 @@
-import { dayOfYear } from '../../core/calendar/dayNumber.ts';
+import { dayOfYear } from '../calendar/dayNumber.ts';
 import { describe, expect, it } from 'vitest';
-import type { LidDay } from '../../core/heat/lid.ts';
-import { PROGRAMMES } from '../../core/hardening/programme.ts';
-import type { Order } from '../../core/hardening/orders.ts';
-import type { BatchPlan } from '../../core/plan/batchPlan.ts';
-import type { World } from '../../db/house/world.ts';
-import { orderWords, solarNoon_h, whereOf } from './ladders.ts';
-import { lidWords, nightWords } from './structures.ts';
+import type { LidDay } from '../heat/lid.ts';
+import { PROGRAMMES } from './programme.ts';
+import type { Order } from './orders.ts';
+import type { BatchPlan } from '../plan/batchPlan.ts';
+import type { World } from '../house/world.ts';
+import { orderWords, solarNoon_h, whereOf } from './ladderOfBatch.ts';
+import { lidWords, nightWords } from '../../server/hardening/structures.ts';
 
 const hours = PROGRAMMES[0]!.rungs;
 const order: Order = { out_h: 11, in_h: 12, least_C: 12.2, gust_m_s: 6, cover_h: null, short: null };

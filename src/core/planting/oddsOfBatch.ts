@@ -1,17 +1,16 @@
 import { cropOf } from '../books/cropOf.ts';
-import { isOver } from '../../core/batch/event.ts';
-import { coverSoil_K, surfaceMean_C } from '../../core/weather/soilSurface.ts';
-import { coverWorth } from '../../core/weather/coverWorth.ts';
-import { scoreAt } from '../../core/weather/score.ts';
-import type { BatchPlan } from '../../core/plan/batchPlan.ts';
-import type { Crop } from '../../core/books/crop.ts';
-import { milestoneOf } from '../../core/plan/schedule/chain.ts';
-import { simulatedSprings, type SpringInput, type Springs } from '../../core/plan/springs/springs.ts';
-import { oddsOf, type BatchOdds, type OddsTask } from '../../core/planting/odds.ts';
-import { OUT_HARM_C } from '../../core/planting/outDates.ts';
-import { ProblemError } from '../../contracts/problem.ts';
-import { historyColumns, type SpringsSent } from '../../contracts/planting/springs.ts';
-import { rulesOf } from '../hardening/ladders.ts';
+import { isOver } from '../batch/event.ts';
+import { coverSoil_K, surfaceMean_C } from '../weather/soilSurface.ts';
+import { coverWorth } from '../weather/coverWorth.ts';
+import { scoreAt } from '../weather/score.ts';
+import type { BatchPlan } from '../plan/batchPlan.ts';
+import type { Crop } from '../books/crop.ts';
+import { milestoneOf } from '../plan/schedule/chain.ts';
+import { simulatedSprings, type SpringInput, type Springs } from '../plan/springs/springs.ts';
+import { oddsOf, type BatchOdds, type OddsTask } from './odds.ts';
+import { OUT_HARM_C } from './outDates.ts';
+
+import { rulesOf } from '../hardening/ladderOfBatch.ts';
 import { soilOn, type Site } from '../weather/site.ts';
 import type { BatchView, Season } from '../plan/season.ts';
 import { outFrom } from './outFrom.ts';
@@ -171,31 +170,3 @@ export function isUnlikely(season: Season, view: BatchView): boolean {
   const odds = batchOdds(season, view);
   return odds !== null && odds.inTime_frac < season.world.nursery.planting.unlikely_frac;
 }
-
-/** What a page needs to try odds by itself: the same springs, and a task for each batch that goes out soon. */
-export function springsSent(season: Season): SpringsSent {
-  const { site } = season;
-  const input = site && springInput(site);
-  if (!site || !input)
-    throw new ProblemError(
-      409,
-      'Nothing to go by',
-      'There is neither history nor usual temperatures: import some under Weather.',
-    );
-  const { history, usual, ...rest } = input;
-  return {
-    input: {
-      ...rest,
-      usual: usual && {
-        day_C: Array.from(usual.day_C, toHundredths),
-        night_C: Array.from(usual.night_C, toHundredths),
-      },
-    },
-    ...historyColumns(history),
-    tasks: season.batches.flatMap((view) =>
-      view.batch.plan.transplantOn <= site.today + ODDS_AHEAD_days ? (oddsTask(season, view) ?? []) : [],
-    ),
-  };
-}
-
-const toHundredths = (t: number): number => Math.round(100 * t) / 100;

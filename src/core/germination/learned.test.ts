@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { cropNamed } from '../../../tests/references/library.ts';
 import { cropOf } from '../books/cropOf.ts';
-import { daysToEmerge, germinationRate } from '../../core/germination/germinationRate.ts';
-import type { World } from '../../db/house/world.ts';
+import { daysToEmerge, germinationRate } from './germinationRate.ts';
+import type { World } from '../house/world.ts';
 import { learnedFor, slowedCrop, taughtBy, varietiesToPlanBy, type BatchTaught } from './learned.ts';
-import { learn } from '../../core/germination/learning.ts';
-import { seededRandom } from '../../core/numerics/random.ts';
+import { learn } from './learning.ts';
+import { seededRandom } from '../numerics/random.ts';
 
 const plain = { ...cropNamed('tomato'), version: 1 };
 const quick = {

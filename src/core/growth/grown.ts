@@ -1,8 +1,8 @@
-import { Numbered, Remembered } from '../../core/numerics/remembered.ts';
+import { Numbered, Remembered } from '../numerics/remembered.ts';
 import { plainCropOf } from '../books/cropOf.ts';
-import type { BatchEvent, Sign } from '../../core/batch/event.ts';
-import { effectiveEvents, reduceLog, type Stay } from '../../core/batch/reduce.ts';
-import type { DayNumber } from '../../core/calendar/dayNumber.ts';
+import type { BatchEvent, Sign } from '../batch/event.ts';
+import { effectiveEvents, reduceLog, type Stay } from '../batch/reduce.ts';
+import type { DayNumber } from '../calendar/dayNumber.ts';
 import {
   growthSaid,
   learnedGrowth,
@@ -11,17 +11,17 @@ import {
   type GrowthSaid,
   type GrowthShown,
   type LearnedGrowth,
-} from '../../core/growth/learnedGrowth.ts';
-import { POTTING_CHECK_DAYS, stageSums } from '../../core/growth/stageSums.ts';
-import { noonOf } from '../../core/plan/schedule/chain.ts';
-import type { SeasonTables } from '../../core/plan/schedule/seasonTables.ts';
-import { totalAt } from '../../core/plan/schedule/thermalIntegral.ts';
-import type { BatchRecord, EventRecord } from '../../contracts/batch/records.ts';
-import type { CropRecord } from '../../contracts/books/records.ts';
-import type { World } from '../../db/house/world.ts';
-import type { KeptEstimate } from '../../db/house/seasons.ts';
-import { teaching } from '../house/teaching.ts';
-import { isLeftOut } from '../../core/batch/looks.ts';
+} from './learnedGrowth.ts';
+import { POTTING_CHECK_DAYS, stageSums } from './stageSums.ts';
+import { noonOf } from '../plan/schedule/chain.ts';
+import type { SeasonTables } from '../plan/schedule/seasonTables.ts';
+import { totalAt } from '../plan/schedule/thermalIntegral.ts';
+import type { BatchRecord, EventRecord } from '../batch/record.ts';
+import type { CropRecord } from '../books/records.ts';
+import type { World } from '../house/world.ts';
+import type { KeptEstimate } from '../house/kept.ts';
+import { teaching } from '../batch/teaching.ts';
+import { isLeftOut } from '../batch/looks.ts';
 
 /** What one batch taught of growth, with whose it was. */
 export interface BatchGrown extends GrowthSaid, GrowthOf {

@@ -2,14 +2,14 @@ import { describe, expect, it } from 'vitest';
 import { cropNamed } from '../../../tests/references/library.ts';
 import { DEMO_NURSERY, DEMO_OUTSIDE } from '../../../simulators/demoBooks.ts';
 import { demoWeather } from '../../../simulators/demoWeather.ts';
-import { civilFromDay, requireDay } from '../../core/calendar/dayNumber.ts';
-import { USUAL_PLANTING } from '../../core/planting/settings.ts';
-import type { SiteReading } from '../../contracts/weather/siteReadings.ts';
-import type { World } from '../../db/house/world.ts';
+import { civilFromDay, requireDay } from '../calendar/dayNumber.ts';
+import { USUAL_PLANTING } from '../planting/settings.ts';
+import type { SiteReading } from './siteReading.ts';
+import type { World } from '../house/world.ts';
 import { outFrom } from '../planting/outFrom.ts';
 import { knownOutside } from './knownOutside.ts';
 import { comingDays, pastDays, siteOf, soilOn } from './site.ts';
-import { frostGoneBy } from './siteFrost.ts';
+import { frostGoneBy } from '../../server/weather/siteFrost.ts';
 
 const TODAY = requireDay('2027-04-12');
 const COVERS = [

@@ -1,8 +1,8 @@
-import type { Crop, SeedLight } from '../../core/books/crop.ts';
-import type { Place } from '../../core/books/place.ts';
-import type { HotBedLine } from '../../core/heat/hotBed.ts';
-import type { Container } from '../../core/books/container.ts';
-import type { VarietyFigures } from '../../core/books/varietyFigures.ts';
+import type { Crop, SeedLight } from './crop.ts';
+import type { Place } from './place.ts';
+import type { HotBedLine } from '../heat/hotBed.ts';
+import type { Container } from './container.ts';
+import type { VarietyFigures } from './varietyFigures.ts';
 
 /** A line of a book: with its version, and the day it was retired (YYYY-MM-DD), null while it is in use. */
 export type Versioned<T> = T & { readonly version: number; readonly retiredOn?: string | null };
