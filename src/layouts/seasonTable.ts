@@ -4,6 +4,7 @@ import { isTrouble, punctuality } from '../core/batch/tolerance.ts';
 import { milestoneOf, type MilestoneKey } from '../core/plan/schedule/chain.ts';
 import type { BatchView, Season } from '../core/plan/season.ts';
 import { punctualityWords, shortDay } from '../ui/format.ts';
+import { Derived } from '../core/numerics/remembered.ts';
 
 const KEYS: readonly MilestoneKey[] = ['sow', 'half-up', 'pot', 'harden', 'plant'];
 const SIGNS: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' };
@@ -15,19 +16,11 @@ const escaped = (text: string): string => text.replace(/[&<>"']/g, (sign) => SIG
  */
 export function tableRows(season: Season): string {
   const thisYear = civilFromDay(season.now.today).year;
-  return season.batches
-    .map((view) => {
-      const known = written.get(view);
-      if (known?.thisYear === thisYear) return known.html;
-      const html = row(view, thisYear);
-      written.set(view, { thisYear, html });
-      return html;
-    })
-    .join('');
+  return season.batches.map((view) => written.get(view, () => row(view, thisYear), [thisYear])).join('');
 }
 
 /** A batch that has not changed keeps its row. */
-const written = new WeakMap<BatchView, { thisYear: number; html: string }>();
+const written = new Derived<BatchView, string>();
 
 function row({ batch, name, state, progress, fault, plants }: BatchView, thisYear: number): string {
   const chain = progress.forecast.kind === 'chain' ? progress.forecast : null;

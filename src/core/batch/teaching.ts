@@ -5,6 +5,7 @@ import type { KeptEstimate } from '../house/kept.ts';
 import type { World } from '../house/world.ts';
 import { sameValue } from '../numerics/sameValue.ts';
 import { booksOf } from '../books/booksOf.ts';
+import { Derived } from '../numerics/remembered.ts';
 
 /** Tables that hold a day; null: one that was never sown. */
 export type TablesOf = (day: DayNumber | null) => SeasonTables;
@@ -24,26 +25,22 @@ export interface Teaches<T> {
  * @returns what batches of closed seasons taught, then those of the open ones
  */
 export function teaching<T>(teaches: Teaches<T>): (world: World, tablesOf: TablesOf) => T[] {
-  const logs = new WeakMap<readonly EventRecord[], { readonly tables: SeasonTables; readonly said: T | null }>();
-  const estimates = new WeakMap<KeptEstimate, { readonly books: string; readonly said: T | null }>();
-  const all = new WeakMap<readonly KeptEstimate[], { readonly books: string; readonly byBatch: KeptByBatch<T> }>();
+  const logs = new Derived<readonly EventRecord[], T | null>();
+  const estimates = new Derived<KeptEstimate, T | null>();
+  const all = new Derived<readonly KeptEstimate[], KeptByBatch<T>>();
 
   function keptOf(world: World): KeptByBatch<T> {
     const books = booksOf(world);
-    const known = all.get(world.kept.estimates);
-    if (known?.books === books) return known.byBatch;
-    const byBatch = new Map<number, { logId: number; said: T | null }>();
-    for (const one of world.kept.estimates) {
-      if (one.taught !== teaches.taught) continue;
-      let held = estimates.get(one);
-      if (held?.books !== books) {
-        held = { books, said: safely(() => teaches.fromKept(world, one)) };
-        estimates.set(one, held);
-      }
-      byBatch.set(one.batchId, { logId: one.logId, said: held.said });
-    }
-    all.set(world.kept.estimates, { books, byBatch });
-    return byBatch;
+    const saidBy = (one: KeptEstimate): T | null =>
+      estimates.get(one, () => safely(() => teaches.fromKept(world, one)), [books]);
+    return all.get(
+      world.kept.estimates,
+      () => {
+        const ours = world.kept.estimates.filter(({ taught }) => taught === teaches.taught);
+        return new Map(ours.map((one) => [one.batchId, { logId: one.logId, said: saidBy(one) }]));
+      },
+      [books],
+    );
   }
 
   return (world, tablesOf) => {
@@ -55,13 +52,11 @@ export function teaching<T>(teaches: Teaches<T>): (world: World, tablesOf: Table
       // What was kept of this very log stands: the tables of today may say otherwise of days gone by.
       if (one && one.logId === events.at(-1)!.id) return one.said;
       const tables = tablesOf(sowingDay(events));
-      let held = logs.get(events);
-      if (held?.tables !== tables) {
+      const say = (last: T | null | undefined): T | null => {
         const said = safely(() => teaches.fromLog(world, batch, events, tables));
-        held = { tables, said: held && sameValue(held.said, said) ? held.said : said };
-        logs.set(events, held);
-      }
-      return held.said;
+        return last !== undefined && sameValue(last, said) ? last : said;
+      };
+      return logs.get(events, say, [tables]);
     });
     const openIds = new Set(world.batches.map((batch) => batch.id));
     const closed = [...kept].map(([batchId, one]) => (openIds.has(batchId) ? null : one.said));

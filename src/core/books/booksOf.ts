@@ -1,16 +1,14 @@
 import type { World } from '../house/world.ts';
+import { Derived } from '../numerics/remembered.ts';
 
 // The books are read all at once or not at all: one object of settings stands for one state of them.
-const booksKnown = new WeakMap<World['nursery'], string>();
-
-let last = '';
+const booksKnown = new Derived<World['nursery'], string>();
 
 /** All a batch is worked out from besides itself and its log, as one text to compare. */
 export function booksOf(world: World): string {
-  let books = booksKnown.get(world.nursery);
-  if (books === undefined) {
-    const { crops, varieties, places, containers, nursery } = world;
-    books = JSON.stringify([
+  const { crops, varieties, places, containers, nursery } = world;
+  return booksKnown.get(nursery, () =>
+    JSON.stringify([
       crops,
       varieties,
       places,
@@ -23,11 +21,6 @@ export function booksOf(world: World): string {
       nursery.planting,
       world.programmes,
       world.covers,
-    ]);
-    // The same text is the same string: comparing it again costs nothing.
-    if (books === last) books = last;
-    last = books;
-    booksKnown.set(world.nursery, books);
-  }
-  return books;
+    ]),
+  );
 }

@@ -1,4 +1,5 @@
 import type { Crop } from './crop.ts';
+import { Derived } from '../numerics/remembered.ts';
 
 /** Figures of a crop that a variety may have otherwise: bred for cold or heat, slow to bolt, quicker, hardier, smaller. */
 export const VARIETY_FIGURES = [
@@ -34,7 +35,7 @@ export const VARIETY_FIGURES = [
 
 export type VarietyFigures = { readonly [K in (typeof VARIETY_FIGURES)[number]]?: Crop[K] };
 
-const made = new WeakMap<object, WeakMap<object, object>>();
+const made = new Derived<object, Derived<object, object>>();
 
 /**
  * The crop as a variety of it is: its own figures in place of the crop's. A variety that comes up quicker or slower at its best
@@ -43,19 +44,15 @@ const made = new WeakMap<object, WeakMap<object, object>>();
  */
 export function cropAs<C extends Crop>(crop: C, figures: VarietyFigures | null | undefined): C {
   if (!figures || Object.keys(figures).length === 0) return crop;
-  const byFigures = made.get(crop) ?? new WeakMap<object, object>();
-  made.set(crop, byFigures);
-  let own = byFigures.get(figures) as C | undefined;
-  if (!own) {
+  const byFigures = made.get(crop, () => new Derived<object, object>());
+  return byFigures.get(figures, () => {
     const slower = (figures.germBest_days ?? crop.germBest_days) / crop.germBest_days;
     const emergence =
       slower === 1
         ? crop.emergence
         : crop.emergence.map((p) => (typeof p.days === 'number' ? { ...p, days: p.days * slower } : p));
-    own = { ...crop, ...figures, emergence };
-    byFigures.set(figures, own);
-  }
-  return own;
+    return { ...crop, ...figures, emergence };
+  }) as C;
 }
 
 /** The crop of a batch, as its variety is. @throws RangeError when there is no such crop */

@@ -1,4 +1,5 @@
 import { dayFromCivil, type DayNumber } from './dayNumber.ts';
+import { Remembered } from '../numerics/remembered.ts';
 
 /** Calendar day and wall time of an instant at a place. */
 export interface LocalTime {
@@ -11,7 +12,7 @@ const formats = new Map<string, Intl.DateTimeFormat>();
 
 const HOUR_ms = 3_600_000;
 const DAY_ms = 24 * HOUR_ms;
-const offsets = new Map<string, number>();
+const offsets = new Remembered<number>(20_000);
 
 /**
  * The wall-clock hour of an instant, 0 to 24, with its part of an hour: by the place's own offset from UTC at that instant. The
@@ -27,15 +28,10 @@ export function localHourAt(instant_ms: number, timeZone: string): number {
 
 /** Offset of the wall clock from UTC, ms. */
 function offsetAt(instant_ms: number, timeZone: string): number {
-  const key = `${instant_ms} ${timeZone}`;
-  let offset = offsets.get(key);
-  if (offset === undefined) {
+  return offsets.get(`${instant_ms} ${timeZone}`, () => {
     const { day, minute } = localTimeAt(instant_ms, timeZone);
-    offset = day * DAY_ms + minute * 60_000 - Math.floor(instant_ms / 60_000) * 60_000;
-    if (offsets.size > 20_000) offsets.clear();
-    offsets.set(key, offset);
-  }
-  return offset;
+    return day * DAY_ms + minute * 60_000 - Math.floor(instant_ms / 60_000) * 60_000;
+  });
 }
 
 /**

@@ -1,4 +1,4 @@
-import { Numbered, Remembered } from '../numerics/remembered.ts';
+import { Numbered, Remembered, Derived } from '../numerics/remembered.ts';
 import { plainCropOf } from '../books/cropOf.ts';
 import { looksOf, progressThrough, teachingCounts } from '../batch/looks.ts';
 import { reduceLog } from '../batch/reduce.ts';
@@ -111,20 +111,18 @@ const NO_TRAYS: readonly BatchTaught[] = [];
 const trays = new Numbered();
 /** More than there are batches and lots in a large nursery. */
 const learnings = new Remembered<Learned>(5_000);
-const taughtByCrop = new WeakMap<readonly BatchTaught[], ReadonlyMap<number, readonly BatchTaught[]>>();
+const taughtByCrop = new Derived<readonly BatchTaught[], ReadonlyMap<number, readonly BatchTaught[]>>();
 
 function byCrop(taught: readonly BatchTaught[]): ReadonlyMap<number, readonly BatchTaught[]> {
-  let groups = taughtByCrop.get(taught);
-  if (!groups) {
-    const made = new Map<number, BatchTaught[]>();
+  return taughtByCrop.get(taught, () => {
+    const groups = new Map<number, BatchTaught[]>();
     for (const one of taught) {
-      const group = made.get(one.cropId);
+      const group = groups.get(one.cropId);
       if (group) group.push(one);
-      else made.set(one.cropId, [one]);
+      else groups.set(one.cropId, [one]);
     }
-    taughtByCrop.set(taught, (groups = made));
-  }
-  return groups;
+    return groups;
+  });
 }
 
 /**

@@ -7,6 +7,7 @@ import type { Hardiness } from '../books/crop.ts';
 import type { Season } from '../plan/season.ts';
 import type { Site } from '../weather/site.ts';
 import { shutWorth_K } from './ladderOfBatch.ts';
+import { Derived, Remembered } from '../numerics/remembered.ts';
 
 /** Days either side of the middle that are looked at. */
 const ABOUT_days = 21;
@@ -28,7 +29,9 @@ export function daysAbout(season: Season, day: number, about = ABOUT_days): Ladd
   });
 }
 
-const held = new WeakMap<Site, Map<string, RungOdds[]>>();
+/** More than there are programmes, hardinesses and places together in a season. */
+const MOST_held = 500;
+const held = new Derived<Site, Remembered<RungOdds[]>>();
 
 /** How often each rung of a programme can be done here about a day, for plants of a hardiness hardened in a place. */
 export function programmeOdds(
@@ -41,13 +44,10 @@ export function programmeOdds(
   const { world, site, tables } = season;
   if (!site || site.history.length === 0) return [];
   const key = JSON.stringify([programme, hardiness, placeId, day]);
-  const bySite = held.get(site) ?? new Map<string, RungOdds[]>();
-  held.set(site, bySite);
-  const known = bySite.get(key);
-  if (known) return known;
-  const rungs = rungsFor(programme, hardiness);
-  const shelter_K = rungs.map((r) => shelterOf(r, shutWorth_K(r.placeId ?? placeId, world, site, tables)));
-  const odds = rungOdds({ rungs, shelter_K, caution: 0 }, daysAbout(season, day));
-  bySite.set(key, odds);
-  return odds;
+  const bySite = held.get(site, () => new Remembered<RungOdds[]>(MOST_held));
+  return bySite.get(key, () => {
+    const rungs = rungsFor(programme, hardiness);
+    const shelter_K = rungs.map((r) => shelterOf(r, shutWorth_K(r.placeId ?? placeId, world, site, tables)));
+    return rungOdds({ rungs, shelter_K, caution: 0 }, daysAbout(season, day));
+  });
 }

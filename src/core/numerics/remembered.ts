@@ -39,3 +39,24 @@ export class Numbered {
     return number;
   }
 }
+
+/**
+ * What follows from an object that never changes, and from further things: worked out once while they stay the same, and
+ * forgotten with the object. With `Remembered` the one way by which anything derived is kept.
+ */
+export class Derived<K extends object, T> {
+  readonly #known = new WeakMap<K, { readonly from: readonly unknown[]; readonly value: T }>();
+
+  /**
+   * @param work is given what followed last time, for one that came out the same to stay the same object
+   * @param from what else it follows from, compared one by one by identity
+   */
+  get(of: K, work: (last: T | undefined) => T, from: readonly unknown[] = []): T {
+    const known = this.#known.get(of);
+    if (known && known.from.length === from.length && known.from.every((one, i) => Object.is(one, from[i])))
+      return known.value;
+    const value = work(known?.value);
+    this.#known.set(of, { from, value });
+    return value;
+  }
+}

@@ -8,8 +8,7 @@ export function sameValue(a: unknown, b: unknown): boolean {
     names.length === Object.keys(b).length &&
     names.every(
       (name) =>
-        Object.hasOwn(b, name) &&
-        sameValue((a as Record<string, unknown>)[name], (b as Record<string, unknown>)[name]),
+        Object.hasOwn(b, name) && sameValue((a as Record<string, unknown>)[name], (b as Record<string, unknown>)[name]),
     )
   );
 }

@@ -1,6 +1,6 @@
 import type { DayNumber } from '../calendar/dayNumber.ts';
 import type { LadderAt, LadderRules } from '../hardening/ladder.ts';
-import { Remembered } from '../numerics/remembered.ts';
+import { Remembered, Derived } from '../numerics/remembered.ts';
 import { ladderWalk } from '../hardening/walk.ts';
 import type { Springs } from '../plan/springs/springs.ts';
 import type { GateModes, GateRules } from './gates.ts';
@@ -152,14 +152,13 @@ interface GateDays {
   readonly first: Readonly<Record<WeatherGate, Int32Array>>;
 }
 
-const gatesHeld = new WeakMap<Springs, Remembered<GateDays>>();
+const gatesHeld = new Derived<Springs, Remembered<GateDays>>();
 /** Crops and covers of a season's batches; each takes half a megabyte. */
 const MOST_held = 60;
 
 /** Walked through once for each set of limits. */
 function gateDays(springs: Springs, limits: GateLimits): GateDays {
-  let held = gatesHeld.get(springs);
-  if (!held) gatesHeld.set(springs, (held = new Remembered(MOST_held)));
+  const held = gatesHeld.get(springs, () => new Remembered<GateDays>(MOST_held));
   return held.get(JSON.stringify(limits), () => walkedGates(springs, limits));
 }
 

@@ -14,6 +14,7 @@ import { rulesOf } from '../hardening/ladderOfBatch.ts';
 import { soilOn, type Site } from '../weather/site.ts';
 import type { BatchView, Season } from '../plan/season.ts';
 import { outFrom } from './outFrom.ts';
+import { Derived } from '../numerics/remembered.ts';
 
 /** Springs looked through, and days each of them reaches. */
 export const RUNS = 500;
@@ -54,17 +55,14 @@ export function springInput(site: Site): SpringInput | null {
   };
 }
 
-const springsHeld = new WeakMap<Site, Springs | null>();
+const springsHeld = new Derived<Site, Springs | null>();
 
 /** Springs of a site, drawn once while its weather stands. */
 export function springsOf(site: Site): Springs | null {
-  let springs = springsHeld.get(site);
-  if (springs === undefined) {
+  return springsHeld.get(site, () => {
     const input = springInput(site);
-    springs = input && simulatedSprings(input);
-    springsHeld.set(site, springs);
-  }
-  return springs;
+    return input && simulatedSprings(input);
+  });
 }
 
 /** Degrees a cover is safely worth on the night. */

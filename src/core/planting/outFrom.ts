@@ -8,6 +8,7 @@ import { outsideClimate } from '../plan/schedule/outsideClimate.ts';
 import type { CoverRecord } from '../hardening/records.ts';
 import type { World } from '../house/world.ts';
 import type { Site } from '../weather/site.ts';
+import { Derived, Remembered } from '../numerics/remembered.ts';
 
 /** Risk taken where none is chosen. */
 export const USUAL_RISK_frac = 0.1;
@@ -24,16 +25,19 @@ interface Held {
   readonly at: (threshold_C: number) => number | null;
   readonly usual: SiteUsual | null;
 }
-const held = new WeakMap<Site, Map<string, Held>>();
+/** Risks tried that are kept. */
+const MOST_held = 40;
+const held = new Derived<Site, Remembered<Held>>();
 
 function heldFor(site: Site, world: World, risk_frac: number): Held {
   const { latitude_deg, outside } = world.nursery;
   const south = latitude_deg < 0;
-  const bySite = held.get(site) ?? new Map<string, Held>();
-  held.set(site, bySite);
-  const key = `${risk_frac} ${south}`;
-  const known = bySite.get(key);
-  if (known) return known;
+  const bySite = held.get(site, () => new Remembered<Held>(MOST_held));
+  return bySite.get(`${risk_frac} ${south}`, () => newHeld(site, outside, latitude_deg, risk_frac));
+}
+
+function newHeld(site: Site, outside: World['nursery']['outside'], latitude_deg: number, risk_frac: number): Held {
+  const south = latitude_deg < 0;
   let usual: SiteUsual | null = null;
   if (outside) {
     const from = dayFromCivil(2001, south ? 7 : 1, 1);
@@ -46,9 +50,7 @@ function heldFor(site: Site, world: World, risk_frac: number): Held {
       sun_K: (d) => surface[d]! - (climate.day_C[d]! + climate.night_C[d]!) / 2,
     };
   }
-  const made = { at: riskOffsets(site.lows, risk_frac, south), usual };
-  bySite.set(key, made);
-  return made;
+  return { at: riskOffsets(site.lows, risk_frac, south), usual };
 }
 
 /**

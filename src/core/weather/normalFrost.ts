@@ -1,6 +1,7 @@
 import { normalCdf } from '../numerics/normal.ts';
 import { dayFromCivil } from '../calendar/dayNumber.ts';
 import { outsideClimate, type MonthNormal } from '../plan/schedule/outsideClimate.ts';
+import { Derived } from '../numerics/remembered.ts';
 
 /** How far nights lie from their normal. */
 export interface NightSpread {
@@ -72,7 +73,7 @@ function anyFrom(mean_C: ArrayLike<number>, threshold_C: number, sd_K: number): 
   return odds;
 }
 
-const spreads = new WeakMap<readonly MonthNormal[], Map<number, NightSpread>>();
+const spreads = new Derived<readonly MonthNormal[], NightSpread>();
 
 /**
  * How far nights lie from their normals: as usual, or so that half of years have a night as cold as the grower's coldest.
@@ -80,10 +81,11 @@ const spreads = new WeakMap<readonly MonthNormal[], Map<number, NightSpread>>();
  */
 export function nightSpread(normals: readonly MonthNormal[], coldest_C: number | null): NightSpread {
   if (coldest_C === null) return UNSAID;
-  const known = spreads.get(normals) ?? new Map<number, NightSpread>();
-  spreads.set(normals, known);
-  const held = known.get(coldest_C);
-  if (held) return held;
+  return spreads.get(normals, () => spreadBy(normals, coldest_C), [coldest_C]);
+}
+
+/** The spread at which half of years have a night as cold as that. */
+function spreadBy(normals: readonly MonthNormal[], coldest_C: number): NightSpread {
   const { night_C } = outsideClimate(normals, dayFromCivil(2001, 7, 1), 365);
   let [low, high] = [LEAST_K, MOST_K];
   for (let tries = 0; tries < 12; tries++) {
@@ -91,9 +93,7 @@ export function nightSpread(normals: readonly MonthNormal[], coldest_C: number |
     if (anyFrom(night_C, coldest_C, sd_K)[0]! < 0.5) low = sd_K;
     else high = sd_K;
   }
-  const found = { sd_K: (low + high) / 2, off_frac: SAID_off_frac };
-  known.set(coldest_C, found);
-  return found;
+  return { sd_K: (low + high) / 2, off_frac: SAID_off_frac };
 }
 
 /** Three figures that stand for all a spread may be, with their weights. @source Gauss-Hermite quadrature of three nodes */

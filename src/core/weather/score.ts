@@ -1,5 +1,6 @@
 import { normalCdf } from '../numerics/normal.ts';
 import { requireRange } from '../numerics/guard.ts';
+import { Remembered } from '../numerics/remembered.ts';
 
 /** A forecast low held against what the thermometer then read. */
 export interface ForecastPair {
@@ -97,12 +98,12 @@ function shareAbove(i: number, least: number): number {
   return least >= to ? 0 : (normalCdf(to) - normalCdf(least)) / (normalCdf(to) - normalCdf(from));
 }
 
-const steps = new Map<number, Float64Array>();
+const steps = new Remembered<Float64Array>(30);
 
 /** Chance of going from one error to another in so many days, from row to column; worked out once. */
-function stepOfErrors(days: number): Float64Array {
-  const known = steps.get(days);
-  if (known) return known;
+const stepOfErrors = (days: number): Float64Array => steps.get(String(days), () => newStepOfErrors(days));
+
+function newStepOfErrors(days: number): Float64Array {
   const alike = ERRORS_ALIKE ** days;
   const own = Math.sqrt(1 - alike * alike);
   const kernel = new Float64Array(GRID * GRID);
@@ -112,8 +113,6 @@ function stepOfErrors(days: number): Float64Array {
       const half = STEP_z / 2 / own;
       kernel[i * GRID + j] = normalCdf(off + half) - normalCdf(off - half);
     }
-  if (steps.size > 30) steps.clear();
-  steps.set(days, kernel);
   return kernel;
 }
 

@@ -10,6 +10,7 @@ import { horizonDays, overRoom, type OverRoom } from '../../core/plan/schedule/r
 import type { SeasonTables } from '../../core/plan/schedule/seasonTables.ts';
 import type { HouseData, SeasonBatch } from '../../contracts/plan/seasonData.ts';
 import { useTables } from '../batch/useTables.ts';
+import { Derived } from '../../core/numerics/remembered.ts';
 
 export interface Worked {
   readonly batch: SeasonBatch;
@@ -32,31 +33,32 @@ export interface SeasonWork {
 /** Every batch's plan and forecast in the browser, and the means to try another plan. */
 export function useSeason(house: HouseData, batches: readonly SeasonBatch[]): SeasonWork {
   const tables = useTables(house);
-  return useMemo(() => {
-    // The season as it is and as proposed are the same while nothing is proposed: worked out once.
-    const last = known.get(house);
-    if (last?.batches === batches) return last.work;
-    const containers = new Map(house.containers.map((container) => [container.id, container]));
-    const tryPlan = (batch: SeasonBatch, plan: BatchPlan): Progress =>
-      batchProgress({
-        crop: cropOfBatch(house, batch),
-        plan,
-        state: batch.state,
-        offHeat: house.offHeat,
-        tables,
-        containers,
-        today: house.today,
-        coming_frac: batch.coming_frac,
-        weather: batch.weather,
-      });
-    const worked = batches.map((batch) => ({ batch, progress: tryPlan(batch, batch.plan) }));
-    const work = { worked, tables, tryPlan };
-    known.set(house, { batches, work });
-    return work;
-  }, [house, batches, tables]);
+  // The season as it is and as proposed are the same while nothing is proposed: worked out once.
+  return useMemo(
+    () => known.get(house, () => workOf(house, batches, tables), [batches, tables]),
+    [house, batches, tables],
+  );
 }
 
-const known = new WeakMap<HouseData, { readonly batches: readonly SeasonBatch[]; readonly work: SeasonWork }>();
+function workOf(house: HouseData, batches: readonly SeasonBatch[], tables: SeasonTables): SeasonWork {
+  const containers = new Map(house.containers.map((container) => [container.id, container]));
+  const tryPlan = (batch: SeasonBatch, plan: BatchPlan): Progress =>
+    batchProgress({
+      crop: cropOfBatch(house, batch),
+      plan,
+      state: batch.state,
+      offHeat: house.offHeat,
+      tables,
+      containers,
+      today: house.today,
+      coming_frac: batch.coming_frac,
+      weather: batch.weather,
+    });
+  const worked = batches.map((batch) => ({ batch, progress: tryPlan(batch, batch.plan) }));
+  return { worked, tables, tryPlan };
+}
+
+const known = new Derived<HouseData, SeasonWork>();
 
 /** A batch that is late beyond its days, not likely, or cannot be. */
 export const inTrouble = (w: Worked): boolean =>

@@ -14,6 +14,7 @@ import { growthFor } from '../../core/growth/grown.ts';
 import { learnedFor } from '../../core/germination/learned.ts';
 import { leggyOf } from '../growth/leggy.ts';
 import type { BatchView, Season } from '../../core/plan/season.ts';
+import { Derived } from '../../core/numerics/remembered.ts';
 
 /** Days shown beyond the one by which nearly all are expected. */
 const BEYOND_days = 4;
@@ -29,15 +30,11 @@ export function emergenceOf(season: Season, view: BatchView): EmergenceData | nu
     world.lots.find((l) => l.id === view.batch.lotId),
     ...taught.filter((t) => t.cropId === view.batch.cropId),
   ];
-  const known = worked.get(view);
-  if (known && known.from.length === from.length && known.from.every((part, i) => part === from[i])) return known.data;
-  const data = workOut(season, view);
-  worked.set(view, { from, data });
-  return data;
+  return worked.get(view, () => workOut(season, view), from);
 }
 
 /** What was worked out for a batch, with all it was worked out from besides the batch and its log. */
-const worked = new WeakMap<BatchView, { from: readonly unknown[]; data: EmergenceData | null }>();
+const worked = new Derived<BatchView, EmergenceData | null>();
 
 function workOut(season: Season, view: BatchView): EmergenceData | null {
   const { world, now, plainTables } = season;

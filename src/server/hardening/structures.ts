@@ -12,6 +12,7 @@ import type { CoverRecord } from '../../core/hardening/records.ts';
 import type { Season } from '../../core/plan/season.ts';
 import { soilOn, type Site } from '../../core/weather/site.ts';
 import { solarNoon_h } from '../../core/hardening/ladderOfBatch.ts';
+import { Derived } from '../../core/numerics/remembered.ts';
 
 /** What plants in general stand when none are in it. Common practice, no source. */
 const USUAL_RANGE = { least_C: 4, most_C: 26 } as const;
@@ -60,16 +61,11 @@ export function structureHours(site: Site, season: Season): StructureHour[] {
     });
 }
 
-const todayHeld = new WeakMap<Season['batches'], StructureView[]>();
+const todayHeld = new Derived<Season['batches'], StructureView[]>();
 
 /** Every structure today and tonight only, for the round; worked out once while the season stands. */
 export function structuresToday(season: Season): StructureView[] {
-  let views = todayHeld.get(season.batches);
-  if (!views) {
-    views = structureViews(season, 2);
-    todayHeld.set(season.batches, views);
-  }
-  return views;
+  return todayHeld.get(season.batches, () => structureViews(season, 2));
 }
 
 /**

@@ -13,6 +13,7 @@ import type { Db } from '../../db/sql.ts';
 import { log } from '../log.ts';
 import { readSeason } from '../plan/season.ts';
 import { type BatchView, type Season } from '../../core/plan/season.ts';
+import { Remembered } from '../../core/numerics/remembered.ts';
 
 /** A zone with all that decides what it should do now. */
 export interface ZoneNow {
@@ -86,7 +87,7 @@ export async function readHeat(db: Db): Promise<HeatContext> {
     return {
       zone,
       name: place.name,
-      watched: remembered(key, () => watched(spec, { hot_C: HOT_C, harm_C })),
+      watched: watchedZones.get(key, () => watched(spec, { hot_C: HOT_C, harm_C })),
       sensors: sensors.filter((s) => s.zoneId === zone.id),
       standing,
       override: own.at(-1) ?? null,
@@ -125,11 +126,5 @@ function sayOnce(zoneId: number, error: unknown): string {
   return why;
 }
 
-const byKey = new Map<string, Watched>();
 /** Matrices of a zone are worked out once for each way it is built. */
-function remembered(key: string, make: () => Watched): Watched {
-  if (byKey.size > 200) byKey.clear();
-  const value = byKey.get(key) ?? make();
-  byKey.set(key, value);
-  return value;
-}
+const watchedZones = new Remembered<Watched>(200);

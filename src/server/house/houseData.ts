@@ -11,6 +11,7 @@ import { siteDays } from '../weather/siteDays.ts';
 import { currentSeason } from './seasons.ts';
 import { emergenceFactor } from '../../core/germination/learned.ts';
 import { TABLE_DAYS, type BatchView, type Season } from '../../core/plan/season.ts';
+import { Derived } from '../../core/numerics/remembered.ts';
 
 /** What the islands work from: crops (all, or those of the batches given), places, containers, settings. */
 export function houseData(season: Season, cropIds: ReadonlySet<number> | null): HouseData {
@@ -93,18 +94,11 @@ export function seasonDataJson(season: Season): string {
 
 /** The batches of the season's drawing, as JSON. A batch that has not changed keeps its text. */
 export function seasonBatchesJson(season: Season): string {
-  const texts = season.batches.map((view) => {
-    let text = written.get(view);
-    if (text === undefined) {
-      text = JSON.stringify(seasonBatch(view));
-      written.set(view, text);
-    }
-    return text;
-  });
+  const texts = season.batches.map((view) => written.get(view, () => JSON.stringify(seasonBatch(view))));
   return `[${texts.join(',')}]`;
 }
 
-const written = new WeakMap<BatchView, string>();
+const written = new Derived<BatchView, string>();
 
 export function seasonBatch({ batch, name, state, coming_frac, weather }: BatchView): SeasonBatch {
   const { phase, facts, sown_count, alive_count, placeId, stays, lastDay, moves, treatedOn } = state;

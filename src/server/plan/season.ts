@@ -13,16 +13,18 @@ import { log } from '../log.ts';
 import { keepWhatIsSettled } from '../house/keepEstimates.ts';
 
 import { workOut, type BatchView, type Season } from '../../core/plan/season.ts';
+import { Latest } from '../latest.ts';
+import { Derived } from '../../core/numerics/remembered.ts';
 
-interface Held {
-  world?: World;
-  reading?: { readonly revision: string; readonly world: Promise<World | null> };
-  season?: Season;
-  measured?: { readonly key: string; readonly value: MeasuredPlaces };
-  site?: { readonly key: string; readonly value: Promise<Site> };
+/** What of the season was read and worked out last. */
+class Held {
+  readonly world = new Latest<World>();
+  readonly measured = new Latest<MeasuredPlaces>();
+  readonly site = new Latest<Site>();
+  season: Season | null = null;
 }
 // One for the process: what bin/serve.ts loads beside the built application has this module as well, and both ask for the same season.
-const held = ((globalThis as unknown as Record<string, Held>)['crookSeason'] ??= {});
+const held = ((globalThis as unknown as Record<string, Held>)['crookSeason'] ??= new Held());
 
 /**
  * The season, worked out anew only when something was written or the day changed.
@@ -44,8 +46,8 @@ export async function readSeason(): Promise<Season> {
     known.site === site
   )
     return { ...known, now };
-  const season = workOut(world, now, held.season ?? null, measured, site);
-  sayNewFaults(season, held.season ?? null);
+  const season = workOut(world, now, held.season, measured, site);
+  sayNewFaults(season, held.season);
   const newDay = held.season?.now.today !== now.today;
   held.season = season;
   // What is settled is kept once a day, so that no later table says otherwise of it.
@@ -65,30 +67,24 @@ function sayNewFaults(season: Season, before: Season | null): void {
 }
 
 /** What the media of heated places had by the hour: read anew each hour of the application's clock. */
-async function currentMeasured(world: World, now: Now): Promise<MeasuredPlaces> {
-  const key = `${Math.floor(now.instant_ms / 3_600_000)} ${world.nursery.timeZone} ${world.places.length}`;
-  if (held.measured?.key !== key)
-    held.measured = { key, value: await readMeasured(database(), world.nursery.timeZone, now.instant_ms) };
-  return held.measured.value;
+async function currentMeasured({ nursery, places }: World, now: Now): Promise<MeasuredPlaces> {
+  const mark = `${Math.floor(now.instant_ms / HOUR_ms)} ${nursery.timeZone} ${places.length}`;
+  return held.measured.at(mark, () => readMeasured(database(), nursery.timeZone, now.instant_ms));
 }
+const HOUR_ms = 3_600_000;
 
-type Nursery = World['nursery'];
-const usualHeld = new WeakMap<Nursery, { readonly normals: string; readonly nursery: Nursery }>();
-const withUsualHeld = new WeakMap<World, World>();
+const usualHeld = new Derived<World['nursery'], World['nursery']>();
+const withUsualHeld = new Derived<World, World>();
 
 /** The books with the usual temperatures outside: as typed, else by the years imported. The same objects while neither changes. */
-function withUsualOutside(world: World, site: Site): World {
-  const { normals } = site;
+function withUsualOutside(world: World, { normals }: Site): World {
   if (world.nursery.outside !== null || normals === null) return world;
-  const text = JSON.stringify(normals);
-  let usual = usualHeld.get(world.nursery);
-  if (usual?.normals !== text) {
-    usual = { normals: text, nursery: { ...world.nursery, outside: normals, outsideBy: 'years' } };
-    usualHeld.set(world.nursery, usual);
-  }
-  let made = withUsualHeld.get(world);
-  if (made?.nursery !== usual.nursery) withUsualHeld.set(world, (made = { ...world, nursery: usual.nursery }));
-  return made;
+  const nursery = usualHeld.get(
+    world.nursery,
+    (): World['nursery'] => ({ ...world.nursery, outside: normals, outsideBy: 'years' }),
+    [JSON.stringify(normals)],
+  );
+  return withUsualHeld.get(world, () => ({ ...world, nursery }), [nursery]);
 }
 
 /** The site's weather: read anew when some of it was written, its covers or its place changed, or the day did. */
@@ -105,28 +101,15 @@ async function currentSite(world: World, now: Now, marks: Marks): Promise<Site> 
     climateYears,
     world.covers,
   ]);
-  if (held.site?.key !== key) {
-    const reading = readSite(database(), world, now, key, marks.weather);
-    held.site = { key, value: reading };
-    void reading.catch(() => held.site?.key === key && delete held.site);
-  }
-  return held.site.value;
+  return held.site.at(key, () => readSite(database(), world, now, key, marks.weather));
 }
 
 async function currentWorld({ revision }: Marks): Promise<World> {
-  const db = database();
-  if (held.world?.revision === revision) return held.world;
-  // Two who ask at once after a write wait for the same reading.
-  if (held.reading?.revision !== revision) {
-    const reading = { revision, world: readWorld(db, held.world ?? null) };
-    held.reading = reading;
-    void reading.world.catch(() => undefined).finally(() => held.reading === reading && delete held.reading);
-  }
-  const world = await held.reading!.world;
-  if (!world)
+  return held.world.at(revision, async (last) => {
+    const world = await readWorld(database(), last);
+    if (world) return world;
     throw new ProblemError(503, 'Not set up yet', 'Start the application with bin/start, which sets up a nursery.');
-  held.world = world;
-  return world;
+  });
 }
 
 /** After a write: works the season out before the next page asks for it. Failing is left to that page. */

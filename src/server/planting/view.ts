@@ -28,6 +28,7 @@ import { forecastView } from '../weather/siteViews.ts';
 import { careWords, PLANTED_days, standingOut } from './aftercare.ts';
 import { batchOdds, isUnlikely, meanCover, oddsTask, safeCover_K, springsOf } from '../../core/planting/oddsOfBatch.ts';
 import { outFrom } from '../../core/planting/outFrom.ts';
+import { Derived } from '../../core/numerics/remembered.ts';
 
 /** Batches that go out within so many days are looked at. */
 const AHEAD_days = 35;
@@ -201,14 +202,10 @@ function overRoomOn(season: Season, placeId: number): number | null {
 
 /** Ways out for a batch whose date has become unlikely, each with its odds: a later date, covers there are. */
 export function offersFor(season: Season, site: Site, view: BatchView): DateOffer[] {
-  const known = offersHeld.get(view);
-  if (known?.site === site) return known.offers;
-  const offers = newOffers(season, site, view);
-  offersHeld.set(view, { site, offers });
-  return offers;
+  return offersHeld.get(view, () => newOffers(season, site, view), [site]);
 }
 
-const offersHeld = new WeakMap<BatchView, { readonly site: Site; readonly offers: DateOffer[] }>();
+const offersHeld = new Derived<BatchView, DateOffer[]>();
 
 function newOffers(season: Season, site: Site, view: BatchView): DateOffer[] {
   const springs = springsOf(site);

@@ -4,6 +4,7 @@ import type { Container } from '../../core/books/container.ts';
 import type { MixPart, MixRecipe } from '../../core/potting/mix.ts';
 import type { Timed } from '../../core/potting/rates.ts';
 import type { World } from '../../core/house/world.ts';
+import { Derived } from '../../core/numerics/remembered.ts';
 
 /** The books a potting is worked out from, by number. */
 export interface PottingBooks {
@@ -20,12 +21,11 @@ export function pottingBooks(world: World): PottingBooks {
   };
 }
 
-const known = new WeakMap<World, readonly Timed[]>();
+const known = new Derived<World, readonly Timed[]>();
 
 /** Every potting somebody timed, those of closed seasons as well, oldest first. */
 export function timedOf(world: World): readonly Timed[] {
-  let timed = known.get(world);
-  if (timed === undefined) {
+  return known.get(world, () => {
     const all: (Timed & { day: number })[] = [];
     const add = (cropId: number, day: number, plants: number, { containerId, minutes, people }: PottingDetails) => {
       if (minutes != null) all.push({ containerId, cropId, plants, minutes, people, day });
@@ -34,8 +34,6 @@ export function timedOf(world: World): readonly Timed[] {
     for (const batch of world.batches)
       for (const { day, count, details } of effectiveEvents(world.events.get(batch.id) ?? []))
         if (details) add(batch.cropId, day, count!, details);
-    timed = all.sort((a, b) => a.day - b.day);
-    known.set(world, timed);
-  }
-  return timed;
+    return all.sort((a, b) => a.day - b.day);
+  });
 }

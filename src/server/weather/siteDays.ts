@@ -5,22 +5,24 @@ import { outsideClimate } from '../../core/plan/schedule/outsideClimate.ts';
 import type { SiteDays } from '../../contracts/plan/seasonData.ts';
 import type { Season } from '../../core/plan/season.ts';
 import { soilOn, type Site } from '../../core/weather/site.ts';
+import { Derived } from '../../core/numerics/remembered.ts';
 
 const BACK_days = 120;
 const AHEAD_days = 400;
 /** Spring half of a season, days. */
 const HALF_days = 196;
-const held = new WeakMap<Site, SiteDays>();
+const held = new Derived<Site, SiteDays>();
 
 /**
  * Frost odds and soil by day for the season's drawing: in the spring half the chance that a frost still comes, in the autumn half that
  * it has come; soil as it is and will be, after the forecast as usual.
  */
 export function siteDays(season: Season): SiteDays | null {
-  const { site, world } = season;
-  if (!site) return null;
-  const known = held.get(site);
-  if (known) return known;
+  const { site } = season;
+  return site && held.get(site, () => newSiteDays(season, site));
+}
+
+function newSiteDays({ world, now }: Season, site: Site): SiteDays {
   const { nursery } = world;
   const south = nursery.latitude_deg < 0;
   const startMonth = south ? 7 : 1;
@@ -32,7 +34,7 @@ export function siteDays(season: Season): SiteDays | null {
     spring.years === 0 && nursery.outside
       ? springOddsFromNormals(nursery.outside, threshold_C, south, nursery.coldest_C ?? null)
       : null;
-  const from = season.now.today - BACK_days;
+  const from = now.today - BACK_days;
   const outside = nursery.outside ? outsideClimate(nursery.outside, from, 366) : null;
   const usualSoil = outside ? usualSoil_C(outside, 0.1, nursery.latitude_deg) : null;
   const odds = (day: number): number | null => {
@@ -43,15 +45,13 @@ export function siteDays(season: Season): SiteDays | null {
     return autumn.years > 0 ? seen(autumn) : null;
   };
   const days = Array.from({ length: BACK_days + AHEAD_days }, (_, i) => from + i);
-  const made: SiteDays = {
+  return {
     from,
     frost_frac: days.map((day) => round(odds(day), 100)),
     soil_C: days.map((day) =>
-      round((day <= season.now.today + 10 ? soilOn(site, day) : null) ?? usualSoil?.(day) ?? null, 10),
+      round((day <= now.today + 10 ? soilOn(site, day) : null) ?? usualSoil?.(day) ?? null, 10),
     ),
   };
-  held.set(site, made);
-  return made;
 }
 
 const round = (value: number | null, n: number): number | null => (value === null ? null : Math.round(n * value) / n);

@@ -6,10 +6,11 @@ import type { FrostChoice } from '../../core/weather/frost.ts';
 import type { World } from '../../core/house/world.ts';
 import { USUAL_RISK_frac } from '../../core/planting/outFrom.ts';
 import type { Site } from '../../core/weather/site.ts';
+import { Derived } from '../../core/numerics/remembered.ts';
 
 /** Springs wanted before the site's years stand for the mean date that was typed. */
 const LEAST_YEARS = 5;
-const held = new WeakMap<Site, { readonly of: FrostChoice | null; readonly choice: FrostChoice | null }>();
+const held = new Derived<Site, FrostChoice | null>();
 
 /** When plants of each hardiness may be out at a risk, by the site's lows. @param cover_K what a cover is worth on the night */
 export function outFromOf(at: ReturnType<typeof riskOffsets>, south: boolean, cover_K = 0): FrostChoice['outFrom'] {
@@ -40,25 +41,23 @@ function lastOutOf(
  * With the site's years, covers come with their own dates.
  */
 export function frostGoneBy(site: Site | null, world: World): FrostChoice | null {
+  const { frost } = world.nursery;
+  return site ? held.get(site, () => choiceOf(site, world), [frost]) : frost;
+}
+
+function choiceOf(site: Site, world: World): FrostChoice | null {
   const { frost, latitude_deg } = world.nursery;
-  if (!site) return frost;
-  const known = held.get(site);
-  if (known !== undefined && known.of === frost) return known.choice;
   const south = latitude_deg < 0;
   const springs = frostDates(frostSeasons(site.lows, 0, south), 'spring', south).years;
   const risk_frac = frost?.risk_frac ?? USUAL_RISK_frac;
-  let choice: FrostChoice | null = frost;
-  if (springs >= LEAST_YEARS) {
-    const at = riskOffsets(site.lows, risk_frac, south);
-    const worth = (id: number, written: number) => Math.max(0, site.worths.get(id)?.worth_K ?? written);
-    const under = Object.fromEntries(world.covers.map((c) => [c.id, outFromOf(at, south, worth(c.id, c.worth_K))]));
-    const autumn = riskOffsets(site.lows, risk_frac, south, 'autumn');
-    const lastUnder = Object.fromEntries(
-      world.covers.map((c) => [c.id, lastOutOf(autumn, latitude_deg, worth(c.id, c.worth_K))]),
-    );
-    const last = { lastOut: lastOutOf(autumn, latitude_deg), lastUnder };
-    choice = { threshold_C: 0, risk_frac, outFrom: outFromOf(at, south), ...frost, under, ...last };
-  }
-  held.set(site, { of: frost, choice });
-  return choice;
+  if (springs < LEAST_YEARS) return frost;
+  const at = riskOffsets(site.lows, risk_frac, south);
+  const worth = (id: number, written: number) => Math.max(0, site.worths.get(id)?.worth_K ?? written);
+  const under = Object.fromEntries(world.covers.map((c) => [c.id, outFromOf(at, south, worth(c.id, c.worth_K))]));
+  const autumn = riskOffsets(site.lows, risk_frac, south, 'autumn');
+  const lastUnder = Object.fromEntries(
+    world.covers.map((c) => [c.id, lastOutOf(autumn, latitude_deg, worth(c.id, c.worth_K))]),
+  );
+  const last = { lastOut: lastOutOf(autumn, latitude_deg), lastUnder };
+  return { threshold_C: 0, risk_frac, outFrom: outFromOf(at, south), ...frost, under, ...last };
 }

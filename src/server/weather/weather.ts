@@ -29,6 +29,7 @@ import { lastYears, nightTrend } from '../../core/weather/climateYears.ts';
 import { outFromOf } from './siteFrost.ts';
 import { readSeason } from '../plan/season.ts';
 import { type Season } from '../../core/plan/season.ts';
+import { Derived, Remembered } from '../../core/numerics/remembered.ts';
 
 const USUAL = { threshold_C: 0, risk_frac: 0.1 } as const;
 const MOST_GAPS = 12;
@@ -37,7 +38,7 @@ const HARD_FROST_C = -2.2;
 const COOL_SOIL_C = 7;
 const WARM_SOIL_C = 13;
 
-const viewsOf = new WeakMap<World, Map<string, FrostView>>();
+const viewsOf = new Derived<World, Remembered<FrostView>>();
 
 /** Frost by the years known, at a threshold and a risk; worked out once for what is written down, a day and the weather known. */
 export function frostView(
@@ -46,15 +47,9 @@ export function frostView(
   threshold_C: number,
   risk_frac: number,
 ): FrostView {
-  const views = viewsOf.get(season.world) ?? new Map<string, FrostView>();
-  viewsOf.set(season.world, views);
+  const views = viewsOf.get(season.world, () => new Remembered<FrostView>(MOST_VIEWS));
   const key = JSON.stringify([threshold_C, risk_frac, season.now.today, days.length, season.site?.key ?? null]);
-  const held = views.get(key);
-  if (held) return held;
-  const view = newFrostView(season, days, threshold_C, risk_frac);
-  if (views.size >= MOST_VIEWS) views.clear();
-  views.set(key, view);
-  return view;
+  return views.get(key, () => newFrostView(season, days, threshold_C, risk_frac));
 }
 /** Thresholds and risks tried that are kept. */
 const MOST_VIEWS = 8;

@@ -1,5 +1,6 @@
 import { civilFromDay, dayFromCivil, type DayNumber } from '../../calendar/dayNumber.ts';
 import { meanPreservingDays } from '../../weather/meanPreserving.ts';
+import { Derived } from '../../numerics/remembered.ts';
 
 /** A month's mean daily maximum and minimum outside, degrees Celsius. Twelve, January first. */
 export interface MonthNormal {
@@ -18,19 +19,14 @@ interface Courses {
   readonly day: Float64Array;
   readonly night: Float64Array;
 }
-const known = new WeakMap<readonly MonthNormal[], Courses>();
+const known = new Derived<readonly MonthNormal[], Courses>();
 
 /** Days and nights of a common year by the normals, worked out once for each set of them. */
 function coursesOf(normals: readonly MonthNormal[]): Courses {
-  let courses = known.get(normals);
-  if (!courses) {
-    courses = {
-      day: meanPreservingDays(normals.map((m) => m.day_C)),
-      night: meanPreservingDays(normals.map((m) => m.night_C)),
-    };
-    known.set(normals, courses);
-  }
-  return courses;
+  return known.get(normals, () => ({
+    day: meanPreservingDays(normals.map((m) => m.day_C)),
+    night: meanPreservingDays(normals.map((m) => m.night_C)),
+  }));
 }
 
 /**
