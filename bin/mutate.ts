@@ -14,12 +14,22 @@ const core = (room: string, ...tests: string[]): Room => ({
 });
 
 const ROOMS: Readonly<Record<string, Room>> = {
-  batch: core('batch'),
+  batch: core(
+    'batch',
+    'src/core/potting/ready.test.ts',
+    'src/core/growth/growth.test.ts',
+    'tests/references/statistics.test.ts',
+  ),
   schedule: core('plan/schedule', 'src/core/growth/growth.test.ts'),
   germination: core('germination'),
   growth: core('growth', 'src/core/plan/schedule/schedule.test.ts'),
   hardening: core('hardening', 'tests/references/hardening.test.ts'),
-  planting: core('planting', 'src/core/hardening/hardening.test.ts', 'tests/references/hardening.test.ts'),
+  planting: core(
+    'planting',
+    'src/core/plan/springs/*.test.ts',
+    'src/core/hardening/hardening.test.ts',
+    'tests/references/hardening.test.ts',
+  ),
   potting: core('potting', 'tests/references/potting.test.ts'),
   heat: {
     files: ['alarms', 'setPoint', 'thermostat', 'watch', 'switchOn'].map((name) => `src/core/heat/${name}.ts`),

@@ -135,7 +135,8 @@ export function roundOf(input: WorkInput, today: DayNumber): Job[] {
     (job) => job.dueOn <= today && today - job.dueOn <= (ASKED_days[job.kind] ?? Infinity),
   );
   // Until it is hardened a batch's ladder comes before its planting, however late that is.
-  const first = due.find((job) => job.kind === 'rung') ?? due[0];
+  const ladder = input.state.facts.harden === undefined ? undefined : due.find((job) => job.kind === 'rung');
+  const first = ladder ?? due[0];
   if (!first) return [];
   // Watering in goes on beside whatever else a batch waits for.
   // So does sowing beside the seed's treatment: who has done it unasked need not log it first.
