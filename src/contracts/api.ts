@@ -36,6 +36,7 @@ import { version } from './fields.ts';
 import { coverInput, programmeInput } from './hardening/hardening.ts';
 import { hotBedLineInput } from './heat/warmth.ts';
 import type { Call } from './call.ts';
+import { OLD_TRAYS_CALLS } from './germination/oldTrays.ts';
 import { SEASON_CALLS } from './house/seasons.ts';
 import { WEATHER_CALLS } from './weather/weatherCalls.ts';
 import {
@@ -266,6 +267,7 @@ export const CALLS: readonly Call[] = [
     status: 200,
   },
   ...SEASON_CALLS,
+  ...OLD_TRAYS_CALLS,
   ...WEATHER_CALLS,
   { method: 'get', path: '/api/nursery', summary: 'Settings', status: 200 },
   {

@@ -25,6 +25,7 @@ import * as howSure from './migrations/022-how-sure.ts';
 import * as seasons from './migrations/023-seasons.ts';
 import * as people from './migrations/024-people.ts';
 import * as marks from './migrations/025-marks.ts';
+import * as oldTrays from './migrations/026-old-trays.ts';
 import { LOCKS } from './locks.ts';
 
 interface Step {
@@ -58,6 +59,7 @@ const STEPS: readonly [string, Step][] = [
   ['023-seasons', seasons],
   ['024-people', people],
   ['025-marks', marks],
+  ['026-old-trays', oldTrays],
 ];
 
 export const MIGRATION_NAMES = STEPS.map(([name]) => name);

@@ -3,6 +3,7 @@ import type { DayNumber } from '../calendar/dayNumber.ts';
 
 /** What a batch taught of coming up or growing, as it was kept. */
 export interface KeptEstimate {
+  /** Below 0: a tray of years before, read from a file. */
   readonly batchId: number;
   readonly taught: 'emergence' | 'growth';
   /** Last line of the log it rests on. */

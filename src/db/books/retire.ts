@@ -75,6 +75,7 @@ const AUTHORED = [
   ['check of a sensor', 'checks of sensors', 'calibrations'],
   ['reading of a zone', 'readings of zones', 'zone_hand_readings'],
   ['line of a hot bed', 'lines of hot beds', 'hot_bed_log'],
+  ['file of trays of years before', 'files of trays of years before', 'old_tray_files'],
 ] as const;
 
 const inPlans = (columns: readonly string[]) =>
@@ -89,12 +90,17 @@ const USES: Readonly<Record<BookName, readonly (readonly [string, string, string
   crops: [
     ['variety', 'varieties', 'varieties WHERE crop_id = $1'],
     ['batch', 'batches', 'batches WHERE crop_id = $1'],
+    ['tray of years before', 'trays of years before', 'old_trays WHERE crop_id = $1'],
   ],
   varieties: [
     ['lot', 'lots', 'lots WHERE variety_id = $1'],
     ['batch', 'batches', 'batches WHERE variety_id = $1'],
+    ['tray of years before', 'trays of years before', 'old_trays WHERE variety_id = $1'],
   ],
-  lots: [['batch', 'batches', 'batches WHERE lot_id = $1']],
+  lots: [
+    ['batch', 'batches', 'batches WHERE lot_id = $1'],
+    ['tray of years before', 'trays of years before', 'old_trays WHERE lot_id = $1'],
+  ],
   places: [
     [
       'batch by its plan',

@@ -282,13 +282,18 @@ async function readPottings(db: Sequelize, transaction: In): Promise<KeptPotting
   }));
 }
 
-/** All kept estimates, in the order in which the batches were made. */
+/** All kept estimates: those of trays of years before by their day, then those of batches in the order in which they were made. */
 async function readEstimates(db: Sequelize, known: readonly KeptEstimate[], transaction: In): Promise<KeptEstimate[]> {
   const before = new Map(known.map((one) => [`${one.batchId} ${one.taught}`, one]));
   const found = await rows(
     db,
-    `SELECT e.batch_id, e.taught, e.log_id, e.estimate, e.kept_at::text AS kept_at, b.crop_id, b.variety_id, b.lot_id, b.grow_place_id
-     FROM kept_estimates e JOIN batches b ON b.id = e.batch_id AND b.voided_at IS NULL ORDER BY e.batch_id, e.taught`,
+    `SELECT -t.id AS batch_id, 'emergence' AS taught, t.id AS log_id, t.estimate, f.taken_at::text AS kept_at, t.crop_id, t.variety_id, t.lot_id,
+       NULL AS grow_place_id, t.sown_on
+     FROM old_trays t JOIN old_tray_files f ON f.id = t.file_id AND NOT f.left_out
+     UNION ALL
+     SELECT e.batch_id, e.taught, e.log_id, e.estimate, e.kept_at::text AS kept_at, b.crop_id, b.variety_id, b.lot_id, b.grow_place_id, NULL
+     FROM kept_estimates e JOIN batches b ON b.id = e.batch_id AND b.voided_at IS NULL
+     ORDER BY sown_on, batch_id, taught`,
     [],
     transaction,
   );

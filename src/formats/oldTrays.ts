@@ -1,0 +1,137 @@
+import Papa from 'papaparse';
+import type { DayNumber } from '../core/calendar/dayNumber.ts';
+import { temperatureFromShown } from '../core/units/temperature.ts';
+import { fromCell } from './csvText.ts';
+import { dateOrderOf, typedDay, type DateOrder } from './typedDay.ts';
+
+/** Most lines of a file of old trays: one a count. */
+export const MOST_OLD_LINES = 20_000;
+export const OLD_TRAY_COLUMNS = {
+  required: ['crop', 'tray', 'sown_on', 'seeds', 'counted_on', 'up'],
+  optional: ['variety', 'lot', 'temperature_c', 'temperature_f'],
+} as const;
+
+/** A tray as a file tells it, its lines together. */
+export interface ToldTray {
+  /** First line it stands on, the heading being 1. */
+  readonly line: number;
+  readonly crop: string;
+  readonly variety: string;
+  readonly lot: string;
+  readonly tray: string;
+  readonly sownOn: DayNumber;
+  readonly seeds: number;
+  readonly temperature_C: number;
+  readonly counts: readonly { readonly day: DayNumber; readonly up: number }[];
+}
+
+export interface FileFault {
+  readonly path: string;
+  readonly message: string;
+}
+
+type Row = Record<string, string>;
+
+/**
+ * Reads trays of years before from CSV (comma, semicolon or tab): a line for each count, those of one tray with the same crop,
+ * variety, tray and sowing day. Whole numbers may have their thousands' marks, temperatures a decimal comma.
+ * @param order which number of a date such as 03/04/2023 is the day; null: as the file's own dates say
+ */
+export function readOldTrays(text: string, order: DateOrder | null): { trays: ToldTray[]; faults: FileFault[] } {
+  const parsed = Papa.parse<Row>(text.replace(/^\uFEFF/, ''), {
+    header: true,
+    skipEmptyLines: 'greedy',
+    delimitersToGuess: [',', ';', '\t'],
+    transformHeader: (heading) => heading.trim().toLowerCase().replaceAll(' ', '_'),
+    preview: MOST_OLD_LINES + 1,
+  });
+  const headings = parsed.meta.fields ?? [];
+  const only = (path: string, message: string) => ({ trays: [], faults: [{ path, message }] });
+  const missing = OLD_TRAY_COLUMNS.required.filter((column) => !headings.includes(column));
+  if (missing.length > 0)
+    return only(
+      'heading',
+      `The heading lacks ${missing.join(', ')}. It needs ${OLD_TRAY_COLUMNS.required.join(', ')} and temperature_c or temperature_f, and may have variety and lot.`,
+    );
+  const hasF = headings.includes('temperature_f');
+  if (hasF === headings.includes('temperature_c'))
+    return only('heading', 'It needs one column of temperatures: temperature_c in degrees C, or temperature_f.');
+  if (parsed.data.length > MOST_OLD_LINES)
+    return only('file', `More than ${MOST_OLD_LINES} lines. Cut the file into parts; nothing was read.`);
+  if (parsed.data.length === 0) return only('file', 'The file has a heading but no lines.');
+  const found = dateOrderOf(
+    parsed.data.flatMap((row) => [row['sown_on'] ?? '', row['counted_on'] ?? '']).map((d) => d.trim()),
+  );
+  if (found === 'either' && order === null)
+    return only('dateOrder', 'Its dates can be read two ways, 03/04 as 3 April or as March 4. Say which comes first.');
+  const by = order ?? (found === 'dmy' || found === 'mdy' ? found : null);
+
+  const faults: FileFault[] = [];
+  const trays = new Map<string, ToldTray & { counts: { day: DayNumber; up: number }[] }>();
+  parsed.data.forEach((row, i) => {
+    const line = i + 2;
+    const cell = (name: string) => fromCell(row[name] ?? '').trim();
+    const wrong: FileFault[] = [];
+    const fault = (column: string, message: string) => wrong.push({ path: `lines.${line}.${column}`, message });
+    const day = (column: string): DayNumber => {
+      const read = typedDay(cell(column), by);
+      if (read === null) fault(column, `${column}: "${cell(column)}" is no date; write it as 2024-03-18`);
+      return read ?? NaN;
+    };
+    const whole = (column: string, least: number): number => {
+      const read = /^\d{1,3}([ .,']?\d{3})*$/.test(cell(column)) ? Number(cell(column).replace(/\D/g, '')) : NaN;
+      if (!(read >= least && read <= 1_000_000)) fault(column, `${column}: a whole number from ${least} on`);
+      return read;
+    };
+    const tray = cell('tray');
+    if (tray === '' || tray.length > 80) fault('tray', 'tray: its name or number, at most 80 letters');
+    if (cell('crop') === '') fault('crop', 'crop: name a crop of the books');
+    const sownOn = day('sown_on');
+    const counted = { day: day('counted_on'), up: whole('up', 0) };
+    const seeds = whole('seeds', 1);
+    const degrees = cell(hasF ? 'temperature_f' : 'temperature_c').replace(',', '.');
+    const told = degrees === '' ? NaN : Number(degrees);
+    const temperature_C = hasF ? temperatureFromShown(told, 'F') : told;
+    if (!(temperature_C >= -5 && temperature_C <= 50))
+      fault(hasF ? 'temperature_f' : 'temperature_c', 'temperature: the mean of the medium, from -5 to 50 degrees C');
+    if (counted.day < sownOn || counted.day > sownOn + MOST_days)
+      fault('counted_on', `counted_on: from the sowing day to ${MOST_days} days after it`);
+    if (counted.up > seeds) fault('up', `up: ${counted.up} of ${seeds} seeds cannot be`);
+    const key = [cell('crop'), cell('variety'), tray, sownOn].join('\n').toLowerCase();
+    const known = trays.get(key);
+    if (
+      known &&
+      (known.seeds !== seeds || Math.abs(known.temperature_C - temperature_C) > 1e-9 || known.lot !== cell('lot'))
+    )
+      fault('tray', `tray: its seeds, lot and temperature are otherwise on line ${known.line}`);
+    if (known?.counts.some((one) => one.day === counted.day))
+      fault('counted_on', 'counted_on: this day is there twice');
+    faults.push(...wrong);
+    if (wrong.length > 0) return;
+    if (known) known.counts.push(counted);
+    else
+      trays.set(key, {
+        line,
+        crop: cell('crop'),
+        variety: cell('variety'),
+        lot: cell('lot'),
+        tray,
+        sownOn,
+        seeds,
+        temperature_C,
+        counts: [counted],
+      });
+  });
+  for (const tray of trays.values()) {
+    tray.counts.sort((a, b) => a.day - b.day);
+    if (tray.counts.some(({ up }, i) => i > 0 && up < tray.counts[i - 1]!.up))
+      faults.push({
+        path: `lines.${tray.line}.up`,
+        message: `up: the counts of tray ${tray.tray} fall; they count all that came up so far`,
+      });
+  }
+  return { trays: [...trays.values()], faults };
+}
+
+/** Nobody counts a tray for longer. */
+const MOST_days = 365;

@@ -1,0 +1,191 @@
+import { useId, useState } from 'react';
+import type { OldTrayFile, OldTraysAnswer } from '../../contracts/germination/oldTrays.ts';
+import type { Person } from '../../core/house/people.ts';
+import { requireDay } from '../../core/calendar/dayNumber.ts';
+import { call, freshKey, trouble } from '../../ui/call.ts';
+import { counted, shortDay } from '../../ui/format.ts';
+import { WrittenBy } from '../../ui/PersonMark.tsx';
+
+interface Props {
+  readonly files: readonly OldTrayFile[];
+  readonly people: readonly Person[];
+  readonly unit: 'C' | 'F';
+}
+
+interface Chosen {
+  readonly name: string;
+  readonly text: string;
+}
+
+const MOST_BYTES = 2_000_000;
+const SHOWN = 40;
+const ORDERS = [
+  ['dmy', 'the first: 24/05/2024'],
+  ['mdy', 'the second: 05/24/2024'],
+] as const;
+
+/** Trays counted in years before, read from a file: what they teach and what is wrong first, then all of them. */
+export function OldTrays({ files, people, unit }: Props) {
+  const id = useId();
+  const [chosen, setChosen] = useState<Chosen | null>(null);
+  const [order, setOrder] = useState<'dmy' | 'mdy' | null>(null);
+  const [key, setKey] = useState('');
+  const [preview, setPreview] = useState<OldTraysAnswer | null>(null);
+  const [message, setMessage] = useState('');
+  const [busy, setBusy] = useState(false);
+  const asksOrder = order !== null || preview?.errors.some((error) => error.path === 'dateOrder');
+
+  async function send(file: Chosen, dateOrder: typeof order, commit: boolean): Promise<void> {
+    if (busy) return;
+    setBusy(true);
+    const answer = await call<OldTraysAnswer>('POST', '/api/old-trays', {
+      ...file,
+      commit,
+      ...(dateOrder ? { dateOrder } : {}),
+      ...(commit ? { idempotencyKey: key } : {}),
+    });
+    setBusy(false);
+    if (answer.kind !== 'done') return setMessage(trouble(answer));
+    if (commit) return location.reload();
+    setMessage('');
+    setKey(freshKey());
+    setPreview(answer.value);
+  }
+
+  async function take(file: File | undefined): Promise<void> {
+    setPreview(null);
+    setOrder(null);
+    if (!file) return;
+    if (file.size > MOST_BYTES) return setMessage('This file is over 2 MB. Cut it into parts.');
+    const read = { name: file.name.slice(0, 120), text: await file.text() };
+    setChosen(read);
+    await send(read, null, false);
+  }
+
+  async function leaveOut(file: OldTrayFile): Promise<void> {
+    const answer = await call('PATCH', `/api/old-trays/${file.id}`, { leftOut: !file.leftOut });
+    if (answer.kind === 'done') location.reload();
+    else setMessage(trouble(answer));
+  }
+
+  return (
+    <>
+      <p className="max-w-[80ch] text-ink2">
+        Counts from your own books of earlier years teach the times to come up at once. A CSV with a line for each
+        count: <code>crop, variety, tray, sown_on, seeds, temperature_{unit.toLowerCase()}, counted_on, up</code>. The
+        temperature is the mean of the medium from sowing to the last count; <code>lot</code> may be added.
+      </p>
+      <div className="field mt-2 max-w-md">
+        <label htmlFor={`${id}file`}>A file of trays</label>
+        <input
+          id={`${id}file`}
+          type="file"
+          accept=".csv,text/csv,text/plain"
+          className="input pt-2"
+          onChange={(e) => void take(e.target.files?.[0])}
+        />
+      </div>
+      <div aria-live="polite">
+        {message && <p className="note-bar bad mt-3">{message}</p>}
+        {asksOrder && chosen && (
+          <fieldset className="mt-3 flex flex-wrap items-center gap-3">
+            <legend className="font-semibold">Which number of a date is the day?</legend>
+            {ORDERS.map(([which, words]) => (
+              <button
+                key={which}
+                type="button"
+                className={`btn small min-h-11 ${order === which ? 'solid' : ''}`}
+                aria-pressed={order === which}
+                onClick={() => {
+                  setOrder(which);
+                  void send(chosen, which, false);
+                }}
+              >
+                {words}
+              </button>
+            ))}
+          </fieldset>
+        )}
+        {preview && preview.errors.length > 0 && (
+          <div className="note-bar bad mt-3">
+            <p className="font-semibold">
+              {counted(preview.errors.length, 'thing is', 'things are')} wrong; nothing has been read in.
+            </p>
+            <ul>
+              {preview.errors.slice(0, SHOWN).map((error) => (
+                <li key={error.path + error.message}>
+                  <b>{error.path.startsWith('lines.') ? `line ${error.path.split('.')[1]}` : error.path}</b>{' '}
+                  {error.message}
+                </li>
+              ))}
+            </ul>
+            {preview.errors.length > SHOWN && <p>and {preview.errors.length - SHOWN} more</p>}
+          </div>
+        )}
+        {preview && preview.crops.length > 0 && (
+          <div className="mt-3">
+            <table className="plain-table max-w-3xl">
+              <thead>
+                <tr>
+                  <th>Crop</th>
+                  <th className="r">Trays</th>
+                  <th>Sown</th>
+                  <th>Half up, against the book</th>
+                </tr>
+              </thead>
+              <tbody>
+                {preview.crops.map((of) => (
+                  <tr key={of.crop}>
+                    <td>{of.crop}</td>
+                    <td className="r">{of.trays_count}</td>
+                    <td>
+                      {shortDay(requireDay(of.from), 0)} to {shortDay(requireDay(of.to), 0)}
+                    </td>
+                    <td>{againstBook(of.time_factor)}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+            {preview.errors.length === 0 && chosen && (
+              <button
+                type="button"
+                className="btn solid mt-3"
+                disabled={busy}
+                onClick={() => void send(chosen, order, true)}
+              >
+                Learn from these{' '}
+                {counted(
+                  preview.crops.reduce((sum, of) => sum + of.trays_count, 0),
+                  'tray',
+                )}
+              </button>
+            )}
+          </div>
+        )}
+      </div>
+      {files.length > 0 && (
+        <ul className="mt-4 max-w-3xl">
+          {files.map((file) => (
+            <li key={file.id} className="flex flex-wrap items-center gap-3 border-b border-line py-1.5">
+              <span className={file.leftOut ? 'text-ink2 line-through' : ''}>{file.name}</span>
+              <span className="text-ink2">
+                {counted(file.trays_count, 'tray')} of {counted(file.crops_count, 'crop')}
+                {file.leftOut && ', left out of what the house learns'}
+              </span>
+              <WrittenBy person={people.find((one) => one.id === file.authorId)} />
+              <button type="button" className="btn small ml-auto" onClick={() => void leaveOut(file)}>
+                {file.leftOut ? 'Learn from them again' : 'Leave them out'}
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+    </>
+  );
+}
+
+/** A share of the book's time in words. */
+function againstBook(factor: number): string {
+  const percent = Math.round(100 * Math.abs(factor - 1));
+  return percent === 0 ? 'as the book says' : `${percent}% ${factor > 1 ? 'slower' : 'quicker'}`;
+}
