@@ -126,6 +126,8 @@ export interface PlanChangeLine {
   readonly undone: boolean;
   readonly undoesId: number | null;
   readonly batches_count: number;
+  /** Person who made it; null: nobody said. */
+  readonly authorId: number | null;
 }
 
 export interface ScenarioRecord {

@@ -303,6 +303,8 @@ export interface StockLine {
     readonly amount: number;
     readonly day: number;
     readonly note: string;
+    /** Person who wrote it; null: nobody said. */
+    readonly authorId: number | null;
   }[];
 }
 

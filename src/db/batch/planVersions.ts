@@ -9,16 +9,21 @@ export interface PlanVersion {
   readonly version: number;
   readonly from_ms: number;
   readonly batch: BatchRecord;
+  /** Person who wrote it; null: nobody said. */
+  readonly authorId: number | null;
 }
 
 /** Every version of a batch's plan, the first first. What a column did not hold yet is as it usually is. */
 export async function readPlanVersions(db: Sequelize, batchId: number): Promise<PlanVersion[]> {
-  const found = await rows(db, 'SELECT version, plan, at FROM plan_versions WHERE batch_id = $1 ORDER BY id', [
-    batchId,
-  ]);
+  const found = await rows(
+    db,
+    'SELECT version, plan, at, author_id FROM plan_versions WHERE batch_id = $1 ORDER BY id',
+    [batchId],
+  );
   return found.map((row) => ({
     version: row['version'] as number,
     from_ms: ms(row['at'])!,
+    authorId: row['author_id'] as number | null,
     batch: recordOf(row['plan'] as Readonly<Record<string, unknown>>),
   }));
 }

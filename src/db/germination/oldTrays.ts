@@ -71,6 +71,22 @@ export async function readOldTrayKeys(db: Sequelize, transaction: Transaction | 
   return new Set(found.map((row) => row['key'] as string));
 }
 
+/** Names of trays by their numbers, with the year each was sown in. */
+export async function readOldTrayNames(
+  db: Sequelize,
+  ids: readonly number[],
+): Promise<ReadonlyMap<number, { readonly tray: string; readonly year: number }>> {
+  if (ids.length === 0) return new Map();
+  const found = await rows(
+    db,
+    'SELECT id, tray, extract(year FROM sown_on)::integer AS year FROM old_trays WHERE id = ANY($1::integer[])',
+    [ids],
+  );
+  return new Map(
+    found.map((row) => [row['id'] as number, { tray: row['tray'] as string, year: row['year'] as number }]),
+  );
+}
+
 export async function readOldTrayFiles(db: Sequelize): Promise<OldTrayFile[]> {
   const found = await rows(
     db,

@@ -233,6 +233,25 @@ export async function readKept(
   return found[0] ? keptRow(found[0]) : null;
 }
 
+/** Names and seasons of batches of closed seasons, by their numbers. */
+export async function readKeptNames(
+  db: Sequelize,
+  ids: readonly number[],
+): Promise<ReadonlyMap<number, { readonly name: string; readonly seasonId: number }>> {
+  if (ids.length === 0) return new Map();
+  const found = await rows(
+    db,
+    `SELECT batch_id, season_id, kept->>'name' AS name FROM kept_batches WHERE batch_id = ANY($1::integer[])`,
+    [ids],
+  );
+  return new Map(
+    found.map((row) => [
+      row['batch_id'] as number,
+      { name: row['name'] as string, seasonId: row['season_id'] as number },
+    ]),
+  );
+}
+
 /** All batches of a closed season, by name. */
 export async function readKeptOf(db: Sequelize, seasonId: number): Promise<KeptRow[]> {
   return (await rows(db, `${KEPT} WHERE k.season_id = $1 ORDER BY k.kept->>'name', b.id`, [seasonId])).map(keptRow);

@@ -12,9 +12,10 @@ export interface PlanChangeRow {
   readonly request_hash: string;
   readonly done_at: Date;
   readonly undone: boolean;
+  readonly author_id: number | null;
 }
 
-const COLUMNS = `c.id, c.words, c.before, c.after, c.undoes_id, c.request_hash, c.done_at,
+const COLUMNS = `c.id, c.words, c.before, c.after, c.undoes_id, c.request_hash, c.done_at, c.author_id,
   EXISTS (SELECT 1 FROM plan_changes u WHERE u.undoes_id = c.id) AS undone`;
 
 /** One change, by its number or by its key; null when there is none. */

@@ -112,13 +112,14 @@ export interface StockMoveRow extends StockMove {
   readonly day: number;
   readonly note: string;
   readonly eventId: number | null;
+  readonly authorId: number | null;
 }
 
 /** The stock's log from the last count of each thing on, oldest first. */
 export async function readStockMoves(db: Db, transaction: In = null): Promise<StockMoveRow[]> {
   const found = await rows(
     db,
-    `SELECT m.id::int AS id, m.item_id, m.kind, m.amount, m.event_id, m.on_day::text AS on_day, m.note FROM stock_moves m
+    `SELECT m.id::int AS id, m.item_id, m.kind, m.amount, m.event_id, m.on_day::text AS on_day, m.note, m.author_id FROM stock_moves m
      WHERE m.id >= coalesce((SELECT max(c.id) FROM stock_moves c WHERE c.item_id = m.item_id AND c.kind = 'count'), 0)
        OR m.on_day >= (SELECT max(on_day) - 35 FROM stock_moves)
      ORDER BY m.id`,
@@ -133,6 +134,7 @@ export async function readStockMoves(db: Db, transaction: In = null): Promise<St
     day: requireDay(r['on_day'] as string),
     note: r['note'] as string,
     eventId: r['event_id'] as number | null,
+    authorId: r['author_id'] as number | null,
   }));
 }
 

@@ -9,7 +9,13 @@ interface Props {
   readonly initial: number | null;
 }
 
-/** In the strip: whose hands this device is in. One tap opens the people of the house, the next changes it. */
+/** So many people stand side by side in the strip, each a tap away; more are in a list. */
+const SIDE_BY_SIDE = 4;
+
+/**
+ * In the strip: whose hands this device is in. In a small house one tap changes it: everybody has a button. On a phone, and
+ * where there are many, the first tap opens the people of the house.
+ */
 export function DeviceHolder({ people, initial }: Props) {
   const id = useId();
   const [held, setHeld] = useState(initial);
@@ -37,11 +43,32 @@ export function DeviceHolder({ people, initial }: Props) {
     setHeld(person?.id ?? null);
     setOpen(false);
   };
+  const few = people.length <= SIDE_BY_SIDE;
   return (
     <div id={id} className="relative">
+      {few && (
+        <div className="hidden min-[700px]:flex" role="group" aria-label="Whose hands this device is in">
+          {people.map((person) => (
+            <button
+              key={person.id}
+              type="button"
+              className={`-ml-px flex h-9 min-w-9 cursor-pointer items-center justify-center gap-1 border px-1 pointer-coarse:h-11 pointer-coarse:min-w-11 ${
+                person.id === held ? 'border-[#eef0e8] bg-[#eef0e8] text-[#1f2a24]' : 'border-[#5f6c63] text-[#d5dbd2]'
+              }`}
+              aria-pressed={person.id === held}
+              aria-label={person.id === held ? `${person.name} holds this device. Let go` : `Hand it to ${person.name}`}
+              title={person.name}
+              onClick={() => take(person.id === held ? null : person)}
+            >
+              {person.id === held && <PersonMark mark={person.mark} size={11} />}
+              <span className="num text-base">{person.initials}</span>
+            </button>
+          ))}
+        </div>
+      )}
       <button
         type="button"
-        className="flex h-9 min-w-11 max-[700px]:h-11 cursor-pointer items-center justify-center gap-1.5 rounded-[3px] border border-[#b9c3ba] px-1.5 text-[#eef0e8]"
+        className={`${few ? 'min-[700px]:hidden ' : ''}flex h-9 min-w-11 max-[700px]:h-11 cursor-pointer items-center justify-center gap-1.5 rounded-[3px] border border-[#b9c3ba] px-1.5 text-[#eef0e8]`}
         aria-expanded={open}
         aria-label={holder ? `${holder.name} holds this device. Change` : 'Whose hands? Nobody has said'}
         onClick={() => setOpen(!open)}

@@ -4,15 +4,18 @@ import { useEffect, useRef, useState } from 'react';
 import { STOCK_KINDS, STOCK_WORDS } from '../../core/potting/stock.ts';
 import type { StockLine } from '../../contracts/potting/potting.ts';
 import { call, freshKey, trouble } from '../../ui/call.ts';
+import type { Person } from '../../core/house/people.ts';
+import { WrittenBy } from '../../ui/PersonMark.tsx';
 import { shortDay } from '../../ui/format.ts';
 import { amountWords } from './words.ts';
 
 interface Props {
   readonly initial: { readonly lines: readonly StockLine[]; readonly today: number; readonly weeks: number };
+  readonly people: readonly Person[];
 }
 
 /** What is on hand, what the coming weeks take, and what to buy; a count or a delivery in two taps. */
-export function Stock({ initial }: Props) {
+export function Stock({ initial, people }: Props) {
   const [lines, setLines] = useState(initial.lines);
   const [open, setOpen] = useState<number | null>(null);
   const [said, setSaid] = useState('');
@@ -99,6 +102,7 @@ export function Stock({ initial }: Props) {
                         </button>
                         {open === line.id && (
                           <Move
+                            people={people}
                             line={line}
                             onDone={(fresh, words) => {
                               setLines(fresh);
@@ -125,9 +129,11 @@ export function Stock({ initial }: Props) {
 
 function Move({
   line,
+  people,
   onDone,
 }: {
   readonly line: StockLine;
+  readonly people: readonly Person[];
   readonly onDone: (lines: readonly StockLine[], words: string) => void;
 }) {
   const [amount, setAmount] = useState('');
@@ -180,7 +186,8 @@ function Move({
       <ul className="text-[0.85rem] text-ink2">
         {line.last.map((m, i) => (
           <li key={i}>
-            {shortDay(m.day)} {m.kind} {amountWords(m.amount, line.unit)}
+            {shortDay(m.day)} {m.kind} {amountWords(m.amount, line.unit)}{' '}
+            <WrittenBy person={people.find((one) => one.id === m.authorId)} />
           </li>
         ))}
       </ul>

@@ -35,6 +35,7 @@ export interface VersionLine {
   readonly fromDay: number;
   /** Minutes since midnight at the nursery. */
   readonly fromMinute: number;
+  readonly authorId: number | null;
   readonly changes: readonly { readonly what: string; readonly before: string; readonly after: string }[];
 }
 
@@ -60,9 +61,9 @@ export async function planHistory(
   const versions = await readPlanVersions(database(), batchId);
   if (versions.length === 0) return null;
   const { timeZone } = world.nursery;
-  const at = versions.map(({ version, from_ms, batch }) => {
+  const at = versions.map(({ version, from_ms, batch, authorId }) => {
     const { day, minute } = localTimeAt(from_ms, timeZone);
-    return { version, fromDay: day, fromMinute: minute, cells: planCells(batch, world) };
+    return { version, fromDay: day, fromMinute: minute, authorId, cells: planCells(batch, world) };
   });
   const day = on !== null && dayFromIso(on) !== null ? requireDay(on) : Math.max(now.today, at.at(-1)!.fromDay);
   const stood = at.filter((one) => one.fromDay <= day).at(-1) ?? null;

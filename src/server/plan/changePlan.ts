@@ -96,6 +96,7 @@ export async function planChanges(): Promise<PlanChangeLine[]> {
     undone: row.undone,
     undoesId: row.undoes_id,
     batches_count: (row.after as Part).batches.length,
+    authorId: row.author_id,
   }));
 }
 

@@ -136,7 +136,7 @@ export function stockView(
       last: own
         .slice(-5)
         .reverse()
-        .map(({ kind, amount: much, day, note }) => ({ kind, amount: much, day, note })),
+        .map(({ kind, amount: much, day, note, authorId }) => ({ kind, amount: much, day, note, authorId })),
     };
   });
 }
