@@ -240,11 +240,12 @@ function conditionsOf(
   return found;
 }
 
-/** On its way up by the look of the last half hour. */
+/** On its way up by the look of the last half hour: the medium, or the bed under it, which is warm long before. */
 function warming(state: WatchState): boolean {
   const first = state.past[0];
   const last = state.past.at(-1)!;
-  return first !== undefined && last.sample.at_s - first.sample.at_s >= 600 && last.x[MEDIUM] - first.x[MEDIUM] > 0.15;
+  if (first === undefined || last.sample.at_s - first.sample.at_s < 600) return false;
+  return [MEDIUM, BED].some((node) => last.x[node]! - first.x[node]! > 0.15);
 }
 
 /** A sensor pulled from its cell goes to the air faster than any medium could. */
