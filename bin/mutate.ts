@@ -21,8 +21,8 @@ const ROOMS: Readonly<Record<string, Room>> = {
     'tests/references/statistics.test.ts',
   ),
   schedule: core('plan/schedule', 'src/core/growth/growth.test.ts'),
-  germination: core('germination'),
-  growth: core('growth', 'src/core/plan/schedule/schedule.test.ts'),
+  germination: core('germination', 'tests/references/statistics.test.ts', 'tests/references/emergenceTable.test.ts'),
+  growth: core('growth', 'src/core/plan/schedule/schedule.test.ts', 'src/core/plan/placement/stageNeeds.test.ts'),
   hardening: core('hardening', 'tests/references/hardening.test.ts'),
   planting: core(
     'planting',
