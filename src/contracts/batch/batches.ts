@@ -28,6 +28,9 @@ export const plannedSteps = z.strictObject({
 export const MOST_PLANTS = 200_000;
 const plants = wholeNumber('plants wanted', 1, MOST_PLANTS);
 
+/** Growth at which a batch goes out, as a share of the usual. */
+export const sizeOut = figure('size at planting out', 0.4, 2);
+
 export const batchInput = z.strictObject({
   cropId: recordId('crop'),
   varietyId: recordId('variety').nullable(),
@@ -43,7 +46,7 @@ export const batchInput = z.strictObject({
   before_days: wholeNumber('days before the date that are as good', 0, 60).optional(),
   after_days: wholeNumber('days after the date that are as good', 0, 60).optional(),
   weight: figure('how much it matters', 0.1, 10).optional(),
-  age_frac: figure('size at planting out', 0.4, 2).optional(),
+  age_frac: sizeOut.optional(),
   sure_frac: figure('how sure', LEAST_SURE_frac, MOST_SURE_frac).nullable().optional(),
   pinned: z.boolean().optional(),
   joins: z

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { dayFromIso, weekdayOf } from '../../core/calendar/dayNumber.ts';
-import { batchInput, batchPatch, idempotencyKey, places, plannedSteps } from '../batch/batches.ts';
+import { batchInput, batchPatch, idempotencyKey, places, plannedSteps, sizeOut } from '../batch/batches.ts';
 import { figure, isoDay, recordId, shortText, temperature_C, version, wholeNumber } from '../fields.ts';
 
 const monday = isoDay('week').refine((iso) => weekdayOf(dayFromIso(iso) ?? 3) === 1, {
@@ -35,7 +35,7 @@ export const planChangeInput = z.strictObject({
         places: places.optional(),
         steps: plannedSteps.optional(),
         transplantOn: isoDay('transplant date').optional(),
-        age_frac: figure('size at planting out', 0.4, 2).optional(),
+        age_frac: sizeOut.optional(),
         pinned: z.boolean().optional(),
       }),
     )
@@ -106,7 +106,7 @@ export const scenarioData = z.strictObject({
         places,
         steps: plannedSteps,
         transplantOn: isoDay('transplant date'),
-        age_frac: figure('size at planting out', 0.4, 2),
+        age_frac: sizeOut,
       }),
     )
     .max(2000),

@@ -1,7 +1,7 @@
 import type { StagePlaces, WorkKey } from './stage.ts';
 import type { OffHeatRule } from '../germination/offHeatRule.ts';
 import type { GateKey, GateMode } from '../planting/gates.ts';
-import type { DayNumber } from '../calendar/dayNumber.ts';
+import { isoFromDay, requireDay, type DayNumber } from '../calendar/dayNumber.ts';
 
 /** What the grower asked of a batch; the rest is computed. */
 export interface BatchPlan {
@@ -53,3 +53,97 @@ export interface JoinsAt {
 
 /** Days before and after the transplant date that are as good, when nothing is said. Common practice, no source. */
 export const USUAL_WINDOW = { before_days: 3, after_days: 7 } as const;
+
+/** What of a plan need not be said, and what it then is. */
+export const USUAL_PLAN = {
+  steps: {},
+  ...USUAL_WINDOW,
+  weight: 1,
+  age_frac: 1,
+  sure_frac: null,
+  joins: null,
+  offHeat: null,
+  programmeId: null,
+  coverId: null,
+  gates: {},
+} as const satisfies Partial<BatchPlan>;
+
+/** What must be said of a batch. */
+const SAID = [
+  'plantsWanted',
+  'spare_frac',
+  'transplantOn',
+  'hardening_days',
+  'places',
+  'sowContainerId',
+  'potContainerId',
+] as const satisfies readonly (keyof BatchPlan)[];
+
+type Said = (typeof SAID)[number];
+type Unsaid = keyof typeof USUAL_PLAN;
+/** A plan with everything said; what the house has learned is not of it. */
+export type WholePlan = Pick<BatchPlan, Said> & {
+  readonly [K in Unsaid]-?: NonNullable<BatchPlan[K]> | (null extends BatchPlan[K] ? null : never);
+};
+
+/** The same with its days written as YYYY-MM-DD, as it is sent and kept. */
+export type WrittenPlan = Omit<WholePlan, 'transplantOn' | 'steps' | 'joins'> & {
+  readonly transplantOn: string;
+  readonly steps: Readonly<Partial<Record<WorkKey, string>>>;
+  readonly joins: (Omit<JoinsAt, 'on'> & { readonly on: string }) | null;
+};
+type MaybeUndefined<T> = { readonly [K in keyof T]?: T[K] | undefined };
+/** A plan as somebody writes it: what is not said is as usual. */
+export type PlanToRead = Pick<WrittenPlan, Said> & MaybeUndefined<Omit<WrittenPlan, Said>>;
+
+/** A plan as it is sent and kept. One mapping for calls, files and the database. */
+export function writtenPlan(plan: BatchPlan): WrittenPlan {
+  const { transplantOn, steps, joins, ...rest } = { ...picked(plan, SAID), ...usualWhereUnsaid(plan) } as WholePlan;
+  return {
+    ...rest,
+    transplantOn: isoFromDay(transplantOn),
+    steps: mapped(steps, isoFromDay),
+    joins: joins && { ...joins, on: isoFromDay(joins.on) },
+  };
+}
+
+/**
+ * The plan that is written; what else stands beside it is left.
+ * @param places where they are not written as one
+ * @throws RangeError for a day that is none
+ */
+export function readPlan(
+  written: Omit<PlanToRead, 'places'> & Partial<Pick<PlanToRead, 'places'>>,
+  places = written.places,
+): WholePlan {
+  const { transplantOn, steps, joins, ...rest } = {
+    ...picked(written, SAID),
+    ...usualWhereUnsaid(written),
+    places,
+  } as WrittenPlan;
+  return {
+    ...rest,
+    transplantOn: requireDay(transplantOn),
+    steps: mapped(steps, requireDay),
+    joins: joins && {
+      stage: joins.stage,
+      on: requireDay(joins.on),
+      age_weeks: joins.age_weeks ?? null,
+      leaves_count: joins.leaves_count ?? null,
+    },
+  };
+}
+
+const picked = (from: object, keys: readonly string[]): object =>
+  Object.fromEntries(keys.map((key) => [key, (from as Record<string, unknown>)[key]]));
+
+/** What of a plan need not be said, as it is said or as it usually is. */
+export const usualWhereUnsaid = <T extends object>(
+  plan: T,
+): { [K in Unsaid]: K extends keyof T ? NonNullable<T[K]> | (typeof USUAL_PLAN)[K] : (typeof USUAL_PLAN)[K] } =>
+  Object.fromEntries(
+    Object.entries(USUAL_PLAN).map(([key, usual]) => [key, (plan as Record<string, unknown>)[key] ?? usual]),
+  ) as never;
+
+const mapped = <A, B>(days: Readonly<Record<string, A | undefined>>, of: (day: A) => B): Record<string, B> =>
+  Object.fromEntries(Object.entries(days).flatMap(([key, day]) => (day === undefined ? [] : [[key, of(day)]])));

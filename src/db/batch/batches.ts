@@ -1,7 +1,7 @@
 import { Op, type Sequelize, type Transaction } from 'sequelize';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import type { EventKind, PlantingDetails, PottingDetails, SplitSnapshot } from '../../core/batch/event.ts';
-import { USUAL_WINDOW, type BatchPlan } from '../../core/plan/batchPlan.ts';
+import { type BatchPlan, writtenPlan } from '../../core/plan/batchPlan.ts';
 import { shortCode } from '../../core/batch/shortCode.ts';
 import type { BatchRecord } from '../../core/batch/record.ts';
 import { ProblemError } from '../../contracts/problem.ts';
@@ -230,28 +230,13 @@ export async function eventByKey(
 }
 
 function planColumns(plan: BatchPlan) {
+  const { places, ...columns } = writtenPlan(plan);
   return {
-    plantsWanted: plan.plantsWanted,
-    spare_frac: plan.spare_frac,
-    transplantOn: isoFromDay(plan.transplantOn),
-    hardening_days: plan.hardening_days,
-    germinatePlaceId: plan.places.germinate,
-    growPlaceId: plan.places.grow,
-    potPlaceId: plan.places.pot,
-    hardenPlaceId: plan.places.harden,
-    sowContainerId: plan.sowContainerId,
-    potContainerId: plan.potContainerId,
-    spacePlaceId: plan.places.space ?? null,
-    steps: Object.fromEntries(Object.entries(plan.steps ?? {}).map(([key, day]) => [key, isoFromDay(day)])),
-    before_days: plan.before_days ?? USUAL_WINDOW.before_days,
-    after_days: plan.after_days ?? USUAL_WINDOW.after_days,
-    weight: plan.weight ?? 1,
-    age_frac: plan.age_frac ?? 1,
-    sure_frac: plan.sure_frac ?? null,
-    offHeat: plan.offHeat ?? null,
-    programmeId: plan.programmeId ?? null,
-    coverId: plan.coverId ?? null,
-    gates: plan.gates ?? {},
-    joins: plan.joins ? { ...plan.joins, on: isoFromDay(plan.joins.on) } : null,
+    ...columns,
+    germinatePlaceId: places.germinate,
+    growPlaceId: places.grow,
+    potPlaceId: places.pot,
+    hardenPlaceId: places.harden,
+    spacePlaceId: places.space ?? null,
   };
 }

@@ -24,6 +24,7 @@ import {
 } from '../books/models.ts';
 import { NurseryModel, PersonModel } from './models.ts';
 import type { World } from '../../core/house/world.ts';
+import { readPlan } from '../../core/plan/batchPlan.ts';
 
 /** Marks that move with every write: while `revision` stands, a World read before is still true; likewise the rest. */
 export interface Marks {
@@ -268,32 +269,13 @@ export function batchRecord(row: BatchModel): BatchRecord {
     cropId: row.cropId,
     varietyId: row.varietyId,
     lotId: row.lotId,
-    plan: {
-      plantsWanted: row.plantsWanted,
-      spare_frac: row.spare_frac,
-      transplantOn: requireDay(row.transplantOn),
-      hardening_days: row.hardening_days,
-      places: {
-        germinate: row.germinatePlaceId,
-        grow: row.growPlaceId,
-        pot: row.potPlaceId,
-        harden: row.hardenPlaceId,
-        space: row.spacePlaceId,
-      },
-      sowContainerId: row.sowContainerId,
-      potContainerId: row.potContainerId,
-      steps: Object.fromEntries(Object.entries(row.steps).map(([key, iso]) => [key, requireDay(iso)])),
-      before_days: row.before_days,
-      after_days: row.after_days,
-      weight: row.weight,
-      age_frac: row.age_frac,
-      sure_frac: row.sure_frac,
-      offHeat: row.offHeat,
-      programmeId: row.programmeId,
-      coverId: row.coverId,
-      gates: row.gates,
-      joins: row.joins && { ...row.joins, on: requireDay(row.joins.on) },
-    },
+    plan: readPlan(row, {
+      germinate: row.germinatePlaceId,
+      grow: row.growPlaceId,
+      pot: row.potPlaceId,
+      harden: row.hardenPlaceId,
+      space: row.spacePlaceId,
+    }),
     note: row.note,
     splitFromId: row.splitFromId,
     pinned: row.pinned,

@@ -1,4 +1,4 @@
-import { USUAL_WINDOW } from '../../core/plan/batchPlan.ts';
+import { USUAL_WINDOW, USUAL_PLAN, usualWhereUnsaid } from '../../core/plan/batchPlan.ts';
 import { type StagePlaces } from '../../core/plan/stage.ts';
 import type { BatchInput } from '../../contracts/batch/batches.ts';
 import { offHeatBody, typedOffHeat, type TypedOffHeat } from '../../ui/OffHeatChoice.tsx';
@@ -56,9 +56,9 @@ export function emptyDraft(house: HouseData): Draft {
     note: '',
     before: String(USUAL_WINDOW.before_days),
     after: String(USUAL_WINDOW.after_days),
-    weight: 1,
-    age_frac: 1,
-    sure_frac: null,
+    weight: USUAL_PLAN.weight,
+    age_frac: USUAL_PLAN.age_frac,
+    sure_frac: USUAL_PLAN.sure_frac,
     offHeat: typedOffHeat(null),
     coverId: null,
     programmeId: null,
@@ -71,19 +71,20 @@ export function emptyDraft(house: HouseData): Draft {
 }
 
 export function draftOf(input: BatchInput): Draft {
+  const { before_days, after_days, weight, age_frac, sure_frac, coverId, programmeId } = usualWhereUnsaid(input);
   return {
     ...input,
     plants: String(input.plantsWanted),
     hardening: String(input.hardening_days),
     spare: String(Math.round(input.spare_frac * 1000) / 10),
-    before: String(input.before_days ?? USUAL_WINDOW.before_days),
-    after: String(input.after_days ?? USUAL_WINDOW.after_days),
-    weight: input.weight ?? 1,
-    age_frac: input.age_frac ?? 1,
-    sure_frac: input.sure_frac ?? null,
+    before: String(before_days),
+    after: String(after_days),
+    weight,
+    age_frac,
+    sure_frac,
     offHeat: typedOffHeat(input.offHeat),
-    coverId: input.coverId ?? null,
-    programmeId: input.programmeId ?? null,
+    coverId,
+    programmeId,
     joinsStage: input.joins?.stage ?? '',
     joinsOn: input.joins?.on ?? '',
     joinsWeeks: String(input.joins?.age_weeks ?? ''),

@@ -1,72 +1,21 @@
 import { isInUse, type Retirable } from '../../core/books/inUse.ts';
 import { isoFromDay, requireDay } from '../../core/calendar/dayNumber.ts';
 import { OVER_AGE_WEEKS } from '../../core/growth/stageSums.ts';
-import { USUAL_WINDOW, type BatchPlan } from '../../core/plan/batchPlan.ts';
+import { writtenPlan, readPlan } from '../../core/plan/batchPlan.ts';
 import type { BatchInput } from '../../contracts/batch/batches.ts';
 import { fieldProblem } from '../../contracts/problem.ts';
 import type { BatchRecord } from '../../core/batch/record.ts';
 import type { World } from '../../core/house/world.ts';
 
 /** A batch's plan as a person would send it. */
-export function batchInputOf(batch: BatchRecord): BatchInput {
-  return {
-    cropId: batch.cropId,
-    varietyId: batch.varietyId,
-    lotId: batch.lotId,
-    plantsWanted: batch.plan.plantsWanted,
-    spare_frac: batch.plan.spare_frac,
-    transplantOn: isoFromDay(batch.plan.transplantOn),
-    hardening_days: batch.plan.hardening_days,
-    places: batch.plan.places,
-    sowContainerId: batch.plan.sowContainerId,
-    potContainerId: batch.plan.potContainerId,
-    note: batch.note,
-    before_days: batch.plan.before_days ?? USUAL_WINDOW.before_days,
-    after_days: batch.plan.after_days ?? USUAL_WINDOW.after_days,
-    weight: batch.plan.weight ?? 1,
-    age_frac: batch.plan.age_frac ?? 1,
-    sure_frac: batch.plan.sure_frac ?? null,
-    pinned: batch.pinned,
-    joins: batch.plan.joins ? { ...batch.plan.joins, on: isoFromDay(batch.plan.joins.on) } : null,
-    offHeat: batch.plan.offHeat ?? null,
-    programmeId: batch.plan.programmeId ?? null,
-    coverId: batch.plan.coverId ?? null,
-    gates: batch.plan.gates ?? {},
-    steps: Object.fromEntries(Object.entries(batch.plan.steps ?? {}).map(([key, day]) => [key, isoFromDay(day)])),
-  };
+export function batchInputOf({ cropId, varietyId, lotId, plan, note, pinned }: BatchRecord): BatchInput {
+  return { cropId, varietyId, lotId, ...writtenPlan(plan), note, pinned };
 }
 
 /** The record to be written for an input that Zod has passed. */
 export function newBatch(input: BatchInput) {
-  const plan: BatchPlan = {
-    plantsWanted: input.plantsWanted,
-    spare_frac: input.spare_frac,
-    transplantOn: requireDay(input.transplantOn),
-    hardening_days: input.hardening_days,
-    places: input.places,
-    sowContainerId: input.sowContainerId,
-    potContainerId: input.potContainerId,
-    steps: Object.fromEntries(Object.entries(input.steps ?? {}).map(([key, iso]) => [key, requireDay(iso)])),
-    before_days: input.before_days ?? USUAL_WINDOW.before_days,
-    after_days: input.after_days ?? USUAL_WINDOW.after_days,
-    weight: input.weight ?? 1,
-    age_frac: input.age_frac ?? 1,
-    sure_frac: input.sure_frac ?? null,
-    offHeat: input.offHeat ?? null,
-    programmeId: input.programmeId ?? null,
-    coverId: input.coverId ?? null,
-    gates: input.gates ?? {},
-    joins: input.joins
-      ? {
-          stage: input.joins.stage,
-          on: requireDay(input.joins.on),
-          age_weeks: input.joins.age_weeks ?? null,
-          leaves_count: input.joins.leaves_count ?? null,
-        }
-      : null,
-  };
-  const { cropId, varietyId, lotId, note } = input;
-  return { cropId, varietyId, lotId, plan, note, splitFromId: null, pinned: input.pinned ?? false };
+  const { cropId, varietyId, lotId, note, pinned } = input;
+  return { cropId, varietyId, lotId, plan: readPlan(input), note, splitFromId: null, pinned: pinned ?? false };
 }
 
 /** Dates further off than this are a slip of the pen: the seasons are worked out from last year to the year after next. */
