@@ -12,8 +12,7 @@ const ROOMS = {
   db: ['core', 'contracts', 'formats', 'db'],
   server: ['core', 'contracts', 'formats', 'db', 'server'],
   ui: ['core', 'contracts', 'ui'],
-  // The training night runs the simulated bench in the page.
-  islands: ['core', 'contracts', 'formats', 'ui', 'islands', 'workers', 'simulators'],
+  islands: ['core', 'contracts', 'formats', 'ui', 'islands', 'workers'],
   workers: ['core', 'contracts', 'workers'],
   layouts: ['core', 'server', 'contracts', 'formats', 'islands', 'ui', 'layouts'],
   pages: ['core', 'server', 'contracts', 'formats', 'islands', 'ui', 'layouts', 'pages'],

@@ -8,7 +8,7 @@ import type { FaultKind } from '../src/core/heat/watch.ts';
 import type { HoursIn } from '../src/core/heat/simulate.ts';
 import { DEMO_OUTSIDE } from '../simulators/demoBooks.ts';
 import { figures, type Figures } from './form.ts';
-import { oneNight } from '../simulators/bench/nights.ts';
+import { oneNight } from '../src/core/heat/bench/nights.ts';
 
 const { Solver } = createRequire(import.meta.url)('odex') as typeof import('odex');
 const median = (values: number[]) => [...values].sort((a, b) => a - b)[values.length >> 1] ?? null;

@@ -2,9 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { USUAL_ZONE } from '../../src/core/heat/zone.ts';
 import { watched } from '../../src/core/heat/watch.ts';
 import { Bench, weatherAt } from './devices.ts';
-import { NIGHT_min, startNight, stepNight, type NightState } from './trainingNight.ts';
+import { NIGHT_min, startNight, stepNight, type NightState } from '../../src/core/heat/bench/trainingNight.ts';
 import { DEMO_SITE, DEMO_ZONES, demoReadings, demoSeasonHours } from '../demoHeat.ts';
-import type { Broken } from './physics.ts';
+import type { Broken } from '../../src/core/heat/bench/physics.ts';
 
 const NOW = Date.parse('2027-02-12T18:00:00Z');
 const bench = (set_C = 20) => new Bench({ device: 'b', spec: USUAL_ZONE }, DEMO_SITE, NOW, set_C, 4);

@@ -8,7 +8,7 @@ import { coverOn } from '../../src/core/heat/yearHours.ts';
 import type { ZoneSpec } from '../../src/core/heat/zone.ts';
 import { seededRandom } from '../../src/core/numerics/random.ts';
 import type { MonthNormal } from '../../src/core/plan/schedule/outsideClimate.ts';
-import { readOf, run, truth, type Broken, type Truth } from './physics.ts';
+import { readOf, run, truth, type Broken, type Truth } from '../../src/core/heat/bench/physics.ts';
 
 export interface BenchToRun {
   readonly device: string;

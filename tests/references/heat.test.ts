@@ -8,7 +8,7 @@ import { USUAL_ZONE } from '../../src/core/heat/zone.ts';
 import { expm } from '../../src/core/numerics/expm.ts';
 import { hourly_C } from '../../src/core/weather/hourly.ts';
 import { seededRandom } from '../../src/core/numerics/random.ts';
-import { oneNight } from '../../simulators/bench/nights.ts';
+import { oneNight } from '../../src/core/heat/bench/nights.ts';
 import { DEMO_OUTSIDE } from '../../simulators/demoBooks.ts';
 
 describe('bottom heat against outside sources', () => {

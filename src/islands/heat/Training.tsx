@@ -9,8 +9,8 @@ import {
   stepNight,
   type NightPlan,
   type NightState,
-} from '../../../simulators/bench/trainingNight.ts';
-import type { Broken } from '../../../simulators/bench/physics.ts';
+} from '../../core/heat/bench/trainingNight.ts';
+import type { Broken } from '../../core/heat/bench/physics.ts';
 import { ALARMS, type AlarmKind } from '../../core/heat/alarms.ts';
 import { costOf, type Tariff } from '../../core/heat/cost.ts';
 import { hoursToHarm } from '../../core/heat/harm.ts';

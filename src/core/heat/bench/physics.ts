@@ -1,7 +1,7 @@
-import { area_m2, type CoverKind, type ZoneSpec } from '../../src/core/heat/zone.ts';
-import { MATERIALS } from '../../src/core/heat/materials.ts';
-import { saturation_kPa } from '../../src/core/weather/sun.ts';
-import { seededRandom, type Random } from '../../src/core/numerics/random.ts';
+import { area_m2, type CoverKind, type ZoneSpec } from '../zone.ts';
+import { MATERIALS } from '../materials.ts';
+import { saturation_kPa } from '../../weather/sun.ts';
+import { seededRandom, type Random } from '../../numerics/random.ts';
 
 /**
  * A bench as it might be in truth: finer than the model the application steers by, and not quite as its builder wrote it

@@ -1,11 +1,11 @@
-import { control, CONTROL_START, type ControlState } from '../../src/core/heat/thermostat.ts';
-import { believed, watch, watched, watchStart, type FaultKind } from '../../src/core/heat/watch.ts';
-import { steadyNeed_W } from '../../src/core/heat/sizing.ts';
-import { modeAt } from '../../src/core/heat/simulate.ts';
-import type { Sample } from '../../src/core/heat/sample.ts';
-import type { ZoneSpec } from '../../src/core/heat/zone.ts';
-import { seededRandom } from '../../src/core/numerics/random.ts';
-import { hourly_C } from '../../src/core/weather/hourly.ts';
+import { control, CONTROL_START, type ControlState } from '../thermostat.ts';
+import { believed, watch, watched, watchStart, type FaultKind } from '../watch.ts';
+import { steadyNeed_W } from '../sizing.ts';
+import { modeAt } from '../simulate.ts';
+import type { Sample } from '../sample.ts';
+import type { ZoneSpec } from '../zone.ts';
+import { seededRandom } from '../../numerics/random.ts';
+import { hourly_C } from '../../weather/hourly.ts';
 import { readOf, run, truth, type Broken, type Truth } from './physics.ts';
 
 /** What a made-up night was broken by and when it was found. */

@@ -1,11 +1,11 @@
-import { hourly_C } from '../../src/core/weather/hourly.ts';
-import type { Sample } from '../../src/core/heat/sample.ts';
-import { modeAt } from '../../src/core/heat/simulate.ts';
-import { steadyNeed_W } from '../../src/core/heat/sizing.ts';
-import { control, CONTROL_START, type ControlState } from '../../src/core/heat/thermostat.ts';
-import { believed, watch, watchStart, type Finding, type Watched, type WatchState } from '../../src/core/heat/watch.ts';
-import { coverOn } from '../../src/core/heat/yearHours.ts';
-import { seededRandom, type Random } from '../../src/core/numerics/random.ts';
+import { hourly_C } from '../../weather/hourly.ts';
+import type { Sample } from '../sample.ts';
+import { modeAt } from '../simulate.ts';
+import { steadyNeed_W } from '../sizing.ts';
+import { control, CONTROL_START, type ControlState } from '../thermostat.ts';
+import { believed, watch, watchStart, type Finding, type Watched, type WatchState } from '../watch.ts';
+import { coverOn } from '../yearHours.ts';
+import { seededRandom, type Random } from '../../numerics/random.ts';
 import { settle } from './nights.ts';
 import { readOf, run, truth, type Broken, type Truth } from './physics.ts';
 
