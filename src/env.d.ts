@@ -3,7 +3,7 @@
 declare namespace App {
   interface Locals {
     /** The season as it stands, read once for each page. */
-    season: import('./server/plan/season.ts').Season;
+    season: import('./core/plan/season.ts').Season;
   }
 }
 declare module 'highs/runtime?url' {
