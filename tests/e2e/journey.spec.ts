@@ -206,7 +206,7 @@ test('batch: lose some, split, correct, end', async ({ page }) => {
   await page.waitForURL((url) => !url.pathname.endsWith(`/${leek.id}`));
   await ready();
   await expect(page.getByText('100', { exact: true }).first()).toBeVisible();
-  await page.getByRole('button', { name: 'End' }).click();
+  await page.getByRole('button', { name: 'End', exact: true }).click();
   await page.getByLabel('Cause').fill('given away');
   await Promise.all([page.waitForEvent('load'), page.getByRole('button', { name: 'End this batch' }).click()]);
   await expect(page.getByText('ended').first()).toBeVisible();
