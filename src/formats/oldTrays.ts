@@ -1,7 +1,6 @@
-import Papa from 'papaparse';
 import type { DayNumber } from '../core/calendar/dayNumber.ts';
 import { temperatureFromShown } from '../core/units/temperature.ts';
-import { fromCell } from './csvText.ts';
+import { csvLines, fromCell } from './csvText.ts';
 import { dateOrderOf, typedDay, type DateOrder } from './typedDay.ts';
 
 /** Most lines of a file of old trays: one a count. */
@@ -30,22 +29,13 @@ export interface FileFault {
   readonly message: string;
 }
 
-type Row = Record<string, string>;
-
 /**
  * Reads trays of years before from CSV (comma, semicolon or tab): a line for each count, those of one tray with the same crop,
  * variety, tray and sowing day. Whole numbers may have their thousands' marks, temperatures a decimal comma.
  * @param order which number of a date such as 03/04/2023 is the day; null: as the file's own dates say
  */
 export function readOldTrays(text: string, order: DateOrder | null): { trays: ToldTray[]; faults: FileFault[] } {
-  const parsed = Papa.parse<Row>(text.replace(/^\uFEFF/, ''), {
-    header: true,
-    skipEmptyLines: 'greedy',
-    delimitersToGuess: [',', ';', '\t'],
-    transformHeader: (heading) => heading.trim().toLowerCase().replaceAll(' ', '_'),
-    preview: MOST_OLD_LINES + 1,
-  });
-  const headings = parsed.meta.fields ?? [];
+  const { headings, rows } = csvLines(text, MOST_OLD_LINES);
   const only = (path: string, message: string) => ({ trays: [], faults: [{ path, message }] });
   const missing = OLD_TRAY_COLUMNS.required.filter((column) => !headings.includes(column));
   if (missing.length > 0)
@@ -56,11 +46,11 @@ export function readOldTrays(text: string, order: DateOrder | null): { trays: To
   const hasF = headings.includes('temperature_f');
   if (hasF === headings.includes('temperature_c'))
     return only('heading', 'It needs one column of temperatures: temperature_c in degrees C, or temperature_f.');
-  if (parsed.data.length > MOST_OLD_LINES)
+  if (rows.length > MOST_OLD_LINES)
     return only('file', `More than ${MOST_OLD_LINES} lines. Cut the file into parts; nothing was read.`);
-  if (parsed.data.length === 0) return only('file', 'The file has a heading but no lines.');
+  if (rows.length === 0) return only('file', 'The file has a heading but no lines.');
   const found = dateOrderOf(
-    parsed.data.flatMap((row) => [row['sown_on'] ?? '', row['counted_on'] ?? '']).map((d) => d.trim()),
+    rows.flatMap((row) => [row['sown_on'] ?? '', row['counted_on'] ?? '']).map((d) => d.trim()),
   );
   if (found === 'either' && order === null)
     return only('dateOrder', 'Its dates can be read two ways, 03/04 as 3 April or as March 4. Say which comes first.');
@@ -68,7 +58,7 @@ export function readOldTrays(text: string, order: DateOrder | null): { trays: To
 
   const faults: FileFault[] = [];
   const trays = new Map<string, ToldTray & { counts: { day: DayNumber; up: number }[] }>();
-  parsed.data.forEach((row, i) => {
+  rows.forEach((row, i) => {
     const line = i + 2;
     const cell = (name: string) => fromCell(row[name] ?? '').trim();
     const wrong: FileFault[] = [];

@@ -3,6 +3,7 @@ import jsQR from 'jsqr';
 import { PDFDocument, PDFName, PDFRawStream } from 'pdf-lib';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { key, send, startApp, type App } from '../support/app.ts';
+import { sownTomato as aTomato } from '../support/tomato.ts';
 
 let app: App;
 beforeAll(async () => {
@@ -13,28 +14,7 @@ afterAll(() => app.stop());
 const log = (id: number, line: object) =>
   send(app, 'POST', `/api/batches/${id}/events`, { idempotencyKey: key(), day: '2027-04-12', ...line });
 
-/** A batch of 120 tomato cells in two trays of 60, sown on a day. */
-async function sownTomato(day = '2027-04-05', change: object = {}): Promise<number> {
-  const crops = (await send(app, 'GET', '/api/crops')).body as { id: number; name: string }[];
-  const made = await send(app, 'POST', '/api/batches', {
-    idempotencyKey: key(),
-    cropId: crops.find((c) => c.name === 'tomato')!.id,
-    varietyId: null,
-    lotId: null,
-    plantsWanted: 100,
-    spare_frac: 0.2,
-    transplantOn: '2027-06-20',
-    hardening_days: 8,
-    places: { germinate: 1, grow: 3, pot: 5, harden: 6 },
-    sowContainerId: 2,
-    potContainerId: 6,
-    note: '',
-    ...change,
-  });
-  expect(made.status, JSON.stringify(made.body)).toBe(201);
-  expect((await log(made.body.id, { kind: 'sown', day, count: 120 })).status).toBe(201);
-  return made.body.id;
-}
+const sownTomato = (day?: string, change?: object) => aTomato(app, day, change);
 const state = async (id: number) => (await send(app, 'GET', `/api/batches/${id}`)).body;
 
 describe('counting tray by tray', () => {

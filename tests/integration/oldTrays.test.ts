@@ -4,6 +4,7 @@ import { daysToEmerge, germinationRate } from '../../src/core/germination/germin
 import { chanceOf, otherTray } from '../calibration/otherTrays.ts';
 import { cropNamed } from '../references/library.ts';
 import { key, send, startApp, type App } from '../support/app.ts';
+import { sownTomato } from '../support/tomato.ts';
 
 let app: App;
 beforeAll(async () => {
@@ -38,29 +39,6 @@ const post = (text: string, more: object) => send(app, 'POST', '/api/old-trays',
 const halfUp = async (id: number) =>
   (await send(app, 'GET', `/api/batches/${id}`)).body.forecast.find((m: { key: string }) => m.key === 'half-up')
     .on as string;
-/** A tomato sown on 11 April with no variety. */
-async function aTomato(): Promise<number> {
-  const crops = (await send(app, 'GET', '/api/crops')).body as { id: number; name: string }[];
-  const { status, body } = await send(app, 'POST', '/api/batches', {
-    idempotencyKey: key(),
-    cropId: crops.find(({ name }) => name === 'tomato')!.id,
-    varietyId: null,
-    lotId: null,
-    plantsWanted: 100,
-    spare_frac: 0.2,
-    transplantOn: '2027-06-20',
-    hardening_days: 8,
-    places: { germinate: 1, grow: 3, pot: 5, harden: 6 },
-    sowContainerId: 2,
-    potContainerId: 6,
-    note: '',
-  });
-  expect(status, JSON.stringify(body)).toBe(201);
-  const line = { idempotencyKey: key(), kind: 'sown', day: '2027-04-11', count: 120 };
-  expect((await send(app, 'POST', `/api/batches/${body.id}/events`, line)).status).toBe(201);
-  return body.id as number;
-}
-
 describe('trays of years before', () => {
   it('a preview writes nothing, and says what the trays of a crop teach', async () => {
     const { status, body } = await post(fiveYears(3), { commit: false });
@@ -71,7 +49,7 @@ describe('trays of years before', () => {
     expect((await post(fiveYears(3), { commit: false })).body.crops).toEqual(body.crops);
   });
   it('taken, they put the next plan’s half up later; once however often it is sent; left out, back again', async () => {
-    const id = await aTomato();
+    const id = await sownTomato(app, '2027-04-11');
     const before = await halfUp(id);
     const once = { commit: true, idempotencyKey: key() };
     expect((await post(fiveYears(3), once)).body).toMatchObject({ taken: 30, repeated: false });

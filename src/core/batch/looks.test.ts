@@ -1,20 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import type { BatchEvent, EventKind } from './event.ts';
+import { logLine as line } from '../../../tests/support/logLines.ts';
 import { countsOf, teachingCounts } from './looks.ts';
 
-let id = 0;
-const line = (kind: EventKind, day: number, count: number | null, more: Partial<BatchEvent> = {}): BatchEvent => ({
-  id: ++id,
-  kind,
-  day,
-  count,
-  placeId: null,
-  note: '',
-  cause: '',
-  correctsId: null,
-  snapshot: null,
-  ...more,
-});
 const log = [
   line('sown', 10, 120),
   line('counted', 15, 30, { tray: 1 }),

@@ -1,6 +1,7 @@
+import { pottingDetails as details } from '../../../tests/support/logLines.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { BatchEvent, PottingDetails } from './event.ts';
+import type { BatchEvent } from './event.ts';
 import { plantsByWords, plantsOf } from './plants.ts';
 import { reduceLog } from './reduce.ts';
 
@@ -17,16 +18,6 @@ const line = (kind: BatchEvent['kind'], day: number, rest: Partial<BatchEvent> =
   correctsId: null,
   snapshot: null,
   ...rest,
-});
-const details = (more: Partial<PottingDetails> = {}): PottingDetails => ({
-  containerId: 5,
-  doubled: 0,
-  culled: {},
-  leftOver: 0,
-  minutes: null,
-  people: 1,
-  sessionId: null,
-  ...more,
 });
 const plants = (events: readonly BatchEvent[], coming_frac?: number) => {
   const { state, refusal } = reduceLog(events);

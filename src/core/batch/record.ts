@@ -1,6 +1,6 @@
 import type { BatchPlan } from '../plan/batchPlan.ts';
 import type { MilestoneKey } from '../plan/schedule/chain.ts';
-import type { EventKind, SplitSnapshot, PottingDetails, PlantingDetails } from './event.ts';
+import type { BatchEvent } from './event.ts';
 
 export interface BatchRecord {
   readonly id: number;
@@ -26,21 +26,9 @@ export interface BatchRecord {
   readonly planned: Readonly<Partial<Record<MilestoneKey, number>>> | null;
 }
 
-export interface EventRecord {
-  readonly id: number;
+/** A line of a batch's log as it is kept, nothing of it left open. */
+export interface EventRecord extends Required<BatchEvent> {
   readonly batchId: number;
-  readonly kind: EventKind;
-  readonly day: number;
-  readonly count: number | null;
-  readonly placeId: number | null;
-  readonly note: string;
-  readonly cause: string;
-  readonly correctsId: number | null;
-  readonly snapshot: SplitSnapshot | null;
-  /** Tray counted by itself, 1 up; null = the whole batch. */
-  readonly tray: number | null;
-  readonly details: PottingDetails | null;
-  readonly planting: PlantingDetails | null;
   /** Person who wrote it; null: nobody said. */
   readonly authorId: number | null;
   readonly recordedAt_ms: number;

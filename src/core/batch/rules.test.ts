@@ -1,36 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import type { BatchEvent, EventKind, Phase, PottingDetails } from './event.ts';
+import { logLine as line, pottingDetails as details } from '../../../tests/support/logLines.ts';
 import { effectiveEvents, reduceLog, splitSnapshot, UNSOWN, type BatchState } from './reduce.ts';
 import { refusalOf, STEPS, upByTrays } from './refusal.ts';
 
-let id = 0;
-const line = (
-  kind: EventKind,
-  day: number,
-  count: number | null = null,
-  more: Partial<BatchEvent> = {},
-): BatchEvent => ({
-  id: ++id,
-  kind,
-  day,
-  count,
-  placeId: null,
-  note: '',
-  cause: '',
-  correctsId: null,
-  snapshot: null,
-  ...more,
-});
-const details = (more: Partial<PottingDetails> = {}): PottingDetails => ({
-  containerId: 6,
-  doubled: 0,
-  culled: {},
-  leftOver: 0,
-  minutes: null,
-  people: 1,
-  sessionId: null,
-  ...more,
-});
 const state = (more: Partial<BatchState> = {}): BatchState => ({
   ...UNSOWN,
   phase: 'growing',

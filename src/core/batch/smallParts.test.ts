@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import type { BatchPlan } from '../plan/batchPlan.ts';
 import type { Chain, Milestone } from '../plan/schedule/chain.ts';
-import type { BatchEvent, EventKind } from './event.ts';
+import { logLine as line } from '../../../tests/support/logLines.ts';
+import type { BatchEvent } from './event.ts';
 import { daysToCome, readyInTime_frac, readySpread_days } from './inTime.ts';
 import { LABEL_LEAST_mm, LABEL_SHEETS, labelPlace, labelSheet } from './labelSheets.ts';
 import { countsOf, looksOf, progressThrough, teachingCounts } from './looks.ts';
@@ -202,19 +203,6 @@ describe('labels', () => {
 });
 
 describe('counts of what comes up', () => {
-  let id = 0;
-  const line = (kind: EventKind, day: number, count: number | null, more: Partial<BatchEvent> = {}): BatchEvent => ({
-    id: ++id,
-    kind,
-    day,
-    count,
-    placeId: null,
-    note: '',
-    cause: '',
-    correctsId: null,
-    snapshot: null,
-    ...more,
-  });
   const counted = (...lines: BatchEvent[]) =>
     countsOf([line('sown', 10, 100), ...lines])?.counts.map(({ day, up }) => [day, up]);
   it('rise by day, never above what was sown; the last of a day stands', () => {

@@ -68,82 +68,82 @@ export const USUAL_PLAN = {
   gates: {},
 } as const satisfies Partial<BatchPlan>;
 
-/** What must be said of a batch. */
-const SAID = [
-  'plantsWanted',
-  'spare_frac',
-  'transplantOn',
-  'hardening_days',
-  'places',
-  'sowContainerId',
-  'potContainerId',
-] as const satisfies readonly (keyof BatchPlan)[];
-
-type Said = (typeof SAID)[number];
 type Unsaid = keyof typeof USUAL_PLAN;
 /** A plan with everything said; what the house has learned is not of it. */
-export type WholePlan = Pick<BatchPlan, Said> & {
-  readonly [K in Unsaid]-?: NonNullable<BatchPlan[K]> | (null extends BatchPlan[K] ? null : never);
-};
+export type WholePlan = Omit<BatchPlan, Unsaid | 'emergence_factor' | 'growth_factor'> &
+  Required<Pick<BatchPlan, Unsaid>>;
 
 /** The same with its days written as YYYY-MM-DD, as it is sent and kept. */
-export type WrittenPlan = Omit<WholePlan, 'transplantOn' | 'steps' | 'joins'> & {
+export type WrittenPlan = Omit<WholePlan, keyof WrittenDays> & WrittenDays;
+interface WrittenDays {
   readonly transplantOn: string;
   readonly steps: Readonly<Partial<Record<WorkKey, string>>>;
   readonly joins: (Omit<JoinsAt, 'on'> & { readonly on: string }) | null;
-};
-type MaybeUndefined<T> = { readonly [K in keyof T]?: T[K] | undefined };
-/** A plan as somebody writes it: what is not said is as usual. */
-export type PlanToRead = Pick<WrittenPlan, Said> & MaybeUndefined<Omit<WrittenPlan, Said>>;
+}
 
-/** A plan as it is sent and kept. One mapping for calls, files and the database. */
+type MaybeUndefined<T> = { readonly [K in keyof T]?: T[K] | undefined };
+type Undated = Exclude<Unsaid, keyof WrittenDays>;
+/** A plan as somebody writes it: what is not said is as usual. */
+export type PlanToRead = Omit<WrittenPlan, Unsaid> & MaybeUndefined<Pick<WrittenPlan, Unsaid>>;
+
+/** A plan as it is sent and kept. One mapping for calls, forms and the database. */
 export function writtenPlan(plan: BatchPlan): WrittenPlan {
-  const { transplantOn, steps, joins, ...rest } = { ...picked(plan, SAID), ...usualWhereUnsaid(plan) } as WholePlan;
+  const { joins } = plan;
   return {
-    ...rest,
-    transplantOn: isoFromDay(transplantOn),
-    steps: mapped(steps, isoFromDay),
-    joins: joins && { ...joins, on: isoFromDay(joins.on) },
+    ...alwaysSaid(plan),
+    places: plan.places,
+    ...usualWhereUnsaid(plan),
+    transplantOn: isoFromDay(plan.transplantOn),
+    steps: mapped(plan.steps ?? USUAL_PLAN.steps, isoFromDay),
+    joins: joins ? { ...joins, on: isoFromDay(joins.on) } : null,
   };
 }
 
 /**
  * The plan that is written; what else stands beside it is left.
- * @param places where they are not written as one
  * @throws RangeError for a day that is none
  */
-export function readPlan(
-  written: Omit<PlanToRead, 'places'> & Partial<Pick<PlanToRead, 'places'>>,
-  places = written.places,
-): WholePlan {
-  const { transplantOn, steps, joins, ...rest } = {
-    ...picked(written, SAID),
-    ...usualWhereUnsaid(written),
-    places,
-  } as WrittenPlan;
+export function readPlan(written: Omit<PlanToRead, 'places'>, places: StagePlaces): WholePlan {
+  const { joins } = written;
   return {
-    ...rest,
-    transplantOn: requireDay(transplantOn),
-    steps: mapped(steps, requireDay),
-    joins: joins && {
-      stage: joins.stage,
-      on: requireDay(joins.on),
-      age_weeks: joins.age_weeks ?? null,
-      leaves_count: joins.leaves_count ?? null,
-    },
+    ...alwaysSaid(written),
+    places,
+    ...usualWhereUnsaid(written),
+    transplantOn: requireDay(written.transplantOn),
+    steps: mapped(written.steps ?? USUAL_PLAN.steps, requireDay),
+    joins: joins
+      ? {
+          stage: joins.stage,
+          on: requireDay(joins.on),
+          age_weeks: joins.age_weeks ?? null,
+          leaves_count: joins.leaves_count ?? null,
+        }
+      : null,
   };
 }
 
-const picked = (from: object, keys: readonly string[]): object =>
-  Object.fromEntries(keys.map((key) => [key, (from as Record<string, unknown>)[key]]));
+type Said = Pick<BatchPlan, 'plantsWanted' | 'spare_frac' | 'hardening_days' | 'sowContainerId' | 'potContainerId'>;
+// By name, because a row of the database gives its columns by getters, which are not spread.
+const alwaysSaid = ({ plantsWanted, spare_frac, hardening_days, sowContainerId, potContainerId }: Said): Said => ({
+  plantsWanted,
+  spare_frac,
+  hardening_days,
+  sowContainerId,
+  potContainerId,
+});
 
-/** What of a plan need not be said, as it is said or as it usually is. */
-export const usualWhereUnsaid = <T extends object>(
-  plan: T,
-): { [K in Unsaid]: K extends keyof T ? NonNullable<T[K]> | (typeof USUAL_PLAN)[K] : (typeof USUAL_PLAN)[K] } =>
-  Object.fromEntries(
-    Object.entries(USUAL_PLAN).map(([key, usual]) => [key, (plan as Record<string, unknown>)[key] ?? usual]),
-  ) as never;
+/** What of a plan need not be said, its days apart, as it is said or as it usually is. */
+export const usualWhereUnsaid = (plan: MaybeUndefined<Pick<BatchPlan, Undated>>): Pick<WholePlan, Undated> => ({
+  before_days: plan.before_days ?? USUAL_PLAN.before_days,
+  after_days: plan.after_days ?? USUAL_PLAN.after_days,
+  weight: plan.weight ?? USUAL_PLAN.weight,
+  age_frac: plan.age_frac ?? USUAL_PLAN.age_frac,
+  sure_frac: plan.sure_frac ?? USUAL_PLAN.sure_frac,
+  offHeat: plan.offHeat ?? USUAL_PLAN.offHeat,
+  programmeId: plan.programmeId ?? USUAL_PLAN.programmeId,
+  coverId: plan.coverId ?? USUAL_PLAN.coverId,
+  gates: plan.gates ?? USUAL_PLAN.gates,
+});
 
 const mapped = <A, B>(days: Readonly<Record<string, A | undefined>>, of: (day: A) => B): Record<string, B> =>
   Object.fromEntries(Object.entries(days).flatMap(([key, day]) => (day === undefined ? [] : [[key, of(day)]])));

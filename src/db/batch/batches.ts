@@ -1,6 +1,6 @@
 import { Op, type Sequelize, type Transaction } from 'sequelize';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
-import type { EventKind, PlantingDetails, PottingDetails, SplitSnapshot } from '../../core/batch/event.ts';
+import type { BatchEvent } from '../../core/batch/event.ts';
 import { type BatchPlan, writtenPlan } from '../../core/plan/batchPlan.ts';
 import { shortCode } from '../../core/batch/shortCode.ts';
 import type { BatchRecord } from '../../core/batch/record.ts';
@@ -30,19 +30,8 @@ export interface NewBatch {
 }
 
 /** A line to be written to the log. */
-export interface NewEvent {
+export interface NewEvent extends Omit<BatchEvent, 'id'> {
   readonly batchId: number;
-  readonly kind: EventKind;
-  readonly day: number;
-  readonly count: number | null;
-  readonly placeId: number | null;
-  readonly note: string;
-  readonly cause: string;
-  readonly correctsId: number | null;
-  readonly snapshot: SplitSnapshot | null;
-  readonly tray?: number | null;
-  readonly details?: PottingDetails | null;
-  readonly planting?: PlantingDetails | null;
   readonly idempotencyKey: string;
   readonly requestHash: string;
   /** Epoch ms by the application's clock. */

@@ -1,15 +1,12 @@
 import { useEffect, useId, useState } from 'react';
 import type { FieldError } from '../../contracts/problem.ts';
 import type { ImportAnswer } from '../../contracts/batch/importAnswer.ts';
+import { DateOrderChoice, FileFaults, type DateOrder } from '../../ui/FileImport.tsx';
 import { call, freshKey, trouble } from '../../ui/call.ts';
 import { counted } from '../../ui/format.ts';
 
 const MOST_BYTES = 2_000_000;
 const SHOWN = 100;
-const ORDERS = [
-  ['dmy', 'the first: 24/05/2027'],
-  ['mdy', 'the second: 05/24/2027'],
-] as const;
 
 /** Reads batches in from a file or pasted text: a preview with errors by line, then all or nothing. */
 export function ImportBatches() {
@@ -19,7 +16,7 @@ export function ImportBatches() {
   const [preview, setPreview] = useState<ImportAnswer | null>(null);
   const [errors, setErrors] = useState<readonly FieldError[]>([]);
   const [message, setMessage] = useState('');
-  const [dateOrder, setDateOrder] = useState<'' | 'dmy' | 'mdy'>('');
+  const [dateOrder, setDateOrder] = useState<'' | DateOrder>('');
   const [makeVarieties, setMakeVarieties] = useState(false);
   const [rest, setRest] = useState<string | null>(null);
   const [ready, setReady] = useState(false);
@@ -120,23 +117,13 @@ export function ImportBatches() {
           </p>
         )}
         {(preview?.dateOrder === 'either' || dateOrder !== '') && (
-          <fieldset className="mt-3 flex flex-wrap items-center gap-3">
-            <legend className="font-semibold">Which number of a date is the day?</legend>
-            {ORDERS.map(([order, words]) => (
-              <button
-                key={order}
-                type="button"
-                className={`btn small min-h-11 ${dateOrder === order ? 'solid' : ''}`}
-                aria-pressed={dateOrder === order}
-                onClick={() => {
-                  setDateOrder(order);
-                  void look(text, asked(order));
-                }}
-              >
-                {words}
-              </button>
-            ))}
-          </fieldset>
+          <DateOrderChoice
+            order={dateOrder === '' ? null : dateOrder}
+            onChoose={(order) => {
+              setDateOrder(order);
+              void look(text, asked(order));
+            }}
+          />
         )}
         {(makeVarieties || errors.some((error) => error.path.endsWith('.variety'))) && (
           <label className="mt-3 flex min-h-11 items-center gap-2">
@@ -153,21 +140,7 @@ export function ImportBatches() {
             {preview && preview.newVarieties.length > 0 && `: ${preview.newVarieties.map((v) => v.name).join(', ')}`}
           </label>
         )}
-        {errors.length > 0 && (
-          <div className="note-bar bad mt-3">
-            <p className="font-semibold">
-              {counted(errors.length, 'thing is', 'things are')} wrong; nothing has been read in.
-            </p>
-            <ul>
-              {errors.slice(0, SHOWN).map((error, i) => (
-                <li key={i}>
-                  <b>{placeOf(error.path)}</b> {error.message}
-                </li>
-              ))}
-            </ul>
-            {errors.length > SHOWN && <p>and {errors.length - SHOWN} more</p>}
-          </div>
-        )}
+        <FileFaults errors={errors} />
         {preview && preview.lines.length > 0 && (
           <div className="mt-3">
             <p>
@@ -215,9 +188,4 @@ export function ImportBatches() {
       </div>
     </div>
   );
-}
-
-function placeOf(path: string): string {
-  const match = /^lines\.(\d+)\.(.*)$/.exec(path);
-  return match ? `Line ${match[1]}, ${match[2]!.replaceAll('_', ' ')}:` : `${path}:`;
 }

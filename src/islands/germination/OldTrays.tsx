@@ -2,6 +2,7 @@ import { useId, useState } from 'react';
 import type { OldTrayFile, OldTraysAnswer } from '../../contracts/germination/oldTrays.ts';
 import type { Person } from '../../core/house/people.ts';
 import { requireDay } from '../../core/calendar/dayNumber.ts';
+import { DateOrderChoice, FileFaults, type DateOrder } from '../../ui/FileImport.tsx';
 import { call, freshKey, trouble } from '../../ui/call.ts';
 import { counted, shortDay } from '../../ui/format.ts';
 import { WrittenBy } from '../../ui/PersonMark.tsx';
@@ -18,17 +19,12 @@ interface Chosen {
 }
 
 const MOST_BYTES = 2_000_000;
-const SHOWN = 40;
-const ORDERS = [
-  ['dmy', 'the first: 24/05/2024'],
-  ['mdy', 'the second: 05/24/2024'],
-] as const;
 
 /** Trays counted in years before, read from a file: what they teach and what is wrong first, then all of them. */
 export function OldTrays({ files, people, unit }: Props) {
   const id = useId();
   const [chosen, setChosen] = useState<Chosen | null>(null);
-  const [order, setOrder] = useState<'dmy' | 'mdy' | null>(null);
+  const [order, setOrder] = useState<DateOrder | null>(null);
   const [key, setKey] = useState('');
   const [preview, setPreview] = useState<OldTraysAnswer | null>(null);
   const [message, setMessage] = useState('');
@@ -88,40 +84,15 @@ export function OldTrays({ files, people, unit }: Props) {
       <div aria-live="polite">
         {message && <p className="note-bar bad mt-3">{message}</p>}
         {asksOrder && chosen && (
-          <fieldset className="mt-3 flex flex-wrap items-center gap-3">
-            <legend className="font-semibold">Which number of a date is the day?</legend>
-            {ORDERS.map(([which, words]) => (
-              <button
-                key={which}
-                type="button"
-                className={`btn small min-h-11 ${order === which ? 'solid' : ''}`}
-                aria-pressed={order === which}
-                onClick={() => {
-                  setOrder(which);
-                  void send(chosen, which, false);
-                }}
-              >
-                {words}
-              </button>
-            ))}
-          </fieldset>
+          <DateOrderChoice
+            order={order}
+            onChoose={(which) => {
+              setOrder(which);
+              void send(chosen, which, false);
+            }}
+          />
         )}
-        {preview && preview.errors.length > 0 && (
-          <div className="note-bar bad mt-3">
-            <p className="font-semibold">
-              {counted(preview.errors.length, 'thing is', 'things are')} wrong; nothing has been read in.
-            </p>
-            <ul>
-              {preview.errors.slice(0, SHOWN).map((error) => (
-                <li key={error.path + error.message}>
-                  <b>{error.path.startsWith('lines.') ? `line ${error.path.split('.')[1]}` : error.path}</b>{' '}
-                  {error.message}
-                </li>
-              ))}
-            </ul>
-            {preview.errors.length > SHOWN && <p>and {preview.errors.length - SHOWN} more</p>}
-          </div>
-        )}
+        <FileFaults errors={preview?.errors ?? []} />
         {preview && preview.crops.length > 0 && (
           <div className="mt-3">
             <table className="plain-table max-w-3xl">

@@ -15,7 +15,15 @@ export function batchInputOf({ cropId, varietyId, lotId, plan, note, pinned }: B
 /** The record to be written for an input that Zod has passed. */
 export function newBatch(input: BatchInput) {
   const { cropId, varietyId, lotId, note, pinned } = input;
-  return { cropId, varietyId, lotId, plan: readPlan(input), note, splitFromId: null, pinned: pinned ?? false };
+  return {
+    cropId,
+    varietyId,
+    lotId,
+    plan: readPlan(input, input.places),
+    note,
+    splitFromId: null,
+    pinned: pinned ?? false,
+  };
 }
 
 /** Dates further off than this are a slip of the pen: the seasons are worked out from last year to the year after next. */

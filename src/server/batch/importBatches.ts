@@ -32,7 +32,7 @@ import {
   STAYS,
   type PlanColumn,
 } from '../../formats/batchColumns.ts';
-import { fromCell, toCell } from '../../formats/csvText.ts';
+import { csvLines, fromCell, toCell } from '../../formats/csvText.ts';
 import { FORECAST_COLUMNS } from '../house/takeAlong.ts';
 import { dateOrderOf, typedDay, type DateOrder } from '../../formats/typedDay.ts';
 
@@ -115,17 +115,10 @@ function restCsv(headings: readonly string[], rest: Parsed['rest']): string {
   );
 }
 
-type Row = Record<string, string>;
+type Row = Readonly<Record<string, string>>;
 
 function parseFile({ text, dateOrder: asked, makeVarieties: making }: ImportInput, season: Season): Parsed {
-  const parsed = Papa.parse<Row>(text.replace(/^\uFEFF/, ''), {
-    header: true,
-    skipEmptyLines: 'greedy',
-    delimitersToGuess: [',', ';', '\t'],
-    transformHeader: (heading) => heading.trim().toLowerCase().replaceAll(' ', '_'),
-    preview: MOST_LINES + 1,
-  });
-  const headings = parsed.meta.fields ?? [];
+  const { headings, rows } = csvLines(text, MOST_LINES);
   const errors: FieldError[] = [];
   const missing = REQUIRED.filter((column) => !headings.includes(column));
   const strange = headings.filter((heading) => !KNOWN.includes(heading));
@@ -148,16 +141,16 @@ function parseFile({ text, dateOrder: asked, makeVarieties: making }: ImportInpu
       message: `Not known: ${strange.join(', ')}. Take these columns out or mend their names.`,
     });
   }
-  if (parsed.data.length > MOST_LINES) {
+  if (rows.length > MOST_LINES) {
     const message = `More than ${MOST_LINES} lines. Cut the file into parts; nothing was read.`;
     return { ...nothing, errors: [{ path: 'file', message }] };
   }
-  if (parsed.data.length === 0)
+  if (rows.length === 0)
     errors.push({
       path: 'file',
       message: 'The file has a heading but no lines.',
     });
-  const found = dateOrderOf(parsed.data.flatMap((row) => DATE_COLUMNS.map((c) => (row[c] ?? '').trim())));
+  const found = dateOrderOf(rows.flatMap((row) => DATE_COLUMNS.map((c) => (row[c] ?? '').trim())));
   if (found === 'either' && !asked) {
     const message =
       'Its dates can be read two ways, 03/04 as 3 April or as March 4. Say which: the day first or the month first.';
@@ -169,7 +162,7 @@ function parseFile({ text, dateOrder: asked, makeVarieties: making }: ImportInpu
   const rest: { row: Row; problem: string }[] = [];
   const toMake = new Map<string, NewVariety>();
   const whole = errors.length > 0;
-  parsed.data.forEach((row, i) => {
+  rows.forEach((row, i) => {
     const lineNumber = i + 2;
     const read = readLine(row, season, order, making);
     for (const error of read.errors)
