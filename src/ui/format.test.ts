@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { requireDay } from '../core/calendar/dayNumber.ts';
 import {
+  againstBook,
   aboutDegrees,
   explanationInput,
   counted,
@@ -14,6 +15,18 @@ import {
 } from './format.ts';
 
 const day = requireDay('2027-04-12');
+
+describe('against the book', () => {
+  it('slower, quicker, and as it says within three in a hundred', () => {
+    expect([1.09, 0.8, 1.024, 0.976, 1.03].map(againstBook)).toEqual([
+      '9% slower than the book says',
+      '20% quicker than the book says',
+      'as the book says',
+      'as the book says',
+      '3% slower than the book says',
+    ]);
+  });
+});
 
 describe('figures as they are read', () => {
   it('writes temperatures in the reader’s scale', () => {

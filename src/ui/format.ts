@@ -129,3 +129,13 @@ export function explanationInput(input: ExplanationInput, unit: TemperatureUnit)
   if (input.date !== undefined) return `${input.name} ${shortDay(dayFromIso(input.date)!)}`;
   return `${input.name} ${input.value ?? ''}`;
 }
+
+/** Nearer to the book's time than this is as the book says. */
+const AS_THE_BOOK_percent = 3;
+
+/** How a time of the house's own stands against the book's, such as "9% slower than the book says". */
+export function againstBook(factor: number): string {
+  const percent = Math.round(100 * Math.abs(factor - 1));
+  if (percent < AS_THE_BOOK_percent) return 'as the book says';
+  return `${percent}% ${factor > 1 ? 'slower' : 'quicker'} than the book says`;
+}

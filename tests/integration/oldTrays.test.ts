@@ -67,6 +67,11 @@ describe('trays of years before', () => {
 
     const page = (await send(app, 'GET', '/books/seasons')).body as string;
     expect(page).toContain('trays.csv');
+    const crops = (await send(app, 'GET', '/api/crops')).body as { id: number; name: string }[];
+    const book = `/books/crops?crop=${crops.find(({ name }) => name === 'tomato')!.id}`;
+    expect((await send(app, 'GET', book)).body).toMatch(
+      /\d+ trays of your own: half up \d+% slower than the book says/,
+    );
     const fileId = 1;
     expect((await send(app, 'PATCH', `/api/old-trays/${fileId}`, { leftOut: true })).status).toBe(200);
     expect(await halfUp(id)).toBe(before);

@@ -4,7 +4,7 @@ import type { Person } from '../../core/house/people.ts';
 import { requireDay } from '../../core/calendar/dayNumber.ts';
 import { DateOrderChoice, FileFaults, type DateOrder } from '../../ui/FileImport.tsx';
 import { call, freshKey, trouble } from '../../ui/call.ts';
-import { counted, shortDay } from '../../ui/format.ts';
+import { againstBook, counted, shortDay } from '../../ui/format.ts';
 import { WrittenBy } from '../../ui/PersonMark.tsx';
 
 interface Props {
@@ -101,7 +101,7 @@ export function OldTrays({ files, people, unit }: Props) {
                   <th>Crop</th>
                   <th className="r">Trays</th>
                   <th>Sown</th>
-                  <th>Half up, against the book</th>
+                  <th>Half up</th>
                 </tr>
               </thead>
               <tbody>
@@ -153,10 +153,4 @@ export function OldTrays({ files, people, unit }: Props) {
       )}
     </>
   );
-}
-
-/** A share of the book's time in words. */
-function againstBook(factor: number): string {
-  const percent = Math.round(100 * Math.abs(factor - 1));
-  return percent === 0 ? 'as the book says' : `${percent}% ${factor > 1 ? 'slower' : 'quicker'}`;
 }
