@@ -85,7 +85,9 @@ async function startJobsBeside(): Promise<() => Promise<void>> {
       httpProvider(config.forecastUrl ?? service!.url, at, service ? DEMO_SERVICE : undefined),
     );
   }
-  const jobs = await startJobs(config.databaseUrl, { ...heatJobs(db), ...(forecast ? { forecast } : {}) });
+  const jobs = await startJobs(config.databaseUrl, { ...heatJobs(db), ...(forecast ? { forecast } : {}) }, (name) =>
+    askForJob(db, name),
+  );
   if (forecast) {
     // A service that is quick has answered before the first page is asked for; one that is slow is not waited for.
     const asked = jobs.done('forecast', FIRST_ms);

@@ -4,7 +4,7 @@ import { connect } from '../../src/db/connect.ts';
 import { inTransaction } from '../../src/db/inTransaction.ts';
 import { askForJob } from '../../src/db/house/jobs.ts';
 import { migrateUp } from '../../src/db/migrate.ts';
-import { prepareJobs, startJobs, type Job, type Jobs } from '../../src/server/house/jobs.ts';
+import { clearFailed, prepareJobs, startJobs, type Job, type Jobs } from '../../src/server/house/jobs.ts';
 import { newDatabase } from '../support/app.ts';
 
 const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
@@ -13,8 +13,8 @@ describe('jobs beside the pages', () => {
   let url: string;
   let db: Sequelize;
   const started: Jobs[] = [];
-  const start = async (jobs: Parameters<typeof startJobs>[1], address = url) => {
-    const one = await startJobs(address, jobs);
+  const start = async (jobs: Parameters<typeof startJobs>[1], every_ms?: Parameters<typeof startJobs>[3]) => {
+    const one = await startJobs(url, jobs, (name) => askForJob(db, name), every_ms);
     started.push(one);
     return one;
   };
@@ -67,7 +67,6 @@ describe('jobs beside the pages', () => {
     const once = jobs.done('tiers', 5_000);
     await askForJob(db, 'tiers');
     await once;
-    // By the clock it is looked at once a minute as well.
     expect(tiers).toHaveBeenCalled();
     await vi.waitFor(async () => expect(await waiting()).toEqual([]), { timeout: 5_000 });
   });
@@ -111,14 +110,47 @@ describe('jobs beside the pages', () => {
     await vi.waitFor(() => expect(tries).toBe(2), { timeout: 15_000 });
   });
 
-  it('goes on by itself when the database threw it out', async () => {
-    const alarms = vi.fn(async () => {});
+  it('goes on by itself when the database threw it out: at the start, while it waits, and while a job runs', async () => {
+    const thrownOut = () =>
+      db.query(
+        `SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = current_database() AND pid <> pg_backend_pid()`,
+      );
+    const asked = () => askForJob(db, 'alarms').catch(() => askForJob(db, 'alarms'));
+    let done = 0;
+    const alarms = vi.fn(async () => {
+      await pause(150);
+      done++;
+    });
     await start({ alarms });
-    await db.query(
-      `SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = current_database() AND pid <> pg_backend_pid()`,
-    );
-    await pause(200);
-    await askForJob(db, 'alarms').catch(() => askForJob(db, 'alarms'));
-    await vi.waitFor(() => expect(alarms).toHaveBeenCalled(), { timeout: 20_000 });
+    for (const wait_ms of [0, 300, 900]) {
+      const before = done;
+      await pause(wait_ms);
+      await thrownOut();
+      await pause(200);
+      await asked();
+      await vi.waitFor(() => expect(done).toBeGreaterThan(before), { timeout: 20_000 });
+    }
+    const calls = alarms.mock.calls.length;
+    await asked();
+    await vi.waitFor(() => expect(alarms.mock.calls.length).toBe(calls + 1), { timeout: 20_000, interval: 10 });
+    await thrownOut();
+    await pause(400);
+    await asked();
+    await vi.waitFor(() => expect(done).toBeGreaterThan(calls + 1), { timeout: 20_000 });
+  });
+
+  it('is asked for by the clock, on each server, and one that fails again and again is still asked for', async () => {
+    const tiers = vi.fn(async () => {
+      throw new Error('not today');
+    });
+    const quick = { forecast: 60_000, alarms: 60_000, retention: 60_000, tiers: 300 };
+    await Promise.all([start({ tiers }, quick), start({ tiers }, quick)]);
+    await vi.waitFor(() => expect(tiers.mock.calls.length).toBeGreaterThan(5), { timeout: 15_000 });
+    await Promise.all(started.splice(0).map((one) => one.stop()));
+    await askForJob(db, 'tiers');
+    await db.query('UPDATE graphile_worker._private_jobs SET attempts = max_attempts, locked_at = NULL, key = NULL');
+    await askForJob(db, 'alarms');
+    await clearFailed(url);
+    expect(await waiting()).toEqual(['alarms']);
   });
 });
