@@ -1,4 +1,4 @@
-import { libraryCrops } from '../src/server/house/setup.ts';
+import { libraryCrops } from '../bin/libraryCrops.ts';
 import { randomChain, tryChain } from '../tests/support/randomChains.ts';
 import { row, type Figures } from './form.ts';
 

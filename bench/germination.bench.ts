@@ -14,7 +14,7 @@ import { hillFit } from '../src/core/germination/hillFit.ts';
 import { learn, trayEstimate } from '../src/core/germination/learning.ts';
 import { upShare } from '../src/core/germination/belief.ts';
 import { seededRandom } from '../src/core/numerics/random.ts';
-import { libraryCrops } from '../src/server/house/setup.ts';
+import { libraryCrops } from '../bin/libraryCrops.ts';
 
 const now = (): number => performance.now();
 function quantile(values: readonly number[], q: number): number {

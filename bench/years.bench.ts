@@ -6,7 +6,7 @@ import { migrateUp } from '../src/db/migrate.ts';
 import { readWorld } from '../src/db/house/world.ts';
 import { learnedFor } from '../src/core/germination/learned.ts';
 import { readSeason } from '../src/server/plan/season.ts';
-import { setUp } from '../src/server/house/setup.ts';
+import { setUp } from '../bin/setUp.ts';
 import { key, newDatabase, send, startApp, type App } from '../tests/support/app.ts';
 import {
   logBetween,

@@ -2,7 +2,8 @@ import { connect } from '../src/db/connect.ts';
 import { migrateUp } from '../src/db/migrate.ts';
 import { log } from '../src/server/log.ts';
 import { prepareJobs } from '../src/server/house/jobs.ts';
-import { setUp, whatIsThere } from '../src/server/house/setup.ts';
+import { whatIsThere } from '../src/db/house/whatIsThere.ts';
+import { setUp } from './setUp.ts';
 import { demoSeed, emptySeed } from './seeds.ts';
 
 /**

@@ -1,5 +1,6 @@
 import { requireDay } from '../src/core/calendar/dayNumber.ts';
-import { libraryCrops, type NurserySeed } from '../src/server/house/setup.ts';
+import { libraryCrops } from './libraryCrops.ts';
+import type { NurserySeed } from './setUp.ts';
 import { DEMO_STOCK, USUAL_STOCK } from '../simulators/demoPotting.ts';
 import { DEMO_YEARS, demoWeather } from '../simulators/demoWeather.ts';
 import {

@@ -11,7 +11,7 @@ import { heatJobs } from '../src/server/heat/heatJobs.ts';
 import { startJobs, type Job } from '../src/server/house/jobs.ts';
 import { askForJob } from '../src/db/house/jobs.ts';
 import { httpProvider } from '../src/server/weather/forecastProvider.ts';
-import { whatIsThere } from '../src/server/house/setup.ts';
+import { whatIsThere } from '../src/db/house/whatIsThere.ts';
 import { Bridge } from '../src/server/heat/bridge.ts';
 import { joinBroker, startBroker, type Link } from '../src/server/heat/broker.ts';
 import { DEMO_SITE, DEMO_ZONES } from '../simulators/demoHeat.ts';

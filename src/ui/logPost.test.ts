@@ -3,7 +3,7 @@ import { call, freshKey, trouble } from './call.ts';
 import { dropLine, keptLines, postLine, sendKept } from './logPost.ts';
 
 const store = new Map<string, string>();
-const line = (idempotencyKey: string) => ({ idempotencyKey, kind: 'note', day: '2027-04-12' });
+const line = (idempotencyKey: string) => ({ idempotencyKey, kind: 'note' as const, day: '2027-04-12' });
 const answer = (status: number, body: object) => new Response(JSON.stringify(body), { status });
 let clock_ms = 0;
 

@@ -1,4 +1,4 @@
-import type { PlantingDetails } from '../core/batch/event.ts';
+import type { LogLine } from '../contracts/batch/batches.ts';
 import { call, type Answer } from './call.ts';
 import { personHere } from './who.ts';
 
@@ -6,20 +6,6 @@ import { personHere } from './who.ts';
 export interface Logged {
   readonly eventId: number;
   readonly repeated: boolean;
-}
-
-/** A log line as the screens send it. */
-export interface LogLine {
-  readonly idempotencyKey: string;
-  readonly kind: string;
-  readonly day: string;
-  readonly count?: number | null;
-  readonly placeId?: number | null;
-  readonly note?: string;
-  readonly cause?: string;
-  readonly correctsId?: number | null;
-  readonly tray?: number | null;
-  readonly planting?: PlantingDetails | null;
 }
 
 /** A line on this device that the application has not taken yet. */

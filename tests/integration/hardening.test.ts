@@ -13,7 +13,7 @@ import { readTries } from '../../src/db/weather/site.ts';
 import { forecastJob } from '../../src/server/weather/forecastJob.ts';
 import { httpProvider } from '../../src/server/weather/forecastProvider.ts';
 import { morningOf } from '../../src/server/clock.ts';
-import { setUp } from '../../src/server/house/setup.ts';
+import { setUp } from '../../bin/setUp.ts';
 import { madeUpForecast, startWeatherService, type WeatherService } from '../../simulators/weatherService.ts';
 import { key, newDatabase, send, startApp, type App } from '../support/app.ts';
 

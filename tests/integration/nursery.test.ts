@@ -9,7 +9,7 @@ import { readWorld } from '../../src/db/house/world.ts';
 import { type World } from '../../src/core/house/world.ts';
 import { nowAt } from '../../src/server/clock.ts';
 import { workOut } from '../../src/core/plan/season.ts';
-import { setUp } from '../../src/server/house/setup.ts';
+import { setUp } from '../../bin/setUp.ts';
 import { workCalendar } from '../../src/server/house/takeAlong.ts';
 import { key, newDatabase, send, startApp, type App } from '../support/app.ts';
 

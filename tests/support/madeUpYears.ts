@@ -8,7 +8,7 @@ import { insertBatch, insertEvent } from '../../src/db/batch/batches.ts';
 import { DEMO_NURSERY, DEMO_OUTSIDE, DEMO_PEOPLE, DEMO_PLACES, USUAL_CONTAINERS } from '../../simulators/demoBooks.ts';
 import { USUAL_STOCK } from '../../simulators/demoPotting.ts';
 import { USUAL_COVERS } from '../../simulators/demoPlanting.ts';
-import type { NurserySeed } from '../../src/server/house/setup.ts';
+import type { NurserySeed } from '../../bin/setUp.ts';
 import { chanceOf, gammaDraw, otherTray, type OtherLot } from '../calibration/otherTrays.ts';
 
 /** Temperature of the made-up nursery's chamber, steady: what a tray had is known. */

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { EVENT_KINDS, SIGNS, ESTABLISHMENT_RESULTS } from '../../core/batch/event.ts';
+import { ESTABLISHMENT_RESULTS, LOGGABLE_KINDS, SIGNS } from '../../core/batch/event.ts';
 import { LEAST_SURE_frac, MOST_SURE_frac } from '../../core/plan/placement/planning.ts';
 import { FAILURES } from '../../core/batch/failures.ts';
 import { offHeatInput } from '../house/settings.ts';
@@ -75,15 +75,10 @@ export const idempotencyKey = z
 export const batchPatch = batchInput.partial().extend({ version, note: z.string().trim().max(2000).optional() });
 export type BatchPatch = z.infer<typeof batchPatch>;
 
-/** Kinds a person may log; splits and plan changes are written by their own calls. */
-export const LOGGABLE = EVENT_KINDS.filter(
-  (kind) => !['split-out', 'split-in', 'edited', 'voided', 'restored'].includes(kind),
-);
-
 export const eventInput = z
   .strictObject({
     idempotencyKey,
-    kind: z.enum(LOGGABLE as [string, ...string[]]),
+    kind: z.enum(LOGGABLE_KINDS),
     day: isoDay('day'),
     count: wholeNumber('number', 0, MOST_PLANTS * 4)
       .nullable()
@@ -122,6 +117,8 @@ export const eventInput = z
       ctx.addIssue({ code: 'custom', path: ['count'], message: 'leaves: say how many true leaves' });
   });
 export type EventInput = z.infer<typeof eventInput>;
+/** The same as the screens send it: what is not said is left out. */
+export type LogLine = Readonly<z.input<typeof eventInput>>;
 
 export const splitInput = z.strictObject({
   idempotencyKey,

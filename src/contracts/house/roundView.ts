@@ -1,3 +1,4 @@
+import type { LoggableKind } from '../../core/batch/event.ts';
 import type { JobKind } from '../../core/batch/work.ts';
 
 /** A job as the round shows it. Days are day numbers. */
@@ -8,7 +9,7 @@ export interface RoundJob {
   readonly name: string;
   readonly kind: JobKind;
   readonly words: string;
-  readonly eventKind: string;
+  readonly eventKind: LoggableKind;
   /** Cause that goes with it in the log. */
   readonly cause: string;
   /** Word of the button that logs it as it stands. */

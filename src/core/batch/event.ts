@@ -32,6 +32,13 @@ export const EVENT_KINDS = [
 ] as const;
 export type EventKind = (typeof EVENT_KINDS)[number];
 
+/** Kinds a person logs; splits, changes of plan and voiding are written by calls of their own. */
+const OF_OWN_CALLS = ['split-out', 'split-in', 'edited', 'voided', 'restored'] as const;
+export type LoggableKind = Exclude<EventKind, (typeof OF_OWN_CALLS)[number]>;
+export const LOGGABLE_KINDS = EVENT_KINDS.filter(
+  (kind): kind is LoggableKind => !(OF_OWN_CALLS as readonly EventKind[]).includes(kind),
+);
+
 export const EVENT_WORDS: Readonly<Record<EventKind, string>> = {
   sown: 'Sown',
   arrived: 'Plugs arrived',

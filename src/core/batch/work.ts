@@ -1,5 +1,5 @@
 import type { DayNumber } from '../calendar/dayNumber.ts';
-import { SIGN_WORDS, type EventKind } from './event.ts';
+import { SIGN_WORDS, type LoggableKind } from './event.ts';
 import type { Progress } from './progress.ts';
 import { containerNow, planAsItStands } from './progress.ts';
 import type { BatchState } from './reduce.ts';
@@ -37,7 +37,7 @@ export const JOB_WORDS: Readonly<Record<JobKind, string>> = {
 };
 
 /** The event one tap logs for a job. */
-export const JOB_EVENT: Readonly<Record<JobKind, EventKind>> = {
+export const JOB_EVENT: Readonly<Record<JobKind, LoggableKind>> = {
   treat: 'treated',
   sow: 'sown',
   arrive: 'arrived',
@@ -69,7 +69,7 @@ export interface Job {
   readonly why: string;
   readonly whyDay: DayNumber | null;
   /** What one tap logs, where it is not the job's usual line. */
-  readonly logs?: { readonly kind: EventKind; readonly cause: string };
+  readonly logs?: { readonly kind: LoggableKind; readonly cause: string };
 }
 
 /** A batch's ladder as it stands. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { DEMO_OUTSIDE, DEMO_PLACES, USUAL_CONTAINERS } from '../../../simulators/demoBooks.ts';
-import { libraryCrops } from '../../server/house/setup.ts';
+import { libraryCrops } from '../../../bin/libraryCrops.ts';
 import type { BatchEvent, PottingDetails } from '../batch/event.ts';
 import { batchProgress, checksOf, containerNow } from '../batch/progress.ts';
 import { reduceLog } from '../batch/reduce.ts';

@@ -8,7 +8,8 @@ import { ExplanationText } from '../../ui/ExplanationText.tsx';
 import { call, freshKey, trouble } from '../../ui/call.ts';
 import { Field } from '../../ui/Field.tsx';
 import { shortDay, spokenDay, outWords, punctualityWords } from '../../ui/format.ts';
-import { postLine, type LogLine } from '../../ui/logPost.ts';
+import type { LogLine } from '../../contracts/batch/batches.ts';
+import { postLine } from '../../ui/logPost.ts';
 import { WrittenBy } from '../../ui/PersonMark.tsx';
 import { LogForm } from './LogForm.tsx';
 import { BatchSeason } from './BatchSeason.tsx';
@@ -288,7 +289,7 @@ function Log({
                       className="link-btn"
                       onClick={() => {
                         const line = {
-                          kind: 'withdrawn',
+                          kind: 'withdrawn' as const,
                           day: isoFromDay(data.today),
                           correctsId: event.id,
                         };

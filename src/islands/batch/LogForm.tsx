@@ -1,14 +1,14 @@
 import { inUse } from '../../core/books/inUse.ts';
 import { useId, useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
-import { EVENT_WORDS, type EventKind, type Phase } from '../../core/batch/event.ts';
+import { EVENT_WORDS, type LoggableKind, type Phase } from '../../core/batch/event.ts';
 import type { BatchPageData } from '../../contracts/batch/batchPage.ts';
 import type { EventRecord } from '../../core/batch/record.ts';
 import { Field, SelectField } from '../../ui/Field.tsx';
-import type { LogLine } from '../../ui/logPost.ts';
+import type { LogLine } from '../../contracts/batch/batches.ts';
 
 /** What can be logged next, the likeliest first. */
-const NEXT: Readonly<Record<Phase, readonly EventKind[]>> = {
+const NEXT: Readonly<Record<Phase, readonly LoggableKind[]>> = {
   planned: ['sown', 'treated', 'note'],
   sown: ['counted', 'emerged', 'off-heat', 'moved', 'note'],
   emerged: ['off-heat', 'counted', 'potted', 'moved', 'note'],
@@ -18,7 +18,7 @@ const NEXT: Readonly<Record<Phase, readonly EventKind[]>> = {
   planted: ['note'],
   ended: ['note'],
 };
-const WITH_COUNT: readonly EventKind[] = [
+const WITH_COUNT: readonly LoggableKind[] = [
   'sown',
   'counted',
   'emerged',
@@ -38,8 +38,8 @@ interface Props {
 /** Logs anything that can follow, or corrects a line with one of the same kind. */
 export function LogForm({ data, correcting, onPost }: Props) {
   const id = useId();
-  const kinds = correcting ? [correcting.kind] : NEXT[data.phase];
-  const [kind, setKind] = useState<EventKind>(kinds[0]!);
+  const kinds = correcting ? [correcting.kind as LoggableKind] : NEXT[data.phase];
+  const [kind, setKind] = useState<LoggableKind>(kinds[0]!);
   const [count, setCount] = useState(correcting?.count === null || !correcting ? '' : String(correcting.count));
   const [placeId, setPlaceId] = useState<number | null>(correcting?.placeId ?? null);
   const [day, setDay] = useState(isoFromDay(correcting?.day ?? data.today));
@@ -76,7 +76,7 @@ export function LogForm({ data, correcting, onPost }: Props) {
           className="input"
           value={kind}
           disabled={kinds.length === 1}
-          onChange={(e) => setKind(e.target.value as EventKind)}
+          onChange={(e) => setKind(e.target.value as LoggableKind)}
         >
           {kinds.map((k) => (
             <option key={k} value={k}>

@@ -4,7 +4,8 @@ import type { Phase } from '../../core/batch/event.ts';
 import type { Verdict } from '../../core/germination/verdict.ts';
 import { freshKey, trouble } from '../../ui/call.ts';
 import { counted, shortDay } from '../../ui/format.ts';
-import { postLine, type LogLine } from '../../ui/logPost.ts';
+import type { LogLine } from '../../contracts/batch/batches.ts';
+import { postLine } from '../../ui/logPost.ts';
 import { reasonOf, VERDICT_WORDS, BAD } from './words.ts';
 
 interface Props {
@@ -66,7 +67,7 @@ export function CountPad(props: Props) {
       const emerged = {
         idempotencyKey: freshKey(),
         day: isoFromDay(today),
-        kind: 'emerged',
+        kind: 'emerged' as const,
         count: tray === null ? count : null,
       };
       await postLine(batchId, emerged);

@@ -2,7 +2,8 @@ import { useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import type { LeftOut } from '../../contracts/germination/emergence.ts';
 import { freshKey, trouble } from '../../ui/call.ts';
-import { postLine, type LogLine } from '../../ui/logPost.ts';
+import type { LogLine } from '../../contracts/batch/batches.ts';
+import { postLine } from '../../ui/logPost.ts';
 
 /** Why a batch should teach the house nothing. */
 const REASONS = [

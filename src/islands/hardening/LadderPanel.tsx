@@ -5,7 +5,7 @@ import { degreesWords, COVER_WORDS } from '../../core/hardening/words.ts';
 import { windWords } from '../../core/units/words.ts';
 import { ExplanationText } from '../../ui/ExplanationText.tsx';
 import { counted, shortDay, expectedWords, spokenDay } from '../../ui/format.ts';
-import type { LogLine } from '../../ui/logPost.ts';
+import type { LogLine } from '../../contracts/batch/batches.ts';
 import { endWords } from './LadderRow.tsx';
 
 interface Props {

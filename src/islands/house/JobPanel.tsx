@@ -2,7 +2,7 @@ import { useId, useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import type { RoundJob } from '../../contracts/house/roundView.ts';
 import { counted } from '../../ui/format.ts';
-import type { LogLine } from '../../ui/logPost.ts';
+import type { LogLine } from '../../contracts/batch/batches.ts';
 
 interface Props {
   readonly job: RoundJob;
@@ -22,7 +22,7 @@ export function JobPanel({ job, today, onLog }: Props) {
   const counting = job.count !== null && job.kind !== 'rung';
   const half = looking && job.expected_count !== null && count >= job.expected_count / 2;
 
-  async function save(kind: string, said: string): Promise<void> {
+  async function save(kind: LogLine['kind'], said: string): Promise<void> {
     const line = {
       kind,
       day,

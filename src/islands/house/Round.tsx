@@ -3,7 +3,8 @@ import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import type { RoundJob, RoundPlace, RoundView } from '../../contracts/house/roundView.ts';
 import { call, freshKey, trouble } from '../../ui/call.ts';
 import { counted, dayNight, spokenDay } from '../../ui/format.ts';
-import { KEPT_CHANGED, postLine, type LogLine } from '../../ui/logPost.ts';
+import type { LogLine } from '../../contracts/batch/batches.ts';
+import { KEPT_CHANGED, postLine } from '../../ui/logPost.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
 import { JobPanel } from './JobPanel.tsx';
 
@@ -70,7 +71,7 @@ export function Round({ initial }: { readonly initial: RoundView }) {
 
   async function undo(item: Done): Promise<void> {
     const line = {
-      kind: 'withdrawn',
+      kind: 'withdrawn' as const,
       day: isoFromDay(view.today),
       correctsId: item.eventId,
       note: 'undone on the round',

@@ -7,7 +7,7 @@ import type { BatchOdds } from '../../core/planting/odds.ts';
 import type { GateView, PlantLine, PlantView } from '../../contracts/hardening/hardenViews.ts';
 import { ExplanationText } from '../../ui/ExplanationText.tsx';
 import { counted, shortDay, expectedWords, spokenDay } from '../../ui/format.ts';
-import type { LogLine } from '../../ui/logPost.ts';
+import type { LogLine } from '../../contracts/batch/batches.ts';
 import { tryOdds } from './tryOdds.ts';
 
 interface Props {

@@ -6,7 +6,8 @@ import { degreesWords } from '../../core/hardening/words.ts';
 import type { PlantedLine, PlantLine, PlantView } from '../../contracts/hardening/hardenViews.ts';
 import { call, freshKey, trouble } from '../../ui/call.ts';
 import { counted, shortDay, spokenDay } from '../../ui/format.ts';
-import { postLine, type LogLine } from '../../ui/logPost.ts';
+import type { LogLine } from '../../contracts/batch/batches.ts';
+import { postLine } from '../../ui/logPost.ts';
 import { ForecastAge } from '../weather/SkyRow.tsx';
 import { BatchGates } from './BatchGates.tsx';
 

@@ -137,10 +137,10 @@ export async function logEvent(batchId: number, input: EventInput): Promise<Logg
     const events = await readEvents(database(), batchId, transaction);
     const event: NewEvent = {
       batchId,
-      kind: input.kind as EventKind,
+      kind: input.kind,
       day,
       count: input.count,
-      placeId: input.placeId ?? placeByKind(input.kind as EventKind, batch.plan),
+      placeId: input.placeId ?? placeByKind(input.kind, batch.plan),
       note: input.note,
       cause: input.cause,
       correctsId: input.correctsId,

@@ -1,16 +1,13 @@
-import type { EventKind } from '../../core/batch/event.ts';
-import type { Person } from '../../core/house/people.ts';
-import { inTransaction, signAs } from '../../db/inTransaction.ts';
-import { readFile } from 'node:fs/promises';
+import type { EventKind } from '../src/core/batch/event.ts';
+import type { Person } from '../src/core/house/people.ts';
+import { inTransaction, signAs } from '../src/db/inTransaction.ts';
 import type { Sequelize } from 'sequelize';
-import { isoFromDay, requireDay, weekdayOf } from '../../core/calendar/dayNumber.ts';
-import type { BatchPlan } from '../../core/plan/batchPlan.ts';
-import type { Container } from '../../core/books/container.ts';
-import type { Crop } from '../../core/books/crop.ts';
-import type { Place } from '../../core/books/place.ts';
-import { cropsFromLibrary, type LibraryTexts } from '../../contracts/books/cropLibrary.ts';
-import type { DemoClock } from '../../core/house/nursery.ts';
-import { insertBatch, insertEvent, type NewEvent } from '../../db/batch/batches.ts';
+import { isoFromDay, requireDay, weekdayOf } from '../src/core/calendar/dayNumber.ts';
+import type { BatchPlan } from '../src/core/plan/batchPlan.ts';
+import type { Container } from '../src/core/books/container.ts';
+import type { Place } from '../src/core/books/place.ts';
+import type { DemoClock } from '../src/core/house/nursery.ts';
+import { insertBatch, insertEvent, type NewEvent } from '../src/db/batch/batches.ts';
 import {
   ContainerModel,
   CropModel,
@@ -18,26 +15,28 @@ import {
   PlaceModel,
   PlacePeriodModel,
   VarietyModel,
-} from '../../db/books/models.ts';
-import { NurseryModel, PersonModel } from '../../db/house/models.ts';
-import { FeedModel, MixModel, StockItemModel } from '../../db/potting/models.ts';
-import { insertStockMoves } from '../../db/potting/potting.ts';
-import { writeWeather } from '../../db/weather/weather.ts';
-import type { WeatherDay } from '../../core/weather/weatherDay.ts';
-import type { PottingSeed } from '../../contracts/potting/potting.ts';
-import { insertZone, readSensors, readZones } from '../../db/heat/heat.ts';
-import { downSample, insertHours, insertReadings } from '../../db/heat/readings.ts';
-import { PROGRAMMES } from '../../core/hardening/programme.ts';
-import type { SeedCover } from '../../contracts/hardening/hardening.ts';
-import type { SiteReadingInput } from '../../contracts/weather/siteReadings.ts';
-import { CoverModel, ProgrammeModel } from '../../db/hardening/models.ts';
-import { insertReading } from '../../db/weather/site.ts';
-import type { ZoneSpec } from '../../core/heat/zone.ts';
-import { setClosed } from '../../db/house/seasons.ts';
-import { readWorld } from '../../db/house/world.ts';
-import { morningOf, nowAt } from '../clock.ts';
-import { workOut } from '../../core/plan/season.ts';
-import { foldInto } from './seasons.ts';
+} from '../src/db/books/models.ts';
+import { NurseryModel, PersonModel } from '../src/db/house/models.ts';
+import { FeedModel, MixModel, StockItemModel } from '../src/db/potting/models.ts';
+import { insertStockMoves } from '../src/db/potting/potting.ts';
+import { writeWeather } from '../src/db/weather/weather.ts';
+import type { WeatherDay } from '../src/core/weather/weatherDay.ts';
+import type { PottingSeed } from '../src/contracts/potting/potting.ts';
+import { insertZone, readSensors, readZones } from '../src/db/heat/heat.ts';
+import { downSample, insertHours, insertReadings } from '../src/db/heat/readings.ts';
+import { PROGRAMMES } from '../src/core/hardening/programme.ts';
+import type { SeedCover } from '../src/contracts/hardening/hardening.ts';
+import type { SiteReadingInput } from '../src/contracts/weather/siteReadings.ts';
+import { CoverModel, ProgrammeModel } from '../src/db/hardening/models.ts';
+import { insertReading } from '../src/db/weather/site.ts';
+import type { ZoneSpec } from '../src/core/heat/zone.ts';
+import { setClosed } from '../src/db/house/seasons.ts';
+import { readWorld } from '../src/db/house/world.ts';
+import { morningOf, nowAt } from '../src/server/clock.ts';
+import { workOut } from '../src/core/plan/season.ts';
+import { libraryCrops } from './libraryCrops.ts';
+import { whatIsThere } from '../src/db/house/whatIsThere.ts';
+import { foldInto } from '../src/server/house/seasons.ts';
 
 /** The nursery a start begins with. */
 export interface NurserySeed {
@@ -75,26 +74,6 @@ interface SeedReadings {
   readonly at_ms: readonly number[];
   readonly columns: Readonly<Record<'medium' | 'bed' | 'air' | 'heater' | 'set', readonly number[]>>;
   readonly outside: readonly number[];
-}
-
-/** What stands in the database: nothing, the demo, or a real nursery. */
-export async function whatIsThere(): Promise<'nothing' | 'demo' | 'nursery'> {
-  const row = await NurseryModel.findByPk(1, { raw: true });
-  if (!row) return 'nothing';
-  return row.demoClock ? 'demo' : 'nursery';
-}
-
-/** The crop library that ships with the application. */
-export async function libraryCrops(): Promise<Crop[]> {
-  const read = (name: string) => readFile(new URL(`../../stores/${name}`, import.meta.url), 'utf8');
-  const texts: LibraryTexts = {
-    crops: await read('crop-library.csv'),
-    tables: await read('crop-tables.csv'),
-    bolting: await read('crop-bolting.csv'),
-    emergenceDays: await read('emergence-days.csv'),
-    emergencePercent: await read('emergence-percent.csv'),
-  };
-  return cropsFromLibrary(texts);
 }
 
 /** Empties the database of the demo and writes a nursery in its place, all or nothing. Refuses to touch a real nursery. */
