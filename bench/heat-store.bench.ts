@@ -73,7 +73,7 @@ async function ingestion() {
   }
   await Promise.all(pending);
   const took_s = (performance.now() - start) / 1000;
-  const health = await send(app, 'GET', '/api/health');
+  const health = await send(app, 'GET', '/api/house/health');
   await Promise.all(clients.map((c) => c.endAsync(true)));
   await app.stop();
   return {

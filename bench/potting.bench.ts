@@ -77,7 +77,7 @@ async function pages(): Promise<object> {
     });
     const { id } = made.body as { id: number };
     const out: Record<string, object> = {};
-    for (const path of ['/pot', `/pot/sessions/${id}`, '/pot/stock', '/pot/feed']) {
+    for (const path of ['/potting', `/potting/sessions/${id}`, '/potting/stock', '/potting/feed']) {
       const times: number[] = [];
       let html = '';
       for (let i = 0; i < 45; i++) {

@@ -118,15 +118,15 @@ async function chains(): Promise<object> {
 
 const PAGES: readonly [string, number][] = [
   ['/', 120],
-  ['/season', 200],
-  ['/batches/new', 200],
-  ['/batches/1', 200],
+  ['/plan/season', 200],
+  ['/batch/new', 200],
+  ['/batch/1', 200],
   ['/books/crops', 200],
   ['/books/places', 200],
-  ['/books/take-along', 200],
-  ['/sow', 200],
-  ['/harden', 200],
-  ['/plant-out', 200],
+  ['/batch/take-along', 200],
+  ['/germination/sow', 200],
+  ['/hardening', 200],
+  ['/planting', 200],
   ['/weather', 200],
 ];
 
@@ -150,11 +150,11 @@ async function pages(): Promise<object> {
           const line = { idempotencyKey: `bench-${process.pid}-${i}`, kind: 'note', day: DEMO_TODAY, note: 'bench' };
           const body = JSON.stringify(line);
           const headers = { 'content-type': 'application/json' };
-          const logged = await fetch(`${app.url}/api/batches/${1 + i}/events`, { method: 'POST', headers, body });
+          const logged = await fetch(`${app.url}/api/batch/${1 + i}/events`, { method: 'POST', headers, body });
           if (logged.status !== 201) throw new Error(`the bench could not log: ${await logged.text()}`);
         }
         const began = performance.now();
-        await (await fetch(`${app.url}/season`)).text();
+        await (await fetch(`${app.url}/plan/season`)).text();
         if (i >= 20) (i % 2 === 0 ? cold : warm).push(performance.now() - began);
       }
       return {

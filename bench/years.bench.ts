@@ -129,15 +129,15 @@ async function figuresOf(
     for (let i = 0; i < n; i++) times.push(await timed(() => get(path)));
     return times;
   };
-  for (const path of ['/season', '/', `/batches/${firstBatch}`]) await many(path, 5);
-  const season = await many('/season');
+  for (const path of ['/plan/season', '/', `/batch/${firstBatch}`]) await many(path, 5);
+  const season = await many('/plan/season');
   const round = await many('/');
-  const still = quantile(await many('/api/round'), 0.5);
+  const still = quantile(await many('/api/house/round'), 0.5);
   // The day goes on: what was worked out for today is worked out again for the next who asks.
   const dayChanges: number[] = [];
   for (let day = today + 1; day <= today + 5; day++) {
     await setDay(db, day);
-    dayChanges.push(await timed(() => get('/api/round')));
+    dayChanges.push(await timed(() => get('/api/house/round')));
     // What is settled is kept once a day, beside.
     await new Promise((resolve) => setTimeout(resolve, 500));
   }
@@ -146,19 +146,19 @@ async function figuresOf(
   const rework: number[] = [];
   for (let i = 0; i < 15; i++) {
     const line = { idempotencyKey: key(), kind: 'note', day: isoFromDay(today), note: 'for the bench' };
-    const path = `/api/batches/${lastBatch - i}/events`;
+    const path = `/api/batch/${lastBatch - i}/events`;
     writes.push(await timed(() => sent(app, 'POST', path, line)));
-    rework.push((await timed(() => get('/api/round'))) - still);
+    rework.push((await timed(() => get('/api/house/round'))) - still);
   }
   return {
     dayChange_ms: quantile(dayChanges, 0.5),
     write_ms: quantile(writes, 0.5),
     rework_ms: Math.max(0, quantile(rework, 0.5)),
     seasonP95_ms: quantile(season, 0.95),
-    season_KB: (await get('/season')).length / 1024,
+    season_KB: (await get('/plan/season')).length / 1024,
     roundP95_ms: quantile(round, 0.95),
     round_KB: (await get('/')).length / 1024,
-    firstBatch_ms: quantile(await many(`/batches/${firstBatch}`), 0.5),
+    firstBatch_ms: quantile(await many(`/batch/${firstBatch}`), 0.5),
     memory_MB: memoryOf(app.pid),
   };
 }
@@ -183,9 +183,9 @@ async function learnedSpread(ids: ReadonlyMap<string, { readonly id: number }>):
 }
 
 async function close(app: App, year: number): Promise<void> {
-  const { body } = await send(app, 'GET', '/api/seasons');
+  const { body } = await send(app, 'GET', '/api/house/seasons');
   const season = (body as { id: number; name: string; version: number }[]).find((one) => one.name === String(year))!;
-  const closed = await send(app, 'POST', `/api/seasons/${season.id}/close`, { version: season.version });
+  const closed = await send(app, 'POST', `/api/house/seasons/${season.id}/close`, { version: season.version });
   if (closed.status !== 200) throw new Error(`season ${year} could not be closed: ${JSON.stringify(closed.body)}`);
 }
 

@@ -57,7 +57,7 @@ need_build() {
   [ "$(cat dist/.stamp 2>/dev/null)" = "$want" ] && return
   say "Building"
   rm -rf dist
-  { npx --no-install astro build && node bin/bundle.mjs; } >"$STATE_LOG" 2>&1 || { tail -n 40 "$STATE_LOG" >&2; die "The build failed"; }
+  { NODE_ENV=production npx --no-install astro build && node bin/bundle.mjs; } >"$STATE_LOG" 2>&1 || { tail -n 40 "$STATE_LOG" >&2; die "The build failed"; }
   echo "$want" >dist/.stamp
 }
 

@@ -14,4 +14,3 @@ export async function libraryCrops(): Promise<Crop[]> {
   };
   return cropsFromLibrary(texts);
 }
-

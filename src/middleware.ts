@@ -1,6 +1,7 @@
 import { defineMiddleware } from 'astro:middleware';
 import { ProblemError } from './contracts/problem.ts';
 import { databaseIsAway, problemOf, problemResponse } from './server/edge.ts';
+import { movedTo } from './server/movedAddresses.ts';
 import { methodsOf } from './server/knownCalls.ts';
 import { log } from './server/log.ts';
 import { awayPage } from './server/house/awayPage.ts';
@@ -39,6 +40,7 @@ async function answer(
 ): Promise<Response> {
   const { request, url } = context;
   const isApi = url.pathname.startsWith('/api/');
+  const moved = movedTo(url.pathname);
   if (!knownHost(request)) {
     return problemResponse({
       type: 'about:blank',
@@ -55,6 +57,7 @@ async function answer(
       detail: 'Changes are taken only from the application’s own pages.',
     });
   }
+  if (moved !== null && request.method === 'GET') return context.redirect(moved + url.search, 301);
   if (isApi) {
     const wrong = wrongCall(request.method, url.pathname);
     if (wrong) return wrong;

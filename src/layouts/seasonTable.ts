@@ -40,7 +40,7 @@ function row({ batch, name, state, progress, fault, plants }: BatchView, thisYea
         ? state.phase
         : punctualityWords(kind, progress.late_days);
   return (
-    `<tr><td><a href="/batches/${batch.id}">${escaped(name)}</a></td><td>${escaped(batch.code)}</td>` +
+    `<tr><td><a href="/batch/${batch.id}">${escaped(name)}</a></td><td>${escaped(batch.code)}</td>` +
     `<td class="r">${batch.plan.plantsWanted}</td><td class="r">${over ? plants.out_count : plants.expected_count}</td>${cells.join('')}` +
     `<td>${bad ? `<span class="tag bad">${words}</span>` : words}</td></tr>`
   );

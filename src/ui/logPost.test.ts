@@ -44,7 +44,7 @@ describe('a log line without a network', () => {
       return Promise.resolve(answer(201, { eventId: sent.length, repeated: false }));
     });
     expect(await sendKept()).toEqual({ sent: 2 });
-    expect(sent).toEqual(['/api/batches/1/events key-one-1', '/api/batches/2/events key-two-2']);
+    expect(sent).toEqual(['/api/batch/1/events key-one-1', '/api/batch/2/events key-two-2']);
     expect(keptLines()).toEqual([]);
     expect(await sendKept()).toEqual({ sent: 0 });
   });

@@ -73,7 +73,7 @@ function waits(answer: Answer<unknown>): boolean {
 export async function postLine(batchId: number, line: LogLine): Promise<Answer<Logged> | { kind: 'kept' }> {
   const personId = personHere();
   const kept = store({ batchId, line, at_ms: Date.now(), refused: null, personId });
-  const answer = await call<Logged>('POST', `/api/batches/${batchId}/events`, line, personId);
+  const answer = await call<Logged>('POST', `/api/batch/${batchId}/events`, line, personId);
   if (waits(answer)) return kept ? { kind: 'kept' } : answer;
   dropLine(line.idempotencyKey);
   return answer;
@@ -87,7 +87,7 @@ export async function sendKept(again = false): Promise<{ readonly sent: number }
   let sent = 0;
   for (const kept of keptLines()) {
     if (kept.refused !== null && !again) continue;
-    const answer = await call<Logged>('POST', `/api/batches/${kept.batchId}/events`, kept.line, kept.personId ?? null);
+    const answer = await call<Logged>('POST', `/api/batch/${kept.batchId}/events`, kept.line, kept.personId ?? null);
     if (waits(answer)) break;
     if (answer.kind === 'problem') store({ ...kept, refused: answer.problem.detail });
     else {

@@ -12,7 +12,7 @@ test('a new nursery: settings, places, a first batch, its sowing on the round', 
   await at('/');
   await expect(page.getByRole('heading', { name: 'A new nursery' })).toBeVisible();
 
-  await at('/books/settings');
+  await at('/house/settings');
   await page.getByLabel('Name of the nursery').fill('Lower Ings');
   await page.getByLabel('Temperatures in').selectOption('F');
   await page.getByLabel('Mean last frost').fill('31 May');
@@ -41,11 +41,11 @@ test('a new nursery: settings, places, a first batch, its sowing on the round', 
   }
   await expect(page.locator('main')).toContainText('64–72°F');
 
-  await at('/batches/new');
+  await at('/batch/new');
   await page.getByRole('combobox', { name: 'Crop' }).fill('lettuce');
   await page.keyboard.press('Enter');
   await page.getByLabel('Plants wanted').fill('60');
-  const today = ((await (await page.request.get(`${app.url}/api/clock`)).json()) as { today: string }).today;
+  const today = ((await (await page.request.get(`${app.url}/api/house/clock`)).json()) as { today: string }).today;
   const soon = new Date(Date.parse(today) + 20 * 86_400_000).toISOString().slice(0, 10);
   await page.getByLabel('Transplant date').fill(soon);
   await page.getByRole('button', { name: 'Choose the places myself' }).click();
@@ -56,14 +56,14 @@ test('a new nursery: settings, places, a first batch, its sowing on the round', 
   const before = new Date(Date.parse(earliest) - 86_400_000).toISOString().slice(0, 10);
   await page.getByLabel('Transplant date').fill(before);
   await page.getByRole('button', { name: 'Make this batch' }).click();
-  await page.waitForURL(/\/batches\/\d+$/);
+  await page.waitForURL(/\/batch\/\d+$/);
 
   await at('/');
   await page.getByRole('button', { name: 'Sown: Lettuce A' }).click();
   await expect(page.getByRole('status')).toContainText('Lettuce A: sown');
-  await at('/books/ledger');
+  await at('/batch/ledger');
   await expect(page.locator('tbody tr')).toHaveCount(1);
-  await at('/season');
+  await at('/plan/season');
   await expect(page.getByRole('complementary', { name: 'Beside the season' })).toContainText('No clashes');
   await page.getByRole('button', { name: 'Try it in 500 springs' }).click();
   await expect(page.getByRole('region', { name: 'Room in other springs' })).toContainText(
@@ -75,9 +75,9 @@ test('the database goes away while someone works: what was typed stays, the page
   page,
   complaints,
 }) => {
-  await open(page, `${app.url}/batches/1/edit`);
+  await open(page, `${app.url}/batch/1/edit`);
   await page.getByLabel('Plants wanted').fill('77');
-  await page.route('**/api/batches/1', (route) =>
+  await page.route('**/api/batch/1', (route) =>
     route.fulfill({
       status: 503,
       contentType: 'application/problem+json',
@@ -92,9 +92,9 @@ test('the database goes away while someone works: what was typed stays, the page
   await page.getByRole('button', { name: 'Save the change' }).click();
   await expect(page.getByRole('alert')).toContainText('Nothing was lost');
   await expect(page.getByLabel('Plants wanted')).toHaveValue('77');
-  await page.unroute('**/api/batches/1');
+  await page.unroute('**/api/batch/1');
   await page.getByRole('button', { name: 'Save the change' }).click();
-  await page.waitForURL(/\/batches\/1$/);
+  await page.waitForURL(/\/batch\/1$/);
   await expect(page.locator('dd').first()).toContainText(/\d/);
   complaints.length = 0;
 });

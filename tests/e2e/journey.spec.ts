@@ -2,7 +2,7 @@ import { readFile } from 'node:fs/promises';
 import { accessible, expect, open, test } from './page.ts';
 
 test('make a batch: the chain appears while typing, with reasons, the rule of weeks and ways out', async ({ page }) => {
-  await open(page, '/batches/new');
+  await open(page, '/batch/new');
   await page.getByRole('combobox', { name: 'Crop' }).fill('tom');
   await page.getByRole('option', { name: 'tomato' }).click();
   await page.getByLabel('Plants wanted').fill('120');
@@ -40,13 +40,13 @@ test('make a batch: the chain appears while typing, with reasons, the rule of we
   await expect(page.getByLabel('Plants wanted')).toHaveValue('ten');
   await page.getByLabel('Plants wanted').fill('120');
   await page.getByRole('button', { name: 'Make this batch' }).click();
-  await page.waitForURL(/\/batches\/\d+$/);
+  await page.waitForURL(/\/batch\/\d+$/);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Tomato/);
   await expect(page.getByRole('region', { name: 'Chain, planned against actual' })).toContainText('Plant out');
 });
 
 test('season: choose a batch, move its date by keys and by drag, see the chain follow, undo', async ({ page }) => {
-  await open(page, '/season');
+  await open(page, '/plan/season');
   const panel = page.getByRole('complementary', { name: 'Beside the season' });
   await expect(panel).toContainText('clash');
   await page
@@ -85,7 +85,7 @@ test('season: choose a batch, move its date by keys and by drag, see the chain f
   if (await keep.isVisible()) await keep.click();
   await expect(page.getByRole('status')).toContainText('goes out 29 May');
   // The table below follows without a reload, and says the day the drawing says.
-  const batches = (await (await page.request.get('/api/batches')).json()) as {
+  const batches = (await (await page.request.get('/api/batch')).json()) as {
     name: string;
     transplantOn: string;
     expected_out: { on: string };
@@ -110,7 +110,7 @@ async function choose(select: import('@playwright/test').Locator, words: RegExp)
 }
 
 async function codeOf(page: import('@playwright/test').Page, name: string): Promise<string> {
-  const batches = (await (await page.request.get('/api/batches')).json()) as { name: string; code: string }[];
+  const batches = (await (await page.request.get('/api/batch')).json()) as { name: string; code: string }[];
   return batches.find((b) => b.name === name)!.code;
 }
 
@@ -143,7 +143,7 @@ test('round: one tap logs, the count pad sees half up, the forecast moves, undo'
   await pad.getByRole('button', { name: 'Log pot up' }).click();
   await expect(page.getByRole('status')).toContainText('Tomato Ridge Ember B: logged');
   const batch = (
-    (await (await page.request.get('/api/batches')).json()) as {
+    (await (await page.request.get('/api/batch')).json()) as {
       name: string;
       plants: { inHand_count: number };
       phase: string;
@@ -164,33 +164,33 @@ test('round: a line logged without a network is kept and sent once when it is ba
   await context.setOffline(false);
   await page.evaluate(() => window.dispatchEvent(new Event('online')));
   await expect(page.getByText('kept on this device')).toHaveCount(0);
-  const batches = (await (await page.request.get('/api/batches')).json()) as { name: string; id: number }[];
+  const batches = (await (await page.request.get('/api/batch')).json()) as { name: string; id: number }[];
   const chard = batches.find((b) => b.name === 'Chard Lamp Post A')!;
-  const { log } = (await (await page.request.get(`/api/batches/${chard.id}`)).json()) as { log: { kind: string }[] };
+  const { log } = (await (await page.request.get(`/api/batch/${chard.id}`)).json()) as { log: { kind: string }[] };
   expect(log.filter((event) => event.kind === 'sown')).toHaveLength(1);
   complaints.length = 0;
 });
 
 test('a double tap counts once', async ({ page }) => {
-  const batches = (await (await page.request.get('/api/batches')).json()) as { name: string; id: number }[];
+  const batches = (await (await page.request.get('/api/batch')).json()) as { name: string; id: number }[];
   const parsley = batches.find((b) => b.name === 'Parsley Ferry Curl A')!;
-  await open(page, `/batches/${parsley.id}`);
+  await open(page, `/batch/${parsley.id}`);
   await page.getByRole('button', { name: 'Lose some' }).click();
   await page.getByLabel(/How many of/).fill('3');
   await Promise.all([page.waitForEvent('load'), page.getByRole('button', { name: 'Log the loss' }).dblclick()]);
-  const { log } = (await (await page.request.get(`/api/batches/${parsley.id}`)).json()) as { log: { kind: string }[] };
+  const { log } = (await (await page.request.get(`/api/batch/${parsley.id}`)).json()) as { log: { kind: string }[] };
   expect(log.filter((event) => event.kind === 'lost')).toHaveLength(1);
 });
 
 test('batch: lose some, split, correct, end', async ({ page }) => {
-  const batches = (await (await page.request.get('/api/batches')).json()) as {
+  const batches = (await (await page.request.get('/api/batch')).json()) as {
     name: string;
     id: number;
     plants: { inHand_count: number };
   }[];
   const leek = batches.find((b) => b.name === 'Leek Salt Road A')!;
   const ready = () => page.waitForSelector('[data-ready=true]');
-  await open(page, `/batches/${leek.id}`);
+  await open(page, `/batch/${leek.id}`);
   await page.getByRole('button', { name: 'Lose some' }).click();
   await page.getByLabel(/How many of/).fill('20');
   await page.getByLabel('Cause').fill('slugs');
@@ -213,15 +213,15 @@ test('batch: lose some, split, correct, end', async ({ page }) => {
 });
 
 test('two people change one batch: the second sees both versions and chooses', async ({ page }) => {
-  const batches = (await (await page.request.get('/api/batches')).json()) as {
+  const batches = (await (await page.request.get('/api/batch')).json()) as {
     name: string;
     id: number;
     version: number;
   }[];
   const basil = batches.find((b) => b.name === 'Basil Sweet Ferry B')!;
-  await open(page, `/batches/${basil.id}/edit`);
+  await open(page, `/batch/${basil.id}/edit`);
   await page.getByLabel('Plants wanted').fill('200');
-  const other = await page.request.patch(`/api/batches/${basil.id}`, {
+  const other = await page.request.patch(`/api/batch/${basil.id}`, {
     data: { version: basil.version, plantsWanted: 90 },
   });
   expect(other.status()).toBe(200);
@@ -230,12 +230,12 @@ test('two people change one batch: the second sees both versions and chooses', a
   await expect(stale).toContainText('Someone changed this');
   await expect(stale.locator('tr', { hasText: 'plantsWanted' })).toHaveText(/90.*200/);
   await stale.getByRole('button', { name: 'Save mine over it' }).click();
-  await page.waitForURL(/\/batches\/\d+$/);
+  await page.waitForURL(/\/batch\/\d+$/);
   await expect(page.locator('dd').first()).toHaveText('200');
 });
 
 test('take along: calendar and spreadsheets out, a file in with a preview', async ({ page }) => {
-  await open(page, '/books/take-along');
+  await open(page, '/batch/take-along');
   const [calendar] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('link', { name: 'Work as an iCalendar file' }).click(),
@@ -274,7 +274,7 @@ test('books: a crop’s curve follows its table; a place’s temperature moves t
   await expect(page.getByLabel('Best to sow at, °C')).toHaveValue('50');
 
   const sowing = async () =>
-    ((await (await page.request.get('/api/batches')).json()) as { name: string; planned: { on: string }[] }[]).find(
+    ((await (await page.request.get('/api/batch')).json()) as { name: string; planned: { on: string }[] }[]).find(
       (b) => b.name === 'Courgette Tin Whistle A',
     )!.planned[0]!.on;
   const before = await sowing();
@@ -289,7 +289,7 @@ test('books: a variety has figures of its own, refused where they make no crop w
   page,
 }) => {
   const one = async () =>
-    ((await (await page.request.get('/api/batches')).json()) as { name: string; planned: { on: string }[] }[]).find(
+    ((await (await page.request.get('/api/batch')).json()) as { name: string; planned: { on: string }[] }[]).find(
       (b) => b.name === 'Pumpkin Cart Wheel A',
     )!.planned[0]!.on;
   const before = await one();
@@ -368,7 +368,7 @@ test('the demo clock is set from the sky strip', async ({ page }) => {
   await page.getByRole('button', { name: 'set' }).click();
   await Promise.all([page.waitForEvent('load'), page.getByRole('button', { name: 'Next day' }).click()]);
   await expect(page.locator('#sky-today')).toHaveText('Tue 13 April');
-  await page.request.put('/api/clock', {
+  await page.request.put('/api/house/clock', {
     data: { setTo: '2027-04-12' },
     headers: { 'content-type': 'application/json' },
   });

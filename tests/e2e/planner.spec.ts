@@ -15,7 +15,7 @@ interface Season {
 }
 let n = 0;
 const key = () => `planner-spec-${Date.now()}-${n++}`;
-const season = async (page: Page) => (await (await page.request.get('/api/season')).json()) as Season;
+const season = async (page: Page) => (await (await page.request.get('/api/plan/season')).json()) as Season;
 /** What a plan of the season can change, to compare before and after. */
 const plans = ({ house, initial }: Season) => ({
   batches: initial.map(({ id, plan, pinned }) => ({ id, plan, pinned })),
@@ -23,13 +23,13 @@ const plans = ({ house, initial }: Season) => ({
 });
 const status = (page: Page) => page.getByRole('status').last();
 const changed = (page: Page) =>
-  page.waitForResponse((r) => r.url().endsWith('/api/season') && r.request().method() === 'GET');
+  page.waitForResponse((r) => r.url().endsWith('/api/plan/season') && r.request().method() === 'GET');
 
 test('plan the demo season from empty, take part of it, undo all', async ({ page }) => {
   test.setTimeout(120_000);
   const start = await season(page);
   const unsown = start.initial.filter((b) => b.state.phase === 'planned');
-  const emptied = await page.request.post('/api/season/plan', {
+  const emptied = await page.request.post('/api/plan/season/plan', {
     data: {
       idempotencyKey: key(),
       words: 'emptied',
@@ -43,7 +43,7 @@ test('plan the demo season from empty, take part of it, undo all', async ({ page
     },
   });
   expect(emptied.status()).toBe(201);
-  await open(page, '/season');
+  await open(page, '/plan/season');
   await expect(page.getByRole('region', { name: 'Clashes' })).toContainText('cannot be');
 
   // Cancelled: the plan is untouched.
@@ -88,7 +88,7 @@ test('plan the demo season from empty, take part of it, undo all', async ({ page
 
 test('drag a band to another place by mouse and by keys, with its consequences before it is kept', async ({ page }) => {
   const start = await season(page);
-  await open(page, '/season');
+  await open(page, '/plan/season');
   const panel = page.getByRole('complementary', { name: 'Beside the season' });
   const name = 'Zinnia Market Day A';
   await page.getByLabel('Batch', { exact: true }).selectOption({ label: await labelOf(page, name) });
@@ -127,7 +127,7 @@ test('drag a band to another place by mouse and by keys, with its consequences b
 
 test('solve a clash by an offer, pin a batch, undo both', async ({ page }) => {
   const start = await season(page);
-  await open(page, '/season');
+  await open(page, '/plan/season');
   const clashes = page.getByRole('region', { name: 'Clashes' });
   await expect(clashes).toBeVisible();
   const first = await clashes.locator('li').first().locator('p').first().innerText();
@@ -146,7 +146,7 @@ test('solve a clash by an offer, pin a batch, undo both', async ({ page }) => {
 });
 
 test('weeks are kept by keys and by brush, and let go', async ({ page }) => {
-  await open(page, '/season');
+  await open(page, '/plan/season');
   const panel = page.locator('details', { hasText: 'Keep weeks' });
   await panel.locator('summary').click();
   await panel.getByLabel('Place').selectOption({ label: 'Bench 2' });
@@ -171,7 +171,7 @@ test('weeks are kept by keys and by brush, and let go', async ({ page }) => {
 test('sow together: one, two or three chambers; the plan of the house on another day; a what-if kept and compared', async ({
   page,
 }) => {
-  await open(page, '/sow');
+  await open(page, '/germination/sow');
   const together = page.getByRole('region', { name: 'Sow together' });
   await together.getByRole('button', { name: '1 chamber' }).click();
   await expect(together.locator('.card')).not.toHaveCount(0);
@@ -190,7 +190,7 @@ test('sow together: one, two or three chambers; the plan of the house on another
   await page.keyboard.press('Enter');
   await expect(page.getByRole('complementary', { name: 'Beside the plan' })).toContainText('Celery Fen Light A');
 
-  await open(page, '/what-if');
+  await open(page, '/plan/what-if');
   await page.getByRole('button', { name: 'Copy the season’s plan' }).click();
   await page.getByLabel('Name', { exact: true }).fill('A larger bench');
   await page.getByLabel('Room of Bench 2').fill('90');
@@ -206,7 +206,7 @@ test('sow together: one, two or three chambers; the plan of the house on another
 });
 
 test('a succession is made in one step', async ({ page }) => {
-  await open(page, '/batches/new');
+  await open(page, '/batch/new');
   await page.getByRole('combobox', { name: 'Crop' }).fill('lettuce');
   await page.keyboard.press('Enter');
   await page.getByLabel('Plants wanted').fill('80');
@@ -219,12 +219,12 @@ test('a succession is made in one step', async ({ page }) => {
   await expect(page.getByLabel('Plants wanted')).toHaveValue('80');
   await page.getByLabel('How many times').fill('3');
   await page.getByRole('button', { name: 'Make these batches' }).click();
-  await page.waitForURL('**/season');
+  await page.waitForURL('**/plan/season');
   const made = (await season(page)).initial.slice(-3);
   expect(made.map((b) => b.plan.transplantOn - made[0]!.plan.transplantOn)).toEqual([0, 10, 20]);
 });
 
 async function labelOf(page: Page, name: string): Promise<string> {
-  const batches = (await (await page.request.get('/api/batches')).json()) as { name: string; code: string }[];
+  const batches = (await (await page.request.get('/api/batch')).json()) as { name: string; code: string }[];
   return `${name} · ${batches.find((b) => b.name === name)!.code}`;
 }

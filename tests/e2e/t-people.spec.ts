@@ -7,9 +7,9 @@ test('a device changes hands by one tap; what is logged says by whom, here and o
   await accessible(page);
   await page.getByRole('button', { name: 'Hand it to Propagator' }).click();
   await expect(page.getByRole('button', { name: 'Propagator holds this device. Let go' })).toBeVisible();
-  const batches = (await (await page.request.get('/api/batches')).json()) as { name: string; id: number }[];
+  const batches = (await (await page.request.get('/api/batch')).json()) as { name: string; id: number }[];
   const leek = batches.find((b) => b.name === 'Leek Salt Road A')!;
-  await open(page, `/batches/${leek.id}`);
+  await open(page, `/batch/${leek.id}`);
   await page.getByRole('button', { name: 'Lose some' }).click();
   await page.getByLabel(/How many of/).fill('3');
   await page.getByLabel('Cause').fill('slugs');
@@ -31,7 +31,7 @@ test('a device changes hands by one tap; what is logged says by whom, here and o
 });
 
 test('a person is added, changed, and retired; deleted only while nothing was written', async ({ page }) => {
-  await open(page, '/books/people');
+  await open(page, '/house/people');
   await page.getByLabel('Name or role').fill('Saturday student');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await page.waitForURL(/people$/);
@@ -58,20 +58,20 @@ test('a person is added, changed, and retired; deleted only while nothing was wr
 });
 
 test('a batch made by mistake is voided with its reason, and brought back', async ({ page }) => {
-  const batches = (await (await page.request.get('/api/batches')).json()) as {
+  const batches = (await (await page.request.get('/api/batch')).json()) as {
     name: string;
     id: number;
     code: string;
   }[];
   const { id, name, code } = batches.at(-1)!;
-  await open(page, `/batches/${id}`);
+  await open(page, `/batch/${id}`);
   await page.getByText('Made by mistake?').click();
   await page.getByRole('button', { name: `Void ${code}` }).click();
   await expect(page.getByText('reason: must not be empty')).toBeVisible();
   await page.getByLabel('What was wrong with it').fill('made twice');
   await Promise.all([page.waitForEvent('load'), page.getByRole('button', { name: `Void ${code}` }).click()]);
   await expect(page.getByText(/as made by mistake: made twice/)).toBeVisible();
-  await open(page, '/books/seasons');
+  await open(page, '/house/seasons');
   await page.getByRole('link', { name }).click();
   await page.waitForFunction(() => !document.querySelector('astro-island[ssr]'));
   await accessible(page);
@@ -81,10 +81,10 @@ test('a batch made by mistake is voided with its reason, and brought back', asyn
 });
 
 test('the ledger and failures show one season or all, closed ones as well', async ({ page }) => {
-  await open(page, '/books/ledger');
+  await open(page, '/batch/ledger');
   await page.getByRole('navigation', { name: 'Season' }).getByRole('link', { name: '2026, closed' }).click();
   await expect(page.getByRole('row').nth(1)).toContainText('2026');
-  await open(page, '/books/failures');
+  await open(page, '/batch/failures');
   await page.getByRole('navigation', { name: 'Season' }).getByRole('link', { name: '2026, closed' }).click();
   await expect(page.getByRole('link', { name: '2026, closed' })).toHaveAttribute('aria-current', 'true');
 });

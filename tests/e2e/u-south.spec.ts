@@ -34,7 +34,7 @@ interface Told {
   readonly expected_out: { on: string | null } | null;
 }
 const told = async (request: APIRequestContext): Promise<Told[]> =>
-  (await (await request.get(`${app.url}/api/batches`)).json()) as Told[];
+  (await (await request.get(`${app.url}/api/batch`)).json()) as Told[];
 
 /** Fifteen years of made-up weather of a cool southern valley, to yesterday. */
 function weather(today: string): string {
@@ -65,7 +65,7 @@ test('from an empty southern nursery to a logged season: one truth on seven scre
     return (await response.json()) as { id: number };
   };
   const get = async <T>(path: string) => (await (await request.get(`${app.url}${path}`)).json()) as T;
-  const today = (await get<{ today: string }>('/api/clock')).today;
+  const today = (await get<{ today: string }>('/api/house/clock')).today;
   const at = (days: number) => iso(Date.parse(today) + days * DAY);
 
   // An empty nursery owes nothing.
@@ -73,7 +73,7 @@ test('from an empty southern nursery to a logged season: one truth on seven scre
   expect(stock.lines.filter((l) => l.buy > 0)).toEqual([]);
 
   // The frosts of the other half of the earth are questioned, then mended.
-  const { id: _one, ...nursery } = await get<Record<string, unknown>>('/api/nursery');
+  const { id: _one, ...nursery } = await get<Record<string, unknown>>('/api/house/nursery');
   const allowed = [
     'version',
     'name',
@@ -95,10 +95,10 @@ test('from an empty southern nursery to a logged season: one truth on seven scre
     latitude_deg: -42,
     longitude_deg: 147,
   };
-  const wrong = await request.put(`${app.url}/api/nursery`, { data: settings });
+  const wrong = await request.put(`${app.url}/api/house/nursery`, { data: settings });
   expect(wrong.status()).toBe(422);
   expect(((await wrong.json()) as { errors: { path: string }[] }).errors.map((e) => e.path)).toContain('lastFrost');
-  const right = await request.put(`${app.url}/api/nursery`, {
+  const right = await request.put(`${app.url}/api/house/nursery`, {
     data: { ...settings, lastFrost: '11-08', firstFrost: '04-18' },
   });
   expect(right.status(), await right.text()).toBe(200);
@@ -110,7 +110,7 @@ test('from an empty southern nursery to a logged season: one truth on seven scre
     columns: { date: 'date', least: 'low', most: 'high', rain: null, station: null, stationIs: null, unit: 'C' },
     commit: true,
   });
-  await open(page, `${app.url}/books/weather`);
+  await open(page, `${app.url}/weather/years`);
   await expect(page.getByText(/none in 1[45] years/).first()).toBeVisible();
   const places: Record<string, number> = {};
   for (const [name, kind, lit, temperature] of [
@@ -130,7 +130,7 @@ test('from an empty southern nursery to a logged season: one truth on seven scre
     ['Frame', 'frame', true, { kind: 'outside', plusDay_K: 2, plusNight_K: 2 }],
   ] as const)
     places[name] = (
-      await post('/api/places', {
+      await post('/api/books/places', {
         name,
         kind,
         lit,
@@ -141,8 +141,8 @@ test('from an empty southern nursery to a logged season: one truth on seven scre
       })
     ).id;
 
-  const crops = await get<{ id: number; name: string; potted: boolean; hardening_days: number }[]>('/api/crops');
-  const containers = await get<{ id: number; kind: string }[]>('/api/containers');
+  const crops = await get<{ id: number; name: string; potted: boolean; hardening_days: number }[]>('/api/books/crops');
+  const containers = await get<{ id: number; kind: string }[]>('/api/books/containers');
   const wanted = [
     'tomato',
     'cabbage',
@@ -174,12 +174,12 @@ test('from an empty southern nursery to a logged season: one truth on seven scre
       note: '',
       ...plugs,
     };
-    made[name] = (await post('/api/batches', batch)).id;
+    made[name] = (await post('/api/batch', batch)).id;
   }
   // A double tap makes no second batch.
   expect(await told(request)).toHaveLength(10);
 
-  await open(page, `${app.url}/season`);
+  await open(page, `${app.url}/plan/season`);
   await page.getByRole('button', { name: 'Plan the season' }).click();
   const proposal = page.getByRole('region', { name: 'Proposed plan' });
   await expect(proposal).toBeVisible({ timeout: 90_000 });
@@ -202,7 +202,7 @@ test('from an empty southern nursery to a logged season: one truth on seven scre
 
   // What happened: counted while coming up, off the heat, potted more than were counted, lost, hardened, gone out.
   const log = (name: string, kind: string, day: number, more: object = {}) =>
-    post(`/api/batches/${made[name]}/events`, { idempotencyKey: key(), kind, day: at(day), ...more });
+    post(`/api/batch/${made[name]}/events`, { idempotencyKey: key(), kind, day: at(day), ...more });
   await log('basil', 'sown', -14, { count: 138 });
   await log('basil', 'counted', -7, { count: 40 });
   await log('basil', 'counted', -5, { count: 70 });
@@ -236,11 +236,11 @@ test('from an empty southern nursery to a logged season: one truth on seven scre
     expect(p.inHand_count + p.lost_count + p.left_count + p.out_count).toBe(p.cameUp_count);
 
   // Files and feed.
-  const csv = Papa.parse<Record<string, string>>(await (await request.get(`${app.url}/api/batches.csv`)).text(), {
+  const csv = Papa.parse<Record<string, string>>(await (await request.get(`${app.url}/api/batch/batches.csv`)).text(), {
     header: true,
     skipEmptyLines: true,
   }).data;
-  const feedPath = /\/api\/feed\/[\w-]+\.ics/.exec(await (await request.get(`${app.url}/books/take-along`)).text())![0];
+  const feedPath = /\/api\/feed\/[\w-]+\.ics/.exec(await (await request.get(`${app.url}/batch/take-along`)).text())![0];
   const entries = new ICAL.Component(ICAL.parse(await (await request.get(`${app.url}${feedPath}`)).text()))
     .getAllSubcomponents('vevent')
     .map((c) => new ICAL.Event(c));
@@ -269,13 +269,13 @@ test('from an empty southern nursery to a logged season: one truth on seven scre
 
   // The screens.
   await seeSame(page, batches);
-  await open(page, `${app.url}/batches/${made['courgette']}/emergence`);
+  await open(page, `${app.url}/batch/${made['courgette']}/emergence`);
   await expect(page.getByRole('region', { name: 'Verdict' })).toContainText('Count again');
-  await open(page, `${app.url}/batches/${made['tomato']}/emergence`);
+  await open(page, `${app.url}/batch/${made['tomato']}/emergence`);
   await expect(page.getByRole('region', { name: 'Verdict' })).toContainText('130 of 138 came up');
-  await open(page, `${app.url}/batches/${made['celery']}`);
+  await open(page, `${app.url}/batch/${made['celery']}`);
   await expect(page.getByText('Plugs arrive').first()).toBeVisible();
-  await open(page, `${app.url}/batches/${made['celery']}/edit`);
+  await open(page, `${app.url}/batch/${made['celery']}/edit`);
   await expect(page.getByLabel('Plugs come on')).toHaveValue(at(2));
   await open(page, `${app.url}/heat`);
   await expect(page.locator('main')).not.toContainText('since January');
@@ -287,7 +287,7 @@ async function seeSame(page: Page, batches: readonly Told[]): Promise<void> {
     const d = new Date(`${day}T00:00:00Z`);
     return `${d.getUTCDate()} ${d.toLocaleString('en-GB', { month: 'short', timeZone: 'UTC' }).slice(0, 3)}`;
   };
-  await open(page, `${app.url}/season`);
+  await open(page, `${app.url}/plan/season`);
   for (const b of batches) {
     const cells = page.locator('#season-table tr', { hasText: b.code }).locator('td');
     const number = b.phase === 'planted' ? b.plants.out_count : b.plants.expected_count;
@@ -295,7 +295,7 @@ async function seeSame(page: Page, batches: readonly Told[]): Promise<void> {
     if (b.expected_out?.on) await expect(cells.nth(8), b.name).toContainText(said(b.expected_out.on));
   }
   for (const b of batches) {
-    await open(page, `${app.url}/batches/${b.id}`);
+    await open(page, `${app.url}/batch/${b.id}`);
     const first = page.locator('dl').first();
     if (b.phase !== 'planned') {
       const number = b.phase === 'planted' ? b.plants.out_count : b.plants.expected_count;
@@ -303,19 +303,19 @@ async function seeSame(page: Page, batches: readonly Told[]): Promise<void> {
       if (b.expected_out?.on && b.phase !== 'planted') await expect(first, b.name).toContainText(/expected out/);
     }
   }
-  await open(page, `${app.url}/pot`);
+  await open(page, `${app.url}/potting`);
   const ready = (await (await page.request.get(`${app.url}/api/potting/ready`)).json()) as {
     ready: { batchId: number; plants: number }[];
   };
   for (const line of ready.ready)
     expect(line.plants).toBe(batches.find((b) => b.id === line.batchId)!.plants.expected_count);
-  await open(page, `${app.url}/plant-out`);
+  await open(page, `${app.url}/planting`);
   for (const b of batches.filter((x) => x.phase === 'hardening')) {
     await expect(page.getByRole('article', { name: b.name })).toContainText(`${b.plants.expected_count} ${b.name}`);
     if (b.expected_out?.on)
       await expect(page.getByRole('article', { name: b.name })).toContainText(said(b.expected_out.on));
   }
-  const round = (await (await page.request.get(`${app.url}/api/round`)).json()) as {
+  const round = (await (await page.request.get(`${app.url}/api/house/round`)).json()) as {
     places: { jobs: { batchId: number; kind: string; count: number | null }[] }[];
   };
   for (const job of round.places.flatMap((p) => p.jobs)) {
@@ -346,20 +346,20 @@ test('another device, over plain HTTP under a name of the house, logs as well an
     expect(answer.status()).toBe(201);
     await expect(later).toHaveCount(jobs - 1);
     // The journey from here: make a batch with a key of its own, from another page.
-    await open(page, `${base}/batches/new`);
+    await open(page, `${base}/batch/new`);
     await page.getByRole('combobox', { name: 'Crop' }).fill('lettuce');
     await page.keyboard.press('Enter');
     await page.getByLabel('Plants wanted').fill('60');
     await page.getByLabel('Transplant date').fill('2027-07-01');
     await page.getByRole('button', { name: 'Make this batch' }).click();
-    await page.waitForURL(/\/batches\/\d+$/);
+    await page.waitForURL(/\/batch\/\d+$/);
     // A network that is gone: kept, and sent from any page once it is back.
     await open(page, base);
-    await page.route('**/api/batches/*/events', (route) => route.abort());
+    await page.route('**/api/batch/*/events', (route) => route.abort());
     await later.first().click();
     await expect(page.getByText(/1 line kept on this device/)).toBeVisible({ timeout: 10_000 });
-    await page.unroute('**/api/batches/*/events');
-    await open(page, `${base}/season`);
+    await page.unroute('**/api/batch/*/events');
+    await open(page, `${base}/plan/season`);
     await expect(page.getByText(/kept on this device/)).toHaveCount(0, { timeout: 15_000 });
     await expect
       .poll(() => page.evaluate(() => Object.keys(localStorage).filter((k) => k.startsWith('crook.line.'))))
@@ -375,7 +375,7 @@ test('a Fahrenheit, inch and dollar house: no bare Celsius, metre, unit-less deg
   page,
 }) => {
   test.setTimeout(120_000);
-  const nursery = (await (await page.request.get(`${app.url}/api/nursery`)).json()) as Record<string, unknown>;
+  const nursery = (await (await page.request.get(`${app.url}/api/house/nursery`)).json()) as Record<string, unknown>;
   const allowed = [
     'version',
     'name',
@@ -395,41 +395,41 @@ test('a Fahrenheit, inch and dollar house: no bare Celsius, metre, unit-less deg
     lengthUnit: 'in',
     currency: 'USD',
   };
-  expect((await page.request.put(`${app.url}/api/nursery`, { data: settings })).status()).toBe(200);
+  expect((await page.request.put(`${app.url}/api/house/nursery`, { data: settings })).status()).toBe(200);
   const found: string[] = [];
   for (const path of [
     '/',
-    '/season',
-    '/sow',
-    '/pot',
-    '/pot/stock',
-    '/harden',
-    '/plant-out',
+    '/plan/season',
+    '/germination/sow',
+    '/potting',
+    '/potting/stock',
+    '/hardening',
+    '/planting',
     '/weather',
     '/weather/readings',
-    '/books/weather',
+    '/weather/years',
     '/heat',
-    '/count',
-    '/harden/programmes',
-    '/harden/covers',
-    '/harden/structures',
-    '/harden/house',
+    '/germination/count',
+    '/hardening/programmes',
+    '/hardening/covers',
+    '/hardening/structures',
+    '/hardening/house',
     '/books/places',
     '/books/containers',
-    '/books/settings',
-    '/books/ledger',
+    '/house/settings',
+    '/batch/ledger',
     '/books/seed',
-    '/pot/house',
-    '/pot/feed',
-    '/pot/feeds',
-    '/pot/things',
+    '/potting/house',
+    '/potting/feed',
+    '/potting/feeds',
+    '/potting/things',
     '/books/containers?line=1',
     '/books/places?place=1',
     '/books/crops?crop=1',
-    '/pot/things?line=1',
-    '/harden/covers?line=1',
+    '/potting/things?line=1',
+    '/hardening/covers?line=1',
     '/heat/zones/new',
-    '/what-if',
+    '/plan/what-if',
     '/house',
     '/heat/settings',
     '/heat/alarms',

@@ -8,7 +8,7 @@ test.beforeAll(({ house }) => {
   app = house;
 });
 
-const clock = (page: Page, body: object) => page.request.put(`${app.url}/api/clock`, { data: body });
+const clock = (page: Page, body: object) => page.request.put(`${app.url}/api/house/clock`, { data: body });
 const fill = async (page: Page, name: RegExp, value: string) => {
   for (const field of await page.getByRole('textbox', { name }).all()) await field.fill(value);
 };
@@ -16,7 +16,7 @@ const fill = async (page: Page, name: RegExp, value: string) => {
 test('a frosty forecast, typed, holds the ladders and says why; a mild one lets them climb; a hold by keys', async ({
   page,
 }) => {
-  await expect.poll(async () => (await page.request.get(`${app.url}/api/forecast`)).json()).not.toBeNull();
+  await expect.poll(async () => (await page.request.get(`${app.url}/api/weather/forecast`)).json()).not.toBeNull();
   await open(page, `${app.url}/weather`);
   await page.getByText('Type what you heard').click();
   // The wrong way round is refused at its field and nothing typed is lost.
@@ -31,7 +31,7 @@ test('a frosty forecast, typed, holds the ladders and says why; a mild one lets 
   await expect(page.getByRole('status')).toContainText('10 days typed');
   await expect(page.getByText(/^−7°/).first()).toBeVisible();
 
-  await open(page, `${app.url}/harden`);
+  await open(page, `${app.url}/hardening`);
   await expect(page.getByText(/batches today: (\d hold|\d back)/)).toBeVisible();
   const panel = page.getByRole('complementary', { name: 'The batch chosen' });
   await expect(panel.locator('.text-5xl')).toHaveText(/^(Hold|Back)$/);
@@ -45,7 +45,7 @@ test('a frosty forecast, typed, holds the ladders and says why; a mild one lets 
   await page.getByRole('button', { name: 'Go by 10 days' }).click();
   await expect(page.getByRole('status')).toContainText('10 days typed');
 
-  await open(page, `${app.url}/harden`);
+  await open(page, `${app.url}/hardening`);
   await expect(page.getByText(/batches today: 4 go/)).toBeVisible();
   const stairs = page.getByRole('slider', { name: /^Cabbage Weir Green B/ });
   await stairs.focus();
@@ -71,12 +71,12 @@ test('a frosty forecast, typed, holds the ladders and says why; a mild one lets 
   await panel.getByLabel('Reason, kept in the log').fill('slugs under the lid');
   await panel.getByRole('button', { name: 'Rung 1 all the same' }).click();
   await expect(page.getByRole('status')).toContainText('by your own decision');
-  await open(page, `${app.url}/books/ledger`);
+  await open(page, `${app.url}/batch/ledger`);
   await expect(page.getByText('slugs under the lid')).toBeVisible();
 });
 
 test('a frame’s day: shut it is too hot, the times to open, the hours as a table', async ({ page }) => {
-  await open(page, `${app.url}/harden/structures`);
+  await open(page, `${app.url}/hardening/structures`);
   const frames = page.getByRole('region', { name: 'Frames', exact: true });
   await expect(frames.getByText(/Shut in sun it would reach \d/)).toBeVisible();
   await expect(frames.getByText(/^Today: ajar \d/)).toBeVisible();
@@ -93,7 +93,7 @@ test('a gate fails, and passes as the demo’s clock runs; what is planted is as
   // The service's forecast, not the one typed in the other test.
   await clock(page, { setTo: '2027-04-13' });
   const gate = async () => {
-    await open(page, `${app.url}/plant-out`);
+    await open(page, `${app.url}/planting`);
     return page
       .getByRole('article', { name: 'Tomato Ridge Ember A' })
       .getByText(/^Forecast (passes|fails|waits|not known)/)
@@ -110,7 +110,7 @@ test('a gate fails, and passes as the demo’s clock runs; what is planted is as
   await clock(page, { running: false, rate: 60 });
 
   await clock(page, { setTo: '2027-05-06' });
-  await open(page, `${app.url}/plant-out`);
+  await open(page, `${app.url}/planting`);
   const lettuce = page.getByRole('article', { name: 'Lettuce Mill Frill B' });
   await lettuce.getByRole('button', { name: /(Open|Plant) Lettuce Mill Frill B/ }).click();
   await lettuce.getByLabel('How Hardened counts for Lettuce Mill Frill B').selectOption('off');
@@ -127,7 +127,7 @@ test('a gate fails, and passes as the demo’s clock runs; what is planted is as
   await expect(page.getByRole('status')).toContainText('180 planted out');
   await expect(page.getByRole('cell', { name: 'by the hedge' })).toBeVisible();
   await clock(page, { setTo: '2027-05-13' });
-  await open(page, `${app.url}/plant-out`);
+  await open(page, `${app.url}/planting`);
   await page
     .getByRole('row', { name: /by the hedge/ })
     .getByRole('button', { name: 'standing well' })

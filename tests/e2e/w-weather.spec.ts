@@ -3,7 +3,7 @@ import { accessible, expect, open, test } from './page.ts';
 const FILE = new URL('../../node_modules/vega-datasets/data/weather.csv', import.meta.url).pathname;
 
 test('import a file of two cities, choose one and a risk, and see the season’s frost move', async ({ page }) => {
-  await open(page, '/books/weather');
+  await open(page, '/weather/years');
   await expect(page.getByRole('img', { name: /Seasons without frost of 3\d years/ })).toBeVisible();
   const figures = page.locator('dl').first();
   const tenth = await figures.innerText();

@@ -7,7 +7,7 @@ const clean = async (page: import('@playwright/test').Page) => {
 };
 
 test('a potting session from the sign to the stock, on a tablet', async ({ page }) => {
-  await open(page, '/pot');
+  await open(page, '/potting');
   const soon = page
     .getByRole('region', { name: 'Within a week' })
     .getByRole('listitem')
@@ -24,7 +24,7 @@ test('a potting session from the sign to the stock, on a tablet', async ({ page 
   await now.getByRole('checkbox', { name: /Pot Scabious/ }).check();
   await page.getByRole('checkbox', { name: /Pot Pepper Long Oxbow B/ }).check();
   await page.getByRole('button', { name: 'Plan a session' }).click();
-  await page.waitForURL(/\/pot\/sessions\/\d+/);
+  await page.waitForURL(/\/potting\/sessions\/\d+/);
   await page.waitForFunction(() => !document.querySelector('astro-island[ssr]'));
 
   const order = page.getByRole('region', { name: 'Order of work' });
@@ -73,13 +73,13 @@ test('a potting session from the sign to the stock, on a tablet', async ({ page 
 
   await open(page, '/');
   await expect(page.getByRole('button', { name: /Water in: Scabious/ })).toBeVisible();
-  await open(page, '/pot/house');
+  await open(page, '/potting/house');
   await expect(page.getByRole('row', { name: /7 cm pot scabious/ })).toBeVisible();
   await clean(page);
 });
 
 test('stock: a session took from it, a count puts it right, below nothing is said', async ({ page }) => {
-  await open(page, '/pot/stock');
+  await open(page, '/potting/stock');
   const row = page.getByRole('row', { name: /^7 cm pots/ });
   await expect(row).toContainText('850');
   await row.getByRole('button', { name: 'Count or add 7 cm pots' }).click();
@@ -97,7 +97,7 @@ test('stock: a session took from it, a count puts it right, below nothing is sai
 });
 
 test('feed: half the label rate for a can and for an injector’s tank; 0 is refused', async ({ page }) => {
-  await open(page, '/pot/feed');
+  await open(page, '/potting/feed');
   await expect(page.getByText('5 g', { exact: true })).toBeVisible();
   await expect(page.getByText('100 ppm N')).toBeVisible();
   const injector = page.getByRole('textbox', { name: 'Injector: parts of water for one of stock' });

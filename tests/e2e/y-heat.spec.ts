@@ -5,7 +5,7 @@ import { expect, open, test } from './page.ts';
 async function runClock(page: import('@playwright/test').Page, running: boolean, rate = 60): Promise<void> {
   await page.evaluate(
     async ([on, speed]) => {
-      await fetch('/api/clock', {
+      await fetch('/api/house/clock', {
         method: 'PUT',
         headers: { 'content-type': 'application/json' },
         body: JSON.stringify({ running: on, rate: speed }),

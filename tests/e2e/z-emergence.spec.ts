@@ -5,7 +5,7 @@ test.describe('in the hand, 390 by 844', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
 
   test('count a tray: none, one more, too many, saved once, and the next one comes', async ({ page }) => {
-    await open(page, '/count');
+    await open(page, '/germination/count');
     await page
       .getByRole('link', { name: /^Count / })
       .last()
@@ -39,7 +39,7 @@ test.describe('in the hand, 390 by 844', () => {
   });
 
   test('a code typed anywhere opens its tray', async ({ page }) => {
-    await open(page, '/count');
+    await open(page, '/germination/count');
     const href = await page
       .getByRole('link', { name: /^Count / })
       .first()
@@ -48,14 +48,14 @@ test.describe('in the hand, 390 by 844', () => {
     await open(page, '/books/lots');
     await page.getByRole('textbox', { name: 'Code on a label' }).fill(code.toLowerCase());
     await page.keyboard.press('Enter');
-    await page.waitForURL(new RegExp(`/count/${code}$`));
+    await page.waitForURL(new RegExp(`/germination/count/${code}$`));
   });
 });
 
 test('emergence: verdict first, the picture drawn, another batch beside it, the table says the same', async ({
   page,
 }) => {
-  await open(page, '/count');
+  await open(page, '/germination/count');
   await page.locator('tbody tr a').first().click();
   await page.waitForFunction(() => !document.querySelector('astro-island[ssr]'));
   await expect(page.getByRole('region', { name: 'Verdict' })).toContainText(/in the end|should be/);
@@ -71,17 +71,17 @@ test('emergence: verdict first, the picture drawn, another batch beside it, the 
 test('a batch in which something went wrong is left out of what is learned by a tap, and taken in again', async ({
   page,
 }) => {
-  const batches = (await (await page.request.get('/api/batches')).json()) as { id: number; name: string }[];
+  const batches = (await (await page.request.get('/api/batch')).json()) as { id: number; name: string }[];
   const { id } = batches.find((b) => b.name === 'Tomato Ridge Ember B')!;
-  await open(page, `/batches/${id}/emergence`);
+  await open(page, `/batch/${id}/emergence`);
   const part = page.getByRole('region', { name: 'Left out of what is learned' });
   await part.getByLabel('Something went wrong here').selectOption('dried out');
   const rests = page.getByText(/of this crop, .* have moved the time to come up/);
   await Promise.all([page.waitForEvent('load'), part.getByRole('button', { name: 'Do not learn from it' }).click()]);
   await expect(part).toContainText('teaches the house nothing: dried out');
-  await page.goto(`/batches/${id}`);
+  await page.goto(`/batch/${id}`);
   await expect(page.getByText(/Left out of what is learned/).first()).toBeVisible();
-  await open(page, `/batches/${id}/emergence`);
+  await open(page, `/batch/${id}/emergence`);
   await Promise.all([page.waitForEvent('load'), part.getByRole('button', { name: 'Count it again' }).click()]);
   await expect(part.getByRole('button', { name: 'Do not learn from it' })).toBeVisible();
   await expect(rests).toBeVisible();
@@ -91,7 +91,7 @@ test('the sowing sheet: labels as PDF, how many to sow with the odds drawn, a tr
   page,
   request,
 }) => {
-  await open(page, '/sow');
+  await open(page, '/germination/sow');
   await page.getByRole('link', { name: 'Sowing sheet and labels' }).click();
   await page.waitForFunction(() => !document.querySelector('astro-island[ssr]'));
   const pdf = page.getByRole('link', { name: /labels?, PDF/ });
@@ -114,7 +114,7 @@ test('the sowing sheet: labels as PDF, how many to sow with the odds drawn, a tr
   await page.getByLabel(/Germination/).fill('80');
   await page.getByRole('button', { name: '90 in 100' }).click();
   await page.getByRole('button', { name: /in the plan$/ }).click();
-  await page.waitForURL(/\/sow\/sheet$/);
+  await page.waitForURL(/\/germination\/sheet$/);
   await page.waitForFunction(() => !document.querySelector('astro-island[ssr]'));
   const line = page.locator('li', { hasText: name });
   const trays = Number(await line.locator('.num').first().innerText());

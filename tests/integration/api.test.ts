@@ -12,7 +12,7 @@ beforeAll(async () => {
 afterAll(() => app.stop());
 
 const crop = async (name: string): Promise<{ id: number }> =>
-  (await send(app, 'GET', '/api/crops')).body.find((c: { name: string }) => c.name === name);
+  (await send(app, 'GET', '/api/books/crops')).body.find((c: { name: string }) => c.name === name);
 
 async function tomato(change: object = {}) {
   return {
@@ -32,17 +32,17 @@ async function tomato(change: object = {}) {
 }
 
 async function makeBatch(change: object = {}): Promise<number> {
-  const made = await send(app, 'POST', '/api/batches', { ...(await tomato(change)), idempotencyKey: key() });
+  const made = await send(app, 'POST', '/api/batch', { ...(await tomato(change)), idempotencyKey: key() });
   expect(made.status, JSON.stringify(made.body)).toBe(201);
   return made.body.id;
 }
 
 const log = (id: number, line: object) =>
-  send(app, 'POST', `/api/batches/${id}/events`, { idempotencyKey: key(), day: '2027-04-12', ...line });
+  send(app, 'POST', `/api/batch/${id}/events`, { idempotencyKey: key(), day: '2027-04-12', ...line });
 
 describe('the ground', () => {
   it('health says database, migrations and clock', async () => {
-    const { status, body } = await send(app, 'GET', '/api/health');
+    const { status, body } = await send(app, 'GET', '/api/house/health');
     expect(status).toBe(200);
     expect(body).toMatchObject({
       ok: true,
@@ -92,7 +92,7 @@ describe('the ground', () => {
     expect(there.sort()).toEqual(told.sort());
     expect(told).toHaveLength(CALLS.length);
     expect(
-      body.paths['/api/batches'].post.requestBody.content['application/json'].schema.properties.plantsWanted,
+      body.paths['/api/batch'].post.requestBody.content['application/json'].schema.properties.plantsWanted,
     ).toMatchObject({ type: 'integer', minimum: 1, maximum: 200_000 });
   });
 
@@ -102,27 +102,27 @@ describe('the ground', () => {
     expect(policy).toContain("default-src 'self'");
     expect(policy).toContain("object-src 'none'");
     expect(policy).not.toContain('unsafe');
-    for (const answer of [page, await fetch(`${app.url}/api/health`)]) {
+    for (const answer of [page, await fetch(`${app.url}/api/house/health`)]) {
       expect(answer.headers.get('x-content-type-options')).toBe('nosniff');
       expect(answer.headers.get('x-frame-options')).toBe('DENY');
     }
-    expect(app.log()).toMatch(/"path":"\/api\/health","status":200,"ms":[\d.]+,"msg":"request"/);
+    expect(app.log()).toMatch(/"path":"\/api\/house\/health","status":200,"ms":[\d.]+,"msg":"request"/);
   });
 
   it('takes changes from its own origin only', async () => {
     const body = { ...(await tomato()), idempotencyKey: key() };
-    const from = (origin: string) => send(app, 'POST', '/api/batches', body, { origin });
+    const from = (origin: string) => send(app, 'POST', '/api/batch', body, { origin });
     expect((await from('http://elsewhere.example')).status).toBe(403);
     expect((await from('null')).status).toBe(403);
     expect((await from(app.url)).status).toBe(201);
-    expect((await send(app, 'POST', '/api/batches', body, { 'sec-fetch-site': 'cross-site' })).status).toBe(403);
+    expect((await send(app, 'POST', '/api/batch', body, { 'sec-fetch-site': 'cross-site' })).status).toBe(403);
   });
 
   it('answers only to names of its own, whatever a foreign name leads to', async () => {
     const { hostname, port } = new URL(app.url);
     const called = (host: string) =>
       new Promise<number>((resolve, reject) => {
-        get({ hostname, port, path: '/api/batches', headers: { host } }, (answer) => {
+        get({ hostname, port, path: '/api/batch', headers: { host } }, (answer) => {
           answer.resume();
           resolve(answer.statusCode!);
         }).on('error', reject);
@@ -132,12 +132,12 @@ describe('the ground', () => {
   });
 
   it('bounds and checks bodies', async () => {
-    expect((await send(app, 'POST', '/api/batches', 'x'.repeat(70_000))).status).toBe(413);
-    expect((await send(app, 'POST', '/api/batches', '{"cropId":')).status).toBe(400);
-    expect((await send(app, 'POST', '/api/batches', 'a=1', { 'content-type': 'text/plain' })).status).toBe(415);
+    expect((await send(app, 'POST', '/api/batch', 'x'.repeat(70_000))).status).toBe(413);
+    expect((await send(app, 'POST', '/api/batch', '{"cropId":')).status).toBe(400);
+    expect((await send(app, 'POST', '/api/batch', 'a=1', { 'content-type': 'text/plain' })).status).toBe(415);
     expect((await send(app, 'GET', '/api/nothing')).status).toBe(404);
-    expect((await send(app, 'GET', '/api/batches/1e9')).status).toBe(404);
-    expect((await send(app, 'PUT', '/api/crops/0', {})).status).toBeGreaterThanOrEqual(400);
+    expect((await send(app, 'GET', '/api/batch/1e9')).status).toBe(404);
+    expect((await send(app, 'PUT', '/api/books/crops/0', {})).status).toBeGreaterThanOrEqual(400);
   });
 });
 
@@ -158,7 +158,7 @@ describe('a batch with bad input', () => {
     ['something unasked', { colour: 'red' }, '', /colour/],
   ];
   it.each(cases)('%s', async (_, change, path, message) => {
-    const { status, body, headers } = await send(app, 'POST', '/api/batches', {
+    const { status, body, headers } = await send(app, 'POST', '/api/batch', {
       ...(await tomato(change)),
       idempotencyKey: key(),
     });
@@ -170,14 +170,14 @@ describe('a batch with bad input', () => {
 
   it('29 February of a leap year and a date past are taken, and said', async () => {
     const leap = await makeBatch({ transplantOn: '2028-02-29' });
-    expect((await send(app, 'GET', `/api/batches/${leap}`)).body.transplantOn).toBe('2028-02-29');
+    expect((await send(app, 'GET', `/api/batch/${leap}`)).body.transplantOn).toBe('2028-02-29');
     const past = await makeBatch({ transplantOn: '2027-04-01' });
-    expect((await send(app, 'GET', `/api/batches/${past}`)).body.late_days).toBeGreaterThan(30);
+    expect((await send(app, 'GET', `/api/batch/${past}`)).body.late_days).toBeGreaterThan(30);
   });
 
   it('a place too cold is taken and said to be unreachable', async () => {
     const id = await makeBatch({ transplantOn: '2027-04-20', places: { germinate: 6, grow: 6, pot: 6, harden: 6 } });
-    const { body } = await send(app, 'GET', `/api/batches/${id}`);
+    const { body } = await send(app, 'GET', `/api/batch/${id}`);
     expect(body.planned.kind === 'unreachable' || body.late_days > 20).toBe(true);
   });
 });
@@ -186,9 +186,9 @@ describe('the log', () => {
   it('an observed emergence replaces its forecast and what follows moves', async () => {
     const id = await makeBatch();
     expect((await log(id, { kind: 'sown', count: 138, day: '2027-04-01' })).status).toBe(201);
-    const before = (await send(app, 'GET', `/api/batches/${id}`)).body;
+    const before = (await send(app, 'GET', `/api/batch/${id}`)).body;
     expect((await log(id, { kind: 'emerged', count: 70, day: '2027-04-12' })).status).toBe(201);
-    const after = (await send(app, 'GET', `/api/batches/${id}`)).body;
+    const after = (await send(app, 'GET', `/api/batch/${id}`)).body;
     const on = (batch: { forecast: { key: string; on: string; status: string }[] }, name: string) =>
       batch.forecast.find((m) => m.key === name)!;
     expect(on(before, 'half-up').status).toBe('forecast');
@@ -224,11 +224,11 @@ describe('the log', () => {
   it('the same key twice writes once; another line under it is refused', async () => {
     const id = await makeBatch();
     const line = { idempotencyKey: key(), kind: 'sown', day: '2027-04-10', count: 138 };
-    const answers = await Promise.all([1, 2, 3, 4].map(() => send(app, 'POST', `/api/batches/${id}/events`, line)));
+    const answers = await Promise.all([1, 2, 3, 4].map(() => send(app, 'POST', `/api/batch/${id}/events`, line)));
     expect(answers.map((a) => a.status).sort()).toEqual([200, 200, 200, 201]);
     expect(new Set(answers.map((a) => a.body.eventId)).size).toBe(1);
-    expect((await send(app, 'GET', `/api/batches/${id}`)).body.log).toHaveLength(1);
-    const other = await send(app, 'POST', `/api/batches/${id}/events`, { ...line, count: 100 });
+    expect((await send(app, 'GET', `/api/batch/${id}`)).body.log).toHaveLength(1);
+    const other = await send(app, 'POST', `/api/batch/${id}/events`, { ...line, count: 100 });
     expect([other.status, other.body.errors[0].path]).toEqual([422, 'idempotencyKey']);
   });
 
@@ -237,7 +237,7 @@ describe('the log', () => {
     const sown = (await log(id, { kind: 'sown', count: 138, day: '2027-04-08' })).body.eventId;
     const fixed = await log(id, { kind: 'sown', count: 120, day: '2027-04-07', correctsId: sown });
     expect(fixed.status).toBe(201);
-    const batch = (await send(app, 'GET', `/api/batches/${id}`)).body;
+    const batch = (await send(app, 'GET', `/api/batch/${id}`)).body;
     expect(batch.log).toHaveLength(2);
     expect(batch.most_count).toBe(120);
     expect(batch.forecast[0]).toMatchObject({ key: 'sow', on: '2027-04-07', status: 'done' });
@@ -249,7 +249,7 @@ describe('the log', () => {
 
   it('holds put a job off to tomorrow', async () => {
     const round = async () =>
-      (await send(app, 'GET', '/api/round')).body.places.flatMap((p: { jobs: object[] }) => p.jobs);
+      (await send(app, 'GET', '/api/house/round')).body.places.flatMap((p: { jobs: object[] }) => p.jobs);
     const job = (await round()).find((j: { kind: string }) => j.kind === 'pot');
     expect((await log(job.batchId, { kind: 'held', cause: 'pot' })).status).toBe(201);
     expect((await round()).some((j: { batchId: number }) => j.batchId === job.batchId)).toBe(false);
@@ -259,38 +259,38 @@ describe('the log', () => {
 describe('two at once', () => {
   it('a stale edit answers 409 with both versions, and neither is lost', async () => {
     const id = await makeBatch();
-    const { version } = (await send(app, 'GET', `/api/batches/${id}`)).body;
+    const { version } = (await send(app, 'GET', `/api/batch/${id}`)).body;
     const edits = await Promise.all(
       ['2027-06-25', '2027-06-28'].map((transplantOn) =>
-        send(app, 'PATCH', `/api/batches/${id}`, { version, transplantOn }),
+        send(app, 'PATCH', `/api/batch/${id}`, { version, transplantOn }),
       ),
     );
     expect(edits.map((e) => e.status).sort()).toEqual([200, 409]);
     const lost = edits.find((e) => e.status === 409)!.body;
     expect(lost.yours.transplantOn).not.toBe(lost.current.transplantOn);
     expect(lost.current.version).toBe(version + 1);
-    const batch = (await send(app, 'GET', `/api/batches/${id}`)).body;
+    const batch = (await send(app, 'GET', `/api/batch/${id}`)).body;
     expect(batch.transplantOn).toBe(lost.current.transplantOn);
     expect(batch.log.at(-1)).toMatchObject({ kind: 'edited', note: expect.stringContaining('transplant date') });
     expect(
-      (await send(app, 'PATCH', `/api/batches/${id}`, { version: version + 1, transplantOn: lost.yours.transplantOn }))
+      (await send(app, 'PATCH', `/api/batch/${id}`, { version: version + 1, transplantOn: lost.yours.transplantOn }))
         .status,
     ).toBe(200);
   });
 
   it('a stale line of the books as well', async () => {
-    const [first] = (await send(app, 'GET', '/api/containers')).body;
+    const [first] = (await send(app, 'GET', '/api/books/containers')).body;
     const { id, version, ...line } = first;
     expect(
-      (await send(app, 'PUT', `/api/containers/${id}`, { version, line: { ...line, volume_L: 2.4 } })).status,
+      (await send(app, 'PUT', `/api/books/containers/${id}`, { version, line: { ...line, volume_L: 2.4 } })).status,
     ).toBe(200);
-    const stale = await send(app, 'PUT', `/api/containers/${id}`, { version, line: { ...line, volume_L: 9 } });
+    const stale = await send(app, 'PUT', `/api/books/containers/${id}`, { version, line: { ...line, volume_L: 9 } });
     expect([stale.status, stale.body.current.volume_L, stale.body.yours.volume_L]).toEqual([409, 2.4, 9]);
   });
 
   it('two batches made at once get different letters and codes', async () => {
     const ids = await Promise.all([1, 2, 3].map(() => makeBatch({ cropId: 1, potContainerId: null })));
-    const batches = await Promise.all(ids.map(async (id) => (await send(app, 'GET', `/api/batches/${id}`)).body));
+    const batches = await Promise.all(ids.map(async (id) => (await send(app, 'GET', `/api/batch/${id}`)).body));
     expect(new Set(batches.map((b) => b.name)).size).toBe(3);
     expect(new Set(batches.map((b) => b.code)).size).toBe(3);
   });
@@ -301,7 +301,7 @@ describe('splitting', () => {
     const id = await makeBatch();
     await log(id, { kind: 'sown', count: 138, day: '2027-04-01' });
     await log(id, { kind: 'emerged', count: 75, day: '2027-04-08' });
-    const { version } = (await send(app, 'GET', `/api/batches/${id}`)).body;
+    const { version } = (await send(app, 'GET', `/api/batch/${id}`)).body;
     const order = {
       idempotencyKey: key(),
       version,
@@ -310,13 +310,13 @@ describe('splitting', () => {
       transplantOn: '2027-07-01',
       note: 'for the shop',
     };
-    const split = await send(app, 'POST', `/api/batches/${id}/split`, order);
+    const split = await send(app, 'POST', `/api/batch/${id}/split`, order);
     expect(split.status).toBe(201);
-    const again = await send(app, 'POST', `/api/batches/${id}/split`, order);
+    const again = await send(app, 'POST', `/api/batch/${id}/split`, order);
     expect([again.status, again.body.batchId]).toEqual([200, split.body.batchId]);
     const [rest, part] = [
-      (await send(app, 'GET', `/api/batches/${id}`)).body,
-      (await send(app, 'GET', `/api/batches/${split.body.batchId}`)).body,
+      (await send(app, 'GET', `/api/batch/${id}`)).body,
+      (await send(app, 'GET', `/api/batch/${split.body.batchId}`)).body,
     ];
     expect([rest.plants.inHand_count, part.plants.inHand_count]).toEqual([35, 40]);
     expect([rest.most_count, part.most_count, rest.plantsWanted + part.plantsWanted]).toEqual([98, 40, 120]);
@@ -327,7 +327,7 @@ describe('splitting', () => {
     });
     expect(
       (
-        await send(app, 'POST', `/api/batches/${id}/split`, {
+        await send(app, 'POST', `/api/batch/${id}/split`, {
           ...order,
           idempotencyKey: key(),
           version: rest.version,
@@ -340,10 +340,11 @@ describe('splitting', () => {
 
 describe('the books', () => {
   it('refuses crops whose figures make no sense, at the field', async () => {
-    const { id, version, ...line } = (await send(app, 'GET', '/api/crops')).body.find(
+    const { id, version, ...line } = (await send(app, 'GET', '/api/books/crops')).body.find(
       (c: { name: string }) => c.name === 'basil',
     );
-    const put = (change: object) => send(app, 'PUT', `/api/crops/${id}`, { version, line: { ...line, ...change } });
+    const put = (change: object) =>
+      send(app, 'PUT', `/api/books/crops/${id}`, { version, line: { ...line, ...change } });
     expect((await put({ germBest_C: 40 })).body.errors.map((e: { path: string }) => e.path)).toContain('germMax_C');
     expect((await put({ weeksHigh: 2 })).body.errors[0].path).toBe('weeksHigh');
     expect((await put({ name: 'tomato' })).body.errors[0]).toMatchObject({
@@ -369,22 +370,22 @@ describe('the books', () => {
       walkOrder: 20,
       periods: [] as object[],
     };
-    expect((await send(app, 'POST', '/api/places', place)).body.errors[0].path).toBe('periods');
+    expect((await send(app, 'POST', '/api/books/places', place)).body.errors[0].path).toBe('periods');
     const bad = { ...place, periods: [{ from: '02-31', day_C: 20, night_C: 15 }] };
-    expect((await send(app, 'POST', '/api/places', bad)).body.errors[0].path).toBe('periods.0.from');
+    expect((await send(app, 'POST', '/api/books/places', bad)).body.errors[0].path).toBe('periods.0.from');
     const good = { ...place, periods: [{ from: '01-01', day_C: 20, night_C: 15 }] };
-    expect((await send(app, 'POST', '/api/places', good)).status).toBe(201);
-    expect((await send(app, 'POST', '/api/places', good)).body.errors[0].path).toBe('name');
+    expect((await send(app, 'POST', '/api/books/places', good)).status).toBe(201);
+    expect((await send(app, 'POST', '/api/books/places', good)).body.errors[0].path).toBe('name');
   });
 
   it('the demo clock is set, run and paused; rates are bounded', async () => {
-    expect((await send(app, 'PUT', '/api/clock', { setTo: '2027-04-20' })).body.today).toBe('2027-04-20');
-    expect((await send(app, 'PUT', '/api/clock', { running: true, rate: 60 })).body.demoClock.running).toBe(true);
-    expect((await send(app, 'PUT', '/api/clock', { running: false, setTo: '2027-04-12' })).body.today).toBe(
+    expect((await send(app, 'PUT', '/api/house/clock', { setTo: '2027-04-20' })).body.today).toBe('2027-04-20');
+    expect((await send(app, 'PUT', '/api/house/clock', { running: true, rate: 60 })).body.demoClock.running).toBe(true);
+    expect((await send(app, 'PUT', '/api/house/clock', { running: false, setTo: '2027-04-12' })).body.today).toBe(
       '2027-04-12',
     );
-    expect((await send(app, 'PUT', '/api/clock', { rate: 5 })).status).toBe(422);
-    expect((await send(app, 'PUT', '/api/clock', { setTo: '2027-02-30' })).status).toBe(422);
+    expect((await send(app, 'PUT', '/api/house/clock', { rate: 5 })).status).toBe(422);
+    expect((await send(app, 'PUT', '/api/house/clock', { setTo: '2027-02-30' })).status).toBe(422);
   });
 
   it('settings change what is shown, with a version', async () => {
@@ -394,15 +395,17 @@ describe('the books', () => {
       planting: _planting,
       frost: _frost,
       ...nursery
-    } = (await send(app, 'GET', '/api/nursery')).body;
-    expect((await send(app, 'PUT', '/api/nursery', { ...nursery, timeZone: 'Mars/Base' })).body.errors[0].path).toBe(
-      'timeZone',
-    );
-    expect((await send(app, 'PUT', '/api/nursery', { ...nursery, temperatureUnit: 'F' })).body.temperatureUnit).toBe(
-      'F',
-    );
+    } = (await send(app, 'GET', '/api/house/nursery')).body;
+    expect(
+      (await send(app, 'PUT', '/api/house/nursery', { ...nursery, timeZone: 'Mars/Base' })).body.errors[0].path,
+    ).toBe('timeZone');
+    expect(
+      (await send(app, 'PUT', '/api/house/nursery', { ...nursery, temperatureUnit: 'F' })).body.temperatureUnit,
+    ).toBe('F');
     expect(await (await fetch(`${app.url}/`)).text()).toContain('79°');
-    expect((await send(app, 'PUT', '/api/nursery', nursery)).status).toBe(409);
-    expect((await send(app, 'PUT', '/api/nursery', { ...nursery, version: nursery.version + 1 })).status).toBe(200);
+    expect((await send(app, 'PUT', '/api/house/nursery', nursery)).status).toBe(409);
+    expect((await send(app, 'PUT', '/api/house/nursery', { ...nursery, version: nursery.version + 1 })).status).toBe(
+      200,
+    );
   });
 });

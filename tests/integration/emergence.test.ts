@@ -12,10 +12,10 @@ beforeAll(async () => {
 afterAll(() => app.stop());
 
 const log = (id: number, line: object) =>
-  send(app, 'POST', `/api/batches/${id}/events`, { idempotencyKey: key(), day: '2027-04-12', ...line });
+  send(app, 'POST', `/api/batch/${id}/events`, { idempotencyKey: key(), day: '2027-04-12', ...line });
 
 const sownTomato = (day?: string, change?: object) => aTomato(app, day, change);
-const state = async (id: number) => (await send(app, 'GET', `/api/batches/${id}`)).body;
+const state = async (id: number) => (await send(app, 'GET', `/api/batch/${id}`)).body;
 
 describe('counting tray by tray', () => {
   it('adds the trays up; what cannot be is refused with its reason', async () => {
@@ -45,7 +45,7 @@ describe('counting tray by tray', () => {
     const id = await sownTomato();
     expect((await log(id, { kind: 'cover', count: 1 })).status).toBe(201);
     expect((await log(id, { kind: 'cover', count: 0 })).status).toBe(201);
-    const page = await (await fetch(`${app.url}/count/${(await state(id)).code}`)).text();
+    const page = await (await fetch(`${app.url}/germination/count/${(await state(id)).code}`)).text();
     expect(page).toMatch(/Cover (<!-- -->)?off/);
   });
 });
@@ -54,11 +54,11 @@ describe('the emergence page', () => {
   it('says late or dead when it is, with the last day to sow again, and the table says what the picture does', async () => {
     const id = await sownTomato('2027-03-20');
     await log(id, { kind: 'counted', day: '2027-04-10', count: 0 });
-    const html = await (await fetch(`${app.url}/batches/${id}/emergence`)).text();
+    const html = await (await fetch(`${app.url}/batch/${id}/emergence`)).text();
     expect(html).toContain('Most likely dead');
     expect(html).toMatch(/Sow again/);
     const fresh = await sownTomato('2027-04-11');
-    const early = await (await fetch(`${app.url}/batches/${fresh}/emergence`)).text();
+    const early = await (await fetch(`${app.url}/batch/${fresh}/emergence`)).text();
     expect(early).toContain('Too soon to say');
     expect(early).toContain('The same as a table');
     expect(early).toContain('a curve needs 4 counts');
@@ -68,9 +68,9 @@ describe('the emergence page', () => {
     const id = await sownTomato();
     const { code } = await state(id);
     const go = (path: string) => fetch(`${app.url}${path}`, { redirect: 'manual' });
-    expect((await go(`/t/${code.toLowerCase()}-2`)).headers.get('location')).toBe(`/count/${code}?tray=2`);
+    expect((await go(`/t/${code.toLowerCase()}-2`)).headers.get('location')).toBe(`/germination/count/${code}?tray=2`);
     await log(id, { kind: 'off-heat' });
-    expect((await go(`/t/${code}`)).headers.get('location')).toBe(`/batches/${id}`);
+    expect((await go(`/t/${code}`)).headers.get('location')).toBe(`/batch/${id}`);
     expect((await go(`/t?code=${encodeURIComponent(`http://elsewhere/t/${code}-1`)}`)).headers.get('location')).toBe(
       `/t/${code}-1`,
     );
@@ -86,7 +86,7 @@ describe('sowing again', () => {
   it('makes the same plan anew once, with the cause in the log, and ends the old tray if wished', async () => {
     const id = await sownTomato('2027-03-20');
     const order = { idempotencyKey: key(), cause: 'too cold', endOld: true };
-    const once = () => send(app, 'POST', `/api/batches/${id}/sow-again`, order);
+    const once = () => send(app, 'POST', `/api/batch/${id}/sow-again`, order);
     const [one, two] = await Promise.all([once(), once()]);
     expect([one.status, two.status].sort()).toEqual([200, 201]);
     expect(one.body.batchId).toBe(two.body.batchId);
@@ -95,11 +95,11 @@ describe('sowing again', () => {
     const fresh = await state(one.body.batchId);
     expect(fresh.log).toHaveLength(1);
     expect(fresh.log[0].note).toBe(`sown again for ${old.code}`);
-    expect(await (await fetch(`${app.url}/books/failures`)).text()).toContain('too cold');
-    const again = await send(app, 'POST', `/api/batches/${id}/sow-again`, { ...order, idempotencyKey: key() });
+    expect(await (await fetch(`${app.url}/batch/failures`)).text()).toContain('too cold');
+    const again = await send(app, 'POST', `/api/batch/${id}/sow-again`, { ...order, idempotencyKey: key() });
     expect(again.status).toBe(422);
     expect(
-      (await send(app, 'POST', `/api/batches/${id}/sow-again`, { ...order, cause: 'gremlins' })).body.errors[0].path,
+      (await send(app, 'POST', `/api/batch/${id}/sow-again`, { ...order, cause: 'gremlins' })).body.errors[0].path,
     ).toBe('cause');
   });
 });
@@ -108,7 +108,7 @@ describe('labels', () => {
   it('one for each tray; read back, the square opens the tray’s page', async () => {
     const id = await sownTomato();
     const { code } = await state(id);
-    const answer = await fetch(`${app.url}/api/labels.pdf?batches=${id}&sheet=roll-62x29`);
+    const answer = await fetch(`${app.url}/api/batch/labels.pdf?batches=${id}&sheet=roll-62x29`);
     expect(answer.headers.get('content-type')).toBe('application/pdf');
     const pdf = await PDFDocument.load(await answer.arrayBuffer());
     expect(pdf.getPageCount()).toBe(2);
@@ -119,10 +119,10 @@ describe('labels', () => {
 
   it('a sheet begun goes on where it was left; a bad size, too many and nothing to label are told', async () => {
     const id = await sownTomato();
-    const sheet = await fetch(`${app.url}/api/labels.pdf?batches=${id}&sheet=a4-24&skip=23`);
+    const sheet = await fetch(`${app.url}/api/batch/labels.pdf?batches=${id}&sheet=a4-24&skip=23`);
     expect((await PDFDocument.load(await sheet.arrayBuffer())).getPageCount()).toBe(2);
     const refused = async (query: string) => {
-      const answer = await fetch(`${app.url}/api/labels.pdf?${query}`);
+      const answer = await fetch(`${app.url}/api/batch/labels.pdf?${query}`);
       expect(answer.status, query).toBeGreaterThanOrEqual(400);
       return ((await answer.json()) as { detail: string }).detail;
     };
@@ -180,7 +180,7 @@ describe('lots', () => {
         { day: 6, up: 17 },
       ],
     };
-    const made = await send(app, 'POST', '/api/lots', {
+    const made = await send(app, 'POST', '/api/books/lots', {
       ...lot,
       tests: [test],
       thousandSeed_g: 2.8,
@@ -188,7 +188,7 @@ describe('lots', () => {
       moisture_percent: 7,
     });
     expect(made.status, JSON.stringify(made.body)).toBe(201);
-    const lots = (await send(app, 'GET', '/api/lots')).body as { id: number; tests: unknown[] }[];
+    const lots = (await send(app, 'GET', '/api/books/lots')).body as { id: number; tests: unknown[] }[];
     expect(lots.find((l) => l.id === made.body.id)!.tests).toEqual([test]);
     const falling = {
       ...test,
@@ -197,31 +197,35 @@ describe('lots', () => {
         { day: 6, up: 7 },
       ],
     };
-    const refused = await send(app, 'POST', '/api/lots', { ...lot, code: 'TEST-2', tests: [falling] });
+    const refused = await send(app, 'POST', '/api/books/lots', { ...lot, code: 'TEST-2', tests: [falling] });
     expect(refused.body.errors[0]).toMatchObject({
       path: 'tests.0.counts.1.up',
       message: expect.stringContaining('do not fall'),
     });
     expect(
-      (await send(app, 'POST', '/api/lots', { ...lot, code: 'TEST-3', tests: [{ ...test, seeds: 3 }] })).status,
+      (await send(app, 'POST', '/api/books/lots', { ...lot, code: 'TEST-3', tests: [{ ...test, seeds: 3 }] })).status,
     ).toBe(422);
   });
 
   it('over 100% only for seed balls', async () => {
-    const refused = await send(app, 'POST', '/api/lots', { ...lot, code: 'TEST-4', germination_percent: 140 });
+    const refused = await send(app, 'POST', '/api/books/lots', { ...lot, code: 'TEST-4', germination_percent: 140 });
     expect(refused.body.errors[0]).toMatchObject({
       path: 'germination_percent',
       message: expect.stringContaining('seed balls'),
     });
-    const varieties = (await send(app, 'GET', '/api/varieties')).body as { id: number; cropId: number }[];
-    const crops = (await send(app, 'GET', '/api/crops')).body as { id: number; name: string; seedBalls: boolean }[];
+    const varieties = (await send(app, 'GET', '/api/books/varieties')).body as { id: number; cropId: number }[];
+    const crops = (await send(app, 'GET', '/api/books/crops')).body as {
+      id: number;
+      name: string;
+      seedBalls: boolean;
+    }[];
     const beet = crops.find((c) => c.name === 'beetroot')!;
     expect(beet.seedBalls).toBe(true);
     const own =
       varieties.find((v) => v.cropId === beet.id)?.id ??
-      (await send(app, 'POST', '/api/varieties', { cropId: beet.id, name: 'Test beet', note: '' })).body.id;
+      (await send(app, 'POST', '/api/books/varieties', { cropId: beet.id, name: 'Test beet', note: '' })).body.id;
     expect(
-      (await send(app, 'POST', '/api/lots', { ...lot, varietyId: own, code: 'TEST-5', germination_percent: 140 }))
+      (await send(app, 'POST', '/api/books/lots', { ...lot, varietyId: own, code: 'TEST-5', germination_percent: 140 }))
         .status,
     ).toBe(201);
   });
@@ -237,7 +241,7 @@ describe('the rule off the heat and learning', () => {
     expect((await offHeatOn(own)) > (await offHeatOn(house))).toBe(true);
     const share = await sownTomato('2027-04-05', { offHeat: { kind: 'share', share_frac: 0.95 } });
     expect((await offHeatOn(share)) >= (await offHeatOn(house))).toBe(true);
-    const wrong = await send(app, 'GET', `/api/batches/${share}`);
+    const wrong = await send(app, 'GET', `/api/batch/${share}`);
     expect(wrong.status).toBe(200);
   });
 
@@ -258,7 +262,7 @@ describe('the rule off the heat and learning', () => {
     }
     const after = await halfUp(next);
     expect(after > before).toBe(true);
-    const nursery = (await send(app, 'GET', '/api/nursery')).body;
+    const nursery = (await send(app, 'GET', '/api/house/nursery')).body;
     const {
       feedKey: _feed,
       demoClock: _clock,
@@ -267,7 +271,7 @@ describe('the rule off the heat and learning', () => {
       frost: _frost,
       ...settings
     } = nursery;
-    const off = await send(app, 'PUT', '/api/nursery', { ...settings, learning: false });
+    const off = await send(app, 'PUT', '/api/house/nursery', { ...settings, learning: false });
     expect(off.status, JSON.stringify(off.body)).toBe(200);
     expect(await halfUp(next)).toBe(before);
   });

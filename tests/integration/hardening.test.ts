@@ -100,7 +100,7 @@ describe('forecast, ladders and gates over HTTP', () => {
   const get = async <T>(path: string) => (await send(app, 'GET', path)).body as T;
   const ladders = async () => (await get<HardenView>('/api/hardening')).ladders;
   const typed = (days: readonly [number, number, number | null][]) =>
-    send(app, 'POST', '/api/forecast', {
+    send(app, 'POST', '/api/weather/forecast', {
       days: days.map(([least_C, most_C, gust_m_s], i) => ({
         day: isoFromDay(TODAY + i),
         least_C,
@@ -110,17 +110,17 @@ describe('forecast, ladders and gates over HTTP', () => {
       })),
     });
   const event = (id: number, line: object) =>
-    send(app, 'POST', `/api/batches/${id}/events`, { idempotencyKey: key(), day: isoFromDay(TODAY), ...line });
+    send(app, 'POST', `/api/batch/${id}/events`, { idempotencyKey: key(), day: isoFromDay(TODAY), ...line });
   const file = (change: (f: ForecastFile) => void) => {
     const made = structuredClone(madeUpForecast(now_ms, SITE));
     change(made);
-    return send(app, 'POST', '/api/forecast/file', { text: JSON.stringify(made) });
+    return send(app, 'POST', '/api/weather/forecast/file', { text: JSON.stringify(made) });
   };
 
   it('the demo has a forecast of ten days with its source and age', async () => {
     // It is asked for once the application serves.
-    await expect.poll(() => get<ForecastView | null>('/api/forecast'), { timeout: 15_000 }).not.toBeNull();
-    const f = await get<ForecastView>('/api/forecast');
+    await expect.poll(() => get<ForecastView | null>('/api/weather/forecast'), { timeout: 15_000 }).not.toBeNull();
+    const f = await get<ForecastView>('/api/weather/forecast');
     expect(f).toMatchObject({ kind: 'service', stale: false, short_days: 0 });
     expect(f.days).toHaveLength(10);
     expect(f.days.some((d) => d.flags.includes('frost'))).toBe(true);
@@ -158,7 +158,7 @@ describe('forecast, ladders and gates over HTTP', () => {
     expect((await ladders()).find((x) => x.batchId === l!.batchId)!.days[0]!.say).toBe('go');
     const up = { kind: 'rung', count: l!.rung + 1, note: 'they look hard', cause: 'own decision' };
     expect((await event(l!.batchId, up)).status).toBe(201);
-    const batch = (await get<{ log: { note: string; cause: string }[] }>(`/api/batches/${l!.batchId}`)) as unknown;
+    const batch = (await get<{ log: { note: string; cause: string }[] }>(`/api/batch/${l!.batchId}`)) as unknown;
     expect(JSON.stringify(batch)).toContain('they look hard');
     expect((await ladders()).find((x) => x.batchId === l!.batchId)).toMatchObject({
       rung: l!.rung + 1,
@@ -175,17 +175,17 @@ describe('forecast, ladders and gates over HTTP', () => {
     const l = view.ladders.find((x) => x.startsOn === null && x.programme === 'Hours outside')!;
     const lid = view.programmes.find((p) => p.kind === 'lid')!;
     const change = { version: l.version, programmeId: lid.id };
-    expect((await send(app, 'PATCH', `/api/batches/${l.batchId}`, change)).status).toBe(200);
-    expect((await send(app, 'PATCH', `/api/batches/${l.batchId}`, change)).status).toBe(409);
+    expect((await send(app, 'PATCH', `/api/batch/${l.batchId}`, change)).status).toBe(200);
+    expect((await send(app, 'PATCH', `/api/batch/${l.batchId}`, change)).status).toBe(409);
     expect((await ladders()).find((x) => x.batchId === l.batchId)).toMatchObject({ programme: lid.name, chosen: true });
     expect(
-      (await send(app, 'PATCH', `/api/batches/${l.batchId}`, { version: l.version + 1, programmeId: 999 })).body
-        .errors[0].path,
+      (await send(app, 'PATCH', `/api/batch/${l.batchId}`, { version: l.version + 1, programmeId: 999 })).body.errors[0]
+        .path,
     ).toBe('programmeId');
   });
 
   it('bad forecasts are refused with the field and what to do, and the one in use stays', async () => {
-    const before = await get<ForecastView>('/api/forecast');
+    const before = await get<ForecastView>('/api/weather/forecast');
     const refused = async (
       answer: Promise<{ status: number; body: { errors: { path: string; message: string }[] } }>,
       path: string,
@@ -242,17 +242,17 @@ describe('forecast, ladders and gates over HTTP', () => {
       'format',
       /crook-forecast-1/,
     );
-    await refused(send(app, 'POST', '/api/forecast/file', { text: 'not json' }), 'text', /FORECAST.md/);
+    await refused(send(app, 'POST', '/api/weather/forecast/file', { text: 'not json' }), 'text', /FORECAST.md/);
     await refused(typed([[12, 3, null]]), 'days.0.most_C', /not below/);
     await refused(typed([[50, 60, null]]), 'days', /usual/);
     await refused(
-      send(app, 'POST', '/api/forecast', {
+      send(app, 'POST', '/api/weather/forecast', {
         days: [{ day: '2027-04-11', least_C: 1, most_C: 2, gust_m_s: null, sky: 'dull' }],
       }),
       'days.0.day',
       /past/,
     );
-    expect(await get<ForecastView>('/api/forecast')).toMatchObject({
+    expect(await get<ForecastView>('/api/weather/forecast')).toMatchObject({
       source: before.source,
       madeAt_ms: before.madeAt_ms,
     });
@@ -265,8 +265,8 @@ describe('forecast, ladders and gates over HTTP', () => {
     });
     expect(short.status).toBe(201);
     // Typed later, it is still the newest made.
-    await send(app, 'PUT', '/api/clock', { setTo: isoFromDay(TODAY) });
-    const f = await get<ForecastView>('/api/forecast');
+    await send(app, 'PUT', '/api/house/clock', { setTo: isoFromDay(TODAY) });
+    const f = await get<ForecastView>('/api/weather/forecast');
     expect(f).toMatchObject({ source: SITE.name, kind: 'file' });
     expect(f.short_days).toBeGreaterThan(5);
     expect(f.days.at(-1)!.night_C).toBeNull();
@@ -275,29 +275,29 @@ describe('forecast, ladders and gates over HTTP', () => {
   it('readings: a key writes once, what is absurd is asked about, three nights teach a cover, soil moves the gate', async () => {
     const reading = { kind: 'max-min', day: isoFromDay(TODAY), coverId: 2, least_C: 8 };
     const k = key();
-    const one = await send(app, 'POST', '/api/site/readings', { idempotencyKey: k, ...reading });
+    const one = await send(app, 'POST', '/api/weather/readings', { idempotencyKey: k, ...reading });
     expect(one.status).toBe(201);
-    expect((await send(app, 'POST', '/api/site/readings', { idempotencyKey: k, ...reading })).body).toEqual({
+    expect((await send(app, 'POST', '/api/weather/readings', { idempotencyKey: k, ...reading })).body).toEqual({
       ...one.body,
       repeated: true,
     });
-    expect((await send(app, 'POST', '/api/site/readings', { idempotencyKey: k, ...reading, least_C: 9 })).status).toBe(
-      422,
-    );
+    expect(
+      (await send(app, 'POST', '/api/weather/readings', { idempotencyKey: k, ...reading, least_C: 9 })).status,
+    ).toBe(422);
     const bad = async (body: object, path: string) =>
       expect(
-        (await send(app, 'POST', '/api/site/readings', { idempotencyKey: key(), ...reading, ...body })).body.errors[0]
-          .path,
+        (await send(app, 'POST', '/api/weather/readings', { idempotencyKey: key(), ...reading, ...body })).body
+          .errors[0].path,
       ).toBe(path);
     await bad({ day: '2027-04-20' }, 'day');
     await bad({ coverId: 99 }, 'coverId');
     await bad({ least_C: 41 }, 'least_C');
     await bad({ least_C: 9, most_C: 4 }, 'most_C');
     await bad({ least_C: null }, 'least_C');
-    const worth = async () => (await get<ReadingsShown>('/api/site/readings')).worths.find((w) => w.coverId === 2)!;
+    const worth = async () => (await get<ReadingsShown>('/api/weather/readings')).worths.find((w) => w.coverId === 2)!;
     expect(await worth()).toMatchObject({ own: false, nights: 1 });
     for (const n of [1, 2])
-      await send(app, 'POST', '/api/site/readings', {
+      await send(app, 'POST', '/api/weather/readings', {
         idempotencyKey: key(),
         ...reading,
         day: isoFromDay(TODAY - n),
@@ -306,7 +306,7 @@ describe('forecast, ladders and gates over HTTP', () => {
     const taught = await worth();
     expect(taught.own).toBe(true);
     expect(taught.worth_K).not.toBe(taught.written_K);
-    const out = await send(app, 'POST', '/api/site/readings', {
+    const out = await send(app, 'POST', '/api/weather/readings', {
       idempotencyKey: key(),
       kind: 'withdrawn',
       day: isoFromDay(TODAY),
@@ -315,7 +315,7 @@ describe('forecast, ladders and gates over HTTP', () => {
     expect(out.status).toBe(201);
     expect(
       (
-        await send(app, 'POST', '/api/site/readings', {
+        await send(app, 'POST', '/api/weather/readings', {
           idempotencyKey: key(),
           kind: 'withdrawn',
           day: isoFromDay(TODAY),
@@ -326,7 +326,7 @@ describe('forecast, ladders and gates over HTTP', () => {
     expect((await worth()).nights).toBe(2);
     const soil = async () => (await get<PlantView>('/api/planting')).soil_C!;
     const before = await soil();
-    await send(app, 'POST', '/api/site/readings', {
+    await send(app, 'POST', '/api/weather/readings', {
       idempotencyKey: key(),
       kind: 'soil',
       day: isoFromDay(TODAY),
@@ -344,7 +344,7 @@ describe('forecast, ladders and gates over HTTP', () => {
     )!;
     const gates = Object.fromEntries(waiting.gates.map((g) => [g.key, g.key === 'hardened' ? 'off' : g.mode]));
     expect(
-      (await send(app, 'PATCH', `/api/batches/${waiting.batchId}`, { version: waiting.version, gates })).status,
+      (await send(app, 'PATCH', `/api/batch/${waiting.batchId}`, { version: waiting.version, gates })).status,
     ).toBe(200);
     const after = (await get<PlantView>('/api/planting')).lines.find((l) => l.batchId === waiting.batchId)!;
     expect(after.gates.find((g) => g.key === 'hardened')!.mode).toBe('off');
@@ -360,11 +360,11 @@ describe('forecast, ladders and gates over HTTP', () => {
     const view = await get<PlantView>('/api/planting');
     expect(view.planted[0]).toMatchObject({ batchId: line.batchId, count: 100, bed: 'long bed', coverName: 'Fleece' });
     expect(view.covers.find((c) => c.id === 1)!.free_m2).toBeCloseTo(140 - 6);
-    await send(app, 'PUT', '/api/clock', { setTo: isoFromDay(TODAY + 7) });
-    const round = JSON.stringify((await send(app, 'GET', '/api/round')).body);
+    await send(app, 'PUT', '/api/house/clock', { setTo: isoFromDay(TODAY + 7) });
+    const round = JSON.stringify((await send(app, 'GET', '/api/house/round')).body);
     expect(round).toContain('how many stand, and how well');
     const stood = (cause: string) =>
-      send(app, 'POST', `/api/batches/${line.batchId}/events`, {
+      send(app, 'POST', `/api/batch/${line.batchId}/events`, {
         idempotencyKey: key(),
         kind: 'stood',
         day: isoFromDay(TODAY + 7),
@@ -377,11 +377,11 @@ describe('forecast, ladders and gates over HTTP', () => {
       stood: 'well',
       stoodCount: 96,
     });
-    await send(app, 'PUT', '/api/clock', { setTo: isoFromDay(TODAY) });
+    await send(app, 'PUT', '/api/house/clock', { setTo: isoFromDay(TODAY) });
   });
 
   it('settings of hardening: checked, versioned, and the schools move the dates', async () => {
-    const { version } = await get<{ version: number }>('/api/nursery');
+    const { version } = await get<{ version: number }>('/api/house/nursery');
     const put = (body: object) => send(app, 'PUT', '/api/planting/settings', { ...USUAL_PLANTING, version, ...body });
     expect((await put({ home: { from_h: 9, to_h: 8 } })).body.errors[0].path).toBe('home.to_h');
     const dates = async () =>
@@ -402,24 +402,28 @@ describe('forecast, ladders and gates over HTTP', () => {
 
   it('covers and programmes are books with versions; what cannot be is named', async () => {
     const [first] =
-      await get<{ id: number; version: number; rungs: object[]; name: string; kind: string }[]>('/api/programmes');
+      await get<{ id: number; version: number; rungs: object[]; name: string; kind: string }[]>(
+        '/api/books/programmes',
+      );
     const { id, version, ...line } = first!;
     const bad = { ...line, rungs: [{ ...line.rungs[0], hours_h: 30 }] };
-    expect((await send(app, 'PUT', `/api/programmes/${id}`, { version, line: bad })).body.errors[0].path).toBe(
+    expect((await send(app, 'PUT', `/api/books/programmes/${id}`, { version, line: bad })).body.errors[0].path).toBe(
       'rungs.0.hours_h',
     );
-    expect((await send(app, 'PUT', `/api/programmes/${id}`, { version, line })).status).toBe(200);
-    expect((await send(app, 'PUT', `/api/programmes/${id}`, { version, line })).status).toBe(409);
+    expect((await send(app, 'PUT', `/api/books/programmes/${id}`, { version, line })).status).toBe(200);
+    expect((await send(app, 'PUT', `/api/books/programmes/${id}`, { version, line })).status).toBe(409);
     const covers =
       await get<{ id: number; version: number; structure: { opening_m2: number } | null; name: string }[]>(
-        '/api/covers',
+        '/api/books/covers',
       );
     const { id: coverId, version: v, ...frame } = covers.find((c) => c.structure)!;
     const wide = { ...frame, structure: { ...frame.structure, opening_m2: 900 } };
-    expect((await send(app, 'PUT', `/api/covers/${coverId}`, { version: v, line: wide })).body.errors[0].path).toBe(
-      'structure.opening_m2',
+    expect(
+      (await send(app, 'PUT', `/api/books/covers/${coverId}`, { version: v, line: wide })).body.errors[0].path,
+    ).toBe('structure.opening_m2');
+    expect((await send(app, 'POST', '/api/books/covers', { ...frame, placeId: null })).body.errors[0].path).toBe(
+      'placeId',
     );
-    expect((await send(app, 'POST', '/api/covers', { ...frame, placeId: null })).body.errors[0].path).toBe('placeId');
-    expect((await send(app, 'POST', '/api/covers', frame)).body.errors[0].message).toMatch(/already/);
+    expect((await send(app, 'POST', '/api/books/covers', frame)).body.errors[0].message).toMatch(/already/);
   });
 });

@@ -160,7 +160,7 @@ describe('alarms', () => {
   });
 
   it('a clock set forward and back again is watched from where it stands', async () => {
-    const day = (setTo: string) => send(app, 'PUT', '/api/clock', { setTo });
+    const day = (setTo: string) => send(app, 'PUT', '/api/house/clock', { setTo });
     await day('2027-04-20');
     await new Promise((resolve) => setTimeout(resolve, 1500));
     await publish({ ...message(0, { medium: 21, bed: 24, air: 15, heater: 0 }), at: '2027-04-20T06:59:00Z' });
@@ -421,7 +421,7 @@ describe('controllers that are silent since a restart', () => {
         return (body as { name: string; alarms: string[] }[]).find((z) => z.name === 'Bench 1')!.alarms;
       };
       await until(async () => (await kinds()).includes('readings-stopped'), 160);
-      const page = await (await fetch(`${after.url}/season`)).text();
+      const page = await (await fetch(`${after.url}/plan/season`)).text();
       expect(page).toContain('Bench 1 no reading now');
     } finally {
       await after.stop();

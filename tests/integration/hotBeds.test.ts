@@ -12,7 +12,7 @@ let app: App;
 let today: number;
 beforeAll(async () => {
   app = await startApp([], undefined, { DEMO_BENCHES: 'off' });
-  today = requireDay((await send(app, 'GET', '/api/clock')).body.today);
+  today = requireDay((await send(app, 'GET', '/api/house/clock')).body.today);
 }, 90_000);
 afterAll(() => app.stop());
 
@@ -26,18 +26,18 @@ const place = (name: string, temperature: object) => ({
   temperature,
 });
 const add = async (name: string, temperature: object) =>
-  (await send(app, 'POST', '/api/places', place(name, temperature))).body.id as number;
+  (await send(app, 'POST', '/api/books/places', place(name, temperature))).body.id as number;
 const dayIso = (back: number) => isoFromDay(today - back);
 
 describe('a place on a mat without a thermostat', () => {
   it('is kept as it is laid, and refused with the path of the field', async () => {
     const id = await add('Mat shelf', { kind: 'mat', mat: USUAL_MAT });
-    const kept = (await send(app, 'GET', `/api/places`)).body.find((p: { id: number }) => p.id === id);
+    const kept = (await send(app, 'GET', `/api/books/places`)).body.find((p: { id: number }) => p.id === id);
     expect(kept.temperature).toEqual({ kind: 'mat', mat: USUAL_MAT });
     const wrong = await send(
       app,
       'POST',
-      '/api/places',
+      '/api/books/places',
       place('Another', { kind: 'mat', mat: { ...USUAL_MAT, power_W: 'many', room: { kind: 'kept', day_C: 18 } } }),
     );
     expect(wrong.status).toBe(422);
@@ -53,7 +53,7 @@ describe('a hot bed', () => {
   it('is logged by day and by whom, once for a key, and goes by what is read of it', async () => {
     const id = await add('Hot bed', { kind: 'hot-bed', bed: USUAL_HOT_BED });
     const log = (body: object) =>
-      send(app, 'POST', `/api/places/${id}/hot-bed`, { idempotencyKey: randomUUID(), by: 'Grower', ...body });
+      send(app, 'POST', `/api/heat/hot-beds/${id}`, { idempotencyKey: randomUUID(), by: 'Grower', ...body });
     const night = async () =>
       (await (await fetch(`${app.url}/books/places?place=${id}`)).text()).includes('Not read yet');
     expect((await log({ kind: 'built', on: dayIso(12) })).status).toBe(201);
@@ -66,7 +66,7 @@ describe('a hot bed', () => {
     expect(await night()).toBe(false);
     expect((await log({ kind: 'turned', on: isoFromDay(today + 2) })).body.errors[0].path).toBe('on');
     expect((await log({ kind: 'read', on: dayIso(1), medium_C: 'hot' })).body.errors[0].path).toBe('medium_C');
-    const kept = (await send(app, 'GET', '/api/places')).body.find((p: { id: number }) => p.id === id);
+    const kept = (await send(app, 'GET', '/api/books/places')).body.find((p: { id: number }) => p.id === id);
     expect(kept.bedLog.map((l: { kind: string; by: string }) => [l.kind, l.by])).toEqual([
       ['built', 'Grower'],
       ['read', 'Grower'],
@@ -80,23 +80,23 @@ describe('a hot bed', () => {
 
   it('is no other place, and there is none where there is no place', async () => {
     const line = { idempotencyKey: randomUUID(), kind: 'built', on: dayIso(3), by: 'Grower' };
-    const other = (await send(app, 'GET', '/api/places')).body[0].id as number;
-    expect((await send(app, 'POST', `/api/places/${other}/hot-bed`, line)).status).toBe(409);
-    expect((await send(app, 'POST', '/api/places/999999/hot-bed', line)).status).toBe(404);
+    const other = (await send(app, 'GET', '/api/books/places')).body[0].id as number;
+    expect((await send(app, 'POST', `/api/heat/hot-beds/${other}`, line)).status).toBe(409);
+    expect((await send(app, 'POST', '/api/heat/hot-beds/999999', line)).status).toBe(404);
   });
 
   it('the round says to build it in time for what is sown there, and to read it', async () => {
-    const round = (await send(app, 'GET', '/api/round')).body;
+    const round = (await send(app, 'GET', '/api/house/round')).body;
     expect(JSON.stringify(round)).not.toContain('build the hot bed');
-    const crops = (await send(app, 'GET', '/api/crops')).body as { id: number; name: string }[];
-    const containers = (await send(app, 'GET', '/api/containers')).body as { id: number; kind: string }[];
-    const places = (await send(app, 'GET', '/api/places')).body as { id: number; name: string; kind: string }[];
+    const crops = (await send(app, 'GET', '/api/books/crops')).body as { id: number; name: string }[];
+    const containers = (await send(app, 'GET', '/api/books/containers')).body as { id: number; kind: string }[];
+    const places = (await send(app, 'GET', '/api/books/places')).body as { id: number; name: string; kind: string }[];
     const bed = await add('Spring bed', {
       kind: 'hot-bed',
       bed: { ...USUAL_HOT_BED, buildOn: isoFromDay(today + 200).slice(5) },
     });
     const lettuce = crops.find((c) => c.name === 'lettuce')!;
-    const made = await send(app, 'POST', '/api/batches', {
+    const made = await send(app, 'POST', '/api/batch', {
       idempotencyKey: randomUUID(),
       cropId: lettuce.id,
       varietyId: null,
@@ -111,7 +111,7 @@ describe('a hot bed', () => {
       potContainerId: null,
     });
     expect(made.status).toBe(201);
-    const after = (await send(app, 'GET', '/api/round')).body.places.find((p: { id: number }) => p.id === bed);
+    const after = (await send(app, 'GET', '/api/house/round')).body.places.find((p: { id: number }) => p.id === bed);
     expect(after.orders.join()).toMatch(/build the hot bed/);
   });
 
@@ -131,13 +131,13 @@ describe('a hot bed', () => {
     };
     expect((await send(app, 'POST', '/api/heat/zones', { placeId: bed, device: null, spec })).status).toBe(201);
     const orders = async () =>
-      (await send(app, 'GET', '/api/round')).body.places.find((p: { id: number }) => p.id === bed).orders.join();
+      (await send(app, 'GET', '/api/house/round')).body.places.find((p: { id: number }) => p.id === bed).orders.join();
     expect(await orders()).toBe('');
-    const crops = (await send(app, 'GET', '/api/crops')).body as { id: number; name: string }[];
-    const containers = (await send(app, 'GET', '/api/containers')).body as { id: number; kind: string }[];
-    const places = (await send(app, 'GET', '/api/places')).body as { id: number; kind: string }[];
+    const crops = (await send(app, 'GET', '/api/books/crops')).body as { id: number; name: string }[];
+    const containers = (await send(app, 'GET', '/api/books/containers')).body as { id: number; kind: string }[];
+    const places = (await send(app, 'GET', '/api/books/places')).body as { id: number; kind: string }[];
     const frame = places.find((p) => p.kind === 'frame')!.id;
-    const made = await send(app, 'POST', '/api/batches', {
+    const made = await send(app, 'POST', '/api/batch', {
       idempotencyKey: randomUUID(),
       cropId: crops.find((c) => c.name === 'lettuce')!.id,
       varietyId: null,

@@ -21,7 +21,7 @@ describe('a real nursery in the south, from empty', () => {
   afterAll(() => app.stop());
 
   it('follows the machine’s clock in its own time zone, in a season that crosses the new year', async () => {
-    const nursery = (await send(app, 'GET', '/api/nursery')).body;
+    const nursery = (await send(app, 'GET', '/api/house/nursery')).body;
     const { demoClock, potting: _potting, planting: _planting, frost: _frost, ...settings } = nursery;
     expect(demoClock).toBeNull();
     const change = {
@@ -33,19 +33,19 @@ describe('a real nursery in the south, from empty', () => {
       lastFrost: '10-05',
       firstFrost: '05-01',
     };
-    expect((await send(app, 'PUT', '/api/nursery', change)).status).toBe(200);
-    const { body } = await send(app, 'GET', '/api/clock');
+    expect((await send(app, 'PUT', '/api/house/nursery', change)).status).toBe(200);
+    const { body } = await send(app, 'GET', '/api/house/clock');
     const there = DateTime.now().setZone('Pacific/Auckland');
     expect([there.toISODate(), there.minus({ minutes: 1 }).toISODate()]).toContain(body.today);
-    expect((await send(app, 'PUT', '/api/clock', { setTo: '2027-01-01' })).status).toBe(409);
+    expect((await send(app, 'PUT', '/api/house/clock', { setTo: '2027-01-01' })).status).toBe(409);
   });
 
   it('says what to do first, takes places and a batch, and makes a round of them', async () => {
     expect(await (await fetch(app.url)).text()).toContain('A new nursery');
-    expect(await (await fetch(`${app.url}/season`)).text()).toContain('Nothing is planned yet');
+    expect(await (await fetch(`${app.url}/plan/season`)).text()).toContain('Nothing is planned yet');
     const place = async (name: string, kind: string, lit: boolean, day_C: number, night_C: number, walkOrder: number) =>
       (
-        await send(app, 'POST', '/api/places', {
+        await send(app, 'POST', '/api/books/places', {
           name,
           kind,
           lit,
@@ -60,9 +60,9 @@ describe('a real nursery in the south, from empty', () => {
       pot: await place('House', 'house', true, 22, 16, 3),
       harden: await place('Frame', 'frame', true, 17, 9, 4),
     };
-    const crops = (await send(app, 'GET', '/api/crops')).body as { id: number; name: string }[];
-    const containers = (await send(app, 'GET', '/api/containers')).body as { id: number; kind: string }[];
-    const { today } = (await send(app, 'GET', '/api/clock')).body;
+    const crops = (await send(app, 'GET', '/api/books/crops')).body as { id: number; name: string }[];
+    const containers = (await send(app, 'GET', '/api/books/containers')).body as { id: number; kind: string }[];
+    const { today } = (await send(app, 'GET', '/api/house/clock')).body;
     const transplantOn = DateTime.fromISO(today).plus({ days: 55 }).toISODate();
     const batch = {
       cropId: crops.find((c) => c.name === 'tomato')!.id,
@@ -77,8 +77,8 @@ describe('a real nursery in the south, from empty', () => {
       potContainerId: containers.find((c) => c.kind === 'pot')!.id,
       note: '',
     };
-    const { id } = (await send(app, 'POST', '/api/batches', { ...batch, idempotencyKey: key() })).body;
-    const made = (await send(app, 'GET', `/api/batches/${id}`)).body;
+    const { id } = (await send(app, 'POST', '/api/batch', { ...batch, idempotencyKey: key() })).body;
+    const made = (await send(app, 'GET', `/api/batch/${id}`)).body;
     expect(made.planned.map((m: { key: string }) => m.key)).toEqual([
       'sow',
       'first-up',
@@ -90,10 +90,10 @@ describe('a real nursery in the south, from empty', () => {
       'plant',
     ]);
     if (made.planned[0].on <= today) {
-      const round = (await send(app, 'GET', '/api/round')).body;
+      const round = (await send(app, 'GET', '/api/house/round')).body;
       expect(round.places.find((p: { name: string }) => p.name === 'Box').jobs).toHaveLength(1);
     }
-    const logged = await send(app, 'POST', `/api/batches/${id}/events`, {
+    const logged = await send(app, 'POST', `/api/batch/${id}/events`, {
       idempotencyKey: key(),
       kind: 'sown',
       day: today,
@@ -105,7 +105,7 @@ describe('a real nursery in the south, from empty', () => {
   it('is not put away by a later start that asks for the demo', async () => {
     const second = startApp(['--reset-demo'], app.databaseUrl);
     await expect(second).rejects.toThrow(/never overwritten/);
-    expect((await send(app, 'GET', '/api/batches')).body).toHaveLength(1);
+    expect((await send(app, 'GET', '/api/batch')).body).toHaveLength(1);
   });
 });
 

@@ -35,9 +35,10 @@ function fiveYears(seed: number): string {
     }
   return lines.join('\n');
 }
-const post = (text: string, more: object) => send(app, 'POST', '/api/old-trays', { name: 'trays.csv', text, ...more });
+const post = (text: string, more: object) =>
+  send(app, 'POST', '/api/germination/old-trays', { name: 'trays.csv', text, ...more });
 const halfUp = async (id: number) =>
-  (await send(app, 'GET', `/api/batches/${id}`)).body.forecast.find((m: { key: string }) => m.key === 'half-up')
+  (await send(app, 'GET', `/api/batch/${id}`)).body.forecast.find((m: { key: string }) => m.key === 'half-up')
     .on as string;
 describe('trays of years before', () => {
   it('a preview writes nothing, and says what the trays of a crop teach', async () => {
@@ -65,19 +66,19 @@ describe('trays of years before', () => {
       message: expect.stringContaining('read in before') as string,
     });
 
-    const page = (await send(app, 'GET', '/books/seasons')).body as string;
+    const page = (await send(app, 'GET', '/house/seasons')).body as string;
     expect(page).toContain('trays.csv');
-    const crops = (await send(app, 'GET', '/api/crops')).body as { id: number; name: string }[];
+    const crops = (await send(app, 'GET', '/api/books/crops')).body as { id: number; name: string }[];
     const book = `/books/crops?crop=${crops.find(({ name }) => name === 'tomato')!.id}`;
     expect((await send(app, 'GET', book)).body).toMatch(
       /\d+ trays of your own: half up \d+% slower than the book says/,
     );
     const fileId = 1;
-    expect((await send(app, 'PATCH', `/api/old-trays/${fileId}`, { leftOut: true })).status).toBe(200);
+    expect((await send(app, 'PATCH', `/api/germination/old-trays/${fileId}`, { leftOut: true })).status).toBe(200);
     expect(await halfUp(id)).toBe(before);
-    expect((await send(app, 'PATCH', `/api/old-trays/${fileId}`, { leftOut: false })).status).toBe(200);
+    expect((await send(app, 'PATCH', `/api/germination/old-trays/${fileId}`, { leftOut: false })).status).toBe(200);
     expect(await halfUp(id)).toBe(after);
-    expect((await send(app, 'PATCH', '/api/old-trays/99', { leftOut: true })).status).toBe(404);
+    expect((await send(app, 'PATCH', '/api/germination/old-trays/99', { leftOut: true })).status).toBe(404);
   });
   it('one wrong line and nothing is taken; each is named with what to do', async () => {
     const text = [

@@ -56,17 +56,17 @@ describe('the database stopped in mid-use', () => {
     const app: App = await startApp([], url);
     try {
       const line = { idempotencyKey: key(), kind: 'note', day: '2027-04-12', note: 'before the cut' };
-      expect((await send(app, 'POST', '/api/batches/1/events', line)).status).toBe(201);
+      expect((await send(app, 'POST', '/api/batch/1/events', line)).status).toBe(201);
       await cluster(`stop_cluster '${dir}'`);
       const page = await fetch(app.url);
       expect(page.status).toBe(503);
       expect(await page.text()).toMatch(/The database is away[\s\S]*Nothing is lost/);
-      const away = await send(app, 'POST', '/api/batches/1/events', { ...line, idempotencyKey: key() });
+      const away = await send(app, 'POST', '/api/batch/1/events', { ...line, idempotencyKey: key() });
       expect([away.status, away.body.title]).toEqual([503, 'The database is away']);
-      expect((await send(app, 'GET', '/api/health')).body).toMatchObject({ ok: false, database: 'away' });
+      expect((await send(app, 'GET', '/api/house/health')).body).toMatchObject({ ok: false, database: 'away' });
       await cluster(`start_cluster '${dir}'`);
       await until(async () => (await fetch(app.url)).status === 200);
-      const log = (await send(app, 'GET', '/api/batches/1')).body.log;
+      const log = (await send(app, 'GET', '/api/batch/1')).body.log;
       expect(log.filter((e: { note: string }) => e.note === 'before the cut')).toHaveLength(1);
     } finally {
       expect(await app.stop()).toBe(0);
@@ -112,7 +112,7 @@ describe('bin/start', () => {
     const { child, ended, out, err } = start({ CROOK_STATE: state, PORT: String(port) }, ['--empty']);
     await until(async () => out().includes('http'));
     expect(out(), err()).toBe(`http://127.0.0.1:${port}\n`);
-    const batches = await (await fetch(`http://127.0.0.1:${port}/api/batches`)).json();
+    const batches = await (await fetch(`http://127.0.0.1:${port}/api/batch`)).json();
     expect(batches).toEqual([]);
     expect(await (await fetch(`http://127.0.0.1:${port}/`)).text()).toContain('A new nursery');
     const refused = start({ CROOK_STATE: state, PORT: String(port) });

@@ -16,38 +16,40 @@ afterAll(async () => {
 
 const get = async (path: string) => (await send(app, 'GET', path)).body;
 const person = async (name: string, mark = 'circle', initials = '') =>
-  (await send(app, 'POST', '/api/people', { name, initials, mark })).body.id as number;
+  (await send(app, 'POST', '/api/books/people', { name, initials, mark })).body.id as number;
 const as = (id: number | string) => ({ 'x-crook-person': String(id) });
 const note = (batchId: number, words: string, headers: Record<string, string> = {}) =>
   send(
     app,
     'POST',
-    `/api/batches/${batchId}/events`,
+    `/api/batch/${batchId}/events`,
     { idempotencyKey: key(), kind: 'note', day: '2027-04-12', note: words },
     headers,
   );
 const authorOf = async (batchId: number, words: string) =>
-  (await get(`/api/batches/${batchId}`)).log.find((line: { note: string }) => line.note === words)?.authorId;
+  (await get(`/api/batch/${batchId}`)).log.find((line: { note: string }) => line.note === words)?.authorId;
 const lineOf = async (book: string, id: number) =>
-  ((await get(`/api/${book}`)) as { id: number; version: number }[]).find((line) => line.id === id)!;
+  ((await get(`/api/books/${book}`)) as { id: number; version: number }[]).find((line) => line.id === id)!;
 const retire = async (book: string, id: number, retired = true) =>
-  send(app, 'PUT', `/api/${book}/${id}/retired`, { version: (await lineOf(book, id)).version, retired });
+  send(app, 'PUT', `/api/books/${book}/${id}/retired`, { version: (await lineOf(book, id)).version, retired });
 const remove = async (book: string, id: number) =>
-  send(app, 'DELETE', `/api/${book}/${id}?version=${(await lineOf(book, id)).version}`);
+  send(app, 'DELETE', `/api/books/${book}/${id}?version=${(await lineOf(book, id)).version}`);
 
 describe('people', () => {
   it('have initials from their name when none are typed, and no two share a name or initials', async () => {
     const id = await person('Night watch', 'ring');
     expect(await lineOf('people', id)).toMatchObject({ initials: 'NW', mark: 'ring', retiredOn: null });
-    expect((await send(app, 'POST', '/api/people', { name: 'night WATCH', initials: 'X', mark: 'bar' })).status).toBe(
-      422,
-    );
-    expect((await send(app, 'POST', '/api/people', { name: 'New widow', initials: '', mark: 'bar' })).status).toBe(422);
-    const { status, body } = await send(app, 'POST', '/api/people', { name: '99', initials: '', mark: 'heart' });
+    expect(
+      (await send(app, 'POST', '/api/books/people', { name: 'night WATCH', initials: 'X', mark: 'bar' })).status,
+    ).toBe(422);
+    expect(
+      (await send(app, 'POST', '/api/books/people', { name: 'New widow', initials: '', mark: 'bar' })).status,
+    ).toBe(422);
+    const { status, body } = await send(app, 'POST', '/api/books/people', { name: '99', initials: '', mark: 'heart' });
     expect([status, body.errors.map((e: { path: string }) => e.path)]).toEqual([422, ['mark']]);
-    expect((await send(app, 'POST', '/api/people', { name: '99', initials: '', mark: 'bar' })).body.errors).toEqual([
-      { path: 'initials', message: 'initials: type one to four letters' },
-    ]);
+    expect(
+      (await send(app, 'POST', '/api/books/people', { name: '99', initials: '', mark: 'bar' })).body.errors,
+    ).toEqual([{ path: 'initials', message: 'initials: type one to four letters' }]);
   });
 
   it('are named by the call itself, else by the device; a stranger is nobody', async () => {
@@ -72,8 +74,8 @@ describe('people', () => {
       expect([path, status < 300, answer]).toEqual([path, true, answer]);
       return answer;
     };
-    const { version } = await get('/api/batches/1');
-    await send(app, 'PATCH', '/api/batches/1', { version, plantsWanted: 77 }, headers);
+    const { version } = await get('/api/batch/1');
+    await send(app, 'PATCH', '/api/batch/1', { version, plantsWanted: 77 }, headers);
     const [zone] = await get('/api/heat/zones');
     await post(`/api/heat/zones/${zone.id}/override`, {
       idempotencyKey: crypto.randomUUID(),
@@ -90,7 +92,7 @@ describe('people', () => {
       by: 'me',
       correctsId: null,
     });
-    await post('/api/site/readings', {
+    await post('/api/weather/readings', {
       idempotencyKey: key(),
       kind: 'max-min',
       day: '2027-04-12',
@@ -103,7 +105,7 @@ describe('people', () => {
       note: '',
       correctsId: null,
     });
-    const [thing] = await get('/api/stock');
+    const [thing] = await get('/api/books/stock');
     await post('/api/potting/stock', { idempotencyKey: key(), itemId: thing.id, kind: 'in', amount: 3, note: '' });
     const { rows } = await client.query(
       `SELECT 'batch_events' AS t FROM batch_events WHERE author_id = $1 UNION SELECT 'plan_versions' FROM plan_versions WHERE author_id = $1
@@ -140,11 +142,11 @@ describe('people', () => {
   it('show on the pages: in the strip, in the log of a batch, in the ledger and its CSV', async () => {
     const id = await person('Shown here', 'triangle');
     await note(17, 'shown by name', as(id));
-    const page = (await send(app, 'GET', '/batches/17', undefined, { cookie: `crook-person=${id}` })).body as string;
+    const page = (await send(app, 'GET', '/batch/17', undefined, { cookie: `crook-person=${id}` })).body as string;
     expect(page).toContain('data-person="Shown here"');
     expect(page).toContain('by <!-- -->Shown here');
-    expect((await get('/books/ledger')) as string).toContain('Shown here');
-    const csv = (await get('/api/log.csv')) as string;
+    expect((await get('/batch/ledger')) as string).toContain('Shown here');
+    const csv = (await get('/api/batch/log.csv')) as string;
     const line = csv.split('\r\n').find((l) => l.includes('shown by name'))!;
     expect(line.endsWith('2027,Shown here,')).toBe(true);
   });
@@ -152,9 +154,9 @@ describe('people', () => {
 
 describe('lines of the books', () => {
   it('retired are refused to new batches and kept by those that have them', async () => {
-    const batch = await get('/api/batches/17');
+    const batch = await get('/api/batch/17');
     expect((await retire('varieties', batch.varietyId)).status).toBe(200);
-    const made = await send(app, 'POST', '/api/batches', {
+    const made = await send(app, 'POST', '/api/batch', {
       cropId: batch.cropId,
       varietyId: batch.varietyId,
       lotId: null,
@@ -169,17 +171,17 @@ describe('lines of the books', () => {
       idempotencyKey: key(),
     });
     expect([made.status, made.body.errors?.[0].path]).toEqual([422, 'varietyId']);
-    expect((await send(app, 'PATCH', '/api/batches/17', { version: batch.version, note: 'goes on' })).status).toBe(200);
+    expect((await send(app, 'PATCH', '/api/batch/17', { version: batch.version, note: 'goes on' })).status).toBe(200);
     expect((await retire('varieties', batch.varietyId, false)).status).toBe(200);
   });
 
   it('a place is retired only when nothing stands there or is planned to; then nothing is planned there', async () => {
-    const places = (await get('/api/places')) as { id: number; name: string }[];
+    const places = (await get('/api/books/places')) as { id: number; name: string }[];
     const full = await retire('places', places[0]!.id);
     expect([full.status, full.body.title]).toEqual([409, 'Plants stand there']);
     expect(full.body.detail).toMatch(/batches stand there or are planned to: [A-Z0-9]{3,4}, /);
-    const bare = await send(app, 'POST', '/api/places', {
-      ...(await get('/api/places'))[0],
+    const bare = await send(app, 'POST', '/api/books/places', {
+      ...(await get('/api/books/places'))[0],
       id: undefined,
       version: undefined,
       retiredOn: undefined,
@@ -190,36 +192,36 @@ describe('lines of the books', () => {
     expect(bare.status).toBe(201);
     expect((await retire('places', bare.body.id)).status).toBe(200);
     expect((await get('/books/places')) as string).toContain('1 retired');
-    const { house } = await get('/api/season');
+    const { house } = await get('/api/plan/season');
     expect(house.places.find((p: { id: number }) => p.id === bare.body.id).retiredOn).toBe('2027-04-12');
     const move = { idempotencyKey: key(), kind: 'moved', day: '2027-04-12', placeId: bare.body.id };
-    const moved = await send(app, 'POST', '/api/batches/17/events', move);
+    const moved = await send(app, 'POST', '/api/batch/17/events', move);
     expect([moved.status, moved.body.errors[0].path]).toEqual([422, 'placeId']);
     expect((await remove('places', bare.body.id)).status).toBe(200);
   });
 
   it('what is used is not deleted, with what holds on to it; what is not, is; a stale one is refused with both versions', async () => {
-    const used = await remove('crops', (await get('/api/batches/17')).cropId);
+    const used = await remove('crops', (await get('/api/batch/17')).cropId);
     expect([used.status, used.body.detail]).toEqual([
       409,
       expect.stringMatching(/\d+ variet(y|ies), \d+ batch(es)?\. Retire/),
     ]);
     const named = new Set(
-      ((await get('/api/varieties')) as { cropId: number }[])
-        .concat(await get('/api/batches'))
+      ((await get('/api/books/varieties')) as { cropId: number }[])
+        .concat(await get('/api/batch'))
         .map((line) => line.cropId),
     );
-    const free = ((await get('/api/crops')) as { id: number; name: string }[]).find((c) => !named.has(c.id))!;
+    const free = ((await get('/api/books/crops')) as { id: number; name: string }[]).find((c) => !named.has(c.id))!;
     const { version } = await lineOf('crops', free.id);
-    const stale = await send(app, 'DELETE', `/api/crops/${free.id}?version=${version + 1}`);
+    const stale = await send(app, 'DELETE', `/api/books/crops/${free.id}?version=${version + 1}`);
     expect([stale.status, stale.body.current.name]).toEqual([409, free.name]);
-    expect((await send(app, 'DELETE', `/api/crops/${free.id}`)).status).toBe(422);
+    expect((await send(app, 'DELETE', `/api/books/crops/${free.id}`)).status).toBe(422);
     expect((await remove('crops', free.id)).status).toBe(200);
     expect(await lineOf('crops', free.id)).toBeUndefined();
     // A container, a mix and a thing of the stock hold on to each other by numbers in lists.
-    const part = ((await get('/api/stock')) as { id: number; kind: string }[]).find((s) => s.kind === 'part')!;
+    const part = ((await get('/api/books/stock')) as { id: number; kind: string }[]).find((s) => s.kind === 'part')!;
     expect((await remove('stock', part.id)).body.detail).toMatch(/mix/);
-    const cells = ((await get('/api/containers')) as { id: number; kind: string }[]).find(
+    const cells = ((await get('/api/books/containers')) as { id: number; kind: string }[]).find(
       (c) => c.kind === 'cell-tray',
     )!;
     expect((await remove('containers', cells.id)).body.detail).toMatch(/batch(es)? by (its|their) plan/);
@@ -228,29 +230,29 @@ describe('lines of the books', () => {
 
 describe('a batch made by mistake', () => {
   it('is voided with its reason: counted nowhere, its letter free, its page and log kept, and brought back', async () => {
-    const before = (await get('/api/batches')) as { id: number; name: string }[];
-    const batch = await get('/api/batches/33');
+    const before = (await get('/api/batch')) as { id: number; name: string }[];
+    const batch = await get('/api/batch/33');
     const idempotencyKey = key();
-    const wrong = await send(app, 'POST', '/api/batches/33/void', {
+    const wrong = await send(app, 'POST', '/api/batch/33/void', {
       idempotencyKey,
       version: batch.version,
       reason: ' ',
     });
     expect([wrong.status, wrong.body.errors[0].path]).toEqual([422, 'reason']);
     const body = { idempotencyKey, version: batch.version, reason: 'made twice' };
-    expect((await send(app, 'POST', '/api/batches/33/void', body)).body).toEqual({ repeated: false });
-    expect((await send(app, 'POST', '/api/batches/33/void', body)).body).toEqual({ repeated: true });
-    const after = (await get('/api/batches')) as { id: number }[];
+    expect((await send(app, 'POST', '/api/batch/33/void', body)).body).toEqual({ repeated: false });
+    expect((await send(app, 'POST', '/api/batch/33/void', body)).body).toEqual({ repeated: true });
+    const after = (await get('/api/batch')) as { id: number }[];
     expect(after.map((b) => b.id)).toEqual(before.map((b) => b.id).filter((id) => id !== 33));
     expect((await note(33, 'too late')).status).toBe(409);
-    const page = (await get('/batches/33')) as string;
+    const page = (await get('/batch/33')) as string;
     expect(page).toMatch(/Voided on .*made twice/s);
-    expect((await get('/books/seasons')) as string).toContain(batch.code);
-    const voided = await get('/api/batches/33');
+    expect((await get('/house/seasons')) as string).toContain(batch.code);
+    const voided = await get('/api/batch/33');
     expect(voided.log.at(-1)).toMatchObject({ kind: 'voided', note: 'made twice' });
     const back = { idempotencyKey: key(), version: voided.version };
-    expect((await send(app, 'POST', '/api/batches/33/restore', back)).status).toBe(200);
-    expect(((await get('/api/batches')) as { id: number }[]).map((b) => b.id)).toEqual(before.map((b) => b.id));
+    expect((await send(app, 'POST', '/api/batch/33/restore', back)).status).toBe(200);
+    expect(((await get('/api/batch')) as { id: number }[]).map((b) => b.id)).toEqual(before.map((b) => b.id));
     expect((await note(33, 'goes on')).status).toBe(201);
   });
 
@@ -258,13 +260,13 @@ describe('a batch made by mistake', () => {
     const { rows } = await client.query(
       `SELECT batch_id AS id FROM batch_events WHERE kind = 'potted' AND details IS NOT NULL LIMIT 1`,
     );
-    const potted = await get(`/api/batches/${rows[0].id}`);
+    const potted = await get(`/api/batch/${rows[0].id}`);
     const body = { idempotencyKey: key(), version: potted.version, reason: 'x' };
-    const refused = await send(app, 'POST', `/api/batches/${potted.id}/void`, body);
+    const refused = await send(app, 'POST', `/api/batch/${potted.id}/void`, body);
     expect([refused.status, refused.body.title]).toEqual([409, 'It was potted']);
-    const { version } = await get('/api/batches/34');
-    await send(app, 'POST', '/api/batches/34/void', { idempotencyKey: key(), version, reason: 'x' });
-    const changed = await send(app, 'PATCH', '/api/batches/34', { version: version + 1, note: 'y' });
+    const { version } = await get('/api/batch/34');
+    await send(app, 'POST', '/api/batch/34/void', { idempotencyKey: key(), version, reason: 'x' });
+    const changed = await send(app, 'PATCH', '/api/batch/34', { version: version + 1, note: 'y' });
     expect([changed.status, changed.body.title]).toEqual([409, 'Voided']);
   });
 
@@ -273,13 +275,13 @@ describe('a batch made by mistake', () => {
       'SELECT split_from_id AS id FROM batches WHERE split_from_id IS NOT NULL LIMIT 1',
     );
     const id = rows[0]?.id as number | undefined;
-    const planned = ((await get('/api/batches')) as { id: number; phase: string; version: number }[]).find(
+    const planned = ((await get('/api/batch')) as { id: number; phase: string; version: number }[]).find(
       (b) => b.phase === 'planned',
     )!;
     const parent = id ?? planned.id;
     if (id === undefined) {
-      const { version } = await get(`/api/batches/${parent}`);
-      await send(app, 'POST', `/api/batches/${parent}/split`, {
+      const { version } = await get(`/api/batch/${parent}`);
+      await send(app, 'POST', `/api/batch/${parent}/split`, {
         idempotencyKey: key(),
         version,
         day: '2027-04-12',
@@ -287,14 +289,14 @@ describe('a batch made by mistake', () => {
         note: '',
       });
     }
-    const { version } = await get(`/api/batches/${parent}`);
-    const refused = await send(app, 'POST', `/api/batches/${parent}/void`, {
+    const { version } = await get(`/api/batch/${parent}`);
+    const refused = await send(app, 'POST', `/api/batch/${parent}/void`, {
       idempotencyKey: key(),
       version,
       reason: 'x',
     });
     expect([refused.status, refused.body.title]).toEqual([409, 'Part of it goes on']);
-    const stale = await send(app, 'POST', '/api/batches/33/void', { idempotencyKey: key(), version: 1, reason: 'x' });
+    const stale = await send(app, 'POST', '/api/batch/33/void', { idempotencyKey: key(), version: 1, reason: 'x' });
     expect(stale.status).toBe(409);
   });
 });

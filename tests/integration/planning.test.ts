@@ -33,10 +33,16 @@ interface SeasonBody {
   };
   initial: Line[];
 }
-const season = async () => (await send(app, 'GET', '/api/season')).body as SeasonBody;
+const season = async () => (await send(app, 'GET', '/api/plan/season')).body as SeasonBody;
 const batchNamed = async (name: string) => (await season()).initial.find((b) => b.name === name)!;
 const plan = (body: object) =>
-  send(app, 'POST', '/api/season/plan', { words: 'tried', batches: [], setPoints: [], idempotencyKey: key(), ...body });
+  send(app, 'POST', '/api/plan/season/plan', {
+    words: 'tried',
+    batches: [],
+    setPoints: [],
+    idempotencyKey: key(),
+    ...body,
+  });
 
 describe('taking over a plan of the season', () => {
   it('writes places, days and set-points in one step, logs it, and undoes it', async () => {
@@ -65,28 +71,28 @@ describe('taking over a plan of the season', () => {
       ],
     };
     const sent = { ...change, idempotencyKey: key() };
-    const done = await send(app, 'POST', '/api/season/plan', sent);
+    const done = await send(app, 'POST', '/api/plan/season/plan', sent);
     expect(done.status).toBe(201);
     const after = await season();
     const now = after.initial.find((b) => b.id === tomato.id)!;
     expect(now.plan.places['pot']).toBe(4);
     expect(Object.keys(now.plan.steps).sort()).toEqual(['plant', 'sow']);
     expect(after.house.places.find((p) => p.id === 4)!.setPoints.map((s) => s.setPoint_C)).toEqual([18, null]);
-    const log = (await send(app, 'GET', `/api/batches/${tomato.id}`)).body.log as { kind: string; note: string }[];
+    const log = (await send(app, 'GET', `/api/batch/${tomato.id}`)).body.log as { kind: string; note: string }[];
     expect(log.at(-1)).toMatchObject({ kind: 'edited', note: 'season plan: planned two things' });
 
     // A retry is answered from the first and counts once; the same key for something else is refused.
-    const again = await send(app, 'POST', '/api/season/plan', sent);
+    const again = await send(app, 'POST', '/api/plan/season/plan', sent);
     expect([again.status, again.body.changeId, again.body.repeated]).toEqual([200, done.body.changeId, true]);
-    expect((await send(app, 'POST', '/api/season/plan', { ...sent, words: 'other' })).status).toBe(422);
+    expect((await send(app, 'POST', '/api/plan/season/plan', { ...sent, words: 'other' })).status).toBe(422);
 
     const undo = { idempotencyKey: key(), changeId: done.body.changeId };
-    expect((await send(app, 'POST', '/api/season/undo', undo)).status).toBe(200);
+    expect((await send(app, 'POST', '/api/plan/season/undo', undo)).status).toBe(200);
     const back = await season();
     expect(back.initial.find((b) => b.id === tomato.id)!.plan).toEqual(tomato.plan);
     expect(back.house.places.find((p) => p.id === 4)!.setPoints).toEqual(bench.setPoints);
-    expect((await send(app, 'POST', '/api/season/undo', { ...undo, idempotencyKey: key() })).status).toBe(409);
-    const lines = (await send(app, 'GET', '/api/season/plan')).body as {
+    expect((await send(app, 'POST', '/api/plan/season/undo', { ...undo, idempotencyKey: key() })).status).toBe(409);
+    const lines = (await send(app, 'GET', '/api/plan/season/plan')).body as {
       words: string;
       undone: boolean;
       undoesId: number | null;
@@ -98,7 +104,7 @@ describe('taking over a plan of the season', () => {
   it('is refused whole when someone else changed one of its batches or places', async () => {
     const { initial, house } = await season();
     const [a, b] = initial.filter((one) => one.name.startsWith('Pepper'));
-    await send(app, 'PATCH', `/api/batches/${b!.id}`, { version: b!.version, plantsWanted: 77 });
+    await send(app, 'PATCH', `/api/batch/${b!.id}`, { version: b!.version, plantsWanted: 77 });
     const stale = await plan({
       batches: [a!, b!].map((one) => ({ id: one.id, version: one.version, transplantOn: '2027-06-20' })),
     });
@@ -137,7 +143,7 @@ describe('taking over a plan of the season', () => {
       ids.push(done.body.changeId);
     }
     for (const changeId of ids.reverse()) {
-      const undo = await send(app, 'POST', '/api/season/undo', { idempotencyKey: key(), changeId });
+      const undo = await send(app, 'POST', '/api/plan/season/undo', { idempotencyKey: key(), changeId });
       expect(undo.status).toBe(200);
     }
     const end = await season();
@@ -149,8 +155,11 @@ describe('taking over a plan of the season', () => {
     const kale = await batchNamed('Celery Fen Light A');
     const done = await plan({ batches: [{ id: kale.id, version: kale.version, pinned: true }] });
     expect((await batchNamed(kale.name)).pinned).toBe(true);
-    await send(app, 'PATCH', `/api/batches/${kale.id}`, { version: kale.version + 1, plantsWanted: 66 });
-    const undo = await send(app, 'POST', '/api/season/undo', { idempotencyKey: key(), changeId: done.body.changeId });
+    await send(app, 'PATCH', `/api/batch/${kale.id}`, { version: kale.version + 1, plantsWanted: 66 });
+    const undo = await send(app, 'POST', '/api/plan/season/undo', {
+      idempotencyKey: key(),
+      changeId: done.body.changeId,
+    });
     expect(undo.status).toBe(409);
     expect((await batchNamed(kale.name)).plan.plantsWanted).toBe(66);
   });
@@ -175,7 +184,7 @@ describe('taking over a plan of the season', () => {
 
 describe('batches made in one step', () => {
   const base = async () => {
-    const crops = (await send(app, 'GET', '/api/crops')).body as { id: number; name: string }[];
+    const crops = (await send(app, 'GET', '/api/books/crops')).body as { id: number; name: string }[];
     return {
       cropId: crops.find((c) => c.name === 'lettuce')!.id,
       varietyId: null,
@@ -194,17 +203,17 @@ describe('batches made in one step', () => {
 
   it('a succession: every so many days, so many times, once however often it is sent', async () => {
     const sent = { idempotencyKey: key(), batch: await base(), kind: 'succession', every_days: 14, times: 4 };
-    const made = await send(app, 'POST', '/api/families', sent);
+    const made = await send(app, 'POST', '/api/plan/families', sent);
     expect(made.status).toBe(201);
-    const again = await send(app, 'POST', '/api/families', sent);
+    const again = await send(app, 'POST', '/api/plan/families', sent);
     expect([again.status, again.body.repeated]).toEqual([200, true]);
-    expect((await send(app, 'POST', '/api/families', { ...sent, times: 5 })).status).toBe(422);
+    expect((await send(app, 'POST', '/api/plan/families', { ...sent, times: 5 })).status).toBe(422);
     const members = await familyOf(made.body.familyId);
     const first = members[0]!.plan.transplantOn;
     expect(members.map((b) => b.plan.transplantOn - first)).toEqual([0, 14, 28, 42]);
 
     // Edited together: moved and resized; one already sown keeps its plan.
-    await send(app, 'POST', `/api/batches/${members[0]!.id}/events`, {
+    await send(app, 'POST', `/api/batch/${members[0]!.id}/events`, {
       idempotencyKey: key(),
       kind: 'sown',
       day: '2027-04-12',
@@ -216,7 +225,7 @@ describe('batches made in one step', () => {
       change: { plantsWanted: 60 },
       shift_days: 7,
     };
-    const changed = await send(app, 'PATCH', `/api/families/${made.body.familyId}`, patch);
+    const changed = await send(app, 'PATCH', `/api/plan/families/${made.body.familyId}`, patch);
     expect(changed.body).toEqual({ changed: 3, kept: 1 });
     const later = await familyOf(made.body.familyId);
     expect(later.map((b) => [b.plan.plantsWanted, b.plan.transplantOn - first])).toEqual([
@@ -226,18 +235,19 @@ describe('batches made in one step', () => {
       [60, 49],
     ]);
     expect(
-      (await send(app, 'PATCH', `/api/families/${made.body.familyId}`, { ...patch, idempotencyKey: key() })).status,
+      (await send(app, 'PATCH', `/api/plan/families/${made.body.familyId}`, { ...patch, idempotencyKey: key() }))
+        .status,
     ).toBe(409);
   });
 
   it('an insurance pair, and its refusals by field', async () => {
     const batch = await base();
     const pair = { idempotencyKey: key(), batch, kind: 'insurance', every_days: 9, times: 2, share_frac: 0.4 };
-    const made = await send(app, 'POST', '/api/families', pair);
+    const made = await send(app, 'POST', '/api/plan/families', pair);
     expect((await familyOf(made.body.familyId)).map((b) => b.plan.plantsWanted)).toEqual([100, 40]);
-    const three = await send(app, 'POST', '/api/families', { ...pair, idempotencyKey: key(), times: 3 });
+    const three = await send(app, 'POST', '/api/plan/families', { ...pair, idempotencyKey: key(), times: 3 });
     expect([three.status, three.body.errors[0].path]).toEqual([422, 'times']);
-    const wrong = await send(app, 'POST', '/api/families', {
+    const wrong = await send(app, 'POST', '/api/plan/families', {
       ...pair,
       idempotencyKey: key(),
       batch: { ...batch, plantsWanted: 0 },
@@ -245,7 +255,7 @@ describe('batches made in one step', () => {
     expect(wrong.body.errors[0].path).toBe('batch.plantsWanted');
     expect(
       (
-        await send(app, 'PATCH', '/api/families/999', {
+        await send(app, 'PATCH', '/api/plan/families/999', {
           idempotencyKey: key(),
           versions: [{ id: 1, version: 1 }],
           change: {},
@@ -255,7 +265,7 @@ describe('batches made in one step', () => {
   });
 
   it('plugs bought in join part-way: they arrive, are potted, and never wait to be sown', async () => {
-    const crops = (await send(app, 'GET', '/api/crops')).body as { id: number; name: string }[];
+    const crops = (await send(app, 'GET', '/api/books/crops')).body as { id: number; name: string }[];
     const batch = {
       ...(await base()),
       cropId: crops.find((c) => c.name === 'tomato')!.id,
@@ -263,26 +273,26 @@ describe('batches made in one step', () => {
       transplantOn: '2027-05-30',
       joins: { stage: 'pot', on: '2027-04-12' },
     };
-    const { id } = (await send(app, 'POST', '/api/batches', { ...batch, idempotencyKey: key() })).body;
-    const made = (await send(app, 'GET', `/api/batches/${id}`)).body;
+    const { id } = (await send(app, 'POST', '/api/batch', { ...batch, idempotencyKey: key() })).body;
+    const made = (await send(app, 'GET', `/api/batch/${id}`)).body;
     const keys = made.planned.map((m: { key: string }) => m.key);
     expect(keys).toEqual(['arrive', 'pot', 'space', 'harden', 'plant']);
     expect(made.planned[0].on).toBe('2027-04-12');
-    const sown = await send(app, 'POST', `/api/batches/${id}/events`, {
+    const sown = await send(app, 'POST', `/api/batch/${id}/events`, {
       idempotencyKey: key(),
       kind: 'arrived',
       day: '2027-04-12',
       count: 110,
     });
     expect(sown.status).toBe(201);
-    const potted = await send(app, 'POST', `/api/batches/${id}/events`, {
+    const potted = await send(app, 'POST', `/api/batch/${id}/events`, {
       idempotencyKey: key(),
       kind: 'potted',
       day: '2027-04-12',
       count: 108,
     });
     expect(potted.status).toBe(201);
-    const none = await send(app, 'POST', '/api/batches', {
+    const none = await send(app, 'POST', '/api/batch', {
       ...batch,
       idempotencyKey: key(),
       joins: { stage: 'pot', on: 'soon' },
@@ -305,20 +315,27 @@ describe('what-ifs', () => {
         age_frac: 0.7,
       })),
     };
-    const made = await send(app, 'POST', '/api/scenarios', { name: 'More room', data });
+    const made = await send(app, 'POST', '/api/plan/scenarios', { name: 'More room', data });
     expect(made.status).toBe(201);
-    const twice = await send(app, 'POST', '/api/scenarios', { name: 'More room', data });
+    const twice = await send(app, 'POST', '/api/plan/scenarios', { name: 'More room', data });
     expect([twice.status, twice.body.errors[0].path]).toEqual([422, 'name']);
     const put = (version: number, name: string) =>
-      send(app, 'PUT', `/api/scenarios/${made.body.id}`, { version, name, data });
+      send(app, 'PUT', `/api/plan/scenarios/${made.body.id}`, { version, name, data });
     expect((await put(1, 'Much more room')).status).toBe(200);
     expect((await put(1, 'Again')).status).toBe(409);
-    const list = (await send(app, 'GET', '/api/scenarios')).body as { name: string; version: number; data: object }[];
+    const list = (await send(app, 'GET', '/api/plan/scenarios')).body as {
+      name: string;
+      version: number;
+      data: object;
+    }[];
     expect(list[0]).toMatchObject({ name: 'Much more room', version: 2 });
     expect(list[0]!.data).toEqual(data);
-    expect((await send(app, 'DELETE', `/api/scenarios/${made.body.id}`, { version: 1 })).status).toBe(409);
-    expect((await send(app, 'DELETE', `/api/scenarios/${made.body.id}`, { version: 2 })).status).toBe(200);
-    const bad = await send(app, 'POST', '/api/scenarios', { name: '', data: { places: [], batches: [{ id: 1 }] } });
+    expect((await send(app, 'DELETE', `/api/plan/scenarios/${made.body.id}`, { version: 1 })).status).toBe(409);
+    expect((await send(app, 'DELETE', `/api/plan/scenarios/${made.body.id}`, { version: 2 })).status).toBe(200);
+    const bad = await send(app, 'POST', '/api/plan/scenarios', {
+      name: '',
+      data: { places: [], batches: [{ id: 1 }] },
+    });
     expect(bad.body.errors.map((e: { path: string }) => e.path)).toContain('name');
   });
 });
@@ -343,12 +360,12 @@ describe('places with a set-point', () => {
     closed: [{ from: '2027-07-01', to: '2027-07-10' }],
     size: null,
   };
-  const add = (change: object) => send(app, 'POST', '/api/places', { ...place, ...change });
+  const add = (change: object) => send(app, 'POST', '/api/books/places', { ...place, ...change });
 
   it('keep their weeks and closed days, as dates', async () => {
     const made = await add({});
     expect(made.status).toBe(201);
-    const all = (await send(app, 'GET', '/api/places')).body as {
+    const all = (await send(app, 'GET', '/api/books/places')).body as {
       name: string;
       setPoints: object[];
       closed: object[];
@@ -368,13 +385,14 @@ describe('places with a set-point', () => {
 
   it('capacity zero and no place at all are said, not fallen over', async () => {
     expect((await add({ name: 'No room', room_trays: 0 })).status).toBe(201);
-    expect((await send(app, 'GET', '/api/season')).status).toBe(200);
+    expect((await send(app, 'GET', '/api/plan/season')).status).toBe(200);
   });
 });
 
 describe('places found by the planner', () => {
   const crop = async (name: string) =>
-    ((await send(app, 'GET', '/api/crops')).body as { id: number; name: string }[]).find((c) => c.name === name)!.id;
+    ((await send(app, 'GET', '/api/books/crops')).body as { id: number; name: string }[]).find((c) => c.name === name)!
+      .id;
   const body = async (name: string, transplantOn: string) => ({
     cropId: await crop(name),
     varietyId: null,
@@ -395,7 +413,7 @@ describe('places found by the planner', () => {
     const setPoints = (version: number, setPoint_C: number) => [
       { placeId: 4, version, setPoints: [{ week: '2027-08-09', setPoint_C }] },
     ];
-    const post = (more: object) => send(app, 'POST', '/api/batches', { ...batch, ...more });
+    const post = (more: object) => send(app, 'POST', '/api/batch', { ...batch, ...more });
     const count = async () => (await season()).initial.length;
     const before = await count();
     const stale = await post({ idempotencyKey: key(), setPoints: setPoints(bench.version - 1, 18) });
@@ -414,7 +432,7 @@ describe('places found by the planner', () => {
   it('a succession is placed one after another, days and all, where it is asked for', async () => {
     const batch = await body('beetroot', '2027-07-10');
     const family = { kind: 'succession', every_days: 14, times: 3, placed: true };
-    const done = await send(app, 'POST', '/api/families', { ...family, batch, idempotencyKey: key() });
+    const done = await send(app, 'POST', '/api/plan/families', { ...family, batch, idempotencyKey: key() });
     expect(done.status).toBe(201);
     const ids = (done.body as { made: { id: number }[] }).made.map((m) => m.id);
     const made = (await season()).initial.filter((b) => ids.includes(b.id));
@@ -427,7 +445,7 @@ describe('places found by the planner', () => {
   it('lines of a file that name no place are placed, with what is lacking said before they are read in', async () => {
     const text =
       'crop,plants,transplant_on,grow\nkale,150,2027-07-15,\nlettuce,90000,2027-07-15,\nkale,60,2027-07-15,Frames\n';
-    const look = (await send(app, 'POST', '/api/import', { text, commit: false })).body as {
+    const look = (await send(app, 'POST', '/api/batch/import', { text, commit: false })).body as {
       lines: { places: string; lack: string | null; sowOn: string }[];
     };
     expect(look.lines.map((line) => line.lack === null)).toEqual([true, false, true]);
@@ -436,22 +454,22 @@ describe('places found by the planner', () => {
     expect(look.lines[2]!.places).toContain('Frames');
     const one = 'crop,plants,transplant_on\nkale,150,2027-07-15\n';
     const sent = { text: one, commit: true, idempotencyKey: key() };
-    expect((await send(app, 'POST', '/api/import', sent)).body).toMatchObject({ made: 1 });
+    expect((await send(app, 'POST', '/api/batch/import', sent)).body).toMatchObject({ made: 1 });
     const last = (await season()).initial.at(-1)!;
     expect(last.plan.steps['sow']).toBeDefined();
     expect(Object.values(last.plan.places).filter((id) => id !== null).length).toBeGreaterThan(2);
   });
 
   it('bands that contradict each other and planning settings out of bounds are refused by field', async () => {
-    const crops = (await send(app, 'GET', '/api/crops')).body as { id: number; version: number; name: string }[];
+    const crops = (await send(app, 'GET', '/api/books/crops')).body as { id: number; version: number; name: string }[];
     const { id, version, ...line } = crops.find((c) => c.name === 'pepper')!;
-    const put = (bands: object) => send(app, 'PUT', `/api/crops/${id}`, { version, line: { ...line, bands } });
+    const put = (bands: object) => send(app, 'PUT', `/api/books/crops/${id}`, { version, line: { ...line, bands } });
     const refused = await put({ pot: { comfortLow_C: 40 } });
     expect(refused.body.errors.map((e: { path: string }) => e.path)).toContain('bands.pot.comfortHigh_C');
     expect((await put({ pot: { checkNight_C: 12 } })).status).toBe(200);
-    const { id: _one, ...nursery } = (await send(app, 'GET', '/api/nursery')).body;
+    const { id: _one, ...nursery } = (await send(app, 'GET', '/api/house/nursery')).body;
     const settings = (planning: object) =>
-      send(app, 'PUT', '/api/nursery', { ...nursery, planning: { ...nursery.planning, ...planning } });
+      send(app, 'PUT', '/api/house/nursery', { ...nursery, planning: { ...nursery.planning, ...planning } });
     for (const [path, change] of [
       ['planning.sure_frac', { sure_frac: 0.99 }],
       ['planning.hands_h', { hands_h: -1 }],

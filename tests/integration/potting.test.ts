@@ -50,7 +50,7 @@ const grown = async (): Promise<{ id: number; name: string; plants: number }[]> 
   return lines.map(({ batchId: id, name, plants }) => ({ id, name, plants }));
 };
 const log = async (id: number) =>
-  (await send(app, 'GET', `/api/batches/${id}`)).body as {
+  (await send(app, 'GET', `/api/batch/${id}`)).body as {
     log: { kind: string; id: number }[];
     phase: string;
     most_count: number;
@@ -72,12 +72,12 @@ describe('the ready list', () => {
   it('takes a sign in one tap, and refuses one that is none', async () => {
     const line = (await ready()).find((l) => l.says === 'soon')!;
     const sign = { kind: 'sign', day: DAY, cause: 'touching', idempotencyKey: randomUUID() };
-    expect((await send(app, 'POST', `/api/batches/${line.batchId}/events`, sign)).status).toBe(201);
+    expect((await send(app, 'POST', `/api/batch/${line.batchId}/events`, sign)).status).toBe(201);
     const after = (await ready()).find((l) => l.batchId === line.batchId)!;
     expect(after).toMatchObject({ says: 'now', bySign: true });
     expect(after.why).toMatch(/leaves touching/);
     for (const wrong of [{ cause: 'blue' }, { cause: 'leaves' }]) {
-      const answer = await send(app, 'POST', `/api/batches/${line.batchId}/events`, {
+      const answer = await send(app, 'POST', `/api/batch/${line.batchId}/events`, {
         ...sign,
         ...wrong,
         idempotencyKey: randomUUID(),
@@ -153,7 +153,7 @@ describe('a session', () => {
     const used = await have('10 cm pots');
     if (view.pots[0]!.name === '10 cm pot') expect(used.have).toBe(pots.have - (plants - 4));
     // The round waters it in, and nothing else is asked of it while it rests.
-    const round = (await send(app, 'GET', '/api/round')).body as {
+    const round = (await send(app, 'GET', '/api/house/round')).body as {
       places: { jobs: { batchId: number; kind: string }[] }[];
     };
     const jobs = round.places.flatMap((p) => p.jobs).filter((j) => j.batchId === one!.id);
@@ -162,8 +162,11 @@ describe('a session', () => {
     const eventId = after.lines[0]!.outcome!.eventId;
     // Its labels are for the trays its plants stand in now, not for the cells once sown.
     const told = (await log(one!.id)).plants.inHand_count;
-    const pdf = await fetch(`${app.url}/api/labels.pdf?batches=${one!.id}&sheet=roll-62x29`);
-    const containers = (await send(app, 'GET', '/api/containers')).body as { id: number; perCarryingTray: number }[];
+    const pdf = await fetch(`${app.url}/api/batch/labels.pdf?batches=${one!.id}&sheet=roll-62x29`);
+    const containers = (await send(app, 'GET', '/api/books/containers')).body as {
+      id: number;
+      perCarryingTray: number;
+    }[];
     const pot = containers.find((c) => c.id === view.lines[0]!.containerId)!;
     expect((await PDFDocument.load(await pdf.arrayBuffer())).getPageCount()).toBe(
       Math.ceil(told / pot.perCarryingTray),
@@ -176,7 +179,7 @@ describe('a session', () => {
     // Withdrawn, the pots are back.
     const last = (await session(view.id)).lines[0]!.outcome!.eventId;
     const undo = { kind: 'withdrawn', day: DAY, correctsId: last, idempotencyKey: randomUUID() };
-    expect((await send(app, 'POST', `/api/batches/${one!.id}/events`, undo)).status).toBe(201);
+    expect((await send(app, 'POST', `/api/batch/${one!.id}/events`, undo)).status).toBe(201);
     expect((await have('10 cm pots')).have).toBe(pots.have);
     expect(await log(one!.id)).not.toMatchObject({ phase: 'potted' });
     await send(app, 'PUT', `/api/potting/sessions/${view.id}`, { ...patchOf(await session(view.id)), closed: true });
@@ -188,7 +191,7 @@ describe('a session', () => {
     const left = (await log(one!.id)).most_count;
     const more = await outcome(view, one!.id, { potted: left + 1 });
     expect(more.body).toMatchObject({ status: 422, errors: [{ path: 'count', message: `Only ${left} are left.` }] });
-    const batches = async () => ((await send(app, 'GET', '/api/batches')).body as unknown[]).length;
+    const batches = async () => ((await send(app, 'GET', '/api/batch')).body as unknown[]).length;
     const before = await batches();
     const done = await outcome(view, one!.id, { potted: left - 20 + 3, doubled: 3, leftOver: 20, keepRest: true });
     expect(done.status).toBe(201);
@@ -203,9 +206,9 @@ describe('a session', () => {
   });
 
   it('pricks out of a seed pan into cells, and pots plugs bought in, all the same way', async () => {
-    const crops = (await send(app, 'GET', '/api/crops')).body as { id: number; name: string }[];
+    const crops = (await send(app, 'GET', '/api/books/crops')).body as { id: number; name: string }[];
     const make = async (more: object) => {
-      const made = await send(app, 'POST', '/api/batches', {
+      const made = await send(app, 'POST', '/api/batch', {
         idempotencyKey: randomUUID(),
         cropId: crops.find((c) => c.name === 'tomato')!.id,
         varietyId: null,
@@ -226,7 +229,7 @@ describe('a session', () => {
     const lines = async (id: number, events: [string, string, number | null][]) => {
       for (const [kind, day, count] of events) {
         const line = { idempotencyKey: randomUUID(), kind, day, count };
-        expect((await send(app, 'POST', `/api/batches/${id}/events`, line)).status).toBe(201);
+        expect((await send(app, 'POST', `/api/batch/${id}/events`, line)).status).toBe(201);
       }
     };
     const pan = await make({});
@@ -250,7 +253,7 @@ describe('a session', () => {
   });
 
   it('pots on a second time, into what is larger', async () => {
-    const all = (await send(app, 'GET', '/api/batches')).body as { id: number; phase: string }[];
+    const all = (await send(app, 'GET', '/api/batch')).body as { id: number; phase: string }[];
     const potted = all.find((b) => b.phase === 'potted')!;
     const view = await plan([potted.id]);
     expect(view.lines[0]!.job).toBe('pot-on');
@@ -274,7 +277,7 @@ describe('stock and books', () => {
     const after = await have('Sharp grit');
     expect(after).toMatchObject({ have: -8, check: true });
     expect(after.packs).toBe(Math.ceil((after.need + after.least + 8) / 20 - 1e-9));
-    const csv = await fetch(`${app.url}/api/shopping.csv`);
+    const csv = await fetch(`${app.url}/api/potting/shopping.csv`);
     const { data } = Papa.parse<Record<string, string>>(await csv.text(), { header: true });
     expect(data.find((r) => r['thing'] === 'Sharp grit')).toMatchObject({ packs: String(after.packs), on_hand: '-8' });
     expect((await move('in', -1)).status).toBe(422);
@@ -283,7 +286,7 @@ describe('stock and books', () => {
   it('refuses mixes that add up to nothing or hold what is none, and feeds over 100%', async () => {
     const part = await have('Perlite');
     const pots = await have('10 cm pots');
-    const mix = (parts: object[]) => send(app, 'POST', '/api/mixes', { name: `m ${randomUUID()}`, parts });
+    const mix = (parts: object[]) => send(app, 'POST', '/api/books/mixes', { name: `m ${randomUUID()}`, parts });
     expect((await mix([{ itemId: part.id, parts: 0 }])).body).toMatchObject({ errors: [{ path: 'parts' }] });
     expect((await mix([{ itemId: pots.id, parts: 1 }])).body).toMatchObject({ errors: [{ path: 'parts.0.itemId' }] });
     expect((await mix([{ itemId: part.id, parts: 1 }])).status).toBe(201);
@@ -299,12 +302,12 @@ describe('stock and books', () => {
       density_kg_L: 1,
       ec_mS: null,
     };
-    expect((await send(app, 'POST', '/api/feeds', feed)).body).toMatchObject({ errors: [{ path: 'n_percent' }] });
-    expect((await send(app, 'POST', '/api/feeds', { ...feed, n_percent: 20 })).status).toBe(201);
+    expect((await send(app, 'POST', '/api/books/feeds', feed)).body).toMatchObject({ errors: [{ path: 'n_percent' }] });
+    expect((await send(app, 'POST', '/api/books/feeds', { ...feed, n_percent: 20 })).status).toBe(201);
   });
 
   it('keeps how the house pots, and measures of pots', async () => {
-    const nursery = (await send(app, 'GET', '/api/nursery')).body as { version: number; potting: object };
+    const nursery = (await send(app, 'GET', '/api/house/nursery')).body as { version: number; potting: object };
     const put = (version: number, more: object) =>
       send(app, 'PUT', '/api/potting/settings', { ...nursery.potting, ...more, version });
     expect((await put(nursery.version, { rest_days: 5 })).status).toBe(200);
@@ -321,10 +324,10 @@ describe('stock and books', () => {
       volume_L: 0.4,
       shape,
     };
-    expect((await send(app, 'POST', '/api/containers', pot)).body).toMatchObject({
+    expect((await send(app, 'POST', '/api/books/containers', pot)).body).toMatchObject({
       errors: [{ path: 'shape.height_mm' }],
     });
-    const good = await send(app, 'POST', '/api/containers', { ...pot, shape: { ...shape, height_mm: 70 } });
+    const good = await send(app, 'POST', '/api/books/containers', { ...pot, shape: { ...shape, height_mm: 70 } });
     expect(good.status).toBe(201);
   });
 });

@@ -18,13 +18,13 @@ interface SeasonLine {
   batches_count: number;
   open_count: number;
 }
-const seasons = async () => (await send(app, 'GET', '/api/seasons')).body as SeasonLine[];
+const seasons = async () => (await send(app, 'GET', '/api/house/seasons')).body as SeasonLine[];
 const seasonNamed = async (name: string) => (await seasons()).find((one) => one.name === name)!;
 const page = async (path: string) => {
   const answer = await fetch(app.url + path);
   return { status: answer.status, text: await answer.text() };
 };
-const batches = async () => (await send(app, 'GET', '/api/batches')).body as Record<string, unknown>[];
+const batches = async () => (await send(app, 'GET', '/api/batch')).body as Record<string, unknown>[];
 const input = (first: Record<string, unknown>, transplantOn: string) => ({
   cropId: first['cropId'],
   varietyId: first['varietyId'],
@@ -40,7 +40,7 @@ const input = (first: Record<string, unknown>, transplantOn: string) => ({
   idempotencyKey: key(),
 });
 const close = (season: SeasonLine, standing?: string) =>
-  send(app, 'POST', `/api/seasons/${season.id}/close`, {
+  send(app, 'POST', `/api/house/seasons/${season.id}/close`, {
     version: season.version,
     ...(standing ? { standing } : {}),
   });
@@ -52,9 +52,9 @@ describe('seasons', () => {
     expect(last).toMatchObject({ name: '2026', batches_count: 14, open_count: 0 });
     expect(last!.closedAt_ms).not.toBeNull();
     expect((await batches()).every((b) => String(b['transplantOn']).startsWith('2027'))).toBe(true);
-    const list = await page(`/books/seasons/${last!.id}`);
+    const list = await page(`/house/seasons/${last!.id}`);
     expect(list.text).toContain('Kohlrabi Barrel Head A');
-    const id = /href="(\/batches\/\d+)"[^>]*>Sunflower/.exec(list.text)![1]!;
+    const id = /href="(\/batch\/\d+)"[^>]*>Sunflower/.exec(list.text)![1]!;
     const sunflower = await page(id);
     expect(sunflower.status).toBe(200);
     expect(sunflower.text).toMatch(/is closed/);
@@ -70,16 +70,16 @@ describe('seasons', () => {
 
   it('nothing is written to a closed season, and no batch goes into it', async () => {
     const last = await seasonNamed('2026');
-    const list = await page(`/books/seasons/${last.id}`);
-    const id = Number(/href="\/batches\/(\d+)"/.exec(list.text)![1]);
+    const list = await page(`/house/seasons/${last.id}`);
+    const id = Number(/href="\/batch\/(\d+)"/.exec(list.text)![1]);
     const line = { kind: 'note', day: '2027-04-10', count: null, placeId: null, note: 'late thought', cause: '' };
-    const log = await send(app, 'POST', `/api/batches/${id}/events`, { ...line, idempotencyKey: key() });
+    const log = await send(app, 'POST', `/api/batch/${id}/events`, { ...line, idempotencyKey: key() });
     expect(log.status, JSON.stringify(log.body)).toBe(409);
     expect(log.body.detail).toMatch(/2026 is closed/);
     const [first] = await batches();
-    const made = await send(app, 'POST', '/api/batches', input(first!, '2026-09-01'));
+    const made = await send(app, 'POST', '/api/batch', input(first!, '2026-09-01'));
     expect(made.status).toBe(422);
-    const move = await send(app, 'POST', `/api/batches/${String(first!['id'])}/season`, {
+    const move = await send(app, 'POST', `/api/batch/${String(first!['id'])}/season`, {
       version: first!['version'],
       seasonId: last.id,
     });
@@ -88,9 +88,9 @@ describe('seasons', () => {
 
   it('every version of a plan is kept whole, and shown as it stood on a day', async () => {
     const [first] = await batches();
-    const path = `/batches/${String(first!['id'])}/plans`;
+    const path = `/batch/${String(first!['id'])}/plans`;
     const patch = { version: first!['version'], plantsWanted: 77, transplantOn: '2027-05-01' };
-    expect((await send(app, 'PATCH', `/api/batches/${String(first!['id'])}`, patch)).status).toBe(200);
+    expect((await send(app, 'PATCH', `/api/batch/${String(first!['id'])}`, patch)).status).toBe(200);
     const now = (await page(path)).text.replace(/<[^>]+>/g, ' ');
     expect(now).toMatch(new RegExp(`plants: ${String(first!['plantsWanted'])} to 77`));
     expect(now).toMatch(new RegExp(`out on: ${String(first!['transplantOn'])} to 2027-05-01`));
@@ -98,18 +98,18 @@ describe('seasons', () => {
     expect(now).toMatch(/12 Apr 2027 08:00/);
     const before = (await page(`${path}?on=2027-04-11`)).text;
     expect(before).toContain('there was no plan of it yet');
-    expect((await page('/batches/99999/plans')).status).toBe(404);
+    expect((await page('/batch/99999/plans')).status).toBe(404);
   });
 
   it('a batch of another year makes its season; letters begin anew with it', async () => {
     const [first] = await batches();
-    const made = await send(app, 'POST', '/api/batches', input(first!, '2028-05-20'));
+    const made = await send(app, 'POST', '/api/batch', input(first!, '2028-05-20'));
     expect(made.status, JSON.stringify(made.body)).toBe(201);
     expect((await batches()).find((b) => b['id'] === made.body.id)!['name']).toBe('Lettuce Mill Frill A');
     expect(await seasonNamed('2028')).toMatchObject({ firstDay: '2028-01-01', batches_count: 1, open_count: 1 });
     // Put forward into this year it belongs to this season again, in which another has its letter.
     const patch = { version: made.body.version, transplantOn: '2027-09-20' };
-    const moved = await send(app, 'PATCH', `/api/batches/${made.body.id}`, patch);
+    const moved = await send(app, 'PATCH', `/api/batch/${made.body.id}`, patch);
     expect(moved.status, JSON.stringify(moved.body)).toBe(200);
     expect(await seasonNamed('2028')).toMatchObject({ batches_count: 0 });
     const names = (await batches()).map((b) => b['name']);
@@ -119,11 +119,11 @@ describe('seasons', () => {
   });
 
   it('a season of its own takes the days it holds; odd ones are refused by field', async () => {
-    const post = (body: object) => send(app, 'POST', '/api/seasons', body);
+    const post = (body: object) => send(app, 'POST', '/api/house/seasons', body);
     const autumn = await post({ name: 'Autumn 2027', firstDay: '2027-08-01', lastDay: '2028-02-15' });
     expect(autumn.status).toBe(201);
     const [first] = await batches();
-    const made = await send(app, 'POST', '/api/batches', input(first!, '2027-10-01'));
+    const made = await send(app, 'POST', '/api/batch', input(first!, '2027-10-01'));
     expect(made.status).toBe(201);
     expect(await seasonNamed('Autumn 2027')).toMatchObject({ batches_count: 1 });
     const path = async (body: object) => (await post(body)).body.errors[0].path as string;
@@ -134,9 +134,9 @@ describe('seasons', () => {
     expect(await path({ name: 'x', firstDay: '2026-03-01', lastDay: '2026-07-01' })).toBe('firstDay');
     const one = await seasonNamed('Autumn 2027');
     const stale = { version: one.version + 3, name: 'A', firstDay: '2027-08-01', lastDay: '2028-02-15' };
-    expect((await send(app, 'PATCH', `/api/seasons/${one.id}`, stale)).status).toBe(409);
+    expect((await send(app, 'PATCH', `/api/house/seasons/${one.id}`, stale)).status).toBe(409);
     const short = { version: one.version, name: 'Autumn', firstDay: '2027-08-01', lastDay: '2027-09-15' };
-    expect((await send(app, 'PATCH', `/api/seasons/${one.id}`, short)).body.errors[0].path).toBe('lastDay');
+    expect((await send(app, 'PATCH', `/api/house/seasons/${one.id}`, short)).body.errors[0].path).toBe('lastDay');
   });
 
   it('with plants standing it asks; carried over they stand in the season after', async () => {
@@ -155,30 +155,30 @@ describe('seasons', () => {
 
   it('opened again its batches are worked out again, what they taught stands, and it can be closed once more', async () => {
     const before = await seasonNamed('2026');
-    const kept = (await page(`/books/seasons/${before.id}`)).text;
+    const kept = (await page(`/house/seasons/${before.id}`)).text;
     const count = (await batches()).length;
     const twice = await Promise.all(
-      [1, 2].map(() => send(app, 'POST', `/api/seasons/${before.id}/reopen`, { version: before.version })),
+      [1, 2].map(() => send(app, 'POST', `/api/house/seasons/${before.id}/reopen`, { version: before.version })),
     );
     expect(twice.map((answer) => answer.status).sort()).toEqual([200, 409]);
     expect((await batches()).length).toBe(count + 14);
     const again = await seasonNamed('2026');
-    expect((await page(`/books/seasons/${before.id}`)).status).toBe(404);
+    expect((await page(`/house/seasons/${before.id}`)).status).toBe(404);
     const closed = await close(again);
     expect(closed.status, JSON.stringify(closed.body)).toBe(200);
     expect(closed.body.kept_count).toBe(14);
     const rows = (text: string) => text.match(/<tr[\s\S]*?<\/tr>/g)!.map((row) => row.replace(/<[^>]+>|\s+/g, ' '));
-    expect(rows((await page(`/books/seasons/${before.id}`)).text)).toEqual(rows(kept));
+    expect(rows((await page(`/house/seasons/${before.id}`)).text)).toEqual(rows(kept));
   });
 
   it('closed while others write: each line is in what is kept or refused, and nobody waits for ever', async () => {
     const open = await seasonNamed('2026');
-    await send(app, 'POST', `/api/seasons/${open.id}/reopen`, { version: open.version });
+    await send(app, 'POST', `/api/house/seasons/${open.id}/reopen`, { version: open.version });
     const ids = (await batches()).filter((b) => String(b['transplantOn']).startsWith('2026')).map((b) => b['id']);
     expect(ids).toHaveLength(14);
     const season = await seasonNamed('2026');
     const note = (id: unknown, i: number) =>
-      send(app, 'POST', `/api/batches/${String(id)}/events`, {
+      send(app, 'POST', `/api/batch/${String(id)}/events`, {
         kind: 'note',
         day: '2027-04-10',
         count: null,
@@ -203,6 +203,6 @@ describe('seasons', () => {
 
   it('what hands were timed at in closed seasons is still their pace', async () => {
     // Calendula was potted last season only.
-    expect((await page('/pot/house')).text).toMatch(/<td>\s*calendula/i);
+    expect((await page('/potting/house')).text).toMatch(/<td>\s*calendula/i);
   });
 });

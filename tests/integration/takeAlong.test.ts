@@ -10,7 +10,8 @@ beforeAll(async () => {
 afterAll(() => app.stop());
 
 const text = async (path: string) => (await fetch(app.url + path)).text();
-const preview = async (csv: string) => (await send(app, 'POST', '/api/import', { text: csv, commit: false })).body;
+const preview = async (csv: string) =>
+  (await send(app, 'POST', '/api/batch/import', { text: csv, commit: false })).body;
 const PLAN_FIELDS = [
   'cropId',
   'varietyId',
@@ -36,11 +37,11 @@ const PLAN_FIELDS = [
   'gates',
   'steps',
 ];
-const countBatches = async (): Promise<number> => (await send(app, 'GET', '/api/batches')).body.length;
+const countBatches = async (): Promise<number> => (await send(app, 'GET', '/api/batch')).body.length;
 
 describe('the calendar, read back by ical.js', () => {
   it('holds all work to come as whole-day entries', async () => {
-    const calendar = new ICAL.Component(ICAL.parse(await text('/api/work.ics')));
+    const calendar = new ICAL.Component(ICAL.parse(await text('/api/house/work.ics')));
     const entries = calendar.getAllSubcomponents('vevent').map((c) => new ICAL.Event(c));
     expect(entries.length).toBeGreaterThan(100);
     expect(new Set(entries.map((e) => e.uid)).size).toBe(entries.length);
@@ -49,30 +50,32 @@ describe('the calendar, read back by ical.js', () => {
       expect(entry.endDate.subtractDate(entry.startDate).toSeconds()).toBe(86_400);
       expect(entry.startDate.toString() >= '2027-04-12').toBe(true);
     }
-    const batch = (await send(app, 'GET', '/api/batches')).body.find((b: { phase: string }) => b.phase === 'planned');
+    const batch = (await send(app, 'GET', '/api/batch')).body.find((b: { phase: string }) => b.phase === 'planned');
     const sowing = entries.find((e) => e.uid === `${batch.code}-sow@crook`)!;
     expect(sowing.startDate.toString()).toBe(batch.forecast[0].on);
     expect(sowing.summary).toContain(batch.name);
   });
 
   it('the feed says the same under its key, and nothing without it', async () => {
-    const page = await text('/books/take-along');
-    const feed = /\/api\/feed\/[\w-]+\.ics/.exec(page)![0];
+    const page = await text('/batch/take-along');
+    const feed = /\/api\/house\/feed\/[\w-]+\.ics/.exec(page)![0];
     expect((await text(feed)).match(/BEGIN:VEVENT/g)!.length).toBe(
-      (await text('/api/work.ics')).match(/BEGIN:VEVENT/g)!.length,
+      (await text('/api/house/work.ics')).match(/BEGIN:VEVENT/g)!.length,
     );
-    expect((await fetch(`${app.url}/api/feed/guess.ics`)).status).toBe(404);
+    // A calendar that subscribed by the address of before is led to today's.
+    expect(await text(feed.replace('/house', ''))).toBe(await text(feed));
+    expect((await fetch(`${app.url}/api/house/feed/guess.ics`)).status).toBe(404);
   });
 });
 
 describe('the spreadsheets, read back by papaparse', () => {
   it('batches and log have a row each, with the same figures', async () => {
-    const batches = Papa.parse<Record<string, string>>(await text('/api/batches.csv'), {
+    const batches = Papa.parse<Record<string, string>>(await text('/api/batch/batches.csv'), {
       header: true,
       skipEmptyLines: true,
     });
     expect(batches.errors).toEqual([]);
-    const api = (await send(app, 'GET', '/api/batches')).body;
+    const api = (await send(app, 'GET', '/api/batch')).body;
     expect(batches.data).toHaveLength(api.length);
     batches.data.forEach((row, i) => {
       expect([row['code'], Number(row['plants']), row['transplant_on']]).toEqual([
@@ -81,16 +84,19 @@ describe('the spreadsheets, read back by papaparse', () => {
         api[i].transplantOn,
       ]);
     });
-    const log = Papa.parse<Record<string, string>>(await text('/api/log.csv'), { header: true, skipEmptyLines: true });
+    const log = Papa.parse<Record<string, string>>(await text('/api/batch/log.csv'), {
+      header: true,
+      skipEmptyLines: true,
+    });
     expect(log.errors).toEqual([]);
     expect(log.data.length).toBeGreaterThan(100);
     expect(log.data.every((row) => /^\d{4}-\d\d-\d\d$/.test(row['day']!))).toBe(true);
   });
 
   it('what goes out comes in again equal, by every field of the plan', async () => {
-    const [first, second] = (await send(app, 'GET', '/api/batches')).body as Record<string, unknown>[];
-    const covers = (await send(app, 'GET', '/api/covers')).body as { id: number; structure: unknown }[];
-    const programmes = (await send(app, 'GET', '/api/programmes')).body as { id: number }[];
+    const [first, second] = (await send(app, 'GET', '/api/batch')).body as Record<string, unknown>[];
+    const covers = (await send(app, 'GET', '/api/books/covers')).body as { id: number; structure: unknown }[];
+    const programmes = (await send(app, 'GET', '/api/books/programmes')).body as { id: number }[];
     const plan = (b: Record<string, unknown>) =>
       Object.fromEntries(Object.entries(b).filter(([k]) => PLAN_FIELDS.includes(k)));
     const odd = {
@@ -119,14 +125,14 @@ describe('the spreadsheets, read back by papaparse', () => {
       joins: { stage: 'pot', on: '2027-05-02', age_weeks: 4.5, leaves_count: 3 },
     };
     for (const batch of [odd, plugs]) {
-      const made = await send(app, 'POST', '/api/batches', { ...batch, idempotencyKey: key() });
+      const made = await send(app, 'POST', '/api/batch', { ...batch, idempotencyKey: key() });
       expect(made.status, JSON.stringify(made.body)).toBe(201);
     }
-    const csv = await text('/api/batches.csv');
-    const before = (await send(app, 'GET', '/api/batches')).body as Record<string, unknown>[];
-    const answer = await send(app, 'POST', '/api/import', { text: csv, commit: true, idempotencyKey: key() });
+    const csv = await text('/api/batch/batches.csv');
+    const before = (await send(app, 'GET', '/api/batch')).body as Record<string, unknown>[];
+    const answer = await send(app, 'POST', '/api/batch/import', { text: csv, commit: true, idempotencyKey: key() });
     expect(answer.body.errors).toEqual([]);
-    const after = (await send(app, 'GET', '/api/batches')).body as Record<string, unknown>[];
+    const after = (await send(app, 'GET', '/api/batch')).body as Record<string, unknown>[];
     const again = after.slice(before.length);
     expect(before.map((b) => b['sure_frac'])).toContain(0.75);
     expect(again).toHaveLength(before.length);
@@ -138,7 +144,8 @@ describe('reading in what others write', () => {
   it('dates with the day or the month first: as the file says, or as it is asked', async () => {
     const file = (...dates: string[]) => `crop,plants,transplant_on\n${dates.map((d) => `leek,9,${d}`).join('\n')}`;
     const days = async (csv: string, dateOrder?: string) =>
-      (await send(app, 'POST', '/api/import', { text: csv, commit: false, ...(dateOrder ? { dateOrder } : {}) })).body;
+      (await send(app, 'POST', '/api/batch/import', { text: csv, commit: false, ...(dateOrder ? { dateOrder } : {}) }))
+        .body;
     expect(
       (await days(file('24/05/2027', '03/06/2027'))).lines.map((l: { transplantOn: string }) => l.transplantOn),
     ).toEqual(['2027-05-24', '2027-06-03']);
@@ -154,7 +161,7 @@ describe('reading in what others write', () => {
     const before = await countBatches();
     expect((await preview(csv)).errors.map((e: { path: string }) => e.path)).toContain('lines.2.variety');
     const order = { text: csv, commit: true, makeVarieties: true, takeGood: true, idempotencyKey: key() };
-    const answer = (await send(app, 'POST', '/api/import', order)).body;
+    const answer = (await send(app, 'POST', '/api/batch/import', order)).body;
     expect(answer).toMatchObject({ made: 2, newVarieties: [{ name: 'Made Up Long' }] });
     expect(await countBatches()).toBe(before + 2);
     const rest = Papa.parse<Record<string, string>>(answer.rest, { header: true });
@@ -164,7 +171,7 @@ describe('reading in what others write', () => {
       plants: '5',
       problem: expect.stringMatching(/not in the crop book/) as string,
     });
-    expect((await send(app, 'POST', '/api/import', order)).body).toMatchObject({ repeated: true, made: 2 });
+    expect((await send(app, 'POST', '/api/batch/import', order)).body).toMatchObject({ repeated: true, made: 2 });
     expect(await countBatches()).toBe(before + 2);
     // What comes back is read again once it is mended; the column of problems is left alone.
     expect((await preview(answer.rest.replace('nettle', 'leek'))).errors).toEqual([]);
@@ -224,14 +231,16 @@ describe('reading in', () => {
       path: 'file',
       message: expect.stringMatching(/5000 lines/),
     });
-    expect((await send(app, 'POST', '/api/import', { text: 'x'.repeat(2_100_000), commit: false })).status).toBe(422);
-    expect((await send(app, 'POST', '/api/import', 'x'.repeat(3_300_000))).status).toBe(413);
+    expect((await send(app, 'POST', '/api/batch/import', { text: 'x'.repeat(2_100_000), commit: false })).status).toBe(
+      422,
+    );
+    expect((await send(app, 'POST', '/api/batch/import', 'x'.repeat(3_300_000))).status).toBe(413);
   });
 
   it('is all or nothing, and once for a key', async () => {
     const before = await countBatches();
     const half = 'crop,plants,transplant_on\ntomato,120,2027-05-24\nnettle,5,2027-05-24';
-    const refused = await send(app, 'POST', '/api/import', { text: half, commit: true, idempotencyKey: key() });
+    const refused = await send(app, 'POST', '/api/batch/import', { text: half, commit: true, idempotencyKey: key() });
     expect([refused.status, refused.body.errors[0].path]).toEqual([422, 'lines.3.crop']);
     expect(await countBatches()).toBe(before);
     const order = {
@@ -239,16 +248,16 @@ describe('reading in', () => {
       commit: true,
       idempotencyKey: key(),
     };
-    const answers = await Promise.all([1, 2, 3].map(() => send(app, 'POST', '/api/import', order)));
+    const answers = await Promise.all([1, 2, 3].map(() => send(app, 'POST', '/api/batch/import', order)));
     expect(answers.map((a) => a.body.repeated).sort()).toEqual([false, true, true]);
     expect(await countBatches()).toBe(before + 2);
   });
 
   it('a note like a formula goes out harmless', async () => {
-    const made = (await send(app, 'GET', '/api/batches')).body[0];
+    const made = (await send(app, 'GET', '/api/batch')).body[0];
     const note = '=1+1';
-    expect((await send(app, 'PATCH', `/api/batches/${made.id}`, { version: made.version, note })).status).toBe(200);
-    const row = Papa.parse<Record<string, string>>(await text('/api/batches.csv'), { header: true }).data[0]!;
+    expect((await send(app, 'PATCH', `/api/batch/${made.id}`, { version: made.version, note })).status).toBe(200);
+    const row = Papa.parse<Record<string, string>>(await text('/api/batch/batches.csv'), { header: true }).data[0]!;
     expect(row['note']).toBe("'=1+1");
   });
 });

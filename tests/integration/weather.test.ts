@@ -57,7 +57,7 @@ describe('weather of the site', () => {
       expect(sooner).toEqual([...sooner].sort((a, b) => a - b));
     }
     expect((await send(app, 'PUT', '/api/weather/frost', input)).status).toBe(409);
-    const house = JSON.stringify((await send(app, 'GET', '/api/season')).body);
+    const house = JSON.stringify((await send(app, 'GET', '/api/plan/season')).body);
     expect(house).toContain(`"lastFrost":"${after.lastFrost}"`);
     const {
       demoClock: _c,
@@ -66,8 +66,8 @@ describe('weather of the site', () => {
       frost: _f,
       feedKey: _k,
       ...nursery
-    } = (await send(app, 'GET', '/api/nursery')).body;
-    await send(app, 'PUT', '/api/nursery', { ...nursery, lastFrost: '05-01' });
+    } = (await send(app, 'GET', '/api/house/nursery')).body;
+    await send(app, 'PUT', '/api/house/nursery', { ...nursery, lastFrost: '05-01' });
     expect(await view()).toMatchObject({ chosen: null, lastFrost: '05-01' });
     // Frost rarer than the risk has no date to keep.
     const { version } = await view();

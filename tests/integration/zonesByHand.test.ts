@@ -25,7 +25,7 @@ const read = (figures: object, id = zoneId) =>
 
 describe('a heated zone without a controller', () => {
   it('is made, as many as there are places, and is refused only for its place', async () => {
-    const places = (await send(app, 'GET', '/api/places')).body as { id: number }[];
+    const places = (await send(app, 'GET', '/api/books/places')).body as { id: number }[];
     const taken = new Set(
       ((await send(app, 'GET', '/api/heat/zones')).body as { placeId: number }[]).map((z) => z.placeId),
     );

@@ -3,8 +3,8 @@ import { key, send, type App } from './app.ts';
 
 /** A batch of 120 tomato cells in two trays of 60, sown on a day of the demo. @returns its number */
 export async function sownTomato(app: App, day = '2027-04-05', change: object = {}): Promise<number> {
-  const crops = (await send(app, 'GET', '/api/crops')).body as { id: number; name: string }[];
-  const made = await send(app, 'POST', '/api/batches', {
+  const crops = (await send(app, 'GET', '/api/books/crops')).body as { id: number; name: string }[];
+  const made = await send(app, 'POST', '/api/batch', {
     idempotencyKey: key(),
     cropId: crops.find(({ name }) => name === 'tomato')!.id,
     varietyId: null,
@@ -21,6 +21,6 @@ export async function sownTomato(app: App, day = '2027-04-05', change: object = 
   });
   expect(made.status, JSON.stringify(made.body)).toBe(201);
   const line = { idempotencyKey: key(), kind: 'sown', day, count: 120 };
-  expect((await send(app, 'POST', `/api/batches/${made.body.id}/events`, line)).status).toBe(201);
+  expect((await send(app, 'POST', `/api/batch/${made.body.id}/events`, line)).status).toBe(201);
   return made.body.id as number;
 }

@@ -52,14 +52,14 @@ export interface OldTrayFile {
 export const OLD_TRAYS_CALLS: readonly Call[] = [
   {
     method: 'post',
-    path: '/api/old-trays',
+    path: '/api/germination/old-trays',
     summary: 'Read trays counted in years before from CSV, for what they teach of coming up; a preview, or all of it',
     body: oldTraysInput,
     status: 200,
   },
   {
     method: 'patch',
-    path: '/api/old-trays/{id}',
+    path: '/api/germination/old-trays/{id}',
     summary: 'Leave the trays of a file out of what the house learns, or take them in again',
     body: oldTraysPatch,
     status: 200,

@@ -54,32 +54,32 @@ export interface KeptLine {
 }
 
 export const SEASON_CALLS: readonly Call[] = [
-  { method: 'get', path: '/api/seasons', summary: 'Seasons, the latest first', status: 200 },
-  { method: 'post', path: '/api/seasons', summary: 'Make a season', body: seasonInput, status: 201 },
+  { method: 'get', path: '/api/house/seasons', summary: 'Seasons, the latest first', status: 200 },
+  { method: 'post', path: '/api/house/seasons', summary: 'Make a season', body: seasonInput, status: 201 },
   {
     method: 'patch',
-    path: '/api/seasons/{id}',
+    path: '/api/house/seasons/{id}',
     summary: 'Name or days of an open season',
     body: seasonPatch,
     status: 200,
   },
   {
     method: 'post',
-    path: '/api/seasons/{id}/close',
+    path: '/api/house/seasons/{id}/close',
     summary: 'Close a season: its batches are kept as they came out and not worked out again',
     body: seasonClosing,
     status: 200,
   },
   {
     method: 'post',
-    path: '/api/seasons/{id}/reopen',
+    path: '/api/house/seasons/{id}/reopen',
     summary: 'Open a closed season again',
     body: seasonReopening,
     status: 200,
   },
   {
     method: 'post',
-    path: '/api/batches/{id}/season',
+    path: '/api/batch/{id}/season',
     summary: 'Put a batch into another open season',
     body: batchSeason,
     status: 200,

@@ -6,4 +6,3 @@ export async function whatIsThere(): Promise<'nothing' | 'demo' | 'nursery'> {
   if (!row) return 'nothing';
   return row.demoClock ? 'demo' : 'nursery';
 }
-

@@ -156,23 +156,23 @@ export function BatchForm({ house, editing }: Props) {
     setProblem(null);
     const body = { ...inputOf(draft), ...(taken ? takenBody(taken) : {}) };
     if (draft.several !== 'one' && !editing) {
-      const made = await call<{ made: { id: number }[] }>('POST', '/api/families', {
+      const made = await call<{ made: { id: number }[] }>('POST', '/api/plan/families', {
         ...familyOf(draft, key.current),
         placed: !byHand,
       });
       setBusy(false);
-      if (made.kind === 'done') return location.assign('/season');
+      if (made.kind === 'done') return location.assign('/plan/season');
       setMessage(trouble(made));
       // The batch's own fields are named as if it were sent by itself.
       if (made.kind === 'problem') setProblem(withoutPrefix(made.problem));
       return;
     }
     const answer = editing
-      ? await call<{ id: number }>('PATCH', `/api/batches/${editing.id}`, {
+      ? await call<{ id: number }>('PATCH', `/api/batch/${editing.id}`, {
           ...body,
           version: withVersion,
         })
-      : await call<{ id: number }>('POST', '/api/batches', {
+      : await call<{ id: number }>('POST', '/api/batch', {
           ...body,
           idempotencyKey: key.current,
           setPoints: taken ? setPointsBody(taken, house) : [],
@@ -181,7 +181,7 @@ export function BatchForm({ house, editing }: Props) {
       const { cropId: _crop, transplantOn: _date, joins: _joins, ...change } = body;
       const shift_days = (transplantDay ?? 0) - (dayFromIso(editing.input.transplantOn) ?? 0);
       const versions = editing.family.members.map(({ id: memberId, version: v }) => ({ id: memberId, version: v }));
-      const rest = await call('PATCH', `/api/families/${editing.family.id}`, {
+      const rest = await call('PATCH', `/api/plan/families/${editing.family.id}`, {
         idempotencyKey: key.current,
         versions,
         change,
@@ -195,7 +195,7 @@ export function BatchForm({ house, editing }: Props) {
     }
     setBusy(false);
     if (answer.kind === 'done') {
-      location.assign(`/batches/${answer.value.id}`);
+      location.assign(`/batch/${answer.value.id}`);
       return;
     }
     setMessage(trouble(answer));

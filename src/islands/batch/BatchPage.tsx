@@ -58,7 +58,7 @@ export function BatchPage({ data }: { readonly data: BatchPageData }) {
           code <span className="num text-lg text-ink">{data.code}</span>
           {data.splitFrom && (
             <>
-              , split from <a href={`/batches/${data.splitFrom.id}`}>{data.splitFrom.code}</a>
+              , split from <a href={`/batch/${data.splitFrom.id}`}>{data.splitFrom.code}</a>
             </>
           )}
         </p>
@@ -122,10 +122,10 @@ export function BatchPage({ data }: { readonly data: BatchPageData }) {
             End
           </button>
         )}
-        <a className="btn" href={`/batches/${data.id}/edit`}>
+        <a className="btn" href={`/batch/${data.id}/edit`}>
           Change the plan
         </a>
-        <a className="btn" href={`/batches/${data.id}/plans`}>
+        <a className="btn" href={`/batch/${data.id}/plans`}>
           Earlier plans
         </a>
       </div>
@@ -392,8 +392,8 @@ function SplitForm({ data }: { readonly data: BatchPageData }) {
       transplantOn: date,
       note: '',
     };
-    const answer = await call<{ batchId: number }>('POST', `/api/batches/${data.id}/split`, body);
-    if (answer.kind === 'done') location.assign(`/batches/${answer.value.batchId}`);
+    const answer = await call<{ batchId: number }>('POST', `/api/batch/${data.id}/split`, body);
+    if (answer.kind === 'done') location.assign(`/batch/${answer.value.batchId}`);
     else setWrong(trouble(answer));
   }
   return (

@@ -8,7 +8,7 @@ export function BatchSeason({ data }: { readonly data: BatchPageData }) {
   const [seasonId, setSeasonId] = useState(data.seasonId);
   const [wrong, setWrong] = useState('');
   async function move(): Promise<void> {
-    const answer = await call('POST', `/api/batches/${data.id}/season`, { version: data.version, seasonId });
+    const answer = await call('POST', `/api/batch/${data.id}/season`, { version: data.version, seasonId });
     if (answer.kind === 'done') location.reload();
     else setWrong(trouble(answer));
   }

@@ -90,8 +90,8 @@ export function HowMany(props: HowManyProps) {
 
   async function use(cells: number): Promise<void> {
     const spare_frac = cells / plantsWanted - 1;
-    const done = await call('PATCH', `/api/batches/${props.batchId}`, { version: props.version, spare_frac });
-    if (done.kind === 'done') location.assign('/sow/sheet');
+    const done = await call('PATCH', `/api/batch/${props.batchId}`, { version: props.version, spare_frac });
+    if (done.kind === 'done') location.assign('/germination/sheet');
     else setSaid(trouble(done));
   }
 

@@ -16,7 +16,7 @@ export function VoidBatch({ id, version, code }: Props) {
   const [wrong, setWrong] = useState('');
   const key = useRef(freshKey());
   async function send(): Promise<void> {
-    const answer = await call('POST', `/api/batches/${id}/void`, { idempotencyKey: key.current, version, reason });
+    const answer = await call('POST', `/api/batch/${id}/void`, { idempotencyKey: key.current, version, reason });
     if (answer.kind === 'done') return location.reload();
     if (answer.kind === 'problem') key.current = freshKey();
     setProblem(answer.kind === 'problem' ? answer.problem : null);
@@ -59,7 +59,7 @@ export function BringBack({ id, version, code }: Props) {
   const [wrong, setWrong] = useState('');
   const key = useRef(freshKey());
   async function send(): Promise<void> {
-    const answer = await call('POST', `/api/batches/${id}/restore`, { idempotencyKey: key.current, version });
+    const answer = await call('POST', `/api/batch/${id}/restore`, { idempotencyKey: key.current, version });
     if (answer.kind === 'done') location.reload();
     else setWrong(trouble(answer));
   }

@@ -34,7 +34,7 @@ export function usePlacing(house: HouseData, crop: Crop | null, plan: BatchPlan 
     if (!crop || !plan) return;
     let current = true;
     const timer = setTimeout(async () => {
-      season.current ??= call<{ initial: readonly SeasonBatch[] }>('GET', '/api/season').then((got) =>
+      season.current ??= call<{ initial: readonly SeasonBatch[] }>('GET', '/api/plan/season').then((got) =>
         got.kind === 'done' ? got.value.initial : null,
       );
       const batches = await season.current;

@@ -49,7 +49,7 @@ export function ContainerEditor({ fields, line, blank }: Props) {
   }
   return (
     <LineForm
-      path="/api/containers"
+      path="/api/books/containers"
       fields={fields}
       line={line as never}
       blank={blank}

@@ -270,7 +270,7 @@ export function CropEditor({ crop, unit, lengthUnit, library }: Props) {
         </p>
       </section>
       <LineForm
-        path="/api/crops"
+        path="/api/books/crops"
         fields={CROP_FIELDS.map((field) => fieldOf(field, crop, library, unit, lengthUnit))}
         lengthUnit={lengthUnit}
         line={crop as unknown as (Record<string, unknown> & { id: number; version: number }) | null}

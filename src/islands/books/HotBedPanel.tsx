@@ -33,7 +33,7 @@ export function HotBedPanel({ view, log, today }: Props) {
   const { by, setBy, remember } = useSignature();
   const [medium, setMedium] = useState('');
   const [spot, setSpot] = useState<Spot>('middle');
-  const path = `/api/places/${view.placeId}/hot-bed`;
+  const path = `/api/heat/hot-beds/${view.placeId}`;
   const done = () => {
     remember();
     location.reload();

@@ -32,7 +32,7 @@ export function ImportBatches() {
     setRest(null);
     setErrors([]);
     setMessage('');
-    const answer = await call<ImportAnswer>('POST', '/api/import', {
+    const answer = await call<ImportAnswer>('POST', '/api/batch/import', {
       text: what,
       commit: false,
       ...how,
@@ -58,7 +58,7 @@ export function ImportBatches() {
   }
 
   async function commit(takeGood: boolean): Promise<void> {
-    const answer = await call<ImportAnswer>('POST', '/api/import', {
+    const answer = await call<ImportAnswer>('POST', '/api/batch/import', {
       text,
       commit: true,
       idempotencyKey: key,

@@ -39,7 +39,7 @@ export function LotEditor({ varieties, line, unit, lengthUnit, today }: Props) {
   const result = latest && resultOf(latest);
   return (
     <LineForm
-      path="/api/lots"
+      path="/api/books/lots"
       fields={fieldsOf(varieties)}
       line={line}
       blank={{ treatment: 'none' }}
@@ -65,8 +65,8 @@ export function LotEditor({ varieties, line, unit, lengthUnit, today }: Props) {
           ? { ...values, germination_percent: Math.round((1000 * result.up) / result.seeds) / 10, testedOn: latest!.on }
           : values;
         return line
-          ? { method: 'PUT', path: `/api/lots/${line.id}`, body: { version, line: body } }
-          : { method: 'POST', path: '/api/lots', body };
+          ? { method: 'PUT', path: `/api/books/lots/${line.id}`, body: { version, line: body } }
+          : { method: 'POST', path: '/api/books/lots', body };
       }}
       after={() => '/books/lots'}
     >

@@ -71,7 +71,7 @@ export function PlaceEditor({
   }));
   return (
     <LineForm
-      path="/api/places"
+      path="/api/books/places"
       fields={FIELDS}
       line={place as unknown as (Record<string, unknown> & { id: number; version: number }) | null}
       blank={{ kind: 'bench', lit: true, walkOrder: next, room_trays: 20 }}

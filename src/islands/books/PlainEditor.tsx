@@ -20,7 +20,7 @@ interface Props {
 export function PlainEditor({ book, fields, line, blank, unit, saveWords, backTo }: Props) {
   return (
     <LineForm
-      path={`/api/${book}`}
+      path={`/api/books/${book}`}
       fields={fields}
       line={line}
       blank={blank}

@@ -166,7 +166,7 @@ export function SettingsEditor({
   return (
     <LineForm
       extra={extra}
-      path="/api/nursery"
+      path="/api/house/nursery"
       fields={fieldsOf(zones)}
       line={line}
       blank={{}}
@@ -177,11 +177,11 @@ export function SettingsEditor({
         const spare_frac = typeof spare_percent === 'number' ? spare_percent / 100 : spare_percent;
         return {
           method: 'PUT',
-          path: '/api/nursery',
+          path: '/api/house/nursery',
           body: { ...rest, spare_frac, version },
         };
       }}
-      after={() => '/books/settings'}
+      after={() => '/house/settings'}
     >
       {(error) => (
         <>

@@ -51,7 +51,7 @@ export function VarietyEditor({ line, crops, crop, unit }: Props) {
   };
   return (
     <LineForm
-      path="/api/varieties"
+      path="/api/books/varieties"
       fields={fields}
       line={flat}
       blank={{}}
@@ -65,8 +65,8 @@ export function VarietyEditor({ line, crops, crop, unit }: Props) {
           .map(([key, value]) => [key.slice(PART.length), value]);
         const body = { ...Object.fromEntries(named), figures: Object.fromEntries(figures) as object };
         return line
-          ? { method: 'PUT', path: `/api/varieties/${line.id}`, body: { version, line: body } }
-          : { method: 'POST', path: '/api/varieties', body };
+          ? { method: 'PUT', path: `/api/books/varieties/${line.id}`, body: { version, line: body } }
+          : { method: 'POST', path: '/api/books/varieties', body };
       }}
     />
   );

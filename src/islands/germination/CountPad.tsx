@@ -84,8 +84,8 @@ export function CountPad(props: Props) {
       { kind: 'counted', count, tray },
       `${count} up${tray === null ? '' : ` in tray ${tray}`}: saved`,
       () => {
-        if (tray !== null && tray < trays) location.assign(`/count/${code}?tray=${tray + 1}`);
-        else location.assign(next ? `/count/${next.code}` : '/count');
+        if (tray !== null && tray < trays) location.assign(`/germination/count/${code}?tray=${tray + 1}`);
+        else location.assign(next ? `/germination/count/${next.code}` : '/germination/count');
       },
       half,
     );
@@ -95,7 +95,7 @@ export function CountPad(props: Props) {
       <h1>{name}</h1>
       <p className="text-ink2">
         <span className="num text-lg text-ink">{code}</span>, {sown} sown {shortDay(sownOn)}, day {today - sownOn}.{' '}
-        <a href={`/batches/${batchId}/emergence`}>How it comes up</a>
+        <a href={`/batch/${batchId}/emergence`}>How it comes up</a>
       </p>
       <p className={`note-bar mt-2 ${BAD.includes(verdict.kind) ? 'bad' : ''}`}>
         <strong>{VERDICT_WORDS[verdict.kind]}.</strong> {reasonOf(verdict, up, sown, needed, today)}
@@ -200,12 +200,12 @@ export function CountPad(props: Props) {
         </div>
       )}
       <p className="mt-4 text-[0.92rem] text-ink2">
-        A wrong count? <a href={`/batches/${batchId}`}>Correct it in the log</a>; what was written before stays to be
+        A wrong count? <a href={`/batch/${batchId}`}>Correct it in the log</a>; what was written before stays to be
         read.
         {next && (
           <>
             {' '}
-            Next: <a href={`/count/${next.code}`}>{next.name}</a>,{' '}
+            Next: <a href={`/germination/count/${next.code}`}>{next.name}</a>,{' '}
             {counted(props.onHeat.filter((b) => !b.countedToday).length, 'batch', 'batches')} not counted today.
           </>
         )}

@@ -30,7 +30,7 @@ export function Emergence({ data, others, choices, today, unit, open, causes }: 
   const { settled } = data;
   const bad = settled === null && BAD.includes(verdict.kind);
   const compare = (ids: readonly number[]) =>
-    location.assign(`/batches/${data.batchId}/emergence${ids.length > 0 ? `?with=${ids.join(',')}` : ''}`);
+    location.assign(`/batch/${data.batchId}/emergence${ids.length > 0 ? `?with=${ids.join(',')}` : ''}`);
   const chosen = others.map((o) => o.batchId);
   return (
     <div data-ready={ready}>
@@ -158,7 +158,7 @@ export function Emergence({ data, others, choices, today, unit, open, causes }: 
           <p className="mt-1 text-ink2">
             Share thought to come {Math.round(100 * data.share_frac)}%, spread between seeds {data.sigma.toFixed(2)} in
             log time. {data.learning ? 'Plans go by the house’s own times' : 'Plans go by the library’s times'}; it can
-            be switched in <a href="/books/settings">settings</a>.
+            be switched in <a href="/house/settings">settings</a>.
           </p>
           <LeaveOut batchId={data.batchId} today={today} leftOut={data.leftOut} trays={data.trays} />
         </section>
@@ -248,7 +248,7 @@ function Others({
         {[data, ...others].map((one, i) => (
           <tr key={one.batchId}>
             <td>
-              <a href={`/batches/${one.batchId}/emergence`}>{one.name}</a>{' '}
+              <a href={`/batch/${one.batchId}/emergence`}>{one.name}</a>{' '}
               <span className="text-ink2">{i === 0 ? 'plum' : ['long dashes', 'dots', 'dash and dot'][i - 1]}</span>
             </td>
             <td>{one.lotCode ?? ''}</td>
@@ -322,13 +322,13 @@ function SowAgain({
   const by = data.verdict.sowAgainBy;
   async function send(): Promise<void> {
     setBusy(true);
-    const answer = await call<{ batchId: number }>('POST', `/api/batches/${data.batchId}/sow-again`, {
+    const answer = await call<{ batchId: number }>('POST', `/api/batch/${data.batchId}/sow-again`, {
       idempotencyKey: key,
       cause,
       endOld: !keep,
     });
     setBusy(false);
-    if (answer.kind === 'done') location.assign(`/batches/${answer.value.batchId}`);
+    if (answer.kind === 'done') location.assign(`/batch/${answer.value.batchId}`);
     else setWrong(trouble(answer));
   }
   return (

@@ -34,7 +34,7 @@ export function OldTrays({ files, people, unit }: Props) {
   async function send(file: Chosen, dateOrder: typeof order, commit: boolean): Promise<void> {
     if (busy) return;
     setBusy(true);
-    const answer = await call<OldTraysAnswer>('POST', '/api/old-trays', {
+    const answer = await call<OldTraysAnswer>('POST', '/api/germination/old-trays', {
       ...file,
       commit,
       ...(dateOrder ? { dateOrder } : {}),
@@ -59,7 +59,7 @@ export function OldTrays({ files, people, unit }: Props) {
   }
 
   async function leaveOut(file: OldTrayFile): Promise<void> {
-    const answer = await call('PATCH', `/api/old-trays/${file.id}`, { leftOut: !file.leftOut });
+    const answer = await call('PATCH', `/api/germination/old-trays/${file.id}`, { leftOut: !file.leftOut });
     if (answer.kind === 'done') location.reload();
     else setMessage(trouble(answer));
   }

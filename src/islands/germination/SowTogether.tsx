@@ -121,7 +121,7 @@ export function SowTogether(props: SowTogetherData) {
                 const range = ranges.find((r) => r.id === lotId)!;
                 return (
                   <li key={lotId} className="py-1">
-                    <a href={`/batches/${lotId}`}>{nameOf(lotId)}</a>
+                    <a href={`/batch/${lotId}`}>{nameOf(lotId)}</a>
                     <span className="text-ink2">
                       {range.high_C < range.low_C
                         ? `: wants ${degrees(range.low_C, unit)} or more, which the rule for cool crops does not give; sow it unheated`
@@ -241,7 +241,7 @@ function LotLine({ data, lotId, name, range, setPoints_C, own_C, days, slower_da
           </span>
         </summary>
         <div className="overflow-x-auto py-1" tabIndex={0} role="region" aria-label={`${name} at each degree`}>
-          <a href={`/batches/${lotId}`}>Open the batch</a>
+          <a href={`/batch/${lotId}`}>Open the batch</a>
           <table className="text-[0.85rem]">
             <caption className="sr-only">{name}: days to half up and percent of the best, at each degree</caption>
             <tbody>

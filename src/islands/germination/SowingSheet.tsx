@@ -129,7 +129,7 @@ export function SowingSheet({ lines, today, unit, lengthUnit }: Props) {
               href={
                 chosen.length === 0
                   ? undefined
-                  : `/api/labels.pdf?batches=${chosen.join(',')}&sheet=${sheet}&skip=${skip || 0}`
+                  : `/api/batch/labels.pdf?batches=${chosen.join(',')}&sheet=${sheet}&skip=${skip || 0}`
               }
             >
               {counted(trays, 'label')}, PDF
@@ -175,8 +175,7 @@ export function SowingSheet({ lines, today, unit, lengthUnit }: Props) {
                     </span>
                     <div>
                       <p className="font-semibold">
-                        <a href={`/batches/${line.id}`}>{line.name}</a>{' '}
-                        <span className="num text-ink2">{line.code}</span>
+                        <a href={`/batch/${line.id}`}>{line.name}</a> <span className="num text-ink2">{line.code}</span>
                         {line.dueOn < today && <span className="tag bad ml-2">{today - line.dueOn} late</span>}
                         {line.dueOn > today && (
                           <span className="ml-2 font-normal text-ink2">on {shortDay(line.dueOn)}</span>
@@ -187,7 +186,7 @@ export function SowingSheet({ lines, today, unit, lengthUnit }: Props) {
                         {line.lot && `, lot ${line.lot}`}; {LIGHT[line.light]}
                         {line.light !== 'light' &&
                           ` ${Math.round(shownLength(line.depth_mm, lengthUnit) * 10) / 10} ${lengthUnit} deep`}
-                        . <a href={`/batches/${line.id}/seeds`}>How many?</a>
+                        . <a href={`/batch/${line.id}/seeds`}>How many?</a>
                       </p>
                     </div>
                     <div className="no-print col-span-2 flex gap-2 py-1 min-[800px]:col-span-1">

@@ -119,7 +119,7 @@ export function CoverEditor({ line, places, unit }: Props) {
   );
   return (
     <LineForm
-      path="/api/covers"
+      path="/api/books/covers"
       fields={[
         { key: 'name', label: 'Name', kind: 'text' },
         { key: 'layers', label: 'Layers', kind: 'number' },
@@ -164,7 +164,7 @@ export function CoverEditor({ line, places, unit }: Props) {
         setSteps(stepsOf(s));
       }}
       saveWords={line ? 'Save it' : 'Add it'}
-      after={() => '/harden/covers'}
+      after={() => '/hardening/covers'}
     >
       {(error) => (
         <fieldset className="mt-3">

@@ -99,7 +99,7 @@ export function Harden({ initial }: { readonly initial: HardenView }) {
     );
 
   async function programme(ladder: LadderView, programmeId: number): Promise<void> {
-    const answer = await call('PATCH', `/api/batches/${ladder.batchId}`, { version: ladder.version, programmeId });
+    const answer = await call('PATCH', `/api/batch/${ladder.batchId}`, { version: ladder.version, programmeId });
     setSaid(answer.kind === 'done' ? `${ladder.name} goes by another programme now.` : trouble(answer));
     await refresh();
   }
@@ -210,7 +210,7 @@ export function Harden({ initial }: { readonly initial: HardenView }) {
             {ladders.length === 0 && (
               <p className="mt-3 max-w-[60ch]">
                 No batch is being hardened or is to begin within ten days. What is planned stands in{' '}
-                <a href="/season">Season</a>.
+                <a href="/plan/season">Season</a>.
               </p>
             )}
           </div>

@@ -111,7 +111,7 @@ export function HouseHardening({ version, settings, unit }: Props) {
           },
         };
       }}
-      after={() => '/harden/house'}
+      after={() => '/hardening/house'}
     />
   );
 }

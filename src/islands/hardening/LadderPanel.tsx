@@ -36,7 +36,7 @@ export function LadderPanel(props: Props) {
   return (
     <div className="card">
       <h2>
-        <a href={`/batches/${ladder.batchId}`}>{ladder.name}</a>
+        <a href={`/batch/${ladder.batchId}`}>{ladder.name}</a>
       </h2>
       <p className="text-[0.9rem] text-ink2">
         {counted(ladder.trays, 'tray')}, {ladder.placeName || 'no place'}; asked for{' '}

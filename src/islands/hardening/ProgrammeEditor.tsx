@@ -98,7 +98,7 @@ export function ProgrammeEditor({ line, blank, places, unit }: Props) {
   );
   return (
     <LineForm
-      path="/api/programmes"
+      path="/api/books/programmes"
       fields={[
         { key: 'name', label: 'Name', kind: 'text' },
         {
@@ -114,7 +114,7 @@ export function ProgrammeEditor({ line, blank, places, unit }: Props) {
       extra={{ rungs: sent }}
       onStaleTaken={(current) => setRungs((current['rungs'] as Rung[]).map(typedOf))}
       saveWords={line ? 'Save it' : 'Add it'}
-      after={(id) => `/harden/programmes?line=${id}`}
+      after={(id) => `/hardening/programmes?line=${id}`}
     >
       {(error) => (
         <div className="mt-3 overflow-x-auto" tabIndex={0} role="region" aria-label="Rungs">

@@ -49,7 +49,7 @@ function Structure({ view, today, unit }: { readonly view: StructureView } & Pic
             ? 'nothing stands there'
             : `${counted(view.standing.length, 'batch', 'batches')} want ${t(view.range.least_C)} to ${t(view.range.most_C)}`}
         </span>
-        <a className="ml-auto" href={`/harden/covers?line=${view.cover.id}`}>
+        <a className="ml-auto" href={`/hardening/covers?line=${view.cover.id}`}>
           As it is built
         </a>
       </div>

@@ -242,7 +242,7 @@ export function HeatScreen(props: Props) {
                     className="flex items-baseline justify-between gap-3 border-b border-dotted border-ink3 py-1"
                   >
                     <span>
-                      <a href={`/batches/${h.batchId}`}>{h.name}</a> to {tenth(h.harm_C, unit)}
+                      <a href={`/batch/${h.batchId}`}>{h.name}</a> to {tenth(h.harm_C, unit)}
                     </span>
                     <span className="num text-lg whitespace-nowrap">{hoursWords(h.hours)}</span>
                   </li>

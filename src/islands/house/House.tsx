@@ -87,7 +87,7 @@ export function House({ dataId }: { readonly dataId: string }) {
     if (!selected || !trial?.place) return;
     const { placeId } = trial.place;
     if (really) {
-      const answer = await call('POST', `/api/batches/${selected.batch.id}/events`, {
+      const answer = await call('POST', `/api/batch/${selected.batch.id}/events`, {
         idempotencyKey: freshKey(),
         kind: 'moved',
         day: isoFromDay(house.today),
@@ -116,7 +116,7 @@ export function House({ dataId }: { readonly dataId: string }) {
         </span>
         <div className="ml-auto flex flex-wrap gap-2">
           <UndoButton changes={changes} />
-          <a className="btn" href="/season">
+          <a className="btn" href="/plan/season">
             Season
           </a>
         </div>
@@ -189,7 +189,7 @@ export function House({ dataId }: { readonly dataId: string }) {
               <p className="text-ink2">
                 {counted(stand.trays, 'tray')} {STAGE_WORDS[stand.stage]} in {placeName(stand.placeId)},{' '}
                 {shortDay(stand.from)} to {shortDay(stand.to)} ·{' '}
-                <a href={`/batches/${selected.batch.id}`}>open {selected.batch.code}</a>
+                <a href={`/batch/${selected.batch.id}`}>open {selected.batch.code}</a>
               </p>
               <div className="field mt-2">
                 <label htmlFor={`${id}to`}>

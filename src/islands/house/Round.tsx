@@ -28,7 +28,7 @@ export function Round({ initial }: { readonly initial: RoundView }) {
   const sending = useRef(new Set<string>());
 
   const refresh = useCallback(async () => {
-    const answer = await call<RoundView>('GET', `/api/round${location.search}`);
+    const answer = await call<RoundView>('GET', `/api/house/round${location.search}`);
     if (answer.kind === 'done') setView(answer.value);
   }, []);
 
@@ -167,8 +167,8 @@ export function Round({ initial }: { readonly initial: RoundView }) {
           <div className="card mt-4 max-w-xl">
             <h2>Nothing waits today</h2>
             <p className="mt-1">
-              Work comes from the batches&rsquo; chains. <a href="/batches/new">Make a batch</a>, or look at what comes
-              in <a href="/season">Season</a>.
+              Work comes from the batches&rsquo; chains. <a href="/batch/new">Make a batch</a>, or look at what comes in{' '}
+              <a href="/plan/season">Season</a>.
             </p>
           </div>
         )}
@@ -257,7 +257,7 @@ function JobLine({ job, today, busy, open, onOpen, onLog, children }: LineProps)
           </p>
           <p className="text-[0.95rem] text-ink2">
             {why}
-            {job.toPlace && `; to ${job.toPlace}`} · <a href={`/batches/${job.batchId}`}>{job.code}</a>
+            {job.toPlace && `; to ${job.toPlace}`} · <a href={`/batch/${job.batchId}`}>{job.code}</a>
           </p>
         </div>
         <div className="no-print flex gap-2 max-[700px]:w-full max-[700px]:[&>button]:flex-1">

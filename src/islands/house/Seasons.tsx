@@ -56,7 +56,9 @@ export function Seasons({ seasons, today, current }: Props) {
                     type="button"
                     className="btn"
                     disabled={busy}
-                    onClick={() => void post(`/api/seasons/${season.id}/close`, { version: season.version }, season)}
+                    onClick={() =>
+                      void post(`/api/house/seasons/${season.id}/close`, { version: season.version }, season)
+                    }
                   >
                     Close it
                   </button>
@@ -71,14 +73,16 @@ export function Seasons({ seasons, today, current }: Props) {
                 </>
               ) : (
                 <>
-                  <a className="btn" href={`/books/seasons/${season.id}`}>
+                  <a className="btn" href={`/house/seasons/${season.id}`}>
                     Its batches
                   </a>
                   <button
                     type="button"
                     className="btn"
                     disabled={busy}
-                    onClick={() => void post(`/api/seasons/${season.id}/reopen`, { version: season.version }, null)}
+                    onClick={() =>
+                      void post(`/api/house/seasons/${season.id}/reopen`, { version: season.version }, null)
+                    }
                   >
                     Open it again
                   </button>
@@ -95,7 +99,7 @@ export function Seasons({ seasons, today, current }: Props) {
                     disabled={busy}
                     onClick={() =>
                       void post(
-                        `/api/seasons/${season.id}/close`,
+                        `/api/house/seasons/${season.id}/close`,
                         { version: season.version, standing: 'carry-over' },
                         null,
                       )
@@ -155,8 +159,8 @@ function SeasonForm({ season }: { readonly season: SeasonView | null }) {
   async function save(): Promise<void> {
     const body = { name, firstDay, lastDay };
     const answer = season
-      ? await call('PATCH', `/api/seasons/${season.id}`, { version: season.version, ...body })
-      : await call('POST', '/api/seasons', body);
+      ? await call('PATCH', `/api/house/seasons/${season.id}`, { version: season.version, ...body })
+      : await call('POST', '/api/house/seasons', body);
     if (answer.kind === 'done') return location.reload();
     setProblem(answer.kind === 'problem' ? answer.problem : null);
     setMessage(trouble(answer));

@@ -262,10 +262,10 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
           <a className="btn" href="/house">
             Plan of the house
           </a>
-          <a className="btn" href="/what-if">
+          <a className="btn" href="/plan/what-if">
             What if
           </a>
-          <a className="btn" href="/batches/new">
+          <a className="btn" href="/batch/new">
             New batch
           </a>
           {planning.report ? (

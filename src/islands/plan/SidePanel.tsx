@@ -67,7 +67,7 @@ export function ChosenBatch(props: Props) {
       <p className="text-ink2">
         {counted(plan.plantsWanted, 'plant')}, out {spokenDay(plan.transplantOn, house.today)}
         {progress.late_days !== null && !over && `, ${lateness(progress.late_days)}`} ·{' '}
-        <a href={`/batches/${batch.id}`}>open {batch.code}</a>
+        <a href={`/batch/${batch.id}`}>open {batch.code}</a>
       </p>
       {!over && <ReadyOdds house={house} now={selected} tried={tried} plan={plan} />}
       {!over && !fixed && (

@@ -63,7 +63,7 @@ export function WhatIf({ dataId }: { readonly dataId: string }) {
   const stale = draft ? changedSince(now, draft.data) : [];
 
   async function reread(openId: number | null): Promise<void> {
-    const list = await call<ScenarioRecord[]>('GET', '/api/scenarios');
+    const list = await call<ScenarioRecord[]>('GET', '/api/plan/scenarios');
     if (list.kind !== 'done') return;
     setKept(list.value);
     const record = list.value.find((scenario) => scenario.id === openId);
@@ -82,8 +82,8 @@ export function WhatIf({ dataId }: { readonly dataId: string }) {
     const { name, data, version } = draft;
     const saved =
       draft.id === null
-        ? await call<{ id: number }>('POST', '/api/scenarios', { name, data })
-        : await call<{ id: number }>('PUT', `/api/scenarios/${draft.id}`, { name, data, version });
+        ? await call<{ id: number }>('POST', '/api/plan/scenarios', { name, data })
+        : await call<{ id: number }>('PUT', `/api/plan/scenarios/${draft.id}`, { name, data, version });
     if (saved.kind !== 'done') return setProblem(trouble(saved));
     setProblem('');
     setMessage(`Kept: ${name}.`);
@@ -93,7 +93,7 @@ export function WhatIf({ dataId }: { readonly dataId: string }) {
   async function takeOut(): Promise<void> {
     if (!draft) return;
     if (draft.id !== null) {
-      const gone = await call('DELETE', `/api/scenarios/${draft.id}`, { version: draft.version });
+      const gone = await call('DELETE', `/api/plan/scenarios/${draft.id}`, { version: draft.version });
       if (gone.kind !== 'done') return setProblem(trouble(gone));
     }
     setMessage(`Taken out: ${draft.name}.`);
@@ -115,7 +115,7 @@ export function WhatIf({ dataId }: { readonly dataId: string }) {
         <p className="text-ink2">Try it on a copy. Nothing of the season changes until you adopt it.</p>
         <div className="ml-auto flex flex-wrap gap-2">
           <UndoButton changes={changes} />
-          <a className="btn" href="/season">
+          <a className="btn" href="/plan/season">
             Season
           </a>
           <button

@@ -30,7 +30,7 @@ export function usePlanChanges(first: SeasonNow) {
   const [undoable, setUndoable] = useState<PlanChangeLine | null>(null);
 
   const readChanges = useCallback(async () => {
-    const answer = await call<PlanChangeLine[]>('GET', '/api/season/plan');
+    const answer = await call<PlanChangeLine[]>('GET', '/api/plan/season/plan');
     if (answer.kind === 'done') {
       setUndoable(answer.value.find((line) => !line.undone && line.undoesId === null) ?? null);
     }
@@ -38,7 +38,7 @@ export function usePlanChanges(first: SeasonNow) {
   useEffect(() => void readChanges(), [readChanges]);
 
   const reload = useCallback(async () => {
-    const answer = await call<SeasonNow>('GET', '/api/season');
+    const answer = await call<SeasonNow>('GET', '/api/plan/season');
     if (answer.kind === 'done') setNow(answer.value);
     else setMessage(trouble(answer));
     await readChanges();
@@ -54,7 +54,7 @@ export function usePlanChanges(first: SeasonNow) {
       setBusy(true);
       const versionOf = new Map(now.initial.map((b) => [b.id, b.version]));
       const placeVersion = new Map(now.house.places.map((p) => [p.id, p.version]));
-      const answer = await call('POST', '/api/season/plan', {
+      const answer = await call('POST', '/api/plan/season/plan', {
         idempotencyKey: freshKey(),
         words,
         batches: batches.map(({ transplantOn, steps, ...batch }) => ({
@@ -87,7 +87,7 @@ export function usePlanChanges(first: SeasonNow) {
   const undo = useCallback(async () => {
     if (!undoable) return;
     setBusy(true);
-    const answer = await call('POST', '/api/season/undo', { idempotencyKey: freshKey(), changeId: undoable.id });
+    const answer = await call('POST', '/api/plan/season/undo', { idempotencyKey: freshKey(), changeId: undoable.id });
     setMessage(answer.kind === 'done' ? `Undone: ${undoable.words}.` : trouble(answer));
     if (answer.kind !== 'offline') await reload();
     setBusy(false);

@@ -52,7 +52,7 @@ export function PlantOut({ initial }: { readonly initial: PlantView }) {
     return null;
   }
   async function change(line: PlantLine, body: Record<string, unknown>, words: string): Promise<void> {
-    const answer = await call('PATCH', `/api/batches/${line.batchId}`, { version: line.version, ...body });
+    const answer = await call('PATCH', `/api/batch/${line.batchId}`, { version: line.version, ...body });
     setSaid(answer.kind === 'done' ? words : trouble(answer));
     await refresh();
   }
@@ -91,7 +91,7 @@ export function PlantOut({ initial }: { readonly initial: PlantView }) {
       <ForecastAge forecast={view.forecast} />
       {lines.length === 0 && (
         <p className="mt-3 max-w-[60ch]">
-          Nothing is to go out within five weeks. What is planned stands in <a href="/season">Season</a>.
+          Nothing is to go out within five weeks. What is planned stands in <a href="/plan/season">Season</a>.
         </p>
       )}
       {/* One list with its headings, so that a batch a gate moves keeps what was typed in it. */}
@@ -213,7 +213,7 @@ function Planted({
             <tr key={line.batchId}>
               <td>{shortDay(line.plantedOn)}</td>
               <td>
-                <a href={`/batches/${line.batchId}`}>{line.name}</a> <span className="text-ink2">{line.code}</span>
+                <a href={`/batch/${line.batchId}`}>{line.name}</a> <span className="text-ink2">{line.code}</span>
               </td>
               <td className="r num">{line.count ?? ''}</td>
               <td>

@@ -12,7 +12,7 @@ export function UnlikelyDates({ initial }: { readonly initial: readonly Unlikely
   async function take(line: UnlikelyDate, offer: UnlikelyDate['offers'][number]): Promise<void> {
     const body =
       offer.transplantOn === null ? { coverId: offer.coverId } : { transplantOn: isoFromDay(offer.transplantOn) };
-    const answer = await call('PATCH', `/api/batches/${line.batchId}`, { version: line.version, ...body });
+    const answer = await call('PATCH', `/api/batch/${line.batchId}`, { version: line.version, ...body });
     if (answer.kind !== 'done') return setSaid(trouble(answer));
     setSaid(`${line.name}: changed. Load the page anew to see what follows.`);
     setLines((all) => all.filter((l) => l !== line));
@@ -35,7 +35,7 @@ export function UnlikelyDates({ initial }: { readonly initial: readonly Unlikely
           <div className="mt-1">
             {lines.map((line) => (
               <div key={line.batchId} className="border-t border-line py-2">
-                <a href="/plant-out">{line.name}</a>, {shortDay(line.transplantOn)}: in time in{' '}
+                <a href="/planting">{line.name}</a>, {shortDay(line.transplantOn)}: in time in{' '}
                 <b>{Math.round(100 * line.inTime_frac)}%</b> of springs{line.waits && `; ${line.waits}`}
                 {line.offers.length > 0 && (
                   <div className="mt-1 flex flex-wrap gap-2">

@@ -54,7 +54,7 @@ export function FeedMixer({ feeds, resting }: Props) {
       <div className="flex flex-wrap items-baseline gap-x-4">
         <h1>Feed</h1>
         <p className="text-ink2">weak and late: half the label rate, and not while plants rest after potting</p>
-        <a className="btn ml-auto" href="/pot/feeds">
+        <a className="btn ml-auto" href="/potting/feeds">
           Book of feeds
         </a>
       </div>
@@ -187,7 +187,7 @@ export function FeedMixer({ feeds, resting }: Props) {
               <ul>
                 {resting.map((r) => (
                   <li key={r.id}>
-                    <a href={`/batches/${r.id}`}>{r.name}</a> rests until {r.until}
+                    <a href={`/batch/${r.id}`}>{r.name}</a> rests until {r.until}
                   </li>
                 ))}
               </ul>

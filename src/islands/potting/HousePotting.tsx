@@ -50,7 +50,7 @@ export function HousePotting({ version, settings, mixes }: Props) {
       unit="C"
       saveWords="Save it"
       send={(values, v) => ({ method: 'PUT', path: '/api/potting/settings', body: { ...values, version: v } })}
-      after={() => '/pot/house'}
+      after={() => '/potting/house'}
     />
   );
 }

@@ -23,7 +23,7 @@ export function MixEditor({ line, items }: Props) {
   const sum = parts.reduce((all, p) => all + (Number(p.parts.replace(',', '.')) || 0), 0);
   return (
     <LineForm
-      path="/api/mixes"
+      path="/api/books/mixes"
       fields={[
         { key: 'name', label: 'Name', kind: 'text' },
         { key: 'note', label: 'Note', kind: 'text', optional: true },
@@ -36,7 +36,7 @@ export function MixEditor({ line, items }: Props) {
         setParts((current['parts'] as MixRecord['parts']).map((p) => ({ itemId: p.itemId, parts: String(p.parts) })))
       }
       saveWords={line ? 'Save it' : 'Add it'}
-      after={() => '/pot/mixes'}
+      after={() => '/potting/mixes'}
     >
       {(error) => (
         <fieldset className="mt-3">

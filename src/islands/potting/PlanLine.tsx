@@ -32,7 +32,7 @@ export function PlanLine({ n, line, typed, choices, errorAt, onChange, onOut }: 
           {n}
         </span>
         <p className="font-semibold">
-          <a href={`/batches/${line.batchId}`}>{line.name}</a> <span className="num text-ink2">{line.code}</span>
+          <a href={`/batch/${line.batchId}`}>{line.name}</a> <span className="num text-ink2">{line.code}</span>
         </p>
         {line.spare_days < 0 && <span className="tag bad">{counted(-line.spare_days, 'day')} over its time</span>}
         {locked && <span className="tag">done</span>}

@@ -50,7 +50,7 @@ export function ReadyList({ initial, today }: Props) {
       batchIds: chosen,
     });
     setBusy(false);
-    if (answer.kind === 'done') location.assign(`/pot/sessions/${answer.value.id}`);
+    if (answer.kind === 'done') location.assign(`/potting/sessions/${answer.value.id}`);
     else setSaid(trouble(answer));
   }
 
@@ -108,13 +108,13 @@ export function ReadyList({ initial, today }: Props) {
                   <div>
                     <p className="leading-snug">
                       <span className="num text-[1.15rem]">{line.plants}</span>{' '}
-                      <a className="font-semibold" href={`/batches/${line.batchId}`}>
+                      <a className="font-semibold" href={`/batch/${line.batchId}`}>
                         {line.name}
                       </a>{' '}
                       <span className="num text-ink2">{line.code}</span>{' '}
                       {line.job !== 'pot' && <span className="tag">{line.jobWords}</span>}{' '}
                       {line.bySign && <span className="tag">by its sign</span>}{' '}
-                      {line.inSession !== null && <a href={`/pot/sessions/${line.inSession}`}>in a session</a>}
+                      {line.inSession !== null && <a href={`/potting/sessions/${line.inSession}`}>in a session</a>}
                     </p>
                     <p className="text-[0.95rem] text-ink2 first-letter:uppercase">
                       {line.why.replaceAll('{day}', line.whyDay === null ? '' : spokenDay(line.whyDay, today))}.{' '}

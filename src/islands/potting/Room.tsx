@@ -61,7 +61,7 @@ export function Room({ room, alone, onPlace, onDay }: Props) {
               <ul>
                 {line.couldGo.map((c) => (
                   <li key={c.batchId}>
-                    <a href={`/batches/${c.batchId}`}>{c.name}</a>, {c.slots} slots, {shortDay(c.on)} to {c.to}
+                    <a href={`/batch/${c.batchId}`}>{c.name}</a>, {c.slots} slots, {shortDay(c.on)} to {c.to}
                   </li>
                 ))}
               </ul>
@@ -93,7 +93,7 @@ export function Room({ room, alone, onPlace, onDay }: Props) {
                 ))}
               </ul>
               <p className="no-print mt-1 text-ink2">
-                The <a href="/season">season planner</a> weighs the whole house.
+                The <a href="/plan/season">season planner</a> weighs the whole house.
               </p>
             </div>
           )}

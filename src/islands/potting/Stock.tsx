@@ -35,10 +35,10 @@ export function Stock({ initial, people }: Props) {
             : `${buys.length} to buy for the coming ${initial.weeks} weeks, ${money(cost)} by the prices here`}
         </p>
         <span className="no-print ml-auto flex gap-2">
-          <a className="btn" href="/pot/things">
+          <a className="btn" href="/potting/things">
             Things in the book
           </a>
-          <a className="btn" href="/api/shopping.csv">
+          <a className="btn" href="/api/potting/shopping.csv">
             Shopping list, CSV
           </a>
           <button type="button" className="btn" onClick={() => print()}>
@@ -121,7 +121,8 @@ export function Stock({ initial, people }: Props) {
       ))}
       <p className="mt-4 max-w-[75ch] text-ink2">
         Sessions take pots, trays, labels and mix out by themselves. What is needed comes from the plan of the coming{' '}
-        {initial.weeks} weeks and from sessions not yet done; mixes are those of <a href="/pot/house">how we pot</a>.
+        {initial.weeks} weeks and from sessions not yet done; mixes are those of <a href="/potting/house">how we pot</a>
+        .
       </p>
     </div>
   );

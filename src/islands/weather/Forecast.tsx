@@ -34,12 +34,12 @@ export function Forecast({ initial, today, unit, scores }: Props) {
   async function refresh(words: string): Promise<void> {
     setSaid(words);
     setBad(false);
-    const answer = await call<ForecastView | null>('GET', '/api/forecast');
+    const answer = await call<ForecastView | null>('GET', '/api/weather/forecast');
     if (answer.kind === 'done') setView(answer.value);
   }
   async function file(chosen: File | undefined): Promise<void> {
     if (!chosen) return;
-    const answer = await call<{ days: number; source: string }>('POST', '/api/forecast/file', {
+    const answer = await call<{ days: number; source: string }>('POST', '/api/weather/forecast/file', {
       text: await chosen.text(),
     });
     if (answer.kind === 'done') return refresh(`${answer.value.source}: ${counted(answer.value.days, 'day')} read.`);

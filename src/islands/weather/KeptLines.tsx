@@ -61,7 +61,7 @@ export function KeptLines() {
         <p key={line.idempotencyKey} className="note-bar bad my-2">
           Not taken: {EVENT_WORDS[line.kind as EventKind].toLowerCase()}
           {line.count == null ? '' : `, ${line.count}`}, {shortDay(dayFromIso(line.day) ?? 0)}. {why}{' '}
-          <a className="link-btn" href={`/batches/${batchId}`}>
+          <a className="link-btn" href={`/batch/${batchId}`}>
             The batch
           </a>{' '}
           <button type="button" className="link-btn" onClick={() => void flush(true)}>

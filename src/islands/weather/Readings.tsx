@@ -22,11 +22,11 @@ export function Readings({ initial }: Props) {
   useEffect(() => setReady(true), []);
   const refresh = async (words: string) => {
     setSaid(words);
-    const answer = await call<ReadingsShown>('GET', '/api/site/readings');
+    const answer = await call<ReadingsShown>('GET', '/api/weather/readings');
     if (answer.kind === 'done') setView(answer.value);
   };
   async function withdraw(id: number): Promise<void> {
-    const answer = await call('POST', '/api/site/readings', {
+    const answer = await call('POST', '/api/weather/readings', {
       idempotencyKey: freshKey(),
       kind: 'withdrawn',
       day: isoFromDay(view.today),
@@ -139,7 +139,7 @@ function MaxMin({ view, onKept }: FormProps) {
   const [where, setWhere] = useState('');
   const [least, setLeast] = useState('');
   const [most, setMost] = useState('');
-  const { problem, message, send } = useSend('/api/site/readings', onKept);
+  const { problem, message, send } = useSend('/api/weather/readings', onKept);
   const t = (text: string) =>
     text.trim() === '' ? null : figureOr(text, (n) => Math.round(100 * temperatureFromShown(n, unit)) / 100);
   const place = where === '' ? 'outside' : (view.covers.find((c) => c.id === Number(where))?.name ?? '');
@@ -207,7 +207,7 @@ function Soil({ view, onKept }: FormProps) {
   const { unit, today } = view;
   const [soil, setSoil] = useState('');
   const [ice, setIce] = useState(unit === 'F' ? '32' : '0');
-  const { problem, message, send } = useSend('/api/site/readings', onKept);
+  const { problem, message, send } = useSend('/api/weather/readings', onKept);
   return (
     <form
       className="card mt-4"

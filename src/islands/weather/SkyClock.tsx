@@ -34,7 +34,7 @@ export function SkyClock({ clock, today, minute, timeZone }: Props) {
   }, [clock, timeZone, today]);
 
   async function change(body: object): Promise<void> {
-    const answer = await call('PUT', '/api/clock', body);
+    const answer = await call('PUT', '/api/house/clock', body);
     if (answer.kind === 'done') location.reload();
     else setError(trouble(answer));
   }

@@ -41,7 +41,7 @@ export function TypeForecast({ today, unit, onTaken }: Props) {
       gust_m_s: r.gust.trim() === '' ? null : windFromText(r.gust, unit),
       sky: r.sky,
     }));
-    const answer = await call<{ days: number }>('POST', '/api/forecast', { days });
+    const answer = await call<{ days: number }>('POST', '/api/weather/forecast', { days });
     if (answer.kind === 'done') {
       setProblem(null);
       setMessage('');

@@ -154,7 +154,7 @@ export function Weather({ initial, unit }: Props) {
           {view.climateYears === null
             ? 'All of them are gone by; '
             : `The last ${view.climateYears} years are gone by; `}
-          it can be changed in <a href="/books/settings">settings</a>, to the last 15 years for instance.
+          it can be changed in <a href="/house/settings">settings</a>, to the last 15 years for instance.
         </p>
       )}
       {view.wind && <p className="max-w-[75ch] text-ink2">{siteWindWords(view.wind, unit)}</p>}

@@ -17,12 +17,8 @@ export interface JourneyCounts {
 }
 
 const WEEK = 7;
-export const STEP_JOBS = {
-  sow: ['sow'],
-  pot: ['pot', 'water', 'space'],
-} as const;
-
-const STEP_OF: Readonly<Partial<Record<JobKind, keyof typeof STEP_JOBS>>> = {
+/** Knot of the journey on which the coming work of a kind is counted. */
+const STEP_OF: Readonly<Partial<Record<JobKind, 'sow' | 'pot'>>> = {
   sow: 'sow',
   pot: 'pot',
   water: 'pot',
