@@ -11,7 +11,7 @@ export default {
   tempDirName: '.stryker-tmp',
   // Words of reasons and errors are not what these tests are for.
   mutator: { excludedMutations: ['StringLiteral', 'ObjectLiteral'] },
-  timeoutMS: 20_000,
+  timeoutMS: 8_000,
   concurrency: 2,
   ignoreStatic: true,
   ignorePatterns: ['dist', 'test-results', 'docs', '.state', '.astro'],

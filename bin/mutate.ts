@@ -37,11 +37,7 @@ const ROOMS: Readonly<Record<string, Room>> = {
   },
   proposal: {
     files: ['src/core/plan/placement/proposal.ts'],
-    tests: [
-      'src/core/plan/placement/reckon.test.ts',
-      'src/core/plan/placement/parts.test.ts',
-      'src/workers/seasonPlanner.test.ts',
-    ],
+    tests: ['src/core/plan/placement/proposal.test.ts'],
   },
 };
 const LEAST_percent = 80;

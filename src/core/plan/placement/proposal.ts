@@ -81,7 +81,7 @@ export function proposedBatch(
   plan: BatchPlan,
 ): ProposedBatch {
   const { id, stages, later_days } = batches[index]!;
-  const { inProgress: inProgress } = instance.batches[index]!;
+  const { inProgress } = instance.batches[index]!;
   const to: Partial<Record<Stage, number | null>> = { ...plan.places };
   const steps: Partial<Record<WorkKey, DayNumber>> = {};
   for (const stay of stays) {
