@@ -240,7 +240,9 @@ test('from an empty southern nursery to a logged season: one truth on seven scre
     header: true,
     skipEmptyLines: true,
   }).data;
-  const feedPath = /\/api\/feed\/[\w-]+\.ics/.exec(await (await request.get(`${app.url}/batch/take-along`)).text())![0];
+  const feedPath = /\/api\/house\/feed\/[\w-]+\.ics/.exec(
+    await (await request.get(`${app.url}/batch/take-along`)).text(),
+  )![0];
   const entries = new ICAL.Component(ICAL.parse(await (await request.get(`${app.url}${feedPath}`)).text()))
     .getAllSubcomponents('vevent')
     .map((c) => new ICAL.Event(c));

@@ -65,21 +65,18 @@ const SEEN_days = 4;
  * weather of the coming four days stands for the forecast of that day.
  */
 export function oddsOf(task: OddsTask, springs: Springs): BatchOdds {
-  const { runs, days, from, least_C, most_C, gust_m_s } = springs;
+  const { runs, days, from } = springs;
   const { modes } = task;
   const gates = gateDays(springs, gateLimits(task));
-  const hardened = new Int32Array(runs);
+  const hardened = hardenedDays(springs, task);
   const out = new Int32Array(runs);
   let frost = 0;
   let soilSprings = 0;
   let nightSprings = 0;
   const plantAt = Math.min(days - 1, Math.max(0, task.transplantOn - from));
-  const walk = ladderWalk(task.ladder);
   const calendar = modes.calendar !== 'required' ? -Infinity : task.outFrom === null ? Infinity : task.outFrom - from;
   for (let s = 0; s < runs; s++) {
     const row = s * days;
-    const done = walk(task.at, { least_C, most_C, gust_m_s, row, days }, Math.max(0, task.hardenFrom - from));
-    hardened[s] = done < 0 ? days : done;
     const from_i = Math.max(0, modes.hardened === 'required' ? hardened[s]! : 0, calendar);
     out[s] = from_i < days ? gates.next[row + from_i]! : days;
     if (gates.soilOk[row + plantAt] === 1) soilSprings++;
@@ -101,6 +98,24 @@ export function oddsOf(task: OddsTask, springs: Springs): BatchOdds {
       WEATHER_GATES.map((key) => [key, quantilesOf(gates.first[key], from, days)]),
     ) as BatchOdds['first'],
   };
+}
+
+const laddersHeld = new Derived<Springs, Remembered<Int32Array>>();
+/** Programmes, shelters and days to begin of a season's batches; each takes two kilobytes. */
+const MOST_ladders = 500;
+
+/** Day offset on which a ladder is done, by spring; `days` where it is not within them. Walked once for each ladder and day. */
+function hardenedDays(springs: Springs, { ladder, at, hardenFrom }: OddsTask): Int32Array {
+  const { runs, days, from, least_C, most_C, gust_m_s } = springs;
+  const { rungs, shelter_K } = ladder;
+  const held = laddersHeld.get(springs, () => new Remembered<Int32Array>(MOST_ladders));
+  return held.get(JSON.stringify([rungs, shelter_K, at.rung, at.served, hardenFrom]), () => {
+    const walk = ladderWalk({ rungs, shelter_K });
+    return Int32Array.from({ length: runs }, (_, s) => {
+      const done = walk(at, { least_C, most_C, gust_m_s, row: s * days, days }, Math.max(0, hardenFrom - from));
+      return done < 0 ? days : done;
+    });
+  });
 }
 
 /** All that the gates that hang on weather go by. Batches of one crop under one cover share it. */
@@ -218,10 +233,13 @@ const NEVER_days = 999;
 
 /** P10, P50, P90 of day offsets: the least day by which that share has come. */
 function quantilesOf(offsets: Int32Array, from: DayNumber, days: number): Quantiles {
-  const sorted = Int32Array.from(offsets).sort();
+  const counts = new Int32Array(days + 1);
+  for (const offset of offsets) counts[Math.min(days, offset)]!++;
   const at = (p: number): DayNumber | null => {
-    const i = sorted[Math.max(0, Math.ceil(p * sorted.length) - 1)]!;
-    return i >= days ? null : from + i;
+    const wanted = Math.max(1, Math.ceil(p * offsets.length));
+    let come = 0;
+    for (let i = 0; i < days; i++) if ((come += counts[i]!) >= wanted) return from + i;
+    return null;
   };
   return { p10: at(0.1), p50: at(0.5), p90: at(0.9) };
 }
