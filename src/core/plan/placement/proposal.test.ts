@@ -19,7 +19,16 @@ const place = (id: number, more: Partial<Place> = {}): Place => ({
   periods: [],
   ...more,
 });
-const bench = place(BENCH, { temperature: { kind: 'set-point', levels_C: [24, 12, 18], usual_C: 18 } });
+const bench = place(BENCH, {
+  temperature: {
+    kind: 'set-point',
+    levels_C: [24, 12, 18],
+    usual_C: 18,
+    nightDrop_K: 0,
+    unheatedPlus_K: 2,
+    loss_W_per_K: 10,
+  },
+});
 const frame = place(FRAME, { temperature: { kind: 'written' } });
 
 const plan = (more: Partial<BatchPlan> = {}): BatchPlan =>
