@@ -16,7 +16,7 @@ import { syncAlarms } from '../../db/heat/alarms.ts';
 import { readRaw, type ReadingRow } from '../../db/heat/readings.ts';
 import { askForJob, type JobName } from '../../db/house/jobs.ts';
 import type { Db } from '../../db/sql.ts';
-import { demoInstant_ms } from '../clock.ts';
+import { demoInstant_ms } from '../../core/house/demoClock.ts';
 import { log } from '../log.ts';
 import type { Link } from './broker.ts';
 import { readHeat, type HeatContext, type ZoneNow } from './context.ts';
