@@ -91,6 +91,7 @@ for (const [name, { files, tests }] of Object.entries(ROOMS)) {
   rows.push(row(name, (100 * found) / Math.max(1, found + missed), '%', `>= ${LEAST_percent}`));
   rows.push(row(`${name} faults tried`, found + missed, ''));
   rows.push(row(`${name} faults no test noticed`, missed, ''));
+  rows.push(row(`${name} faults that ran out of time`, count('Timeout'), ''));
   if (!json)
     for (const one of mutants.filter(({ status }) => status === 'Survived' || status === 'NoCoverage'))
       process.stdout.write(
