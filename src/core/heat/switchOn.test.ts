@@ -59,10 +59,56 @@ describe('the hour to switch a cold bed on', () => {
     }
   });
 
+  it.each([
+    ['a light bed, two days', USUAL_ZONE, ['dull', 'bright'], 0, 42, 20, [6, 6, 6]],
+    ['from the evening on', USUAL_ZONE, ['bright', 'dull'], 18, 30, 21, [8, 8, 7]],
+    ['wanted at the end of the forecast', USUAL_ZONE, ['dull'], 5, 24, 18, [6, 6, 6]],
+    ['a heavy bed from the night before', CONCRETE, ['dull', 'dull', 'bright'], 20, 60, 20, [6, 6, 6]],
+    ['nearly warm already', USUAL_ZONE, ['dull'], 22, 12, 20, [26, 20, 14]],
+    ['wanted the next hour', USUAL_ZONE, ['dull'], 9, 1, 20, [26, 20, 14]],
+    ['in the first hours of the night', USUAL_ZONE, ['dull'], 0, 6, 20, [24, 19, 12]],
+  ] as const)(
+    'is the cheapest of all hours that are allowed, by trying each: %s',
+    (_, spec, days, first, wanted, set, from) => {
+      const hours = weather(days);
+      const tried = (at: number) => {
+        const set_C = Float64Array.from({ length: wanted }, (_h, i) => (i < at ? NaN : set));
+        const cut = Object.fromEntries(
+          Object.entries(hours).map(([key, column]) => [key, column.slice(0, wanted)]),
+        ) as typeof hours;
+        const { medium_C, energy_kWh } = simulateHours(spec, { ...cut, set_C }, from);
+        const warm = Array.from(medium_C).findIndex((t, i) => i >= at && t >= set - 0.5);
+        return {
+          at,
+          inTime: medium_C[wanted - 1]! >= set - 0.5,
+          takes: warm + 1 - at,
+          kWh: Array.from(energy_kWh).reduce((a, b) => a + b, 0),
+        };
+      };
+      // Now, or at an hour at which somebody is there.
+      const allowed = Array.from({ length: wanted }, (_h, at) => at).filter(
+        (at) => at === 0 || ((first + at) % 24 >= 7 && (first + at) % 24 <= 20),
+      );
+      const best = allowed
+        .map(tried)
+        .filter(({ inTime }) => inTime)
+        .sort((a, b) => a.kWh - b.kWh || a.at - b.at)[0]!;
+      const found = switchOn(spec, hours, first, wanted, set, from)!;
+      expect(found).toMatchObject({ at_h: best.at, takes_h: best.takes });
+      expect(found.energy_kWh).toBeCloseTo(best.kWh, 9);
+      // Six the evening before it: the last one that is not the hour itself.
+      const evenings = Array.from({ length: best.at }, (_h, at) => at).filter((at) => (first + at) % 24 === 18);
+      const evening = evenings.at(-1);
+      if (evening === undefined) expect(found.saves_kWh).toBeNull();
+      else expect(found.saves_kWh).toBeCloseTo(tried(evening).kWh - best.kWh, 9);
+    },
+  );
+
   it('is none where the bed cannot be warm in time', () => {
     expect(
       switchOn({ ...CONCRETE, heater: { kind: 'slab', power_W: 40 } }, weather(['dull']), 0, 18, 24, start),
     ).toBeNull();
-    expect(() => switchOn(CONCRETE, weather(['dull']), 0, 99, 20, start)).toThrow('wanted_h');
+    for (const wanted of [99, 25, 0, NaN])
+      expect(() => switchOn(CONCRETE, weather(['dull']), 0, wanted, 20, start)).toThrow('wanted_h');
   });
 });
