@@ -3,7 +3,7 @@ import { defineConfig } from '@playwright/test';
 
 export default defineConfig({
   testDir: 'tests/e2e',
-  workers: 2,
+  workers: 3,
   // Each file is a project, and so has a worker and an application of its own (tests/e2e/page.ts).
   projects: readdirSync('tests/e2e')
     .filter((file) => file.endsWith('.spec.ts'))
