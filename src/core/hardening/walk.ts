@@ -30,6 +30,8 @@ export function ladderWalk({
   const share = Float64Array.from(rungs, (r) => (r.hours_h >= 24 ? -1 : windowShare(r.hours_h)));
   const shelter = Float64Array.from(shelter_K);
   const raises = rungs.map((r, i) => newStresses(rungs[i - 1] ?? null, r)[0] ?? null);
+  const lowOn = (k: number, most: number, morning: number, night: number): number =>
+    share[k]! < 0 ? night + shelter[k]! : most - Math.max(0, most - morning) * share[k]!;
   return (at, { least_C, most_C, gust_m_s, row, days }, from) => {
     let { rung, served } = at;
     for (let i = from; i < days - 1; i++) {
@@ -37,16 +39,19 @@ export function ladderWalk({
       const morning = least_C[row + i]!;
       const night = least_C[row + i + 1]!;
       const gust = gust_m_s[row + i]!;
-      const drop = Math.max(0, most - morning);
-      const low = (k: number) => (share[k]! < 0 ? night + shelter[k]! : most - drop * share[k]!);
-      if (rung > 0 && (low(rung - 1) < floor[rung - 1]! || gust > gusts[rung - 1]! || most > ceiling[rung - 1]!))
+      if (
+        rung > 0 &&
+        (gust > gusts[rung - 1]! ||
+          most > ceiling[rung - 1]! ||
+          lowOn(rung - 1, most, morning, night) < floor[rung - 1]!)
+      )
         continue;
       if (rung > 0 && served < wanted[rung - 1]!) {
         served++;
         continue;
       }
       if (rung === n) return i;
-      const next = low(rung);
+      const next = lowOn(rung, most, morning, night);
       const raised = raises[rung]!;
       const borne = next >= floor[rung]! && gust <= gusts[rung]! && most <= ceiling[rung]!;
       const alone =
