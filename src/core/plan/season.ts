@@ -1,4 +1,4 @@
-import { Numbered, Remembered } from '../numerics/remembered.ts';
+import { Derived, Numbered, Remembered } from '../numerics/remembered.ts';
 import { cropAs } from '../books/varietyFigures.ts';
 import { plainCropOf } from '../books/cropOf.ts';
 import { isOver } from '../batch/event.ts';
@@ -232,7 +232,8 @@ function batchView(
   const { batch, events } = named;
   const { plan } = batch;
   const { offHeat, potting } = world.nursery;
-  const { state } = reduceLog(events, expectedShare(lot));
+  const share = expectedShare(lot);
+  const { state } = states.get(events, () => reduceLog(events, share), [share]);
   const coming_frac = comingOf(rest, batch, events, state, lot);
   // What was planned for a batch that is sown is not planned anew each day.
   const begun = state.facts.sow !== undefined || state.facts.arrive !== undefined;
@@ -323,6 +324,8 @@ function comingOf(
   return comings.get(key, () => stillComing_frac(afterLooks(beliefOf(prior), looks, sown.sown), looks.at(-1) ?? null));
 }
 
+/** What a log says of its batch, while it stands. */
+const states = new Derived<readonly EventRecord[], ReturnType<typeof reduceLog>>();
 const priorNumbers = new Numbered();
 const comings = new Remembered<number>(5_000);
 

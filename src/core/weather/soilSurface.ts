@@ -28,6 +28,8 @@ export interface SurfaceDay {
   /** 1 to 366. */
   readonly dayOfYear: number;
   readonly wind_m_s?: number;
+  /** Sun above the air on that day, MJ/m2; worked out where it is not given. */
+  readonly above_MJ_m2?: number;
 }
 
 /**
@@ -37,9 +39,10 @@ export interface SurfaceDay {
  * Priestley & Taylor 1972, aerodynamic resistance 208/u of FAO-56 box 4; the wetness common practice
  * @accuracy spring and summer in temperate latitudes 2-4 K (common practice, no source)
  */
-export function surfaceExcess_K({ day_C, night_C, latitude_deg, dayOfYear, wind_m_s }: SurfaceDay): number {
+export function surfaceExcess_K(at: SurfaceDay): number {
+  const { day_C, night_C, wind_m_s } = at;
   const mean_C = (day_C + night_C) / 2;
-  const above = extraterrestrial_MJ_m2(latitude_deg, dayOfYear);
+  const above = at.above_MJ_m2 ?? extraterrestrial_MJ_m2(at.latitude_deg, at.dayOfYear);
   const clear = 0.75 * above;
   const sun = Math.min(clear, RANGE_FACTOR * Math.sqrt(Math.max(0, day_C - night_C)) * above);
   const vapour_kPa = saturation_kPa(Math.max(-60, Math.min(80, night_C)));
@@ -55,8 +58,22 @@ export function surfaceExcess_K({ day_C, night_C, latitude_deg, dayOfYear, wind_
 
 /** Mean temperature of the surface of bare soil on a day, degrees C. */
 export function surfaceMean_C(day: DayNumber, day_C: number, night_C: number, latitude_deg: number): number {
-  const dayOfYear = day - dayFromCivil(civilFromDay(day).year, 1, 1) + 1;
-  return (day_C + night_C) / 2 + surfaceExcess_K({ day_C, night_C, latitude_deg, dayOfYear });
+  return (day_C + night_C) / 2 + surfaceExcess_K({ day_C, night_C, latitude_deg, dayOfYear: dayOfYear(day) });
+}
+
+const dayOfYear = (day: DayNumber): number => day - dayFromCivil(civilFromDay(day).year, 1, 1) + 1;
+
+/** The same for the i-th of days in a row that are asked for again and again in other weather. */
+export function surfaceMeansFrom(
+  from: DayNumber,
+  days: number,
+  latitude_deg: number,
+): (i: number, day_C: number, night_C: number) => number {
+  const dates = Array.from({ length: days }, (_, i) => dayOfYear(from + i));
+  const above = Float64Array.from(dates, (date) => extraterrestrial_MJ_m2(latitude_deg, date));
+  return (i, day_C, night_C) =>
+    (day_C + night_C) / 2 +
+    surfaceExcess_K({ day_C, night_C, latitude_deg, dayOfYear: dates[i]!, above_MJ_m2: above[i]! });
 }
 
 /** The usual surface by day. */

@@ -4,7 +4,7 @@ import { normalQuantile } from '../../numerics/normal.ts';
 import { below, seededRandom } from '../../numerics/random.ts';
 import { GUST, windDraw, type SiteWind } from '../../weather/siteWind.ts';
 import { ERRORS_ALIKE } from '../../weather/score.ts';
-import { surfaceMean_C } from '../../weather/soilSurface.ts';
+import { surfaceMeansFrom } from '../../weather/soilSurface.ts';
 import { SOIL_LAG_frac } from '../../weather/soilNow.ts';
 
 /** A day of the site's history. */
@@ -95,6 +95,7 @@ export function simulatedSprings(input: SpringInput): Springs {
   const random = seededRandom(input.seed);
   const z = () => normalQuantile(Math.min(1 - 1e-9, Math.max(1e-9, random())));
   const start = civilFromDay(from);
+  const surfaceOn = surfaceMeansFrom(from, days, input.latitude_deg);
   for (let s = 0; s < runs; s++) {
     const row = s * days;
     const site = windDraw(input.wind, z);
@@ -115,8 +116,7 @@ export function simulatedSprings(input: SpringInput): Springs {
       springs.most_C[row + i] = Math.max(springs.least_C[row + i]! + 0.5, most);
       if (told.gust_m_s !== null) springs.gust_m_s[row + i] = told.gust_m_s * Math.exp(0.12 * Math.sqrt(1 + i) * z());
     }
-    const surface = (i: number) =>
-      surfaceMean_C(from + i, springs.most_C[row + i]!, springs.least_C[row + i]!, input.latitude_deg);
+    const surface = (i: number) => surfaceOn(i, springs.most_C[row + i]!, springs.least_C[row + i]!);
     let soil = input.soil_C ?? surface(0);
     for (let i = 0; i < days; i++) {
       if (i > 0) soil += SOIL_LAG_frac * (surface(i) - soil);
