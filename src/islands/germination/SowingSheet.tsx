@@ -1,3 +1,4 @@
+import type { SowingLine } from '../../contracts/germination/sowingLine.ts';
 import { volume } from '../../ui/house.ts';
 import { useEffect, useRef, useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
@@ -6,24 +7,6 @@ import { shownLength, type LengthUnit } from '../../core/units/length.ts';
 import { freshKey, trouble } from '../../ui/call.ts';
 import { counted, degrees, longDay, shortDay } from '../../ui/format.ts';
 import { postLine } from '../../ui/logPost.ts';
-
-export interface SowingLine {
-  readonly id: number;
-  readonly name: string;
-  readonly code: string;
-  readonly lot: string | null;
-  readonly dueOn: number;
-  readonly cells: number;
-  readonly trays: number;
-  readonly perTray: number;
-  readonly container: string;
-  readonly litres: number;
-  readonly light: 'light' | 'dark' | 'neutral';
-  readonly depth_mm: number;
-  readonly placeId: number;
-  readonly place: string;
-  readonly place_C: number | null;
-}
 
 interface Props {
   readonly lines: readonly SowingLine[];
