@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { logLine } from '../../../tests/support/logLines.ts';
 import type { BatchEvent } from './event.ts';
 import { keptBatch } from './keptBatch.ts';
 import { plantsOf } from './plants.ts';
@@ -11,19 +12,7 @@ const line = (
   day: number,
   count: number | null,
   more: Partial<BatchEvent> = {},
-) =>
-  ({
-    id,
-    kind,
-    day,
-    count,
-    placeId: null,
-    note: '',
-    cause: '',
-    correctsId: null,
-    snapshot: null,
-    ...more,
-  }) as BatchEvent;
+) => logLine(kind, day, count, { ...more, id });
 const potting = { containerId: 3, doubled: 0, leftOver: 0, minutes: 12, people: 1, sessionId: null };
 
 const events = [

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { OPEN_RUNG as bare } from '../../../tests/support/rung.ts';
 import { rungOdds } from './feasible.ts';
 import {
   decideDay,
@@ -15,17 +16,6 @@ import {
 import { heatCeiling_C, newStresses, singleStresses, usualProgramme, type Rung } from './programme.ts';
 
 // Each case stands on a limit, and a hair to either side of it: that is where plants are lost.
-const bare: Rung = {
-  words: 'out',
-  placeId: null,
-  hours_h: 24,
-  sun_frac: 1,
-  lid_frac: null,
-  floor_C: 5,
-  gust_m_s: 12,
-  cover: 'none',
-  days: 2,
-};
 const rulesOf = (...rungs: Rung[]): LadderRules => ({ rungs, shelter_K: rungs.map(() => 0), caution: 0.5 });
 const mild: LadderDay = { day: 100, most_C: 18, night_C: 9, morning_C: 9, gust_m_s: 5, spread_K: 0 };
 

@@ -1,19 +1,9 @@
 import { describe, expect, it } from 'vitest';
+import { OPEN_RUNG as bare } from '../../../tests/support/rung.ts';
 import type { ForecastHour } from '../weather/forecast.ts';
 import { orderOf } from './orders.ts';
 import type { Rung } from './programme.ts';
 
-const bare: Rung = {
-  words: 'out',
-  placeId: null,
-  hours_h: 24,
-  sun_frac: 1,
-  lid_frac: null,
-  floor_C: 5,
-  gust_m_s: 12,
-  cover: 'none',
-  days: 2,
-};
 describe('today’s order', () => {
   const hour = (at: number, temp_C: number, gust_m_s: number | null = 3): ForecastHour => ({
     day: 100,

@@ -1,19 +1,9 @@
 import { describe, expect, it } from 'vitest';
+import { OPEN_RUNG as bare } from '../../../tests/support/rung.ts';
 import { NEARLY } from './ladder.ts';
 import type { Rung } from './programme.ts';
 import { ladderWalk } from './walk.ts';
 
-const bare: Rung = {
-  words: 'out',
-  placeId: null,
-  hours_h: 24,
-  sun_frac: 1,
-  lid_frac: null,
-  floor_C: 5,
-  gust_m_s: 12,
-  cover: 'none',
-  days: 2,
-};
 describe('a ladder walked through known weather', () => {
   const one: Rung = { ...bare, days: 1 };
   const walk = (rungs: Rung[], days: { most: number; least: number; gust: number }[], at = { rung: 0, served: 0 }) =>

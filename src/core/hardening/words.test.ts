@@ -1,19 +1,8 @@
 import { describe, expect, it } from 'vitest';
+import { OPEN_RUNG as bare } from '../../../tests/support/rung.ts';
 import type { Decision, Limit } from './ladder.ts';
-import type { Rung } from './programme.ts';
 import { decisionWords, degreesWords, limitWords } from './words.ts';
 
-const bare: Rung = {
-  words: 'out',
-  placeId: null,
-  hours_h: 24,
-  sun_frac: 1,
-  lid_frac: null,
-  floor_C: 5,
-  gust_m_s: 12,
-  cover: 'none',
-  days: 2,
-};
 describe('a decision in words', () => {
   const rungs = [bare, { ...bare, words: 'out in wind' }];
   const limit = (stress: Limit['stress'], figure: number | null, bears: number | null, more: Partial<Limit> = {}) =>
