@@ -140,7 +140,8 @@ const GRID = 600;
 
 function waysOf(q: SeedsQuestion): readonly SeedsQuestion[] {
   const share = bornPerSeed(q);
-  if (q.behind_seeds == null || share > 1 || share <= 0 || q.field_frac <= 0) return [q];
+  // Sprouts of seed balls are not a share.
+  if (q.behind_seeds == null || q.germination_frac > 1 || share > 1 || share <= 0) return [q];
   // The middle of each ninth of the beta about the share.
   const mean = Math.min(0.995, Math.max(0.005, share));
   const [a, b] = [mean * q.behind_seeds, (1 - mean) * q.behind_seeds];
@@ -159,7 +160,7 @@ function waysOf(q: SeedsQuestion): readonly SeedsQuestion[] {
     }
     sum = next;
   }
-  return shares.map((p) => ({ ...q, behind_seeds: null, germination_frac: p / q.field_frac }));
+  return shares.map((p) => ({ ...q, behind_seeds: null, germination_frac: p, field_frac: 1 }));
 }
 
 /** Distribution of good plants from so many cells; `chances` null where the normal curve is used. */
