@@ -22,3 +22,10 @@ export function rungOdds(rules: LadderRules, days: readonly LadderDay[]): RungOd
 
 /** Below this share a rung is as good as never done. Common practice, no source. */
 export const NEVER_frac = 0.05;
+/** Days of the site's years wanted before anything is said of a rung. */
+const LEAST_days = 60;
+
+/** Whether the site's years say that a rung is as good as never done at that time of year. */
+export function asGoodAsNever({ days, can_frac }: RungOdds): boolean {
+  return days >= LEAST_days && can_frac < NEVER_frac;
+}

@@ -1,9 +1,10 @@
-import { civilFromDay, dayFromCivil } from '../calendar/dayNumber.ts';
+import { civilFromDay, dayFromCivil, type DayNumber } from '../calendar/dayNumber.ts';
 import { rungOdds, type RungOdds } from './feasible.ts';
 import type { LadderDay } from './ladder.ts';
 import { rungsFor, type Programme } from './programme.ts';
 import { shelterOf } from './ladder.ts';
 import type { Hardiness } from '../books/crop.ts';
+import type { Place } from '../books/place.ts';
 import type { Season } from '../plan/season.ts';
 import type { Site } from '../weather/site.ts';
 import { shutWorth_K } from './ladderOfBatch.ts';
@@ -27,6 +28,19 @@ export function daysAbout(season: Season, day: number, about = ABOUT_days): Ladd
       return { day: d.day, most_C: d.most_C, night_C: next.least_C, morning_C: d.least_C, gust_m_s: null, spread_K: 0 };
     }).filter((d) => d !== null);
   });
+}
+
+/** Hardy plants are hardened so many days before the last frost, the others about it. Common practice, no source. */
+const HARDY_EARLIER_days = 35;
+
+/** Middle of the time in which plants of a hardiness are hardened, by the site's last frost. */
+export function usualHardeningDay(hardiness: Hardiness, lastFrost: DayNumber): DayNumber {
+  return lastFrost - (hardiness === 'hardy' ? HARDY_EARLIER_days : 0);
+}
+
+/** Where plants are hardened when nothing else is said: the first frame, else the first ground. */
+export function usualHardeningPlace<P extends Pick<Place, 'kind'>>(places: readonly P[]): P | null {
+  return places.find(({ kind }) => kind === 'frame') ?? places.find(({ kind }) => kind === 'ground') ?? null;
 }
 
 /** More than there are programmes, hardinesses and places together in a season. */

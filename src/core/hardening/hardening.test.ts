@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { requireDay } from '../calendar/dayNumber.ts';
 import type { ForecastHour } from '../weather/forecast.ts';
 import type { Hardiness } from '../books/crop.ts';
-import { NEVER_frac, rungOdds } from './feasible.ts';
+import { asGoodAsNever, NEVER_frac, rungOdds } from './feasible.ts';
+import { usualHardeningDay, usualHardeningPlace } from './feasibleOf.ts';
 import {
   after,
   decideDay,
@@ -383,6 +384,19 @@ describe('rungs the site can never do', () => {
     expect(odds.at(-1)!.can_frac).toBeLessThan(NEVER_frac);
     expect(rungOdds(r, days(50)).every((o) => o.can_frac >= 0 && o.can_frac <= 1)).toBe(true);
     expect(rungOdds(r, [])[0]).toEqual({ rung: 1, days: 0, can_frac: 0 });
+  });
+  it('are not told from two months of days, or where one day in twenty would do', () => {
+    expect(asGoodAsNever({ rung: 1, days: 60, can_frac: 0.049 })).toBe(true);
+    expect(asGoodAsNever({ rung: 1, days: 59, can_frac: 0 })).toBe(false);
+    expect(asGoodAsNever({ rung: 1, days: 60, can_frac: NEVER_frac })).toBe(false);
+  });
+  it('are looked for about the last frost, five weeks before it for hardy plants, in a frame before open ground', () => {
+    expect(usualHardeningDay('hardy', 20_000)).toBe(19_965);
+    expect(usualHardeningDay('half-hardy', 20_000)).toBe(20_000);
+    const [house, ground, frame] = [{ kind: 'house' }, { kind: 'ground' }, { kind: 'frame' }] as const;
+    expect(usualHardeningPlace([house, ground, frame] as never[])).toBe(frame);
+    expect(usualHardeningPlace([house, ground] as never[])).toBe(ground);
+    expect(usualHardeningPlace([house] as never[])).toBeNull();
   });
 });
 

@@ -13,7 +13,7 @@ import { batchOdds } from '../../core/planting/oddsOfBatch.ts';
 import { comingDays, type Site } from '../../core/weather/site.ts';
 import { forecastView } from '../weather/siteViews.ts';
 import type { BatchView, Season } from '../../core/plan/season.ts';
-import { NEVER_frac } from '../../core/hardening/feasible.ts';
+import { asGoodAsNever } from '../../core/hardening/feasible.ts';
 import { programmeOdds } from '../../core/hardening/feasibleOf.ts';
 import { whereOf, type Ladder } from '../../core/hardening/ladderOfBatch.ts';
 
@@ -100,11 +100,8 @@ function neverRungs(season: Season, view: BatchView, ladder: Ladder, startsOn: n
   const programme = season.world.programmes.find((p) => p.id === ladder.programme.id);
   if (!programme) return [];
   const odds = programmeOdds(season, programme, crop.hardiness, view.batch.plan.places.harden, startsOn + 7);
-  return odds.filter((o) => o.days >= LEAST_days && o.can_frac < NEVER_frac).map((o) => o.rung);
+  return odds.filter(asGoodAsNever).map((o) => o.rung);
 }
-
-/** Days of the site's years wanted before anything is said of a rung. */
-const LEAST_days = 60;
 
 function startDay(view: BatchView): number | null {
   const { forecast } = view.progress;
