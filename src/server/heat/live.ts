@@ -45,6 +45,8 @@ export function liveStream(signal: AbortSignal): ReadableStream<Uint8Array> {
     if (listeners.size === 0 && timer) {
       clearInterval(timer);
       timer = null;
+      // What was seen while somebody listened is old for the next who comes.
+      last = '';
     }
   };
   return new ReadableStream({
