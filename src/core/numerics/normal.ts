@@ -55,7 +55,11 @@ const C = [
   2.938163982698783,
 ];
 const D = [0.007784695709041462, 0.3224671290700398, 2.445134137142996, 3.754408661907416, 1];
-const horner = (list: readonly number[], x: number): number => list.reduce((sum, c) => sum * x + c, 0);
+function horner(list: readonly number[], x: number): number {
+  let sum = 0;
+  for (let i = 0; i < list.length; i++) sum = sum * x + list[i]!;
+  return sum;
+}
 
 function roughQuantile(p: number): number {
   const low = 0.02425;

@@ -47,7 +47,8 @@ export function surfaceExcess_K(at: SurfaceDay): number {
   const sun = Math.min(clear, RANGE_FACTOR * Math.sqrt(Math.max(0, day_C - night_C)) * above);
   const vapour_kPa = saturation_kPa(Math.max(-60, Math.min(80, night_C)));
   const cloud = clear > 0 ? 1.35 * Math.max(0.3, sun / clear) - 0.35 : 0.6;
-  const fourth = ((day_C + 273.16) ** 4 + (night_C + 273.16) ** 4) / 2;
+  const [day2, night2] = [(day_C + 273.16) * (day_C + 273.16), (night_C + 273.16) * (night_C + 273.16)];
+  const fourth = (day2 * day2 + night2 * night2) / 2;
   const toSky = SIGMA * fourth * (0.34 - 0.14 * Math.sqrt(vapour_kPa)) * cloud;
   const net_W = ((1 - ALBEDO) * sun - toSky) * W_PER_MJ_DAY;
   const slope = (4098 * saturation_kPa(mean_C)) / (mean_C + 237.3) ** 2;
