@@ -8,7 +8,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { beliefOf, PLAIN_PRIOR } from '../../src/core/germination/belief.ts';
 import { binomialAtLeast, binomialQuantile } from '../../src/core/numerics/binomial.ts';
-import { normalCdf, normalQuantile } from '../../src/core/numerics/normal.ts';
+import { normalCdf, normalDraw, normalQuantile } from '../../src/core/numerics/normal.ts';
 import { studentQuantile } from '../../src/core/numerics/student.ts';
 import { wilson } from '../../src/core/numerics/wilson.ts';
 import { oddsOf, seedsToSow, type SeedsQuestion } from '../../src/core/batch/seedsToSow.ts';
@@ -20,6 +20,7 @@ describe('distributions against a statistics library', () => {
     for (let z = -8; z <= 8; z += 0.01) expect(Math.abs(normalCdf(z) - stdNormalCdf(z, 0, 1))).toBeLessThan(1e-14);
     for (const p of [1e-10, 1e-6, 0.001, 0.02, 0.025, 0.3, 0.5, 0.9, 0.975, 0.999, 1 - 1e-10])
       expect(Math.abs(normalQuantile(p) - stdNormalQuantile(p, 0, 1))).toBeLessThan(1e-7);
+      expect(Math.abs(normalDraw(p) - normalQuantile(p))).toBeLessThan(1e-8);
     expect([normalCdf(-40), normalCdf(40), normalCdf(NaN)]).toEqual([0, 1, NaN]);
   });
 

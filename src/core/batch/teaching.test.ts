@@ -77,6 +77,17 @@ describe('what batches teach', () => {
     expect(by(house({}, estimates, 'b'), () => tables(''))).toEqual([{ batchId: 9, by: 'kept with book b' }]);
   });
 
+  it('what is kept of a log as the log said it stays the same object, so that nothing that follows is worked out again', () => {
+    const same = { batchId: 1, by: 'the same' };
+    const by = teaching<Said>({ taught: 'emergence', fromLog: () => ({ ...same }), fromKept: () => ({ ...same }) });
+    const logs = { 1: events(1, 2) };
+    const [first] = by(house(logs, []), () => tables(''));
+    const [second] = by(house(logs, [kept(1, 2)]), () => tables(''));
+    expect(second).toBe(first);
+    // Nor when its season is closed, and it is among the batches no more.
+    expect(by(house({}, [kept(1, 2)], 'b'), () => tables(''))[0]).toBe(first);
+  });
+
   it('asks for the tables of the day the batch was sown', () => {
     const days: (number | null)[] = [];
     teacher().by(house({ 1: events(1, 2), 2: events(2, 3) }, []), (day) => {

@@ -28,6 +28,7 @@ export function teaching<T>(teaches: Teaches<T>): (world: World, tablesOf: Table
   const logs = new Derived<readonly EventRecord[], T | null>();
   const estimates = new Derived<KeptEstimate, T | null>();
   const all = new Derived<readonly KeptEstimate[], KeptByBatch<T>>();
+  let before: ReadonlyMap<number, T | null> = new Map();
 
   function keptOf(world: World): KeptByBatch<T> {
     const books = booksOf(world);
@@ -45,7 +46,15 @@ export function teaching<T>(teaches: Teaches<T>): (world: World, tablesOf: Table
 
   return (world, tablesOf) => {
     const kept = keptOf(world);
-    const open = world.batches.map((batch): T | null => {
+    const saidNow = new Map<number, T | null>();
+    // What was said of a batch by its log and is now said by what was kept of it is the same thing.
+    const asBefore = (batchId: number, said: T | null): T | null => {
+      const last = before.get(batchId);
+      const same = last !== undefined && sameValue(last, said) ? last : said;
+      saidNow.set(batchId, same);
+      return same;
+    };
+    const sayOpen = (batch: BatchRecord): T | null => {
       const events = world.events.get(batch.id);
       if (!events) return null;
       const one = kept.get(batch.id);
@@ -57,9 +66,11 @@ export function teaching<T>(teaches: Teaches<T>): (world: World, tablesOf: Table
         return last !== undefined && sameValue(last, said) ? last : said;
       };
       return logs.get(events, say, [tables]);
-    });
+    };
+    const open = world.batches.map((batch) => asBefore(batch.id, sayOpen(batch)));
     const openIds = new Set(world.batches.map((batch) => batch.id));
-    const closed = [...kept].map(([batchId, one]) => (openIds.has(batchId) ? null : one.said));
+    const closed = [...kept].map(([batchId, one]) => (openIds.has(batchId) ? null : asBefore(batchId, one.said)));
+    before = saidNow;
     return [...closed, ...open].filter((said) => said !== null);
   };
 }

@@ -1,6 +1,6 @@
 import type { DayNumber } from '../../calendar/dayNumber.ts';
 import { civilFromDay, dayFromCivil } from '../../calendar/dayNumber.ts';
-import { normalQuantile } from '../../numerics/normal.ts';
+import { normalDraw } from '../../numerics/normal.ts';
 import { below, seededRandom } from '../../numerics/random.ts';
 import { GUST, windDraw, type SiteWind } from '../../weather/siteWind.ts';
 import { ERRORS_ALIKE } from '../../weather/score.ts';
@@ -93,7 +93,7 @@ export function simulatedSprings(input: SpringInput): Springs {
     throw new RangeError(`${years.length} years of weather and no usual temperatures; 5 years or normals wanted`);
   const seasons = anomaliesOf(past, years, from, days);
   const random = seededRandom(input.seed);
-  const z = () => normalQuantile(Math.min(1 - 1e-9, Math.max(1e-9, random())));
+  const z = () => normalDraw(random());
   const start = civilFromDay(from);
   const surfaceOn = surfaceMeansFrom(from, days, input.latitude_deg);
   for (let s = 0; s < runs; s++) {
