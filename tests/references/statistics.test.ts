@@ -20,7 +20,11 @@ describe('distributions against a statistics library', () => {
     for (let z = -8; z <= 8; z += 0.01) expect(Math.abs(normalCdf(z) - stdNormalCdf(z, 0, 1))).toBeLessThan(1e-14);
     for (const p of [1e-10, 1e-6, 0.001, 0.02, 0.025, 0.3, 0.5, 0.9, 0.975, 0.999, 1 - 1e-10])
       expect(Math.abs(normalQuantile(p) - stdNormalQuantile(p, 0, 1))).toBeLessThan(1e-7);
-      expect(Math.abs(normalDraw(p) - normalQuantile(p))).toBeLessThan(1e-8);
+    for (let p = 0.0005; p < 1; p += 0.001)
+      expect(Math.abs(normalDraw(p) - stdNormalQuantile(p, 0, 1))).toBeLessThan(1e-8);
+    // A share of exactly 0 or 1 is no infinite draw.
+    expect(normalDraw(0)).toBeCloseTo(-5.9978, 3);
+    expect(normalDraw(1)).toBeCloseTo(5.9978, 3);
     expect([normalCdf(-40), normalCdf(40), normalCdf(NaN)]).toEqual([0, 1, NaN]);
   });
 
