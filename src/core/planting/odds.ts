@@ -77,7 +77,7 @@ export function oddsOf(task: OddsTask, springs: Springs): BatchOdds {
   const calendar = modes.calendar !== 'required' ? -Infinity : task.outFrom === null ? Infinity : task.outFrom - from;
   for (let s = 0; s < runs; s++) {
     const row = s * days;
-    const from_i = Math.max(0, modes.hardened === 'required' ? hardened[s]! : 0, calendar);
+    const from_i = Math.max(0, modes.hardened === 'required' ? hardened.offsets[s]! : 0, calendar);
     out[s] = from_i < days ? gates.next[row + from_i]! : days;
     if (gates.soilOk[row + plantAt] === 1) soilSprings++;
     if (gates.nightsOk[row + plantAt] === 1) nightSprings++;
@@ -88,33 +88,38 @@ export function oddsOf(task: OddsTask, springs: Springs): BatchOdds {
   for (let s = 0; s < runs; s++) if (out[s]! > inTime) late++;
   return {
     batchId: task.batchId,
-    hardened: quantilesOf(hardened, from, days),
+    hardened: hardened.quantiles,
     out: quantilesOf(out, from, days),
     inTime_frac: 1 - late / runs,
     frost_frac: frost / runs,
     soil_frac: soilSprings / runs,
     nights_frac: nightSprings / runs,
-    first: Object.fromEntries(
-      WEATHER_GATES.map((key) => [key, quantilesOf(gates.first[key], from, days)]),
-    ) as BatchOdds['first'],
+    first: gates.first,
   };
 }
 
-const laddersHeld = new Derived<Springs, Remembered<Int32Array>>();
+interface Hardened {
+  /** Day offset on which a ladder is done, by spring; `days` where it is not within them. */
+  readonly offsets: Int32Array;
+  readonly quantiles: Quantiles;
+}
+
+const laddersHeld = new Derived<Springs, Remembered<Hardened>>();
 /** Programmes, shelters and days to begin of a season's batches; each takes two kilobytes. */
 const MOST_ladders = 500;
 
-/** Day offset on which a ladder is done, by spring; `days` where it is not within them. Walked once for each ladder and day. */
-function hardenedDays(springs: Springs, { ladder, at, hardenFrom }: OddsTask): Int32Array {
+/** Walked once for each ladder and day. */
+function hardenedDays(springs: Springs, { ladder, at, hardenFrom }: OddsTask): Hardened {
   const { runs, days, from, least_C, most_C, gust_m_s } = springs;
   const { rungs, shelter_K } = ladder;
-  const held = laddersHeld.get(springs, () => new Remembered<Int32Array>(MOST_ladders));
+  const held = laddersHeld.get(springs, () => new Remembered<Hardened>(MOST_ladders));
   return held.get(JSON.stringify([rungs, shelter_K, at.rung, at.served, hardenFrom]), () => {
     const walk = ladderWalk({ rungs, shelter_K });
-    return Int32Array.from({ length: runs }, (_, s) => {
+    const offsets = Int32Array.from({ length: runs }, (_, s) => {
       const done = walk(at, { least_C, most_C, gust_m_s, row: s * days, days }, Math.max(0, hardenFrom - from));
       return done < 0 ? days : done;
     });
+    return { offsets, quantiles: quantilesOf(offsets, from, days) };
   });
 }
 
@@ -163,8 +168,8 @@ interface GateDays {
   readonly nightsOk: Uint8Array;
   /** Next harmful night after each day. */
   readonly nextHarm: Int16Array;
-  /** First day each gate stands open, by spring; `days` where it never does. */
-  readonly first: Readonly<Record<WeatherGate, Int32Array>>;
+  /** First day each gate stands open. */
+  readonly first: BatchOdds['first'];
 }
 
 const gatesHeld = new Derived<Springs, Remembered<GateDays>>();
@@ -178,7 +183,7 @@ function gateDays(springs: Springs, limits: GateLimits): GateDays {
 }
 
 function walkedGates(springs: Springs, limits: GateLimits): GateDays {
-  const { runs, days, least_C, gust_m_s, soil_C } = springs;
+  const { from, runs, days, least_C, gust_m_s, soil_C } = springs;
   const { need, harmAt_C, nightAt_C, soilMin_C, storm_m_s } = limits;
   const size = runs * days;
   const next = new Int16Array(size);
@@ -225,7 +230,8 @@ function walkedGates(springs: Springs, limits: GateLimits): GateDays {
       next[row + i] = open;
     }
   }
-  return { next, soilOk, nightsOk, nextHarm, first };
+  const quantiles = Object.fromEntries(WEATHER_GATES.map((key) => [key, quantilesOf(first[key], from, days)]));
+  return { next, soilOk, nightsOk, nextHarm, first: quantiles as BatchOdds['first'] };
 }
 
 /** A day offset beyond all that are looked at. */
