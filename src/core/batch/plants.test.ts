@@ -1,4 +1,4 @@
-import { pottingDetails as details } from '../../../tests/support/logLines.ts';
+import { logLine, pottingDetails as details } from '../../../tests/support/logLines.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { BatchEvent } from './event.ts';
@@ -6,19 +6,7 @@ import { plantsByWords, plantsOf } from './plants.ts';
 import { reduceLog } from './reduce.ts';
 
 const plan = { plantsWanted: 100, spare_frac: 0.2 };
-let id = 1;
-const line = (kind: BatchEvent['kind'], day: number, rest: Partial<BatchEvent> = {}): BatchEvent => ({
-  id: id++,
-  kind,
-  day,
-  count: null,
-  placeId: null,
-  note: '',
-  cause: '',
-  correctsId: null,
-  snapshot: null,
-  ...rest,
-});
+const line = (kind: BatchEvent['kind'], day: number, rest: Partial<BatchEvent> = {}) => logLine(kind, day, null, rest);
 const plants = (events: readonly BatchEvent[], coming_frac?: number) => {
   const { state, refusal } = reduceLog(events);
   expect(refusal).toBeNull();

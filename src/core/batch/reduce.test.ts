@@ -1,22 +1,11 @@
+import { logLine } from '../../../tests/support/logLines.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { EVENT_KINDS, type BatchEvent } from './event.ts';
 import { effectiveEvents, reduceLog, splitSnapshot, UNSOWN } from './reduce.ts';
 import { refusalOf } from './refusal.ts';
 
-let id = 1;
-const event = (kind: BatchEvent['kind'], day: number, rest: Partial<BatchEvent> = {}): BatchEvent => ({
-  id: id++,
-  kind,
-  day,
-  count: null,
-  placeId: null,
-  note: '',
-  cause: '',
-  correctsId: null,
-  snapshot: null,
-  ...rest,
-});
+const event = (kind: BatchEvent['kind'], day: number, rest: Partial<BatchEvent> = {}) => logLine(kind, day, null, rest);
 
 const life = (): BatchEvent[] => [
   event('sown', 10, { count: 100, placeId: 1 }),
