@@ -201,6 +201,44 @@ describe('seasons', () => {
     expect(stale.rows).toEqual([]);
   });
 
+  it('the clock set back a year: every page opens, what was logged stays, and set right all is as it was', async () => {
+    const day = (setTo: string) => send(app, 'PUT', '/api/house/clock', { setTo });
+    const said = async () =>
+      ((await send(app, 'GET', '/api/batch')).body as Record<string, unknown>[]).map(
+        ({ id, phase, plants, late_days }) => ({
+          id,
+          phase,
+          plants,
+          late_days,
+        }),
+      );
+    const before = await said();
+    const today = (await send(app, 'GET', '/api/house/health')).body.clock.today as string;
+    const { id } = before.find(({ phase }) => phase === 'growing')!;
+    const log = async () => ((await send(app, 'GET', `/api/batch/${String(id)}`)).body.log as unknown[]).length;
+    const lines = await log();
+    expect((await day(`${Number(today.slice(0, 4)) - 1}${today.slice(4)}`)).status).toBe(200);
+    for (const path of [
+      '/',
+      '/plan/season',
+      '/house',
+      '/heat',
+      '/hardening',
+      '/planting',
+      '/potting',
+      `/batch/${String(id)}`,
+    ])
+      expect((await page(path)).status, path).toBe(200);
+    expect(await log()).toBe(lines);
+    // What was logged later than that today comes after it: a line between the two would be out of order.
+    const late = { kind: 'lost', day: '2026-04-12', count: 1, placeId: null, note: '', cause: 'mice' };
+    const refused = await send(app, 'POST', `/api/batch/${String(id)}/events`, { ...late, idempotencyKey: key() });
+    expect(refused.status).toBe(422);
+    expect(refused.body.errors[0].path).toBe('day');
+    expect((await day(today)).status).toBe(200);
+    expect(await said()).toEqual(before);
+  });
+
   it('what hands were timed at in closed seasons is still their pace', async () => {
     // Calendula was potted last season only.
     expect((await page('/potting/house')).text).toMatch(/<td>\s*calendula/i);
