@@ -3,7 +3,16 @@ import { cropNamed } from '../../../tests/references/library.ts';
 import { cropOf } from '../books/cropOf.ts';
 import { daysToEmerge, germinationRate } from './germinationRate.ts';
 import type { World } from '../house/world.ts';
-import { learnedFor, slowedCrop, taughtBy, varietiesToPlanBy, type BatchTaught } from './learned.ts';
+import {
+  cropsToPlanBy,
+  emergenceFactor,
+  expectedShare,
+  learnedFor,
+  slowedCrop,
+  taughtBy,
+  varietiesToPlanBy,
+  type BatchTaught,
+} from './learned.ts';
 import { learn } from './learning.ts';
 import { seededRandom } from '../numerics/random.ts';
 
@@ -101,5 +110,100 @@ describe('what is learned for a lot', () => {
       expect(first.prior.sigma).toBeCloseTo(expected.prior.sigma, 12);
       expect(learnedFor(list, target, lot, but)).toEqual(first);
     }
+  });
+});
+
+describe('crops and lots as plans go by them', () => {
+  const trayOf = (more: Partial<BatchTaught>): BatchTaught => ({
+    batchId: 1,
+    cropId: plain.id,
+    varietyId: null,
+    lotId: null,
+    logTime: Math.log(1.3),
+    logTime_sd: 0.02,
+    sigma: 0.2,
+    sigma_logSd: 0.1,
+    up: 80,
+    sown: 90,
+    temperature_C: 20,
+    book_days: 6,
+    ...more,
+  });
+  const slow = Array.from({ length: 12 }, (_, i) => trayOf({ batchId: i + 1 }));
+  const cool = { kind: 'share', share_frac: 0.75 } as const;
+  const worldOf = (nursery: object, crops = [plain]) => ({ nursery, crops }) as unknown as World;
+
+  it('take the house’s own times when it learns and something is learned', () => {
+    const [learned] = cropsToPlanBy(worldOf({ learning: true, offHeatCool: null }), slow, null);
+    const factor = learnedFor(slow, { cropId: plain.id, varietyId: null, lotId: null }, null).time_factor;
+    expect(factor).toBeGreaterThan(1.2);
+    expect(learned!.germBest_days).toBeCloseTo(plain.germBest_days * factor, 9);
+    learned!.emergence.forEach((point, i) => {
+      const days = plain.emergence[i]!.days;
+      expect(point.days).toBe(typeof days === 'number' ? days * factor : days);
+    });
+    expect(cropsToPlanBy(worldOf({ learning: false }), slow, null)[0]).toBe(plain);
+    expect(cropsToPlanBy(worldOf({ learning: true }), [], null)[0]).toBe(plain);
+    const others = slow.map((one) => ({ ...one, cropId: plain.id + 1 }));
+    expect(cropsToPlanBy(worldOf({ learning: true }), others, null)[0]).toBe(plain);
+  });
+
+  it('crops of the cool group take the house’s rule for them off the heat, others their own', () => {
+    const lettuce = { ...cropNamed('lettuce'), version: 1 };
+    expect([lettuce.group, plain.group]).toEqual(['cool', 'warm']);
+    const [one, other] = cropsToPlanBy(worldOf({ learning: true, offHeatCool: cool }, [lettuce, plain]), [], null);
+    expect(one!.offHeat).toEqual(cool);
+    expect(other).toBe(plain);
+  });
+
+  it('a crop whose times are the same to a hundredth of a day stays the same object, another rule makes it another', () => {
+    const world = worldOf({ learning: true, offHeatCool: null });
+    const before = cropsToPlanBy(world, slow, null);
+    const hardly = slow.map((one) => ({ ...one, logTime: one.logTime + 1e-6 }));
+    expect(cropsToPlanBy(world, hardly, before)[0]).toBe(before[0]);
+    const more = slow.map((one) => ({ ...one, logTime: one.logTime + 0.05 }));
+    expect(cropsToPlanBy(world, more, before)[0]).not.toBe(before[0]);
+    const lettuce = { ...cropNamed('lettuce'), version: 1 };
+    const kept = cropsToPlanBy(worldOf({ learning: true, offHeatCool: null }, [lettuce]), [], null);
+    const ruled = cropsToPlanBy(worldOf({ learning: true, offHeatCool: cool }, [lettuce]), [], kept);
+    expect(ruled[0]).not.toBe(kept[0]);
+    expect(cropsToPlanBy(worldOf({ learning: true, offHeatCool: { ...cool } }, [lettuce]), [], ruled)[0]).toBe(
+      ruled[0],
+    );
+  });
+
+  it('a variety’s factor is against its crop, to a hundredth, once a tray of it was counted', () => {
+    const target = { cropId: plain.id, varietyId: 4, lotId: null };
+    const world = worldOf({ learning: true });
+    expect(emergenceFactor(world, slow, target)).toBe(1);
+    const quicker = Array.from({ length: 12 }, (_, i) => trayOf({ batchId: 50 + i, varietyId: 4, logTime: 0 }));
+    const taught = [...slow, ...quicker];
+    const own = learnedFor(taught, target, null).time_factor;
+    const crops = learnedFor(taught, { ...target, varietyId: null }, null).time_factor;
+    expect(own).toBeLessThan(crops);
+    expect(emergenceFactor(world, taught, target)).toBe(Math.round((100 * own) / crops) / 100);
+    expect(emergenceFactor(worldOf({ learning: false }), taught, target)).toBe(1);
+    expect(emergenceFactor(world, taught, { ...target, varietyId: null })).toBe(1);
+    expect(emergenceFactor(world, taught, { ...target, cropId: plain.id + 1 })).toBe(1);
+  });
+
+  it('all trays of a crop are counted, only the latest are learned from, and one may be left out', () => {
+    const many = Array.from({ length: 40 }, (_, i) =>
+      trayOf({ batchId: i + 1, lotId: i < 12 ? 7 : 8, logTime: i < 10 ? 2 : 0 }),
+    );
+    const target = { cropId: plain.id, varietyId: null, lotId: 7 };
+    const learned = learnedFor(many, target, null);
+    expect(learned).toMatchObject({ trays_count: 40, lotTrays_count: 12 });
+    // The ten old trays that took seven times as long are forgotten.
+    expect(learned.time_factor).toBeCloseTo(1, 1);
+    expect(learnedFor(many, target, null, 40).trays_count).toBe(39);
+    expect(learnedFor(many, target, null, 99)).toEqual(learned);
+    expect(learnedFor([], target, null).trays_count).toBe(0);
+  });
+
+  it('the share thought to come is that of the lot’s test and the field', () => {
+    expect(expectedShare(null)).toBe(0.85);
+    expect(expectedShare({ germination_percent: 80 } as never)).toBeCloseTo(0.76, 12);
+    expect(expectedShare({ germination_percent: null } as never)).toBe(0.85);
   });
 });
