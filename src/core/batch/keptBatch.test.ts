@@ -40,25 +40,55 @@ describe('what is kept of a batch', () => {
   } as unknown as Progress['planned'];
   const progress = { planned, plants: plantsOf(state, plan) } as Progress;
   const named = { name: 'Leek A', cropId: 1, cropName: 'Leek', varietyName: '', wanted_count: 80 };
-  const kept = keptBatch({ ...named, events, state, progress, heat_kWh: 3, time_factor: 1.1, growth_factor: null });
+  const keptOf = (more: Partial<Parameters<typeof keptBatch>[0]> = {}) =>
+    keptBatch({ ...named, events, state, progress, heat_kWh: 3, time_factor: 1.1, growth_factor: null, ...more });
 
   it('losses by cause, those at the potting with them, corrected lines once, and none without a cause forgotten', () => {
-    expect(kept.lostBy).toEqual({ slugs: 10, 'not said': 6, leggy: 4 });
+    expect(keptOf().lostBy).toEqual({ slugs: 10, 'not said': 6, leggy: 4 });
   });
 
   it('what was potted and what went out', () => {
+    const kept = keptOf();
     expect(kept.potted_count).toBe(70);
     expect(kept.plants).toMatchObject({ inHand_count: 0, out_count: 64, sown_count: 100, by: 'planted' });
     expect(kept.phase).toBe('planted');
   });
 
   it('each step as planned and as it was; one that was neither is not there', () => {
-    expect(kept.days).toEqual([
+    expect(keptOf().days).toEqual([
       { key: 'sow', planned: 9, actual: 10 },
       { key: 'half-up', planned: null, actual: 20 },
       { key: 'pot', planned: 31, actual: 30 },
       { key: 'harden', planned: 50, actual: null },
       { key: 'plant', planned: 58, actual: 60 },
     ]);
+  });
+
+  it('of one that was never potted, and whose plan could not be worked out, only what happened', () => {
+    const few = events.slice(0, 3);
+    const cold = { kind: 'unreachable', stage: 'grow', placeId: 1, reason: 'too cold' } as const;
+    const kept = keptOf({
+      events: [...few, line(9, 'lost', 25, 0, { cause: 'mice' })],
+      state: reduceLog(few).state,
+      progress: { ...progress, planned: cold },
+    });
+    expect(kept.potted_count).toBeNull();
+    expect(kept.lostBy).toEqual({});
+    expect(kept.days).toEqual([
+      { key: 'sow', planned: null, actual: 10 },
+      { key: 'half-up', planned: null, actual: 20 },
+    ]);
+    expect(kept).toMatchObject({
+      name: 'Leek A',
+      heat_kWh: 3,
+      time_factor: 1.1,
+      growth_factor: null,
+      wanted_count: 80,
+    });
+  });
+
+  it('a batch potted in two goes was potted with both', () => {
+    const twice = [...events.slice(0, 3), line(7, 'potted', 30, 40), line(8, 'potted', 31, 25)];
+    expect(keptOf({ events: twice }).potted_count).toBe(65);
   });
 });

@@ -56,6 +56,46 @@ describe('plants in hand', () => {
   });
 });
 
+describe('what a number of plants rests on', () => {
+  it('is told in words for each', () => {
+    const words = (events: readonly BatchEvent[], coming_frac?: number) => plantsByWords(plants(events, coming_frac));
+    const sown = line('sown', 10, { count: 100 });
+    const up = line('emerged', 20, { count: 60 });
+    const off = line('off-heat', 21);
+    const potted = line('potted', 30, { count: 50 });
+    expect(words([])).toBe('expected of 120 to be sown');
+    expect(words([sown])).toBe('expected of 100 sown; not counted yet');
+    expect(words([sown, up], 0.5)).toBe('expected of 100 sown: 60 counted up {day}');
+    // Nothing more is thought to come: what was counted is all of it.
+    expect(words([sown, up], 0)).toBe('counted {day}, of 100 sown');
+    expect(words([line('arrived', 10, { count: 80 })])).toBe('come as plugs {day}');
+    expect(words([sown, up, off, potted])).toBe('potted {day}');
+    expect(words([sown, up, off, potted, line('planted-out', 50)])).toBe('planted out {day}');
+    expect(words([line('ended', 10)])).toBe('ended');
+    expect(words([sown, line('ended', 12)])).toBe('ended');
+  });
+
+  it('and its day: of the potting, also of one into another container before', () => {
+    const begun = [line('sown', 10, { count: 100 }), line('emerged', 20, { count: 60 }), line('off-heat', 21)];
+    const moved = line('moved-on', 24, { count: 55, details: details({ containerId: 4 }) });
+    expect(plants([...begun, moved])).toMatchObject({ by: 'potted', on: 24, inHand_count: 55, expected_count: 55 });
+    expect(plants([...begun, moved, line('potted', 40, { count: 50, details: details() })])).toMatchObject({ on: 40 });
+    expect(plants([...begun, line('potted', 30, { count: 50 }), line('planted-out', 50)])).toMatchObject({
+      by: 'planted',
+      on: 50,
+      out_count: 50,
+    });
+    expect(plants([line('ended', 10)])).toMatchObject({ by: 'ended', on: null, expected_count: 0 });
+  });
+
+  it('a chance that is none is refused', () => {
+    const { state } = reduceLog([]);
+    for (const chance of [-0.01, 1.01, NaN]) expect(() => plantsOf(state, plan, chance)).toThrow(/wanted 0 to 1/);
+    expect(plantsOf(state, plan, 1).expected_count).toBe(120);
+    expect(plantsOf(state, plan, 0).expected_count).toBe(1);
+  });
+});
+
 describe('plants counted tray by tray', () => {
   const trays = [
     line('sown', 0, { count: 120 }),
