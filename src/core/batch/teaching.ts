@@ -15,6 +15,8 @@ export interface Teaches<T> {
   readonly taught: KeptEstimate['taught'];
   /** What a log says by the temperatures of its own time; null: nothing. */
   fromLog(world: World, batch: BatchRecord, events: readonly EventRecord[], tables: SeasonTables): T | null;
+  /** What else of a batch what it says goes by; another figure is another answer. */
+  goesBy?(world: World, batch: BatchRecord): number;
   /** What was kept, against the book as it is now. */
   fromKept(world: World, kept: KeptEstimate): T;
 }
@@ -65,7 +67,7 @@ export function teaching<T>(teaches: Teaches<T>): (world: World, tablesOf: Table
         const said = safely(() => teaches.fromLog(world, batch, events, tables));
         return last !== undefined && sameValue(last, said) ? last : said;
       };
-      return logs.get(events, say, [tables]);
+      return logs.get(events, say, [tables, teaches.goesBy?.(world, batch)]);
     };
     const open = world.batches.map((batch) => asBefore(batch.id, sayOpen(batch)));
     const openIds = new Set(world.batches.map((batch) => batch.id));

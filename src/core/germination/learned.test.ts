@@ -14,6 +14,12 @@ import {
   type BatchTaught,
 } from './learned.ts';
 import { learn } from './learning.ts';
+import { logLine } from '../../../tests/support/logLines.ts';
+import { DEMO_OUTSIDE, DEMO_PLACES } from '../../../simulators/demoBooks.ts';
+import type { BatchEvent } from '../batch/event.ts';
+import { requireDay } from '../calendar/dayNumber.ts';
+import { meanTemperature_C } from '../plan/schedule/placeClimate.ts';
+import { seasonTables } from '../plan/schedule/seasonTables.ts';
 import { seededRandom } from '../numerics/random.ts';
 
 const plain = { ...cropNamed('tomato'), version: 1 };
@@ -205,5 +211,91 @@ describe('crops and lots as plans go by them', () => {
     expect(expectedShare(null)).toBe(0.85);
     expect(expectedShare({ germination_percent: 80 } as never)).toBeCloseTo(0.76, 12);
     expect(expectedShare({ germination_percent: null } as never)).toBe(0.85);
+  });
+});
+
+describe('what a log teaches of coming up', () => {
+  const tables = seasonTables(DEMO_PLACES, requireDay('2026-01-01'), 4 * 366, { normals: DEMO_OUTSIDE });
+  const sownOn = requireDay('2027-03-10');
+  const DARK = 1;
+  const counts = [
+    [5, 4],
+    [6, 22],
+    [7, 55],
+    [8, 78],
+    [10, 88],
+    [12, 90],
+  ] as const;
+  const sown = logLine('sown', sownOn, 100, { placeId: DARK });
+  const counted = counts.map(([day, up]) => logLine('counted', sownOn + day, up));
+  const plan = { places: { germinate: DARK, grow: 3, pot: 4, harden: 6 } };
+  const worldOf = (log: readonly BatchEvent[], batch: object = {}, lots: unknown[] = []) =>
+    ({
+      nursery: {},
+      crops: [plain],
+      varieties: [],
+      places: DEMO_PLACES,
+      containers: [],
+      programmes: [],
+      covers: [],
+      lots,
+      batches: [{ id: 3, cropId: plain.id, varietyId: 4, lotId: null, plan, ...batch }],
+      events: new Map([[3, log]]),
+      kept: { mark: '', pottings: [], estimates: [] },
+    }) as unknown as World;
+  const taughtBy1 = (log: readonly BatchEvent[], batch: object = {}, lots: unknown[] = []) =>
+    taughtBy(worldOf(log, batch, lots), () => tables)[0];
+
+  it('a tray counted while it came up: its time against the book at the temperature it had, and whose it was', () => {
+    const taught = taughtBy1([sown, ...counted])!;
+    const climate = tables.climateOf(DARK);
+    expect(taught).toMatchObject({ batchId: 3, cropId: plain.id, varietyId: 4, lotId: null, up: 90 });
+    expect(taught.temperature_C).toBeCloseTo(meanTemperature_C(climate, sownOn, sownOn + 12), 9);
+    expect(taught.book_days).toBeCloseTo(daysToEmerge(germinationRate(plain), taught.temperature_C)!, 9);
+    // Half of the ninety were up between the sixth and the seventh day.
+    expect(Math.exp(taught.logTime) * taught.book_days!).toBeGreaterThan(6.3);
+    expect(Math.exp(taught.logTime) * taught.book_days!).toBeLessThan(7.3);
+  });
+
+  it('one count, or fewer than three up, teaches nothing; nor does a batch nobody sowed', () => {
+    expect(taughtBy1([sown, counted[5]!])).toBeUndefined();
+    expect(taughtBy1([sown, logLine('counted', sownOn + 6, 1), logLine('counted', sownOn + 9, 2)])).toBeUndefined();
+    expect(taughtBy1([logLine('arrived', sownOn, 100)])).toBeUndefined();
+    expect(taughtBy1([sown, counted[3]!, counted[4]!])).toBeDefined();
+  });
+
+  it('where the log does not say where it was sown, the place of its plan; without either nothing', () => {
+    const nowhere = logLine('sown', sownOn, 100);
+    expect(taughtBy1([nowhere, ...counted])!.temperature_C).toBe(taughtBy1([sown, ...counted])!.temperature_C);
+    const noPlace = { plan: { places: { ...plan.places, germinate: null } } };
+    expect(taughtBy1([nowhere, ...counted], noPlace)).toBeUndefined();
+    expect(taughtBy1([sown, ...counted], noPlace)).toBeDefined();
+  });
+
+  it('a tray still coming up is weighed by the test of its own lot, and no other', () => {
+    const early = [sown, counted[0]!, counted[1]!];
+    const lots = [
+      { id: 8, germination_percent: 30 },
+      { id: 9, germination_percent: 99 },
+    ];
+    const [poor, good, none] = [8, 9, null].map((lotId) => taughtBy1(early, { lotId }, lots)!);
+    // Of a poor lot more of what will come is up: it is the quicker one.
+    expect(poor!.logTime).toBeLessThan(good!.logTime);
+    expect(none!.logTime).not.toBe(poor!.logTime);
+    expect(taughtBy1(early, { lotId: 77 }, lots)!.logTime).toBe(none!.logTime);
+  });
+
+  it('trays counted singly teach as one batch, one left out with its share of the seeds', () => {
+    const byTray = [1, 2].flatMap((tray) =>
+      counts.map(([day, up]) => logLine('counted', sownOn + day, Math.floor(up / 2), { tray })),
+    );
+    const inOrder = [...byTray].sort((a, b) => a.day - b.day);
+    const both = taughtBy1([sown, ...inOrder])!;
+    expect(both.up).toBe(90);
+    const out = logLine('left-out', sownOn + 13, null, { tray: 2 });
+    const one = taughtBy1([sown, ...inOrder, out])!;
+    expect(one.up).toBe(45);
+    expect(one.logTime).toBeCloseTo(both.logTime, 1);
+    expect(taughtBy1([sown, ...inOrder, logLine('left-out', sownOn + 13)])).toBeUndefined();
   });
 });

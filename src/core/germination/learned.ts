@@ -37,15 +37,14 @@ export interface BatchTaught extends TrayEstimate, Measured {
 export const taughtBy = teaching<BatchTaught>({
   taught: 'emergence',
   fromLog: (world, batch, events, tables) =>
-    taughtByBatch(
-      batch,
-      events,
-      plainCropOf(world, batch),
-      tables,
-      world.lots.find((lot) => lot.id === batch.lotId) ?? null,
-    ),
+    taughtByBatch(batch, events, plainCropOf(world, batch), tables, lotOf(world, batch)),
+  // Another test of its lot says otherwise of a tray that is still coming up.
+  goesBy: (world, batch) => expectedShare(lotOf(world, batch)),
   fromKept: taughtAsKept,
 });
+
+const lotOf = ({ lots }: World, { lotId }: BatchRecord): LotRecord | null =>
+  lots.find((lot) => lot.id === lotId) ?? null;
 
 /** What was kept, against the book as it is now: what was measured are days at a temperature. */
 function taughtAsKept(world: World, { batchId, cropId, varietyId, lotId, estimate }: KeptEstimate): BatchTaught {
