@@ -8,6 +8,7 @@ import { awayPage } from './server/house/awayPage.ts';
 import { readConfig } from './server/config.ts';
 import { whoWrites } from './server/house/whoWrites.ts';
 import { writeAs } from './db/inTransaction.ts';
+import { isoFromDay } from './core/calendar/dayNumber.ts';
 import { tellHouse } from './ui/house.ts';
 import { readSeason } from './server/plan/season.ts';
 
@@ -65,8 +66,9 @@ async function answer(
   try {
     if (!isApi) {
       context.locals.season = await inTime(readSeason());
-      const { temperatureUnit: unit, lengthUnit, currency } = context.locals.season.world.nursery;
-      tellHouse({ unit, lengthUnit, currency });
+      const { now, world } = context.locals.season;
+      const { temperatureUnit: unit, lengthUnit, currency, firstWeekday, lastFrost, firstFrost } = world.nursery;
+      tellHouse({ unit, lengthUnit, currency, today: isoFromDay(now.today), firstWeekday, lastFrost, firstFrost });
     }
     return await inTime(next());
   } catch (error) {

@@ -1,4 +1,5 @@
 import type { InputHTMLAttributes } from 'react';
+import { DateField } from './kit/DateField.tsx';
 
 interface FieldProps extends Omit<InputHTMLAttributes<HTMLInputElement>, 'onChange'> {
   readonly id: string;
@@ -10,6 +11,20 @@ interface FieldProps extends Omit<InputHTMLAttributes<HTMLInputElement>, 'onChan
 
 /** A labelled input with its error beside it. */
 export function Field({ id, label, hint, error, onValue, ...input }: FieldProps) {
+  if (input.type === 'date')
+    return (
+      <DateField
+        id={id}
+        label={label}
+        value={String(input.value ?? '')}
+        min={input.min === undefined ? undefined : String(input.min)}
+        max={input.max === undefined ? undefined : String(input.max)}
+        disabled={input.disabled}
+        hint={hint}
+        error={error}
+        onValue={onValue}
+      />
+    );
   return (
     <div className="field">
       <label htmlFor={id}>{label}</label>

@@ -4,6 +4,7 @@ import ICAL from 'ical.js';
 import Papa from 'papaparse';
 import { startApp, type App } from '../support/app.ts';
 import { expect, open, test } from './page.ts';
+import { dayShown } from '../../src/ui/kit/typedDay.ts';
 
 /** A whole season of a nursery at 42 degrees south from nothing, and the same plants and days on every screen, feed and file. */
 
@@ -278,7 +279,7 @@ test('from an empty southern nursery to a logged season: one truth on seven scre
   await open(page, `${app.url}/batch/${made['celery']}`);
   await expect(page.getByText('Plugs arrive').first()).toBeVisible();
   await open(page, `${app.url}/batch/${made['celery']}/edit`);
-  await expect(page.getByLabel('Plugs come on')).toHaveValue(at(2));
+  await expect(page.getByLabel('Plugs come on')).toHaveValue(dayShown(at(2)));
   await open(page, `${app.url}/heat`);
   await expect(page.locator('main')).not.toContainText('since January');
 });

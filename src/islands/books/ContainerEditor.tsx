@@ -1,11 +1,13 @@
+import { containerInput } from '../../contracts/books/books.ts';
 import { useState } from 'react';
 import type { PotShape } from '../../core/books/container.ts';
 import { frustum_L } from '../../core/potting/pot.ts';
 import { measureFromShown, typedMeasure } from '../../core/units/measure.ts';
 import { house, unitOf } from '../../ui/house.ts';
 import type { ContainerRecord } from '../../core/books/records.ts';
-import type { FieldSpec } from './fields.ts';
-import { figureOr, LineForm } from './LineForm.tsx';
+import type { FieldSpec } from '../../ui/kit/fields.ts';
+import { LineForm } from './LineForm.tsx';
+import { figureOr } from '../../ui/kit/fields.ts';
 
 interface Props {
   readonly fields: readonly FieldSpec[];
@@ -49,6 +51,7 @@ export function ContainerEditor({ fields, line, blank }: Props) {
   }
   return (
     <LineForm
+      schema={containerInput}
       path="/api/books/containers"
       fields={fields}
       line={line as never}

@@ -1,3 +1,4 @@
+import { cropInput } from '../../contracts/books/crops.ts';
 import { StageBandsEditor, typedBands, type TypedBands } from './StageBandsEditor.tsx';
 import type { OwnBands } from '../../core/growth/bands.ts';
 import { measureUnit } from '../../core/units/measure.ts';
@@ -9,9 +10,10 @@ import type { CropRecord } from '../../core/books/records.ts';
 import { shownTemperature, temperatureFromShown, type TemperatureUnit } from '../../core/units/temperature.ts';
 import type { LengthUnit } from '../../core/units/length.ts';
 import { degrees } from '../../ui/format.ts';
-import type { FieldSpec } from './fields.ts';
+import type { FieldSpec } from '../../ui/kit/fields.ts';
 import { CropBands } from './CropBands.tsx';
-import { figureOr, LineForm, typedOf, typedTemperature } from './LineForm.tsx';
+import { LineForm } from './LineForm.tsx';
+import { figureOr, typedOf, typedTemperature } from '../../ui/kit/fields.ts';
 
 const ResponseChart = lazy(() => import('./ResponseChart.tsx'));
 
@@ -270,6 +272,7 @@ export function CropEditor({ crop, unit, lengthUnit, library }: Props) {
         </p>
       </section>
       <LineForm
+        schema={cropInput}
         path="/api/books/crops"
         fields={CROP_FIELDS.map((field) => fieldOf(field, crop, library, unit, lengthUnit))}
         lengthUnit={lengthUnit}

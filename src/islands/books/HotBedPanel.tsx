@@ -10,7 +10,7 @@ import { counted, degrees, spokenDay } from '../../ui/format.ts';
 import { house, length } from '../../ui/house.ts';
 import { useSend } from '../../ui/useSend.ts';
 import { useWidth } from '../../ui/useWidth.ts';
-import { figureOr } from './LineForm.tsx';
+import { figureOr } from '../../ui/kit/fields.ts';
 import { useSignature } from '../../ui/who.ts';
 
 const SPOT_WORDS: Readonly<Record<Spot, string>> = {

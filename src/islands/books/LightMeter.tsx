@@ -7,7 +7,7 @@ import {
   type LightUnit,
 } from '../../core/units/lightMeter.ts';
 import { Field } from '../../ui/Field.tsx';
-import { figureOr } from './LineForm.tsx';
+import { figureOr } from '../../ui/kit/fields.ts';
 
 const UNIT_WORDS: Readonly<Record<LightUnit, string>> = { umol: 'µmol/m² a second', lux: 'lux', W: 'W/m²' };
 const SOURCE_WORDS: Readonly<Record<LightSource, string>> = {

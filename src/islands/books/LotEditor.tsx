@@ -1,8 +1,9 @@
+import { lotInput } from '../../contracts/books/books.ts';
 import { useState } from 'react';
 import type { LotTest } from '../../core/books/records.ts';
 import { wilson } from '../../core/numerics/wilson.ts';
 import { Field } from '../../ui/Field.tsx';
-import type { FieldSpec } from './fields.ts';
+import type { FieldSpec } from '../../ui/kit/fields.ts';
 import { LineForm } from './LineForm.tsx';
 
 interface Props {
@@ -39,6 +40,7 @@ export function LotEditor({ varieties, line, unit, lengthUnit, today }: Props) {
   const result = latest && resultOf(latest);
   return (
     <LineForm
+      schema={lotInput}
       path="/api/books/lots"
       fields={fieldsOf(varieties)}
       line={line}

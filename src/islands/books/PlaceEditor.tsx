@@ -1,9 +1,11 @@
+import { placeInput } from '../../contracts/books/books.ts';
 import { useState } from 'react';
 import type { PlaceRecord } from '../../core/books/records.ts';
 import { temperatureFromShown, type TemperatureUnit } from '../../core/units/temperature.ts';
-import type { FieldSpec } from './fields.ts';
+import type { FieldSpec } from '../../ui/kit/fields.ts';
 import { dayFromIso } from '../../core/calendar/dayNumber.ts';
-import { figureOr, LineForm, typedTemperature } from './LineForm.tsx';
+import { LineForm } from './LineForm.tsx';
+import { figureOr, typedTemperature } from '../../ui/kit/fields.ts';
 import { PlaceSizeAndDays, PlaceWarmth } from './PlaceWarmth.tsx';
 import { lightToSend, PlaceLightFields, typedLight } from './PlaceLight.tsx';
 import type { HotBedLine } from '../../core/heat/hotBed.ts';
@@ -71,6 +73,7 @@ export function PlaceEditor({
   }));
   return (
     <LineForm
+      schema={placeInput}
       path="/api/books/places"
       fields={FIELDS}
       line={place as unknown as (Record<string, unknown> & { id: number; version: number }) | null}

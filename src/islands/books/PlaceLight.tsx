@@ -1,7 +1,7 @@
 import type { PlaceKind, PlaceLight } from '../../core/books/place.ts';
 import { usualLight } from '../../core/plan/schedule/sky.ts';
 import { LightMeter } from './LightMeter.tsx';
-import { figureOr } from './LineForm.tsx';
+import { figureOr } from '../../ui/kit/fields.ts';
 
 /** What is typed of a place's light; figures stay text until they are sent. */
 export interface TypedLight {

@@ -1,3 +1,4 @@
+import { DateField } from '../../ui/kit/DateField.tsx';
 import { useId } from 'react';
 import { area, house, unitOf } from '../../ui/house.ts';
 import { degrees } from '../../ui/format.ts';
@@ -182,18 +183,14 @@ export function PlaceSizeAndDays({ parts, error, onChange }: Omit<Props, 'unit' 
           return (
             <div key={i} className="mt-1 flex flex-wrap items-end gap-2">
               {(['from', 'to'] as const).map((part) => (
-                <div key={part} className="field w-44">
-                  <label htmlFor={`${id}${part}${i}`}>{part === 'from' ? 'Closed from' : 'to'}</label>
-                  <input
-                    id={`${id}${part}${i}`}
-                    type="date"
-                    className="input"
-                    value={run[part]}
-                    aria-invalid={error(`closed.${i}.${part}`) ? true : undefined}
-                    onChange={(e) => set({ [part]: e.target.value })}
-                  />
-                  {error(`closed.${i}.${part}`) && <span className="err">{error(`closed.${i}.${part}`)}</span>}
-                </div>
+                <DateField
+                  key={part}
+                  id={`${id}${part}${i}`}
+                  label={part === 'from' ? 'Closed from' : 'to'}
+                  value={run[part]}
+                  error={error(`closed.${i}.${part}`)}
+                  onValue={(day) => set({ [part]: day })}
+                />
               ))}
               <button
                 type="button"

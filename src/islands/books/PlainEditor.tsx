@@ -1,8 +1,13 @@
-import type { FieldSpec } from './fields.ts';
+import type { FieldSpec } from '../../ui/kit/fields.ts';
+import { lotInput } from '../../contracts/books/books.ts';
+import { personInput } from '../../contracts/house/people.ts';
+import { feedInput, stockItemInput } from '../../contracts/potting/potting.ts';
 import { LineForm } from './LineForm.tsx';
 
+const SCHEMAS = { lots: lotInput, feeds: feedInput, stock: stockItemInput, people: personInput } as const;
+
 interface Props {
-  readonly book: 'lots' | 'feeds' | 'stock' | 'people';
+  readonly book: keyof typeof SCHEMAS;
   readonly fields: readonly FieldSpec[];
   readonly line:
     | (Readonly<Record<string, unknown>> & {
@@ -21,6 +26,7 @@ export function PlainEditor({ book, fields, line, blank, unit, saveWords, backTo
   return (
     <LineForm
       path={`/api/books/${book}`}
+      schema={SCHEMAS[book]}
       fields={fields}
       line={line}
       blank={blank}

@@ -1,7 +1,7 @@
 import type { PlanningSettings } from '../../core/plan/placement/planning.ts';
-import { figureOr } from './LineForm.tsx';
+import { figureOr, typedTemperature } from '../../ui/kit/fields.ts';
 import { temperatureFromShown, type TemperatureUnit } from '../../core/units/temperature.ts';
-import { typedTemperature } from './LineForm.tsx';
+
 import { Field } from '../../ui/Field.tsx';
 import { SURE, sureWords } from '../../ui/sureWords.ts';
 

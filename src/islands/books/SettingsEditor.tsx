@@ -7,8 +7,9 @@ import { temperatureFromShown } from '../../core/units/temperature.ts';
 import { Field } from '../../ui/Field.tsx';
 import { OffHeatChoice, offHeatBody, typedOffHeat } from '../../ui/OffHeatChoice.tsx';
 import { monthName } from '../../ui/format.ts';
-import type { FieldSpec } from './fields.ts';
-import { figureOr, LineForm, typedTemperature } from './LineForm.tsx';
+import type { FieldSpec } from '../../ui/kit/fields.ts';
+import { LineForm } from './LineForm.tsx';
+import { figureOr, typedTemperature } from '../../ui/kit/fields.ts';
 
 const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
 

@@ -3,7 +3,7 @@ import { bandsOf, isTender, openAirFrom, usualBands, type OwnBands, type StageBa
 import { ALL_STAGES, type Stage } from '../../core/plan/stage.ts';
 import { type Crop } from '../../core/books/crop.ts';
 import { shownTemperature, type TemperatureUnit } from '../../core/units/temperature.ts';
-import { typedTemperature } from './LineForm.tsx';
+import { typedTemperature } from '../../ui/kit/fields.ts';
 
 const STAGE_WORDS: Readonly<Record<Stage, string>> = {
   germinate: 'coming up',

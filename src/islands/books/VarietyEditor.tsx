@@ -2,8 +2,9 @@ import type { Crop } from '../../core/books/crop.ts';
 import { VARIETY_FIGURES, type VarietyFigures } from '../../core/books/varietyFigures.ts';
 import { house } from '../../ui/house.ts';
 import { CROP_FIELDS, labelOf } from './CropEditor.tsx';
-import type { FieldSpec } from './fields.ts';
-import { LineForm, typedOf } from './LineForm.tsx';
+import type { FieldSpec } from '../../ui/kit/fields.ts';
+import { LineForm } from './LineForm.tsx';
+import { typedOf } from '../../ui/kit/fields.ts';
 
 interface Props {
   readonly line: {

@@ -3,8 +3,8 @@ import { HOT_FACE_C, matRise, perDay_kWh, roomOn, type MatSpec } from '../../cor
 import { heapRise_K, peakAfter_days, type HotBedSpec } from '../../core/heat/hotBed.ts';
 import { degrees } from '../../ui/format.ts';
 import { difference, house, unitOf } from '../../ui/house.ts';
-import type { FieldSpec, Typed } from './fields.ts';
-import { OneField } from './LineForm.tsx';
+import type { FieldSpec, Typed } from '../../ui/kit/fields.ts';
+import { OneField } from '../../ui/kit/OneField.tsx';
 
 interface Props {
   readonly fields: readonly FieldSpec[];

@@ -3,12 +3,12 @@ import { temperatureFromShown, type TemperatureUnit } from '../../core/units/tem
 import type { PlaceRecord } from '../../core/books/records.ts';
 import { measureFromShown, typedMeasure } from '../../core/units/measure.ts';
 import { house } from '../../ui/house.ts';
-import { figureOr, typedOf, typedTemperature, valuesOf } from './LineForm.tsx';
+import { figureOr, typedOf, typedTemperature, valuesOf } from '../../ui/kit/fields.ts';
 import type { PlaceTemperature } from '../../core/books/place.ts';
 import type { HotBedSpec } from '../../core/heat/hotBed.ts';
 import type { MatSpec } from '../../core/heat/mat.ts';
 import { placeBedInput, placeMatInput } from '../../contracts/heat/warmth.ts';
-import type { FieldSpec, Typed } from './fields.ts';
+import type { FieldSpec, Typed } from '../../ui/kit/fields.ts';
 import { BED_FIELDS, bedOr, flatMat, matFields, matOfFlat, matOr } from './warmthFields.ts';
 
 /** What is typed of a place's warmth, size and closed days; figures stay text until they are sent. */

@@ -2,7 +2,7 @@ import { USUAL_HOT_BED, type HotBedSpec } from '../../core/heat/hotBed.ts';
 import type { MaterialKey } from '../../core/heat/materials.ts';
 import { USUAL_MAT, type MatSpec } from '../../core/heat/mat.ts';
 import { length } from '../../ui/house.ts';
-import type { FieldSpec } from './fields.ts';
+import type { FieldSpec } from '../../ui/kit/fields.ts';
 
 /** What lies under a mat: the choices of the form. */
 const UNDER: readonly (readonly [string, string])[] = [

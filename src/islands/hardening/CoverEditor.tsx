@@ -1,7 +1,9 @@
+import { coverInput } from '../../contracts/hardening/hardening.ts';
 import { useState } from 'react';
 import { GLAZINGS, NIGHT_COVERS, STRUCTURE_KINDS, USUAL_FRAME, type StructureSpec } from '../../core/heat/structure.ts';
 import type { CoverRecord } from '../../core/hardening/records.ts';
-import { typedTemperature, figureOr, LineForm } from '../books/LineForm.tsx';
+import { LineForm } from '../books/LineForm.tsx';
+import { typedTemperature, figureOr } from '../../ui/kit/fields.ts';
 import { measureFromShown, typedMeasure, type Measure } from '../../core/units/measure.ts';
 import { house, unitOf } from '../../ui/house.ts';
 import { shownDifference, temperatureFromShown } from '../../core/units/temperature.ts';
@@ -119,6 +121,7 @@ export function CoverEditor({ line, places, unit }: Props) {
   );
   return (
     <LineForm
+      schema={coverInput}
       path="/api/books/covers"
       fields={[
         { key: 'name', label: 'Name', kind: 'text' },

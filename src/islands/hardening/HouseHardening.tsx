@@ -1,7 +1,7 @@
 import { LID_SCHOOLS } from '../../core/heat/lid.ts';
 import { GATE_KEYS, GATE_MODES, GATE_WORDS } from '../../core/planting/gates.ts';
 import type { PlantingSettings } from '../../core/planting/settings.ts';
-import type { FieldSpec } from '../books/fields.ts';
+import type { FieldSpec } from '../../ui/kit/fields.ts';
 import { windWords } from '../../core/units/words.ts';
 import { LineForm } from '../books/LineForm.tsx';
 

@@ -1,3 +1,4 @@
+import { programmeInput } from '../../contracts/hardening/hardening.ts';
 import { shownWind, windFromShown, windUnit } from '../../core/units/wind.ts';
 import { useState } from 'react';
 import {
@@ -11,7 +12,8 @@ import {
 import type { ProgrammeRecord } from '../../core/hardening/records.ts';
 import { differenceWords } from '../../core/units/words.ts';
 import { temperatureFromShown } from '../../core/units/temperature.ts';
-import { figureOr, LineForm, typedTemperature } from '../books/LineForm.tsx';
+import { LineForm } from '../books/LineForm.tsx';
+import { figureOr, typedTemperature } from '../../ui/kit/fields.ts';
 
 interface Props {
   readonly line: ProgrammeRecord | null;
@@ -98,6 +100,7 @@ export function ProgrammeEditor({ line, blank, places, unit }: Props) {
   );
   return (
     <LineForm
+      schema={programmeInput}
       path="/api/books/programmes"
       fields={[
         { key: 'name', label: 'Name', kind: 'text' },

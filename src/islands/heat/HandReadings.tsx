@@ -5,7 +5,7 @@ import type { ZoneView } from '../../contracts/heat/heat.ts';
 import { call, fieldError, freshKey, trouble } from '../../ui/call.ts';
 import { useSend } from '../../ui/useSend.ts';
 import { Field } from '../../ui/Field.tsx';
-import { figureOr } from '../books/LineForm.tsx';
+import { figureOr } from '../../ui/kit/fields.ts';
 import { clockTime, tenth } from './words.ts';
 import { useSignature } from '../../ui/who.ts';
 

@@ -1,3 +1,4 @@
+import { DateField } from '../../ui/kit/DateField.tsx';
 import { useId, useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import type { RoundJob } from '../../contracts/house/roundView.ts';
@@ -109,17 +110,7 @@ export function JobPanel({ job, today, onLog }: Props) {
         </p>
       )}
       <div className="mt-4 grid grid-cols-2 gap-3">
-        <div className="field">
-          <label htmlFor={`${id}day`}>Day it was done</label>
-          <input
-            id={`${id}day`}
-            type="date"
-            className="input"
-            max={isoFromDay(today)}
-            value={day}
-            onChange={(e) => setDay(e.target.value)}
-          />
-        </div>
+        <DateField id={`${id}day`} label="Day it was done" max={isoFromDay(today)} value={day} onValue={setDay} />
         <div className="field">
           <label htmlFor={`${id}note`}>Note</label>
           <input

@@ -1,3 +1,4 @@
+import { DateField } from '../../ui/kit/DateField.tsx';
 import { area as areaOf, difference } from '../../ui/house.ts';
 import { useEffect, useState } from 'react';
 import { isoFromDay, requireDay, dayFromIso } from '../../core/calendar/dayNumber.ts';
@@ -258,10 +259,7 @@ function TryDate({ line, view, onChange }: Pick<Props, 'line' | 'view' | 'onChan
     <div className="mt-4">
       <h3>Try another date or cover</h3>
       <div className="mt-1 flex flex-wrap items-end gap-3">
-        <label className="field">
-          <span className="label">Out on</span>
-          <input type="date" className="input w-44" value={date} onChange={(e) => setDate(e.target.value)} />
-        </label>
+        <DateField id={`try-on-${line.batchId}`} label="Out on" value={date} onValue={setDate} />
         <label className="field">
           <span className="label">Under</span>
           <select

@@ -1,5 +1,5 @@
 import type { PottingSettings } from '../../core/potting/settings.ts';
-import type { FieldSpec } from '../books/fields.ts';
+import type { FieldSpec } from '../../ui/kit/fields.ts';
 import { unitOf } from '../../ui/house.ts';
 import { LineForm } from '../books/LineForm.tsx';
 

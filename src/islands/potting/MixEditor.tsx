@@ -1,6 +1,8 @@
+import { mixInput } from '../../contracts/potting/potting.ts';
 import { useState } from 'react';
 import type { MixRecord } from '../../core/potting/records.ts';
-import { figureOr, LineForm } from '../books/LineForm.tsx';
+import { LineForm } from '../books/LineForm.tsx';
+import { figureOr } from '../../ui/kit/fields.ts';
 
 interface Props {
   readonly line: MixRecord | null;
@@ -23,6 +25,7 @@ export function MixEditor({ line, items }: Props) {
   const sum = parts.reduce((all, p) => all + (Number(p.parts.replace(',', '.')) || 0), 0);
   return (
     <LineForm
+      schema={mixInput}
       path="/api/books/mixes"
       fields={[
         { key: 'name', label: 'Name', kind: 'text' },

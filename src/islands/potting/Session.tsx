@@ -1,3 +1,4 @@
+import { DateField } from '../../ui/kit/DateField.tsx';
 import { useEffect, useRef, useState } from 'react';
 import { dayFromIso, isoFromDay } from '../../core/calendar/dayNumber.ts';
 import type { SessionLineInput, SessionView } from '../../contracts/potting/potting.ts';
@@ -183,15 +184,12 @@ export function Session({ initial, unit }: { readonly initial: SessionView; read
       </details>
       {!doing && (
         <div className="no-print mb-3 flex flex-wrap items-end gap-3">
-          <label className="field">
-            <span className="label">Day</span>
-            <input
-              type="date"
-              className="input"
-              value={draft.on}
-              onChange={(e) => dayFromIso(e.target.value) !== null && change({ on: e.target.value })}
-            />
-          </label>
+          <DateField
+            id="session-day"
+            label="Day"
+            value={draft.on}
+            onValue={(on) => dayFromIso(on) !== null && change({ on })}
+          />
           <fieldset className="field">
             <legend className="label">Hands</legend>
             <div className="flex flex-wrap items-center gap-2">

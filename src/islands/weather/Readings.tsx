@@ -1,3 +1,4 @@
+import { DateField } from '../../ui/kit/DateField.tsx';
 import { differenceWords } from '../../core/units/words.ts';
 import { length } from '../../ui/house.ts';
 import { useEffect, useState } from 'react';
@@ -8,7 +9,7 @@ import { call, fieldError, freshKey, trouble } from '../../ui/call.ts';
 import { useSend } from '../../ui/useSend.ts';
 import { aboutDegrees, counted, degrees, shortDay, spokenDay } from '../../ui/format.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
-import { figureOr } from '../books/LineForm.tsx';
+import { figureOr } from '../../ui/kit/fields.ts';
 
 interface Props {
   readonly initial: ReadingsShown;
@@ -184,12 +185,16 @@ function MaxMin({ view, onKept }: FormProps) {
           big
         />
         <Temperature label={`Highest, °${unit}`} value={most} set={setMost} error={fieldError(problem, 'most_C')} big />
-        <label className="field col-span-2">
-          <span className="label">Morning of</span>
-          <input type="date" className="input" value={day} onChange={(e) => setDay(e.target.value)} />
-          <span className="text-[0.85rem] text-ink2">the low of the night that ended then; reset it after reading</span>
-          {fieldError(problem, 'day') && <span className="err">{fieldError(problem, 'day')}</span>}
-        </label>
+        <div className="col-span-2">
+          <DateField
+            id="reading-morning"
+            label="Morning of"
+            value={day}
+            hint="the low of the night that ended then; reset it after reading"
+            error={fieldError(problem, 'day')}
+            onValue={setDay}
+          />
+        </div>
       </div>
       {message && (
         <p role="alert" className="note-bar bad mt-2">

@@ -1,3 +1,4 @@
+import { DateField } from '../../ui/kit/DateField.tsx';
 import { useEffect, useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { localTimeAt } from '../../core/calendar/localDay.ts';
@@ -20,6 +21,7 @@ interface Props {
 /** The demo's clock in the sky strip: time, run and pause, speed, and a day to set it to. */
 export function SkyClock({ clock, today, minute, timeZone }: Props) {
   const [open, setOpen] = useState(false);
+  const [day, setDay] = useState(() => isoFromDay(today));
   const [error, setError] = useState('');
   const [shown, setShown] = useState(minute);
 
@@ -61,16 +63,13 @@ export function SkyClock({ clock, today, minute, timeZone }: Props) {
       </button>
       {open && (
         <div className="card absolute top-11 left-0 z-40 flex w-72 flex-col gap-3 text-ink shadow-lg" data-typing>
-          <div className="field">
-            <label htmlFor="clock-day">Demo day</label>
-            <input
-              id="clock-day"
-              type="date"
-              className="input"
-              defaultValue={isoFromDay(today)}
-              onChange={(e) => e.target.value && void change({ setTo: e.target.value })}
-            />
-          </div>
+          <DateField
+            id="clock-day"
+            label="Demo day"
+            value={day}
+            onValue={setDay}
+            onCommit={(setTo) => void change({ setTo })}
+          />
           <button type="button" className="btn" onClick={() => void change({ setTo: isoFromDay(today + 1) })}>
             Next day
           </button>

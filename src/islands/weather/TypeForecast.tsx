@@ -6,7 +6,7 @@ import { SKIES, type Sky } from '../../core/weather/forecast.ts';
 import type { Problem } from '../../contracts/problem.ts';
 import { call, fieldError, trouble } from '../../ui/call.ts';
 import { counted } from '../../ui/format.ts';
-import { figureOr } from '../books/LineForm.tsx';
+import { figureOr } from '../../ui/kit/fields.ts';
 import { dayHead } from './SkyRow.tsx';
 
 interface Props {

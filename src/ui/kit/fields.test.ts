@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { FieldSpec } from './fields.ts';
-import { figureOr, typedOf, typedTemperature, valuesOf } from './LineForm.tsx';
+import { figureOr, typedOf, typedTemperature, valuesOf } from './fields.ts';
 
 const FIELDS: FieldSpec[] = [
   { key: 'name', label: 'Name', kind: 'text' },

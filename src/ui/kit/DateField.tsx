@@ -1,0 +1,123 @@
+import { CalendarDays } from 'lucide-react';
+import { Popover } from 'radix-ui';
+import { lazy, Suspense, useEffect, useRef, useState, type Ref } from 'react';
+import { firstOfFigures, house } from '../house.ts';
+import { dayShown, dayTyped } from './typedDay.ts';
+
+// The calendar comes when somebody opens it: most type the day.
+const Calendar = lazy(() => import('./Calendar.tsx'));
+
+interface Props {
+  readonly id: string;
+  readonly label: string;
+  /** ISO day; what was typed and is no day stays as it was typed. */
+  readonly value: string;
+  readonly onValue: (value: string) => void;
+  /** First and last day that may be chosen in the calendar, ISO. */
+  readonly min?: string | undefined;
+  readonly max?: string | undefined;
+  readonly hint?: string | undefined;
+  readonly error?: string | undefined;
+  readonly disabled?: boolean | undefined;
+  readonly onBlur?: (() => void) | undefined;
+  readonly inputRef?: Ref<HTMLElement> | undefined;
+  /** Another day is settled: left, confirmed with Enter, or picked. */
+  readonly onCommit?: (iso: string) => void;
+  /** Stands before the field instead of above it. */
+  readonly inline?: boolean;
+}
+
+const isoOf = (text: string): string | null => dayTyped(text, house().today, firstOfFigures());
+
+/** A day, typed as one says it or picked from the season's calendar. */
+export function DateField(props: Props) {
+  const { id, label, value, onValue, min, max, hint, error, disabled, inline, onBlur, inputRef, onCommit } = props;
+  const [text, setText] = useState(() => dayShown(value));
+  const [typing, setTyping] = useState(false);
+  const [open, setOpen] = useState(false);
+  const committed = useRef(value);
+  const commit = (iso: string | null) => {
+    if (iso === null || iso === committed.current) return;
+    committed.current = iso;
+    onCommit?.(iso);
+  };
+  useEffect(() => {
+    if (!typing) setText(dayShown(value));
+  }, [value, typing]);
+  const described = [hint && `${id}-hint`, error && `${id}-error`].filter(Boolean).join(' ');
+  return (
+    <div className={inline ? 'flex items-center gap-2' : 'field'}>
+      <label htmlFor={id} id={`${id}-label`} className={inline ? 'whitespace-nowrap' : undefined}>
+        {label}
+      </label>
+      <div className="flex min-w-[11.5rem]">
+        <input
+          id={id}
+          ref={inputRef as Ref<HTMLInputElement>}
+          className="input min-w-0 flex-1 rounded-r-none"
+          type="text"
+          autoComplete="off"
+          spellCheck={false}
+          disabled={disabled}
+          value={text}
+          aria-invalid={error ? true : undefined}
+          aria-describedby={described || undefined}
+          onFocus={() => setTyping(true)}
+          onBlur={() => {
+            setTyping(false);
+            // What is no day is told so with the form; nothing typed is taken away.
+            if (text.trim() !== '' && isoOf(text) === null) onValue(text);
+            commit(isoOf(text));
+            onBlur?.();
+          }}
+          onKeyDown={(e) => e.key === 'Enter' && commit(isoOf(text))}
+          onChange={(e) => {
+            const typed = e.target.value;
+            setText(typed);
+            onValue(isoOf(typed) ?? '');
+          }}
+        />
+        <Popover.Root open={open} onOpenChange={setOpen}>
+          <Popover.Trigger asChild>
+            <button
+              type="button"
+              disabled={disabled}
+              className="btn rounded-l-none border-l-0 px-2"
+              aria-label="Calendar"
+              aria-describedby={`${id}-label`}
+            >
+              <CalendarDays size={18} aria-hidden="true" />
+            </button>
+          </Popover.Trigger>
+          <Popover.Portal>
+            <Popover.Content className="kit-pop" align="end" sideOffset={6} collisionPadding={8}>
+              <Suspense fallback={<p className="p-4 text-ink2">Calendar</p>}>
+                <Calendar
+                  value={value}
+                  min={min}
+                  max={max}
+                  onPick={(iso) => {
+                    onValue(iso);
+                    setText(dayShown(iso));
+                    commit(iso);
+                    setOpen(false);
+                  }}
+                />
+              </Suspense>
+            </Popover.Content>
+          </Popover.Portal>
+        </Popover.Root>
+      </div>
+      {hint && (
+        <span id={`${id}-hint`} className="text-[0.85rem] text-ink2">
+          {hint}
+        </span>
+      )}
+      {error && (
+        <span id={`${id}-error`} className="err">
+          {error}
+        </span>
+      )}
+    </div>
+  );
+}
