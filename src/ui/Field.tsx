@@ -1,5 +1,6 @@
 import type { InputHTMLAttributes } from 'react';
 import { DateField } from './kit/DateField.tsx';
+import { FieldNotes, notesOf } from './kit/FieldNotes.tsx';
 
 interface FieldProps extends Omit<InputHTMLAttributes<HTMLInputElement>, 'onChange'> {
   readonly id: string;
@@ -33,19 +34,10 @@ export function Field({ id, label, hint, error, onValue, ...input }: FieldProps)
         id={id}
         className="input"
         aria-invalid={error ? true : undefined}
-        aria-describedby={error ? `${id}-error` : hint ? `${id}-hint` : undefined}
+        aria-describedby={notesOf({ id, hint, error })}
         onChange={(e) => onValue(e.target.value)}
       />
-      {hint && (
-        <span id={`${id}-hint`} className="text-[0.85rem] text-ink2">
-          {hint}
-        </span>
-      )}
-      {error && (
-        <span id={`${id}-error`} className="err">
-          {error}
-        </span>
-      )}
+      <FieldNotes id={id} hint={hint} error={error} />
     </div>
   );
 }
@@ -81,11 +73,7 @@ export function SelectField({ id, label, value, options, none, error, onValue }:
           </option>
         ))}
       </select>
-      {error && (
-        <span id={`${id}-error`} className="err">
-          {error}
-        </span>
-      )}
+      <FieldNotes id={id} error={error} />
     </div>
   );
 }

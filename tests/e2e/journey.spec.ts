@@ -373,3 +373,49 @@ test('the demo clock is set from the sky strip', async ({ page }) => {
     headers: { 'content-type': 'application/json' },
   });
 });
+
+test('a lot: a day is typed as one says it; what is typed outlives an error and a reload, and saved is said', async ({
+  page,
+}) => {
+  await open(page, '/books/lots?line=1');
+  const received = page.getByLabel('Received', { exact: true });
+  const note = page.getByLabel('Note');
+  await received.fill('24 may');
+  await note.fill('half a packet from the shelf');
+  await expect(received).toHaveValue('24 May 2027');
+  // The calendar has the day, week numbers and a way by keys.
+  await page.getByRole('button', { name: 'Calendar' }).first().click();
+  await expect(page.getByRole('gridcell', { selected: true })).toContainText('24');
+  await accessible(page);
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Enter');
+  await expect(received).toHaveValue('25 May 2027');
+  // No day of the calendar, sent with Enter: said at the field, as it was typed.
+  await received.fill('32 may');
+  await received.press('Enter');
+  await expect(page.getByText(/^received: /i).first()).toBeVisible();
+  await expect(received).toHaveValue('32 may');
+  await received.fill('25 may');
+  const lotNumber = page.getByLabel('Lot number');
+  const before = await lotNumber.inputValue();
+  await lotNumber.fill('');
+  await page.getByRole('button', { name: 'Begin a quick test' }).click();
+  await page.getByLabel('Counts, in all').fill('3: 4');
+  await page.getByRole('button', { name: 'Save the lot' }).click();
+  await expect(lotNumber).toBeFocused();
+  await expect(page.getByText('lot number: must not be empty').first()).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('What you typed here before and did not save is back.')).toBeVisible();
+  await expect(note).toHaveValue('half a packet from the shelf');
+  await expect(page.getByLabel('Counts, in all')).toHaveValue('3: 4');
+  await page.getByRole('button', { name: 'Discard it' }).click();
+  await expect(note).toHaveValue('');
+  await expect(page.getByLabel('Counts, in all')).toHaveCount(0);
+  await expect(lotNumber).toHaveValue(before);
+  await note.fill('moved to the cold store');
+  await page.getByRole('button', { name: 'Save the lot' }).click();
+  await expect(page.getByText('Saved.')).toBeVisible();
+  await open(page, '/books/lots?line=1');
+  await expect(note).toHaveValue('moved to the cold store');
+  await expect(page.getByText('did not save is back')).toHaveCount(0);
+});

@@ -32,6 +32,8 @@ interface Props {
   readonly extra?: Values;
   readonly onTyped?: (values: Record<string, unknown>) => void;
   readonly onStaleTaken?: (current: Record<string, unknown>) => void;
+  /** Puts parts that are not among the fields back as they were sent, or as they were at the start; without it nothing is kept of such a form. */
+  readonly onRestored?: (parts: Values) => void;
   readonly children?: (error: (path: string) => string | undefined) => ReactNode;
   readonly saveWords: string;
   /** How the body is sent; the books' lines by default. */
@@ -60,9 +62,9 @@ export function LineForm(props: Props) {
     schema,
     extra,
     // Parts with editors of their own are put back only where those can be told what they were.
-    draft: extra && !props.onStaleTaken ? null : `${path}/${line?.id ?? 'new'}`,
+    draft: extra && !props.onRestored ? null : `${path}/${line?.id ?? 'new'}`,
     version: line?.version ?? 0,
-    onExtra: props.onStaleTaken && ((kept) => props.onStaleTaken!({ ...start, ...kept })),
+    onExtra: props.onRestored,
   });
 
   const { subscribe } = form;
@@ -114,7 +116,7 @@ export function LineForm(props: Props) {
             onClick={() => {
               forget();
               startWith(start);
-              props.onStaleTaken?.({ ...start });
+              props.onRestored?.(start);
             }}
           >
             Discard it

@@ -24,14 +24,7 @@ type TypedTest = { on: string; method: string; seeds: string; counts: string };
 
 /** A lot of seed: whose, how much, how it was kept, and its germination tests, the quick one on paper among them. */
 export function LotEditor({ varieties, line, unit, lengthUnit, today }: Props) {
-  const [tests, setTests] = useState<readonly TypedTest[]>(() =>
-    (line?.tests ?? []).map((t) => ({
-      on: t.on,
-      method: t.method,
-      seeds: String(t.seeds),
-      counts: t.counts.map((c) => `${c.day}: ${c.up}`).join(', '),
-    })),
-  );
+  const [tests, setTests] = useState<readonly TypedTest[]>(() => typedTests({ ...line }));
   const change = (i: number, part: Partial<TypedTest>) =>
     setTests(tests.map((t, j) => (j === i ? { ...t, ...part } : t)));
   const whole = (text: string) => (/^\d+$/.test(text.trim()) ? Number(text) : text);
@@ -48,16 +41,8 @@ export function LotEditor({ varieties, line, unit, lengthUnit, today }: Props) {
       unit={unit}
       lengthUnit={lengthUnit}
       extra={{ tests: sent }}
-      onStaleTaken={(current) =>
-        setTests(
-          ((current['tests'] ?? []) as LotTest<string>[]).map((t) => ({
-            on: t.on,
-            method: t.method,
-            seeds: String(t.seeds),
-            counts: t.counts.map((c) => `${c.day}: ${c.up}`).join(', '),
-          })),
-        )
-      }
+      onStaleTaken={(current) => setTests(typedTests(current))}
+      onRestored={(parts) => setTests(typedTests(parts))}
       saveWords={line ? 'Save the lot' : 'Add the lot'}
       send={(values, version) => {
         // The latest test is the lot's germination unless another figure was typed.
@@ -144,6 +129,16 @@ export function LotEditor({ varieties, line, unit, lengthUnit, today }: Props) {
       )}
     </LineForm>
   );
+}
+
+/** Tests as they are typed, from a lot or from what was sent of one. */
+function typedTests(lot: Readonly<Record<string, unknown>>): TypedTest[] {
+  return ((lot['tests'] ?? []) as LotTest<string>[]).map((test) => ({
+    on: test.on,
+    method: test.method,
+    seeds: String(test.seeds),
+    counts: test.counts.map((c) => `${c.day}: ${c.up}`).join(', '),
+  }));
 }
 
 function countError(error: (path: string) => string | undefined, i: number): string | undefined {

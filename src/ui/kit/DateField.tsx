@@ -2,6 +2,7 @@ import { CalendarDays } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { lazy, Suspense, useEffect, useRef, useState, type Ref } from 'react';
 import { firstOfFigures, house } from '../house.ts';
+import { FieldNotes, notesOf } from './FieldNotes.tsx';
 import { dayShown, dayTyped } from './typedDay.ts';
 
 // The calendar comes when somebody opens it: most type the day.
@@ -23,15 +24,13 @@ interface Props {
   readonly inputRef?: Ref<HTMLElement> | undefined;
   /** Another day is settled: left, confirmed with Enter, or picked. */
   readonly onCommit?: (iso: string) => void;
-  /** Stands before the field instead of above it. */
-  readonly inline?: boolean;
 }
 
 const isoOf = (text: string): string | null => dayTyped(text, house().today, firstOfFigures());
 
 /** A day, typed as one says it or picked from the season's calendar. */
 export function DateField(props: Props) {
-  const { id, label, value, onValue, min, max, hint, error, disabled, inline, onBlur, inputRef, onCommit } = props;
+  const { id, label, value, onValue, min, max, hint, error, disabled, onBlur, inputRef, onCommit } = props;
   const [text, setText] = useState(() => dayShown(value));
   const [typing, setTyping] = useState(false);
   const [open, setOpen] = useState(false);
@@ -41,13 +40,18 @@ export function DateField(props: Props) {
     committed.current = iso;
     onCommit?.(iso);
   };
+  /** The field is left, or its form is sent: what is no day goes along as it was typed, so that the answer can say so. */
+  const settle = () => {
+    const iso = isoOf(text);
+    if (text.trim() !== '' && iso === null) onValue(text);
+    commit(iso);
+  };
   useEffect(() => {
     if (!typing) setText(dayShown(value));
   }, [value, typing]);
-  const described = [hint && `${id}-hint`, error && `${id}-error`].filter(Boolean).join(' ');
   return (
-    <div className={inline ? 'flex items-center gap-2' : 'field'}>
-      <label htmlFor={id} id={`${id}-label`} className={inline ? 'whitespace-nowrap' : undefined}>
+    <div className="field">
+      <label htmlFor={id} id={`${id}-label`}>
         {label}
       </label>
       <div className="flex min-w-[11.5rem]">
@@ -61,16 +65,14 @@ export function DateField(props: Props) {
           disabled={disabled}
           value={text}
           aria-invalid={error ? true : undefined}
-          aria-describedby={described || undefined}
+          aria-describedby={notesOf(props)}
           onFocus={() => setTyping(true)}
           onBlur={() => {
             setTyping(false);
-            // What is no day is told so with the form; nothing typed is taken away.
-            if (text.trim() !== '' && isoOf(text) === null) onValue(text);
-            commit(isoOf(text));
+            settle();
             onBlur?.();
           }}
-          onKeyDown={(e) => e.key === 'Enter' && commit(isoOf(text))}
+          onKeyDown={(e) => e.key === 'Enter' && settle()}
           onChange={(e) => {
             const typed = e.target.value;
             setText(typed);
@@ -90,7 +92,13 @@ export function DateField(props: Props) {
             </button>
           </Popover.Trigger>
           <Popover.Portal>
-            <Popover.Content className="kit-pop" align="end" sideOffset={6} collisionPadding={8}>
+            <Popover.Content
+              className="kit-pop"
+              aria-label={`Calendar: ${label}`}
+              align="end"
+              sideOffset={6}
+              collisionPadding={8}
+            >
               <Suspense fallback={<p className="p-4 text-ink2">Calendar</p>}>
                 <Calendar
                   value={value}
@@ -108,16 +116,7 @@ export function DateField(props: Props) {
           </Popover.Portal>
         </Popover.Root>
       </div>
-      {hint && (
-        <span id={`${id}-hint`} className="text-[0.85rem] text-ink2">
-          {hint}
-        </span>
-      )}
-      {error && (
-        <span id={`${id}-error`} className="err">
-          {error}
-        </span>
-      )}
+      <FieldNotes id={id} hint={hint} error={error} />
     </div>
   );
 }

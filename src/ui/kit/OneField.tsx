@@ -1,5 +1,6 @@
 import type { ReactNode, Ref } from 'react';
 import { DateField } from './DateField.tsx';
+import { FieldNotes, notesOf } from './FieldNotes.tsx';
 import type { FieldSpec } from './fields.ts';
 
 interface OneFieldProps {
@@ -17,7 +18,7 @@ interface OneFieldProps {
 export function OneField({ id, field, value, error, onChange, onBlur, inputRef }: OneFieldProps) {
   const wrong = {
     'aria-invalid': error ? true : undefined,
-    'aria-describedby': error ? `${id}-error` : undefined,
+    'aria-describedby': notesOf({ id, hint: field.hint, error }),
   };
   let control: ReactNode;
   if (field.kind === 'flag') {
@@ -89,12 +90,7 @@ export function OneField({ id, field, value, error, onChange, onBlur, inputRef }
     <div className="field">
       <label htmlFor={id}>{field.label}</label>
       {control}
-      {field.hint && <span className="text-[0.85rem] text-ink2">{field.hint}</span>}
-      {error && (
-        <span id={`${id}-error`} className="err">
-          {error}
-        </span>
-      )}
+      <FieldNotes id={id} hint={field.hint} error={error} />
     </div>
   );
 }

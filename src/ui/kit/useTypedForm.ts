@@ -73,8 +73,12 @@ export function useTypedForm(input: TypedForm) {
   useEffect(() => {
     if (draft === null) return;
     const keep = () => keepDraft(draft, { version, typed: getValues(), extra: JSON.parse(extraText) as Values | null });
-    if (extraText !== extraAtStart.current) keep();
-    return subscribe({ formState: { values: true, isDirty: true }, callback: ({ isDirty }) => isDirty && keep() });
+    const otherwise = extraText !== extraAtStart.current;
+    if (otherwise) keep();
+    // What is typed back to what it was is no draft any more.
+    const callback = ({ isDirty }: { readonly isDirty?: boolean }) =>
+      isDirty || otherwise ? keep() : forgetDraft(draft);
+    return subscribe({ formState: { values: true, isDirty: true }, callback });
   }, [draft, version, subscribe, getValues, extraText]);
 
   return {
