@@ -386,6 +386,9 @@ test('a lot: a day is typed as one says it; what is typed outlives an error and 
   // The calendar has the day, week numbers and a way by keys.
   await page.getByRole('button', { name: 'Calendar' }).first().click();
   await expect(page.getByRole('gridcell', { selected: true })).toContainText('24');
+  // ISO 8601: Monday 24 May 2027 begins week 21.
+  const week = page.getByRole('row').filter({ has: page.getByRole('gridcell', { selected: true }) });
+  await expect(week.getByRole('rowheader')).toHaveText('21');
   await accessible(page);
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('Enter');
@@ -414,7 +417,7 @@ test('a lot: a day is typed as one says it; what is typed outlives an error and 
   await expect(lotNumber).toHaveValue(before);
   await note.fill('moved to the cold store');
   await page.getByRole('button', { name: 'Save the lot' }).click();
-  await expect(page.getByText('Saved.')).toBeVisible();
+  await expect(page.getByText('Saved.', { exact: true })).toBeVisible();
   await open(page, '/books/lots?line=1');
   await expect(note).toHaveValue('moved to the cold store');
   await expect(page.getByText('did not save is back')).toHaveCount(0);

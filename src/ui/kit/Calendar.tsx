@@ -27,8 +27,9 @@ export default function Calendar({ value, min, max, onPick }: Props) {
       mode="single"
       autoFocus
       showWeekNumber
-      fixedWeeks
       weekStartsOn={(firstWeekday % 7) as 0 | 1 | 6}
+      // Weeks from Monday are numbered by ISO 8601: the first is the one with 4 January in it. Others begin with 1 January's.
+      firstWeekContainsDate={firstWeekday === 1 ? 4 : 1}
       today={parseISO(today)}
       selected={selected}
       defaultMonth={selected ?? to ?? parseISO(today)}

@@ -54,7 +54,7 @@ export function DateField(props: Props) {
       <label htmlFor={id} id={`${id}-label`}>
         {label}
       </label>
-      <div className="flex min-w-[11.5rem]">
+      <div className="flex min-w-0">
         <input
           id={id}
           ref={inputRef as Ref<HTMLInputElement>}
