@@ -14,7 +14,7 @@ export const whole = (field: string, allowNull = false) => column(DataTypes.INTE
 
 export const text = (field: string, allowNull = false) => column(DataTypes.TEXT, field, allowNull);
 
-export const flag = (field: string) => column(DataTypes.BOOLEAN, field);
+export const flag = (field: string, allowNull = false) => column(DataTypes.BOOLEAN, field, allowNull);
 
 export const day = (field: string, allowNull = false) => column(DataTypes.DATEONLY, field, allowNull);
 

@@ -26,6 +26,7 @@ import * as seasons from './migrations/023-seasons.ts';
 import * as people from './migrations/024-people.ts';
 import * as marks from './migrations/025-marks.ts';
 import * as oldTrays from './migrations/026-old-trays.ts';
+import * as firstHour from './migrations/027-first-hour.ts';
 import { LOCKS } from './locks.ts';
 
 interface Step {
@@ -60,6 +61,7 @@ const STEPS: readonly [string, Step][] = [
   ['024-people', people],
   ['025-marks', marks],
   ['026-old-trays', oldTrays],
+  ['027-first-hour', firstHour],
 ];
 
 export const MIGRATION_NAMES = STEPS.map(([name]) => name);

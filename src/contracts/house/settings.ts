@@ -15,7 +15,7 @@ export const offHeatInput = z.discriminatedUnion('kind', [
   }),
 ]);
 
-const timeZone = z.string().refine(
+export const timeZone = z.string().refine(
   (zone) => {
     try {
       new Intl.DateTimeFormat('en', { timeZone: zone });

@@ -28,8 +28,11 @@ export interface NurseryRecord {
   readonly firstFrost: string;
   readonly spare_frac: number;
   readonly offHeat: OffHeatRule;
-  /** Where the usual days and nights come from: typed, or the means of the years imported. */
-  readonly outsideBy?: 'typed' | 'years';
+  /** Where the usual days and nights come from: typed, a rough guess by where the site lies, or the means of the years imported. */
+  readonly outsideBy?: 'typed' | 'guess' | 'years';
+  /** Above the sea, metres, and whether within some 50 km of it; null: not said. */
+  readonly height_m?: number | null;
+  readonly byTheSea?: boolean | null;
   /** Usual day and night outside, January first; null until written down. */
   readonly outside: readonly MonthNormal[] | null;
   /** Heat for cool crops: none, gentle (up to coolMost_C), or the same as for warm ones. */

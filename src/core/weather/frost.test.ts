@@ -140,7 +140,8 @@ describe('from normals alone', () => {
   it('the coldest night of a usual year tells how far nights swing, and narrows the band', () => {
     const cold = nightSpread(normals, -14).sd_K;
     expect(cold).toBeGreaterThan(nightSpread(normals, -8).sd_K);
-    const date = (coldest_C: number | null) => springBandFromNormals(normals, 0, false, 0.1, coldest_C);
+    const date = (coldest_C: number | null) =>
+      springBandFromNormals(normals, 0, false, 0.1, { coldest_C, site_sd_K: 0 });
     expect(date(-14).to).toBeGreaterThan(date(-6).to);
     const width = (coldest_C: number | null) => date(coldest_C).to - date(coldest_C).from;
     expect(width(-9)).toBeLessThan(width(null));

@@ -232,4 +232,6 @@ export { offsetOf as seasonOffset };
 /** How the nursery takes its frosts: by which threshold and at which risk. */
 export interface FrostChoice extends FrostAtRisk {
   readonly threshold_C: number;
+  /** Its dates come from guessed normals: only the risk stands once the site has years of its own. */
+  readonly by?: 'guess';
 }

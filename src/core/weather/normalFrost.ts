@@ -103,26 +103,41 @@ const SPREADS = [
   [Math.sqrt(3), 1 / 6],
 ] as const;
 
+/** What is known of how a site's nights lie about their normals. */
+export interface NightsKnown {
+  /** Coldest night of a usual year; null: not said. */
+  readonly coldest_C: number | null;
+  /** How far the normals themselves may be off, K (standard deviation): 0 where they are the site's own. */
+  readonly site_sd_K: number;
+}
+const OWN_NORMALS: NightsKnown = { coldest_C: null, site_sd_K: 0 };
+
 const springNights = (normals: readonly MonthNormal[], south: boolean) =>
   outsideClimate(normals, dayFromCivil(2001, south ? 7 : 1, 1), SPRING_days).night_C;
 
+/** Shifts of the nights that stand for all that normals may be off, with their weights. */
+const shiftsOf = ({ site_sd_K }: NightsKnown) =>
+  site_sd_K === 0 ? ([[0, 1]] as const) : SPREADS.map(([z, weight]) => [z * site_sd_K, weight] as const);
+
 /**
  * Chance that any night from a day on, up to midsummer, is at or below a threshold, from monthly normals alone. How far nights
- * lie from them is not known well, and counts: all it may be is added up.
- * @param coldest_C coldest night of a usual year; null: not said
+ * lie from them is not known well, and counts: all it may be is added up, as is all that guessed normals may be off.
  * @returns chance by day from the first of the season (1 January, or 1 July in the south), rising frost-free; length 197
  */
 export function springOddsFromNormals(
   normals: readonly MonthNormal[],
   threshold_C: number,
   south: boolean,
-  coldest_C: number | null = null,
+  known: NightsKnown = OWN_NORMALS,
 ): Float64Array {
-  const { sd_K, off_frac } = nightSpread(normals, coldest_C);
+  const { sd_K, off_frac } = nightSpread(normals, known.coldest_C);
   const nights = springNights(normals, south);
   const odds = new Float64Array(SPRING_days);
-  for (const [z, weight] of SPREADS)
-    anyFrom(nights, threshold_C, sd_K * Math.exp(off_frac * z)).forEach((chance, i) => (odds[i]! += weight * chance));
+  for (const [shift_K, share_] of shiftsOf(known))
+    for (const [z, weight] of SPREADS)
+      anyFrom(nights, threshold_C + shift_K, sd_K * Math.exp(off_frac * z)).forEach(
+        (chance, i) => (odds[i]! += share_ * weight * chance),
+      );
   return odds;
 }
 
@@ -130,7 +145,8 @@ export function springOddsFromNormals(
 const NINE_TENTHS_Z = 1.645;
 
 /**
- * The first day from which frost is as rare as asked, if nights lie as little, or as much, apart as they may.
+ * The first day from which frost is as rare as asked, if nights lie as little, or as much, apart as they may, and guessed normals
+ * are as far off as they may be.
  * @returns offsets into the season; 196 when it never is
  */
 export function springBandFromNormals(
@@ -138,12 +154,13 @@ export function springBandFromNormals(
   threshold_C: number,
   south: boolean,
   risk_frac: number,
-  coldest_C: number | null = null,
+  known: NightsKnown = OWN_NORMALS,
 ): { readonly from: number; readonly to: number } {
-  const { sd_K, off_frac } = nightSpread(normals, coldest_C);
+  const { sd_K, off_frac } = nightSpread(normals, known.coldest_C);
   const nights = springNights(normals, south);
   const at = (z: number) => {
-    const first = anyFrom(nights, threshold_C, sd_K * Math.exp(off_frac * z)).findIndex((o) => o <= risk_frac);
+    const odds = anyFrom(nights, threshold_C + z * known.site_sd_K, sd_K * Math.exp(off_frac * z));
+    const first = odds.findIndex((o) => o <= risk_frac);
     return first < 0 ? SPRING_days - 1 : first;
   };
   return { from: at(-NINE_TENTHS_Z), to: at(NINE_TENTHS_Z) };

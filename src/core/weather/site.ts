@@ -171,7 +171,7 @@ export function siteOf(world: World, now: Now, key: string, parts: SiteParts): S
     most,
     gusts,
     usual,
-    normals: nursery.outside ? null : normalsOf(history),
+    normals: typedOutside(world) ? null : normalsOf(history),
     soil: soilOf(from, today, { least, most, usual, days, readings: soilReadings, latitude_deg: nursery.latitude_deg }),
     wind: siteWind(gustsOf(history, readings), nursery.exposure ?? null),
     worths: new Map(world.covers.map((c) => [c.id, coverWorth(c.worth_K, pairedNights.get(c.id) ?? [])])),
@@ -211,10 +211,14 @@ function pairedOf(readings: readonly SiteReading[]): Map<number, PairedNight[]> 
   return paired;
 }
 
-/** Usual days and nights: the normals typed, else the means of the years by the month. */
+/** The normals the grower typed; null where there are none or they are a guess. */
+function typedOutside({ nursery }: World): readonly MonthNormal[] | null {
+  return nursery.outsideBy === 'guess' ? null : nursery.outside;
+}
+
+/** Usual days and nights: the normals typed, else the means of the years by the month, else a rough guess. */
 function usualOf(world: World, history: Site['history'], from: number): OutsideClimate | null {
-  const { outside } = world.nursery;
-  const normals = outside ?? normalsOf(history);
+  const normals = typedOutside(world) ?? normalsOf(history) ?? world.nursery.outside;
   return normals && outsideClimate(normals, from, BACK_days + AHEAD_days);
 }
 

@@ -36,6 +36,9 @@ export class NurseryModel extends Model<InferAttributes<NurseryModel>, InferCrea
   declare spare_frac: number;
   declare offHeat: OffHeatRule;
   declare outside: CreationOptional<MonthNormal[] | null>;
+  declare outsideBy: CreationOptional<'typed' | 'guess'>;
+  declare height_m: CreationOptional<number | null>;
+  declare byTheSea: CreationOptional<boolean | null>;
   declare coolSchool: CreationOptional<CoolSchool>;
   declare coolMost_C: CreationOptional<number>;
   declare weights: CreationOptional<Partial<Weights>>;
@@ -81,6 +84,9 @@ export function defineHouseModels(sequelize: Sequelize): void {
     spare_frac: figure('spare_frac'),
     offHeat: json('off_heat'),
     outside: json('outside', true),
+    outsideBy: { ...text('outside_by'), defaultValue: 'typed' },
+    height_m: figure('height_m', true),
+    byTheSea: flag('by_the_sea', true),
     coolSchool: { ...text('cool_school'), defaultValue: 'gentle' },
     coolMost_C: { ...figure('cool_most_c'), defaultValue: 20 },
     weights: { ...json('weights'), defaultValue: {} },

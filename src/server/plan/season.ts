@@ -76,9 +76,9 @@ const HOUR_ms = 3_600_000;
 const usualHeld = new Derived<World['nursery'], World['nursery']>();
 const withUsualHeld = new Derived<World, World>();
 
-/** The books with the usual temperatures outside: as typed, else by the years imported. The same objects while neither changes. */
+/** The books with the usual temperatures outside: as typed, else by the years imported, else a rough guess. The same objects while neither changes. */
 function withUsualOutside(world: World, { normals }: Site): World {
-  if (world.nursery.outside !== null || normals === null) return world;
+  if (normals === null) return world;
   const nursery = usualHeld.get(
     world.nursery,
     (): World['nursery'] => ({ ...world.nursery, outside: normals, outsideBy: 'years' }),
@@ -89,11 +89,12 @@ function withUsualOutside(world: World, { normals }: Site): World {
 
 /** The site's weather: read anew when some of it was written, its covers or its place changed, or the day did. */
 async function currentSite(world: World, now: Now, marks: Marks): Promise<Site> {
-  const { outside, latitude_deg, timeZone, exposure, climateYears, coldest_C } = world.nursery;
+  const { outside, outsideBy, latitude_deg, timeZone, exposure, climateYears, coldest_C } = world.nursery;
   const key = JSON.stringify([
     marks.site,
     now.today,
     outside,
+    outsideBy,
     latitude_deg,
     timeZone,
     exposure,

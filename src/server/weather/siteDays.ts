@@ -1,4 +1,5 @@
 import { frostDates, frostOdds, frostSeasons, frostsSeen, seasonOffset } from '../../core/weather/frost.ts';
+import { nightsKnown } from '../../core/weather/nightsKnown.ts';
 import { springOddsFromNormals } from '../../core/weather/normalFrost.ts';
 import { usualSoil_C } from '../../core/weather/soil.ts';
 import { outsideClimate } from '../../core/plan/schedule/outsideClimate.ts';
@@ -32,7 +33,7 @@ function newSiteDays({ world, now }: Season, site: Site): SiteDays {
   const autumn = frostDates(seasons, 'autumn', south);
   const guessed =
     spring.years === 0 && nursery.outside
-      ? springOddsFromNormals(nursery.outside, threshold_C, south, nursery.coldest_C ?? null)
+      ? springOddsFromNormals(nursery.outside, threshold_C, south, nightsKnown(nursery))
       : null;
   const from = now.today - BACK_days;
   const outside = nursery.outside ? outsideClimate(nursery.outside, from, 366) : null;

@@ -59,5 +59,6 @@ function choiceOf(site: Site, world: World): FrostChoice | null {
     world.covers.map((c) => [c.id, lastOutOf(autumn, latitude_deg, worth(c.id, c.worth_K))]),
   );
   const last = { lastOut: lastOutOf(autumn, latitude_deg), lastUnder };
-  return { threshold_C: 0, risk_frac, outFrom: outFromOf(at, south), ...frost, under, ...last };
+  const chosen = frost?.by === 'guess' ? null : frost;
+  return { threshold_C: 0, risk_frac, outFrom: outFromOf(at, south), ...chosen, under, ...last };
 }

@@ -10,6 +10,7 @@ import {
   seasonOffset,
 } from '../../core/weather/frost.ts';
 import { springBandFromNormals, springOddsFromNormals } from '../../core/weather/normalFrost.ts';
+import { nightsKnown } from '../../core/weather/nightsKnown.ts';
 import { usualSoil_C } from '../../core/weather/soil.ts';
 import { usualSurface_C } from '../../core/weather/soilSurface.ts';
 import { dayLength_h } from '../../core/weather/sun.ts';
@@ -56,7 +57,7 @@ const MOST_VIEWS = 8;
 
 function newFrostView(season: Season, days: readonly WeatherDay[], threshold_C: number, risk_frac: number): FrostView {
   const { nursery } = season.world;
-  const coldest_C = nursery.coldest_C ?? null;
+  const nights = nightsKnown(nursery);
   const south = nursery.latitude_deg < 0;
   const startMonth = south ? 7 : 1;
   const lows = days.flatMap((d) => (d.least_C === null ? [] : [{ day: d.day, least_C: d.least_C }]));
@@ -68,10 +69,10 @@ function newFrostView(season: Season, days: readonly WeatherDay[], threshold_C: 
   const offset = (day: number | null) => (day === null ? null : seasonOffset(day, startMonth));
   const hardDates = frostDates(frostSeasons(lows, HARD_FROST_C, south), 'spring', south);
   const unknown = nursery.outside && spring.years === 0;
-  const guessed = unknown ? springOddsFromNormals(nursery.outside!, threshold_C, south, coldest_C) : null;
+  const guessed = unknown ? springOddsFromNormals(nursery.outside!, threshold_C, south, nights) : null;
   const guessedHard =
     nursery.outside && hardDates.years === 0
-      ? springOddsFromNormals(nursery.outside, HARD_FROST_C, south, coldest_C)
+      ? springOddsFromNormals(nursery.outside, HARD_FROST_C, south, nights)
       : null;
   const { year, month } = civilFromDay(season.now.today);
   const from = dayFromCivil(month >= startMonth ? year : year - 1, startMonth, 1);
@@ -137,7 +138,7 @@ function newFrostView(season: Season, days: readonly WeatherDay[], threshold_C: 
   });
   const band =
     spring.years === 0 && nursery.outside
-      ? springBandFromNormals(nursery.outside, threshold_C, south, risk_frac, coldest_C)
+      ? springBandFromNormals(nursery.outside, threshold_C, south, risk_frac, nights)
       : null;
   return {
     threshold_C,

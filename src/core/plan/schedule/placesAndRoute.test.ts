@@ -99,7 +99,7 @@ describe('the route of a batch', () => {
 
 describe('which places do for a stage', () => {
   const lettuce = { ...tomato, light: 'light' as const };
-  const never = { ...tomato, light: 'either' as const };
+  const never = { ...tomato, light: 'dark' as const };
   it('seed that wants light does not go into the dark, and no plant does', () => {
     expect(suitsStage(dark, 'germinate', lettuce)).toBe(false);
     expect(suitsStage(dark, 'germinate', never)).toBe(true);

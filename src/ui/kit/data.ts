@@ -1,0 +1,89 @@
+import { keepPreviousData, QueryClient, useMutation, useQuery } from '@tanstack/react-query';
+import { useRef } from 'react';
+import type { Problem } from '../../contracts/problem.ts';
+import { call, freshKey, trouble, type Answer } from '../call.ts';
+import { WRITTEN } from '../fresh.ts';
+
+/** A call that was not done: refused with what to do, or no network. */
+export class NotDone extends Error {
+  readonly problem: Problem | null;
+  constructor(answer: Exclude<Answer<unknown>, { kind: 'done' }>) {
+    super(trouble(answer));
+    this.problem = answer.kind === 'problem' ? answer.problem : null;
+  }
+}
+
+/** What was refused is refused again; only a lost network or a server in trouble is tried anew. */
+const tryAgain = (times: number, error: Error): boolean =>
+  times < 2 && error instanceof NotDone && (error.problem === null || error.problem.status >= 500);
+
+/**
+ * What this page knows of the application, shared by all its islands. Each browser page has one; islands are separate roots, so that
+ * it is named in each call and not handed down.
+ */
+export const pageData = new QueryClient({
+  defaultOptions: {
+    // The house's own network need not reach the world: the browser's word on being online does not count.
+    queries: { retry: tryAgain, staleTime: 5_000, networkMode: 'always', refetchOnWindowFocus: true },
+    mutations: { networkMode: 'always' },
+  },
+});
+
+if (typeof window !== 'undefined') window.addEventListener(WRITTEN, () => void pageData.invalidateQueries());
+
+async function ask<T>(path: string): Promise<T> {
+  const answer = await call<T>('GET', path);
+  if (answer.kind === 'done') return answer.value;
+  throw new NotDone(answer);
+}
+
+/**
+ * What an address of the application answers, read again when it is old and after each write from this page.
+ * @param path null: not asked yet
+ * @param initial what the page was drawn with
+ */
+export function useAnswer<T>(path: string | null, initial?: T) {
+  return useQuery<T>(
+    {
+      queryKey: [path],
+      queryFn: () => ask<T>(path!),
+      enabled: path !== null,
+      placeholderData: keepPreviousData,
+      ...(initial === undefined ? {} : { initialData: initial as never }),
+    },
+    pageData,
+  );
+}
+
+/**
+ * A write: one at a time however often its button is pressed, under one key until it is done, so that a retry never counts twice.
+ * @param keyed whether the body carries a key of its own
+ */
+export function useWrite<Body extends object, Done = unknown>(
+  method: 'POST' | 'PUT' | 'PATCH' | 'DELETE',
+  path: string,
+  keyed = true,
+) {
+  const key = useRef<string | null>(null);
+  const busy = useRef(false);
+  return useMutation<Done | undefined, NotDone, Body>(
+    {
+      mutationFn: async (body) => {
+        if (busy.current) return undefined;
+        busy.current = true;
+        key.current ??= freshKey();
+        const answer = await call<Done>(method, path, keyed ? { idempotencyKey: key.current, ...body } : body);
+        busy.current = false;
+        // What was refused is another request when it is put right; without an answer it is the same one.
+        if (answer.kind !== 'offline') key.current = null;
+        if (answer.kind === 'done') return answer.value;
+        throw new NotDone(answer);
+      },
+    },
+    pageData,
+  );
+}
+
+/** What a failed call says of a field. */
+export const wrongAt = (error: Error | null, path: string): string | undefined =>
+  error instanceof NotDone ? error.problem?.errors?.find((one) => one.path === path)?.message : undefined;
