@@ -37,6 +37,7 @@ import { coverInput, programmeInput } from './hardening/hardening.ts';
 import { hotBedLineInput } from './heat/warmth.ts';
 import type { Call } from './call.ts';
 import { OLD_TRAYS_CALLS } from './germination/oldTrays.ts';
+import { LINE_CALLS } from './batch/batchLines.ts';
 import { BEGIN_CALLS } from './house/begin.ts';
 import { SEASON_CALLS } from './house/seasons.ts';
 import { WEATHER_CALLS } from './weather/weatherCalls.ts';
@@ -269,6 +270,7 @@ export const CALLS: readonly Call[] = [
   },
   ...SEASON_CALLS,
   ...BEGIN_CALLS,
+  ...LINE_CALLS,
   ...OLD_TRAYS_CALLS,
   ...WEATHER_CALLS,
   { method: 'get', path: '/api/house/nursery', summary: 'Settings', status: 200 },

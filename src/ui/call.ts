@@ -12,6 +12,8 @@ export type Answer<T> =
 
 /** A network that hangs is no network. */
 const PATIENCE_ms = 20_000;
+/** Calls that send much to be looked at, and write nothing. */
+const LOOKS = '/look';
 
 /**
  * Calls the application with JSON. Never throws: no network, or one that hangs, is an answer as well.
@@ -39,7 +41,8 @@ export async function call<T>(
   }
   const value = (await response.json().catch(() => null)) as unknown;
   if (response.ok) {
-    if (method !== 'GET' && typeof window !== 'undefined') window.dispatchEvent(new Event(WRITTEN));
+    if (method !== 'GET' && !path.endsWith(LOOKS) && typeof window !== 'undefined')
+      window.dispatchEvent(new Event(WRITTEN));
     return { kind: 'done', value: value as T };
   }
   const problem = (value ?? {

@@ -25,6 +25,7 @@ const PAGES = [
   '/weather',
   '/weather/readings',
   '/batch/new',
+  '/batch/new?all',
   '/batch/17',
   '/batch/17/edit',
   '/batch/20/emergence',

@@ -10,6 +10,15 @@ test.beforeAll(({ house }) => {
 test('a new nursery: settings, places, a first batch, its sowing on the round', async ({ page }) => {
   const at = (path: string) => open(page, app.url + path);
   await at('/');
+  // Whoever writes the places down by hand begins with an empty house.
+  // On a mild island plants may go out at any time of the year this is run in.
+  await page.getByRole('combobox', { name: 'Town' }).fill('Funchal');
+  await page.getByRole('option', { name: /^Funchal / }).click();
+  await page.getByRole('checkbox', { name: /sea/ }).check();
+  await page.getByRole('radio', { name: /^Empty/ }).check();
+  await page.getByRole('button', { name: 'Begin the season' }).click();
+  await page.waitForURL('**/books/places');
+  await at('/');
   await expect(page.getByRole('heading', { name: 'A new nursery' })).toBeVisible();
 
   await at('/house/settings');
@@ -41,7 +50,7 @@ test('a new nursery: settings, places, a first batch, its sowing on the round', 
   }
   await expect(page.locator('main')).toContainText('64–72°F');
 
-  await at('/batch/new');
+  await at('/batch/new?all');
   await page.getByRole('combobox', { name: 'Crop' }).fill('lettuce');
   await page.keyboard.press('Enter');
   await page.getByLabel('Plants wanted').fill('60');
@@ -51,9 +60,9 @@ test('a new nursery: settings, places, a first batch, its sowing on the round', 
   await page.getByRole('button', { name: 'Choose the places myself' }).click();
   await page.getByRole('button', { name: /Earliest: out/ }).click();
   // A day before that it has to be sown today.
-  const earliest = await page.getByLabel('Transplant date').inputValue();
-  expect(earliest > soon).toBe(true);
-  const before = new Date(Date.parse(earliest) - 86_400_000).toISOString().slice(0, 10);
+  const earliest_ms = Date.parse(`${await page.getByLabel('Transplant date').inputValue()} UTC`);
+  expect(earliest_ms).toBeGreaterThan(Date.parse(soon));
+  const before = new Date(earliest_ms - 86_400_000).toISOString().slice(0, 10);
   await page.getByLabel('Transplant date').fill(before);
   await page.getByRole('button', { name: 'Make this batch' }).click();
   await page.waitForURL(/\/batch\/\d+$/);

@@ -2,7 +2,7 @@ import { readFile } from 'node:fs/promises';
 import { accessible, expect, open, test } from './page.ts';
 
 test('make a batch: the chain appears while typing, with reasons, the rule of weeks and ways out', async ({ page }) => {
-  await open(page, '/batch/new');
+  await open(page, '/batch/new?all');
   await page.getByRole('combobox', { name: 'Crop' }).fill('tom');
   await page.getByRole('option', { name: 'tomato' }).click();
   await page.getByLabel('Plants wanted').fill('120');

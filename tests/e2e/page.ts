@@ -46,7 +46,7 @@ export const test = base.extend<{ complaints: string[] }, { starts: Starts; hous
 /** Opens a page and waits until its islands answer. */
 export async function open(page: Page, path: string): Promise<void> {
   await page.goto(path);
-  await page.waitForFunction(() => !document.querySelector('astro-island[ssr]'));
+  await page.waitForFunction(() => !document.querySelector('astro-island[ssr]:not([client="visible"])'));
 }
 
 /** axe finds nothing on the page, by every rule of its own and of WCAG 2.2 A and AA. */

@@ -206,7 +206,7 @@ test('sow together: one, two or three chambers; the plan of the house on another
 });
 
 test('a succession is made in one step', async ({ page }) => {
-  await open(page, '/batch/new');
+  await open(page, '/batch/new?all');
   await page.getByRole('combobox', { name: 'Crop' }).fill('lettuce');
   await page.keyboard.press('Enter');
   await page.getByLabel('Plants wanted').fill('80');

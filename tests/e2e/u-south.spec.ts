@@ -349,7 +349,7 @@ test('another device, over plain HTTP under a name of the house, logs as well an
     expect(answer.status()).toBe(201);
     await expect(later).toHaveCount(jobs - 1);
     // The journey from here: make a batch with a key of its own, from another page.
-    await open(page, `${base}/batch/new`);
+    await open(page, `${base}/batch/new?all`);
     await page.getByRole('combobox', { name: 'Crop' }).fill('lettuce');
     await page.keyboard.press('Enter');
     await page.getByLabel('Plants wanted').fill('60');

@@ -1,4 +1,5 @@
 import { USUAL_WINDOW, USUAL_PLAN, usualWhereUnsaid } from '../../core/plan/batchPlan.ts';
+import { inUse } from '../../core/books/inUse.ts';
 import { type StagePlaces } from '../../core/plan/stage.ts';
 import type { BatchInput } from '../../contracts/batch/batches.ts';
 import { offHeatBody, typedOffHeat, type TypedOffHeat } from '../../ui/OffHeatChoice.tsx';
@@ -40,6 +41,7 @@ export interface Draft {
 }
 
 export function emptyDraft(house: HouseData): Draft {
+  const trays = inUse(house.containers);
   return {
     cropId: null,
     varietyId: null,
@@ -49,9 +51,7 @@ export function emptyDraft(house: HouseData): Draft {
     hardening: '7',
     spare: String(Math.round(house.spare_frac * 1000) / 10),
     places: { germinate: null, grow: null, pot: null, harden: null },
-    sowContainerId:
-      (house.containers.find((c) => c.kind === 'cell-tray') ?? house.containers.find((c) => c.kind !== 'pot'))?.id ??
-      null,
+    sowContainerId: (trays.find((c) => c.kind === 'cell-tray') ?? trays.find((c) => c.kind !== 'pot'))?.id ?? null,
     potContainerId: null,
     note: '',
     before: String(USUAL_WINDOW.before_days),

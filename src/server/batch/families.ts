@@ -4,8 +4,9 @@ import { isoFromDay, requireDay } from '../../core/calendar/dayNumber.ts';
 import { reduceLog } from '../../core/batch/reduce.ts';
 import type { BatchInput } from '../../contracts/batch/batches.ts';
 import type { FamilyInput, FamilyPatch } from '../../contracts/plan/planning.ts';
-import { fieldProblem, ProblemError } from '../../contracts/problem.ts';
+import { ProblemError } from '../../contracts/problem.ts';
 import { insertBatch, insertEvent, lockBatch, updateBatch } from '../../db/batch/batches.ts';
+import { firstTime } from '../../db/batch/firstTime.ts';
 import { nextFamily } from '../../db/plan/planChanges.ts';
 import { readEvents } from '../../db/house/world.ts';
 import { batchInputOf, newBatch, requireKnown } from './batchInput.ts';
@@ -30,21 +31,8 @@ export async function makeFamily(input: FamilyInput): Promise<FamilyMade> {
   const { inputs, setPoints } = input.placed ? placeForMe(season, members) : { inputs: members, setPoints: [] };
   return inTransaction(database(), async (transaction) => {
     const hash = createHash('sha256').update(JSON.stringify(input)).digest('hex');
-    const [rows] = await database().query(
-      `INSERT INTO imports (idempotency_key, request_hash, batches_count) VALUES ($1, $2, $3)
-       ON CONFLICT DO NOTHING RETURNING idempotency_key`,
-      { bind: [input.idempotencyKey, hash, input.times], transaction },
-    );
-    if (rows.length === 0) {
-      const [known] = await database().query('SELECT request_hash FROM imports WHERE idempotency_key = $1', {
-        bind: [input.idempotencyKey],
-        transaction,
-      });
-      if ((known as { request_hash: string }[])[0]?.request_hash !== hash) {
-        throw fieldProblem('idempotencyKey', 'This key was used for something else; use a fresh one.');
-      }
-      return { familyId: null, made: [], repeated: true };
-    }
+    const sent = { key: input.idempotencyKey, hash, batches_count: input.times };
+    if (!(await firstTime(database(), sent, transaction))) return { familyId: null, made: [], repeated: true };
     const familyId = await nextFamily(database(), transaction);
     const made: { id: number; code: string }[] = [];
     if (setPoints.length > 0) await writeSetPoints(withVersions(setPoints, world), world, transaction);

@@ -32,6 +32,7 @@ import {
   STAYS,
   type PlanColumn,
 } from '../../formats/batchColumns.ts';
+import { firstTime } from '../../db/batch/firstTime.ts';
 import { csvLines, fromCell, toCell } from '../../formats/csvText.ts';
 import { FORECAST_COLUMNS } from '../house/takeAlong.ts';
 import { dateOrderOf, typedDay, type DateOrder } from '../../formats/typedDay.ts';
@@ -62,20 +63,9 @@ export async function importBatches(input: ImportInput): Promise<ImportAnswer> {
   }
   const back = rest.length > 0 ? restCsv(file.headings, rest) : null;
   return inTransaction(database(), async (transaction) => {
-    const [rows] = await database().query(
-      `INSERT INTO imports (idempotency_key, request_hash, batches_count) VALUES ($1, $2, $3)
-       ON CONFLICT DO NOTHING RETURNING idempotency_key`,
-      { bind: [key!, requestHash, inputs.length], transaction },
-    );
-    if (rows.length === 0) {
-      const [known] = await database().query('SELECT request_hash FROM imports WHERE idempotency_key = $1', {
-        bind: [key!],
-        transaction,
-      });
-      if ((known as { request_hash: string }[])[0]?.request_hash !== requestHash)
-        throw fieldProblem('idempotencyKey', 'This key was used for another file; use a fresh one for each.');
+    const sent = { key: key!, hash: requestHash, batches_count: inputs.length };
+    if (!(await firstTime(database(), sent, transaction)))
       return { ...answer, rest: back, made: inputs.length, repeated: true };
-    }
     if (file.setPoints.length > 0)
       await writeSetPoints(withVersions(file.setPoints, season.world), season.world, transaction);
     const made = await makeVarieties(database(), newVarieties, transaction);
@@ -414,7 +404,7 @@ export function defaultsFor(
 }
 
 function firstOf(world: World, test: (container: World['containers'][number]) => boolean): number | null {
-  return world.containers.find(test)?.id ?? null;
+  return inUse(world.containers).find(test)?.id ?? null;
 }
 
 function lineOf(line: number, input: BatchInput, variety: NewVariety | null, season: Season): ImportLine {

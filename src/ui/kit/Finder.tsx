@@ -1,5 +1,5 @@
 import { Command } from 'cmdk';
-import { useId, useState, type ReactNode } from 'react';
+import { useEffect, useId, useState, type ReactNode } from 'react';
 import { FieldNotes } from './FieldNotes.tsx';
 
 interface FinderProps<T> {
@@ -21,6 +21,17 @@ export function Finder<T>(props: FinderProps<T>) {
   const { label, text, found, keyOf, show, none, hint, error, onText, onChoose } = props;
   const id = useId();
   const [open, setOpen] = useState(false);
+  // The package's own hidden label comes with a style attribute, which a page from the server may not have.
+  const [ready, setReady] = useState(false);
+  useEffect(() => setReady(true), []);
+  if (!ready)
+    return (
+      <div className="field">
+        <label htmlFor={id}>{label}</label>
+        <input id={id} className="input" value={text} readOnly />
+        <FieldNotes id={id} hint={hint} error={error} />
+      </div>
+    );
   return (
     <Command shouldFilter={false} loop label={label} className="field relative">
       <label htmlFor={id}>{label}</label>

@@ -56,6 +56,27 @@ export function useAnswer<T>(path: string | null, initial?: T) {
 }
 
 /**
+ * What the application says to a body it only looks at.
+ * @param path ends in /look
+ * @param body null: not asked yet
+ */
+export function useLook<T>(path: string, body: object | null) {
+  return useQuery<T>(
+    {
+      queryKey: [path, body],
+      queryFn: async () => {
+        const answer = await call<T>('POST', path, body);
+        if (answer.kind === 'done') return answer.value;
+        throw new NotDone(answer);
+      },
+      enabled: body !== null,
+      placeholderData: keepPreviousData,
+    },
+    pageData,
+  );
+}
+
+/**
  * A write: one at a time however often its button is pressed, under one key until it is done, so that a retry never counts twice.
  * @param keyed whether the body carries a key of its own
  */
