@@ -38,6 +38,7 @@ import { hotBedLineInput } from './heat/warmth.ts';
 import type { Call } from './call.ts';
 import { OLD_TRAYS_CALLS } from './germination/oldTrays.ts';
 import { LINE_CALLS } from './batch/batchLines.ts';
+import { SEARCH_CALLS } from './house/search.ts';
 import { BEGIN_CALLS } from './house/begin.ts';
 import { SEASON_CALLS } from './house/seasons.ts';
 import { WEATHER_CALLS } from './weather/weatherCalls.ts';
@@ -270,6 +271,7 @@ export const CALLS: readonly Call[] = [
   },
   ...SEASON_CALLS,
   ...BEGIN_CALLS,
+  ...SEARCH_CALLS,
   ...LINE_CALLS,
   ...OLD_TRAYS_CALLS,
   ...WEATHER_CALLS,

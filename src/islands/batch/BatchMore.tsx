@@ -98,7 +98,7 @@ export function BatchMore({ draft, usualWeeks, err, isNew, family, together, onT
         <label className="flex min-h-11 items-start gap-2">
           <input
             type="checkbox"
-            className="mt-1 size-5 accent-[#6a2560]"
+            className="mt-1 size-5 accent-plum"
             checked={together}
             onChange={(e) => onTogether(e.target.checked)}
           />

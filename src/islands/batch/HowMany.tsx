@@ -267,8 +267,8 @@ function Bars({ answer, wanted }: { readonly answer: SeedsAnswer; readonly wante
     >
       <defs>
         <pattern id="short" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <rect width="6" height="6" fill="#f3ddd2" />
-          <rect width="2.5" height="6" fill="#9d3b1c" />
+          <rect width="6" height="6" fill="var(--color-brick-soft)" />
+          <rect width="2.5" height="6" fill="var(--color-brick)" />
         </pattern>
       </defs>
       {bars.map((bar, i) => {
@@ -281,25 +281,25 @@ function Bars({ answer, wanted }: { readonly answer: SeedsAnswer; readonly wante
             y={height - tall}
             width={Math.max(1, step - 1)}
             height={tall}
-            fill={bar.at < wanted ? 'url(#short)' : '#14302a'}
+            fill={bar.at < wanted ? 'url(#short)' : 'var(--color-ink)'}
           />
         );
       })}
-      <line x1={x} x2={x} y1={0} y2={height} stroke="#6a2560" strokeWidth={2} strokeDasharray="5 3" />
+      <line x1={x} x2={x} y1={0} y2={height} stroke="var(--color-plum)" strokeWidth={2} strokeDasharray="5 3" />
       <text
         x={x > width - 90 ? x - 6 : x + 6}
         y={13}
         fontSize={13}
-        fill="#6a2560"
+        fill="var(--color-plum)"
         textAnchor={x > width - 90 ? 'end' : 'start'}
       >
         {wanted} wanted
       </text>
-      <line x1={0} x2={width} y1={height} y2={height} stroke="#14302a" />
-      <text x={0} y={height + 17} fontSize={13} fill="#3c4a42">
+      <line x1={0} x2={width} y1={height} y2={height} stroke="var(--color-ink)" />
+      <text x={0} y={height + 17} fontSize={13} fill="var(--color-ink2)">
         {from}
       </text>
-      <text x={width} y={height + 17} fontSize={13} fill="#3c4a42" textAnchor="end">
+      <text x={width} y={height + 17} fontSize={13} fill="var(--color-ink2)" textAnchor="end">
         {from + chances.length - 1} good plants
       </text>
     </svg>

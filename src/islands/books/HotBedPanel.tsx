@@ -180,19 +180,23 @@ function BedDays({ view, today }: { readonly view: HotBedView; readonly today: n
             margin={{ top: 8, right: 30, bottom: 4, left: 0 }}
             accessibilityLayer={false}
           >
-            <CartesianGrid stroke="#dcdfd3" vertical={false} />
+            <CartesianGrid stroke="var(--color-line)" vertical={false} />
             <XAxis
               dataKey="day"
               tickFormatter={(day: number) => spokenDay(day, today)}
-              tick={{ fill: '#3c4a42', fontSize: 13 }}
+              tick={{ fill: 'var(--color-ink2)', fontSize: 13 }}
               interval={13}
             />
-            <YAxis width={40} unit="°" tick={{ fill: '#3c4a42', fontSize: 13 }} allowDecimals={false} />
+            <YAxis width={40} unit="°" tick={{ fill: 'var(--color-ink2)', fontSize: 13 }} allowDecimals={false} />
             {view.least_C !== null && (
-              <ReferenceLine y={shownTemperature(view.least_C, unit)} stroke="#98291c" strokeDasharray="6 4" />
+              <ReferenceLine
+                y={shownTemperature(view.least_C, unit)}
+                stroke="var(--color-brick)"
+                strokeDasharray="6 4"
+              />
             )}
-            <Line dataKey="high" stroke="#1d2823" strokeWidth={2} isAnimationActive={false} dot={false} />
-            <Line dataKey="night" stroke="#6a2560" strokeWidth={2.5} isAnimationActive={false} dot={false} />
+            <Line dataKey="high" stroke="var(--color-ink)" strokeWidth={2} isAnimationActive={false} dot={false} />
+            <Line dataKey="night" stroke="var(--color-plum)" strokeWidth={2.5} isAnimationActive={false} dot={false} />
           </LineChart>
         )}
       </div>

@@ -48,7 +48,7 @@ export function PlaceWarmth({ place, parts, unit, error, onChange }: Props) {
             <input
               type="radio"
               name={`${id}kind`}
-              className="size-5 accent-[#6a2560]"
+              className="size-5 accent-plum"
               checked={parts.kind === kind}
               onChange={() => onChange({ kind })}
             />
@@ -150,7 +150,7 @@ export function PlaceSizeAndDays({ parts, error, onChange }: Omit<Props, 'unit' 
         <label className="flex min-h-11 items-center gap-2">
           <input
             type="checkbox"
-            className="size-5 accent-[#6a2560]"
+            className="size-5 accent-plum"
             checked={parts.sized}
             onChange={(e) => onChange({ sized: e.target.checked })}
           />

@@ -65,7 +65,7 @@ export function PlanningFields({ typed, unit, error, onTyped }: Props) {
         <input
           id="how-sure"
           type="range"
-          className="h-11 w-full accent-[#6a2560]"
+          className="h-11 w-full accent-plum"
           min={0}
           max={SURE.length - 1}
           step={1}

@@ -32,49 +32,49 @@ export default function ResponseChart({ unit, curve, points, best }: Props) {
   return (
     <ResponsiveContainer width="100%" height="100%">
       <ComposedChart data={shown} margin={{ top: 12, right: 16, bottom: 18, left: 0 }} accessibilityLayer={false}>
-        <CartesianGrid stroke="#d8dad1" vertical={false} />
+        <CartesianGrid stroke="var(--color-line)" vertical={false} />
         <XAxis
           dataKey="t"
           type="number"
           domain={['dataMin', 'dataMax']}
           tickCount={9}
-          tick={{ fontSize: 13, fill: '#4d5952' }}
+          tick={{ fontSize: 13, fill: 'var(--color-ink2)' }}
           label={{
             value: `medium, °${unit}`,
             position: 'insideBottom',
             offset: -10,
             fontSize: 13,
-            fill: '#4d5952',
+            fill: 'var(--color-ink2)',
           }}
         />
         <YAxis
           domain={[0, most]}
-          tick={{ fontSize: 13, fill: '#4d5952' }}
+          tick={{ fontSize: 13, fill: 'var(--color-ink2)' }}
           width={40}
           label={{
             value: 'days',
             angle: -90,
             position: 'insideLeft',
             fontSize: 13,
-            fill: '#4d5952',
+            fill: 'var(--color-ink2)',
           }}
         />
         {Number.isFinite(best) && (
           <ReferenceLine
             x={best}
-            stroke="#1d2823"
+            stroke="var(--color-ink)"
             strokeDasharray="4 3"
             label={{
               value: 'best',
               position: 'top',
               fontSize: 12,
-              fill: '#1d2823',
+              fill: 'var(--color-ink)',
             }}
           />
         )}
         <Line
           dataKey="days"
-          stroke="#1d2823"
+          stroke="var(--color-ink)"
           strokeWidth={2.4}
           dot={false}
           isAnimationActive={false}
@@ -83,7 +83,7 @@ export default function ResponseChart({ unit, curve, points, best }: Props) {
         <Scatter
           data={points.filter((p) => p.days <= most)}
           dataKey="days"
-          fill="#6a2560"
+          fill="var(--color-plum)"
           isAnimationActive={false}
           name="table"
         />

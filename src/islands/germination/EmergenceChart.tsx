@@ -13,9 +13,9 @@ interface Props {
 
 /** Line styles of batches compared: told by dash and mark as well as by shade. */
 const OTHERS = [
-  { stroke: '#14302a', dash: '7 4' },
-  { stroke: '#5b6a5f', dash: '2 3' },
-  { stroke: '#8a3b12', dash: '10 3 2 3' },
+  { stroke: 'var(--color-ink)', dash: '7 4' },
+  { stroke: 'var(--color-ink3)', dash: '2 3' },
+  { stroke: 'var(--color-brick)', dash: '10 3 2 3' },
 ] as const;
 
 const stepOf = (n: number): number =>
@@ -52,32 +52,32 @@ export function EmergenceChart({ data, others, width, todayAt, percent }: Props)
       margin={{ top: 12, right: 28, bottom: 4, left: 0 }}
       accessibilityLayer={false}
     >
-      <CartesianGrid stroke="#dcdfd3" vertical={false} />
+      <CartesianGrid stroke="var(--color-line)" vertical={false} />
       <XAxis
         dataKey="day"
         interval={every - 1}
         tickFormatter={(day: number) => shortDay(data.sownOn + day)}
-        tick={{ fill: '#3c4a42', fontSize: 13 }}
+        tick={{ fill: 'var(--color-ink2)', fontSize: 13 }}
       />
       <YAxis
         width={44}
         domain={[0, percent ? 100 : niceTop(data.sown)]}
         ticks={ticksTo(percent ? 100 : niceTop(data.sown))}
-        tick={{ fill: '#3c4a42', fontSize: 13 }}
+        tick={{ fill: 'var(--color-ink2)', fontSize: 13 }}
         unit={percent ? '%' : ''}
         allowDecimals={false}
       />
-      <Area dataKey="band" fill="#c9d2c4" stroke="none" isAnimationActive={false} activeDot={false} />
+      <Area dataKey="band" fill="var(--color-line)" stroke="none" isAnimationActive={false} activeDot={false} />
       <Area
         dataKey="later"
         fill="#6a256033"
-        stroke="#6a2560"
+        stroke="var(--color-plum)"
         strokeDasharray="3 3"
         isAnimationActive={false}
         activeDot={false}
       />
-      <Line dataKey="expected" stroke="#14302a" strokeWidth={2} dot={false} isAnimationActive={false} />
-      <Line dataKey="hill" stroke="#6a2560" strokeWidth={2} dot={false} isAnimationActive={false} />
+      <Line dataKey="expected" stroke="var(--color-ink)" strokeWidth={2} dot={false} isAnimationActive={false} />
+      <Line dataKey="hill" stroke="var(--color-plum)" strokeWidth={2} dot={false} isAnimationActive={false} />
       {others.map((other, i) => (
         <Line
           key={other.batchId}
@@ -93,19 +93,19 @@ export function EmergenceChart({ data, others, width, todayAt, percent }: Props)
       {todayAt >= 0 && todayAt < days && (
         <ReferenceLine
           x={todayAt}
-          stroke="#14302a"
+          stroke="var(--color-ink)"
           strokeDasharray="2 4"
-          label={{ value: 'today', position: 'insideTopRight', fill: '#14302a', fontSize: 13 }}
+          label={{ value: 'today', position: 'insideTopRight', fill: 'var(--color-ink)', fontSize: 13 }}
         />
       )}
       <ReferenceLine
         y={percent ? (100 * data.needed) / data.sown : data.needed}
-        stroke="#9d3b1c"
+        stroke="var(--color-brick)"
         strokeDasharray="8 4"
-        label={{ value: `wanted ${data.needed}`, position: 'insideTopLeft', fill: '#9d3b1c', fontSize: 13 }}
+        label={{ value: `wanted ${data.needed}`, position: 'insideTopLeft', fill: 'var(--color-brick)', fontSize: 13 }}
       />
-      <Scatter dataKey="up" fill="#6a2560" isAnimationActive={false}>
-        <ErrorBar dataKey="limits" width={6} stroke="#6a2560" strokeWidth={2} direction="y" />
+      <Scatter dataKey="up" fill="var(--color-plum)" isAnimationActive={false}>
+        <ErrorBar dataKey="limits" width={6} stroke="var(--color-plum)" strokeWidth={2} direction="y" />
       </Scatter>
     </ComposedChart>
   );

@@ -178,7 +178,7 @@ function DegreeTicks({ unit }: { unit: SowTogetherData['unit'] }) {
       <span />
       <svg width="100%" height="15" viewBox={`0 0 ${W} 15`}>
         {[10, 15, 20, 25, 30].map((t) => (
-          <text key={t} x={scale(t)} y="12" fontSize="11.5" fill="#4d5952" textAnchor="middle">
+          <text key={t} x={scale(t)} y="12" fontSize="11.5" fill="var(--color-ink2)" textAnchor="middle">
             {degrees(t, unit)}
           </text>
         ))}
@@ -218,7 +218,7 @@ function LotLine({ data, lotId, name, range, setPoints_C, own_C, days, slower_da
                   fill={temperatureColour(a.temperature_C)}
                 />
               ))}
-            <line x1="0" x2={W} y1="26.5" y2="26.5" stroke="#66716a" />
+            <line x1="0" x2={W} y1="26.5" y2="26.5" stroke="var(--color-ink3)" />
             {setPoints_C.map((t) => (
               <line
                 key={t}
@@ -226,7 +226,7 @@ function LotLine({ data, lotId, name, range, setPoints_C, own_C, days, slower_da
                 x2={scale(t)}
                 y1="2"
                 y2="34"
-                stroke="#1d2823"
+                stroke="var(--color-ink)"
                 strokeWidth={t === own_C ? 3 : 1}
                 strokeDasharray={t === own_C ? 'none' : '3 3'}
               />

@@ -105,7 +105,7 @@ export function HeatScreen(props: Props) {
                 className={`flex items-stretch gap-2 py-2 pr-2 no-underline ${c.id === id ? 'bg-paper outline-2 outline-ink' : ''}`}
               >
                 <svg aria-hidden="true" className="w-2.5 self-stretch" preserveAspectRatio="none" viewBox="0 0 1 1">
-                  <rect width="1" height="1" fill={c.status ? temperatureColour(c.status.x[1]) : '#ccc'} />
+                  <rect width="1" height="1" fill={c.status ? temperatureColour(c.status.x[1]) : 'var(--color-line)'} />
                 </svg>
                 <span className="min-w-0 flex-1">
                   <span className="flex items-baseline justify-between gap-2">

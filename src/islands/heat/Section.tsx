@@ -49,7 +49,9 @@ export function Section({ view, unit }: { readonly view: ZoneView; readonly unit
     return { ...row, at };
   });
   const heated = placed.find((r) => r.key === 'bed')!;
-  const dark = (value: number) => value > 33 || value < 2;
+  /** Words on a ground coloured by its temperature. */
+  const inkOn = (value: number | null | undefined) =>
+    value == null ? 'var(--color-ink)' : value > 33 || value < 2 ? '#fff' : '#1d2823';
   const flows = view.flows;
   const line = cover === 'none' ? 'none' : cover === 'double' ? '0' : '5 4';
   return (
@@ -78,16 +80,11 @@ export function Section({ view, unit }: { readonly view: ZoneView; readonly unit
             y={row.at}
             width={WIDE}
             height={row.high}
-            fill={row.value != null ? temperatureColour(row.value) : '#e6e7df'}
+            fill={row.value != null ? temperatureColour(row.value) : 'var(--color-line)'}
             stroke="var(--color-ink3)"
             strokeWidth="1"
           />
-          <text
-            x={LEFT + 10}
-            y={row.at + row.high / 2 + 4.5}
-            fontSize="13"
-            fill={row.value != null && dark(row.value) ? '#fff' : 'var(--color-ink)'}
-          >
+          <text x={LEFT + 10} y={row.at + row.high / 2 + 4.5} fontSize="13" fill={inkOn(row.value)}>
             {row.words}
           </text>
           {row.value !== undefined && (
@@ -97,7 +94,7 @@ export function Section({ view, unit }: { readonly view: ZoneView; readonly unit
               fontSize="14"
               textAnchor="end"
               className="num"
-              fill={row.value != null && dark(row.value) ? '#fff' : 'var(--color-ink)'}
+              fill={inkOn(row.value)}
             >
               {tenth(row.value, unit)}
             </text>

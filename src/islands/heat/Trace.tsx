@@ -32,11 +32,11 @@ const SPANS: readonly (readonly [string, number])[] = [
   ['year', 8784],
 ];
 const LINES: Readonly<Record<string, { words: string; stroke: string; width: number; dash?: string }>> = {
-  outside: { words: 'outside', stroke: '#2f5d8a', width: 1.4 },
-  air: { words: 'air', stroke: '#7b837c', width: 1.4 },
-  bed: { words: 'bed', stroke: '#b4562b', width: 1.6 },
-  set: { words: 'set', stroke: '#1d2823', width: 1.2, dash: '5 4' },
-  medium: { words: 'medium', stroke: '#1d2823', width: 2.6 },
+  outside: { words: 'outside', stroke: 'var(--color-water)', width: 1.4 },
+  air: { words: 'air', stroke: 'var(--color-ink3)', width: 1.4 },
+  bed: { words: 'bed', stroke: 'var(--color-copper)', width: 1.6 },
+  set: { words: 'set', stroke: 'var(--color-ink)', width: 1.2, dash: '5 4' },
+  medium: { words: 'medium', stroke: 'var(--color-ink)', width: 2.6 },
 };
 const H = 250;
 const PAD = { left: 38, right: 62, top: 8, bottom: 40 };

@@ -327,8 +327,8 @@ function NightDrawing({ view, set_C, unit, heard }: DrawingProps) {
           />
         ) : null,
       )}
-      <path d={line((p) => p.outside_C)} fill="none" stroke="#2f5d8a" strokeWidth="1.4" />
-      <path d={line((p) => p.air_C)} fill="none" stroke="#7b837c" strokeWidth="1.4" />
+      <path d={line((p) => p.outside_C)} fill="none" stroke="var(--color-water)" strokeWidth="1.4" />
+      <path d={line((p) => p.air_C)} fill="none" stroke="var(--color-ink3)" strokeWidth="1.4" />
       <path d={line((p) => p.read_C)} fill="none" stroke="var(--color-plum)" strokeWidth="1.6" strokeDasharray="2 2" />
       <path d={line((p) => p.true_C)} fill="none" stroke="var(--color-ink)" strokeWidth="2.6" />
       {heard.map((h) => (
@@ -347,7 +347,7 @@ function NightDrawing({ view, set_C, unit, heard }: DrawingProps) {
               sensor
             </text>
           )}
-          <text x={W - 66} y={y(last.outside_C) + 4} fill="#2f5d8a">
+          <text x={W - 66} y={y(last.outside_C) + 4} fill="var(--color-water)">
             outside
           </text>
         </g>

@@ -7,6 +7,8 @@ interface Props {
   readonly people: readonly Person[];
   /** Who holds this device, as the page was drawn; null: nobody said. */
   readonly initial: number | null;
+  /** All of them in a list, as in the menu. */
+  readonly listed?: boolean;
 }
 
 /** So many people stand side by side in the strip, each a tap away; more are in a list. */
@@ -16,7 +18,7 @@ const SIDE_BY_SIDE = 4;
  * In the strip: whose hands this device is in. In a small house one tap changes it: everybody has a button. On a phone, and
  * where there are many, the first tap opens the people of the house.
  */
-export function DeviceHolder({ people, initial }: Props) {
+export function DeviceHolder({ people, initial, listed = false }: Props) {
   const id = useId();
   const [held, setHeld] = useState(initial);
   const [open, setOpen] = useState(false);
@@ -43,6 +45,7 @@ export function DeviceHolder({ people, initial }: Props) {
     setHeld(person?.id ?? null);
     setOpen(false);
   };
+  if (listed) return <People people={people} held={held} onTake={take} />;
   const few = people.length <= SIDE_BY_SIDE;
   return (
     <div id={id} className="relative">
@@ -77,36 +80,46 @@ export function DeviceHolder({ people, initial }: Props) {
         <span className="num text-base">{holder ? holder.initials : 'Who?'}</span>
       </button>
       {open && (
-        <ul
-          className="absolute right-0 z-30 mt-1 w-64 max-[700px]:right-auto max-[700px]:left-0 border border-line bg-paper p-1 text-ink shadow-lg"
-          aria-label="People of the house"
-        >
-          {people.map((person) => (
-            <li key={person.id}>
-              <button
-                type="button"
-                className="flex min-h-11 w-full cursor-pointer items-center gap-3 px-2 text-left hover:bg-plum-soft"
-                aria-pressed={person.id === held}
-                onClick={() => take(person)}
-              >
-                <PersonMark mark={person.mark} />
-                <span className="num w-9">{person.initials}</span>
-                <span className={person.id === held ? 'font-bold' : ''}>{person.name}</span>
-              </button>
-            </li>
-          ))}
-          <li className="border-t border-line">
-            <button
-              type="button"
-              className="min-h-11 w-full cursor-pointer px-2 text-left text-ink2 hover:bg-plum-soft"
-              aria-pressed={held === null}
-              onClick={() => take(null)}
-            >
-              Nobody in particular
-            </button>
-          </li>
-        </ul>
+        <div className="absolute right-0 z-30 mt-1 w-64 border border-line bg-paper p-1 text-ink shadow-lg">
+          <People people={people} held={held} onTake={take} />
+        </div>
       )}
     </div>
+  );
+}
+
+function People(props: {
+  readonly people: readonly Person[];
+  readonly held: number | null;
+  readonly onTake: (person: Person | null) => void;
+}) {
+  const { people, held, onTake } = props;
+  return (
+    <ul aria-label="People of the house">
+      {people.map((person) => (
+        <li key={person.id}>
+          <button
+            type="button"
+            className="flex min-h-11 w-full cursor-pointer items-center gap-3 px-2 text-left hover:bg-plum-soft"
+            aria-pressed={person.id === held}
+            onClick={() => onTake(person)}
+          >
+            <PersonMark mark={person.mark} />
+            <span className="num w-9">{person.initials}</span>
+            <span className={person.id === held ? 'font-bold' : ''}>{person.name}</span>
+          </button>
+        </li>
+      ))}
+      <li className="border-t border-line">
+        <button
+          type="button"
+          className="min-h-11 w-full cursor-pointer px-2 text-left text-ink2 hover:bg-plum-soft"
+          aria-pressed={held === null}
+          onClick={() => onTake(null)}
+        >
+          Nobody in particular
+        </button>
+      </li>
+    </ul>
   );
 }

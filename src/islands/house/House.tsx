@@ -136,7 +136,7 @@ export function House({ dataId }: { readonly dataId: string }) {
         <input
           id={`${id}day`}
           type="range"
-          className="h-11 min-w-0 flex-1 accent-[#6a2560]"
+          className="h-11 min-w-0 flex-1 accent-plum"
           min={house.today - 30}
           max={last}
           value={day}

@@ -51,7 +51,7 @@ export function HouseDrawing(props: Props) {
       height={height}
       role="group"
       aria-label="Plan of the house: places to scale with the trays that stand in them. The table beside it says how full they are."
-      className="block select-none"
+      className="sheet block select-none"
       onPointerMove={(e) => {
         const held = grip.current;
         if (!held) return;
@@ -73,8 +73,8 @@ export function HouseDrawing(props: Props) {
     >
       <defs>
         <pattern id="over-room" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <rect width="6" height="6" fill="#fbf1ee" />
-          <rect width="2" height="6" fill="#98291c" />
+          <rect width="6" height="6" fill="var(--color-brick-soft)" />
+          <rect width="2" height="6" fill="var(--color-brick)" />
         </pattern>
       </defs>
       {drawn.map((one) => {
@@ -87,16 +87,16 @@ export function HouseDrawing(props: Props) {
         const over = Math.max(0, used - place.room_trays);
         return (
           <g key={place.id}>
-            <text x={rect.x} y={rect.y - 18} fontSize="13" fontWeight="650" fill="#1d2823">
+            <text x={rect.x} y={rect.y - 18} fontSize="13" fontWeight="650" fill="var(--color-ink)">
               {place.name}
-              {measured?.alarm && <tspan fill="#98291c">{`: ${measured.alarm}`}</tspan>}
+              {measured?.alarm && <tspan fill="var(--color-brick)">{`: ${measured.alarm}`}</tspan>}
             </text>
-            <text x={rect.x} y={rect.y - 4} fontSize="12" fill="#4d5952">
+            <text x={rect.x} y={rect.y - 4} fontSize="12" fill="var(--color-ink2)">
               {measured
                 ? `${degrees(measured.medium_C, unit)} now${rect.width < 180 ? '' : measured.set_C === null ? ', off' : `, set ${degrees(measured.set_C, unit)}`}`
                 : dayNight(day_C, night_C, unit)}
               {`, ${Math.round(used)} of ${place.room_trays}`}
-              {over > 0 && <tspan fontWeight="700" fill="#98291c">{`, over by ${Math.round(over)}`}</tspan>}
+              {over > 0 && <tspan fontWeight="700" fill="var(--color-brick)">{`, over by ${Math.round(over)}`}</tspan>}
             </text>
             <rect
               x={rect.x}
@@ -105,7 +105,9 @@ export function HouseDrawing(props: Props) {
               height={rect.height}
               rx="2"
               fill={temperatureColour(measured ? measured.medium_C : (day_C + night_C) / 2)}
-              stroke={over > 0 ? '#98291c' : ghost?.overId === place.id ? '#6a2560' : '#1d2823'}
+              stroke={
+                over > 0 ? 'var(--color-brick)' : ghost?.overId === place.id ? 'var(--color-plum)' : 'var(--color-ink)'
+              }
               strokeWidth={over > 0 || ghost?.overId === place.id ? 3 : 1}
             />
             {over > 0 && (
@@ -115,7 +117,7 @@ export function HouseDrawing(props: Props) {
                 width={Math.min(rect.width, Math.max(16, (over / Math.max(1, place.room_trays)) * rect.width))}
                 height="9"
                 fill="url(#over-room)"
-                stroke="#98291c"
+                stroke="var(--color-brick)"
               />
             )}
             {tiles.map((group) => (
@@ -143,7 +145,7 @@ export function HouseDrawing(props: Props) {
           width="32"
           height="22"
           rx="2"
-          fill="#6a2560"
+          fill="var(--color-plum)"
           fillOpacity="0.75"
           pointerEvents="none"
         />
@@ -193,9 +195,9 @@ function TileGroup({ group, drawn, chosen, onSelect, onHold }: GroupProps) {
           width={Math.max(2, w - 2)}
           height={Math.max(2, h - 2)}
           rx="1.5"
-          fill={chosen ? '#6a2560' : '#fdfdf9'}
+          fill={chosen ? 'var(--color-plum)' : 'var(--color-paper)'}
           fillOpacity={chosen || group.standing.real ? 1 : 0.72}
-          stroke={group.standing.real && !chosen ? '#1d2823' : 'none'}
+          stroke={group.standing.real && !chosen ? 'var(--color-ink)' : 'none'}
           strokeOpacity="0.45"
           strokeWidth="0.8"
         />
@@ -205,8 +207,8 @@ function TileGroup({ group, drawn, chosen, onSelect, onHold }: GroupProps) {
           x={rect.x + first.column * w + 4}
           y={rect.y + first.row * h + Math.min(h / 2 + 4, 14)}
           fontSize="11"
-          fill={chosen ? '#fff' : '#1d2823'}
-          stroke={chosen ? '#6a2560' : '#fdfdf9'}
+          fill={chosen ? 'var(--color-on-plum)' : 'var(--color-ink)'}
+          stroke={chosen ? 'var(--color-plum)' : 'var(--color-paper)'}
           strokeWidth="3.5"
           paintOrder="stroke"
           pointerEvents="none"

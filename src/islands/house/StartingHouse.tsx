@@ -34,7 +34,7 @@ export function StartingHouse({ house }: { readonly house: StartingHouseKey }) {
             height={Math.max(3, size.depth_m * scale - 1.5)}
             rx="1.5"
             fill={temperatureColour((day_C + night_C) / 2)}
-            stroke="#1d2823"
+            stroke="var(--color-ink)"
           />
         );
       })}

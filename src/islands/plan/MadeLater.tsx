@@ -51,7 +51,7 @@ export function MadeLater({ later, byId, chosen, heldPlaces, setPlaces, onHold, 
                 <label className="flex min-h-11 items-center gap-2">
                   <input
                     type="checkbox"
-                    className="size-5 accent-[#6a2560]"
+                    className="size-5 accent-plum"
                     checked={!chosen.has(one.id)}
                     onChange={(e) => onLeaveOut(one.id, e.target.checked)}
                   />
@@ -92,7 +92,7 @@ function HeldHeat({
         <label className="flex min-h-11 items-center gap-2">
           <input
             type="checkbox"
-            className="size-5 accent-[#6a2560]"
+            className="size-5 accent-plum"
             checked={mine.every((place) => heldPlaces.has(place.id))}
             onChange={(e) =>
               onHold(

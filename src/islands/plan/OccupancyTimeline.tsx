@@ -134,11 +134,11 @@ export function OccupancyTimeline(props: Props) {
     >
       <defs>
         <pattern id="over-room" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <rect width="6" height="6" fill="#fbf1ee" />
-          <rect width="2" height="6" fill="#98291c" />
+          <rect width="6" height="6" fill="var(--color-brick-soft)" />
+          <rect width="2" height="6" fill="var(--color-brick)" />
         </pattern>
         <pattern id="kept-weeks" width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
-          <rect width="1.4" height="9" fill="#1d2823" fillOpacity="0.55" />
+          <rect width="1.4" height="9" fill="var(--color-ink)" fillOpacity="0.55" />
         </pattern>
       </defs>
       <Calendar from={from} to={to} x={x} height={height + HEAD_px} />
@@ -174,9 +174,9 @@ export function OccupancyTimeline(props: Props) {
                   width={Math.max(3, x(band.to) - x(band.from))}
                   height={Math.max(5, band.slots * lane.perSlot_px) + 2}
                   rx="2"
-                  fill="#6a2560"
+                  fill="var(--color-plum)"
                   fillOpacity="0.16"
-                  stroke="#1d2823"
+                  stroke="var(--color-ink)"
                   strokeWidth="2"
                   strokeDasharray="5 3"
                 />
@@ -195,7 +195,7 @@ export function OccupancyTimeline(props: Props) {
           x2={x(house.today + 0.5)}
           y1={-8}
           y2={height}
-          stroke="#1d2823"
+          stroke="var(--color-ink)"
           strokeWidth="2"
           pointerEvents="none"
         />
@@ -209,8 +209,15 @@ export function OccupancyTimeline(props: Props) {
         <WorkStrip weeks={weeks} x={x} />
       </g>
       <g pointerEvents="none">
-        <rect x={x(house.today + 0.5) - 27} y="4" width="54" height="20" rx="2" fill="#1d2823" />
-        <text x={x(house.today + 0.5)} y="18.5" fontSize="13" fontWeight="650" fill="#fff" textAnchor="middle">
+        <rect x={x(house.today + 0.5) - 27} y="4" width="54" height="20" rx="2" fill="var(--color-ink)" />
+        <text
+          x={x(house.today + 0.5)}
+          y="18.5"
+          fontSize="13"
+          fontWeight="650"
+          fill="var(--color-on-plum)"
+          textAnchor="middle"
+        >
           {shortDay(house.today)}
         </text>
       </g>
@@ -234,7 +241,7 @@ function SelectedBands(props: SelectedProps) {
   const endBox = boxOf(lanes, batch.id, bands.length - 1, x);
   return (
     <g>
-      <path d={stemPath(lanes, batch.id, bands.length, x)} fill="none" stroke="#6a2560" strokeWidth="2.6" />
+      <path d={stemPath(lanes, batch.id, bands.length, x)} fill="none" stroke="var(--color-plum)" strokeWidth="2.6" />
       {bands.map((band) => {
         const box = boxOf(lanes, batch.id, band.index, x);
         if (!box) return null;
@@ -260,11 +267,17 @@ function SelectedBands(props: SelectedProps) {
               width={box.width}
               height={Math.max(box.height, 5)}
               rx="2"
-              fill="#6a2560"
+              fill="var(--color-plum)"
               className="settle"
             />
             {box.width > 60 && box.height > 13 && (
-              <text x={box.x + 5} y={box.y + Math.min(box.height - 3, 13)} fontSize="12" fontWeight="650" fill="#fff">
+              <text
+                x={box.x + 5}
+                y={box.y + Math.min(box.height - 3, 13)}
+                fontSize="12"
+                fontWeight="650"
+                fill="var(--color-on-plum)"
+              >
                 {fit(batch.name, box.width - 8)}
               </text>
             )}
@@ -294,13 +307,13 @@ function SelectedBands(props: SelectedProps) {
             cx={endBox.x + endBox.width + 5}
             cy={endBox.y + endBox.height / 2}
             r="9"
-            fill="#fff"
-            stroke="#6a2560"
+            fill="var(--color-on-plum)"
+            stroke="var(--color-plum)"
             strokeWidth="3"
           />
           <path
             d={`M${endBox.x + endBox.width + 1} ${endBox.y + endBox.height / 2}h8m-5.5-3l-3 3 3 3m3-6l3 3-3 3`}
-            stroke="#6a2560"
+            stroke="var(--color-plum)"
             strokeWidth="1.6"
             fill="none"
           />

@@ -158,7 +158,7 @@ export function ProposalPanel(props: Props) {
                 <label className="flex min-h-9 items-start gap-2">
                   <input
                     type="checkbox"
-                    className="mt-1 size-5 accent-[#6a2560]"
+                    className="mt-1 size-5 accent-plum"
                     checked={chosen.has(proposed.id)}
                     onChange={(e) => {
                       const next = new Set(chosen);

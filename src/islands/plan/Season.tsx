@@ -285,12 +285,7 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
       </div>
       {planning.report && (
         <div className="my-2 flex items-center gap-3" role="status">
-          <progress
-            className="h-3 w-56 accent-[#6a2560]"
-            max={1}
-            value={planning.report.done_frac}
-            aria-label="Planning"
-          />
+          <progress className="h-3 w-56 accent-plum" max={1} value={planning.report.done_frac} aria-label="Planning" />
           <span className="text-ink2">{planning.report.words}</span>
         </div>
       )}
@@ -309,7 +304,7 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
         onSelect={select}
       />
       <div className="mt-2 grid grid-cols-1 gap-4 min-[1000px]:grid-cols-[minmax(0,1fr)_320px]">
-        <div className="flex min-w-0">
+        <div className="sheet flex min-w-0">
           <LaneLabels house={shownHouse} lanes={lanes} bands={bands} work={shownWork} />
           <div
             ref={scroller}

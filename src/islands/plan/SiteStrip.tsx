@@ -53,8 +53,8 @@ export const SiteStrip = memo(function SiteStrip({ house, site, from, to, x }: P
   const marks = marksBetween(from, to);
   return (
     <g pointerEvents="none" aria-hidden="true">
-      <path d={area} fill="#c3c8bc" />
-      <line x1={x(from)} x2={x(to)} y1={FROST_px} y2={FROST_px} stroke="#8b958e" />
+      <path d={area} fill="var(--color-line)" />
+      <line x1={x(from)} x2={x(to)} y1={FROST_px} y2={FROST_px} stroke="var(--color-ink3)" />
       {days
         .filter((day) => (day - from) % 3 === 0)
         .map((day) => {
@@ -72,8 +72,23 @@ export const SiteStrip = memo(function SiteStrip({ house, site, from, to, x }: P
         })}
       {lastOuts(house, from, to).map(({ day, words }, i) => (
         <g key={words}>
-          <line x1={x(day)} x2={x(day)} y1={0} y2={FROST_px} stroke="#6a2560" strokeWidth="2" strokeDasharray="5 3" />
-          <text x={x(day) - 4} y={10 + 13 * (i % 2)} textAnchor="end" fontSize="12.5" fontWeight="600" fill="#6a2560">
+          <line
+            x1={x(day)}
+            x2={x(day)}
+            y1={0}
+            y2={FROST_px}
+            stroke="var(--color-plum)"
+            strokeWidth="2"
+            strokeDasharray="5 3"
+          />
+          <text
+            x={x(day) - 4}
+            y={10 + 13 * (i % 2)}
+            textAnchor="end"
+            fontSize="12.5"
+            fontWeight="600"
+            fill="var(--color-plum)"
+          >
             {words}
           </text>
         </g>
@@ -84,7 +99,7 @@ export const SiteStrip = memo(function SiteStrip({ house, site, from, to, x }: P
         return (
           <g key={day}>
             {odds !== null && (
-              <text x={x(day) + 3} y={FROST_px - 4} fontSize="12.5" fontWeight="600" fill="#1d2823">
+              <text x={x(day) + 3} y={FROST_px - 4} fontSize="12.5" fontWeight="600" fill="var(--color-ink)">
                 {Math.round(100 * odds)}%
               </text>
             )}

@@ -45,11 +45,18 @@ export function WeekBrush({ lanes, x, from, to, perDay_px, height, kept, brushin
               width={x(one.to) - x(one.from)}
               height={lane.roomHeight_px + 4}
               fill="url(#kept-weeks)"
-              stroke="#1d2823"
+              stroke="var(--color-ink)"
               strokeWidth="1.6"
             />
-            <rect x={x(one.from)} y={lane.top - 2} width="40" height="16" fill="#1d2823" />
-            <text x={x(one.from) + 20} y={lane.top + 10} fontSize="12" fontWeight="650" fill="#fff" textAnchor="middle">
+            <rect x={x(one.from)} y={lane.top - 2} width="40" height="16" fill="var(--color-ink)" />
+            <text
+              x={x(one.from) + 20}
+              y={lane.top + 10}
+              fontSize="12"
+              fontWeight="650"
+              fill="var(--color-on-plum)"
+              textAnchor="middle"
+            >
               kept
             </text>
           </g>

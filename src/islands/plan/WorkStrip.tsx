@@ -24,19 +24,31 @@ export const WorkStrip = memo(function WorkStrip({ weeks, x }: Props) {
         const isOver = hands_h !== null && hours > hands_h + 0.05;
         return (
           <g key={week} transform={`translate(${x(week) + 1} 0)`}>
-            <rect y={BAR_px - height} width={width} height={height} fill={isOver ? '#9a2a20' : '#a8b0a4'} />
+            <rect
+              y={BAR_px - height}
+              width={width}
+              height={height}
+              fill={isOver ? 'var(--color-brick)' : 'var(--color-ink3)'}
+            />
             {hands_h !== null && (
               <line
                 x1={0}
                 x2={width}
                 y1={BAR_px - (BAR_px * hands_h) / most}
                 y2={BAR_px - (BAR_px * hands_h) / most}
-                stroke="#1d2823"
+                stroke="var(--color-ink)"
                 strokeWidth="2"
               />
             )}
             {width >= LEAST_WIDTH_px && (
-              <text x={width / 2} y={BAR_px + 12} textAnchor="middle" fontSize="12" fontWeight="600" fill="#1d2823">
+              <text
+                x={width / 2}
+                y={BAR_px + 12}
+                textAnchor="middle"
+                fontSize="12"
+                fontWeight="600"
+                fill="var(--color-ink)"
+              >
                 {hours < 10 ? hours.toFixed(1) : Math.round(hours)}
                 {isOver ? '!' : ''}
               </text>

@@ -18,8 +18,8 @@ export function Calendar({ from, to, x, height }: { from: number; to: number; x:
     const left = Math.max(start, from);
     marks.push(
       <g key={start}>
-        <line x1={x(start)} x2={x(start)} y1="8" y2={height} stroke="#b9bdb0" strokeWidth="1" />
-        <text x={x(left) + 5} y="19" fontSize="13.5" fontWeight="600" fill="#4d5952">
+        <line x1={x(start)} x2={x(start)} y1="8" y2={height} stroke="var(--color-line)" strokeWidth="1" />
+        <text x={x(left) + 5} y="19" fontSize="13.5" fontWeight="600" fill="var(--color-ink2)">
           {monthName(month)}
         </text>
       </g>,
@@ -63,7 +63,7 @@ export const LaneGrounds = memo(function LaneGrounds({ lanes, from, to, x }: Gro
               x2={x(to)}
               y1={lane.top + lane.roomHeight_px}
               y2={lane.top + lane.roomHeight_px}
-              stroke="#98291c"
+              stroke="var(--color-brick)"
               strokeWidth="1.5"
             />
           )}
@@ -90,7 +90,7 @@ export const SetPoints = memo(function SetPoints({ lanes, house, from, to, x }: 
                     x2={x(run.from)}
                     y1={lane.top}
                     y2={lane.top + lane.roomHeight_px}
-                    stroke="#1d2823"
+                    stroke="var(--color-ink)"
                     strokeOpacity="0.35"
                     strokeDasharray="1 3"
                   />
@@ -127,8 +127,8 @@ function SetPointLabel({
       y={lane.top + lane.roomHeight_px - 3}
       fontSize="11.5"
       fontWeight="650"
-      fill="#1d2823"
-      stroke="#fdfdf9"
+      fill="var(--color-ink)"
+      stroke="var(--color-paper)"
       strokeWidth="3"
       paintOrder="stroke"
     >
@@ -150,7 +150,7 @@ export const Overflow = memo(function Overflow({ lanes, x }: { readonly lanes: r
               width={Math.max(2, x(run.to) - x(run.from))}
               height={Math.max(4, run.slots * lane.overSlot_px)}
               fill="url(#over-room)"
-              stroke="#98291c"
+              stroke="var(--color-brick)"
               strokeWidth="0.8"
             />
           </g>
@@ -198,18 +198,18 @@ export const Bands = memo(function Bands({ lanes, worked, x, today, skip, faint,
                 width={width}
                 height={height}
                 rx="2"
-                fill="#fdfdf9"
+                fill="var(--color-paper)"
                 fillOpacity={past ? 0.38 : present ? 1 : 0.86}
-                stroke={present ? '#1d2823' : 'none'}
+                stroke={present ? 'var(--color-ink)' : 'none'}
                 strokeWidth={present ? 1.4 : 1}
               />
-              {pinned && <circle cx={left + 4} cy={y + 4} r="2.6" fill="#1d2823" />}
+              {pinned && <circle cx={left + 4} cy={y + 4} r="2.6" fill="var(--color-ink)" />}
               {width > 46 && height > 11 && (
                 <text
                   x={left + (pinned ? 10 : 5)}
                   y={y + Math.min(height / 2 + 4.2, 15)}
                   fontSize="12"
-                  fill="#1d2823"
+                  fill="var(--color-ink)"
                   fillOpacity={past ? 0.75 : 1}
                 >
                   {fit(name, width - 8)}
@@ -235,7 +235,9 @@ interface StemsProps {
 export const Stems = memo(function Stems({ lanes, worked, x, skip, faint }: StemsProps) {
   const drawn = [...worked.values()].filter(({ batch }) => batch.id !== skip && !faint?.has(batch.id));
   const path = drawn.map(({ batch, progress }) => stemPath(lanes, batch.id, progress.stands.length, x)).join('');
-  return <path d={path} fill="none" stroke="#1d2823" strokeOpacity="0.28" strokeWidth="1" pointerEvents="none" />;
+  return (
+    <path d={path} fill="none" stroke="var(--color-ink)" strokeOpacity="0.28" strokeWidth="1" pointerEvents="none" />
+  );
 });
 
 export interface Box {

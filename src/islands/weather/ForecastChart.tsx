@@ -32,11 +32,11 @@ export function ForecastChart({ days, width, unit }: Props) {
       margin={{ top: 10, right: 34, bottom: 4, left: 0 }}
       accessibilityLayer={false}
     >
-      <CartesianGrid stroke="#dcdfd3" vertical={false} />
+      <CartesianGrid stroke="var(--color-line)" vertical={false} />
       <XAxis
         dataKey="day"
         tickFormatter={(day: number) => dayHead(day)}
-        tick={{ fill: '#3c4a42', fontSize: 13 }}
+        tick={{ fill: 'var(--color-ink2)', fontSize: 13 }}
         interval={width < 560 ? 1 : 0}
       />
       <YAxis
@@ -44,18 +44,18 @@ export function ForecastChart({ days, width, unit }: Props) {
         unit="°"
         domain={[low, high]}
         ticks={ticks}
-        tick={{ fill: '#3c4a42', fontSize: 13 }}
+        tick={{ fill: 'var(--color-ink2)', fontSize: 13 }}
         allowDecimals={false}
       />
-      <Area dataKey="band" fill="#c9d2c4" stroke="none" isAnimationActive={false} activeDot={false} />
-      <ReferenceLine y={freezing} stroke="#98291c" strokeDasharray="6 4" />
-      <Line dataKey="high" stroke="#1d2823" strokeWidth={2} isAnimationActive={false} dot={{ r: 3 }} />
+      <Area dataKey="band" fill="var(--color-line)" stroke="none" isAnimationActive={false} activeDot={false} />
+      <ReferenceLine y={freezing} stroke="var(--color-brick)" strokeDasharray="6 4" />
+      <Line dataKey="high" stroke="var(--color-ink)" strokeWidth={2} isAnimationActive={false} dot={{ r: 3 }} />
       <Line
         dataKey="low"
-        stroke="#6a2560"
+        stroke="var(--color-plum)"
         strokeWidth={2.5}
         isAnimationActive={false}
-        dot={{ r: 4, fill: '#6a2560' }}
+        dot={{ r: 4, fill: 'var(--color-plum)' }}
       />
     </ComposedChart>
   );
