@@ -58,6 +58,17 @@ export default tseslint.config(
     rules: { 'boundaries/dependencies': ['error', { default: 'disallow', policies }] },
   },
   {
+    // Figures on a screen go through one formatter (src/ui/numbers.ts, core/units/words.ts).
+    files: ['src/islands/**/*.{ts,tsx}', 'src/pages/**/*.astro', 'src/layouts/**/*.astro'],
+    ignores: ['src/**/*.test.ts'],
+    rules: {
+      'no-restricted-properties': [
+        'error',
+        { property: 'toFixed', message: 'use decimal(), upTo() or percent() of src/ui/numbers.ts' },
+      ],
+    },
+  },
+  {
     // The core is pure: no clock, no chance, no process, no network, no timers, nothing from outside but itself.
     files: ['src/core/**/*.ts'],
     ignores: ['src/core/**/*.test.ts'],

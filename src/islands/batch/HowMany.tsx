@@ -1,3 +1,4 @@
+import { decimal } from '../../ui/numbers.ts';
 import { money, volume } from '../../ui/house.ts';
 import { Figure } from '../../ui/Figure.tsx';
 import { useEffect, useId, useMemo, useState } from 'react';
@@ -173,7 +174,7 @@ export function HowMany(props: HowManyProps) {
                 value={volume(Math.ceil(mixLitres(whole, container.volume_L)))}
                 words="sowing mix, settling and waste in it"
               />
-              {supply?.weight_g != null && <Figure value={`${supply.weight_g.toFixed(1)} g`} words="of seed" />}
+              {supply?.weight_g != null && <Figure value={`${decimal(supply.weight_g, 1)} g`} words="of seed" />}
               {supply?.packets != null && (
                 <Figure
                   value={String(supply.packets)}

@@ -1,3 +1,4 @@
+import { px } from '../../ui/numbers.ts';
 import { containerInput } from '../../contracts/books/books.ts';
 import { useState } from 'react';
 import type { PotShape } from '../../core/books/container.ts';
@@ -44,7 +45,7 @@ export function ContainerEditor({ fields, line, blank }: Props) {
   let holds = '';
   if (sent) {
     try {
-      holds = `By these it holds ${typedMeasure(Number(frustum_L(sent as PotShape, sent.height_mm as number).toFixed(2)), 'L', lengthUnit)} ${unitOf('L')} each.`;
+      holds = `By these it holds ${typedMeasure(Number(px(frustum_L(sent as PotShape, sent.height_mm as number))), 'L', lengthUnit)} ${unitOf('L')} each.`;
     } catch {
       holds = 'Type all three measures.';
     }

@@ -1,3 +1,4 @@
+import { decimal } from '../../ui/numbers.ts';
 import { cropInput } from '../../contracts/books/crops.ts';
 import { StageBandsEditor, typedBands, type TypedBands } from './StageBandsEditor.tsx';
 import type { OwnBands } from '../../core/growth/bands.ts';
@@ -245,7 +246,7 @@ export function CropEditor({ crop, unit, lengthUnit, library }: Props) {
                     return (
                       <tr key={t}>
                         <td>{degrees(t, unit)}</td>
-                        <td>{at?.days ? at.days.toFixed(1) : 'does not come up'}</td>
+                        <td>{at?.days ? decimal(at.days, 1) : 'does not come up'}</td>
                       </tr>
                     );
                   })}

@@ -1,3 +1,4 @@
+import { decimal } from '../../ui/numbers.ts';
 import {
   CartesianGrid,
   ComposedChart,
@@ -88,8 +89,8 @@ export default function ResponseChart({ unit, curve, points, best }: Props) {
           name="table"
         />
         <Tooltip
-          formatter={(value) => [`${Number(value).toFixed(1)} days`, '']}
-          labelFormatter={(t) => `${Number(t).toFixed(0)}°`}
+          formatter={(value) => [`${decimal(Number(value), 1)} days`, '']}
+          labelFormatter={(t) => `${decimal(Number(t), 0)}°`}
           separator=""
         />
       </ComposedChart>

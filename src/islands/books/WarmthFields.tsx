@@ -1,3 +1,4 @@
+import { decimal } from '../../ui/numbers.ts';
 import { useId } from 'react';
 import { HOT_FACE_C, matRise, perDay_kWh, roomOn, type MatSpec } from '../../core/heat/mat.ts';
 import { heapRise_K, peakAfter_days, type HotBedSpec } from '../../core/heat/hotBed.ts';
@@ -80,7 +81,7 @@ export function MatSays({ mat }: { readonly mat: MatSpec | null }) {
       {kept && kept.day_C + rise.surface_K > HOT_FACE_C && mat.measured_K === null && (
         <strong>The face comes over {degrees(HOT_FACE_C, unit)}: an open rack, or a smaller mat. </strong>
       )}
-      It runs day and night: {perDay_kWh(mat).toFixed(1)} kWh a day. The plan and the day off the heat go by this;
+      It runs day and night: {decimal(perDay_kWh(mat), 1)} kWh a day. The plan and the day off the heat go by this;
       houses differ, so put a thermometer in a cell and write down what you find.
     </p>
   );

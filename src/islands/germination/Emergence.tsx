@@ -1,3 +1,4 @@
+import { decimal } from '../../ui/numbers.ts';
 import { Figure } from '../../ui/Figure.tsx';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import type { EmergenceData } from '../../contracts/germination/emergence.ts';
@@ -60,7 +61,7 @@ export function Emergence({ data, others, choices, today, unit, open, causes }: 
             <strong>{data.leggy.leggy ? 'They stretch.' : 'Up and still on the heat.'}</strong>{' '}
             {counted(data.leggy.days, 'day')} since half up
             {data.leggy.ratio !== null &&
-              `, ${data.leggy.ratio.toFixed(2)} mol of light for each degree-day (leggy below 0.3; the light is the usual of such a place, not measured)`}
+              `, ${decimal(data.leggy.ratio, 2)} mol of light for each degree-day (leggy below 0.3; the light is the usual of such a place, not measured)`}
             . Off the heat and into the light.
           </p>
         )}
@@ -156,7 +157,7 @@ export function Emergence({ data, others, choices, today, unit, open, causes }: 
               : 'Temperature: as planned for the place; its medium is not measured.'}
           </p>
           <p className="mt-1 text-ink2">
-            Share thought to come {Math.round(100 * data.share_frac)}%, spread between seeds {data.sigma.toFixed(2)} in
+            Share thought to come {Math.round(100 * data.share_frac)}%, spread between seeds {decimal(data.sigma, 2)} in
             log time. {data.learning ? 'Plans go by the house’s own times' : 'Plans go by the library’s times'}; it can
             be switched in <a href="/house/settings">settings</a>.
           </p>
@@ -174,7 +175,7 @@ function growthWords(factor: number): string {
 
 function Measures({ data, unit }: { readonly data: EmergenceData; readonly unit: 'C' | 'F' }) {
   const m = data.indices;
-  const days = (n: number | null) => (n === null ? 'not known' : `${n.toFixed(1)} days`);
+  const days = (n: number | null) => (n === null ? 'not known' : `${decimal(n, 1)} days`);
   const rows: [string, string, string][] = [
     [
       'Up at the last count',
@@ -189,10 +190,10 @@ function Measures({ data, unit }: { readonly data: EmergenceData; readonly unit:
     ['Mean time', days(m.meanTime_days), 'Labouriau 1983'],
     [
       'Speed index',
-      m.speedIndex_perDay === null ? 'not known' : `${m.speedIndex_perDay.toFixed(1)} a day`,
+      m.speedIndex_perDay === null ? 'not known' : `${decimal(m.speedIndex_perDay, 1)} a day`,
       'Maguire 1962',
     ],
-    ['Synchrony', m.synchrony === null ? 'not known' : m.synchrony.toFixed(2), '1 = all on one day; Primack 1980'],
+    ['Synchrony', m.synchrony === null ? 'not known' : decimal(m.synchrony, 2), '1 = all on one day; Primack 1980'],
     [
       'Place at sowing',
       data.temperature_C === null ? 'no place' : degrees(data.temperature_C, unit),
@@ -227,7 +228,7 @@ function Others({
   readonly unit: 'C' | 'F';
   readonly onDrop: (id: number) => void;
 }) {
-  const days = (n: number | null) => (n === null ? '' : n.toFixed(1));
+  const days = (n: number | null) => (n === null ? '' : decimal(n, 1));
   return (
     <table className="plain-table mt-3">
       <caption className="text-left font-semibold">Side by side</caption>

@@ -84,7 +84,7 @@ export function CoverEditor({ line, places, unit }: Props) {
         typedTemperature(line?.structure?.fan?.set_C ?? 24, unit),
       ] as const,
   );
-  const k = (difference_K: number) => Number(shownDifference(difference_K, unit).toFixed(1));
+  const k = (difference_K: number) => Math.round(10 * shownDifference(difference_K, unit)) / 10;
   const figureOf = (key: Figures) => {
     const [, measure] = FIGURES[key];
     // What was not touched stays as it was.

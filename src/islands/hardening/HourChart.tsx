@@ -1,3 +1,4 @@
+import { px } from '../../ui/numbers.ts';
 import type { LidDay } from '../../core/heat/lid.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
 import { whole } from '../weather/SkyRow.tsx';
@@ -23,7 +24,7 @@ export function HourChart({ day, outside_C, range, unit, steps }: Props) {
   const x = (hour: number) => LEFT + ((WIDTH - LEFT) * hour) / 24;
   const y = (t: number) => (HEIGHT - BOTTOM) * (1 - (t - low) / (high - low)) + 4;
   const path = (line: readonly number[]) =>
-    line.map((t, i) => `${i === 0 ? 'M' : 'L'}${x((day.hours[i] ?? i) + 1).toFixed(1)} ${y(t).toFixed(1)}`).join('');
+    line.map((t, i) => `${i === 0 ? 'M' : 'L'}${px(x((day.hours[i] ?? i) + 1))} ${px(y(t))}`).join('');
   const marks = Array.from({ length: (high - low) / 5 + 1 }, (_, i) => low + 5 * i);
   return (
     <svg

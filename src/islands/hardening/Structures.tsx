@@ -1,3 +1,4 @@
+import { decimal } from '../../ui/numbers.ts';
 import { useState } from 'react';
 import type { NightAct } from '../../core/heat/lid.ts';
 import { degreesWords } from '../../core/hardening/words.ts';
@@ -107,7 +108,7 @@ function Structure({ view, today, unit }: { readonly view: StructureView } & Pic
                   </td>
                   <td className={n.enough ? '' : 'text-brick'}>
                     {n.enough ? 'enough' : 'not enough'}
-                    {n.kWh > 0.05 ? `, ${n.kWh.toFixed(1)} kWh` : ''}
+                    {n.kWh > 0.05 ? `, ${decimal(n.kWh, 1)} kWh` : ''}
                   </td>
                 </tr>
               ))}

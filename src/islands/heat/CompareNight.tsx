@@ -1,3 +1,4 @@
+import { decimal } from '../../ui/numbers.ts';
 import { useMemo, useState } from 'react';
 import { costOf, type Tariff } from '../../core/heat/cost.ts';
 import { hourly_C } from '../../core/weather/hourly.ts';
@@ -99,8 +100,8 @@ export function CompareNight({
               <th scope="row" className="measure">
                 {words} {tenth(set, unit)}
               </th>
-              <td className="r num">{r.kWh.toFixed(1)}</td>
-              <td className="r num">{r.money.toFixed(2)}</td>
+              <td className="r num">{decimal(r.kWh, 1)}</td>
+              <td className="r num">{decimal(r.money, 2)}</td>
               <td className="r num">{tenth(r.least, unit)}</td>
             </tr>
           ))}
@@ -108,8 +109,8 @@ export function CompareNight({
             <th scope="row" className="measure">
               air for {tenth(a_C, unit)}
             </th>
-            <td className="r num">{Number.isFinite(air.kWh) ? air.kWh.toFixed(1) : '·'}</td>
-            <td className="r num">{Number.isFinite(air.money) ? air.money.toFixed(2) : '·'}</td>
+            <td className="r num">{Number.isFinite(air.kWh) ? decimal(air.kWh, 1) : '·'}</td>
+            <td className="r num">{Number.isFinite(air.money) ? decimal(air.money, 2) : '·'}</td>
             <td className="r num">{tenth(a_C, unit)}</td>
           </tr>
         </tbody>
@@ -121,7 +122,7 @@ export function CompareNight({
       </label>
       <p className="mt-1 text-[0.92rem]">
         {tenth(b_C, unit)} instead of {tenth(a_C, unit)} saves {a.kWh > 0 ? percent(1 - b.kWh / a.kWh) : '0%'}. Heating
-        the air for the same medium takes {a.kWh > 0 && Number.isFinite(air.kWh) ? (air.kWh / a.kWh).toFixed(1) : '·'}{' '}
+        the air for the same medium takes {a.kWh > 0 && Number.isFinite(air.kWh) ? decimal(air.kWh / a.kWh, 1) : '·'}{' '}
         times the bench’s heat. Fuel heaters give carbon monoxide: never in a closed small house with people in it.
       </p>
     </section>

@@ -1,3 +1,4 @@
+import { decimal } from '../../ui/numbers.ts';
 import { shortDay } from '../../core/calendar/shortDay.ts';
 import { money } from '../../ui/house.ts';
 import { Figure } from '../../ui/Figure.tsx';
@@ -133,7 +134,7 @@ export function HeatScreen(props: Props) {
         <dl className="mt-3 grid grid-cols-2 gap-2">
           <Figure
             size="text-xl"
-            value={`${props.all.today.kWh.toFixed(1)} kWh`}
+            value={`${decimal(props.all.today.kWh, 1)} kWh`}
             words={`all zones today, ${money(props.all.today.money)}`}
           />
           <Figure
@@ -191,7 +192,7 @@ export function HeatScreen(props: Props) {
             <Figure value={view.onToday === null ? '·' : percent(view.onToday)} words="heater on today" />
           )}
           <Figure
-            value={card.byHand ? '·' : `${totals.today.kWh.toFixed(1)} kWh`}
+            value={card.byHand ? '·' : `${decimal(totals.today.kWh, 1)} kWh`}
             words={
               card.byHand
                 ? 'not measured without a controller'
@@ -266,7 +267,7 @@ export function HeatScreen(props: Props) {
                 <strong>{w.words}</strong>:{' '}
                 {w.change_frac <= 0
                   ? `${percent(-w.change_frac)} less heat`
-                  : `${(1 + w.change_frac).toFixed(1)} times the heat`}{' '}
+                  : `${decimal(1 + w.change_frac, 1)} times the heat`}{' '}
                 on a usual night,{' '}
                 {w.holds ? `holds to ${tenth(w.holdsTo_C, unit)}` : `fails below ${tenth(w.holdsTo_C, unit)}`}
               </li>

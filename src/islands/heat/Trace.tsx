@@ -1,3 +1,4 @@
+import { px } from '../../ui/numbers.ts';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { scaleLinear } from 'd3-scale';
 import { shownTemperature, type TemperatureUnit } from '../../core/units/temperature.ts';
@@ -255,15 +256,15 @@ function pathOf({ points }: Series, x: Scale, y: Scale): string {
   let d = '';
   points.forEach(([t, , mean], i) => {
     const joined = i > 0 && t - points[i - 1]![0] <= gap;
-    d += `${joined ? 'L' : 'M'}${x(t).toFixed(1)} ${y(mean).toFixed(1)}`;
+    d += `${joined ? 'L' : 'M'}${px(x(t))} ${px(y(mean))}`;
   });
   return d;
 }
 
 function bandOf({ points }: Series, x: Scale, y: Scale): string {
   if (points.length < 2) return '';
-  const up = points.map(([t, , , high]) => `${x(t).toFixed(1)} ${y(high).toFixed(1)}`);
-  const down = points.map(([t, low]) => `${x(t).toFixed(1)} ${y(low).toFixed(1)}`).reverse();
+  const up = points.map(([t, , , high]) => `${px(x(t))} ${px(y(high))}`);
+  const down = points.map(([t, low]) => `${px(x(t))} ${px(y(low))}`).reverse();
   return `M${up.join('L')}L${down.join('L')}Z`;
 }
 

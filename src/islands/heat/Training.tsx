@@ -1,3 +1,4 @@
+import { decimal, px } from '../../ui/numbers.ts';
 import { money } from '../../ui/house.ts';
 import { Figure } from '../../ui/Figure.tsx';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -188,7 +189,7 @@ export function Training({ zones, tariff, unit }: Props) {
           <Figure value={tenth(last?.air_C, unit)} words="air" />
           <Figure value={tenth(last?.outside_C, unit)} words="outside" />
           <Figure
-            value={`${(view?.energy_kWh ?? 0).toFixed(2)} kWh`}
+            value={`${decimal(view?.energy_kWh ?? 0, 2)} kWh`}
             words={`so far, ${money(costOf(tariff, [view?.energy_kWh ?? 0], 2))}`}
           />
         </dl>
@@ -284,7 +285,7 @@ function NightDrawing({ view, set_C, unit, heard }: DrawingProps) {
     let open = false;
     for (const p of points) {
       const value = of(p);
-      if (value !== null) d += `${open ? 'L' : 'M'}${x(p.minute).toFixed(1)} ${y(value).toFixed(1)}`;
+      if (value !== null) d += `${open ? 'L' : 'M'}${px(x(p.minute))} ${px(y(value))}`;
       open = value !== null;
     }
     return d;

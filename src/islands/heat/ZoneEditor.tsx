@@ -1,3 +1,4 @@
+import { decimal } from '../../ui/numbers.ts';
 import { house, length, money, unitOf } from '../../ui/house.ts';
 import { measureFromShown, typedMeasure, type Measure } from '../../core/units/measure.ts';
 import { useEffect, useId, useMemo, useState } from 'react';
@@ -441,7 +442,7 @@ export function ZoneEditor({ zone, start, places, normals, latitude_deg, tariff,
                   {answer.year.map((m) => (
                     <tr key={m.month}>
                       <td>{monthName(m.month + 1)}</td>
-                      <td className="r num">{m.perDay_kWh.toFixed(2)}</td>
+                      <td className="r num">{decimal(m.perDay_kWh, 2)}</td>
                       <td className="r num">{money(m.perDay_kWh)}</td>
                       <td className="r num">{tenth(m.least_C, unit)}</td>
                     </tr>

@@ -1,3 +1,4 @@
+import { decimal, px } from '../../ui/numbers.ts';
 import { useState } from 'react';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
 import type { FittedRecord } from '../../contracts/heat/heat.ts';
@@ -29,9 +30,9 @@ export function ZoneLearn({
       <h3>Learned from its nights</h3>
       {fit ? (
         <p className="mt-1">
-          {fit.words} Loss {fit.loss_factor.toFixed(2)}, heat held {fit.capacity_factor.toFixed(2)} times as built, from{' '}
-          {Math.round(fit.hours)} hours of night; predicted within {(fit.residual_K * scale).toFixed(2)} °{unit} of
-          measured, {(fit.before_K * scale).toFixed(2)} °{unit} as built.{' '}
+          {fit.words} Loss {decimal(fit.loss_factor, 2)}, heat held {decimal(fit.capacity_factor, 2)} times as built,
+          from {Math.round(fit.hours)} hours of night; predicted within {decimal(fit.residual_K * scale, 2)} °{unit} of
+          measured, {decimal(fit.before_K * scale, 2)} °{unit} as built.{' '}
           {kept ? 'The watch and the answers on the heat page go by it.' : ''}
         </p>
       ) : (
@@ -72,7 +73,7 @@ function Against({ trace }: { readonly trace: NonNullable<FittedRecord['trace']>
     trace
       .map((t, i) => {
         const gap = i === 0 || t[0] - trace[i - 1]![0] > 2;
-        return `${gap ? 'M' : 'L'}${((t[0] / end) * W).toFixed(1)} ${(H - ((t[of] - low) / (high - low)) * H).toFixed(1)}`;
+        return `${gap ? 'M' : 'L'}${px((t[0] / end) * W)} ${px(H - ((t[of] - low) / (high - low)) * H)}`;
       })
       .join('');
   return (

@@ -1,3 +1,4 @@
+import { decimal } from '../../ui/numbers.ts';
 import { ALARMS, type AlarmKind } from '../../core/heat/alarms.ts';
 import { HARM_h } from '../../core/heat/harm.ts';
 import type { Finding } from '../../core/heat/watch.ts';
@@ -6,13 +7,13 @@ import { shownDifference, shownTemperature, type TemperatureUnit } from '../../c
 /** A temperature to a tenth with its degree sign. */
 export function tenth(value_C: number | null | undefined, unit: TemperatureUnit): string {
   if (value_C === null || value_C === undefined || Number.isNaN(value_C)) return '·';
-  return `${shownTemperature(value_C, unit).toFixed(1).replace('-', '−')}°${unit}`;
+  return `${decimal(shownTemperature(value_C, unit), 1)}°${unit}`;
 }
 
 /** A difference of temperatures in the nursery's scale. */
 export function kelvin(delta_K: number, unit: TemperatureUnit): string {
   const shown = shownDifference(delta_K, unit);
-  return `${shown > 0 ? '+' : shown < 0 ? '−' : ''}${Math.abs(shown).toFixed(2)} °${unit}`;
+  return `${shown > 0 ? '+' : shown < 0 ? '−' : ''}${decimal(Math.abs(shown), 2)} °${unit}`;
 }
 
 /** Hours and minutes a person can act on. */

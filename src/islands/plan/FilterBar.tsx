@@ -1,4 +1,6 @@
-import { useId, type ReactNode } from 'react';
+import { SlidersHorizontal } from 'lucide-react';
+import { useId, useState, type ReactNode } from 'react';
+import { Dialog } from '../../ui/kit/Dialog.tsx';
 import { mondayOf } from '../../core/calendar/week.ts';
 import type { OverRoom } from '../../core/plan/schedule/roomUse.ts';
 import type { HouseData } from '../../contracts/plan/seasonData.ts';
@@ -73,8 +75,10 @@ export function FilterBar(props: Props) {
   const crops = house.crops.filter((crop) => worked.some((w) => w.batch.cropId === crop.id));
   const seasons = house.seasons.filter((season) => worked.some((w) => w.batch.seasonId === season.id));
   const weeks = Array.from({ length: WEEKS_SHOWN }, (_, i) => mondayOf(house.today) + 7 * i);
-  return (
-    <div className="no-print mt-1 flex flex-wrap items-end gap-2">
+  const [sheet, setSheet] = useState(false);
+  const on = [filter.seasonId, filter.cropId, filter.week, filter.trouble || null].filter((one) => one !== null).length;
+  const choices = (
+    <>
       <Choice
         id={`${id}batch`}
         label="Batch"
@@ -124,26 +128,32 @@ export function FilterBar(props: Props) {
           { value: 'loose', name: 'not pinned, to come' },
         ]}
       />
-      <span className="flex gap-1">
-        <button
-          type="button"
-          className="btn"
-          aria-label="Shorter days"
-          disabled={zoom === 0}
-          onClick={() => onZoom(zoom - 1)}
-        >
-          −
-        </button>
-        <button
-          type="button"
-          className="btn"
-          aria-label="Longer days"
-          disabled={zoom === zooms - 1}
-          onClick={() => onZoom(zoom + 1)}
-        >
-          +
-        </button>
-      </span>
+    </>
+  );
+  const zoomButtons = (
+    <span className="flex gap-1">
+      <button
+        type="button"
+        className="btn"
+        aria-label="Shorter days"
+        disabled={zoom === 0}
+        onClick={() => onZoom(zoom - 1)}
+      >
+        −
+      </button>
+      <button
+        type="button"
+        className="btn"
+        aria-label="Longer days"
+        disabled={zoom === zooms - 1}
+        onClick={() => onZoom(zoom + 1)}
+      >
+        +
+      </button>
+    </span>
+  );
+  const more = (
+    <>
       <span className="ml-auto">{props.keepWeeks}</span>
       <details className="relative">
         <summary className="btn">Look harder</summary>
@@ -152,7 +162,41 @@ export function FilterBar(props: Props) {
       <a className="btn" href="#season-table">
         Table
       </a>
-    </div>
+    </>
+  );
+  return (
+    <>
+      <div className="no-print mt-1 flex flex-wrap items-end gap-2 max-[700px]:hidden">
+        {choices}
+        {zoomButtons}
+        {more}
+      </div>
+      {/* On a phone the drawing comes first: what it is filtered by lies in a sheet. */}
+      <div className="no-print mt-2 flex items-center justify-between gap-2 min-[700.1px]:hidden">
+        <button type="button" className="btn gap-2" onClick={() => setSheet(true)}>
+          <SlidersHorizontal size={18} aria-hidden="true" />
+          Find and filter{on > 0 && ` (${on})`}
+        </button>
+        {zoomButtons}
+      </div>
+      <Dialog open={sheet} onOpenChange={setSheet} title="Find and filter">
+        <div className="flex flex-wrap items-end gap-3">
+          {choices}
+          {more}
+        </div>
+        <div className="mt-4 flex flex-wrap gap-2">
+          <a className="btn" href="/house">
+            Plan of the house
+          </a>
+          <a className="btn" href="/plan/what-if">
+            What if
+          </a>
+          <button type="button" className="btn solid ml-auto" onClick={() => setSheet(false)}>
+            Show
+          </button>
+        </div>
+      </Dialog>
+    </>
   );
 }
 

@@ -1,3 +1,4 @@
+import { decimal } from '../../ui/numbers.ts';
 import { useId, type ReactNode } from 'react';
 import type { ProposedBatch } from '../../core/plan/placement/proposal.ts';
 import type { WeekWork } from '../../core/plan/placement/work.ts';
@@ -277,8 +278,8 @@ function BusiestWeek({ weeks: [now, proposed] }: { readonly weeks: Props['weeks'
       (sum, { hours, hands_h }) => sum + (hands_h === null ? 0 : Math.max(0, hours - hands_h)),
       0,
     );
-    const over = beyond >= 0.05 ? `, ${beyond.toFixed(1)} h beyond the hands in all` : '';
-    return `${most.hours.toFixed(1)} h in the week of ${shortDay(most.week)}${over}`;
+    const over = beyond >= 0.05 ? `, ${decimal(beyond, 1)} h beyond the hands in all` : '';
+    return `${decimal(most.hours, 1)} h in the week of ${shortDay(most.week)}${over}`;
   };
   return (
     <p className="text-[0.92rem]">

@@ -257,12 +257,12 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
           {counted(here.length, 'batch', 'batches')} in hand, {late.length} late,{' '}
           {over.length === 0 ? 'all within room' : `${counted(over.length, 'time')} over room`}
         </p>
-        <div className="no-print ml-auto flex flex-wrap gap-2">
+        <div className="no-print ml-auto flex flex-wrap gap-2 max-[700px]:ml-0">
           <UndoButton changes={changes} />
-          <a className="btn" href="/house">
+          <a className="btn max-[700px]:hidden" href="/house">
             Plan of the house
           </a>
-          <a className="btn" href="/plan/what-if">
+          <a className="btn max-[700px]:hidden" href="/plan/what-if">
             What if
           </a>
           <a className="btn" href="/batch/new">

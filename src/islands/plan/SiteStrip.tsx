@@ -1,3 +1,4 @@
+import { px } from '../../ui/numbers.ts';
 import { memo } from 'react';
 import { civilFromDay } from '../../core/calendar/dayNumber.ts';
 import { nearestOccurrence } from '../../core/calendar/monthDay.ts';
@@ -47,7 +48,7 @@ export const SiteStrip = memo(function SiteStrip({ house, site, from, to, x }: P
   let area = `M${x(from)} ${FROST_px}`;
   for (const day of days) {
     const odds = at(site.frost_frac, day) ?? 0;
-    area += `L${x(day)} ${(FROST_px * (1 - odds)).toFixed(1)}L${x(day + 1)} ${(FROST_px * (1 - odds)).toFixed(1)}`;
+    area += `L${x(day)} ${px(FROST_px * (1 - odds))}L${x(day + 1)} ${px(FROST_px * (1 - odds))}`;
   }
   area += `L${x(to)} ${FROST_px}Z`;
   const marks = marksBetween(from, to);

@@ -1,3 +1,4 @@
+import { decimal } from '../../ui/numbers.ts';
 import { memo } from 'react';
 import type { WeekWork } from '../../core/plan/placement/work.ts';
 import { shortDay } from '../../ui/format.ts';
@@ -49,7 +50,7 @@ export const WorkStrip = memo(function WorkStrip({ weeks, x }: Props) {
                 fontWeight="600"
                 fill="var(--color-ink)"
               >
-                {hours < 10 ? hours.toFixed(1) : Math.round(hours)}
+                {hours < 10 ? decimal(hours, 1) : Math.round(hours)}
                 {isOver ? '!' : ''}
               </text>
             )}
@@ -81,8 +82,8 @@ export function WorkTable({ weeks }: Pick<Props, 'weeks'>) {
           {weeks.map(({ week, hours, hands_h }) => (
             <tr key={week}>
               <td>{shortDay(week)}</td>
-              <td className="r">{hours.toFixed(1)}</td>
-              <td className="r">{hands_h === null ? 'all of it' : hands_h.toFixed(1)}</td>
+              <td className="r">{decimal(hours, 1)}</td>
+              <td className="r">{hands_h === null ? 'all of it' : decimal(hands_h, 1)}</td>
             </tr>
           ))}
         </tbody>

@@ -57,37 +57,64 @@ function Post({ gate, today }: { readonly gate: GateView; readonly today: number
   );
 }
 
-/** One batch: its gates in a row, opened with every figure, what waiting costs, ways out, and planting. */
+/** A mark for each gate that counts, low where it does not pass; read out as a sum. */
+function GateMarks({ gates }: { readonly gates: readonly GateView[] }) {
+  const counting = gates.filter((gate) => gate.mode !== 'off');
+  const passing = counting.filter((gate) => gate.state === 'pass').length;
+  return (
+    <svg
+      width={counting.length * 7}
+      height="14"
+      role="img"
+      aria-label={`${passing} of ${counting.length} gates pass.`}
+      className="mr-1 inline-block align-[-2px]"
+    >
+      {counting.map((gate, i) => (
+        <rect
+          key={gate.key}
+          x={i * 7}
+          y={gate.state === 'pass' ? 1 : 10}
+          width="4"
+          height={gate.state === 'pass' ? 13 : 4}
+          className={gate.state === 'pass' ? 'fill-ink' : gate.state === 'fail' ? 'fill-brick' : 'fill-ink3'}
+        />
+      ))}
+    </svg>
+  );
+}
+
+/** One batch in a line, with the one thing that holds it; opened with its gates and every figure, what waiting costs, ways out, and planting. */
 export function BatchGates(props: Props) {
   const { line, view, open, onOpen } = props;
   const { today } = view;
   return (
     <article className="border-b border-line py-3" aria-label={line.name}>
-      <div className="grid grid-cols-1 items-start gap-x-5 gap-y-2 min-[1000px]:grid-cols-[minmax(230px,290px)_minmax(0,1fr)_auto]">
+      <div className="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-5 gap-y-1 min-[900px]:grid-cols-[minmax(0,1.1fr)_minmax(0,1.5fr)_minmax(0,1fr)_auto]">
         <div>
           <button
             type="button"
-            className="num cursor-pointer text-left text-[1.1rem] leading-tight"
+            className="num min-h-8 cursor-pointer text-left text-[1.1rem] leading-tight"
             aria-expanded={open}
             onClick={onOpen}
           >
-            {line.plants} {line.name}
+            {line.name}
           </button>
           <p className="text-[0.9rem] text-ink2">
-            {counted(line.trays, 'tray')} · asked for {spokenDay(line.transplantOn, today)},{' '}
-            {expectedWords(line.expectedOn, today)} · {line.coverName}
+            {counted(line.plants, 'plant')}, {counted(line.trays, 'tray')}
+            {line.coverId === null ? '' : `, under ${line.coverName}`}
           </p>
-          <p className={`text-[0.9rem] ${line.verdict === 'not' ? 'text-brick' : 'text-ink2'}`}>{line.by}</p>
-          {line.unlikely && (
-            <p className="font-semibold text-brick">
-              Its date has become unlikely: {percent(line.inTime_frac!)} of springs.
-            </p>
-          )}
         </div>
-        <div className="grid grid-cols-3 gap-x-2 gap-y-2 min-[560px]:grid-cols-4 min-[820px]:grid-cols-8">
-          {line.gates.map((gate) => (
-            <Post key={gate.key} gate={gate} today={today} />
-          ))}
+        <p
+          className={`max-[899px]:order-3 max-[899px]:col-span-2 ${line.verdict === 'not' ? 'font-semibold text-brick' : ''}`}
+        >
+          <GateMarks gates={line.gates} /> {line.by}
+        </p>
+        <div className="max-[899px]:order-4 max-[899px]:col-span-2">
+          <p>{expectedWords(line.expectedOn, today)}</p>
+          <p className={`text-[0.9rem] ${line.unlikely ? 'font-semibold text-brick' : 'text-ink2'}`}>
+            asked for {spokenDay(line.transplantOn, today)}
+            {line.unlikely && `: in time in ${percent(line.inTime_frac!)} of springs`}
+          </p>
         </div>
         <button
           type="button"
@@ -106,108 +133,117 @@ export function BatchGates(props: Props) {
 function Opened({ line, view, onLog, onChange }: Props) {
   const { today, unit } = view;
   return (
-    <div className="mt-3 grid grid-cols-1 gap-6 min-[1000px]:grid-cols-[minmax(0,1fr)_380px]">
-      <div className="min-w-0">
-        <table className="plain-table">
-          <thead>
-            <tr>
-              <th>Gate</th>
-              <th>Now</th>
-              <th>First likely day</th>
-              <th>How it counts</th>
-            </tr>
-          </thead>
-          <tbody>
-            {line.gates.map((gate) => (
-              <tr key={gate.key}>
-                <td className="font-semibold">{gate.name}</td>
-                <td>
-                  <details>
-                    <summary>{gate.words}</summary>
-                    <ExplanationText explanation={gate.explanation} unit={unit} />
-                  </details>
-                </td>
-                <td>{firstWords(gate, today)}</td>
-                <td>
-                  <select
-                    className="input w-32"
-                    aria-label={`How ${gate.name} counts for ${line.name}`}
-                    value={gate.mode}
-                    onChange={(e) =>
-                      onChange(
-                        { gates: modesWith(line, gate.key, e.target.value as GateMode) },
-                        `${line.name}: ${gate.name.toLowerCase()} is ${e.target.value} now.`,
-                      )
-                    }
-                  >
-                    {GATE_MODES.map((m) => (
-                      <option key={m}>{m}</option>
-                    ))}
-                  </select>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-        <h3 className="mt-4">What waiting costs</h3>
-        <ul className="text-[0.95rem]">
-          {line.out?.p50 != null && (
-            <li>
-              Likely out {shortDay(line.out.p50)}
-              {line.out.p90 !== line.out.p50
-                ? `, by ${line.out.p90 === null ? 'later than can be seen' : shortDay(line.out.p90)} in nine springs of ten`
-                : ''}
-              ; in time in {percent(line.inTime_frac!)}.
-            </li>
-          )}
-          {line.frost_frac !== null && (
-            <li>
-              A night that hurts it in the month after its date: in {percent(line.frost_frac)} of springs
-              {line.coverId === null ? '' : ', cover counted'}.
-            </li>
-          )}
-          <li>
-            {line.overAgeOn === null
-              ? 'Not over-age in sight.'
-              : line.overAgeOn <= today
-                ? `Over-age since ${shortDay(line.overAgeOn)}: ${counted(line.plants, 'plant')} root-bound, which check when set.`
-                : `Over-age from ${shortDay(line.overAgeOn)}, ${counted(line.overAgeOn - today, 'day')} from now: then ${counted(line.plants, 'plant')} are root-bound and check when set.`}
-          </li>
-          <li>
-            {line.slots > 0 ? `Holds ${line.slots} tray slots in ${line.placeName}` : 'Holds no room'}
-            {line.placeOverOn === null
-              ? '; its place has room for three weeks.'
-              : `, which is over its room from ${shortDay(line.placeOverOn)}.`}
-          </li>
-        </ul>
-        {line.offers.length > 0 && (
-          <>
-            <h3 className="mt-4">Ways out</h3>
-            <ul>
-              {line.offers.map((o) => (
-                <li key={o.words} className="flex flex-wrap items-center gap-3 py-1">
-                  <span>{o.words.charAt(0).toUpperCase() + o.words.slice(1)}.</span>
-                  <button
-                    type="button"
-                    className="btn"
-                    onClick={() =>
-                      onChange(
-                        o.transplantOn === null ? { coverId: o.coverId } : { transplantOn: isoFromDay(o.transplantOn) },
-                        `${line.name}: changed.`,
-                      )
-                    }
-                  >
-                    Do that
-                  </button>
-                </li>
-              ))}
-            </ul>
-          </>
-        )}
-        <TryDate line={line} view={view} onChange={onChange} />
+    <>
+      <div className="mt-3 grid grid-cols-2 gap-x-2 gap-y-2 min-[560px]:grid-cols-4 min-[820px]:grid-cols-8">
+        {line.gates.map((gate) => (
+          <Post key={gate.key} gate={gate} today={today} />
+        ))}
       </div>
-      <PlantForm line={line} view={view} onLog={onLog} />
-    </div>
+      <div className="mt-3 grid grid-cols-1 gap-6 min-[1000px]:grid-cols-[minmax(0,1fr)_380px]">
+        <div className="min-w-0 overflow-x-auto">
+          <table className="plain-table">
+            <thead>
+              <tr>
+                <th>Gate</th>
+                <th>Now</th>
+                <th>First likely day</th>
+                <th>How it counts</th>
+              </tr>
+            </thead>
+            <tbody>
+              {line.gates.map((gate) => (
+                <tr key={gate.key}>
+                  <td className="font-semibold">{gate.name}</td>
+                  <td>
+                    <details>
+                      <summary>{gate.words}</summary>
+                      <ExplanationText explanation={gate.explanation} unit={unit} />
+                    </details>
+                  </td>
+                  <td>{firstWords(gate, today)}</td>
+                  <td>
+                    <select
+                      className="input w-32"
+                      aria-label={`How ${gate.name} counts for ${line.name}`}
+                      value={gate.mode}
+                      onChange={(e) =>
+                        onChange(
+                          { gates: modesWith(line, gate.key, e.target.value as GateMode) },
+                          `${line.name}: ${gate.name.toLowerCase()} is ${e.target.value} now.`,
+                        )
+                      }
+                    >
+                      {GATE_MODES.map((m) => (
+                        <option key={m}>{m}</option>
+                      ))}
+                    </select>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <h3 className="mt-4">What waiting costs</h3>
+          <ul className="text-[0.95rem]">
+            {line.out?.p50 != null && (
+              <li>
+                Likely out {shortDay(line.out.p50)}
+                {line.out.p90 !== line.out.p50
+                  ? `, by ${line.out.p90 === null ? 'later than can be seen' : shortDay(line.out.p90)} in nine springs of ten`
+                  : ''}
+                ; in time in {percent(line.inTime_frac!)}.
+              </li>
+            )}
+            {line.frost_frac !== null && (
+              <li>
+                A night that hurts it in the month after its date: in {percent(line.frost_frac)} of springs
+                {line.coverId === null ? '' : ', cover counted'}.
+              </li>
+            )}
+            <li>
+              {line.overAgeOn === null
+                ? 'Not over-age in sight.'
+                : line.overAgeOn <= today
+                  ? `Over-age since ${shortDay(line.overAgeOn)}: ${counted(line.plants, 'plant')} root-bound, which check when set.`
+                  : `Over-age from ${shortDay(line.overAgeOn)}, ${counted(line.overAgeOn - today, 'day')} from now: then ${counted(line.plants, 'plant')} are root-bound and check when set.`}
+            </li>
+            <li>
+              {line.slots > 0 ? `Holds ${line.slots} tray slots in ${line.placeName}` : 'Holds no room'}
+              {line.placeOverOn === null
+                ? '; its place has room for three weeks.'
+                : `, which is over its room from ${shortDay(line.placeOverOn)}.`}
+            </li>
+          </ul>
+          {line.offers.length > 0 && (
+            <>
+              <h3 className="mt-4">Ways out</h3>
+              <ul>
+                {line.offers.map((o) => (
+                  <li key={o.words} className="flex flex-wrap items-center gap-3 py-1">
+                    <span>{o.words.charAt(0).toUpperCase() + o.words.slice(1)}.</span>
+                    <button
+                      type="button"
+                      className="btn"
+                      onClick={() =>
+                        onChange(
+                          o.transplantOn === null
+                            ? { coverId: o.coverId }
+                            : { transplantOn: isoFromDay(o.transplantOn) },
+                          `${line.name}: changed.`,
+                        )
+                      }
+                    >
+                      Do that
+                    </button>
+                  </li>
+                ))}
+              </ul>
+            </>
+          )}
+          <TryDate line={line} view={view} onChange={onChange} />
+        </div>
+        <PlantForm line={line} view={view} onLog={onLog} />
+      </div>
+    </>
   );
 }
 

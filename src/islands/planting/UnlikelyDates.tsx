@@ -14,7 +14,7 @@ export function UnlikelyDates({ initial }: { readonly initial: readonly Unlikely
       offer.transplantOn === null ? { coverId: offer.coverId } : { transplantOn: isoFromDay(offer.transplantOn) };
     const answer = await call('PATCH', `/api/batch/${line.batchId}`, { version: line.version, ...body });
     if (answer.kind !== 'done') return setSaid(trouble(answer));
-    setSaid(`${line.name}: changed. Load the page anew to see what follows.`);
+    setSaid(`${line.name}: changed. Reload to see the effect.`);
     setLines((all) => all.filter((l) => l !== line));
   }
   return (
@@ -25,12 +25,15 @@ export function UnlikelyDates({ initial }: { readonly initial: readonly Unlikely
       {lines.length > 0 && (
         <details className="note-bar bad" open={lines.length <= 2}>
           <summary className="font-semibold">
-            {lines.length === 1 ? 'A date has become unlikely' : `${lines.length} dates have become unlikely`}:{' '}
-            {lines
-              .slice(0, 3)
-              .map((l) => l.name)
-              .join(', ')}
-            {lines.length > 3 && ` and ${lines.length - 3} more`}
+            {lines.length === 1 ? 'A date has become unlikely' : `${lines.length} dates have become unlikely`}
+            <span className="max-[700px]:hidden">
+              :{' '}
+              {lines
+                .slice(0, 3)
+                .map((l) => l.name)
+                .join(', ')}
+              {lines.length > 3 && ` and ${lines.length - 3} more`}
+            </span>
           </summary>
           <div className="mt-1">
             {lines.map((line) => (

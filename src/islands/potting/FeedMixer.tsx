@@ -1,3 +1,4 @@
+import { decimal } from '../../ui/numbers.ts';
 import { useEffect, useMemo, useState } from 'react';
 import { feedFor, rateForNitrogen, type Feed } from '../../core/potting/feed.ts';
 import { measureFromShown, shownMeasure } from '../../core/units/measure.ts';
@@ -169,7 +170,7 @@ export function FeedMixer({ feeds, resting }: Props) {
               <p className="mt-2 text-ink2">
                 {done.ec_mS === null
                   ? 'The label gives no conductivity, so none is guessed: measure it.'
-                  : `About ${done.ec_mS.toFixed(1)} mS/cm by the label${ec.trim() === '' ? ', in pure water' : ''}; measure to be sure.`}
+                  : `About ${decimal(done.ec_mS, 1)} mS/cm by the label${ec.trim() === '' ? ', in pure water' : ''}; measure to be sure.`}
               </p>
               <NitrogenBack feed={feed} wanted={wanted} onWanted={setWanted} />
               <details className="mt-2">

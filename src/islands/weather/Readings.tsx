@@ -1,3 +1,4 @@
+import { px } from '../../ui/numbers.ts';
 import { DateField } from '../../ui/kit/DateField.tsx';
 import { differenceWords } from '../../core/units/words.ts';
 import { length } from '../../ui/house.ts';
@@ -310,7 +311,7 @@ function SoilDrawing({ view }: { readonly view: ReadingsShown }) {
   const x = (day: number) => 40 + ((WIDTH - 50) * (day - soil[0]!.day)) / (soil.length - 1);
   const y = (t: number) => 8 + (HEIGHT - 34) * (1 - (t - low) / (high - low));
   const line = (list: typeof soil) =>
-    list.map((s, i) => `${i === 0 ? 'M' : 'L'}${x(s.day).toFixed(1)} ${y(s.value_C).toFixed(1)}`).join('');
+    list.map((s, i) => `${i === 0 ? 'M' : 'L'}${px(x(s.day))} ${px(y(s.value_C))}`).join('');
   const now = soil.find((s) => s.day === today)!;
   return (
     <>

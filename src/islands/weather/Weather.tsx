@@ -1,3 +1,4 @@
+import { decimal } from '../../ui/numbers.ts';
 import { OUT_HARM_C } from '../../core/planting/outDates.ts';
 import { difference, length } from '../../ui/house.ts';
 import { useEffect, useRef, useState } from 'react';
@@ -309,7 +310,7 @@ function Halves({ view, unit }: { readonly view: WeatherView; readonly unit: 'C'
                 <td className="r num">{t(h.night_C)}</td>
                 <td className="r num">{t(h.soil_C)}</td>
                 <td className="r">{frostWords(h, view.frost.spring.used)}</td>
-                <td className="r">{h.light_h.toFixed(1)} h</td>
+                <td className="r">{decimal(h.light_h, 1)} h</td>
                 <td>{h.warm ? 'cool and warm crops' : h.cool ? 'cool crops' : ''}</td>
                 <td>
                   {h.autumn.map(({ hardiness, layer }) => (
