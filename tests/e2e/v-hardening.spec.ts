@@ -35,7 +35,7 @@ test('a frosty forecast, typed, holds the ladders and says why; a mild one lets 
   await expect(page.getByText(/batches today: (\d hold|\d back)/)).toBeVisible();
   const panel = page.getByRole('complementary', { name: 'The batch chosen' });
   await expect(panel.locator('.text-5xl')).toHaveText(/^(Hold|Back)$/);
-  await expect(panel.getByText(/where rung \d wants/).first()).toBeVisible();
+  await expect(panel.getByText(/where step \d wants/).first()).toBeVisible();
 
   await open(page, `${app.url}/weather`);
   await page.getByText('Type what you heard').click();
@@ -69,7 +69,7 @@ test('a frosty forecast, typed, holds the ladders and says why; a mild one lets 
   await panel.getByRole('button', { name: 'Otherwise…' }).click();
   await expect(panel.getByRole('button', { name: /all the same/ }).first()).toBeDisabled();
   await panel.getByLabel('Reason, kept in the log').fill('slugs under the lid');
-  await panel.getByRole('button', { name: 'Rung 1 all the same' }).click();
+  await panel.getByRole('button', { name: 'Step 1 all the same' }).click();
   await expect(page.getByRole('status')).toContainText('by your own decision');
   await open(page, `${app.url}/batch/ledger`);
   await expect(page.getByText('slugs under the lid')).toBeVisible();

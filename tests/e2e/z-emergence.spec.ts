@@ -74,13 +74,13 @@ test('a batch in which something went wrong is left out of what is learned by a 
   const batches = (await (await page.request.get('/api/batch')).json()) as { id: number; name: string }[];
   const { id } = batches.find((b) => b.name === 'Tomato Ridge Ember B')!;
   await open(page, `/batch/${id}/emergence`);
-  const part = page.getByRole('region', { name: 'Left out of what is learned' });
+  const part = page.getByRole('region', { name: 'Not used for estimates' });
   await part.getByLabel('Something went wrong here').selectOption('dried out');
   const rests = page.getByText(/of this crop, .* have moved the time to come up/);
   await Promise.all([page.waitForEvent('load'), part.getByRole('button', { name: 'Do not learn from it' }).click()]);
   await expect(part).toContainText('teaches the house nothing: dried out');
   await page.goto(`/batch/${id}`);
-  await expect(page.getByText(/Left out of what is learned/).first()).toBeVisible();
+  await expect(page.getByText(/Not used for estimates/).first()).toBeVisible();
   await open(page, `/batch/${id}/emergence`);
   await Promise.all([page.waitForEvent('load'), part.getByRole('button', { name: 'Count it again' }).click()]);
   await expect(part.getByRole('button', { name: 'Do not learn from it' })).toBeVisible();

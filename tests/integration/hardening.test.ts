@@ -136,7 +136,7 @@ describe('forecast, ladders and gates over HTTP', () => {
     expect(frosty.length).toBeGreaterThan(2);
     for (const l of frosty) {
       expect(l.say).not.toBe('go');
-      expect(l.why).toMatch(/where rung \d wants/);
+      expect(l.why).toMatch(/where step \d wants/);
       expect(l.days.every((d) => d.say !== 'go')).toBe(true);
     }
     expect((await typed(Array.from({ length: 10 }, () => [9, 19, 4]))).status).toBe(201);
@@ -147,7 +147,7 @@ describe('forecast, ladders and gates over HTTP', () => {
     for (const line of strip.carry) expect(line.minutes).toBeGreaterThan(0);
   });
 
-  it('a hold by hand, a rung logged, and one done otherwise with its reason kept', async () => {
+  it('a hold by hand, a step logged, and one done otherwise with its reason kept', async () => {
     const [l] = (await ladders()).filter((x) => x.startsOn === null && !x.hardened);
     expect((await event(l!.batchId, { kind: 'held', cause: 'rung', count: 3 })).status).toBe(201);
     const held = (await ladders()).find((x) => x.batchId === l!.batchId)!;

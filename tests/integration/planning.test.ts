@@ -449,7 +449,7 @@ describe('places found by the planner', () => {
       lines: { places: string; lack: string | null; sowOn: string }[];
     };
     expect(look.lines.map((line) => line.lack === null)).toEqual([true, false, true]);
-    expect(look.lines[1]!.lack).toMatch(/^\d+ slots short in .* from 2027-/);
+    expect(look.lines[1]!.lack).toMatch(/^\d+ tray spaces short in .* from 2027-/);
     expect(look.lines[0]!.places).not.toBe('');
     expect(look.lines[2]!.places).toContain('Frames');
     const one = 'crop,plants,transplant_on\nkale,150,2027-07-15\n';

@@ -146,7 +146,7 @@ describe('a place in which batches grow from one stage into the next', () => {
     weights: { ...USUAL_WEIGHTS, mostLate_days: 0, mostEarly_days: 0 },
   };
 
-  it('is bound on each day by the slots of that day, though the same plans stand there', async () => {
+  it('is bound on each day by the tray spaces of that day, though the same plans stand there', async () => {
     const problem = makeProblem(instance);
     const bench = makeScratch(problem);
     const pool = makePool(problem);

@@ -101,7 +101,7 @@ export const eventInput = z
     if (event.tray !== null && event.kind !== 'counted' && event.kind !== 'left-out')
       ctx.addIssue({ code: 'custom', path: ['tray'], message: 'tray: only a count is of one tray' });
     if (event.kind === 'left-out' && event.cause === '')
-      ctx.addIssue({ code: 'custom', path: ['cause'], message: 'reason: say why it is left out of what is learned' });
+      ctx.addIssue({ code: 'custom', path: ['cause'], message: 'reason: say why it is not used for estimates' });
     if (event.planting && event.kind !== 'planted-out')
       ctx.addIssue({ code: 'custom', path: ['planting'], message: 'planting: belongs to a line "planted-out"' });
     if (event.kind === 'stood' && !(ESTABLISHMENT_RESULTS as readonly string[]).includes(event.cause))

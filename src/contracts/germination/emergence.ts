@@ -53,7 +53,7 @@ export interface EmergenceData {
   readonly doubted_count: number;
   /** Growth of its crop, variety and place as the house's batches showed it. */
   readonly growth: { readonly factor: number; readonly batches_count: number; readonly doubted_count: number };
-  /** What of it is left out of what the house learns. */
+  /** What of it is not used for estimates. */
   readonly leftOut: readonly LeftOut[];
   /** Trays counted one by one. */
   readonly trays: readonly number[];

@@ -16,7 +16,7 @@ export const oldTraysInput = z.strictObject({
 });
 export type OldTraysInput = z.infer<typeof oldTraysInput>;
 
-/** Whether the trays of a file are left out of what the house learns. */
+/** Whether the trays of a file are not used for estimates. */
 export const oldTraysPatch = z.strictObject({ leftOut: z.boolean({ error: 'leftOut: true or false' }) });
 export type OldTraysPatch = z.infer<typeof oldTraysPatch>;
 

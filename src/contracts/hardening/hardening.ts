@@ -97,10 +97,10 @@ export const programmeInput = z.strictObject({
   kind: z.enum(PROGRAMME_KINDS),
   rungs: z
     .array(rungInput)
-    .min(1, { error: 'rungs: at least one' })
-    .max(30, { error: 'rungs: at most 30' })
+    .min(1, { error: 'steps: at least one' })
+    .max(30, { error: 'steps: at most 30' })
     .refine((rungs) => leastDays(rungs as readonly Rung[]) <= MOST_DAYS, {
-      error: `rungs: together more than ${MOST_DAYS} days`,
+      error: `steps: together more than ${MOST_DAYS} days`,
     }),
 });
 export type ProgrammeInput = z.infer<typeof programmeInput>;
@@ -130,8 +130,8 @@ export const plantingSettingsInput = z.strictObject({
     .strictObject({ from_h: wholeNumber('home from', 0, 23), to_h: wholeNumber('home to', 1, 24) })
     .refine((home) => home.to_h > home.from_h, { error: 'home to: after home from', path: ['to_h'] }),
   carrying: z.strictObject({
-    trays_per_trip: wholeNumber('trays of a trip', 1, 200),
-    trip_min: figure('minutes of a trip', 0.1, 60),
+    trays_per_trip: wholeNumber('trays per trip', 1, 200),
+    trip_min: figure('minutes per trip', 0.1, 60),
   }),
   caution: figure('caution', 0, 2),
   layerSchool: z.enum(['degrees', 'weeks']),

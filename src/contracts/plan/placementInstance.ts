@@ -171,7 +171,7 @@ export const placementInstance = z
       });
     });
     one.batches.forEach((b, i) => {
-      if (b.slots.length !== b.stages.length) fault(['batches', i, 'slots'], 'as many slots figures as stages');
+      if (b.slots.length !== b.stages.length) fault(['batches', i, 'slots'], 'as many tray spaces figures as stages');
       if (b.work_min && b.work_min.length !== b.stages.length + 1)
         fault(['batches', i, 'work_min'], 'one more work figure than stages: the last is planting out');
       if (b.target >= one.days) fault(['batches', i, 'target'], 'the target lies after the last day');

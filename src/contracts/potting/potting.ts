@@ -68,8 +68,8 @@ export const pottingSettingsInput = z.strictObject({
   /** Of the nursery's settings. */
   version,
   setUp_min: figure('setting out', 0, 600),
-  trolley_trays: wholeNumber('trays of a trip', 1, 500),
-  trip_min: figure('minutes of a trip', 0, 120),
+  trolley_trays: wholeNumber('trays per trip', 1, 500),
+  trip_min: figure('minutes per trip', 0, 120),
   settle_frac: frac('settling', 0.6),
   waste_frac: frac('waste', 0.6),
   rest_days: wholeNumber('rest days', 0, 21),

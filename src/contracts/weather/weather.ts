@@ -40,6 +40,8 @@ export const weatherDrop = z.strictObject({ source: shortText('source', 120) });
 export interface FrostView {
   readonly threshold_C: number;
   readonly risk_frac: number;
+  /** Whether the usual temperatures it goes by are a rough guess by where the site lies. */
+  readonly isGuess: boolean;
   readonly south: boolean;
   readonly years: readonly {
     readonly label: string;

@@ -241,7 +241,7 @@ describe('watering in after potting', () => {
     );
     expect(only(jobs, 'water')).toMatchObject({ dueOn: 59, whyDay: 62, placeId: 3, trays: 10 });
     expect(only(jobs, 'harden')).toMatchObject({ dueOn: 62 });
-    expect(only(jobs, 'harden').why).toMatch(/^rested after potting; rung 1/);
+    expect(only(jobs, 'harden').why).toMatch(/^rested after potting; step 1/);
     const sooner = workOf(
       input(
         { ...potted, facts: { ...potted.facts, pot: 59 }, moves: [{ ...potted.moves[0], day: 59 }], lastDay: 59 },
@@ -250,7 +250,7 @@ describe('watering in after potting', () => {
     );
     expect(only(sooner, 'water').whyDay).toBe(60);
     expect(only(sooner, 'harden').dueOn).toBe(60);
-    expect(only(sooner, 'harden').why).toMatch(/^rung 1/);
+    expect(only(sooner, 'harden').why).toMatch(/^step 1/);
   });
 });
 
@@ -296,7 +296,7 @@ describe('a day’s round', () => {
   });
 });
 
-describe('rungs of the ladder', () => {
+describe('steps of the ladder', () => {
   const rung = (words: string, days: number) => ({ words, days });
   const rungs = [rung('first', 2), rung('second', 3), rung('third', 1)] as unknown as LadderOfBatch['rungs'];
   const ladder = (decisions: object[], more: Partial<LadderOfBatch> = {}): LadderOfBatch =>
@@ -345,13 +345,13 @@ describe('rungs of the ladder', () => {
       [2, 62],
       [3, 64],
     ]);
-    expect(jobs[0]!.why).toBe('rung 1 of 3: first, day 1 of 2; out at 10:00');
-    expect(jobs[1]!.why).toMatch(/^by the forecast rung 2/);
+    expect(jobs[0]!.why).toBe('step 1 of 3: first, day 1 of 2; out at 10:00');
+    expect(jobs[1]!.why).toMatch(/^by the forecast step 2/);
     expect(rungsOf({ ...hardening, rungLoggedOn: 61 }, its).map((job) => job.dueOn)).toEqual([62, 64]);
     expect(rungsOf({ ...hardening, rungOn: 62 }, its).map((job) => job.dueOn)).toEqual([62, 64]);
     expect(rungsOf(hardening, ladder([go(1)], { hardened: true }))).toEqual([]);
   });
-  it('kept in, the tap logs a day that does not count; set back, the rung it is set back to', () => {
+  it('kept in, the tap logs a day that does not count; set back, the step it is set back to', () => {
     const back = { say: 'back', rung: 0, climbs: false, served: 1, of: 2, limit: null, done: false };
     expect(rungsOf(hardening, ladder([back]))[0]).toMatchObject({ count: 0, logs: { kind: 'held', cause: 'rung' } });
     expect(rungsOf(hardening, ladder([{ ...go(0), say: 'hold' }]))[0]).toMatchObject({ count: 1 });
@@ -359,7 +359,7 @@ describe('rungs of the ladder', () => {
     const set = rungsOf({ ...hardening, rung: 3 }, ladder([go(2)], { setBackTo: 2 }));
     expect(set).toHaveLength(1);
     expect(set[0]).toMatchObject({ count: 2, dueOn: 61 });
-    expect(set[0]!.why).toMatch(/^set back to rung 2: rung 2/);
+    expect(set[0]!.why).toMatch(/^set back to step 2: step 2/);
   });
   it('comes before the planting, however late that is', () => {
     const late = { ...hardening, facts: { ...hardening.facts } };

@@ -78,7 +78,7 @@ function work(
 }
 
 describe('a ladder in the round', () => {
-  it('in mild weather offers the next rung today with its order, and the climbs the forecast foresees', () => {
+  it('in mild weather offers the next step today with its order, and the climbs the forecast foresees', () => {
     const { state, round, all } = work(() => mild);
     const [job] = round.filter((j) => j.kind === 'rung');
     expect(job).toMatchObject({ dueOn: today, count: state.rung + 1 });
@@ -97,7 +97,7 @@ describe('a ladder in the round', () => {
     expect(done.all.some((j) => j.kind === 'rung')).toBe(false);
     expect(done.round[0]!.kind).toBe('plant');
   });
-  it('in a gale one tap logs a day that does not count; set back, it logs the rung below', () => {
+  it('in a gale one tap logs a day that does not count; set back, it logs the step below', () => {
     const { round } = work((i) => (i === 0 ? { ...mild, gust_m_s: 26 } : mild));
     expect(round[0]).toMatchObject({ kind: 'rung', logs: { kind: 'held', cause: 'rung' } });
     expect(round[0]!.why).toMatch(/^keep them in: gusts of/);
@@ -105,7 +105,7 @@ describe('a ladder in the round', () => {
     expect(back.round[0]).toMatchObject({
       kind: 'rung',
       count: 3,
-      why: expect.stringMatching(/^set back to rung 3/) as string,
+      why: expect.stringMatching(/^set back to step 3/) as string,
     });
   });
   it('is not asked again once it is logged or held', () => {

@@ -8,7 +8,7 @@ import { effectiveEvents, type Stay } from './reduce.ts';
 import type { Crop } from '../books/crop.ts';
 import type { StagePlaces } from '../plan/stage.ts';
 
-/** Whether a batch was left out of what the house learns; one withdrawn again is back in. Events as they count. */
+/** Whether a batch was not used for estimates; one withdrawn again is back in. Events as they count. */
 export const isLeftOut = (kept: readonly BatchEvent[]): boolean => kept.some((e) => e.kind === 'left-out' && !e.tray);
 
 /** How many are up by a day: of all that was sown, or null while not every tray has been counted that day. */

@@ -104,7 +104,7 @@ describe('what cannot be', () => {
     ['a day before the last', [event('sown', 10, { count: 10 })], event('counted', 9, { count: 1 }), 'day'],
     ['potted twice', life().slice(0, 6), event('potted', 31, { count: 10 }), 'kind'],
     ['more potted than there are', life().slice(0, 5), event('potted', 31, { count: 101 }), 'count'],
-    ['a rung left out', life().slice(0, 9), event('rung', 52, { count: 4 }), 'count'],
+    ['a step left out', life().slice(0, 9), event('rung', 52, { count: 4 }), 'count'],
     ['spaced in its sowing tray', life().slice(0, 4), event('spaced', 20), 'kind'],
     ['anything after the end', [event('ended', 3)], event('sown', 4, { count: 5 }), 'kind'],
   ] as const)('%s', (_, before, next, field) => {
@@ -176,7 +176,7 @@ describe('hardening held by hand', () => {
     expect(after(line('held', 21, 3, 'rung'), line('held', 21, 0, 'rung')).state.rungHeld).toEqual([]);
     expect(after(line('held', 21, 61, 'rung')).refusal).toMatchObject({ field: 'count' });
   });
-  it('a rung up by one or back by any, never past the next', () => {
+  it('a step up by one or back by any, never past the next', () => {
     const { state } = after(line('rung', 21, 2), line('rung', 22, 1));
     expect(state).toMatchObject({ rung: 1, rungOn: 22, rungLoggedOn: 22 });
     expect(after(line('rung', 21, 1), line('rung', 22, 1)).state).toMatchObject({

@@ -171,7 +171,7 @@ function countRefusal(state: BatchState, event: BatchEvent): Refusal | null {
     };
   }
   if (kind === 'rung' && !(count >= 1 && count <= state.rung + 1)) {
-    return { field: 'count', reason: `it is on rung ${state.rung}: log 1 to ${state.rung + 1}` };
+    return { field: 'count', reason: `it is on step ${state.rung}: log 1 to ${state.rung + 1}` };
   }
   return null;
 }

@@ -140,7 +140,7 @@ describe('how many there can be', () => {
     );
     expect(refusalOf(state(), line('potted', 20, 95, { details: details() }))!.reason).toBe('only 90 are left');
   });
-  it('a rung is one up or any down, from the first', () => {
+  it('a step is one up or any down, from the first', () => {
     const on = (rung: number, n: number) => refused(state({ phase: 'hardening', rung }), 'rung', n);
     expect([on(2, 3), on(2, 4), on(2, 1), on(2, 0)]).toEqual(['taken', 'count', 'taken', 'count']);
     expect(refused(state({ phase: 'potted' }), 'rung', 1)).toBe('kind');

@@ -31,7 +31,7 @@ export const JOB_WORDS: Readonly<Record<JobKind, string>> = {
   water: 'Water in',
   space: 'Space out',
   harden: 'Start hardening',
-  rung: 'Next rung',
+  rung: 'Next step',
   plant: 'Plant out',
   stood: 'See how it stands',
 };
@@ -294,7 +294,7 @@ function hardenJob(input: WorkInput, chain: Chain): Job {
   const rested = restedBy(input, dueDay(chain, 'harden'));
   const first = rungsOf(input)[0]!.words;
   return job(input, 'harden', rested.on, input.plan.potContainerId === null ? 'grow' : 'space', 'harden', {
-    why: `${rested.words}rung 1: ${first}; to go out {day}`,
+    why: `${rested.words}step 1: ${first}; to go out {day}`,
     whyDay: dayOf(chain, 'plant'),
   });
 }
@@ -325,7 +325,7 @@ function rungJobs(input: WorkInput, chain: Chain): Job[] {
     on += rungs[rung - 1]!.days;
     const { words } = rungs[rung]!;
     jobs.push(
-      line(rung + 1, restedBy(input, on).on, `rung ${rung + 1} of ${rungs.length}: ${words}; not in a gale or frost`),
+      line(rung + 1, restedBy(input, on).on, `step ${rung + 1} of ${rungs.length}: ${words}; not in a gale or frost`),
     );
   }
   return jobs;
@@ -349,7 +349,7 @@ function ladderJobs(
     }
     if (state.rungLoggedOn === dueOn) return;
     if (ladder.setBackTo !== null) {
-      jobs.push(line(ladder.setBackTo, dueOn, `set back to rung ${ladder.setBackTo}: ${words}`));
+      jobs.push(line(ladder.setBackTo, dueOn, `set back to step ${ladder.setBackTo}: ${words}`));
       return;
     }
     const order = ladder.order ? `${words}; ${ladder.order}` : words;

@@ -51,7 +51,7 @@ const days = (n: number, more: (i: number) => Partial<LadderDay> = () => ({})) =
   Array.from({ length: n }, (_, i) => fine(today + i, more(i)));
 
 describe('programmes', () => {
-  it('five to start from, each rung within bounds', () => {
+  it('five to start from, each step within bounds', () => {
     expect(PROGRAMMES.map((p) => p.kind)).toEqual(['hours', 'lid', 'rooms', 'shade', 'cool-house']);
     for (const p of PROGRAMMES) p.rungs.forEach(requireRung);
     expect(() => requireRung({ ...hoursProgramme.rungs[0]!, hours_h: 0 })).toThrow(/hours out/);
@@ -63,7 +63,7 @@ describe('programmes', () => {
         rungs.forEach((r, i) => expect(newStresses(rungs[i - 1] ?? null, r).length).toBeLessThanOrEqual(1));
       }
   });
-  it('a rung that raises sun, wind and cold at once is taken in three steps, cold last', () => {
+  it('a step that raises sun, wind and cold at once is taken in three steps, cold last', () => {
     const soft: Rung = {
       words: 'in',
       placeId: null,
@@ -81,7 +81,7 @@ describe('programmes', () => {
     expect(steps.slice(1).map((s, i) => newStresses(steps[i]!, s)[0])).toEqual(['sun', 'wind', 'cold']);
     expect(steps.at(-1)).toEqual(hard);
   });
-  it('any rungs at all can be taken apart', () => {
+  it('any steps at all can be taken apart', () => {
     const rung = fc.record({
       words: fc.constant('x'),
       placeId: fc.constant(null),
@@ -119,7 +119,7 @@ describe('programmes', () => {
 });
 
 describe('the decision of a day', () => {
-  it('in fine weather climbs a rung a day and ends hardened', () => {
+  it('in fine weather climbs a step a day and ends hardened', () => {
     const r = rules();
     const all = ladderAhead(r, { rung: 0, served: 0 }, days(12), -Infinity, -Infinity);
     expect(all.slice(0, 3).map((d) => [d.say, d.rung, d.climbs])).toEqual([
@@ -182,7 +182,7 @@ describe('the decision of a day', () => {
     const shade = decideDay(rules(), { rung: 0, served: 0 }, fine(today, { most_C: 35, night_C: 18, morning_C: 18 }));
     expect(shade.say).toBe('go');
   });
-  it('a rung of new sun waits when the day itself comes near its wind', () => {
+  it('a step of new sun waits when the day itself comes near its wind', () => {
     const r = rules();
     const sunny = r.rungs.findIndex((x, i) => newStresses(r.rungs[i - 1] ?? null, x)[0] === 'sun') + 1;
     const at = { rung: sunny - 1, served: 9 };
@@ -196,7 +196,7 @@ describe('the decision of a day', () => {
     expect(lowOn(bold, last, day)! - lowOn(careful, last, day)!).toBeCloseTo(3);
     expect(lowOn(careful, last, { ...day, spread_K: 0 })).toBe(lowOn(bold, last, day));
   });
-  it('over any weather: never two new stresses in a day, never out in what its rung does not bear', () => {
+  it('over any weather: never two new stresses in a day, never out in what its step does not bear', () => {
     const day = fc.record({
       most: fc.integer({ min: 0, max: 25 }),
       night: fc.integer({ min: -6, max: 14 }),
@@ -291,7 +291,7 @@ describe('where a batch stands by its log and the weather since', () => {
     expect(now).toEqual({ at: { rung: 3, served: 2 }, harmed: null, harmedOn: null });
     expect(ladderNow(r, { rung: 0, since: null, held: [] }, known, today).at.rung).toBe(0);
   });
-  it('days kept in soften: a rung for each five in a row, and its days are served anew', () => {
+  it('days kept in soften: a step for each five in a row, and its days are served anew', () => {
     const held = (n: number) => Array.from({ length: n }, (_, i) => today - n + i);
     const at = (n: number) => ladderNow(rules(), { rung: 5, since: today - 20, held: held(n) }, new Map(), today).at;
     expect(at(4).rung).toBe(5);
@@ -376,7 +376,7 @@ describe('orders of a day', () => {
   });
 });
 
-describe('rungs the site can never do', () => {
+describe('steps the site can never do', () => {
   it('are found before starting, by the days it has had', () => {
     const r = rules('tropical');
     const cold = days(300, (i) => ({ most_C: 12 + (i % 4), night_C: 3, morning_C: 3, gust_m_s: null }));
@@ -404,13 +404,13 @@ describe('words', () => {
   it('name the figure that decided, in the house’s scale', () => {
     const r = rules();
     const limit = { stress: 'cold' as const, rung: 6, figure: 1.2, limit: 5 };
-    expect(limitWords(limit, r.rungs, 'C')).toBe('1°C where rung 6 wants 5°C or more');
+    expect(limitWords(limit, r.rungs, 'C')).toBe('1°C where step 6 wants 5°C or more');
     expect(limitWords({ ...limit, figure: -3 }, r.rungs, 'C')).toMatch(/^−3°/);
     expect(limitWords(limit, r.rungs, 'F')).toMatch(/41°F or more/);
     // Never "5° where 5° are wanted".
-    expect(limitWords({ ...limit, figure: 4.9 }, r.rungs, 'C')).toBe('4.9°C where rung 6 wants 5.0°C or more');
+    expect(limitWords({ ...limit, figure: 4.9 }, r.rungs, 'C')).toBe('4.9°C where step 6 wants 5.0°C or more');
     expect(limitWords({ stress: 'wind', rung: 3, figure: 15, limit: 11 }, r.rungs, 'C')).toBe(
-      'gusts of 54 km/h, rung 3 bears 40 km/h',
+      'gusts of 54 km/h, step 3 bears 40 km/h',
     );
     const in_ = decideDay(r, { rung: 3, served: 0 }, fine(today, { gust_m_s: 30 }));
     expect(decisionWords(in_, r.rungs, 'C')).toMatch(/^keep them in: gusts of 108 km\/h/);

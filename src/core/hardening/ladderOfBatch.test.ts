@@ -134,7 +134,7 @@ describe('what a place is worth with its lid shut', () => {
     expect(worth(3, worldOf(), siteOf({}, { usual: null }))).toBe(0);
     expect([worth(5), worth(null), worth(99)]).toEqual([0, 0, 0]);
   });
-  it('goes into the rungs by their lids, of the rung’s own place where it has one', () => {
+  it('goes into the steps by their lids, of the step’s own place where it has one', () => {
     const rules = rulesOf({ plan, crop, world: worldOf(), site: siteOf(), tables });
     expect(rules.shelter_K.slice(0, 2)).toEqual([3, 1.5]);
     expect(rules.caution).toBe(0);
@@ -166,13 +166,13 @@ describe('where a batch stands on its ladder', () => {
     expect(ahead.today).toBe(TODAY + 3);
     expect(ahead.at).toEqual({ rung: 0, served: 0 });
   });
-  it('hardened when the last rung has had its days, and not a day before', () => {
+  it('hardened when the last step has had its days, and not a day before', () => {
     const last = rulesOf({ plan, crop, world: worldOf(), site: siteOf(), tables }).rungs.length;
     expect(ladder(hardening(last, 2))!.hardened).toBe(true);
     expect(ladder(hardening(last, 1))!.hardened).toBe(false);
     expect(ladder(hardening(last - 1, 9))!.hardened).toBe(false);
   });
-  it('set back a rung by a frost that harmed, until somebody has logged a rung since', () => {
+  it('set back a step by a frost that harmed, until somebody has logged a step since', () => {
     const frost = siteOf({ [-3]: -6 });
     const hit = ladder(hardening(2, 5), { site: frost })!;
     expect(hit.harmed).toMatchObject({ stress: 'cold' });
@@ -224,7 +224,7 @@ describe('where a batch stands on its ladder', () => {
   });
 });
 
-describe('how often a rung can be done here', () => {
+describe('how often a step can be done here', () => {
   const year = (y: number, night_C: number) =>
     Array.from({ length: 61 }, (_, i) => ({
       day: requireDay(`${y}-04-15`) + i,

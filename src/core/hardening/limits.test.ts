@@ -19,7 +19,7 @@ import { heatCeiling_C, newStresses, singleStresses, usualProgramme, type Rung }
 const rulesOf = (...rungs: Rung[]): LadderRules => ({ rungs, shelter_K: rungs.map(() => 0), caution: 0.5 });
 const mild: LadderDay = { day: 100, most_C: 18, night_C: 9, morning_C: 9, gust_m_s: 5, spread_K: 0 };
 
-describe('what a rung’s place is worth on the night', () => {
+describe('what a step’s place is worth on the night', () => {
   it('the open ground nothing, its own place all, a lid as far as it is shut, and the cover over it', () => {
     const at = (more: Partial<Rung>) => shelterOf({ ...bare, ...more }, 4);
     expect(at({})).toBe(0);
@@ -59,7 +59,7 @@ describe('what a day allows', () => {
     expect(lowOn(by, 1, { ...mild, most_C: null })).toBeNull();
     expect(lowOn(by, 1, { ...mild, morning_C: 3, spread_K: 2 })).toBe(2);
   });
-  it('how often a rung could be done: days not told are not looked at, wind not told counts as calm', () => {
+  it('how often a step could be done: days not told are not looked at, wind not told counts as calm', () => {
     const days = [
       mild,
       { ...mild, night_C: 0 },
@@ -79,7 +79,7 @@ describe('a day’s decision', () => {
   const windy: Rung = { ...cold, gust_m_s: 12, words: 'wind' };
   const rules = rulesOf(low, sunny, cold, windy);
 
-  it('rest and a hold by hand keep a batch that could go on, and are said of the rung it is on', () => {
+  it('rest and a hold by hand keep a batch that could go on, and are said of the step it is on', () => {
     expect(decideDay(rules, { rung: 2, served: 1 }, mild, true)).toMatchObject({
       say: 'hold',
       served: 1,
@@ -109,7 +109,7 @@ describe('a day’s decision', () => {
       served: 3,
     });
   });
-  it('back to the highest rung the day allows, and to shelter where it allows none', () => {
+  it('back to the highest step the day allows, and to shelter where it allows none', () => {
     expect(decideDay(rules, { rung: 4, served: 1 }, { ...mild, gust_m_s: 20 })).toMatchObject({ say: 'back', rung: 0 });
     expect(decideDay(rules, { rung: 4, served: 1 }, { ...mild, night_C: 4 })).toMatchObject({ say: 'back', rung: 0 });
     expect(
@@ -152,7 +152,7 @@ describe('a day’s decision', () => {
   });
 });
 
-describe('what the weather since made of a rung', () => {
+describe('what the weather since made of a step', () => {
   const rules = rulesOf({ ...bare, floor_C: 8 }, bare);
   const seen = (day: number, more: Partial<LadderDay>): [number, LadderDay] => [day, { ...mild, day, ...more }];
   const now = (days: [number, LadderDay][], held: number[] = [], logged = 2) =>
@@ -167,7 +167,7 @@ describe('what the weather since made of a rung', () => {
     expect(now([seen(101, { night_C: -5, spread_K: 1 })]).harmed).toBeNull();
     expect(now([seen(101, { night_C: -5 })], [101]).harmed).toBeNull();
   });
-  it('a gale harms above thirteen tenths of what the rung bears, heat and a warm night do not', () => {
+  it('a gale harms above thirteen tenths of what the step bears, heat and a warm night do not', () => {
     expect(now([seen(101, { gust_m_s: 12 * HARM.gust_frac })]).harmed).toBeNull();
     expect(now([seen(101, { gust_m_s: 12 * HARM.gust_frac + 0.1 })]).harmed).toMatchObject({ stress: 'wind' });
     expect(now([seen(101, { most_C: 60 })]).harmed).toBeNull();
@@ -182,7 +182,7 @@ describe('what the weather since made of a rung', () => {
     expect(ladderNow(rules, { rung: 1, since: null, held: [] }, new Map(), 103).at).toEqual({ rung: 0, served: 0 });
     expect(ladderNow(rules, { rung: 1, since: 100, held: [] }, new Map(), 103).at).toEqual({ rung: 1, served: 3 });
   });
-  it('five days kept in, the last of them yesterday or today, lose a rung', () => {
+  it('five days kept in, the last of them yesterday or today, lose a step', () => {
     const kept = (from: number, to: number) =>
       ladderNow(
         rules,
@@ -219,7 +219,7 @@ describe('new stresses', () => {
     expect(raised({ lid_frac: 0 }, { lid_frac: 0.59 })).toEqual([]);
     expect(raised({ lid_frac: 0.4 }, { lid_frac: null })).toEqual(['wind']);
   });
-  it('light goes before air, air before cold; the rungs between last a day', () => {
+  it('light goes before air, air before cold; the steps between last a day', () => {
     const before: Rung = { ...bare, sun_frac: 0.3, gust_m_s: 6, floor_C: 9 };
     const steps = singleStresses([before, { ...bare, lid_frac: 0.5 }]);
     expect(steps.map(({ sun_frac, gust_m_s, floor_C, days }) => [sun_frac, gust_m_s, floor_C, days])).toEqual([

@@ -36,7 +36,7 @@ describe('an order in words', () => {
     expect(orderWords(hours[6]!, { ...order, in_h: null }, 'C', 'in Frames')).toBe('');
     expect(orderWords(hours[0]!, { ...order, out_h: null, in_h: null }, 'C')).toBe('');
   });
-  it('where: beside the frames by day, in them day and night, or the rung’s own place', () => {
+  it('where: beside the frames by day, in them day and night, or the step’s own place', () => {
     const w = world(0, 'UTC');
     expect(whereOf(hours[0]!, plan, w)).toBe('beside Frames');
     expect(whereOf({ ...hours[0]!, lid_frac: 0.5 }, plan, w)).toBe('in Frames');

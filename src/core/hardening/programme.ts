@@ -80,13 +80,13 @@ export function singleStresses(rungs: readonly Rung[]): Rung[] {
       const raised = newStresses(before, rung);
       if (raised.length < 2) break;
       const step: Rung = raised.includes('sun')
-        ? { ...before, sun_frac: rung.sun_frac, days: 1, words: `${before.words}, in the next rung’s light` }
+        ? { ...before, sun_frac: rung.sun_frac, days: 1, words: `${before.words}, in the next step’s light` }
         : {
             ...before,
             gust_m_s: rung.gust_m_s,
             lid_frac: rung.lid_frac,
             days: 1,
-            words: `${before.words}, with the next rung’s air`,
+            words: `${before.words}, with the next step’s air`,
           };
       out.push(step);
       before = step;

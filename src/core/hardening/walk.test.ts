@@ -27,7 +27,7 @@ describe('a ladder walked through known weather', () => {
     expect(climbed({ gust: 12 })).toBe(1);
     expect(climbed({ gust: 12.5 })).toBe(2);
   });
-  it('a day too hot, too windy or too cold does not count for the rung it is on', () => {
+  it('a day too hot, too windy or too cold does not count for the step it is on', () => {
     const served = (d: Partial<typeof fine>) =>
       walk([{ ...one, days: 2 }], [{ ...fine, ...d }, fine, fine, fine], { rung: 1, served: 1 });
     expect(served({})).toBe(1);

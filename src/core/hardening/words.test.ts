@@ -8,11 +8,11 @@ describe('a decision in words', () => {
   const limit = (stress: Limit['stress'], figure: number | null, bears: number | null, more: Partial<Limit> = {}) =>
     limitWords({ stress, rung: 2, figure, limit: bears, ...more }, rungs, 'C');
   it('says what is met and what is borne, of each stress', () => {
-    expect(limit('cold', 3.2, 5)).toBe('3°C where rung 2 wants 5°C or more');
-    expect(limit('cold', 4.9, 5)).toBe('4.9°C where rung 2 wants 5.0°C or more');
-    expect(limit('wind', 15, 12)).toMatch(/^gusts of 54 km\/h, rung 2 bears 43 km\/h$/);
-    expect(limit('heat', 35, 33)).toMatch(/^35°C by day, rung 2 bears 33°C/);
-    expect(limit('calm?', null, 12)).toMatch(/^no gusts told, rung 2 bears 43 km\/h/);
+    expect(limit('cold', 3.2, 5)).toBe('3°C where step 2 wants 5°C or more');
+    expect(limit('cold', 4.9, 5)).toBe('4.9°C where step 2 wants 5.0°C or more');
+    expect(limit('wind', 15, 12)).toMatch(/^gusts of 54 km\/h, step 2 bears 43 km\/h$/);
+    expect(limit('heat', 35, 33)).toMatch(/^35°C by day, step 2 bears 33°C/);
+    expect(limit('calm?', null, 12)).toMatch(/^no gusts told, step 2 bears 43 km\/h/);
     expect(limit('rest', null, null)).toBe('resting after potting');
     expect(limit('hand', null, null)).toBe('held by hand');
     expect(limit('unknown', null, null)).toBe('no forecast for it');
@@ -33,13 +33,13 @@ describe('a decision in words', () => {
         'C',
       );
     const cold: Limit = { stress: 'cold', rung: 2, figure: 3, limit: 5 };
-    expect(said({})).toBe('rung 2 of 2: out in wind, day 1 of 2');
-    expect(said({ climbs: true })).toBe('rung 2 of 2: out in wind');
-    expect(said({ of: 1 })).toBe('rung 2 of 2: out in wind');
-    expect(said({ done: true })).toBe('the last rung is done: hardened');
-    expect(said({ say: 'hold', limit: cold })).toBe('hold on rung 2, out in wind: 3°C where rung 2 wants 5°C or more');
-    expect(said({ say: 'hold', rung: 0, limit: cold })).toBe('hold: 3°C where rung 2 wants 5°C or more');
-    expect(said({ say: 'back', rung: 1, limit: cold })).toMatch(/^only rung 1, out: 3°C/);
+    expect(said({})).toBe('step 2 of 2: out in wind, day 1 of 2');
+    expect(said({ climbs: true })).toBe('step 2 of 2: out in wind');
+    expect(said({ of: 1 })).toBe('step 2 of 2: out in wind');
+    expect(said({ done: true })).toBe('the last step is done: hardened');
+    expect(said({ say: 'hold', limit: cold })).toBe('hold on step 2, out in wind: 3°C where step 2 wants 5°C or more');
+    expect(said({ say: 'hold', rung: 0, limit: cold })).toBe('hold: 3°C where step 2 wants 5°C or more');
+    expect(said({ say: 'back', rung: 1, limit: cold })).toMatch(/^only step 1, out: 3°C/);
     expect(said({ say: 'back', rung: 0, limit: cold })).toMatch(/^keep them in: 3°C/);
   });
 });

@@ -23,7 +23,7 @@ export const COVER_WORDS: Readonly<Record<RungCover, string>> = { none: 'no cove
 /** What decided, in words. */
 export function limitWords(limit: Limit, rungs: readonly Rung[], unit: TemperatureUnit): string {
   const { stress, figure, limit: bears } = limit;
-  const rung = `rung ${limit.rung}`;
+  const rung = `step ${limit.rung}`;
   switch (stress) {
     case 'cold': {
       const [is, wants] = heldAgainst(figure!, bears!, unit);
@@ -56,8 +56,8 @@ export function decisionWords(decision: Decision, rungs: readonly Rung[], unit: 
   const { say, rung, limit, climbs, served, of } = decision;
   const what = rung === 0 ? 'in shelter' : rungs[rung - 1]!.words;
   const why = limit ? limitWords(limit, rungs, unit) : '';
-  if (say === 'back') return `${rung === 0 ? 'keep them in' : `only rung ${rung}, ${what}`}: ${why}`;
-  if (say === 'hold') return `hold${rung > 0 ? ` on rung ${rung}, ${what}` : ''}: ${why}`;
-  if (decision.done) return 'the last rung is done: hardened';
-  return `rung ${rung} of ${rungs.length}: ${what}${!climbs && of > 1 ? `, day ${served} of ${of}` : ''}`;
+  if (say === 'back') return `${rung === 0 ? 'keep them in' : `only step ${rung}, ${what}`}: ${why}`;
+  if (say === 'hold') return `hold${rung > 0 ? ` on step ${rung}, ${what}` : ''}: ${why}`;
+  if (decision.done) return 'the last step is done: hardened';
+  return `step ${rung} of ${rungs.length}: ${what}${!climbs && of > 1 ? `, day ${served} of ${of}` : ''}`;
 }

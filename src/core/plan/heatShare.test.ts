@@ -30,7 +30,7 @@ describe('the heat of a batch', () => {
   // Twelve hours 8 K and twelve hours 12 K over unheated at 50 W/K: 50 x 12 x (8 + 12) / 1000 kWh a day.
   const day_kWh = 12;
 
-  it('is the heat of the days it stood there, by the part of the slots that were its own', () => {
+  it('is the heat of the days it stood there, by the part of the tray spaces that were its own', () => {
     expect(share(100, 103, 4, 4)).toBeCloseTo(3 * day_kWh, 12);
     expect(share(100, 103, 4, 16)).toBeCloseTo((3 * day_kWh) / 4, 12);
     // A place with more on it than was counted still gives nobody more than all of its heat.

@@ -2,7 +2,7 @@
 export interface PottingSettings {
   /** Setting out pots, mix and labels before the first plant, minutes. */
   readonly setUp_min: number;
-  /** Trays of one trip with the trolley, and minutes of a trip there and back. */
+  /** Trays of one trip with the trolley, and minutes per trip there and back. */
   readonly trolley_trays: number;
   readonly trip_min: number;
   readonly settle_frac: number;

@@ -316,7 +316,7 @@ export function BatchForm({ house, editing }: Props) {
             {placing.over.slice(0, 4).map((run) => (
               <p key={`${run.placeId}/${run.from}`}>
                 <b>{house.places.find((p) => p.id === run.placeId)?.name}</b> would be over room by{' '}
-                {counted(Math.ceil(run.most_slots), 'slot')}, {shortDay(run.from)} to {shortDay(run.to - 1)}.
+                {counted(Math.ceil(run.most_slots), 'tray space')}, {shortDay(run.from)} to {shortDay(run.to - 1)}.
               </p>
             ))}
           </div>
@@ -409,7 +409,7 @@ export function BatchForm({ house, editing }: Props) {
             {pot && (
               <>
                 ; potted <span className="num text-xl text-ink">{traysFor(cells, pot)}</span> trays of {pot.name},
-                spaced {slotsFor(cells, pot, true)} slots
+                spaced {slotsFor(cells, pot, true)} tray spaces
               </>
             )}
           </p>

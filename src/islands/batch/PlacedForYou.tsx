@@ -73,8 +73,8 @@ export function PlacedForYou({ house, plan, answer, asking, chosen, onDate, onCh
           <ul>
             {lacking.slice(0, 4).map((lack, i) => (
               <li key={i}>
-                {nameOf(house, lack.placeId)} is {counted(Math.ceil(lack.slots), 'slot')} short, {shortDay(lack.from)}{' '}
-                to {shortDay(lack.to - 1)}
+                {nameOf(house, lack.placeId)} is {counted(Math.ceil(lack.slots), 'tray space')} short,{' '}
+                {shortDay(lack.from)} to {shortDay(lack.to - 1)}
               </li>
             ))}
           </ul>

@@ -193,7 +193,11 @@ function Measures({ data, unit }: { readonly data: EmergenceData; readonly unit:
       m.speedIndex_perDay === null ? 'not known' : `${decimal(m.speedIndex_perDay, 1)} a day`,
       'Maguire 1962',
     ],
-    ['Synchrony', m.synchrony === null ? 'not known' : decimal(m.synchrony, 2), '1 = all on one day; Primack 1980'],
+    [
+      'Evenness (synchrony)',
+      m.synchrony === null ? 'not known' : decimal(m.synchrony, 2),
+      '1 = all on one day; Primack 1980',
+    ],
     [
       'Place at sowing',
       data.temperature_C === null ? 'no place' : degrees(data.temperature_C, unit),

@@ -40,7 +40,7 @@ export function LeaveOut({ batchId, today, leftOut, trays }: Props) {
   }
   const whole = leftOut.some((l) => l.tray === null);
   return (
-    <section aria-label="Left out of what is learned" className="mt-4">
+    <section aria-label="Not used for estimates" className="mt-4">
       {leftOut.map((line) => (
         <p key={line.eventId} className="note-bar mb-2 flex flex-wrap items-center gap-3">
           <span>

@@ -141,7 +141,7 @@ export function OldTrays({ files, people, unit }: Props) {
               <span className={file.leftOut ? 'text-ink2 line-through' : ''}>{file.name}</span>
               <span className="text-ink2">
                 {counted(file.trays_count, 'tray')} of {counted(file.crops_count, 'crop')}
-                {file.leftOut && ', left out of what the house learns'}
+                {file.leftOut && ', not used for estimates'}
               </span>
               <WrittenBy person={people.find((one) => one.id === file.authorId)} />
               <button type="button" className="btn small ml-auto" onClick={() => void leaveOut(file)}>

@@ -244,8 +244,8 @@ function firstOf({ ladders }: HardenView): LadderView | null {
 function rowWords(ladder: LadderView, today: number): string {
   if (ladder.startsOn !== null) return `begins ${spokenDay(ladder.startsOn, today)}, ${ladder.programme.toLowerCase()}`;
   if (ladder.hardened) return 'hardened';
-  if (ladder.setBackTo !== null) return `set back to rung ${ladder.setBackTo}`;
-  if (ladder.loggedToday) return `rung ${ladder.rung}, done for today`;
+  if (ladder.setBackTo !== null) return `set back to step ${ladder.setBackTo}`;
+  if (ladder.loggedToday) return `step ${ladder.rung}, done for today`;
   return ladder.say === 'go' ? ladder.today : `${ladder.say}: ${ladder.why}`;
 }
 

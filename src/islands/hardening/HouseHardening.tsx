@@ -17,10 +17,10 @@ const LID_WORDS = {
   indoor: 'at a temperature inside',
 } as const;
 const FIELDS: readonly FieldSpec[] = [
-  { key: 'home.from_h', label: 'Somebody is there from, hour', kind: 'number' },
-  { key: 'home.to_h', label: 'until, hour', kind: 'number' },
-  { key: 'carrying.trays_per_trip', label: 'Trays of a trip', kind: 'number' },
-  { key: 'carrying.trip_min', label: 'Minutes of a trip', kind: 'number' },
+  { key: 'home.from_h', label: 'Staffed from, hour', kind: 'number' },
+  { key: 'home.to_h', label: 'Staffed until, hour', kind: 'number' },
+  { key: 'carrying.trays_per_trip', label: 'Trays per trip', kind: 'number' },
+  { key: 'carrying.trip_min', label: 'Minutes per trip', kind: 'number' },
   {
     key: 'caution',
     label: 'Caution',
@@ -58,10 +58,15 @@ const FIELDS: readonly FieldSpec[] = [
   })),
   { key: 'rules.nights', label: 'Nights in a row', kind: 'number' },
   { key: 'rules.soil_days', label: 'Days of warm soil', kind: 'number' },
-  { key: 'rules.frost_frac', label: 'Odds of harm borne', kind: 'number', hint: '0.1 is one night of ten' },
+  {
+    key: 'rules.frost_frac',
+    label: 'Accepted frost risk',
+    kind: 'number',
+    hint: 'chance of a harmful night in the days foretold; 0.1 is one in ten',
+  },
   { key: 'rules.ahead_days', label: 'Days looked ahead for frost', kind: 'number' },
   { key: 'rules.storm_days', label: 'Days looked ahead for storms', kind: 'number' },
-  { key: 'rules.storm_m_s', label: 'Gusts borne after planting', kind: 'wind' },
+  { key: 'rules.storm_m_s', label: 'Highest gust after planting', kind: 'wind' },
   { key: 'unlikely_frac', label: 'A date is unlikely below', kind: 'number', hint: '0.35 is 35 springs of 100' },
 ];
 

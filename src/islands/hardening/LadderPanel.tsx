@@ -46,7 +46,7 @@ export function LadderPanel(props: Props) {
         <p className="mt-2">
           Hardening is to begin <b>{spokenDay(ladder.startsOn!, today)}</b>. By the forecast:{' '}
           {ladder.days[0]
-            ? ladder.days[0].why || `rung ${ladder.days[0].rung}, ${ladder.rungs[ladder.days[0].rung - 1]?.words ?? ''}`
+            ? ladder.days[0].why || `step ${ladder.days[0].rung}, ${ladder.rungs[ladder.days[0].rung - 1]?.words ?? ''}`
             : 'too far ahead'}
           .
         </p>
@@ -60,7 +60,7 @@ export function LadderPanel(props: Props) {
       {begun && ladder.setBackTo !== null && (
         <p className="note-bar bad mt-2">
           {ladder.harmedOn === null ? '' : `${shortDay(ladder.harmedOn)}: `}
-          {ladder.harmWords}. Look at them; a rung back, to {ladder.setBackTo}, is advised.
+          {ladder.harmWords}. Look at them; a step back, to {ladder.setBackTo}, is advised.
         </p>
       )}
       {begun && !ladder.hardened && (
@@ -70,7 +70,7 @@ export function LadderPanel(props: Props) {
               {ladder.say ? SAY[ladder.say] : 'Not known'}
             </span>
             <span className="num text-2xl">
-              rung {target} of {ladder.rungs.length}
+              step {target} of {ladder.rungs.length}
             </span>
           </p>
           <p className="mt-1">{ladder.today}</p>
@@ -106,9 +106,9 @@ export function LadderPanel(props: Props) {
               type="button"
               className="btn solid"
               disabled={busy}
-              onClick={() => onLog({ kind: 'rung', count: target }, `rung ${target} done`)}
+              onClick={() => onLog({ kind: 'rung', count: target }, `step ${target} done`)}
             >
-              Rung {target} done
+              Step {target} done
             </button>
           )}
           <button type="button" className="btn" aria-expanded={anyway} onClick={() => setAnyway(!anyway)}>
@@ -134,11 +134,11 @@ export function LadderPanel(props: Props) {
                   onClick={() =>
                     onLog(
                       { kind: 'rung', count: r, note: reason.trim(), cause: 'own decision' },
-                      `rung ${r}, by your own decision`,
+                      `step ${r}, by your own decision`,
                     )
                   }
                 >
-                  Rung {r} all the same
+                  Step {r} all the same
                 </button>
               ))}
           </div>
@@ -155,7 +155,7 @@ export function LadderPanel(props: Props) {
       )}
       <details className="mt-3">
         <summary className="link-btn">
-          The rungs: {ladder.programme}
+          The steps: {ladder.programme}
           {ladder.chosen ? '' : ', usual for its kind'}
         </summary>
         <label className="field mt-1">
@@ -192,7 +192,7 @@ export function LadderPanel(props: Props) {
             <tr>
               <th>Day</th>
               <th>Say</th>
-              <th className="r">Rung</th>
+              <th className="r">Step</th>
               <th>Why</th>
             </tr>
           </thead>

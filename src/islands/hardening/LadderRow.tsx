@@ -37,7 +37,7 @@ export function LadderRow({ ladder, today, days, chosen, decisions, trialUntil, 
   };
   const words =
     ladder.startsOn === null
-      ? `on rung ${ladder.rung} of ${ladder.rungs.length}`
+      ? `on step ${ladder.rung} of ${ladder.rungs.length}`
       : `begins ${shortDay(ladder.startsOn)}`;
   const held = trialUntil === null ? '' : `, held until ${shortDay(trialUntil)}`;
   const until = trialUntil ?? Math.max(today, ladder.heldUntil);
@@ -153,7 +153,7 @@ export function RowWords({ ladder, today, days, decisions }: Pick<Props, 'ladder
 export function endWords(ladder: Pick<LadderView, 'end' | 'hardened'>, today: number): string {
   if (ladder.hardened) return 'hardened';
   const { end } = ladder;
-  if (!end?.p50) return 'end not to be foreseen';
+  if (!end?.p50) return 'finish date unknown';
   const day = (d: number | null) => (d === null ? 'later' : shortDay(d));
   if (end.p10 === end.p90) return `hardened ${day(end.p50)}`;
   return `hardened ${day(end.p50)}, ${day(end.p10)} to ${day(end.p90)} in eight springs of ten${end.p50 - today > 0 ? `, ${counted(end.p50 - today, 'day')}` : ''}`;

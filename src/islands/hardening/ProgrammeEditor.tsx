@@ -88,7 +88,7 @@ export function ProgrammeEditor({ line, blank, places, unit }: Props) {
     <td>
       <input
         className={`input ${width}`}
-        aria-label={`${label}, rung ${i + 1}`}
+        aria-label={`${label}, step ${i + 1}`}
         aria-invalid={error(`rungs.${i}.${path}`) ? true : undefined}
         value={String(rungs[i]![key] ?? '')}
         onChange={(e) => set(i, { [key]: e.target.value })}
@@ -124,7 +124,7 @@ export function ProgrammeEditor({ line, blank, places, unit }: Props) {
           <table className="plain-table mid min-w-[1020px]">
             <thead>
               <tr>
-                <th>Rung</th>
+                <th>Step</th>
                 <th>In words</th>
                 <th>Where</th>
                 <th>Hours out</th>
@@ -154,7 +154,7 @@ export function ProgrammeEditor({ line, blank, places, unit }: Props) {
                   <td>
                     <select
                       className="input w-36"
-                      aria-label={`Where, rung ${i + 1}`}
+                      aria-label={`Where, step ${i + 1}`}
                       value={r.placeId ?? ''}
                       onChange={(e) => set(i, { placeId: e.target.value === '' ? null : Number(e.target.value) })}
                     >
@@ -174,7 +174,7 @@ export function ProgrammeEditor({ line, blank, places, unit }: Props) {
                   <td>
                     <select
                       className="input w-24"
-                      aria-label={`Cover, rung ${i + 1}`}
+                      aria-label={`Cover, step ${i + 1}`}
                       value={r.cover}
                       onChange={(e) => set(i, { cover: e.target.value as RungCover })}
                     >
@@ -191,7 +191,7 @@ export function ProgrammeEditor({ line, blank, places, unit }: Props) {
                       <button
                         type="button"
                         className="btn"
-                        aria-label={`Without rung ${i + 1}`}
+                        aria-label={`Remove step ${i + 1}`}
                         onClick={() => setRungs(rungs.filter((_, k) => k !== i))}
                       >
                         Out
@@ -208,10 +208,10 @@ export function ProgrammeEditor({ line, blank, places, unit }: Props) {
             className="btn mt-2"
             onClick={() => setRungs([...rungs, { ...(rungs.at(-1) ?? typedOf(blank[0]!)), words: '' }])}
           >
-            One more rung
+            Add a step
           </button>
           <p className="mt-2 max-w-[75ch] text-[0.9rem] text-ink2">
-            A rung that raises two stresses at once is taken in two steps by itself, sun first, cold last. The lowest is
+            A step that raises two stresses at once is taken in two steps by itself, sun first, cold last. The lowest is
             for tender plants: hardy ones bear {differenceWords(3, unit)} less, half-hardy {differenceWords(1, unit)}{' '}
             less, tropical want {differenceWords(3, unit)} more (common practice, no source). Hours of 24 are day and
             night; an empty lid is open ground.

@@ -9,7 +9,7 @@ import { treads } from './stairs.ts';
 describe('stairs', () => {
   const box = { column: 72, height: 88, top: 6, base: 44 };
   const day = (rung: number, say: 'go' | 'hold' | 'back' = 'go') => ({ rung, say, climbs: false, done: false });
-  it('climb with the rung, a column a day, and stay in their row', () => {
+  it('climb with the step, a column a day, and stay in their row', () => {
     const made = treads([day(0, 'back'), day(3), day(7)], 2, 7, box);
     expect(made.map((t) => t.x)).toEqual([144, 216, 288]);
     expect(made[0]!.y).toBe(44);
@@ -39,7 +39,7 @@ describe('when a batch is hardened, in words', () => {
       /^hardened 17 Apr, 15 Apr to 21 Apr in eight springs of ten, 5 days$/,
     );
     expect(endWords({ end: { p10: today, p50: today, p90: today }, hardened: false }, today)).toBe('hardened 12 Apr');
-    expect(endWords({ end: { ...end, p50: null }, hardened: false }, today)).toBe('end not to be foreseen');
+    expect(endWords({ end: { ...end, p50: null }, hardened: false }, today)).toBe('finish date unknown');
     expect(endWords({ end, hardened: true }, today)).toBe('hardened');
   });
 });

@@ -154,8 +154,7 @@ export function HeatScreen(props: Props) {
       <div>
         {cut && ready && (
           <p className="note-bar bad mb-2" role="status">
-            The line to the server is down; figures are from {clockTime(status?.at_ms ?? now_ms, timeZone)}. It comes
-            back by itself.
+            Connection lost; reconnecting. Figures are from {clockTime(status?.at_ms ?? now_ms, timeZone)}.
           </p>
         )}
         {view.alarms.map((a: AlarmRecord) => (
@@ -193,11 +192,7 @@ export function HeatScreen(props: Props) {
           )}
           <Figure
             value={card.byHand ? '·' : `${decimal(totals.today.kWh, 1)} kWh`}
-            words={
-              card.byHand
-                ? 'not measured without a controller'
-                : `today, ${money(totals.today.money)}; ${Math.round(totals.month.kWh)} this month, ${Math.round(totals.season.kWh)} this season`
-            }
+            words={card.byHand ? 'not measured without a controller' : `used today, ${money(totals.today.money)}`}
           />
           <Figure
             value={`to ${tenth(sizing.holdsTo_C, unit)}`}
@@ -207,6 +202,29 @@ export function HeatScreen(props: Props) {
           />
           <Figure value={tenth(sizing.stuckOn_C, unit)} words="if stuck on, in the end" />
         </dl>
+        {!card.byHand && (
+          <table className="plain-table dense mb-3 max-w-sm">
+            <caption className="sr-only">Heat used in {card.name}</caption>
+            <thead>
+              <tr>
+                <th>Heat used</th>
+                <th className="r">kWh</th>
+                <th className="r">Cost</th>
+              </tr>
+            </thead>
+            <tbody>
+              {USED.map(([key, words]) => (
+                <tr key={key}>
+                  <th scope="row" className="measure">
+                    {words}
+                  </th>
+                  <td className="r num">{decimal(totals[key].kWh, totals[key].kWh < 10 ? 1 : 0)}</td>
+                  <td className="r num">{money(totals[key].money)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        )}
         {doubtful && (
           <p className="note-bar bad mb-2">
             The sensor is not believed. The heater runs at most {percent(status.safeDuty ?? 0)} of the time, what the
@@ -304,3 +322,9 @@ export function HeatScreen(props: Props) {
     </div>
   );
 }
+
+const USED = [
+  ['today', 'Today'],
+  ['month', 'This month'],
+  ['season', 'This season'],
+] as const;

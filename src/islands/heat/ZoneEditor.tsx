@@ -291,7 +291,7 @@ export function ZoneEditor({ zone, start, places, normals, latitude_deg, tariff,
               }),
           )}
           {shape.thermostat.kind === 'on-off' &&
-            num('differential', `Differential, °${unit}`, 'spec.thermostat.differential_K')}
+            num('differential', `Comes on again below the set-point by, °${unit}`, 'spec.thermostat.differential_K')}
           {num('most', `Highest set-point, °${unit}`, 'spec.mostSet_C')}
           {num('cutOut', `Cut-out, °${unit}`, 'spec.cutOut_C', 'above it the heater goes off whatever is asked')}
         </div>

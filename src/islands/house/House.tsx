@@ -227,8 +227,8 @@ export function House({ dataId }: { readonly dataId: string }) {
                   </p>
                   {newOver.slice(0, 3).map((run) => (
                     <p key={`${run.placeId}/${run.from}`}>
-                      <strong>{placeName(run.placeId)}</strong> over by {counted(Math.ceil(run.most_slots), 'slot')},{' '}
-                      {shortDay(run.from)} to {shortDay(run.to - 1)}
+                      <strong>{placeName(run.placeId)}</strong> over by{' '}
+                      {counted(Math.ceil(run.most_slots), 'tray space')}, {shortDay(run.from)} to {shortDay(run.to - 1)}
                     </p>
                   ))}
                   <div className="mt-2 flex gap-2">
@@ -256,7 +256,7 @@ export function House({ dataId }: { readonly dataId: string }) {
               <tr>
                 <th>Place</th>
                 <th className="r">Temperature</th>
-                <th className="r">Slots</th>
+                <th className="r">Tray spaces</th>
               </tr>
             </thead>
             <tbody>

@@ -169,7 +169,7 @@ function TileGroup({ group, drawn, chosen, onSelect, onHold }: GroupProps) {
   const h = rect.height / rows;
   const first = group.cells[0];
   const inRow = first ? group.cells.filter((cell) => cell.row === first.row).length : 0;
-  const label = `${batch.name}: ${counted(group.standing.trays, 'tray')} in ${place.name}${group.over > 0 ? `, ${group.over} slots over` : ''}`;
+  const label = `${batch.name}: ${counted(group.standing.trays, 'tray')} in ${place.name}${group.over > 0 ? `, ${group.over} tray spaces over` : ''}`;
   const letters = Math.floor((inRow * w - 6) / 6.2);
   return (
     <g

@@ -200,7 +200,7 @@ function PlaceHead({ place, unit }: { readonly place: RoundPlace; readonly unit:
             className={`ml-auto text-[0.92rem] ${place.used_slots > place.room_trays ? 'font-bold text-brick' : 'text-ink2'}`}
           >
             {place.used_slots > place.room_trays && 'over room: '}
-            {place.used_slots} of {place.room_trays} tray slots
+            {place.used_slots} of {place.room_trays} tray spaces
           </span>
         </>
       )}

@@ -24,7 +24,7 @@ export function Comparison({ house, columns }: Props) {
     { name: 'Plants at risk', of: (r) => String(Math.round(r.atRisk_count)) },
     {
       name: 'Over room',
-      of: (r) => (r.over_slotDays === 0 ? 'never' : `${Math.round(r.over_slotDays)} slot-days`),
+      of: (r) => (r.over_slotDays === 0 ? 'never' : `${Math.round(r.over_slotDays)} tray-days`),
       bad: (r) => r.over_slotDays > 0,
     },
     { name: 'Heat', of: (r) => `${Math.round(r.heat_kWh)} kWh` },

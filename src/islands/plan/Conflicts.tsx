@@ -52,7 +52,7 @@ export function Troubles({ house, troubles, count, over, offers, byId, busy, onS
                   const words = offerWords(offer, byId, house);
                   const only = offer.kind === 'fewer' || offer.kind === 'more-room';
                   const cleared =
-                    offer.cleared_slotDays > 0 ? `clears ${Math.round(offer.cleared_slotDays)} slot-days` : '';
+                    offer.cleared_slotDays > 0 ? `clears ${Math.round(offer.cleared_slotDays)} tray-days` : '';
                   return (
                     <li key={j}>
                       <button
@@ -98,7 +98,7 @@ function Title({
     return (
       <p>
         <strong>
-          {place} is over by {counted(Math.ceil(run?.most_slots ?? 0), 'slot')}
+          {place} is over by {counted(Math.ceil(run?.most_slots ?? 0), 'tray space')}
         </strong>
         <span className="block text-[0.92rem] text-ink2">
           {trouble.to - trouble.from === 1

@@ -73,7 +73,7 @@ function buysWords(buys: Buys | null): string {
   const parts: string[] = [];
   const kWh = Math.round(buys.heat_kWh);
   if (kWh > 0) parts.push(`${kWh} kWh, ${money(buys.money)}`);
-  if (buys.over_slotDays >= 1) parts.push(`room for ${Math.round(buys.over_slotDays)} slot-days`);
+  if (buys.over_slotDays >= 1) parts.push(`room for ${Math.round(buys.over_slotDays)} tray-days`);
   return parts.length === 0 ? 'It buys nothing that can be counted.' : `It buys ${parts.join(' and ')}.`;
 }
 

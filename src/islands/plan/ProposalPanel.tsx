@@ -212,7 +212,7 @@ function Depends({ house, proposed, moving, chosen, byId, onChoose }: Props) {
           return (
             <li key={`${run.placeId}/${run.from}`}>
               {house.places.find((p) => p.id === run.placeId)?.name} over by{' '}
-              {counted(Math.ceil(run.most_slots), 'slot')}, {shortDay(run.from)} to {shortDay(run.to - 1)}
+              {counted(Math.ceil(run.most_slots), 'tray space')}, {shortDay(run.from)} to {shortDay(run.to - 1)}
               {inTheWay.length > 0 && (
                 <>
                   {': '}

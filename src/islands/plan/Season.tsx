@@ -394,7 +394,7 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
               onMakeRoom={() => void keepAndMakeRoom()}
               onDrop={() => setTrial(null)}
               onPin={(pinned) =>
-                void changes.write(`${selected.batch.name} ${pinned ? 'pinned' : 'loosened'}`, [
+                void changes.write(`${selected.batch.name} ${pinned ? 'pinned' : 'unpinned'}`, [
                   { id: selected.batch.id, pinned },
                 ])
               }

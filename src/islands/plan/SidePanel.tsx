@@ -91,7 +91,7 @@ export function ChosenBatch(props: Props) {
               aria-pressed={selected.batch.pinned}
               aria-label={
                 selected.batch.pinned
-                  ? 'Pinned: the planner leaves it where it is. Press to loosen'
+                  ? 'Pinned: the planner leaves it where it is. Click to unpin'
                   : 'Pin: the planner leaves it where it is'
               }
               disabled={busy}
@@ -190,7 +190,7 @@ function Consequences({
           {newOver.slice(0, 3).map((run) => (
             <li key={`${run.placeId}/${run.from}`}>
               <strong>{house.places.find((p) => p.id === run.placeId)?.name}</strong> over by{' '}
-              {counted(Math.ceil(run.most_slots), 'slot')}, {shortDay(run.from)} to {shortDay(run.to - 1)}
+              {counted(Math.ceil(run.most_slots), 'tray space')}, {shortDay(run.from)} to {shortDay(run.to - 1)}
             </li>
           ))}
         </ul>

@@ -93,7 +93,7 @@ function Seen({
               </strong>
               <span className="block text-[0.92rem] text-ink2">
                 {shortDay(spot.from)} to {shortDay(spot.to - 1)}, then by about{' '}
-                {counted(Math.max(1, Math.round(spot.over_slots)), 'slot')};{' '}
+                {counted(Math.max(1, Math.round(spot.over_slots)), 'tray space')};{' '}
                 {spot.batchIds.slice(0, 3).map((id, i) => (
                   <span key={id}>
                     <button type="button" className="link-btn" onClick={() => onSelect(id)}>
@@ -124,7 +124,7 @@ function Seen({
                 Of 100 springs
               </th>
               <th scope="col" className="r">
-                Slots over
+                Tray spaces over
               </th>
             </tr>
           </thead>

@@ -48,7 +48,7 @@ export function YoungOrLarge({ house, work, onUse }: Props) {
     ['Start hardening', (c) => cell(c.harden)],
     ['Plant out', (c) => cell(c.plant)],
     ['Against its date', (c) => (c.late === null ? 'cannot be' : lateness(c.late))],
-    ['Room, slot-days', (c) => String(Math.round(c.slotDays))],
+    ['Room, tray-days', (c) => String(Math.round(c.slotDays))],
     ['Heat, its share', (c) => `${Math.round(c.heat_kWh * 10) / 10} kWh`],
   ];
   return (

@@ -191,7 +191,7 @@ export const Bands = memo(function Bands({ lanes, worked, x, today, skip, faint,
               className="cursor-pointer"
               opacity={faint?.has(band.batchId) ? 0.14 : 1}
             >
-              <title>{`${name}: ${lane.place.name}, ${shortDay(band.from)} to ${shortDay(band.to)}, ${band.slots} slots${pinned ? ', pinned' : ''}`}</title>
+              <title>{`${name}: ${lane.place.name}, ${shortDay(band.from)} to ${shortDay(band.to)}, ${band.slots} tray spaces${pinned ? ', pinned' : ''}`}</title>
               <rect
                 x={left}
                 y={y}

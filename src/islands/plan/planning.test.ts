@@ -117,7 +117,7 @@ describe('words of changes and offers', () => {
     expect(offerWords(offer({ kind: 'fewer', share_frac: 0.75 }), byId, house)).toContain('75%');
     expect(
       offerWords(offer({ kind: 'more-room', lack: { placeId: 6, slots: 3.2, from: 1, to: 5 } }), byId, house),
-    ).toContain('Find 4 slots more in Frames for 4 days');
+    ).toContain('Find 4 tray spaces more in Frames for 4 days');
   });
 
   it('has one price in the same words everywhere: days, plants at risk, heat with its money, trays carried', () => {
@@ -195,7 +195,7 @@ describe('filters', () => {
 });
 
 describe('the plan of the house', () => {
-  it('lays places to scale, none over another, and every tray in a slot of its own', () => {
+  it('lays places to scale, none over another, and every tray in a tray space of its own', () => {
     for (const width of [1100, 700]) {
       const { drawn, height_px } = layHouse(house.places, width);
       for (const a of drawn) {

@@ -70,7 +70,7 @@ export function offerWords(offer: OfferShown, byId: ReadonlyMap<number, Worked>,
     return `Raise ${Math.round((offer.share_frac ?? 1) * 100)}% of ${name}; split the rest off`;
   if (offer.kind === 'more-room' && offer.lack) {
     const { placeId, slots, from, to } = offer.lack;
-    return `Find ${counted(Math.ceil(slots), 'slot')} more in ${placeName(placeId)} for ${counted(to - from, 'day')}, then ${name} fits`;
+    return `Find ${counted(Math.ceil(slots), 'tray space')} more in ${placeName(placeId)} for ${counted(to - from, 'day')}, then ${name} fits`;
   }
   if (!first || !worked) return 'Another way';
   if (offer.kind === 'late') return `Let ${name} go out ${shortDay(first.steps.plant!)}`;

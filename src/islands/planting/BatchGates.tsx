@@ -207,7 +207,7 @@ function Opened({ line, view, onLog, onChange }: Props) {
                   : `Over-age from ${shortDay(line.overAgeOn)}, ${counted(line.overAgeOn - today, 'day')} from now: then ${counted(line.plants, 'plant')} are root-bound and check when set.`}
             </li>
             <li>
-              {line.slots > 0 ? `Holds ${line.slots} tray slots in ${line.placeName}` : 'Holds no room'}
+              {line.slots > 0 ? `Holds ${line.slots} tray spaces in ${line.placeName}` : 'Holds no room'}
               {line.placeOverOn === null
                 ? '; its place has room for three weeks.'
                 : `, which is over its room from ${shortDay(line.placeOverOn)}.`}

@@ -195,7 +195,7 @@ function Planted({
   if (view.planted.length === 0) return null;
   return (
     <section className="mt-6">
-      <h2>Out since six weeks</h2>
+      <h2>Planted in the last six weeks</h2>
       <table className="plain-table mid mt-1">
         <thead>
           <tr>

@@ -72,7 +72,7 @@ export function MixEditor({ line, items }: Props) {
                 <button
                   type="button"
                   className="btn"
-                  aria-label={`Without row ${i + 1}`}
+                  aria-label={`Remove row ${i + 1}`}
                   onClick={() => setParts(parts.filter((_, k) => k !== i))}
                 >
                   Out

@@ -127,7 +127,7 @@ export function ReadyList({ initial, today }: Props) {
                       {counted(line.trays, 'tray')} of {line.container}
                       {line.place && `, ${line.place}`}
                       {line.pot &&
-                        `: ${line.slots[0]} → ${line.slots[1]} tray slots in ${line.pot}, ${line.slots[2]} spaced out`}
+                        `: ${line.slots[0]} → ${line.slots[1]} tray spaces in ${line.pot}, ${line.slots[2]} spaced out`}
                     </p>
                   </div>
                   <div className="col-span-3 flex flex-wrap items-center gap-1.5 pt-1 min-[1000px]:col-span-1 min-[1000px]:max-w-[480px] min-[1000px]:justify-end">

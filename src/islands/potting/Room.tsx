@@ -21,14 +21,14 @@ export function Room({ room, alone, onPlace, onDay }: Props) {
       {room.map((line) => (
         <div key={line.placeId} className="mt-2">
           <p className="font-semibold">
-            {line.name} <span className="font-normal text-ink2">{line.room} tray slots</span>{' '}
+            {line.name} <span className="font-normal text-ink2">{line.room} tray spaces</span>{' '}
             {line.over && <span className="tag bad">{line.over.most} too many</span>}
           </p>
           <table className="plain-table">
             <thead className="sr-only">
               <tr>
                 <th>When</th>
-                <th>Slots</th>
+                <th>Tray spaces</th>
                 <th>Share</th>
               </tr>
             </thead>
@@ -61,7 +61,7 @@ export function Room({ room, alone, onPlace, onDay }: Props) {
               <ul>
                 {line.couldGo.map((c) => (
                   <li key={c.batchId}>
-                    <a href={`/batch/${c.batchId}`}>{c.name}</a>, {c.slots} slots, {shortDay(c.on)} to {c.to}
+                    <a href={`/batch/${c.batchId}`}>{c.name}</a>, {c.slots} tray spaces, {shortDay(c.on)} to {c.to}
                   </li>
                 ))}
               </ul>

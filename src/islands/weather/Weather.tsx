@@ -142,9 +142,9 @@ export function Weather({ initial, unit }: Props) {
       </dl>
       <p className="max-w-[75ch] text-ink2">
         {frost.from === 'years' &&
-          `From ${counted(spring.used, 'spring')} and ${counted(autumn.used, 'autumn')} that are whole enough${spring.at?.widened ? ': fewer than ten, so the dates are drawn wider than those years alone would say (Student’s distribution of the next year)' : ', at plotting positions i / (n + 1)'}; ${spring.without} of the springs had none.`}
+          `From ${counted(spring.used, 'spring')} and ${counted(autumn.used, 'autumn')} that are whole enough${spring.at?.widened ? ': fewer than ten, so the dates are drawn wider than those years alone would say (Student’s distribution of the next year)' : ', each counted as one in so many and one more'}; ${spring.without} of the springs had none.`}
         {frost.from === 'normals' &&
-          'No history yet: guessed from the usual nights, give or take two weeks at least. Import daily minima of your own or the nearest station below.'}
+          `No history yet: taken from the usual nights${frost.isGuess ? ', which are themselves a rough guess by where you lie' : ''}; give or take ${frost.isGuess ? 'three' : 'two'} weeks at least. Import daily minima of your own or the nearest station below.`}
         {frost.from === 'nothing' && 'There is no history and there are no usual temperatures: import some below.'} Your
         own garden may be colder than the station: watch your thermometer, and the forecast before you plant.
       </p>
@@ -242,10 +242,10 @@ function OutDates({ view, unit }: { readonly view: WeatherView; readonly unit: '
                 <th>Crop</th>
                 <th>In the open</th>
                 <th>Waits for</th>
-                <th>One layer</th>
-                <th>Two layers</th>
-                <th>Still for autumn</th>
-                <th>under a layer</th>
+                <th>With one cover</th>
+                <th>With two covers</th>
+                <th>Last day for autumn</th>
+                <th>Last day, with one cover</th>
               </tr>
             </thead>
             <tbody>

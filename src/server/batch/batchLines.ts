@@ -173,7 +173,7 @@ function lineBatch(season: Season, input: BatchInput, found: Placed | null): Lin
         : chain.kind === 'unreachable'
           ? chain.reason
           : most
-            ? `${Math.ceil(most.slots)} slots short in ${name(most.placeId)} from ${isoFromDay(most.from)}`
+            ? `${Math.ceil(most.slots)} tray spaces short in ${name(most.placeId)} from ${isoFromDay(most.from)}`
             : null,
   };
 }

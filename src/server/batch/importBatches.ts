@@ -205,7 +205,7 @@ function placedLines(
         lack: !way
           ? 'no place will do for it at that date'
           : most
-            ? `${Math.ceil(most.slots)} slots short in ${name(most.placeId)} from ${isoFromDay(most.from)}`
+            ? `${Math.ceil(most.slots)} tray spaces short in ${name(most.placeId)} from ${isoFromDay(most.from)}`
             : null,
       };
     }),

@@ -136,9 +136,9 @@ function explanationOf(season: Season, ladder: Ladder): Explanation | null {
   const rung = ladder.rungs[k - 1]!;
   const low = lowOn(ladder.rules, k, day);
   return {
-    rule: `The forecast low, less ${ladder.rules.caution} of its usual error, plus what place and cover are worth, must be at or above the rung’s floor, and gusts at or below its ceiling; a day raises one stress at the most; a day held does not count.`,
+    rule: `The forecast low, less ${ladder.rules.caution} of its usual error, plus what place and cover are worth, must be at or above the step’s floor, and gusts at or below its ceiling; a day raises one stress at the most; a day held does not count.`,
     inputs: [
-      { name: `rung ${k} wants at least`, temperature_C: rung.floor_C },
+      { name: `step ${k} wants at least`, temperature_C: rung.floor_C },
       ...(low === null ? [] : [{ name: 'they would meet', temperature_C: low }]),
       ...foretold(site, ladder.unit),
       { name: 'its usual error', value: differenceWords(day.spread_K, ladder.unit) },
@@ -156,7 +156,7 @@ function explanationOf(season: Season, ladder: Ladder): Explanation | null {
         value: site.forecast ? `${site.forecast.source}, ${Math.round(site.forecast.age_h)} h old` : 'none',
       },
     ],
-    source: `rungs and limits ${COMMON_PRACTICE}; errors by this site’s own score over ${site.pairs} nights`,
+    source: `steps and limits ${COMMON_PRACTICE}; errors by this site’s own score over ${site.pairs} nights`,
   };
 }
 

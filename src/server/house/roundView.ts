@@ -77,7 +77,7 @@ function roundJob(view: BatchView, job: Job, season: Season): RoundJob {
     code: view.batch.code,
     name: view.name,
     kind: job.kind,
-    words: job.kind === 'rung' ? `Rung ${job.count} of hardening` : JOB_WORDS[job.kind],
+    words: job.kind === 'rung' ? `Step ${job.count} of hardening` : JOB_WORDS[job.kind],
     eventKind: job.logs?.kind ?? JOB_EVENT[job.kind],
     cause: job.logs?.cause ?? '',
     tap: job.logs?.kind === 'held' ? 'Kept back' : TAP[job.kind],

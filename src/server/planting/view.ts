@@ -342,7 +342,7 @@ export function gateWords(gate: Gate, season: Season, input: GateInput): string 
     case 'heat':
       return heatWords(input, season);
     case 'hardened':
-      return state === 'pass' ? 'its ladder is done' : `on rung ${figure} of ${wants}`;
+      return state === 'pass' ? 'its ladder is done' : `on step ${figure} of ${wants}`;
     default:
       if (input.cover === null) return 'goes out without cover';
       return `${areaWords(wants!, season.world.nursery.lengthUnit)} of cover wanted, ${areaWords(figure!, season.world.nursery.lengthUnit)} free`;

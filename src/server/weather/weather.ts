@@ -143,6 +143,7 @@ function newFrostView(season: Season, days: readonly WeatherDay[], threshold_C: 
   return {
     threshold_C,
     risk_frac,
+    isGuess: nursery.outsideBy === 'guess',
     south,
     out,
     layer_K: LAYER_K,

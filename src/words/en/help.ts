@@ -1,6 +1,6 @@
 /** What a screen is for, how its drawing is read, and its keys. */
 export interface ScreenHelp {
-  /** Address it begins with. */
+  /** What its address begins with, after the first stroke; '' is the round alone. */
   readonly at: string;
   readonly title: string;
   readonly answers: string;
@@ -16,7 +16,7 @@ const EVERYWHERE = [
 /** Screens with their help; the first whose address a page begins with, the longest address first. */
 const SCREENS: readonly ScreenHelp[] = [
   {
-    at: '/',
+    at: '',
     title: 'Round',
     answers: 'What has to be done today, in the order you walk.',
     reading: [
@@ -27,7 +27,7 @@ const SCREENS: readonly ScreenHelp[] = [
     keys: [],
   },
   {
-    at: '/plan/season',
+    at: 'plan/season',
     title: 'Season',
     answers: 'Whether everything has room and is ready in time, and what to do where not.',
     reading: [
@@ -42,14 +42,14 @@ const SCREENS: readonly ScreenHelp[] = [
     ],
   },
   {
-    at: '/house/begin',
+    at: 'house/begin',
     title: 'Begin',
     answers: 'What Crook has to know before it can plan: five answers.',
     reading: ['The usual weather is a rough guess by where you lie, until you import days of your site.'],
     keys: [],
   },
   {
-    at: '/house',
+    at: 'house',
     title: 'Plan of the house',
     answers: 'What stands where on a day, and how full each place is.',
     reading: [
@@ -58,14 +58,14 @@ const SCREENS: readonly ScreenHelp[] = [
     keys: [['Enter', 'choose a batch; then choose the place']],
   },
   {
-    at: '/plan/what-if',
+    at: 'plan/what-if',
     title: 'What if',
     answers: 'What another bench, other weather or other temperatures would change.',
     reading: ['A scenario is a copy of the season. Nothing in it touches the real one until you take it over.'],
     keys: [],
   },
   {
-    at: '/germination',
+    at: 'germination',
     title: 'Sow',
     answers: 'What to sow, how many seeds and trays, and what comes up.',
     reading: [
@@ -75,7 +75,7 @@ const SCREENS: readonly ScreenHelp[] = [
     keys: [],
   },
   {
-    at: '/heat',
+    at: 'heat',
     title: 'Heat',
     answers: 'Whether each zone holds its temperature, what it costs, and what is wrong where it does not.',
     reading: [
@@ -85,35 +85,35 @@ const SCREENS: readonly ScreenHelp[] = [
     keys: [],
   },
   {
-    at: '/potting',
+    at: 'potting',
     title: 'Pot',
     answers: 'What is ready to pot, what it takes in pots, mix and hours, and in which order.',
     reading: ['Ready means true leaves and roots by the crop’s book, or by what you marked yourself.'],
     keys: [],
   },
   {
-    at: '/hardening',
+    at: 'hardening',
     title: 'Harden',
     answers: 'What goes out today, what stays in, and what is covered tonight.',
     reading: ['Each batch is on a step of its ladder. The forecast, less what it is usually off by, decides the step.'],
     keys: [],
   },
   {
-    at: '/planting',
+    at: 'planting',
     title: 'Plant out',
     answers: 'Which batches may go out, and what holds those that may not.',
     reading: ['One line a batch with the one thing that holds it and when it may end. Open it for all gates.'],
     keys: [],
   },
   {
-    at: '/weather',
+    at: 'weather',
     title: 'Weather',
     answers: 'What the next days bring, how far the forecast is off here, and when frosts end.',
     reading: ['Chances are counted over the years of your site, or by its usual temperatures where there are none.'],
     keys: [],
   },
   {
-    at: '/books',
+    at: 'books',
     title: 'Books',
     answers: 'What Crook goes by: crops, seed, places, trays.',
     reading: [
@@ -122,14 +122,14 @@ const SCREENS: readonly ScreenHelp[] = [
     keys: [],
   },
   {
-    at: '/batch/ledger',
+    at: 'batch/ledger',
     title: 'Ledger',
     answers: 'What was done, when, and by whom.',
     reading: ['Lines are never changed: a correction is a line of its own, and the old one stays to be read.'],
     keys: [],
   },
   {
-    at: '/batch',
+    at: 'batch',
     title: 'Batch',
     answers: 'How one batch stands, when it is expected out, and why.',
     reading: [
@@ -142,7 +142,8 @@ const SCREENS: readonly ScreenHelp[] = [
 
 /** The help of the page at an address. */
 export function helpOf(pathname: string): ScreenHelp {
-  const fits = SCREENS.filter(({ at }) => (at === '/' ? pathname === '/' : pathname.startsWith(at)));
+  const address = pathname.slice(1);
+  const fits = SCREENS.filter(({ at }) => (at === '' ? address === '' : address.startsWith(at)));
   const screen = fits.sort((a, b) => b.at.length - a.at.length)[0] ?? SCREENS[0]!;
   return { ...screen, keys: [...screen.keys, ...EVERYWHERE] };
 }

@@ -126,9 +126,9 @@ describe('an instance that cannot be', () => {
     expect(wrong({ days: 1900, blockDays: 1 })).toThrow(/blocks is over 255/);
     expect(wrong({ places: [{ ...good.places[0]!, room_slots: NaN }] })).toThrow(/room of .* is NaN/);
     expect(wrong({ places: [{ ...good.places[0]!, row: [0] }] })).toThrow(/set-points for 1 of/);
-    expect(wrong({ batches: [{ ...good.batches[0]!, slots: [1] }] })).toThrow(/as many slots/);
+    expect(wrong({ batches: [{ ...good.batches[0]!, slots: [1] }] })).toThrow(/as many tray spaces/);
     expect(wrong({ batches: [{ ...good.batches[0]!, slots: good.batches[0]!.slots.map(() => -1) }] })).toThrow(
-      /slots of .* is -1/,
+      /tray spaces of .* is -1/,
     );
     expect(wrong({ batches: [{ ...good.batches[0]!, stages: good.batches[0]!.stages.map(() => 999) }] })).toThrow(
       /not there/,

@@ -242,9 +242,9 @@ function taskOf(problem: Problem, spec: BatchSpec, index: number, reach: (stage:
   const { weights, today } = instance;
   const K = spec.stages.length;
   if (K === 0 || spec.slots.length !== K)
-    throw new RangeError(`${spec.name} needs as many slots figures as stages, and one at least`);
+    throw new RangeError(`${spec.name} needs as many tray spaces figures as stages, and one at least`);
   for (const slots of spec.slots) {
-    if (!(slots >= 0)) throw new RangeError(`slots of ${spec.name} is ${slots}; it must be 0 or more`);
+    if (!(slots >= 0)) throw new RangeError(`tray spaces of ${spec.name} is ${slots}; it must be 0 or more`);
   }
   const lo = new Int16Array(K + 1);
   const hi = new Int16Array(K + 1);

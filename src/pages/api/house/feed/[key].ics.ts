@@ -9,7 +9,7 @@ export const GET = endpoint(async ({ params }) => {
   const given = Buffer.from((params['key'] ?? '').padEnd(36).slice(0, 64));
   const wanted = Buffer.from(season.world.feedKey.padEnd(36).slice(0, 64));
   if (given.length !== wanted.length || !timingSafeEqual(given, wanted)) {
-    throw new ProblemError(404, 'No such feed', 'Take the address of the feed from Books, Take along.');
+    throw new ProblemError(404, 'No such feed', 'Take the address of the feed from Books, Import and export.');
   }
   return new Response(workCalendar(season), {
     headers: {
