@@ -328,6 +328,18 @@ export const CALLS: readonly Call[] = [
     status: 201,
   },
   {
+    method: 'get',
+    path: '/api/batch/{id}/page',
+    summary: 'What the page of a batch shows',
+    status: 200,
+  },
+  {
+    method: 'get',
+    path: '/api/batch/{id}/count',
+    summary: 'What the count pad of a batch goes by',
+    status: 200,
+  },
+  {
     method: 'post',
     path: '/api/batch/{id}/split',
     summary: 'Split part off into its own batch',

@@ -40,11 +40,27 @@ const PAGES = [
   '/house/settings',
   '/batch/ledger',
   '/house/people?line=1',
+  '/house/help',
+  '/house/find?q=bench',
   '/house/seasons',
   '/house/seasons/2',
   '/batch/43',
   '/batch/take-along',
   '/nowhere',
+];
+
+const WIDTHS = [360, 390, 820, 1280, 1920];
+const IN_EACH_LOOK = [
+  '/',
+  '/plan/season',
+  '/house',
+  '/heat',
+  '/potting',
+  '/hardening',
+  '/planting',
+  '/batch/17',
+  '/weather',
+  '/batch/new',
 ];
 
 test.describe('axe finds nothing', () => {
@@ -61,9 +77,76 @@ test.describe('axe finds nothing', () => {
       await open(page, path);
       await page.waitForTimeout(300);
       await accessible(page);
+      // Nothing scrolls sideways, from the smallest phone to a wide screen.
+      for (const width of WIDTHS) {
+        await page.setViewportSize({ width, height: 800 });
+        expect(await page.evaluate(() => document.documentElement.scrollWidth), `${width} px`).toBeLessThanOrEqual(
+          width,
+        );
+      }
+      await page.setViewportSize({ width: 1280, height: 800 });
       expect(errors.splice(0)).toEqual([]);
     });
   }
+
+  for (const look of ['dim.usual.usual', 'light.high.largest', 'dim.high.usual']) {
+    test(`in the look ${look}`, async ({ house }) => {
+      await page.context().addCookies([{ name: 'crook-look', value: look, url: house.url }]);
+      for (const path of IN_EACH_LOOK) {
+        await open(page, path);
+        await page.waitForTimeout(200);
+        await accessible(page);
+      }
+      await page.context().clearCookies();
+    });
+  }
+
+  test('on what opens over a page: search, help, menu', async () => {
+    for (const [key, name] of [
+      ['/', 'Search'],
+      ['?', 'Round'],
+    ] as const) {
+      await open(page, '/');
+      await page.keyboard.press(key);
+      await expect(page.getByRole('dialog', { name })).toBeVisible();
+      await accessible(page);
+      await page.keyboard.press('Escape');
+      await expect(page.getByRole('dialog')).toHaveCount(0);
+    }
+    await page.getByRole('link', { name: 'Menu' }).click();
+    await expect(page.getByRole('dialog', { name: 'Menu' })).toBeVisible();
+    await accessible(page);
+    await page.getByRole('radio', { name: 'Dim' }).check();
+    await expect(page.locator('html')).toHaveAttribute('data-theme', 'dim');
+    await page.reload();
+    await expect(page.locator('html')).toHaveAttribute('data-theme', 'dim');
+    await page.context().clearCookies();
+  });
+});
+
+test('search: a batch by its code and by its name, a page by another word for it, a word of the glossary', async ({
+  page,
+}) => {
+  const batches = (await (await page.request.get('/api/batch')).json()) as { id: number; code: string; name: string }[];
+  const leek = batches.find((batch) => batch.name === 'Leek Salt Road A')!;
+  const search = async (text: string, option: string | RegExp) => {
+    await open(page, '/');
+    await page.keyboard.press('Control+k');
+    await page.getByRole('combobox', { name: /^Search/ }).fill(text);
+    await page.getByRole('option', { name: option }).first().click();
+  };
+  await search('salt ro', /^Leek Salt Road A/);
+  await page.waitForURL(`**/batch/${leek.id}`);
+  await search('fertil', 'Feeds');
+  await page.waitForURL('**/potting/feeds');
+  await search('hyster', /^Hysteresis/);
+  await page.waitForURL('**/house/help#hysteresis-differential-');
+  await open(page, '/');
+  await page.keyboard.press('/');
+  await page.getByRole('combobox', { name: /^Search/ }).fill('xyzzy 🍅');
+  await expect(page.getByText('Nothing is called “xyzzy 🍅”.')).toBeVisible();
+  await open(page, '/house/find?q=leek');
+  await expect(page.getByRole('link', { name: 'Leek Salt Road A' })).toBeVisible();
 });
 
 test('the round in the hand, 390 by 844: nothing cut off, targets large enough, the pad opens in place', async ({

@@ -314,7 +314,7 @@ async function seeSame(page: Page, batches: readonly Told[]): Promise<void> {
     expect(line.plants).toBe(batches.find((b) => b.id === line.batchId)!.plants.expected_count);
   await open(page, `${app.url}/planting`);
   for (const b of batches.filter((x) => x.phase === 'hardening')) {
-    await expect(page.getByRole('article', { name: b.name })).toContainText(`${b.plants.expected_count} ${b.name}`);
+    await expect(page.getByRole('article', { name: b.name })).toContainText(`${b.plants.expected_count} plants`);
     if (b.expected_out?.on)
       await expect(page.getByRole('article', { name: b.name })).toContainText(said(b.expected_out.on));
   }

@@ -29,7 +29,10 @@ test.describe('in the hand, 390 by 844', () => {
     await number.fill(String(before + 1));
     const url = page.url();
     await save.dblclick();
-    await page.waitForURL((to) => to.href !== url);
+    // The pad stays, with what comes next as its offer.
+    await expect(page.getByRole('button', { name: /^Save: / })).toHaveCount(0);
+    await expect(page.getByText(/^Next: |^All are counted/).first()).toBeVisible();
+    expect(page.url()).toBe(url);
     await open(page, url);
     await expect(page.getByRole('textbox', { name: /Number up of/ })).toHaveValue(String(before + 1));
     await page.getByRole('link', { name: 'Correct it in the log' }).click();
@@ -46,7 +49,9 @@ test.describe('in the hand, 390 by 844', () => {
       .getAttribute('href');
     const code = href!.split('/').at(-1)!;
     await open(page, '/books/lots');
-    await page.getByRole('textbox', { name: 'Code on a label' }).fill(code.toLowerCase());
+    await page.keyboard.press('/');
+    await page.getByRole('combobox', { name: /^Search/ }).fill(code.toLowerCase());
+    await expect(page.getByRole('option', { name: `Look for the label ${code}` })).toBeVisible();
     await page.keyboard.press('Enter');
     await page.waitForURL(new RegExp(`/germination/count/${code}$`));
   });

@@ -41,8 +41,8 @@ describe('a real nursery in the south, from empty', () => {
   });
 
   it('says what to do first, takes places and a batch, and makes a round of them', async () => {
-    expect(await (await fetch(app.url)).text()).toContain('A new nursery');
-    expect(await (await fetch(`${app.url}/plan/season`)).text()).toContain('Nothing is planned yet');
+    expect(await (await fetch(app.url)).text()).toContain('Your nursery in five answers');
+    expect(await (await fetch(`${app.url}/plan/season`)).text()).toContain('Plants need somewhere to stand first');
     const place = async (name: string, kind: string, lit: boolean, day_C: number, night_C: number, walkOrder: number) =>
       (
         await send(app, 'POST', '/api/books/places', {

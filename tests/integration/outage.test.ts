@@ -114,7 +114,7 @@ describe('bin/start', () => {
     expect(out(), err()).toBe(`http://127.0.0.1:${port}\n`);
     const batches = await (await fetch(`http://127.0.0.1:${port}/api/batch`)).json();
     expect(batches).toEqual([]);
-    expect(await (await fetch(`http://127.0.0.1:${port}/`)).text()).toContain('A new nursery');
+    expect(await (await fetch(`http://127.0.0.1:${port}/`)).text()).toContain('Your nursery in five answers');
     const refused = start({ CROOK_STATE: state, PORT: String(port) });
     expect(await refused.ended).toBe(1);
     expect(refused.err()).toMatch(/already started/);

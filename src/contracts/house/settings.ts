@@ -94,6 +94,10 @@ const nurseryShape = z.strictObject({
     .array(z.strictObject({ day_C: temperature_C('usual day outside'), night_C: temperature_C('usual night outside') }))
     .length(12, { error: 'outside: twelve months' })
     .nullish(),
+  /** Where they come from is told, not set: other figures than the guess are typed ones. */
+  outsideBy: z.enum(['typed', 'guess', 'years']).optional(),
+  height_m: figure('height above the sea in metres', -450, 6000).nullable().optional(),
+  byTheSea: z.boolean().nullable().optional(),
   coolSchool: z.enum(['none', 'gentle', 'same']).optional(),
   coolMost_C: temperature_C('most for cool crops').optional(),
   weights: weightsInput.optional(),

@@ -96,10 +96,17 @@ export async function updateLine<B extends BookName>(
 }
 
 /** Changes the nursery's settings; false when someone else was first. */
-export async function updateNursery(input: NurseryInput, frostTyped: boolean): Promise<boolean> {
-  const { version, outside, ...rest } = input;
+export async function updateNursery(
+  input: NurseryInput,
+  typed: { readonly frost: boolean; readonly outside: boolean },
+): Promise<boolean> {
+  const { version, outside, outsideBy: _told, ...rest } = input;
   // Places may hang on it: it can be changed, not taken away.
-  const columns = { ...rest, ...(outside ? { outside } : {}), ...(frostTyped ? { frost: null } : {}) };
+  const columns = {
+    ...rest,
+    ...(outside && typed.outside ? { outside, outsideBy: 'typed' as const } : {}),
+    ...(typed.frost ? { frost: null } : {}),
+  };
   const [changed] = await NurseryModel.update({ ...columns, version: version + 1 }, { where: { id: 1, version } });
   return changed === 1;
 }

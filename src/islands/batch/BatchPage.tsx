@@ -9,6 +9,7 @@ import { call, freshKey, trouble } from '../../ui/call.ts';
 import { Field } from '../../ui/Field.tsx';
 import { shortDay, spokenDay, outWords, punctualityWords } from '../../ui/format.ts';
 import type { LogLine } from '../../contracts/batch/batches.ts';
+import { useView } from '../../ui/kit/data.ts';
 import { postLine } from '../../ui/logPost.ts';
 import { WrittenBy } from '../../ui/PersonMark.tsx';
 import { LogForm } from './LogForm.tsx';
@@ -27,7 +28,8 @@ export const PHASE_WORDS: Readonly<Record<Phase, string>> = {
 };
 
 /** One batch: chain planned against actual, its log with corrections, and what can be done with it. */
-export function BatchPage({ data }: { readonly data: BatchPageData }) {
+export function BatchPage({ data: initial }: { readonly data: BatchPageData }) {
+  const { view: data, refresh } = useView<BatchPageData>(`/api/batch/${initial.id}/page`, initial);
   const [message, setMessage] = useState('');
   const [tool, setTool] = useState<'log' | 'lose' | 'split' | 'end' | null>(null);
   const [ready, setReady] = useState(false);
@@ -46,7 +48,9 @@ export function BatchPage({ data }: { readonly data: BatchPageData }) {
       setMessage('No connection: kept on this device, and sent as soon as there is one.');
       return null;
     }
-    location.reload();
+    setTool(null);
+    setMessage('Logged.');
+    await refresh();
     return null;
   }
 
@@ -276,17 +280,17 @@ function Log({
                 </span>
                 <WrittenBy person={data.people.find((p) => p.id === event.authorId)} />
                 {fixable && (
-                  <span className="no-print flex gap-3 text-[0.9rem]">
+                  <span className="no-print flex gap-1 text-[0.9rem]">
                     <button
                       type="button"
-                      className="link-btn"
+                      className="link-btn min-h-11 min-w-11"
                       onClick={() => setEditing(editing === event.id ? null : event.id)}
                     >
                       Correct
                     </button>
                     <button
                       type="button"
-                      className="link-btn"
+                      className="link-btn min-h-11 min-w-11"
                       onClick={() => {
                         const line = {
                           kind: 'withdrawn' as const,

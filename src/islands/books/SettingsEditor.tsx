@@ -1,5 +1,6 @@
 import { PlanningFields, planningBody, typedPlanning } from './PlanningFields.tsx';
-import { house } from '../../ui/house.ts';
+import { difference, house } from '../../ui/house.ts';
+import { ROUGH_BAND_K } from '../../core/weather/roughClimate.ts';
 import type { NurseryRecord } from '../../core/house/nursery.ts';
 import { useState } from 'react';
 import type { Weights } from '../../core/plan/placement/instance.ts';
@@ -143,10 +144,12 @@ export function SettingsEditor({
     spare_percent: Math.round(nursery.spare_frac * 1000) / 10,
   };
   const [outside, setOutside] = useState<readonly { day: string; night: string }[]>(() =>
-    ((nursery.outsideBy === 'years' ? null : nursery.outside) ?? EMPTY_YEAR).map((month) => ({
-      day: month === null ? '' : typedTemperature(month.day_C, nursery.temperatureUnit),
-      night: month === null ? '' : typedTemperature(month.night_C, nursery.temperatureUnit),
-    })),
+    ((nursery.outsideBy === 'typed' || nursery.outsideBy === undefined ? nursery.outside : null) ?? EMPTY_YEAR).map(
+      (month) => ({
+        day: month === null ? '' : typedTemperature(month.day_C, nursery.temperatureUnit),
+        night: month === null ? '' : typedTemperature(month.night_C, nursery.temperatureUnit),
+      }),
+    ),
   );
   const [weights, setWeights] = useState<Readonly<Record<string, string>>>(() =>
     Object.fromEntries(Object.entries(nursery.weights).map(([key, value]) => [key, String(value)])),
@@ -213,6 +216,8 @@ export function SettingsEditor({
               heated, are reckoned from these.
               {nursery.outsideBy === 'years' &&
                 ' None are typed: the means of the years of weather you imported stand for them.'}
+              {nursery.outsideBy === 'guess' &&
+                ` What stands there is a rough guess by where you lie, good to within ±${difference(ROUGH_BAND_K, 0)}: type your own, or import years of weather.`}
             </p>
             {error('outside') && <p className="font-semibold text-brick">{error('outside')}</p>}
             <div className="mt-2 grid grid-cols-3 gap-x-3 gap-y-2 min-[700px]:grid-cols-6">
@@ -226,7 +231,7 @@ export function SettingsEditor({
                       inputMode="decimal"
                       aria-label={`${monthName(i + 1)}, ${part}`}
                       placeholder={
-                        nursery.outsideBy === 'years' && nursery.outside
+                        nursery.outsideBy !== 'typed' && nursery.outside
                           ? typedTemperature(nursery.outside[i]![`${part}_C`], nursery.temperatureUnit)
                           : part
                       }

@@ -1,36 +1,23 @@
 import { useEffect, useRef, useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
-import type { Phase } from '../../core/batch/event.ts';
-import type { Verdict } from '../../core/germination/verdict.ts';
+import type { CountPadView } from '../../contracts/germination/countPad.ts';
 import { freshKey, trouble } from '../../ui/call.ts';
 import { counted, shortDay } from '../../ui/format.ts';
 import type { LogLine } from '../../contracts/batch/batches.ts';
+import { useView } from '../../ui/kit/data.ts';
 import { postLine } from '../../ui/logPost.ts';
 import { reasonOf, VERDICT_WORDS, BAD } from './words.ts';
 
 interface Props {
-  readonly batchId: number;
-  readonly name: string;
-  readonly code: string;
-  readonly sown: number;
-  readonly sownOn: number;
-  readonly cells: number;
-  readonly trays: number;
+  readonly initial: CountPadView;
+  /** Tray to begin with. */
   readonly tray: number | null;
-  readonly trayUp: Readonly<Record<number, number>>;
-  readonly up: number | null;
-  readonly lost: number;
-  readonly covered: boolean | null;
-  readonly phase: Phase;
-  readonly verdict: Verdict;
-  readonly needed: number;
-  readonly today: number;
-  readonly onHeat: readonly { readonly code: string; readonly name: string; readonly countedToday: boolean }[];
 }
 
 /** Counting with wet thumbs: one number, large; steps of one, five and twenty-five; none, all; the cover. */
 export function CountPad(props: Props) {
-  const { batchId, name, code, sown, sownOn, cells, trays, trayUp, up, covered, phase, verdict, needed, today } = props;
+  const { view, refresh } = useView<CountPadView>(`/api/batch/${props.initial.batchId}/count`, props.initial);
+  const { batchId, name, code, sown, sownOn, cells, trays, trayUp, up, covered, phase, verdict, needed, today } = view;
   const byTray = Object.keys(trayUp).length > 0;
   const [tray, setTray] = useState<number | null>(props.tray ?? (byTray ? 1 : null));
   const size = tray === null ? sown : Math.min(cells, sown - (tray - 1) * cells);
@@ -38,12 +25,14 @@ export function CountPad(props: Props) {
   const [count, setCount] = useState(wasUp);
   const [said, setSaid] = useState('');
   const [wrong, setWrong] = useState('');
+  // What was saved last; while it stands the next tray is offered, and nothing is saved twice.
+  const [saved, setSaved] = useState<string | null>(null);
   const [ready, setReady] = useState(false);
   const sending = useRef(false);
   useEffect(() => setReady(true), []);
   const clamp = (n: number) => Math.min(size, Math.max(0, n));
   const open = phase === 'sown' || phase === 'emerged';
-  const next = props.onHeat.find((b) => b.code !== code && !b.countedToday);
+  const next = view.onHeat.find((b) => b.code !== code && !b.countedToday);
 
   function choose(to: number | null): void {
     setTray(to);
@@ -54,7 +43,7 @@ export function CountPad(props: Props) {
   async function post(
     line: Omit<LogLine, 'idempotencyKey' | 'day'>,
     words: string,
-    then: () => void,
+    then: () => Promise<void> | void,
     half = false,
   ): Promise<void> {
     if (sending.current) return;
@@ -73,20 +62,19 @@ export function CountPad(props: Props) {
       await postLine(batchId, emerged);
     }
     setSaid(answer.kind === 'kept' ? `${words}; no connection, kept on this device` : words);
-    if (answer.kind === 'done') then();
+    await then();
+    if (answer.kind === 'done') await refresh();
   }
 
   // Half of those expected are up: the batch is logged as half up along with the count.
   const total = tray === null ? count : Math.max(up ?? 0, (up ?? 0) + count - wasUp);
   const half = phase === 'sown' && total > 0 && total >= verdict.expectedEnd.mean / 2;
+  const mark = `${tray} ${count}`;
   const save = () =>
     post(
       { kind: 'counted', count, tray },
       `${count} up${tray === null ? '' : ` in tray ${tray}`}: saved`,
-      () => {
-        if (tray !== null && tray < trays) location.assign(`/germination/count/${code}?tray=${tray + 1}`);
-        else location.assign(next ? `/germination/count/${next.code}` : '/germination/count');
-      },
+      () => setSaved(mark),
       half,
     );
 
@@ -175,9 +163,21 @@ export function CountPad(props: Props) {
           Half are up: saved with this count, and it comes off the heat by the house’s rule.
         </p>
       )}
-      <button type="button" className="btn solid mt-4 min-h-16 w-full text-xl" onClick={() => void save()}>
-        Save: {count} up{tray !== null && ` in tray ${tray}`}
-      </button>
+      {saved === mark ? (
+        <Next
+          tray={tray}
+          trays={trays}
+          next={next}
+          onTray={(n) => {
+            choose(n);
+            setSaid('');
+          }}
+        />
+      ) : (
+        <button type="button" className="btn solid mt-4 min-h-16 w-full text-xl" onClick={() => void save()}>
+          Save: {count} up{tray !== null && ` in tray ${tray}`}
+        </button>
+      )}
       {open && (
         <div className="mt-3 flex flex-wrap items-center justify-between gap-2">
           <span>
@@ -191,7 +191,7 @@ export function CountPad(props: Props) {
               void post(
                 { kind: 'cover', count: covered === false ? 1 : 0 },
                 covered === false ? 'cover on: saved' : 'cover off: saved',
-                () => location.reload(),
+                () => undefined,
               )
             }
           >
@@ -206,11 +206,37 @@ export function CountPad(props: Props) {
           <>
             {' '}
             Next: <a href={`/germination/count/${next.code}`}>{next.name}</a>,{' '}
-            {counted(props.onHeat.filter((b) => !b.countedToday).length, 'batch', 'batches')} not counted today.
+            {counted(view.onHeat.filter((b) => !b.countedToday).length, 'batch', 'batches')} not counted today.
           </>
         )}
       </p>
     </div>
+  );
+}
+
+/** What comes after a saved count: the next tray, the next batch, or the list. */
+function Next(props: {
+  readonly tray: number | null;
+  readonly trays: number;
+  readonly next: CountPadView['onHeat'][number] | undefined;
+  readonly onTray: (tray: number) => void;
+}) {
+  const { tray, trays, next, onTray } = props;
+  const big = 'btn solid mt-4 min-h-16 w-full text-xl';
+  if (tray !== null && tray < trays)
+    return (
+      <button type="button" className={big} onClick={() => onTray(tray + 1)}>
+        Next: tray {tray + 1}
+      </button>
+    );
+  return next ? (
+    <a className={big} href={`/germination/count/${next.code}`}>
+      Next: {next.name}
+    </a>
+  ) : (
+    <a className={big} href="/germination/count">
+      All are counted
+    </a>
   );
 }
 

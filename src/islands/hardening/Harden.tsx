@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
+import { useView } from '../../ui/kit/data.ts';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { ladderAhead, type Decision } from '../../core/hardening/ladder.ts';
 import type { BatchOdds } from '../../core/planting/odds.ts';
@@ -28,7 +29,7 @@ interface Trial {
 
 /** All ladders against the coming ten days: what each does today and why, drag or keys to hold one. */
 export function Harden({ initial }: { readonly initial: HardenView }) {
-  const [view, setView] = useState(initial);
+  const { view, refresh: again } = useView<HardenView>('/api/hardening', initial);
   const [chosenId, setChosenId] = useState<number | null>(() => firstOf(initial)?.batchId ?? null);
   const [trial, setTrial] = useState<Trial | null>(null);
   const [odds, setOdds] = useState<BatchOdds | null>(null);
@@ -73,8 +74,7 @@ export function Harden({ initial }: { readonly initial: HardenView }) {
   }
 
   async function refresh(): Promise<void> {
-    const answer = await call<HardenView>('GET', '/api/hardening');
-    if (answer.kind === 'done') setView(answer.value);
+    await again();
     client.current = null;
   }
 

@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
+import { useView } from '../../ui/kit/data.ts';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
 import type { AlarmRecord } from '../../contracts/heat/heat.ts';
 import { call, trouble } from '../../ui/call.ts';
@@ -14,7 +15,7 @@ interface Props {
 
 /** Alarms that stand, those that are over, and a test. */
 export function Alarms({ alarms: first, names, unit, timeZone }: Props) {
-  const [alarms, setAlarms] = useState(first);
+  const { view: alarms, refresh } = useView<readonly AlarmRecord[]>('/api/heat/alarms', first);
   const [said, setSaid] = useState('');
   const [ready, setReady] = useState(false);
   const sound = useAlarmSound();
@@ -22,10 +23,6 @@ export function Alarms({ alarms: first, names, unit, timeZone }: Props) {
   useEffect(() => {
     hear.current = sound.hear;
   });
-  async function refresh(): Promise<void> {
-    const answer = await call<AlarmRecord[]>('GET', '/api/heat/alarms');
-    if (answer.kind === 'done') setAlarms(answer.value);
-  }
   useEffect(() => {
     setReady(true);
     const events = new EventSource('/api/heat/live');
@@ -34,7 +31,7 @@ export function Alarms({ alarms: first, names, unit, timeZone }: Props) {
       void refresh();
     };
     return () => events.close();
-  }, []);
+  }, [refresh]);
   async function test(): Promise<void> {
     const answer = await call('POST', '/api/heat/alarms', {});
     setSaid(

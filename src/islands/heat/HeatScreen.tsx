@@ -1,11 +1,11 @@
 import { decimal } from '../../ui/numbers.ts';
+import { useView } from '../../ui/kit/data.ts';
 import { shortDay } from '../../core/calendar/shortDay.ts';
 import { money } from '../../ui/house.ts';
 import { Figure } from '../../ui/Figure.tsx';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { AlarmRecord, HeatTotals, ZoneCard, ZoneView } from '../../contracts/heat/heat.ts';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
-import { call } from '../../ui/call.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
 import { AlarmCard } from './AlarmCard.tsx';
 import { BreakThings } from './BreakThings.tsx';
@@ -41,24 +41,16 @@ interface Live {
 /** Every zone at a glance, one of them in section, over time, and what happens when the power goes. Live. */
 export function HeatScreen(props: Props) {
   const { unit, timeZone, demo } = props;
-  const [view, setView] = useState(props.view);
-  const [cards, setCards] = useState(props.cards);
+  const id = props.view.zone.id;
+  const { view, refresh: readZone } = useView<ZoneView>(`/api/heat/zones/${id}`, props.view);
+  const { view: cards, refresh: readZones } = useView<readonly ZoneCard[]>('/api/heat/zones', props.cards);
   const [now_ms, setNow] = useState(props.now_ms);
   const [tick, setTick] = useState(0);
   const [cut, setCut] = useState(false);
   const [ready, setReady] = useState(false);
-  const id = props.view.zone.id;
-  const asked = useRef(0);
 
   async function refresh(): Promise<void> {
-    const mine = ++asked.current;
-    const [one, list] = await Promise.all([
-      call<ZoneView>('GET', `/api/heat/zones/${id}`),
-      call<ZoneCard[]>('GET', '/api/heat/zones'),
-    ]);
-    if (mine !== asked.current) return;
-    if (one.kind === 'done') setView(one.value);
-    if (list.kind === 'done') setCards(list.value);
+    await Promise.all([readZone(), readZones()]);
     setTick((t) => t + 1);
   }
   useEffect(() => {

@@ -2,6 +2,7 @@ import { useEffect, useState, type ReactNode } from 'react';
 import { beginInput, type Town } from '../../contracts/house/begin.ts';
 import type { Container } from '../../core/books/container.ts';
 import { STARTING_HOUSE_KEYS, STARTING_HOUSES, type StartingHouseKey } from '../../core/house/startingHouses.ts';
+import { house } from '../../ui/house.ts';
 import { useAnswer, useWrite, wrongAt } from '../../ui/kit/data.ts';
 import { draftOf, forgetDraft, keepDraft } from '../../ui/kit/drafts.ts';
 import { Finder } from '../../ui/kit/Finder.tsx';
@@ -149,7 +150,7 @@ export function Begin({ containers }: Props) {
             <div className="w-48">
               <Field
                 id="begin-height"
-                label={`Height above the sea, ${typed.ways?.lengthUnit === 'in' ? 'ft' : 'm'}`}
+                label={`Height above the sea, ${(typed.ways ?? house()).lengthUnit === 'in' ? 'ft' : 'm'}`}
                 inputMode="decimal"
                 hint="a guess: change it if you lie higher"
                 value={typed.height}

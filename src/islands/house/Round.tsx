@@ -1,10 +1,12 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { ChevronDown } from 'lucide-react';
+import { useRef, useState } from 'react';
+import { useView } from '../../ui/kit/data.ts';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import type { RoundJob, RoundPlace, RoundView } from '../../contracts/house/roundView.ts';
-import { call, freshKey, trouble } from '../../ui/call.ts';
+import { freshKey, trouble } from '../../ui/call.ts';
 import { counted, dayNight, spokenDay } from '../../ui/format.ts';
 import type { LogLine } from '../../contracts/batch/batches.ts';
-import { KEPT_CHANGED, postLine } from '../../ui/logPost.ts';
+import { postLine } from '../../ui/logPost.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
 import { JobPanel } from './JobPanel.tsx';
 
@@ -19,24 +21,13 @@ interface Done {
 }
 
 /** Today's work, place by place in walking order: one tap logs it, the panel changes number or date first. */
-export function Round({ initial }: { readonly initial: RoundView }) {
-  const [view, setView] = useState(initial);
+export function Round({ initial, search }: { readonly initial: RoundView; readonly search: string }) {
+  const { view, refresh, show } = useView<RoundView>(`/api/house/round${search}`, initial);
   const [open, setOpen] = useState<string | null>(null);
   const [done, setDone] = useState<readonly Done[]>([]);
   const [message, setMessage] = useState('');
   const [busy, setBusy] = useState<string | null>(null);
   const sending = useRef(new Set<string>());
-
-  const refresh = useCallback(async () => {
-    const answer = await call<RoundView>('GET', `/api/house/round${location.search}`);
-    if (answer.kind === 'done') setView(answer.value);
-  }, []);
-
-  useEffect(() => {
-    const again = () => void refresh();
-    window.addEventListener(KEPT_CHANGED, again);
-    return () => window.removeEventListener(KEPT_CHANGED, again);
-  }, [refresh]);
 
   async function log(job: RoundJob, line: Omit<LogLine, 'idempotencyKey'>, said: string): Promise<string | null> {
     // A second tap while the first is on its way is not a second line.
@@ -58,7 +49,7 @@ export function Round({ initial }: { readonly initial: RoundView }) {
     const eventId = answer.kind === 'done' ? answer.value.eventId : null;
     setDone((list) => [...list, { job, placeId: job.placeId, said, eventId, undone: false }]);
     if (answer.kind === 'kept') {
-      setView((v) => ({
+      show((v) => ({
         ...v,
         places: v.places.map((p) => ({
           ...p,
@@ -247,11 +238,12 @@ function JobLine({ job, today, busy, open, onOpen, onLog, children }: LineProps)
           <p className="leading-snug">
             <button
               type="button"
-              className="num cursor-pointer text-left text-[1.08rem]"
+              className="num inline-flex min-h-11 cursor-pointer items-center gap-1 text-left text-[1.08rem] hover:underline"
               aria-expanded={open}
               onClick={onOpen}
             >
               {job.words}: {job.name}
+              <ChevronDown size={16} aria-hidden="true" className={`shrink-0 ${open ? 'rotate-180' : ''}`} />
             </button>{' '}
             {job.late_days > 0 && <span className="tag bad">{counted(job.late_days, 'day')} late</span>}
           </p>

@@ -65,6 +65,10 @@ export function SearchDialog({ open, onOpenChange }: Props) {
   const actions = best(ACTIONS, text, ({ name, also }) => [name, also], typed ? MOST : ACTIONS.length);
   const words = typed ? best(GLOSSARY, text, ({ word }) => [word, ''], 4) : [];
   const code = CODE.test(text.trim()) ? text.trim().toUpperCase() : null;
+  // A word may look like a code: it comes first where a batch has it, and not at all where it has no figure.
+  const known =
+    code !== null && things.some(({ kind, also }) => kind === 'batch' && also.startsWith(code.split('-')[0]!));
+  const byCode = code && <Line href={`/t/${code}`} name={SEARCH.byCode(code)} note="" onGo={go} />;
   return (
     <Dialog open={open} onOpenChange={onOpenChange} title={SEARCH.open} hiddenTitle about={SEARCH.hint}>
       <Command shouldFilter={false} loop label={SEARCH.label}>
@@ -77,6 +81,7 @@ export function SearchDialog({ open, onOpenChange }: Props) {
         />
         <Command.List className="kit-found mt-2 max-h-[60vh] overflow-y-auto">
           <Command.Empty className="px-2 py-3 text-ink2">{SEARCH.nothing(text)}</Command.Empty>
+          {known && byCode}
           {KINDS.slice(0, 1).map((kind) => (
             <Things key={kind} kind={kind} things={ofKind(kind)} onGo={go} />
           ))}
@@ -104,7 +109,7 @@ export function SearchDialog({ open, onOpenChange }: Props) {
               ))}
             </Group>
           )}
-          {code && <Line href={`/t/${code}`} name={SEARCH.byCode(code)} note="" onGo={go} />}
+          {!known && /\d/.test(text) && byCode}
         </Command.List>
       </Command>
     </Dialog>

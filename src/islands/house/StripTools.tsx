@@ -55,7 +55,7 @@ export function StripTools({ people, holder, look }: Props) {
     <div className="ml-auto flex items-center gap-2 max-[700px]:gap-0">
       <a href="/house/find" className={BUTTON} onClick={press('search')} aria-keyshortcuts="/ Control+K Meta+K">
         <Search size={18} aria-hidden="true" />
-        <span className="text-[0.95rem] max-[700px]:sr-only">{SEARCH.open}</span>
+        <span className="text-[0.95rem] max-[1270px]:sr-only">{SEARCH.open}</span>
         <kbd
           className="rounded-[2px] border border-[#5f6c63] px-1 text-[0.8rem] max-[1500px]:hidden"
           aria-hidden="true"
@@ -63,7 +63,7 @@ export function StripTools({ people, holder, look }: Props) {
           /
         </kbd>
       </a>
-      <a href="/house/help" className={`${BUTTON} max-[700px]:hidden`} onClick={press('help')} aria-keyshortcuts="?">
+      <a href="/house/help" className={`${BUTTON} max-[1270px]:hidden`} onClick={press('help')} aria-keyshortcuts="?">
         <CircleQuestionMark size={18} aria-hidden="true" />
         <span className="text-[0.95rem] max-[1500px]:sr-only">{HELP.open}</span>
       </a>

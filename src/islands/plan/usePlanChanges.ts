@@ -1,4 +1,5 @@
-import { useCallback, useEffect, useState } from 'react';
+import { useState } from 'react';
+import { useAnswer, useView } from '../../ui/kit/data.ts';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import type { PlannedSteps } from '../../core/plan/batchPlan.ts';
 import type { StagePlaces } from '../../core/plan/stage.ts';
@@ -24,74 +25,61 @@ export interface SeasonNow {
 
 /** Writes changes of the season's plan, reads the season anew after each, and undoes the last. */
 export function usePlanChanges(first: SeasonNow) {
-  const [now, setNow] = useState(first);
+  const { view: now, refresh: readSeason } = useView<SeasonNow>('/api/plan/season', first);
+  const changes = useAnswer<readonly PlanChangeLine[]>('/api/plan/season/plan');
+  const undoable = changes.data?.find((line) => !line.undone && line.undoesId === null) ?? null;
   const [message, setMessage] = useState('');
   const [busy, setBusy] = useState(false);
-  const [undoable, setUndoable] = useState<PlanChangeLine | null>(null);
 
-  const readChanges = useCallback(async () => {
-    const answer = await call<PlanChangeLine[]>('GET', '/api/plan/season/plan');
-    if (answer.kind === 'done') {
-      setUndoable(answer.value.find((line) => !line.undone && line.undoesId === null) ?? null);
-    }
-  }, []);
-  useEffect(() => void readChanges(), [readChanges]);
+  const reload = async (): Promise<void> => {
+    await Promise.all([readSeason(), changes.refetch({ cancelRefetch: false })]);
+  };
 
-  const reload = useCallback(async () => {
-    const answer = await call<SeasonNow>('GET', '/api/plan/season');
-    if (answer.kind === 'done') setNow(answer.value);
-    else setMessage(trouble(answer));
-    await readChanges();
-  }, [readChanges]);
-
-  const write = useCallback(
-    async (
-      words: string,
-      batches: readonly BatchToWrite[],
-      setPoints: readonly ProposedSetPoints[] = [],
-      rooms: readonly { placeId: number; room_trays: number }[] = [],
-    ): Promise<boolean> => {
-      setBusy(true);
-      const versionOf = new Map(now.initial.map((b) => [b.id, b.version]));
-      const placeVersion = new Map(now.house.places.map((p) => [p.id, p.version]));
-      const answer = await call('POST', '/api/plan/season/plan', {
-        idempotencyKey: freshKey(),
-        words,
-        batches: batches.map(({ transplantOn, steps, ...batch }) => ({
-          ...batch,
-          version: versionOf.get(batch.id),
-          ...(transplantOn === undefined ? {} : { transplantOn: isoFromDay(transplantOn) }),
-          ...(steps
-            ? { steps: Object.fromEntries(Object.entries(steps).map(([key, day]) => [key, isoFromDay(day)])) }
-            : {}),
+  const write = async (
+    words: string,
+    batches: readonly BatchToWrite[],
+    setPoints: readonly ProposedSetPoints[] = [],
+    rooms: readonly { placeId: number; room_trays: number }[] = [],
+  ): Promise<boolean> => {
+    setBusy(true);
+    const versionOf = new Map(now.initial.map((b) => [b.id, b.version]));
+    const placeVersion = new Map(now.house.places.map((p) => [p.id, p.version]));
+    const answer = await call('POST', '/api/plan/season/plan', {
+      idempotencyKey: freshKey(),
+      words,
+      batches: batches.map(({ transplantOn, steps, ...batch }) => ({
+        ...batch,
+        version: versionOf.get(batch.id),
+        ...(transplantOn === undefined ? {} : { transplantOn: isoFromDay(transplantOn) }),
+        ...(steps
+          ? { steps: Object.fromEntries(Object.entries(steps).map(([key, day]) => [key, isoFromDay(day)])) }
+          : {}),
+      })),
+      setPoints: setPoints
+        .filter((s) => s.setPoints.length > 0)
+        .map(({ placeId, setPoints: weeks }) => ({
+          placeId,
+          version: placeVersion.get(placeId),
+          setPoints: weeks.map(({ week, setPoint_C }) => ({ week: isoFromDay(week), setPoint_C })),
         })),
-        setPoints: setPoints
-          .filter((s) => s.setPoints.length > 0)
-          .map(({ placeId, setPoints: weeks }) => ({
-            placeId,
-            version: placeVersion.get(placeId),
-            setPoints: weeks.map(({ week, setPoint_C }) => ({ week: isoFromDay(week), setPoint_C })),
-          })),
-        rooms: rooms.map((room) => ({ ...room, version: placeVersion.get(room.placeId) })),
-      });
-      if (answer.kind === 'done') setMessage(`Done: ${words}.`);
-      else setMessage(trouble(answer));
-      // After a refusal as well: what someone else changed is then seen.
-      if (answer.kind !== 'offline') await reload();
-      setBusy(false);
-      return answer.kind === 'done';
-    },
-    [now, reload],
-  );
+      rooms: rooms.map((room) => ({ ...room, version: placeVersion.get(room.placeId) })),
+    });
+    if (answer.kind === 'done') setMessage(`Done: ${words}.`);
+    else setMessage(trouble(answer));
+    // After a refusal as well: what someone else changed is then seen.
+    if (answer.kind !== 'offline') await reload();
+    setBusy(false);
+    return answer.kind === 'done';
+  };
 
-  const undo = useCallback(async () => {
+  const undo = async (): Promise<void> => {
     if (!undoable) return;
     setBusy(true);
     const answer = await call('POST', '/api/plan/season/undo', { idempotencyKey: freshKey(), changeId: undoable.id });
     setMessage(answer.kind === 'done' ? `Undone: ${undoable.words}.` : trouble(answer));
     if (answer.kind !== 'offline') await reload();
     setBusy(false);
-  }, [undoable, reload]);
+  };
 
   return { now, message, setMessage, busy, undoable, write, undo, reload };
 }

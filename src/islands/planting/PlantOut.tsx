@@ -5,6 +5,7 @@ import { ESTABLISHMENT_RESULTS, ESTABLISHMENT_WORDS } from '../../core/batch/eve
 import { degreesWords } from '../../core/hardening/words.ts';
 import type { PlantedLine, PlantLine, PlantView } from '../../contracts/hardening/hardenViews.ts';
 import { call, freshKey, trouble } from '../../ui/call.ts';
+import { useView } from '../../ui/kit/data.ts';
 import { counted, shortDay, spokenDay } from '../../ui/format.ts';
 import type { LogLine } from '../../contracts/batch/batches.ts';
 import { postLine } from '../../ui/logPost.ts';
@@ -19,7 +20,7 @@ const VERDICTS = [
 
 /** What may go out today, what waits for which gate, and how what went out stands. */
 export function PlantOut({ initial }: { readonly initial: PlantView }) {
-  const [view, setView] = useState(initial);
+  const { view, refresh } = useView<PlantView>('/api/planting', initial);
   const [said, setSaid] = useState('');
   const [ready, setReady] = useState(false);
   const [openId, setOpenId] = useState<number | null>(
@@ -30,10 +31,6 @@ export function PlantOut({ initial }: { readonly initial: PlantView }) {
   const sending = useRef(false);
   useEffect(() => setReady(true), []);
 
-  async function refresh(): Promise<void> {
-    const answer = await call<PlantView>('GET', '/api/planting');
-    if (answer.kind === 'done') setView(answer.value);
-  }
   async function log(
     batchId: number,
     line: Omit<LogLine, 'idempotencyKey' | 'day'>,
@@ -150,36 +147,38 @@ function PlantingList({ view }: { readonly view: PlantView }) {
           Print
         </button>
       </div>
-      <table className="plain-table mt-1">
-        <thead>
-          <tr>
-            <th className="r">Plants</th>
-            <th className="r">Trays</th>
-            <th>Batch</th>
-            <th>From</th>
-            <th className="r">Apart, {view.lengthUnit}</th>
-            <th className="r">Rows, {view.lengthUnit}</th>
-            <th className="r">Ground</th>
-            <th>Under</th>
-          </tr>
-        </thead>
-        <tbody>
-          {lines.map((l) => (
-            <tr key={l.batchId}>
-              <td className="r num text-lg">{l.plants}</td>
-              <td className="r">{l.trays}</td>
-              <td>
-                {l.name} <span className="text-ink2">{l.code}</span>
-              </td>
-              <td>{l.placeName}</td>
-              <td className="r">{shown(l.spacing.plant_cm)}</td>
-              <td className="r">{shown(l.spacing.row_cm)}</td>
-              <td className="r">{area(l.ground_m2)}</td>
-              <td>{l.coverName}</td>
+      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Planting list">
+        <table className="plain-table mt-1">
+          <thead>
+            <tr>
+              <th className="r">Plants</th>
+              <th className="r">Trays</th>
+              <th>Batch</th>
+              <th>From</th>
+              <th className="r">Apart, {view.lengthUnit}</th>
+              <th className="r">Rows, {view.lengthUnit}</th>
+              <th className="r">Ground</th>
+              <th>Under</th>
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {lines.map((l) => (
+              <tr key={l.batchId}>
+                <td className="r num text-lg">{l.plants}</td>
+                <td className="r">{l.trays}</td>
+                <td>
+                  {l.name} <span className="text-ink2">{l.code}</span>
+                </td>
+                <td>{l.placeName}</td>
+                <td className="r">{shown(l.spacing.plant_cm)}</td>
+                <td className="r">{shown(l.spacing.row_cm)}</td>
+                <td className="r">{area(l.ground_m2)}</td>
+                <td>{l.coverName}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
     </section>
   );
 }
@@ -196,59 +195,61 @@ function Planted({
   return (
     <section className="mt-6">
       <h2>Planted in the last six weeks</h2>
-      <table className="plain-table mid mt-1">
-        <thead>
-          <tr>
-            <th>Out</th>
-            <th>Batch</th>
-            <th className="r">Plants</th>
-            <th>Under</th>
-            <th>Where</th>
-            <th>Today</th>
-            <th>How it stands</th>
-          </tr>
-        </thead>
-        <tbody>
-          {view.planted.map((line) => (
-            <tr key={line.batchId}>
-              <td>{shortDay(line.plantedOn)}</td>
-              <td>
-                <a href={`/batch/${line.batchId}`}>{line.name}</a> <span className="text-ink2">{line.code}</span>
-              </td>
-              <td className="r num">{line.count ?? ''}</td>
-              <td>
-                {line.coverName}
-                {line.covered !== null && (
-                  <button
-                    type="button"
-                    className="link-btn block"
-                    onClick={() =>
-                      onLog(
-                        line.batchId,
-                        { kind: 'cover', count: line.covered ? 0 : 1 },
-                        `${line.name}: ${line.coverName.toLowerCase()} is ${line.covered ? 'off' : 'on'}`,
-                      )
-                    }
-                  >
-                    {line.covered ? 'Taken off' : 'On again'}
-                  </button>
-                )}
-              </td>
-              <td>{line.bed}</td>
-              <td className="max-w-[22rem]">
-                {line.care.length === 0 ? (
-                  <span className="text-ink2">nothing foretold</span>
-                ) : (
-                  capital(line.care.join('; '))
-                )}
-              </td>
-              <td>
-                <Standing line={line} today={view.today} onLog={onLog} />
-              </td>
+      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Planted out">
+        <table className="plain-table mid mt-1">
+          <thead>
+            <tr>
+              <th>Out</th>
+              <th>Batch</th>
+              <th className="r">Plants</th>
+              <th>Under</th>
+              <th>Where</th>
+              <th>Today</th>
+              <th>How it stands</th>
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {view.planted.map((line) => (
+              <tr key={line.batchId}>
+                <td>{shortDay(line.plantedOn)}</td>
+                <td>
+                  <a href={`/batch/${line.batchId}`}>{line.name}</a> <span className="text-ink2">{line.code}</span>
+                </td>
+                <td className="r num">{line.count ?? ''}</td>
+                <td>
+                  {line.coverName}
+                  {line.covered !== null && (
+                    <button
+                      type="button"
+                      className="link-btn block"
+                      onClick={() =>
+                        onLog(
+                          line.batchId,
+                          { kind: 'cover', count: line.covered ? 0 : 1 },
+                          `${line.name}: ${line.coverName.toLowerCase()} is ${line.covered ? 'off' : 'on'}`,
+                        )
+                      }
+                    >
+                      {line.covered ? 'Taken off' : 'On again'}
+                    </button>
+                  )}
+                </td>
+                <td>{line.bed}</td>
+                <td className="max-w-[22rem]">
+                  {line.care.length === 0 ? (
+                    <span className="text-ink2">nothing foretold</span>
+                  ) : (
+                    capital(line.care.join('; '))
+                  )}
+                </td>
+                <td>
+                  <Standing line={line} today={view.today} onLog={onLog} />
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
     </section>
   );
 }

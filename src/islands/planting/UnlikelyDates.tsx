@@ -5,7 +5,14 @@ import { call, trouble } from '../../ui/call.ts';
 import { shortDay } from '../../ui/format.ts';
 
 /** Batches whose date the weather has made unlikely, each with its ways out, one tap each. */
-export function UnlikelyDates({ initial }: { readonly initial: readonly UnlikelyDate[] }) {
+export function UnlikelyDates({
+  initial,
+  alone = false,
+}: {
+  readonly initial: readonly UnlikelyDate[];
+  /** On the page of the one batch meant: what can be done stands open. */
+  readonly alone?: boolean;
+}) {
   const [lines, setLines] = useState(initial);
   const [said, setSaid] = useState('');
   if (lines.length === 0 && !said) return null;
@@ -25,8 +32,12 @@ export function UnlikelyDates({ initial }: { readonly initial: readonly Unlikely
       {lines.length > 0 && (
         <details className="note-bar bad" open={lines.length <= 2}>
           <summary className="font-semibold">
-            {lines.length === 1 ? 'A date has become unlikely' : `${lines.length} dates have become unlikely`}
-            <span className="max-[700px]:hidden">
+            {alone
+              ? 'Its date has become unlikely. What can be done'
+              : lines.length === 1
+                ? 'A date has become unlikely'
+                : `${lines.length} dates have become unlikely`}
+            <span className={alone ? 'hidden' : 'max-[700px]:hidden'}>
               :{' '}
               {lines
                 .slice(0, 3)

@@ -1,4 +1,5 @@
 import { money } from '../../ui/house.ts';
+import { useView } from '../../ui/kit/data.ts';
 import { useEffect, useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import type { Sign } from '../../core/batch/event.ts';
@@ -15,7 +16,8 @@ interface Props {
 
 /** What is ready for more room: signs in one tap, what waiting costs, and a session of what is ticked. */
 export function ReadyList({ initial, today }: Props) {
-  const [lines, setLines] = useState(initial);
+  const { view, refresh } = useView<{ ready: readonly ReadyLine[] }>('/api/potting/ready', { ready: initial });
+  const lines = view.ready;
   const [chosen, setChosen] = useState<readonly number[]>([]);
   const [said, setSaid] = useState('');
   const [busy, setBusy] = useState(false);
@@ -39,8 +41,7 @@ export function ReadyList({ initial, today }: Props) {
     if (answer.kind === 'problem' || answer.kind === 'offline') return setSaid(trouble(answer));
     const words = count === null ? SIGN_TAPS[cause].toLowerCase() : `${count} true leaves`;
     setSaid(`${line.name}: ${words}${answer.kind === 'kept' ? ', kept on this device' : ''}.`);
-    const fresh = await call<{ ready: ReadyLine[] }>('GET', '/api/potting/ready');
-    if (fresh.kind === 'done') setLines(fresh.value.ready);
+    await refresh();
   }
 
   async function plan(): Promise<void> {

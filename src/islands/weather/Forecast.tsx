@@ -1,4 +1,5 @@
 import { lazy, Suspense, useEffect, useState } from 'react';
+import { useView } from '../../ui/kit/data.ts';
 import { differenceWords, windWords } from '../../core/units/words.ts';
 import type { ForecastView } from '../../contracts/hardening/hardenViews.ts';
 import { call, trouble } from '../../ui/call.ts';
@@ -24,7 +25,7 @@ interface Props {
 
 /** The ten days as foretold, with the band the forecast's own record makes; typed by hand or read from a file. */
 export function Forecast({ initial, today, unit, scores }: Props) {
-  const [view, setView] = useState(initial);
+  const { view, refresh: again } = useView<ForecastView | null>('/api/weather/forecast', initial);
   const [said, setSaid] = useState('');
   const [bad, setBad] = useState(false);
   const [ready, setReady] = useState(false);
@@ -34,8 +35,7 @@ export function Forecast({ initial, today, unit, scores }: Props) {
   async function refresh(words: string): Promise<void> {
     setSaid(words);
     setBad(false);
-    const answer = await call<ForecastView | null>('GET', '/api/weather/forecast');
-    if (answer.kind === 'done') setView(answer.value);
+    await again();
   }
   async function file(chosen: File | undefined): Promise<void> {
     if (!chosen) return;

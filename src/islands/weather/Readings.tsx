@@ -1,4 +1,5 @@
 import { px } from '../../ui/numbers.ts';
+import { useView } from '../../ui/kit/data.ts';
 import { DateField } from '../../ui/kit/DateField.tsx';
 import { differenceWords } from '../../core/units/words.ts';
 import { length } from '../../ui/house.ts';
@@ -18,14 +19,13 @@ interface Props {
 
 /** Readings taken by hand, quick to write down; what they teach of covers and soil. */
 export function Readings({ initial }: Props) {
-  const [view, setView] = useState(initial);
+  const { view, refresh: again } = useView<ReadingsShown>('/api/weather/readings', initial);
   const [said, setSaid] = useState('');
   const [ready, setReady] = useState(false);
   useEffect(() => setReady(true), []);
   const refresh = async (words: string) => {
     setSaid(words);
-    const answer = await call<ReadingsShown>('GET', '/api/weather/readings');
-    if (answer.kind === 'done') setView(answer.value);
+    await again();
   };
   async function withdraw(id: number): Promise<void> {
     const answer = await call('POST', '/api/weather/readings', {

@@ -44,7 +44,10 @@ export function SkyClock({ clock, today, minute, timeZone }: Props) {
   const time = `${String(Math.floor(shown / 60)).padStart(2, '0')}:${String(shown % 60).padStart(2, '0')}`;
   return (
     <div className="relative flex items-center gap-2">
-      <small>demo clock {time}</small>
+      <small>
+        <span className="max-[1270px]:sr-only">demo clock </span>
+        {time}
+      </small>
       <button
         type="button"
         className="min-h-11 min-w-9 cursor-pointer text-[#eef0e8]"

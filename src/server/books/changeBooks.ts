@@ -172,8 +172,10 @@ export async function writeNursery(input: NurseryInput): Promise<void> {
   const { world: before } = await readSeason();
   const { lastFrost, firstFrost } = before.nursery;
   // Dates typed by hand no longer are those taken from the site's years.
-  const typed = input.lastFrost !== lastFrost || input.firstFrost !== firstFrost;
-  if (await updateNursery(input, typed)) return;
+  const frost = input.lastFrost !== lastFrost || input.firstFrost !== firstFrost;
+  // Figures sent back as they were shown are not the grower's own.
+  const outside = JSON.stringify(input.outside) !== JSON.stringify(before.nursery.outside);
+  if (await updateNursery(input, { frost, outside })) return;
   const { world } = await readSeason();
   throw new ProblemError(409, 'Changed by someone else', 'Someone changed the settings since you opened them.', {
     current: world.nursery,

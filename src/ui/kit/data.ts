@@ -1,5 +1,5 @@
 import { keepPreviousData, QueryClient, useMutation, useQuery } from '@tanstack/react-query';
-import { useRef } from 'react';
+import { useCallback, useRef } from 'react';
 import type { Problem } from '../../contracts/problem.ts';
 import { call, freshKey, trouble, type Answer } from '../call.ts';
 import { WRITTEN } from '../fresh.ts';
@@ -17,19 +17,23 @@ export class NotDone extends Error {
 const tryAgain = (times: number, error: Error): boolean =>
   times < 2 && error instanceof NotDone && (error.problem === null || error.problem.status >= 500);
 
-/**
- * What this page knows of the application, shared by all its islands. Each browser page has one; islands are separate roots, so that
- * it is named in each call and not handed down.
- */
-export const pageData = new QueryClient({
-  defaultOptions: {
-    // The house's own network need not reach the world: the browser's word on being online does not count.
-    queries: { retry: tryAgain, staleTime: 5_000, networkMode: 'always', refetchOnWindowFocus: true },
-    mutations: { networkMode: 'always' },
-  },
-});
+const newClient = () =>
+  new QueryClient({
+    defaultOptions: {
+      // The house's own network need not reach the world: the browser's word on being online does not count.
+      queries: { retry: tryAgain, staleTime: 5_000, networkMode: 'always', refetchOnWindowFocus: true },
+      mutations: { networkMode: 'always' },
+    },
+  });
 
-if (typeof window !== 'undefined') window.addEventListener(WRITTEN, () => void pageData.invalidateQueries());
+/**
+ * What this page knows of the application, shared by all its islands: they are separate roots, so that it is named in each call and
+ * not handed down. On the server nothing is shared: each drawing goes by what it is given.
+ */
+const pageData = typeof window === 'undefined' ? null : newClient();
+const here = (): QueryClient => pageData ?? newClient();
+
+if (pageData) window.addEventListener(WRITTEN, () => void pageData.invalidateQueries());
 
 async function ask<T>(path: string): Promise<T> {
   const answer = await call<T>('GET', path);
@@ -51,8 +55,27 @@ export function useAnswer<T>(path: string | null, initial?: T) {
       placeholderData: keepPreviousData,
       ...(initial === undefined ? {} : { initialData: initial as never }),
     },
-    pageData,
+    here(),
   );
+}
+
+/**
+ * What a screen shows of the application: as the page was drawn, then as it is after each write from this page and when the page is
+ * looked at again.
+ */
+export function useView<T>(path: string, initial: T) {
+  const { data } = useAnswer<T>(path, initial);
+  return {
+    view: data ?? initial,
+    /** Reads it again now, or waits for the reading that is on its way. */
+    refresh: useCallback(async (): Promise<void> => {
+      await pageData?.refetchQueries({ queryKey: [path] }, { cancelRefetch: false });
+    }, [path]),
+    /** Shows something else until it is read again: what was tapped without a network. */
+    show: (change: (view: T) => T): void => {
+      pageData?.setQueryData<T>([path], (view) => change(view ?? initial));
+    },
+  };
 }
 
 /**
@@ -72,7 +95,7 @@ export function useLook<T>(path: string, body: object | null) {
       enabled: body !== null,
       placeholderData: keepPreviousData,
     },
-    pageData,
+    here(),
   );
 }
 
@@ -101,7 +124,7 @@ export function useWrite<Body extends object, Done = unknown>(
         throw new NotDone(answer);
       },
     },
-    pageData,
+    here(),
   );
 }
 

@@ -1,0 +1,11 @@
+import { ProblemError } from '../../../../contracts/problem.ts';
+import { endpoint, idParam, json } from '../../../../server/edge.ts';
+import { countPadView } from '../../../../server/germination/countPad.ts';
+import { batchIn, readSeason } from '../../../../server/plan/season.ts';
+
+export const GET = endpoint(async (context) => {
+  const season = await readSeason();
+  const view = countPadView(season, batchIn(season, idParam(context)));
+  if (!view) throw new ProblemError(409, 'Not sown', 'This batch is not sown here yet: there is nothing to count.');
+  return json(view);
+});
