@@ -329,6 +329,12 @@ export const CALLS: readonly Call[] = [
   },
   {
     method: 'get',
+    path: '/api/batch/ledger',
+    summary: 'What was logged, newest first: of a season (season=), of days (from=, to=)',
+    status: 200,
+  },
+  {
+    method: 'get',
     path: '/api/batch/{id}/page',
     summary: 'What the page of a batch shows',
     status: 200,

@@ -106,6 +106,16 @@ describe('a batch in a line', () => {
     expect(read('sow 10 leek 5 March')).toMatchObject({ isSowing: true, day: on('2027-03-05'), problems: [] });
   });
 
+  it('every day of the year, after every little word', () => {
+    const months = 'January February March April May June July August September October November December'.split(' ');
+    for (const word of ['', 'from ', 'on ', 'by ', 'for ', 'out ', 'out on '])
+      for (let day = on('2027-03-01'); day < on('2028-03-01'); day += word === '' ? 1 : 9) {
+        const date = new Date(day * 86_400_000);
+        const line = `3 x 200 lettuce Mill Frill every 2 weeks ${word}${date.getUTCDate()} ${months[date.getUTCMonth()]}`;
+        expect([line, read(line).day, read(line).problems]).toEqual([line, day, []]);
+      }
+  });
+
   it('numbers as they are written', () => {
     for (const text of ['1,200', '1.200', '1 200', "1'200", '1200'])
       expect([text, read(`${text} leeks 1 May`).plants]).toEqual([text, 1200]);

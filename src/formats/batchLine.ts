@@ -177,10 +177,19 @@ function takeDates(scan: Scan, { today, first }: LineBooks): TakenDate[] {
     part(scan, 'date', week.index!, week[0].length);
     found.push({ day: mondayOfWeek(Number(week[1]), today), end: null });
   }
+  const leap = scan.left.match(LEAP_DAY);
+  if (leap) {
+    part(scan, 'date', leap.index!, leap[0].length);
+    found.push({ day: nextLeapDay(today), end: null });
+  }
   const { year, month, day } = civilFromDay(today);
   const reader = first === 'month' ? chrono.en.casual : chrono.en.GB;
   // Noon of the day, in this machine's own zone: only days are read out of it again.
-  const read = reader.parse(scan.left, new Date(year, month - 1, day, 12), { forwardDate: true });
+  // "From 20 May" is no hour of the day.
+  const text = scan.left.replaceAll(/\b(from|on|by|at|for|starting|beginning|out)\b(?=\s+\d)/gi, (word) =>
+    OUT.repeat(word.length),
+  );
+  const read = reader.parse(text, new Date(year, month - 1, day, 12), { forwardDate: true });
   for (const one of read) {
     const sure = one.start.isCertain('day') && (one.start.isCertain('month') || /\d/.test(one.text));
     const spoken = /\b(in|next|this|on|tomorrow|today|after)\b/i.test(one.text);
@@ -191,6 +200,16 @@ function takeDates(scan: Scan, { today, first }: LineBooks): TakenDate[] {
     found.push({ day: dayOf(one.start), end: one.end ? dayOf(one.end) : null });
   }
   return found;
+}
+
+/** Without a year it is a day of most years that is none. */
+const LEAP_DAY = /\b(?:29(?:th)?\s+(?:of\s+)?feb(?:ruary)?|feb(?:ruary)?\s+29(?:th)?)\b(?!,?\s*\d{4})/i;
+
+function nextLeapDay(today: DayNumber): DayNumber {
+  for (let year = civilFromDay(today).year; ; year++) {
+    const march = dayFromCivil(year, 3, 1);
+    if (civilFromDay(march - 1).day === 29 && march - 1 >= today) return march - 1;
+  }
 }
 
 const dayOf = (read: chrono.ParsedComponents): DayNumber =>

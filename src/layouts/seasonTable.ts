@@ -27,8 +27,11 @@ function row({ batch, name, state, progress, fault, plants }: BatchView, thisYea
   const cells = KEYS.map((key) => {
     const milestone = chain && milestoneOf(chain, key);
     if (!milestone) return '<td></td>';
-    const day = shortDay(key === 'plant' ? (progress.out?.on ?? milestone.day) : milestone.day, thisYear);
-    return milestone.status === 'done' ? `<td><span class="text-ink2">${day} done</span></td>` : `<td>${day}</td>`;
+    const on = key === 'plant' ? (progress.out?.on ?? milestone.day) : milestone.day;
+    const day = shortDay(on, thisYear);
+    return milestone.status === 'done'
+      ? `<td data-sort="${on}"><span class="text-ink2">${day} done</span></td>`
+      : `<td data-sort="${on}">${day}</td>`;
   });
   const over = isOver(state.phase);
   const kind = punctuality(progress, batch.plan);

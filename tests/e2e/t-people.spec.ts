@@ -88,3 +88,68 @@ test('the ledger and failures show one season or all, closed ones as well', asyn
   await page.getByRole('navigation', { name: 'Season' }).getByRole('link', { name: '2026, closed' }).click();
   await expect(page.getByRole('link', { name: '2026, closed' })).toHaveAttribute('aria-current', 'true');
 });
+
+test('the ledger: found by day, kind and person, corrected where it stands, saved as CSV, quick with ten thousand lines', async ({
+  page,
+}) => {
+  await open(page, '/batch/ledger');
+  const table = page.getByRole('region', { name: 'Ledger' });
+  await page.getByLabel('What', { exact: true }).selectOption('Lost');
+  await expect(table.getByRole('row').nth(1)).toContainText('Lost');
+  await page.getByRole('button', { name: 'Number' }).click();
+  await expect(table.getByRole('columnheader', { name: 'Number' })).toHaveAttribute('aria-sort', 'ascending');
+  const figures = async () => (await table.locator('tbody td:nth-child(6)').allInnerTexts()).map(Number);
+  expect(await figures()).toEqual([...(await figures())].sort((a, b) => a - b));
+  const saving = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save as CSV' }).click();
+  const text = await (await (await saving).createReadStream()).toArray();
+  expect(Buffer.concat(text).toString().split('\r\n')[0]).toBe('Line,Day,Batch,Code,What,Number,Place,Note,By');
+  await page.getByRole('button', { name: 'Columns' }).click();
+  await page.getByRole('checkbox', { name: 'Code' }).uncheck();
+  await page.keyboard.press('Escape');
+  await expect(table.getByRole('columnheader', { name: 'Code' })).toHaveCount(0);
+  await accessible(page);
+
+  await page
+    .getByRole('button', { name: /^Correct line/ })
+    .first()
+    .click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Note').fill('counted again');
+  await dialog.getByRole('button', { name: 'Save the correction' }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'Corrected.' })).toBeVisible();
+  await expect(table.getByText(/corrects line \d+; .*counted again/)).toBeVisible();
+
+  // Ten thousand lines, with names that are long, run from the right, or are drawn.
+  const names = ['N'.repeat(120), 'طماطم كرزية', '🍅 Ridge'];
+  await page.route('**/api/batch/ledger?**from=2026-01-01**', (route) =>
+    route.fulfill({
+      json: {
+        count: 10_000,
+        lines: Array.from({ length: 10_000 }, (_, i) => ({
+          id: i + 1,
+          day: 20_000 + (i % 700),
+          batchId: 1,
+          batch: names[i % 3],
+          code: 'K7M',
+          kind: 'note',
+          correctsId: null,
+          count: i,
+          place: '',
+          note: `line of number ${i}`,
+          by: '',
+          counts: true,
+          isOpen: false,
+        })),
+      },
+    }),
+  );
+  await open(page, '/batch/ledger');
+  await page.getByLabel('From').fill('2026-01-01');
+  await page.keyboard.press('Tab');
+  await expect(page.getByText('10,000 rows')).toBeVisible();
+  expect(await table.getByRole('row').count()).toBeLessThan(300);
+  await page.getByLabel('Find in the table').fill('number 9876');
+  await expect(page.getByText('1 of 10,000 rows')).toBeVisible();
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1280);
+});

@@ -30,30 +30,41 @@ interface LedgerRow extends EventRow {
   voided: boolean;
 }
 
-const FROM = `FROM batch_events e JOIN batches b ON b.id = e.batch_id WHERE ($1::integer IS NULL OR b.season_id = $1)`;
+/** Lines of one season, open or closed, and of some days; null: of all. */
+export interface LedgerFilter {
+  readonly seasonId: number | null;
+  /** First and last day, YYYY-MM-DD. */
+  readonly from: string | null;
+  readonly to: string | null;
+}
+export const EVERY_LINE: LedgerFilter = { seasonId: null, from: null, to: null };
 
-/** How many lines the log has, of all seasons (null) or of one, closed or open. */
-export async function countLedger(db: Sequelize, seasonId: number | null): Promise<number> {
-  const [row] = await rows(db, `SELECT count(*)::integer AS n ${FROM}`, [seasonId]);
+const FROM = `FROM batch_events e JOIN batches b ON b.id = e.batch_id
+  WHERE ($1::integer IS NULL OR b.season_id = $1) AND ($2::date IS NULL OR e.on_day >= $2) AND ($3::date IS NULL OR e.on_day <= $3)`;
+const bound = ({ seasonId, from, to }: LedgerFilter) => [seasonId, from, to];
+
+/** How many lines the log has of what is asked for. */
+export async function countLedger(db: Sequelize, filter: LedgerFilter): Promise<number> {
+  const [row] = await rows(db, `SELECT count(*)::integer AS n ${FROM}`, bound(filter));
   return row!['n'] as number;
 }
 
-/** Lines of the log, of all seasons (null) or of one, closed or open. @param order newest or oldest first */
+/** Lines of the log. @param order newest or oldest first */
 export async function readLedger(
   db: Sequelize,
-  seasonId: number | null,
+  filter: LedgerFilter,
   { order, limit, offset }: { readonly order: 'newest' | 'oldest'; readonly limit: number; readonly offset: number },
 ): Promise<LedgerLine[]> {
   const way = order === 'newest' ? 'DESC' : 'ASC';
   const by = `ORDER BY e.recorded_at ${way}, e.id ${way}`;
   const found = await rows(
     db,
-    `WITH e AS (SELECT e.* ${FROM} ${by} LIMIT $2 OFFSET $3)
+    `WITH e AS (SELECT e.* ${FROM} ${by} LIMIT $4 OFFSET $5)
      SELECT ${EVENT_COLUMNS}, b.code, c.name AS crop_name, v.name AS variety_name, b.letter, b.lot_id, b.season_id,
        b.voided_at IS NOT NULL AS voided, EXISTS (SELECT 1 FROM batch_events r WHERE r.corrects_id = e.id) AS replaced
      FROM e JOIN batches b ON b.id = e.batch_id JOIN crops c ON c.id = b.crop_id LEFT JOIN varieties v ON v.id = b.variety_id
      ${by}`,
-    [seasonId, limit, offset],
+    [...bound(filter), limit, offset],
   );
   return (found as unknown as LedgerRow[]).map((row) => ({
     event: eventRecord(row),

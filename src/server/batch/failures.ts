@@ -2,7 +2,7 @@ import { FAILURES } from '../../core/batch/failures.ts';
 import { effectiveEvents } from '../../core/batch/reduce.ts';
 import type { Plants } from '../../core/batch/plants.ts';
 import type { EventRecord } from '../../core/batch/record.ts';
-import { readLedger } from '../../db/batch/ledger.ts';
+import { EVERY_LINE, readLedger } from '../../db/batch/ledger.ts';
 import { readKeptOf } from '../../db/house/seasons.ts';
 import { database } from '../database.ts';
 import type { Season } from '../../core/plan/season.ts';
@@ -53,7 +53,11 @@ const sourcesOfOpen = (season: Season, seasonId: number | null): Source[] =>
 
 async function sourcesOfClosed(seasonId: number): Promise<Source[]> {
   const kept = await readKeptOf(database(), seasonId);
-  const lines = await readLedger(database(), seasonId, { order: 'oldest', limit: 1_000_000, offset: 0 });
+  const lines = await readLedger(
+    database(),
+    { ...EVERY_LINE, seasonId },
+    { order: 'oldest', limit: 1_000_000, offset: 0 },
+  );
   const byBatch = groupBy(lines, (line) => line.batchId);
   return kept.map(({ batchId, kept: { name, cropName, varietyName, plants } }) => {
     const mine = byBatch.get(batchId) ?? [];

@@ -1,25 +1,50 @@
-import { batchesOfLots, countLedger, readLedger, type LedgerLine } from '../../db/batch/ledger.ts';
+import { LEDGER_LINES, ledgerAsked, MOST_LEDGER_LINES, type LedgerView } from '../../contracts/batch/ledger.ts';
+import { ProblemError } from '../../contracts/problem.ts';
+import { batchName, type Season } from '../../core/plan/season.ts';
+import { batchesOfLots, countLedger, readLedger, type LedgerFilter } from '../../db/batch/ledger.ts';
 import { database } from '../database.ts';
 
-/** Lines of the ledger on one page. */
-export const LEDGER_PAGE_lines = 200;
-
-/** A page of the log, newest first, of all seasons (null) or of one. */
-export interface LedgerPage {
-  readonly count: number;
-  readonly page: number;
-  readonly pages: number;
-  readonly lines: readonly LedgerLine[];
-}
-
-export async function ledgerPage(seasonId: number | null, asked: string | null): Promise<LedgerPage> {
-  const db = database();
-  const count = await countLedger(db, seasonId);
-  const pages = Math.max(1, Math.ceil(count / LEDGER_PAGE_lines));
-  const page = Math.min(pages, Math.max(1, Math.floor(Number(asked ?? 1)) || 1));
-  const offset = (page - 1) * LEDGER_PAGE_lines;
-  const lines = await readLedger(db, seasonId, { order: 'newest', limit: LEDGER_PAGE_lines, offset });
-  return { count, page, pages, lines };
+/**
+ * The ledger, newest line first: of one season and of some days where they are asked for.
+ * @throws ProblemError 422 with a path for what is asked wrongly
+ */
+export async function ledgerView(season: Season, url: URL): Promise<LedgerView> {
+  const read = ledgerAsked.safeParse(
+    Object.fromEntries(['season', 'from', 'to'].map((key) => [key, url.searchParams.get(key) ?? ''])),
+  );
+  if (!read.success)
+    throw new ProblemError(422, 'Please look again', 'The ledger cannot be asked so.', {
+      errors: read.error.issues.map(({ path, message }) => ({ path: path.join('.'), message })),
+    });
+  const { season: seasonId, from, to } = read.data;
+  const filter: LedgerFilter = { seasonId: seasonId || null, from: from || null, to: to || null };
+  const limit = from || to ? MOST_LEDGER_LINES : LEDGER_LINES;
+  const { world, batches } = season;
+  const [count, lines] = await Promise.all([
+    countLedger(database(), filter),
+    readLedger(database(), filter, { order: 'newest', limit, offset: 0 }),
+  ]);
+  const places = new Map(world.places.map(({ id, name }) => [id, name]));
+  const people = new Map(world.people.map(({ id, name }) => [id, name]));
+  const open = new Set(batches.map(({ batch }) => batch.id));
+  return {
+    count,
+    lines: lines.map(({ event, batchId, code, cropName, varietyName, letter, replaced, voided }) => ({
+      id: event.id,
+      day: event.day,
+      batchId,
+      batch: batchName(cropName, varietyName, letter),
+      code,
+      kind: event.kind,
+      correctsId: event.correctsId,
+      count: event.count,
+      place: places.get(event.placeId ?? 0) ?? '',
+      note: [event.cause, event.note].filter(Boolean).join(': '),
+      by: people.get(event.authorId ?? 0) ?? '',
+      counts: !replaced && !voided,
+      isOpen: open.has(batchId),
+    })),
+  };
 }
 
 /** How many batches were made of each lot, over all seasons. */

@@ -1,4 +1,4 @@
-import { readLedger } from '../../db/batch/ledger.ts';
+import { EVERY_LINE, readLedger } from '../../db/batch/ledger.ts';
 import { database } from '../database.ts';
 import { batchName } from '../../core/plan/season.ts';
 import ical, { ICalCalendarMethod } from 'ical-generator';
@@ -114,7 +114,11 @@ export async function logCsv({ world }: Season, seasonId: number | null): Promis
   const places = new Map(world.places.map((place) => [place.id, place.name]));
   const people = new Map(world.people.map((person) => [person.id, person.name]));
   const seasons = new Map(world.seasons.map((one) => [one.id, one.name]));
-  const lines = await readLedger(database(), seasonId, { order: 'oldest', limit: 1_000_000, offset: 0 });
+  const lines = await readLedger(
+    database(),
+    { ...EVERY_LINE, seasonId },
+    { order: 'oldest', limit: 1_000_000, offset: 0 },
+  );
   const rows = lines.map(({ event, code, cropName, varietyName, letter, seasonId: of, voided }) => [
     event.id,
     code,

@@ -1,0 +1,16 @@
+/** Words of the ledger. */
+export const LEDGER = {
+  title: 'Ledger',
+  about: 'Newest first. A correction is a line of its own, and the old one stays.',
+  all: 'All lines as CSV',
+  newestOf: (shown: number, all: number) =>
+    `The newest ${shown.toLocaleString('en-GB')} of ${all.toLocaleString('en-GB')} lines. Choose days to see others.`,
+  from: 'From',
+  to: 'To',
+  columns: ['Line', 'Day', 'Batch', 'Code', 'What', 'Number', 'Place', 'Note', 'By'],
+  corrects: (id: number) => `corrects line ${id}`,
+  correct: 'Correct',
+  correctLine: (id: number) => `Correct line ${id}`,
+  corrected: 'Corrected.',
+  reading: 'Reading the batch…',
+} as const;
