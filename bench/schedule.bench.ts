@@ -117,7 +117,7 @@ async function chains(): Promise<object> {
 }
 
 const PAGES: readonly [string, number][] = [
-  ['/', 120],
+  ['/', 130],
   ['/plan/season', 200],
   ['/batch/new', 200],
   ['/batch/1', 200],
@@ -128,6 +128,12 @@ const PAGES: readonly [string, number][] = [
   ['/hardening', 200],
   ['/planting', 200],
   ['/weather', 200],
+  ['/heat', 200],
+  ['/house', 200],
+  ['/potting', 200],
+  ['/plan/what-if', 200],
+  ['/batch/ledger', 200],
+  ['/house/settings', 200],
 ];
 
 async function pages(): Promise<object> {

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { crops as library } from '../../tests/references/library.ts';
 import { requireDay } from '../core/calendar/dayNumber.ts';
-import { plain, readBatchLine, type LineBooks } from './batchLine.ts';
+import { readBatchLine, type LineBooks } from './batchLine.ts';
+import { plain } from './cropNames.ts';
 
 const idOf = (name: string) => library.find((crop) => crop.name === name)!.id;
 const books: LineBooks = {

@@ -1,5 +1,5 @@
 import * as chrono from 'chrono-node';
-import pluralize from 'pluralize';
+import { folded, plain } from './cropNames.ts';
 import { civilFromDay, dayFromCivil, type DayNumber } from '../core/calendar/dayNumber.ts';
 
 /** What a line of a batch is read against. */
@@ -233,23 +233,6 @@ function takePlants(scan: Scan): number | null {
   part(scan, 'plants', found.index!, found[0].length);
   return plants;
 }
-
-const folded = (text: string): string =>
-  text
-    .normalize('NFD')
-    .replaceAll(/\p{Mn}/gu, '')
-    .replaceAll('’', "'")
-    .toLowerCase()
-    .trim();
-
-/** Words of a name in the singular, one space between: "Climbing beans" is "climbing bean". */
-export const plain = (text: string): string =>
-  folded(text)
-    .replaceAll(/[()]/g, ' ')
-    .split(/[\s-]+/)
-    .filter((word) => word !== '')
-    .map((word) => pluralize.singular(word))
-    .join(' ');
 
 interface Named {
   readonly cropId: number | null;

@@ -1,6 +1,6 @@
 import { v4 } from 'uuid';
 import { WRITTEN } from './fresh.ts';
-import { PERSON_HEADER } from '../contracts/house/people.ts';
+import { PERSON_HEADER } from '../contracts/house/holder.ts';
 import { personHere } from './who.ts';
 import type { Problem } from '../contracts/problem.ts';
 

@@ -1,18 +1,23 @@
-import { z } from 'zod';
-
 /** How the pages look on this device: kept in a cookie, so that the server draws them so from the start. */
 export const LOOK_COOKIE = 'crook-look';
 
-const look = z.object({
-  theme: z.enum(['system', 'light', 'dim']).catch('system'),
-  contrast: z.enum(['usual', 'high']).catch('usual'),
-  text: z.enum(['usual', 'large', 'largest']).catch('usual'),
-});
-export type Look = z.infer<typeof look>;
+const CHOICES = {
+  theme: ['system', 'light', 'dim'],
+  contrast: ['usual', 'high'],
+  text: ['usual', 'large', 'largest'],
+} as const;
 
-const USUAL: Look = { theme: 'system', contrast: 'usual', text: 'usual' };
+export interface Look {
+  readonly theme: (typeof CHOICES.theme)[number];
+  readonly contrast: (typeof CHOICES.contrast)[number];
+  readonly text: (typeof CHOICES.text)[number];
+}
 
-/** The look a cookie header asks for; the usual where it asks for none. */
+/** One of some words; the first of them where it is none. */
+const oneOf = <T extends string>(words: readonly [T, ...T[]], word: string | undefined): T =>
+  words.find((one) => one === word) ?? words[0];
+
+/** The look a cookie header asks for; the usual where it asks for none, or for what there is not. */
 export function lookIn(cookies: string): Look {
   const value = cookies
     .split(';')
@@ -20,7 +25,11 @@ export function lookIn(cookies: string): Look {
     .find((one) => one.startsWith(`${LOOK_COOKIE}=`))
     ?.slice(LOOK_COOKIE.length + 1);
   const [theme, contrast, text] = (value ?? '').split('.');
-  return value === undefined ? USUAL : look.parse({ theme, contrast, text });
+  return {
+    theme: oneOf(CHOICES.theme, theme),
+    contrast: oneOf(CHOICES.contrast, contrast),
+    text: oneOf(CHOICES.text, text),
+  };
 }
 
 const YEAR_s = 365 * 86_400;

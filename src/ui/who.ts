@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { PERSON_COOKIE, personIn } from '../contracts/house/people.ts';
+import { PERSON_COOKIE, personIn } from '../contracts/house/holder.ts';
 
 /** Who holds this device: a person of the house, remembered in a cookie, so that the server draws pages for the same hands. */
 const YEAR_s = 365 * 86_400;

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { personIn, personInput } from './people.ts';
+import { personInput } from './people.ts';
+import { personIn } from './holder.ts';
 
 describe('who holds a device', () => {
   it.each([

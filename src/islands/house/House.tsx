@@ -2,7 +2,8 @@ import { inUse } from '../../core/books/inUse.ts';
 import { cropOfBatch } from '../../core/books/varietyFigures.ts';
 import { useEffect, useId, useMemo, useRef, useState } from 'react';
 import { Said, UndoButton } from '../plan/ChangeBar.tsx';
-import { isoFromDay } from '../../core/calendar/dayNumber.ts';
+import { dayFromIso, isoFromDay } from '../../core/calendar/dayNumber.ts';
+import { DateField } from '../../ui/kit/DateField.tsx';
 import { temperatureOn } from '../../core/plan/schedule/placeClimate.ts';
 import { suitsStage } from '../../core/plan/schedule/suits.ts';
 import { call, freshKey, trouble } from '../../ui/call.ts';
@@ -146,6 +147,19 @@ export function House({ dataId }: { readonly dataId: string }) {
         <button type="button" className="btn" aria-label="A day on" onClick={() => setDay(Math.min(last, day + 1))}>
           ›
         </button>
+        <div className="w-44 shrink-0 max-[700px]:hidden [&_label]:sr-only">
+          <DateField
+            id={`${id}date`}
+            label="Day shown, as a date"
+            value={isoFromDay(day)}
+            min={isoFromDay(house.today - 30)}
+            max={isoFromDay(last)}
+            onValue={(iso) => {
+              const to = dayFromIso(iso);
+              if (to !== null) setDay(Math.min(last, Math.max(house.today - 30, to)));
+            }}
+          />
+        </div>
         <button
           type="button"
           className="btn"

@@ -213,7 +213,7 @@ function TileGroup({ group, drawn, chosen, onSelect, onHold }: GroupProps) {
           paintOrder="stroke"
           pointerEvents="none"
         >
-          {batch.name.length <= letters ? batch.name : batch.name.split(' ')[0]!.slice(0, letters)}
+          {batch.name.length <= letters ? batch.name : batch.code}
         </text>
       )}
     </g>

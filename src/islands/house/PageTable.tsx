@@ -1,5 +1,8 @@
-import { useEffect, useState } from 'react';
-import { DataTable, type TableCell, type TableColumn, type TableRow } from '../../ui/kit/DataTable.tsx';
+import { lazy, Suspense, useEffect, useState } from 'react';
+import type { TableCell, TableColumn, TableRow } from '../../ui/kit/DataTable.tsx';
+
+// The table stands on the page already: what searches it comes when there is time.
+const DataTable = lazy(() => import('../../ui/kit/DataTable.tsx').then((m) => ({ default: m.DataTable })));
 
 interface Props {
   /** The table the page was drawn with; it is taken over. */
@@ -59,7 +62,8 @@ export function PageTable({ table: id, label, file, choices = [] }: Props) {
     if (!table) return;
     const take = () => setRead(readTable(table, wanted.split('\n')));
     take();
-    table.hidden = true;
+    // Until then the table of the page stands.
+    void import('../../ui/kit/DataTable.tsx').then(() => (table.hidden = true));
     const watch = new MutationObserver(take);
     watch.observe(table, { childList: true, subtree: true, characterData: true });
     return () => {
@@ -67,5 +71,11 @@ export function PageTable({ table: id, label, file, choices = [] }: Props) {
       table.hidden = false;
     };
   }, [id, wanted]);
-  return read && <DataTable label={label} file={file} columns={read.columns} rows={read.rows} />;
+  return (
+    read && (
+      <Suspense fallback={null}>
+        <DataTable label={label} file={file} columns={read.columns} rows={read.rows} />
+      </Suspense>
+    )
+  );
 }

@@ -1,5 +1,5 @@
 import { ChevronDown } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { useView } from '../../ui/kit/data.ts';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import type { RoundJob, RoundPlace, RoundView } from '../../contracts/house/roundView.ts';
@@ -8,7 +8,11 @@ import { counted, dayNight, spokenDay } from '../../ui/format.ts';
 import type { LogLine } from '../../contracts/batch/batches.ts';
 import { postLine } from '../../ui/logPost.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
-import { JobPanel } from './JobPanel.tsx';
+
+const readPanel = () => import('./JobPanel.tsx');
+const JobPanel = lazy(() => readPanel().then((m) => ({ default: m.JobPanel })));
+/** After the page is drawn, and before anybody walks out of the network, the panel is there as well. */
+const SOON_ms = 1_000;
 
 /** A job that was logged in this sitting, so that it can be undone. */
 interface Done {
@@ -28,6 +32,10 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
   const [message, setMessage] = useState('');
   const [busy, setBusy] = useState<string | null>(null);
   const sending = useRef(new Set<string>());
+  useEffect(() => {
+    const timer = setTimeout(() => void readPanel(), SOON_ms);
+    return () => clearTimeout(timer);
+  }, []);
 
   async function log(job: RoundJob, line: Omit<LogLine, 'idempotencyKey'>, said: string): Promise<string | null> {
     // A second tap while the first is on its way is not a second line.
@@ -120,12 +128,14 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
                   >
                     {open === job.key && (
                       <div className="mt-3 min-[1000px]:hidden">
-                        <JobPanel
-                          key={`narrow ${job.key}`}
-                          job={job}
-                          today={view.today}
-                          onLog={(l, s) => log(job, l, s)}
-                        />
+                        <Suspense fallback={null}>
+                          <JobPanel
+                            key={`narrow ${job.key}`}
+                            job={job}
+                            today={view.today}
+                            onLog={(l, s) => log(job, l, s)}
+                          />
+                        </Suspense>
                       </div>
                     )}
                   </JobLine>
@@ -167,7 +177,14 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
       <aside className="hidden min-[1000px]:block" aria-label="The job in hand">
         <div className="sticky top-4">
           {opened ? (
-            <JobPanel key={`wide ${opened.key}`} job={opened} today={view.today} onLog={(l, s) => log(opened, l, s)} />
+            <Suspense fallback={null}>
+              <JobPanel
+                key={`wide ${opened.key}`}
+                job={opened}
+                today={view.today}
+                onLog={(l, s) => log(opened, l, s)}
+              />
+            </Suspense>
           ) : (
             <Hint jobs={jobs} ahead={view.ahead} today={view.today} />
           )}

@@ -1,12 +1,13 @@
 import { SlidersHorizontal } from 'lucide-react';
-import { useId, useState, type ReactNode } from 'react';
-import { Dialog } from '../../ui/kit/Dialog.tsx';
+import { lazy, Suspense, useId, useState, type ReactNode } from 'react';
 import { mondayOf } from '../../core/calendar/week.ts';
 import type { OverRoom } from '../../core/plan/schedule/roomUse.ts';
 import type { HouseData } from '../../contracts/plan/seasonData.ts';
 import { shortDay } from '../../ui/format.ts';
 import type { Planning } from './usePlanner.ts';
 import { inTrouble, type Worked } from './useSeason.ts';
+
+const Dialog = lazy(() => import('../../ui/kit/Dialog.tsx').then((m) => ({ default: m.Dialog })));
 
 const WEEKS_SHOWN = 30;
 
@@ -179,23 +180,27 @@ export function FilterBar(props: Props) {
         </button>
         {zoomButtons}
       </div>
-      <Dialog open={sheet} onOpenChange={setSheet} title="Find and filter">
-        <div className="flex flex-wrap items-end gap-3">
-          {choices}
-          {more}
-        </div>
-        <div className="mt-4 flex flex-wrap gap-2">
-          <a className="btn" href="/house">
-            Plan of the house
-          </a>
-          <a className="btn" href="/plan/what-if">
-            What if
-          </a>
-          <button type="button" className="btn solid ml-auto" onClick={() => setSheet(false)}>
-            Show
-          </button>
-        </div>
-      </Dialog>
+      {sheet && (
+        <Suspense fallback={null}>
+          <Dialog open onOpenChange={setSheet} title="Find and filter">
+            <div className="flex flex-wrap items-end gap-3">
+              {choices}
+              {more}
+            </div>
+            <div className="mt-4 flex flex-wrap gap-2">
+              <a className="btn" href="/house">
+                Plan of the house
+              </a>
+              <a className="btn" href="/plan/what-if">
+                What if
+              </a>
+              <button type="button" className="btn solid ml-auto" onClick={() => setSheet(false)}>
+                Show
+              </button>
+            </div>
+          </Dialog>
+        </Suspense>
+      )}
     </>
   );
 }

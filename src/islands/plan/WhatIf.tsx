@@ -5,6 +5,9 @@ import { Said, UndoButton } from './ChangeBar.tsx';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { call, trouble } from '../../ui/call.ts';
 import { counted, degrees } from '../../ui/format.ts';
+import { difference } from '../../ui/house.ts';
+import { WHAT_IF } from '../../words/en/whatIf.ts';
+import { questionsOf } from './questions.ts';
 import { Comparison } from './Comparison.tsx';
 import { usePlanChanges, type SeasonNow } from './usePlanChanges.ts';
 import { usePlanner } from './usePlanner.ts';
@@ -107,6 +110,14 @@ export function WhatIf({ dataId }: { readonly dataId: string }) {
     await changes.write(`adopted what-if "${draft.name}"`, batches, setPoints, rooms);
   }
 
+  const questions = useMemo(() => {
+    const share = now.house.places.map(
+      (place, i) => (otherSum.peaks[i]?.peak_slots ?? 0) / Math.max(1, place.room_trays),
+    );
+    const most = Math.max(0, ...share);
+    const fullest = most > 0 ? now.house.places[share.indexOf(most)]!.id : null;
+    return questionsOf(now, fullest, (delta_K) => difference(delta_K, 0));
+  }, [now, otherSum]);
   const nextName = `What if ${kept.length + 1}`;
   return (
     <div>
@@ -147,10 +158,27 @@ export function WhatIf({ dataId }: { readonly dataId: string }) {
         </div>
       )}
       {draft === null ? (
-        <p className="mt-4 max-w-[60ch] text-ink2">
-          Copy the season’s plan, then change it: more room, another set-point, younger or larger plants. Plan it anew,
-          and see it beside the season as it is.
-        </p>
+        <section className="mt-4" aria-labelledby={`${id}questions`}>
+          <h2 id={`${id}questions`}>{WHAT_IF.heading}</h2>
+          <p className="mt-1 max-w-[60ch] text-ink2">{WHAT_IF.about}</p>
+          <ul className="mt-3 flex max-w-2xl flex-col gap-2">
+            {questions.map(({ name, data }) => (
+              <li key={name}>
+                <button
+                  type="button"
+                  className="btn w-full !justify-start text-left"
+                  onClick={() => {
+                    setProblem('');
+                    setDraft({ id: null, version: 1, name: name.slice(0, 80), data });
+                    setMessage(WHAT_IF.changed);
+                  }}
+                >
+                  {name}
+                </button>
+              </li>
+            ))}
+          </ul>
+        </section>
       ) : (
         <div className="mt-2 grid grid-cols-1 gap-6 min-[1000px]:grid-cols-[minmax(0,1fr)_420px]">
           <div className="flex flex-col gap-5">

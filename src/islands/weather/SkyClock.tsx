@@ -1,15 +1,9 @@
-import { DateField } from '../../ui/kit/DateField.tsx';
-import { useEffect, useState } from 'react';
-import { isoFromDay } from '../../core/calendar/dayNumber.ts';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { localTimeAt } from '../../core/calendar/localDay.ts';
 import type { DemoClock } from '../../core/house/nursery.ts';
 import { call, trouble } from '../../ui/call.ts';
 
-const SPEEDS = [
-  { rate: 60, words: 'an hour a minute' },
-  { rate: 3600, words: 'an hour a second' },
-  { rate: 86_400, words: 'a day a second' },
-] as const;
+const ClockPanel = lazy(() => import('./ClockPanel.tsx').then((m) => ({ default: m.ClockPanel })));
 
 interface Props {
   readonly clock: DemoClock;
@@ -21,7 +15,6 @@ interface Props {
 /** The demo's clock in the sky strip: time, run and pause, speed, and a day to set it to. */
 export function SkyClock({ clock, today, minute, timeZone }: Props) {
   const [open, setOpen] = useState(false);
-  const [day, setDay] = useState(() => isoFromDay(today));
   const [error, setError] = useState('');
   const [shown, setShown] = useState(minute);
 
@@ -65,35 +58,9 @@ export function SkyClock({ clock, today, minute, timeZone }: Props) {
         <small>set</small>
       </button>
       {open && (
-        <div className="card absolute top-11 left-0 z-40 flex w-72 flex-col gap-3 text-ink shadow-lg" data-typing>
-          <DateField
-            id="clock-day"
-            label="Demo day"
-            value={day}
-            onValue={setDay}
-            onCommit={(setTo) => void change({ setTo })}
-          />
-          <button type="button" className="btn" onClick={() => void change({ setTo: isoFromDay(today + 1) })}>
-            Next day
-          </button>
-          <div className="field">
-            <label htmlFor="clock-rate">Speed when it runs</label>
-            <select
-              id="clock-rate"
-              className="input"
-              defaultValue={clock.rate}
-              onChange={(e) => void change({ rate: Number(e.target.value) })}
-            >
-              <option value={1}>as it is</option>
-              {SPEEDS.map((speed) => (
-                <option key={speed.rate} value={speed.rate}>
-                  {speed.words}
-                </option>
-              ))}
-            </select>
-          </div>
-          {error && <p role="alert">{error}</p>}
-        </div>
+        <Suspense fallback={null}>
+          <ClockPanel clock={clock} today={today} error={error} onChange={(body) => void change(body)} />
+        </Suspense>
       )}
     </div>
   );

@@ -1,4 +1,4 @@
-import { PERSON_HEADER, personIn } from '../../contracts/house/people.ts';
+import { PERSON_HEADER, personIn } from '../../contracts/house/holder.ts';
 
 /**
  * Who writes by a call: as the call itself says (a line tapped by somebody and sent later), else whoever holds the device.

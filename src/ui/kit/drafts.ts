@@ -1,18 +1,28 @@
-import { z } from 'zod';
-
 const PREFIX = 'crook-typed:';
 /** A draft nobody came back for is no longer wanted. */
 const KEPT_ms = 30 * 24 * 3_600_000;
 
-const draft = z.object({
-  at_ms: z.number(),
-  version: z.number(),
-  typed: z.record(z.string(), z.union([z.string(), z.boolean()])),
-  extra: z.record(z.string(), z.unknown()).nullable(),
-});
-
 /** What was typed into a form and not sent. */
-export type Draft = Omit<z.infer<typeof draft>, 'at_ms'>;
+export interface Draft {
+  readonly version: number;
+  readonly typed: Readonly<Record<string, string | boolean>>;
+  readonly extra: Readonly<Record<string, unknown>> | null;
+}
+type Kept = Draft & { readonly at_ms: number };
+
+/** Whether a value of the browser's store is a draft; no schema, so that every page with a form is spared the package. */
+function isKept(value: unknown): value is Kept {
+  if (typeof value !== 'object' || value === null) return false;
+  const { at_ms, version, typed, extra } = value as Partial<Kept>;
+  return (
+    typeof at_ms === 'number' &&
+    typeof version === 'number' &&
+    typeof typed === 'object' &&
+    typed !== null &&
+    Object.values(typed).every((one) => typeof one === 'string' || typeof one === 'boolean') &&
+    (extra === null || (typeof extra === 'object' && !Array.isArray(extra)))
+  );
+}
 
 /** Keeps what is typed in this browser. Where it keeps nothing the form works all the same. */
 export function keepDraft(name: string, typed: Draft, now_ms: number = Date.now()): void {
@@ -26,8 +36,8 @@ export function keepDraft(name: string, typed: Draft, now_ms: number = Date.now(
 /** What was typed before; null where nothing was, it is a month old, or what it changed has another version by now. */
 export function draftOf(name: string, version: number, now_ms: number = Date.now()): Draft | null {
   try {
-    const kept = draft.safeParse(JSON.parse(localStorage.getItem(PREFIX + name) ?? 'null'));
-    if (kept.success && kept.data.version === version && now_ms - kept.data.at_ms < KEPT_ms) return kept.data;
+    const kept: unknown = JSON.parse(localStorage.getItem(PREFIX + name) ?? 'null');
+    if (isKept(kept) && kept.version === version && now_ms - kept.at_ms < KEPT_ms) return kept;
     localStorage.removeItem(PREFIX + name);
   } catch {
     // As above.
