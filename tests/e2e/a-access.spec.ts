@@ -49,6 +49,15 @@ const PAGES = [
   '/nowhere',
 ];
 
+/** Presses a key until what it opens is there: the page may hear it a moment after it is drawn. */
+async function pressFor(page: Page, key: string, name: string): Promise<void> {
+  const dialog = page.getByRole('dialog', { name });
+  await expect(async () => {
+    if (!(await dialog.isVisible())) await page.keyboard.press(key);
+    await expect(dialog).toBeVisible({ timeout: 4_000 });
+  }).toPass();
+}
+
 const WIDTHS = [360, 390, 820, 1280, 1920];
 const IN_EACH_LOOK = [
   '/',
@@ -111,8 +120,7 @@ test.describe('axe finds nothing', () => {
       ['?', 'Round'],
     ] as const) {
       await open(page, '/');
-      await page.keyboard.press(key);
-      await expect(page.getByRole('dialog', { name })).toBeVisible();
+      await pressFor(page, key, name);
       await accessible(page);
       await page.keyboard.press('Escape');
       await expect(page.getByRole('dialog')).toHaveCount(0);
@@ -135,7 +143,7 @@ test('search: a batch by its code and by its name, a page by another word for it
   const leek = batches.find((batch) => batch.name === 'Leek Salt Road A')!;
   const search = async (text: string, option: string | RegExp) => {
     await open(page, '/');
-    await page.keyboard.press('Control+k');
+    await pressFor(page, 'Control+k', 'Search');
     await page.getByRole('combobox', { name: /^Search/ }).fill(text);
     await page.getByRole('option', { name: option }).first().click();
   };
@@ -146,7 +154,7 @@ test('search: a batch by its code and by its name, a page by another word for it
   await search('hyster', /^Hysteresis/);
   await page.waitForURL('**/house/help#hysteresis-differential-');
   await open(page, '/');
-  await page.keyboard.press('/');
+  await pressFor(page, '/', 'Search');
   await page.getByRole('combobox', { name: /^Search/ }).fill('xyzzy 🍅');
   await expect(page.getByText('Nothing is called “xyzzy 🍅”.')).toBeVisible();
   await open(page, '/house/find?q=leek');

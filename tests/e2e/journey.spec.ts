@@ -92,7 +92,7 @@ test('season: choose a batch, move its date by keys and by drag, see the chain f
   }[];
   const cosmos = batches.find((b) => b.name === 'Cosmos Pale Barn A')!;
   expect(cosmos.transplantOn).toBe('2027-05-29');
-  await expect(page.locator('#season-table tr', { hasText: 'Cosmos Pale Barn A' })).toContainText(
+  await expect(page.locator('#season-rows tr', { hasText: 'Cosmos Pale Barn A' })).toContainText(
     shortOf(cosmos.expected_out.on),
   );
 });

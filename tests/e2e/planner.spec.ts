@@ -182,7 +182,7 @@ test('sow together: one, two or three chambers; the plan of the house on another
   await expect(together.getByRole('rowheader', { name: 'days' }).first()).toBeVisible();
 
   await open(page, '/house');
-  const day = page.getByLabel('Day shown');
+  const day = page.getByRole('slider', { name: 'Day shown' });
   await day.focus();
   await page.keyboard.press('ArrowRight');
   await expect(page.getByText('Tue 13 April')).toBeVisible();

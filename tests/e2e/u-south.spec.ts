@@ -292,7 +292,7 @@ async function seeSame(page: Page, batches: readonly Told[]): Promise<void> {
   };
   await open(page, `${app.url}/plan/season`);
   for (const b of batches) {
-    const cells = page.locator('#season-table tr', { hasText: b.code }).locator('td');
+    const cells = page.locator('#season-rows tr', { hasText: b.code }).locator('td');
     const number = b.phase === 'planted' ? b.plants.out_count : b.plants.expected_count;
     await expect(cells.nth(3), b.name).toHaveText(String(number));
     if (b.expected_out?.on) await expect(cells.nth(8), b.name).toContainText(said(b.expected_out.on));
@@ -432,6 +432,7 @@ test('a Fahrenheit, inch and dollar house: no bare Celsius, metre, unit-less deg
     '/potting/things?line=1',
     '/hardening/covers?line=1',
     '/heat/zones/new',
+    '/heat/zones/new?build=chamber',
     '/plan/what-if',
     '/house',
     '/heat/settings',

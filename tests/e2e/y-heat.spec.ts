@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, open, test } from './page.ts';
+import { accessible, expect, open, test } from './page.ts';
 
 /** Lets the demo's clock run a while at a minute a second, then stops it. */
 async function runClock(page: import('@playwright/test').Page, running: boolean, rate = 60): Promise<void> {
@@ -138,6 +138,10 @@ test('a sensor is checked in melting ice, step by step, and its offset kept', as
 
 test('a zone is built: what it can do follows what is typed, nonsense is told at its field', async ({ page }) => {
   await open(page, '/heat/zones/new');
+  await accessible(page);
+  await page.getByRole('link', { name: /Cable in a sand box/ }).click();
+  await page.waitForURL('**/heat/zones/new?build=cable-in-sand');
+  await page.waitForFunction(() => !document.querySelector('astro-island[ssr]'));
   const can = page.getByRole('complementary', { name: 'What it can do' });
   await expect(can).toContainText('It holds');
   const need = async () => Number(/(\d+) W of/.exec(await can.innerText())![1]);

@@ -133,7 +133,7 @@ test('lots: a quick test typed, its share with limits, refused when it falls, ta
   page,
 }) => {
   await open(page, '/books/lots');
-  const link = page.locator('tbody tr a').first();
+  const link = page.getByRole('link', { name: /^WB-/ }).first();
   const code = await link.innerText();
   await link.click();
   await page.waitForFunction(() => !document.querySelector('astro-island[ssr]'));

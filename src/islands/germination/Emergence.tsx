@@ -30,17 +30,30 @@ export function Emergence({ data, others, choices, today, unit, open, causes }: 
   const up = data.days.findLast((d) => d.up !== null)?.up ?? null;
   const { settled } = data;
   const bad = settled === null && BAD.includes(verdict.kind);
+  const thing = open ? thingToDo(data) : null;
   const compare = (ids: readonly number[]) =>
     location.assign(`/batch/${data.batchId}/emergence${ids.length > 0 ? `?with=${ids.join(',')}` : ''}`);
   const chosen = others.map((o) => o.batchId);
   return (
     <div data-ready={ready}>
-      <section aria-label="Verdict" className={`note-bar ${bad || data.leggy?.leggy ? 'bad' : ''} mb-4 py-3`}>
-        <p className="num text-2xl">
-          {settled ? 'Counting is over' : VERDICT_WORDS[verdict.kind]}
-          {data.leggy?.leggy && ', and too long on the heat'}
+      <section
+        aria-label="Verdict"
+        className={`mb-4 border-l-[6px] bg-paper py-3 pl-4 ${bad || data.leggy?.leggy ? 'border-brick' : 'border-plum'}`}
+      >
+        <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
+          <p className="num text-2xl">
+            {settled ? 'Counting is over' : VERDICT_WORDS[verdict.kind]}
+            {data.leggy?.leggy && ', and too long on the heat'}
+          </p>
+          {thing && (
+            <a className="btn solid" href={thing.href}>
+              {thing.words}
+            </a>
+          )}
+        </div>
+        <p className="mt-1 max-w-[75ch]">
+          {settled ? settledWords(settled) : reasonOf(verdict, up, sown, needed, today)}
         </p>
-        <p className="max-w-[75ch]">{settled ? settledWords(settled) : reasonOf(verdict, up, sown, needed, today)}</p>
         <dl className="mt-3 flex flex-wrap gap-x-9 gap-y-2">
           <Figure size="text-xl" value={`${up ?? 0} of ${sown}`} words="up at the last count" />
           {settled === null && (
@@ -378,4 +391,17 @@ function SowAgain({
       )}
     </form>
   );
+}
+
+/** The one thing to do now: off the heat before all else, then a look at what was not looked at for long. */
+function thingToDo({
+  batchId,
+  code,
+  leggy,
+  verdict,
+}: EmergenceData): { readonly words: string; readonly href: string } | null {
+  if (leggy?.leggy) return { words: 'Log it off the heat', href: `/batch/${batchId}` };
+  if (verdict.kind === 'count again' || verdict.kind === 'too soon')
+    return { words: 'Count it', href: `/germination/count/${code}` };
+  return null;
 }

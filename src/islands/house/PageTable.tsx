@@ -60,15 +60,17 @@ export function PageTable({ table: id, label, file, choices = [] }: Props) {
   useEffect(() => {
     const table = document.getElementById(id) as HTMLTableElement | null;
     if (!table) return;
+    // The table with what it scrolls in.
+    const scroller = table.closest<HTMLElement>('.overflow-x-auto') ?? table;
     const take = () => setRead(readTable(table, wanted.split('\n')));
     take();
     // Until then the table of the page stands.
-    void import('../../ui/kit/DataTable.tsx').then(() => (table.hidden = true));
+    void import('../../ui/kit/DataTable.tsx').then(() => (scroller.hidden = true));
     const watch = new MutationObserver(take);
     watch.observe(table, { childList: true, subtree: true, characterData: true });
     return () => {
       watch.disconnect();
-      table.hidden = false;
+      scroller.hidden = false;
     };
   }, [id, wanted]);
   return (
