@@ -61,6 +61,7 @@ export function Begin({ containers }: Props) {
   // Coordinates typed by hand bring their own time zone.
   const byCoordinates = byHand ? zone.data?.timeZone : undefined;
   const ways = typed.ways && byCoordinates ? { ...typed.ways, timeZone: byCoordinates } : typed.ways;
+  const inches = (ways ?? house()).lengthUnit === 'in';
   const body = bodyOf({ ...typed, ways });
   const checked = beginInput.safeParse(body);
   const wrong = (path: string): string | undefined =>
@@ -150,7 +151,7 @@ export function Begin({ containers }: Props) {
             <div className="w-48">
               <Field
                 id="begin-height"
-                label={`Height above the sea, ${(typed.ways ?? house()).lengthUnit === 'in' ? 'ft' : 'm'}`}
+                label={`Height above the sea, ${inches ? 'ft' : 'm'}`}
                 inputMode="decimal"
                 hint="a guess: change it if you lie higher"
                 value={typed.height}
@@ -165,7 +166,7 @@ export function Begin({ containers }: Props) {
                 checked={typed.byTheSea}
                 onChange={(e) => change({ byTheSea: e.target.checked })}
               />
-              within 50 km of the sea
+              within {inches ? '30 miles' : '50 km'} of the sea
             </label>
           </div>
         </Question>
@@ -202,7 +203,9 @@ export function Begin({ containers }: Props) {
                   />
                 ))}
               </ul>
-              <p className="text-[0.9rem] text-ink2">A standard tray is about 53 × 28 cm. 0: you have none such.</p>
+              <p className="text-[0.9rem] text-ink2">
+                A standard tray is about {inches ? '21 × 11 in' : '53 × 28 cm'}. 0: you have none such.
+              </p>
               {tried && checked.error?.issues.some(({ path }) => path[0] === 'places') && (
                 <p className="font-semibold text-brick">Each of them wants a number of trays, 1 to 10,000, or 0.</p>
               )}

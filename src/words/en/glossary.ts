@@ -67,7 +67,7 @@ export const GLOSSARY: readonly GlossaryEntry[] = [
   { word: 'Off the heat', means: 'The move from the warm germination place to the growing place.' },
   { word: 'Plugs', means: 'Young plants bought in, or raised in small cells, to be grown on or potted.' },
   { word: 'Pricking out', means: 'Moving seedlings from a seed tray into cells or pots.' },
-  { word: 'Room', means: 'How many standard trays (about 53 × 28 cm) a place holds. One of them is a tray space.' },
+  { word: 'Room', means: 'How many standard trays a place holds. The room of one of them is a tray space.' },
   {
     word: 'Rule of weeks',
     means:
