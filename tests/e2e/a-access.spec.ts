@@ -102,14 +102,22 @@ test.describe('axe finds nothing', () => {
     });
   }
 
-  for (const look of ['dim.usual.usual', 'light.high.largest', 'dim.high.usual']) {
-    test(`in the look ${look}`, async ({ house }) => {
+  for (const [look, device] of [
+    ['dim.usual.usual', 'light'],
+    ['light.high.largest', 'dark'],
+    ['dim.high.usual', 'light'],
+    // More contrast and the rest as the device has it, which is dark.
+    ['system.high.usual', 'dark'],
+  ] as const) {
+    test(`in the look ${look} on a ${device} device`, async ({ house }) => {
+      await page.emulateMedia({ colorScheme: device });
       await page.context().addCookies([{ name: 'crook-look', value: look, url: house.url }]);
       for (const path of IN_EACH_LOOK) {
         await open(page, path);
         await page.waitForTimeout(200);
         await accessible(page);
       }
+      await page.emulateMedia({ colorScheme: null });
       await page.context().clearCookies();
     });
   }
