@@ -129,6 +129,11 @@ describe('a batch in a line', () => {
     expect(said('120 tomatoes')).toEqual(['date']);
     expect(said('120 tomatoes 24 May 2026')).toEqual(['date']);
     expect(said('120 tomatoes 24 May lot 99')).toEqual(['lot']);
+    // Not one kind of bean but several: it is asked which, each a tap away.
+    expect(read('30 beans 1 June').crops.map(({ name }) => name)).toEqual(
+      expect.arrayContaining(['bean (broad)', 'bean (climbing)', 'bean (runner)']),
+    );
+    expect(read('30 beans 1 June').problems.some(({ message }) => message.startsWith('Which do you mean'))).toBe(true);
     expect(said('')).toEqual(['crop', 'plants', 'date']);
     const odd = read('120 tomatoes wobbly 24 May purple');
     expect(odd.parts.filter(({ as }) => as === null).map(({ text }) => text)).toEqual(['wobbly', 'purple']);

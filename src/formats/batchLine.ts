@@ -110,7 +110,7 @@ export function readBatchLine(line: string, books: LineBooks): BatchLine {
   if (times > MOST_TIMES || times < 1)
     problems.push({ part: 'times', message: `From 1 to ${MOST_TIMES} batches a line.` });
 
-  if (named.crops.length > 1)
+  if (named.crops.length > 0)
     problems.push({
       part: 'crop',
       message: `Which do you mean: ${named.crops.map(({ name }) => name).join(', ')}?`,
@@ -304,7 +304,7 @@ function longest(
 }
 
 const LEAST_LETTERS = 4;
-const MOST_GUESSES = 4;
+const MOST_GUESSES = 8;
 
 /** Crops one of whose names begins as a word of the line does. */
 function guesses(scan: Scan, crops: LineBooks['crops']): LineBooks['crops'] {

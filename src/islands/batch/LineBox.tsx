@@ -163,7 +163,7 @@ function LineRead({ line, onLine }: { readonly line: ReadLine; readonly onLine: 
         {line.batches.slice(0, MOST_SHOWN).map((batch, i) => (
           <li key={i}>
             {batch.sowOn === null ? 'No day to sow can be found' : `Sow ${shortDay(dayFromIso(batch.sowOn)!, year)}`}
-            {batch.places.length > 0 && `: ${batch.places.join(', then ')}`}. Out{' '}
+            {batch.places.length > 0 && `: ${batch.places.join(', then ')}`}. Planned out{' '}
             {shortDay(dayFromIso(batch.transplantOn)!, year)}
             {batch.late_days !== 0 && `, ${dayWords(batch.late_days)}`}.
             {batch.lack && <b className="font-semibold text-brick"> {batch.lack}</b>}

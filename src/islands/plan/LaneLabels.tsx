@@ -40,7 +40,9 @@ export function LaneLabels({ house, lanes, bands, work }: Props) {
               <rect width="6" height={lane.roomHeight_px} fill={temperatureColour((day_C + night_C) / 2)} />
             </svg>
             <div className={`pr-1 ${tight ? 'text-[0.82rem]' : ''}`}>
-              <span className="font-semibold">{lane.place.name}</span>{' '}
+              <span className={`font-semibold ${tight ? 'block truncate' : ''}`} title={lane.place.name}>
+                {lane.place.name}
+              </span>{' '}
               {tight ? (
                 <span className="block text-[0.8rem] whitespace-nowrap text-ink2">
                   <span className="num text-ink">{temperature}</span> {used}/{lane.place.room_trays}
