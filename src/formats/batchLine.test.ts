@@ -143,6 +143,15 @@ describe('a batch in a line', () => {
     expect(read('40 mints 24 May').cropId).toBe(idOf('mint'));
   });
 
+  it('from 1 to 60 batches a line, at most a year apart', () => {
+    const at = (line: string) => read(line).problems.map(({ part }) => part);
+    expect(at('60 x 5 leek every day from 1 May')).toEqual([]);
+    expect(at('61 x 5 leek every day from 1 May')).toEqual(['times']);
+    expect(at('0 x 5 leek every day from 1 May')).toEqual(['times']);
+    expect(at('2 x 5 leek every 52 weeks from 1 May')).toEqual([]);
+    expect(at('2 x 5 leek every 53 weeks from 1 May')).toEqual(['every']);
+  });
+
   it('its parts are stretches of the line as it was typed', () => {
     const line = '3 x 200 lettuce every 2 weeks from 1 April, lot 12';
     for (const { from, to, text } of read(line).parts) expect(line.slice(from, to)).toBe(text);

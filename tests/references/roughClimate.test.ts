@@ -1,4 +1,7 @@
 import { describe, expect, it } from 'vitest';
+import { outByNormals } from '../../src/core/planting/outByNormals.ts';
+import { nightsKnown } from '../../src/core/weather/nightsKnown.ts';
+import { springBandFromNormals, springOddsFromNormals } from '../../src/core/weather/normalFrost.ts';
 import { frostsByNormals, roughNormals, ROUGH_BAND_K, ROUGH_SPREAD_K } from '../../src/core/weather/roughClimate.ts';
 
 /**
@@ -57,6 +60,25 @@ describe('a rough guess of the weather', () => {
       { latitude_deg: NaN, longitude_deg: 0, height_m: 0 },
     ])
       expect(() => roughNormals({ ...site, byTheSea: false })).toThrow(RangeError);
+  });
+
+  it('counts how far it may be off: frost lasts longer at a small risk, its band is wider, and tender plants go out later', () => {
+    const normals = roughNormals({ latitude_deg: 52, longitude_deg: 0, height_m: 100, byTheSea: false });
+    const of = (outsideBy: 'guess' | 'typed') => nightsKnown({ coldest_C: null, outsideBy });
+    const [guess, typed] = [of('guess'), of('typed')];
+    expect([guess.site_sd_K, typed.site_sd_K]).toEqual([ROUGH_SPREAD_K, 0]);
+    const odds = (known: typeof guess) => springOddsFromNormals(normals, 0, false, known);
+    const clear = (known: typeof guess) => odds(known).findIndex((chance) => chance <= 0.1);
+    expect(clear(guess)).toBeGreaterThan(clear(typed) + 7);
+    const wide = (known: typeof guess) => {
+      const { from, to } = springBandFromNormals(normals, 0, false, 0.1, known);
+      return to - from;
+    };
+    expect(wide(guess)).toBeGreaterThan(wide(typed) + 14);
+    const out = (known: typeof guess, risk_frac: number) => outByNormals(normals, false, risk_frac, known);
+    expect(out(guess, 0.1).tender! > out(typed, 0.1).tender!).toBe(true);
+    expect(out(guess, 0.05).tender! > out(guess, 0.33).tender!).toBe(true);
+    expect(out(guess, 0.1).tropical! > out(guess, 0.1).hardy!).toBe(true);
   });
 
   it('dates frosts in the spring and autumn of each half of the earth, and has none in the tropics', () => {
