@@ -1,5 +1,5 @@
 import type { App } from '../support/app.ts';
-import { accessible, expect, open, test } from './page.ts';
+import { accessible, answers, expect, open, test } from './page.ts';
 
 test.use({ starts: { flags: ['--empty'], more: {} } });
 let app: App;
@@ -35,7 +35,7 @@ test('what is missing or strange is said where it is, and what was chosen is sti
   await expect(page.getByText('Each of them wants a number of trays')).toBeVisible();
 
   await page.reload();
-  await page.waitForFunction(() => !document.querySelector('astro-island[ssr]'));
+  await answers(page);
   await expect(page.getByRole('combobox', { name: 'Town' })).toHaveValue('Springfield');
   await expect(page.getByRole('radio', { name: /^One heated bench/ })).toBeChecked();
   await expect(page.getByLabel('Heated bench, trays')).toHaveValue('many');
@@ -52,7 +52,7 @@ test('from nothing to a first batch with its whole chain, in few steps', async (
   await open(page, app.url);
   await page.evaluate(() => localStorage.clear());
   await page.reload();
-  await page.waitForFunction(() => !document.querySelector('astro-island[ssr]'));
+  await answers(page);
   await step(page.getByRole('combobox', { name: 'Town' }).fill('Dunedin, new z'));
   await step(page.getByRole('option', { name: /Dunedin/ }).click());
   await step(page.getByRole('checkbox', { name: /sea/ }).check());
@@ -60,7 +60,7 @@ test('from nothing to a first batch with its whole chain, in few steps', async (
   await expect(page.getByText('A southern season')).toBeVisible();
   await step(page.getByRole('button', { name: 'Begin the season' }).click());
   await page.waitForURL('**/plan/season**');
-  await page.waitForFunction(() => !document.querySelector('astro-island[ssr]'));
+  await answers(page);
 
   const { today } = (await (await page.request.get('/api/house/clock')).json()) as { today: string };
   const out = new Date(Date.parse(today) + 150 * 86_400_000);
@@ -124,7 +124,7 @@ test('a list is pasted: what is not understood is marked, parts are changed by a
   await expect(page.getByText('Not understood: “wobbly”')).toBeVisible();
   await expect(page.getByRole('button', { name: /^Make/ })).toBeDisabled();
   await page.reload();
-  await page.waitForFunction(() => !document.querySelector('astro-island[ssr]:not([client="visible"])'));
+  await answers(page);
   await expect(box).toHaveValue('80 leeks 1 May 2019\n40 courgette wobbly 1 May');
 
   const { today } = (await (await page.request.get('/api/house/clock')).json()) as { today: string };

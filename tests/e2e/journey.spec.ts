@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { accessible, expect, open, test } from './page.ts';
+import { accessible, expect, follow, open, test } from './page.ts';
 
 test('make a batch: the chain appears while typing, with reasons, the rule of weeks and ways out', async ({ page }) => {
   await open(page, '/batch/new?all');
@@ -297,8 +297,7 @@ test('books: a variety has figures of its own, refused where they make no crop w
     )!.planned[0]!.on;
   const before = await one();
   await open(page, '/books/seed');
-  await page.getByRole('link', { name: 'Cart Wheel' }).click();
-  await page.waitForFunction(() => !document.querySelector('astro-island[ssr]'));
+  await follow(page, () => page.getByRole('link', { name: 'Cart Wheel' }).click());
   await expect(page.getByText(/^crop: /).first()).toBeVisible();
   await page.getByLabel('Weeks to hardening, short').fill('9');
   await page.getByRole('button', { name: 'Save it' }).click();

@@ -46,7 +46,18 @@ export const test = base.extend<{ complaints: string[] }, { starts: Starts; hous
 /** Opens a page and waits until its islands answer. */
 export async function open(page: Page, path: string): Promise<void> {
   await page.goto(path);
+  await answers(page);
+}
+
+/** Waits until the islands of the page it is on answer. */
+export async function answers(page: Page): Promise<void> {
   await page.waitForFunction(() => !document.querySelector('astro-island[ssr]:not([client="visible"])'));
+}
+
+/** Does what leads to another page, and waits until that page is there and answers: never asks the one that is left. */
+export async function follow(page: Page, act: () => Promise<unknown>): Promise<void> {
+  await Promise.all([page.waitForEvent('load'), act()]);
+  await answers(page);
 }
 
 /** axe finds nothing on the page, by every rule of its own and of WCAG 2.2 A and AA. */

@@ -1,4 +1,4 @@
-import { accessible, expect, open, test } from './page.ts';
+import { accessible, expect, follow, open, test } from './page.ts';
 
 const ready = '[data-ready=true]';
 
@@ -72,8 +72,7 @@ test('a batch made by mistake is voided with its reason, and brought back', asyn
   await Promise.all([page.waitForEvent('load'), page.getByRole('button', { name: `Void ${code}` }).click()]);
   await expect(page.getByText(/as made by mistake: made twice/)).toBeVisible();
   await open(page, '/house/seasons');
-  await page.getByRole('link', { name }).click();
-  await page.waitForFunction(() => !document.querySelector('astro-island[ssr]'));
+  await follow(page, () => page.getByRole('link', { name }).click());
   await accessible(page);
   await Promise.all([page.waitForEvent('load'), page.getByRole('button', { name: `Bring ${code} back` }).click()]);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(name);

@@ -1,4 +1,4 @@
-import { accessible, expect, open, test } from './page.ts';
+import { accessible, expect, follow, open, test } from './page.ts';
 
 test.use({ viewport: { width: 820, height: 1180 } });
 
@@ -23,9 +23,8 @@ test('a potting session from the sign to the stock, on a tablet', async ({ page 
   await clean(page);
   await now.getByRole('checkbox', { name: /Pot Scabious/ }).check();
   await page.getByRole('checkbox', { name: /Pot Pepper Long Oxbow B/ }).check();
-  await page.getByRole('button', { name: 'Plan a session' }).click();
+  await follow(page, () => page.getByRole('button', { name: 'Plan a session' }).click());
   await page.waitForURL(/\/potting\/sessions\/\d+/);
-  await page.waitForFunction(() => !document.querySelector('astro-island[ssr]'));
 
   const order = page.getByRole('region', { name: 'Order of work' });
   const line = order.getByRole('listitem').filter({ hasText: 'Scabious' });

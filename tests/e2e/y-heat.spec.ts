@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { accessible, expect, open, test } from './page.ts';
+import { accessible, answers, expect, follow, open, test } from './page.ts';
 
 /** Lets the demo's clock run a while at a minute a second, then stops it. */
 async function runClock(page: import('@playwright/test').Page, running: boolean, rate = 60): Promise<void> {
@@ -24,7 +24,7 @@ test('heat: every zone at a glance, the bench in section, readings over time by 
     .getByRole('link', { name: /Bench 1/ })
     .click();
   await expect(page.getByRole('heading', { name: 'Bench 1', level: 1 })).toBeVisible();
-  await page.waitForFunction(() => !document.querySelector('astro-island[ssr]'));
+  await answers(page);
   await expect(page.getByRole('img', { name: /Bench 1 in section: .*medium 5 cm \d+\.\d°/ })).toBeVisible();
   await expect(page.getByRole('region', { name: 'If the power goes now' })).toContainText(/\d+ h/);
   const trace = page.getByRole('application', { name: /Readings/ });
@@ -59,7 +59,7 @@ test('a set-point by hand is priced, given, logged, and the plan comes back', as
 
 test('a thermometer read by hand is kept with its reader, set beside the sensor, and withdrawn', async ({ page }) => {
   await open(page, '/heat?zone=4');
-  await page.waitForFunction(() => !document.querySelector('astro-island[ssr]'));
+  await answers(page);
   const part = page.getByRole('region', { name: 'Read by hand' });
   const keep = part.getByRole('button', { name: 'Keep the reading' });
   await part.getByLabel('Who').fill('early shift');
@@ -106,8 +106,7 @@ test('pull the sensor of a bench: the alarm comes, says why, is taken, and hours
 test('a sensor is checked in melting ice, step by step, and its offset kept', async ({ page }) => {
   await open(page, '/heat?zone=2');
   const sensors = page.getByRole('region', { name: 'Sensors' });
-  await sensors.getByRole('link', { name: 'medium' }).click();
-  await page.waitForFunction(() => !document.querySelector('astro-island[ssr]'));
+  await follow(page, () => sensors.getByRole('link', { name: 'medium' }).click());
   await expect(page.getByRole('button', { name: 'Keep the offset' })).toBeDisabled();
   await expect(page.getByRole('status').filter({ hasText: /Is it in the ice|still moving|wait:/ })).toBeVisible();
   try {
@@ -139,9 +138,8 @@ test('a sensor is checked in melting ice, step by step, and its offset kept', as
 test('a zone is built: what it can do follows what is typed, nonsense is told at its field', async ({ page }) => {
   await open(page, '/heat/zones/new');
   await accessible(page);
-  await page.getByRole('link', { name: /Cable in a sand box/ }).click();
+  await follow(page, () => page.getByRole('link', { name: /Cable in a sand box/ }).click());
   await page.waitForURL('**/heat/zones/new?build=cable-in-sand');
-  await page.waitForFunction(() => !document.querySelector('astro-island[ssr]'));
   const can = page.getByRole('complementary', { name: 'What it can do' });
   await expect(can).toContainText('It holds');
   const need = async () => Number(/(\d+) W of/.exec(await can.innerText())![1]);

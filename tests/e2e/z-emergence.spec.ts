@@ -1,16 +1,17 @@
 import { PDFDocument } from 'pdf-lib';
-import { expect, open, test } from './page.ts';
+import { answers, expect, follow, open, test } from './page.ts';
 
 test.describe('in the hand, 390 by 844', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
 
   test('count a tray: none, one more, too many, saved once, and the next one comes', async ({ page }) => {
     await open(page, '/germination/count');
-    await page
-      .getByRole('link', { name: /^Count / })
-      .last()
-      .click();
-    await page.waitForFunction(() => !document.querySelector('astro-island[ssr]'));
+    await follow(page, () =>
+      page
+        .getByRole('link', { name: /^Count / })
+        .last()
+        .click(),
+    );
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
     const number = page.getByRole('textbox', { name: /Number up of/ });
     const before = Number(await number.inputValue());
@@ -61,13 +62,12 @@ test('emergence: verdict first, the picture drawn, another batch beside it, the 
   page,
 }) => {
   await open(page, '/germination/count');
-  await page.locator('tbody tr a').first().click();
-  await page.waitForFunction(() => !document.querySelector('astro-island[ssr]'));
+  await follow(page, () => page.locator('tbody tr a').first().click());
   await expect(page.getByRole('region', { name: 'Verdict' })).toContainText(/in the end|should be/);
   await expect(page.locator('.recharts-surface').first()).toBeVisible();
   await page.getByLabel('Compare with').selectOption({ index: 1 });
   await page.waitForURL(/with=\d+/);
-  await page.waitForFunction(() => !document.querySelector('astro-island[ssr]'));
+  await answers(page);
   await expect(page.getByRole('table', { name: 'Side by side' }).locator('tbody tr')).toHaveCount(2);
   await page.getByText('The same as a table').click();
   await expect(page.getByRole('cell', { name: /^\d+–\d+$/ }).first()).toBeVisible();
@@ -97,8 +97,7 @@ test('the sowing sheet: labels as PDF, how many to sow with the odds drawn, a tr
   request,
 }) => {
   await open(page, '/germination/sow');
-  await page.getByRole('link', { name: 'Sowing sheet and labels' }).click();
-  await page.waitForFunction(() => !document.querySelector('astro-island[ssr]'));
+  await follow(page, () => page.getByRole('link', { name: 'Sowing sheet and labels' }).click());
   const pdf = page.getByRole('link', { name: /labels?, PDF/ });
   const wanted = Number(/\d+/.exec(await pdf.innerText())![0]);
   const answer = await request.get((await pdf.getAttribute('href'))!);
@@ -107,8 +106,7 @@ test('the sowing sheet: labels as PDF, how many to sow with the odds drawn, a tr
 
   const last = page.locator('li', { has: page.getByRole('button', { name: 'A tray is sown' }) }).last();
   const name = await last.getByRole('link').first().innerText();
-  await last.getByRole('link', { name: 'How many?' }).click();
-  await page.waitForFunction(() => !document.querySelector('astro-island[ssr]'));
+  await follow(page, () => last.getByRole('link', { name: 'How many?' }).click());
   await page.getByRole('button', { name: '99 in 100' }).click();
   const seeds = page.getByRole('region', { name: 'Answer' }).locator('dd').first();
   const many = Number(await seeds.innerText());
@@ -118,9 +116,8 @@ test('the sowing sheet: labels as PDF, how many to sow with the odds drawn, a tr
   await expect(page.getByRole('region', { name: 'Answer' })).toContainText('No number will do');
   await page.getByLabel(/Germination/).fill('80');
   await page.getByRole('button', { name: '90 in 100' }).click();
-  await page.getByRole('button', { name: /in the plan$/ }).click();
+  await follow(page, () => page.getByRole('button', { name: /in the plan$/ }).click());
   await page.waitForURL(/\/germination\/sheet$/);
-  await page.waitForFunction(() => !document.querySelector('astro-island[ssr]'));
   const line = page.locator('li', { hasText: name });
   const trays = Number(await line.locator('.num').first().innerText());
   for (let i = 0; i < trays; i++) await line.getByRole('button').first().click();
@@ -133,10 +130,11 @@ test('lots: a quick test typed, its share with limits, refused when it falls, ta
   page,
 }) => {
   await open(page, '/books/lots');
+  // The table that can be searched takes the place of the page's own.
+  await page.getByLabel('Find in the table').waitFor();
   const link = page.getByRole('link', { name: /^WB-/ }).first();
   const code = await link.innerText();
-  await link.click();
-  await page.waitForFunction(() => !document.querySelector('astro-island[ssr]'));
+  await follow(page, () => link.click());
   await page.getByRole('button', { name: 'Begin a quick test' }).click();
   await page.getByLabel('Counts, in all').last().fill('3: 9, 5: 7');
   await page.getByRole('button', { name: 'Save the lot' }).click();

@@ -1,3 +1,5 @@
+import { execFileSync } from 'node:child_process';
+import pg from 'pg';
 import { afterAll, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Sequelize } from 'sequelize';
 import { connect } from '../../src/db/connect.ts';
@@ -137,6 +139,34 @@ describe('jobs beside the pages', () => {
     await pause(400);
     await asked();
     await vi.waitFor(() => expect(done).toBeGreaterThan(calls + 1), { timeout: 20_000 });
+  });
+
+  it('outlives being thrown out in the moment between an answer and the next question', async () => {
+    // The answer and the goodbye come in one piece: nothing of the process runs between the sending and both.
+    const ask = pg.Client.prototype.query;
+    let cut = 0;
+    const query = vi.spyOn(pg.Client.prototype, 'query').mockImplementation(function (
+      this: pg.Client,
+      ...args: unknown[]
+    ) {
+      const asked = Reflect.apply(ask, this, args) as Promise<unknown>;
+      if (cut < 3 && JSON.stringify(args[0]).includes('locked_at')) {
+        cut++;
+        const throwOut = `SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE application_name = 'crook jobs' AND datname = current_database()`;
+        execFileSync('psql', ['-qX', url, '-c', `SELECT pg_sleep(0.2); ${throwOut}`, '-c', 'SELECT pg_sleep(0.1)']);
+      }
+      return asked;
+    } as never);
+    const alarms = vi.fn(async () => {});
+    try {
+      await start({ alarms });
+      await vi.waitFor(() => expect(cut).toBe(3), { timeout: 20_000 });
+      const before = alarms.mock.calls.length;
+      await askForJob(db, 'alarms').catch(() => askForJob(db, 'alarms'));
+      await vi.waitFor(() => expect(alarms.mock.calls.length).toBeGreaterThan(before), { timeout: 20_000 });
+    } finally {
+      query.mockRestore();
+    }
   });
 
   it('is asked for by the clock, on each server, and one that fails again and again is still asked for', async () => {

@@ -69,7 +69,7 @@ describe('the database stopped in mid-use', () => {
       const log = (await send(app, 'GET', '/api/batch/1')).body.log;
       expect(log.filter((e: { note: string }) => e.note === 'before the cut')).toHaveLength(1);
     } finally {
-      expect(await app.stop()).toBe(0);
+      expect(await app.stop(), app.log().slice(-2_000)).toBe(0);
       await cluster(`stop_cluster '${dir}'`);
     }
   });

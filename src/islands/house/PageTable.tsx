@@ -1,4 +1,4 @@
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { lazy, Suspense, useEffect, useLayoutEffect, useState } from 'react';
 import type { TableCell, TableColumn, TableRow } from '../../ui/kit/DataTable.tsx';
 
 // The table stands on the page already: what searches it comes when there is time.
@@ -60,24 +60,36 @@ export function PageTable({ table: id, label, file, choices = [] }: Props) {
   useEffect(() => {
     const table = document.getElementById(id) as HTMLTableElement | null;
     if (!table) return;
-    // The table with what it scrolls in.
-    const scroller = table.closest<HTMLElement>('.overflow-x-auto') ?? table;
     const take = () => setRead(readTable(table, wanted.split('\n')));
     take();
-    // Until then the table of the page stands.
-    void import('../../ui/kit/DataTable.tsx').then(() => (scroller.hidden = true));
     const watch = new MutationObserver(take);
     watch.observe(table, { childList: true, subtree: true, characterData: true });
-    return () => {
-      watch.disconnect();
-      scroller.hidden = false;
-    };
+    return () => watch.disconnect();
   }, [id, wanted]);
   return (
-    read && (
-      <Suspense fallback={null}>
-        <DataTable label={label} file={file} columns={read.columns} rows={read.rows} />
-      </Suspense>
-    )
+    // The room of the search is kept from the start: nothing moves under a finger when it comes.
+    <div className="min-h-[6.2rem]">
+      {read && (
+        <Suspense fallback={null}>
+          <InPlaceOf table={id} />
+          <DataTable label={label} file={file} columns={read.columns} rows={read.rows} />
+        </Suspense>
+      )}
+    </div>
   );
+}
+
+/** Hides the page's own table in the very moment the other one is drawn. */
+function InPlaceOf({ table: id }: { readonly table: string }) {
+  useLayoutEffect(() => {
+    const table = document.getElementById(id);
+    // With what it scrolls in.
+    const own = table?.closest<HTMLElement>('.overflow-x-auto') ?? table;
+    if (!own) return;
+    own.hidden = true;
+    return () => {
+      own.hidden = false;
+    };
+  }, [id]);
+  return null;
 }

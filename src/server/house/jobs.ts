@@ -73,7 +73,10 @@ export async function startJobs(
   const names = JOB_NAMES.filter((name) => jobs[name]);
   const waiting = new Map<JobName, Set<() => void>>();
   const connections = new pg.Pool({ connectionString: databaseUrl, max: 4, application_name: 'crook jobs' });
-  connections.on('error', (error) => log.warn({ err: error.message }, 'jobs wait for the database'));
+  const away = (error: Error): void => log.warn({ err: error.message }, 'jobs wait for the database');
+  connections.on('error', away);
+  // One that is lent out has no listener of the pool's: thrown out between two questions, it would end the process.
+  connections.on('connect', (client) => client.on('error', away));
   const tasks = Object.fromEntries(
     names.map((name) => [
       name,
