@@ -1,28 +1,29 @@
 import { z } from 'zod';
 import { dayFromIso } from '../core/calendar/dayNumber.ts';
 import { isMonthDay } from '../core/calendar/monthDay.ts';
+import { WORDS } from '../words/en/house/fields.ts';
 
 /** A whole number typed as a figure; words and blanks are refused with what to do. */
 export const wholeNumber = (name: string, lo: number, hi: number) =>
   z
-    .number({ error: `${name}: type a whole number from ${lo} to ${hi}` })
+    .number({ error: WORDS.typeAWholeNumberFrom(name, lo, hi) })
     .int({ error: `${name}: no fractions; a whole number from ${lo} to ${hi}` })
-    .min(lo, { error: `${name}: at least ${lo}` })
-    .max(hi, { error: `${name}: at most ${hi}` });
+    .min(lo, { error: WORDS.atLeast(name, lo) })
+    .max(hi, { error: WORDS.atMost(name, hi) });
 
 /** A figure within bounds; NaN and infinities are refused. */
 export const figure = (name: string, lo: number, hi: number) =>
   z
-    .number({ error: `${name}: type a figure from ${lo} to ${hi}` })
-    .min(lo, { error: `${name}: at least ${lo}` })
-    .max(hi, { error: `${name}: at most ${hi}` });
+    .number({ error: WORDS.typeAFigureFromTo(name, lo, hi) })
+    .min(lo, { error: WORDS.atLeast(name, lo) })
+    .max(hi, { error: WORDS.atMost(name, hi) });
 
-export const temperature_C = (name: string) => figure(`${name} in degrees C`, -40, 60);
+export const temperature_C = (name: string) => figure(WORDS.inDegreesC(name), -40, 60);
 
 /** A calendar day as YYYY-MM-DD that exists. */
 export const isoDay = (name: string) =>
   z
-    .string({ error: `${name}: a date such as 2027-05-20` })
+    .string({ error: WORDS.aDateSuchAs2027(name) })
     .refine((text) => dayFromIso(text) !== null, {
       error: `${name}: not a date of the calendar; write it as 2027-05-20`,
     })
@@ -30,8 +31,8 @@ export const isoDay = (name: string) =>
 
 export const monthDay = (name: string) =>
   z
-    .string({ error: `${name}: a month and day such as 05-12` })
-    .refine(isMonthDay, { error: `${name}: a month and day such as 05-12` })
+    .string({ error: WORDS.aMonthAndDaySuch(name) })
+    .refine(isMonthDay, { error: WORDS.aMonthAndDaySuch(name) })
     .meta({ examples: ['05-12'] });
 
 /** Control characters: in a name or a line they break files, calendars and labels that are made of it. */
@@ -40,18 +41,18 @@ const CONTROLS_BUT_LINES = /(?![\n\r\t])[\p{Cc}]/u;
 
 export const shortText = (name: string, most: number) =>
   z
-    .string({ error: `${name}: some words` })
+    .string({ error: WORDS.someWords(name) })
     .trim()
-    .refine((text) => !CONTROLS.test(text), { error: `${name}: one line, without control characters` })
-    .min(1, { error: `${name}: must not be empty` })
-    .max(most, { error: `${name}: at most ${most} letters` });
+    .refine((text) => !CONTROLS.test(text), { error: WORDS.oneLineWithoutControlCharacters(name) })
+    .min(1, { error: WORDS.mustNotBeEmpty(name) })
+    .max(most, { error: WORDS.atMostLetters(name, most) });
 
 export const freeText = (name: string, most: number) =>
   z
-    .string({ error: `${name}: some words` })
+    .string({ error: WORDS.someWords(name) })
     .trim()
-    .refine((text) => !CONTROLS_BUT_LINES.test(text), { error: `${name}: without control characters` })
-    .max(most, { error: `${name}: at most ${most} letters` })
+    .refine((text) => !CONTROLS_BUT_LINES.test(text), { error: WORDS.withoutControlCharacters(name) })
+    .max(most, { error: WORDS.atMostLetters(name, most) })
     .default('');
 
 export const recordId = (name: string) => wholeNumber(name, 1, 2_147_483_647);

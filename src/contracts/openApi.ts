@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { CALLS } from './api.ts';
+import { WORDS } from '../words/en/house/openApi.ts';
 
 const problem = z.object({
   type: z.string(),
@@ -49,23 +50,23 @@ export function openApiDocument(): object {
         : {}),
       responses: {
         [call.status]: {
-          description: 'Done',
+          description: WORDS.done,
           content: { [call.type ?? 'application/json']: {} },
         },
         ...(call.body
           ? {
-              422: problemAnswer('A field is at fault'),
-              409: problemAnswer('Changed by someone else'),
+              422: problemAnswer(WORDS.aFieldIsAtFault),
+              409: problemAnswer(WORDS.changedBySomeoneElse),
             }
           : {}),
-        503: problemAnswer('The database is away'),
+        503: problemAnswer(WORDS.theDatabaseIsAway),
       },
     };
   }
   return {
     openapi: '3.1.0',
     info: {
-      title: 'Crook',
+      title: WORDS.crook,
       version: '1',
       description: 'Days are YYYY-MM-DD at the nursery; temperatures are degrees Celsius.',
     },

@@ -1,3 +1,4 @@
+import { WORDS } from '../words/en/house/problem.ts';
 /** RFC 9457 problem details, with a path per field at fault. */
 export interface Problem {
   readonly type: string;
@@ -30,7 +31,7 @@ export class ProblemError extends Error {
 
 /** 422 for one field. */
 export function fieldProblem(path: string, message: string): ProblemError {
-  return new ProblemError(422, 'Please look again', message, {
+  return new ProblemError(422, WORDS.pleaseLookAgain, message, {
     errors: [{ path, message }],
   });
 }

@@ -1,3 +1,4 @@
+import { WORDS } from '../words/en/house/explanation.ts';
 /** The arithmetic behind a figure, so that a screen can open it: rule, inputs, source. */
 export interface Explanation {
   /** One sentence in the grower's words. */
@@ -19,4 +20,4 @@ export interface ExplanationInput {
 }
 
 export const COMMON_PRACTICE = 'common practice, no source';
-export const OWN_LOG = 'your own log';
+export const OWN_LOG = WORDS.yourOwnLog;

@@ -4,10 +4,11 @@ import { ALL_STAGES, type WorkKey } from '../core/plan/stage.ts';
 import { USUAL_WINDOW } from '../core/plan/batchPlan.ts';
 import { type OffHeatRule } from '../core/germination/offHeatRule.ts';
 import type { BatchRecord } from '../core/batch/record.ts';
+import { WORDS } from '../words/en/house/batchColumns.ts';
 
 /** What a cell says where nothing is meant: an empty one asks for the usual. */
 export const NONE = 'none';
-export const STAYS = 'stays in its tray';
+export const STAYS = WORDS.staysInItsTray;
 
 /** Columns of the plan, in the order written. A file that goes out comes in again equal. */
 export const PLAN_COLUMNS = [
@@ -64,13 +65,13 @@ export function offHeatCell(rule: OffHeatRule | null): string {
   if (rule === null) return '';
   switch (rule.kind) {
     case 'half-up':
-      return 'half up';
+      return WORDS.halfUp;
     case 'all-up':
-      return 'all up';
+      return WORDS.allUp;
     case 'share':
-      return `${exact(rule.share_frac * 100)}% up`;
+      return WORDS.up(exact(rule.share_frac * 100));
     case 'days-after':
-      return `${rule.days} days after`;
+      return WORDS.daysAfter(rule.days);
   }
 }
 
@@ -153,7 +154,7 @@ export function planCells(batch: BatchRecord, books: NamesOfBooks): Record<PlanC
     gates: Object.entries(plan.gates ?? {})
       .map(([key, mode]) => `${key} ${mode}`)
       .join('; '),
-    bought: plan.joins ? (plan.joins.stage === 'pot' ? 'for the pot' : 'to grow on') : '',
+    bought: plan.joins ? (plan.joins.stage === 'pot' ? WORDS.forThePot : WORDS.toGrowOn) : '',
     bought_on: day(plan.joins?.on),
     bought_weeks: plan.joins?.age_weeks ?? '',
     bought_leaves: plan.joins?.leaves_count ?? '',

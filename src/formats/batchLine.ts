@@ -1,6 +1,7 @@
 import * as chrono from 'chrono-node';
 import { folded, plain } from './cropNames.ts';
 import { civilFromDay, dayFromCivil, type DayNumber } from '../core/calendar/dayNumber.ts';
+import { WORDS } from '../words/en/house/batchLine.ts';
 
 /** What a line of a batch is read against. */
 export interface LineBooks {
@@ -53,11 +54,7 @@ const MOST_TIMES = 60;
 const MOST_EVERY_days = 365;
 const WEEK_days = 7;
 
-const LITTLE = new Set(
-  'a an and at by each few for from hand in i my of on or out plant planted plants please pot pots sow sown sowing sowings starting begin beginning the then this to transplant transplants want we with x × date batch batches'.split(
-    ' ',
-  ),
-);
+const LITTLE = new Set(WORDS.aAnAndAtBy.split(' '));
 
 interface Scan {
   readonly parts: LinePart[];
@@ -76,8 +73,7 @@ export function readBatchLine(line: string, books: LineBooks): BatchLine {
   const left = line.slice(0, MOST_LETTERS).replaceAll(/\s+/g, (space) => ` ${OUT.repeat(space.length - 1)}`);
   const scan: Scan = { parts: [], left: left.replace(/ $/, OUT) };
   const problems: LineProblem[] = [];
-  if (line.length > MOST_LETTERS)
-    problems.push({ part: 'line', message: `Only the first ${MOST_LETTERS} letters are read: a batch a line.` });
+  if (line.length > MOST_LETTERS) problems.push({ part: 'line', message: WORDS.onlyTheFirstLettersAre(MOST_LETTERS) });
 
   const lotCode = take(scan, 'lot', /\blot\s+(?:no\.?\s*|number\s+|#\s*)?([\p{L}\d][\p{L}\d/_-]*)/iu)?.[1] ?? null;
   const every = take(scan, 'every', /\bevery\s+(?:(\d{1,3}|two|three|four|other)\s+)?(day|week|fortnight|month)s?\b/i);
@@ -96,37 +92,35 @@ export function readBatchLine(line: string, books: LineBooks): BatchLine {
   if (unknown.length > 0)
     problems.push({
       part: 'line',
-      message: `Not understood: ${unknown.map(({ text }) => `“${text}”`).join(', ')}. Take it out, or write it otherwise.`,
+      message: WORDS.notUnderstoodTakeItOut(unknown.map(({ text }) => `“${text}”`).join(', ')),
     });
 
   const every_days = every ? daysOf(every) : null;
   if (every_days !== null && every_days > MOST_EVERY_days)
-    problems.push({ part: 'every', message: 'At most a year apart.' });
+    problems.push({ part: 'every', message: WORDS.atMostAYearApart });
   const day = dates[0]?.day ?? null;
   const until = range ?? (dates.length > 1 ? dates[1]!.day : null);
   let times = timesMatch ? Number(timesMatch[1]) : 1;
   if (every_days !== null && !timesMatch)
     times = until !== null && day !== null ? Math.floor(Math.max(0, until - day) / every_days) + 1 : USUAL_TIMES;
-  if (times > MOST_TIMES || times < 1)
-    problems.push({ part: 'times', message: `From 1 to ${MOST_TIMES} batches a line.` });
+  if (times > MOST_TIMES || times < 1) problems.push({ part: 'times', message: WORDS.from1ToBatchesA(MOST_TIMES) });
 
   if (named.crops.length > 0)
     problems.push({
       part: 'crop',
-      message: `Which do you mean: ${named.crops.map(({ name }) => name).join(', ')}?`,
+      message: WORDS.whichDoYouMean(named.crops.map(({ name }) => name).join(', ')),
     });
   else if (named.cropId === null)
     problems.push({
       part: 'crop',
-      message: 'Say the crop, such as tomatoes. It may be missing from the book of crops.',
+      message: WORDS.sayTheCropSuchAs,
     });
-  if (plants === null) problems.push({ part: 'plants', message: 'Say how many plants, such as 120.' });
-  if (day === null) problems.push({ part: 'date', message: 'Say when they are to go out, such as 24 May.' });
-  else if (day < books.today) problems.push({ part: 'date', message: 'That day is past.' });
+  if (plants === null) problems.push({ part: 'plants', message: WORDS.sayHowManyPlantsSuch });
+  if (day === null) problems.push({ part: 'date', message: WORDS.sayWhenTheyAreTo });
+  else if (day < books.today) problems.push({ part: 'date', message: WORDS.thatDayIsPast });
 
   const lot = lotCode === null ? null : lotOf(lotCode, named, books);
-  if (lotCode !== null && lot === null)
-    problems.push({ part: 'lot', message: `There is no lot “${lotCode}” of it in the book of seed.` });
+  if (lotCode !== null && lot === null) problems.push({ part: 'lot', message: WORDS.thereIsNoLotOf(lotCode) });
   return {
     parts: scan.parts.sort((a, b) => a.from - b.from),
     times: Math.min(MOST_TIMES, Math.max(1, times)),
@@ -281,7 +275,7 @@ function takeCrop(scan: Scan, { crops, varieties }: LineBooks): Named {
   return { cropId: null, crops: guesses(scan, crops), varietyId: null };
 }
 
-const WORDS = 5;
+const MOST_WORDS = 5;
 
 function longest(
   scan: Scan,
@@ -291,7 +285,7 @@ function longest(
     from: m.index,
     to: m.index + m[0].length,
   }));
-  for (let n = Math.min(WORDS, words.length); n > 0; n--)
+  for (let n = Math.min(MOST_WORDS, words.length); n > 0; n--)
     for (let i = 0; i + n <= words.length; i++) {
       const [from, to] = [words[i]!.from, words[i + n - 1]!.to];
       const raw = scan.left.slice(from, to);

@@ -2,6 +2,7 @@ import type { DayNumber } from '../core/calendar/dayNumber.ts';
 import { temperatureFromShown } from '../core/units/temperature.ts';
 import { csvLines, fromCell } from './csvText.ts';
 import { dateOrderOf, typedDay, type DateOrder } from './typedDay.ts';
+import { WORDS } from '../words/en/house/oldTrays.ts';
 
 /** Most lines of a file of old trays: one a count. */
 export const MOST_OLD_LINES = 20_000;
@@ -39,21 +40,16 @@ export function readOldTrays(text: string, order: DateOrder | null): { trays: To
   const only = (path: string, message: string) => ({ trays: [], faults: [{ path, message }] });
   const missing = OLD_TRAY_COLUMNS.required.filter((column) => !headings.includes(column));
   if (missing.length > 0)
-    return only(
-      'heading',
-      `The heading lacks ${missing.join(', ')}. It needs ${OLD_TRAY_COLUMNS.required.join(', ')} and temperature_c or temperature_f, and may have variety and lot.`,
-    );
+    return only('heading', WORDS.theHeadingLacksItNeeds(missing.join(', '), OLD_TRAY_COLUMNS.required.join(', ')));
   const hasF = headings.includes('temperature_f');
-  if (hasF === headings.includes('temperature_c'))
-    return only('heading', 'It needs one column of temperatures: temperature_c in degrees C, or temperature_f.');
+  if (hasF === headings.includes('temperature_c')) return only('heading', WORDS.itNeedsOneColumnOf);
   if (rows.length > MOST_OLD_LINES)
     return only('file', `More than ${MOST_OLD_LINES} lines. Cut the file into parts; nothing was read.`);
-  if (rows.length === 0) return only('file', 'The file has a heading but no lines.');
+  if (rows.length === 0) return only('file', WORDS.theFileHasAHeading);
   const found = dateOrderOf(
     rows.flatMap((row) => [row['sown_on'] ?? '', row['counted_on'] ?? '']).map((d) => d.trim()),
   );
-  if (found === 'either' && order === null)
-    return only('dateOrder', 'Its dates can be read two ways, 03/04 as 3 April or as March 4. Say which comes first.');
+  if (found === 'either' && order === null) return only('dateOrder', WORDS.itsDatesCanBeRead);
   const by = order ?? (found === 'dmy' || found === 'mdy' ? found : null);
 
   const faults: FileFault[] = [];
@@ -70,12 +66,12 @@ export function readOldTrays(text: string, order: DateOrder | null): { trays: To
     };
     const whole = (column: string, least: number): number => {
       const read = /^\d{1,3}([ .,']?\d{3})*$/.test(cell(column)) ? Number(cell(column).replace(/\D/g, '')) : NaN;
-      if (!(read >= least && read <= 1_000_000)) fault(column, `${column}: a whole number from ${least} on`);
+      if (!(read >= least && read <= 1_000_000)) fault(column, WORDS.aWholeNumberFromOn(column, least));
       return read;
     };
     const tray = cell('tray');
-    if (tray === '' || tray.length > 80) fault('tray', 'tray: its name or number, at most 80 letters');
-    if (cell('crop') === '') fault('crop', 'crop: name a crop of the books');
+    if (tray === '' || tray.length > 80) fault('tray', WORDS.trayItsNameOrNumber);
+    if (cell('crop') === '') fault('crop', WORDS.cropNameACropOf);
     const sownOn = day('sown_on');
     const counted = { day: day('counted_on'), up: whole('up', 0) };
     const seeds = whole('seeds', 1);
@@ -83,19 +79,18 @@ export function readOldTrays(text: string, order: DateOrder | null): { trays: To
     const told = degrees === '' ? NaN : Number(degrees);
     const temperature_C = hasF ? temperatureFromShown(told, 'F') : told;
     if (!(temperature_C >= -5 && temperature_C <= 50))
-      fault(hasF ? 'temperature_f' : 'temperature_c', 'temperature: the mean of the medium, from -5 to 50 degrees C');
+      fault(hasF ? 'temperature_f' : 'temperature_c', WORDS.temperatureTheMeanOfThe);
     if (counted.day < sownOn || counted.day > sownOn + MOST_days)
-      fault('counted_on', `counted_on: from the sowing day to ${MOST_days} days after it`);
-    if (counted.up > seeds) fault('up', `up: ${counted.up} of ${seeds} seeds cannot be`);
+      fault('counted_on', WORDS.countedOnFromTheSowing(MOST_days));
+    if (counted.up > seeds) fault('up', WORDS.upOfSeedsCannotBe(counted.up, seeds));
     const key = [cell('crop'), cell('variety'), tray, sownOn].join('\n').toLowerCase();
     const known = trays.get(key);
     if (
       known &&
       (known.seeds !== seeds || Math.abs(known.temperature_C - temperature_C) > 1e-9 || known.lot !== cell('lot'))
     )
-      fault('tray', `tray: its seeds, lot and temperature are otherwise on line ${known.line}`);
-    if (known?.counts.some((one) => one.day === counted.day))
-      fault('counted_on', 'counted_on: this day is there twice');
+      fault('tray', WORDS.trayItsSeedsLotAnd(known.line));
+    if (known?.counts.some((one) => one.day === counted.day)) fault('counted_on', WORDS.countedOnThisDayIs);
     faults.push(...wrong);
     if (wrong.length > 0) return;
     if (known) known.counts.push(counted);

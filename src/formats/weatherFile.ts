@@ -2,6 +2,7 @@ import Papa from 'papaparse';
 import { GUST_OF_MEAN, windFrom, type WindUnit } from '../core/weather/siteWind.ts';
 import { dayFromCivil, dayFromIso, type DayNumber } from '../core/calendar/dayNumber.ts';
 import type { WeatherDay } from '../core/weather/weatherDay.ts';
+import { WORDS } from '../words/en/house/weatherFile.ts';
 
 export const WEATHER_UNITS = ['C', 'F', 'tenths'] as const;
 export type WeatherUnit = (typeof WEATHER_UNITS)[number];
@@ -78,7 +79,7 @@ export function readWeatherCsv(text: string, columns: WeatherColumns): WeatherFi
     }
     const line = i + 2;
     const day = dayOf(row[columns.date] ?? '');
-    if (day === null) return reader.problem(line, `"${row[columns.date] ?? ''}" is no date such as 2024-05-31`);
+    if (day === null) return reader.problem(line, WORDS.isNoDateSuchAs(row[columns.date] ?? ''));
     const figure = (name: string | null): number | null | undefined => {
       const raw = name === null ? '' : (row[name] ?? '').trim();
       if (raw === '' || /^(na|nan|null|-9999(\.0+)?)$/i.test(raw)) return null;
@@ -87,12 +88,12 @@ export function readWeatherCsv(text: string, columns: WeatherColumns): WeatherFi
     };
     const [least, most, rain] = [figure(columns.least), figure(columns.most), figure(columns.rain)];
     const wind = figure(columns.wind ?? null);
-    if (least === undefined) return reader.problem(line, `"${row[columns.least]}" is no temperature`);
+    if (least === undefined) return reader.problem(line, WORDS.isNoTemperature(row[columns.least]));
     const gust =
       wind == null ? null : windFrom(wind, columns.windUnit ?? 'm/s') * (columns.windIs === 'mean' ? GUST_OF_MEAN : 1);
     reader.take(line, day, least, most ?? null, rain ?? null, gust);
   });
-  if (data.length > MOST_LINES) reader.problem(MOST_LINES + 2, `only the first ${MOST_LINES} lines are read`);
+  if (data.length > MOST_LINES) reader.problem(MOST_LINES + 2, WORDS.onlyTheFirstLinesAre(MOST_LINES));
   return reader.done(columns.stationIs === null ? [...stations] : []);
 }
 
@@ -105,7 +106,7 @@ export function readDly(text: string): WeatherFile {
     if (row.trim() === '') return;
     const [year, month, element] = [Number(row.slice(11, 15)), Number(row.slice(15, 17)), row.slice(17, 21)];
     if (row.length < 29 || !Number.isInteger(year) || !(month >= 1 && month <= 12))
-      return reader.problem(i + 1, 'not a line of a .dly file');
+      return reader.problem(i + 1, WORDS.notALineOfA);
     stations.add(row.slice(0, 11));
     if (!DLY_ELEMENTS.includes(element)) return;
     const values = Array.from({ length: 31 }, (_, d) => {
@@ -186,13 +187,12 @@ class Reader {
     };
     // The strongest gust ever measured was 113 m/s (WMO); more is a slip of units, and the day's temperatures still stand.
     if (gust_m_s !== null && gust_m_s >= 0 && gust_m_s <= MOST_GUST_m_s) one.gust_m_s = Math.round(10 * gust_m_s) / 10;
-    else if (gust_m_s !== null)
-      this.problem(line, `a gust of ${Math.round(gust_m_s)} m/s was never measured: which unit is it in?`);
+    else if (gust_m_s !== null) this.problem(line, WORDS.aGustOfMS(Math.round(gust_m_s)));
     // Records of the world lie between -89.2 and 56.7 (WMO weather and climate extremes archive).
     for (const value of [one.least_C, one.most_C])
-      if (value !== null && (value < -90 || value > 60)) return this.problem(line, `${value} °C was never measured`);
+      if (value !== null && (value < -90 || value > 60)) return this.problem(line, WORDS.cWasNeverMeasured(value));
     if (one.least_C !== null && one.most_C !== null && one.least_C > one.most_C)
-      return this.problem(line, `the lowest, ${one.least_C}, is above the highest, ${one.most_C}`);
+      return this.problem(line, WORDS.theLowestIsAboveThe(one.least_C, one.most_C));
     const before = this.#days.get(day);
     if (before) {
       this.#repeated++;
@@ -206,21 +206,16 @@ class Reader {
     for (const day of this.#unlike) this.#days.delete(day);
     const days = [...this.#days.values()].sort((a, b) => a.day - b.day);
     const doubts: string[] = [];
-    if (stations.length > 1)
-      doubts.push(`It tells of ${stations.length} places (${stations.slice(0, 4).join(', ')}): choose one.`);
+    if (stations.length > 1) doubts.push(WORDS.itTellsOfPlacesChoose(stations.length, stations.slice(0, 4).join(', ')));
     const sorted = this.#raw.sort((a, b) => a - b);
     const median = sorted[sorted.length >> 1] ?? 0;
     const high = sorted[Math.floor(sorted.length * 0.98)] ?? 0;
     if (this.#unit === 'C' && (median > 60 || high > 60))
-      doubts.push(
-        `Lowest temperatures up to ${Math.round(high)}: these are tenths of a degree or Fahrenheit. Say which.`,
-      );
-    else if (this.#unit === 'C' && median > 28)
-      doubts.push(`The middle one of all lowest temperatures is ${Math.round(median)}: is it Fahrenheit?`);
+      doubts.push(WORDS.lowestTemperaturesUpToThese(Math.round(high)));
+    else if (this.#unit === 'C' && median > 28) doubts.push(WORDS.theMiddleOneOfAll(Math.round(median)));
     if (this.#unit === 'tenths' && sorted.length > 30 && high < 60 && high - (sorted[0] ?? 0) < 80)
-      doubts.push('As tenths of a degree these hardly change over the year: are they whole degrees?');
-    if (this.#unit === 'F' && sorted.length > 300 && high < 40)
-      doubts.push('As Fahrenheit no night here is above 4 °C: are they Celsius?');
+      doubts.push(WORDS.asTenthsOfADegree);
+    if (this.#unit === 'F' && sorted.length > 300 && high < 40) doubts.push(WORDS.asFahrenheitNoNightHere);
     return {
       days,
       problems: this.#problems,

@@ -4,6 +4,7 @@ import type { z } from 'zod';
 import { fieldProblem, ProblemError, type FieldError, type Problem } from '../contracts/problem.ts';
 import { log } from './log.ts';
 import { readAhead } from './plan/season.ts';
+import { WORDS } from '../words/en/house/edge.ts';
 
 /** Largest body of an ordinary call. */
 export const BODY_BYTES = 64 * 1024;
@@ -76,7 +77,7 @@ export function problemOf(error: unknown, path: string): Problem {
     log.warn({ path, err: (error as Error).message }, 'database away');
     return {
       type: 'about:blank',
-      title: 'The database is away',
+      title: WORDS.theDatabaseIsAway,
       status: 503,
       detail: 'Nothing was lost and nothing was written. Try again in a moment; it recovers by itself.',
     };
@@ -84,9 +85,9 @@ export function problemOf(error: unknown, path: string): Problem {
   log.error({ path, err: error instanceof BaseError ? error.message : error }, 'unforeseen');
   return {
     type: 'about:blank',
-    title: 'Something broke',
+    title: WORDS.somethingBroke,
     status: 500,
-    detail: 'It is in the log. Nothing was written.',
+    detail: WORDS.itIsInTheLog,
   };
 }
 
@@ -101,7 +102,7 @@ export async function body<T extends z.ZodType>(
   try {
     value = JSON.parse(text);
   } catch {
-    throw new ProblemError(400, 'Not JSON', 'The body must be JSON.');
+    throw new ProblemError(400, WORDS.notJson, WORDS.theBodyMustBeJson);
   }
   refuseBadText(value);
   return check(schema, value);
@@ -130,7 +131,7 @@ export function check<T extends z.ZodType>(schema: T, value: unknown): z.output<
   }));
   throw new ProblemError(
     422,
-    'Please look again',
+    WORDS.pleaseLookAgain,
     errors
       .map((e) => e.message)
       .join('; ')
@@ -142,16 +143,16 @@ export function check<T extends z.ZodType>(schema: T, value: unknown): z.output<
 /** The number in the address, or a 404. */
 export function idParam(context: APIContext, name = 'id'): number {
   const text = context.params[name] ?? '';
-  if (!/^[1-9]\d{0,8}$/.test(text)) throw new ProblemError(404, 'No such thing', `"${text}" is not a number of one.`);
+  if (!/^[1-9]\d{0,8}$/.test(text)) throw new ProblemError(404, WORDS.noSuchThing, WORDS.isNotANumberOf(text));
   return Number(text);
 }
 
 async function bodyText(request: Request, most_bytes: number): Promise<string> {
   const type = request.headers.get('content-type') ?? '';
   if (!type.startsWith('application/json')) {
-    throw new ProblemError(415, 'Send JSON', 'The content type must be application/json.');
+    throw new ProblemError(415, WORDS.sendJson, WORDS.theContentTypeMustBe);
   }
-  const tooLarge = new ProblemError(413, 'Too large', `At most ${Math.floor(most_bytes / 1024)} KB.`);
+  const tooLarge = new ProblemError(413, WORDS.tooLarge, WORDS.atMostKb(Math.floor(most_bytes / 1024)));
   if (Number(request.headers.get('content-length') ?? 0) > most_bytes) throw tooLarge;
   const chunks: Uint8Array[] = [];
   let size = 0;

@@ -4,6 +4,7 @@ import { type Place } from '../core/books/place.ts';
 import type { TemperatureUnit } from '../core/units/temperature.ts';
 import { ExplanationText } from './ExplanationText.tsx';
 import { spokenDay } from './format.ts';
+import { WORDS } from '../words/en/ui/chainList.ts';
 
 const STAGE_AT: Readonly<Partial<Record<keyof typeof MILESTONE_WORDS, Stage>>> = {
   sow: 'germinate',
@@ -52,7 +53,7 @@ export function ChainList({ chain, before, places, placeList, today, unit }: Pro
                     {Math.abs(shift)} d
                   </span>
                 )}
-                {milestone.status === 'done' && <span className="text-[0.85rem] text-ink2">done</span>}
+                {milestone.status === 'done' && <span className="text-[0.85rem] text-ink2">{WORDS.done}</span>}
                 <span className="num text-[1.05rem]">{spokenDay(milestone.day, today)}</span>
               </summary>
               <ExplanationText explanation={milestone.explanation} unit={unit} />

@@ -1,6 +1,7 @@
 import type { Explanation } from '../core/explanation.ts';
 import type { TemperatureUnit } from '../core/units/temperature.ts';
 import { explanationInput } from './format.ts';
+import { WORDS } from '../words/en/ui/explanationText.ts';
 
 /** The arithmetic behind a figure: rule, inputs, source. */
 export function ExplanationText({
@@ -22,7 +23,7 @@ export function ExplanationText({
           ))}
         </ul>
       )}
-      <p className="text-ink3">Source: {explanation.source}.</p>
+      <p className="text-ink3">{WORDS.source(explanation.source)}</p>
     </div>
   );
 }

@@ -1,6 +1,7 @@
 import type { InputHTMLAttributes } from 'react';
 import { DateField } from './kit/DateField.tsx';
 import { FieldNotes, notesOf } from './kit/FieldNotes.tsx';
+import { WORDS } from '../words/en/ui/field.ts';
 
 interface FieldProps extends Omit<InputHTMLAttributes<HTMLInputElement>, 'onChange'> {
   readonly id: string;
@@ -66,7 +67,7 @@ export function SelectField({ id, label, value, options, none, error, onValue }:
         aria-describedby={error ? `${id}-error` : undefined}
         onChange={(e) => onValue(e.target.value === '' ? null : Number(e.target.value))}
       >
-        {(none !== undefined || value === null) && <option value="">{none ?? 'choose'}</option>}
+        {(none !== undefined || value === null) && <option value="">{none ?? WORDS.choose}</option>}
         {options.map((option) => (
           <option key={option.id} value={option.id}>
             {option.name}

@@ -1,5 +1,6 @@
 import type { FieldError } from '../contracts/problem.ts';
 import { counted } from './format.ts';
+import { WORDS } from '../words/en/ui/fileImport.ts';
 
 export type DateOrder = 'dmy' | 'mdy';
 
@@ -18,7 +19,7 @@ export function DateOrderChoice({
 }) {
   return (
     <fieldset className="mt-3 flex flex-wrap items-center gap-3">
-      <legend className="font-semibold">Which number of a date is the day?</legend>
+      <legend className="font-semibold">{WORDS.whichNumberOfADate}</legend>
       {ORDERS.map(([which, words]) => (
         <button
           key={which}
@@ -43,7 +44,7 @@ export function FileFaults({ errors }: { readonly errors: readonly FieldError[] 
   return (
     <div className="note-bar bad mt-3">
       <p className="font-semibold">
-        {counted(errors.length, 'thing is', 'things are')} wrong; nothing has been read in.
+        {WORDS.wrongNothingHasBeenRead(counted(errors.length, WORDS.thingIs, WORDS.thingsAre))}
       </p>
       <ul>
         {errors.slice(0, SHOWN).map((error, i) => (
@@ -52,12 +53,12 @@ export function FileFaults({ errors }: { readonly errors: readonly FieldError[] 
           </li>
         ))}
       </ul>
-      {errors.length > SHOWN && <p>and {errors.length - SHOWN} more</p>}
+      {errors.length > SHOWN && <p>{WORDS.andMore(errors.length - SHOWN)}</p>}
     </div>
   );
 }
 
 function placeOf(path: string): string {
   const match = /^lines\.(\d+)\.(.*)$/.exec(path);
-  return match ? `Line ${match[1]}, ${match[2]!.replaceAll('_', ' ')}:` : `${path}:`;
+  return match ? WORDS.line(match[1], match[2]!.replaceAll('_', ' ')) : `${path}:`;
 }

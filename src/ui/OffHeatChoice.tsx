@@ -1,4 +1,5 @@
 import type { OffHeatRule } from '../core/germination/offHeatRule.ts';
+import { WORDS } from '../words/en/ui/offHeatChoice.ts';
 
 /** The rule as it is typed; '' = as the house. */
 export interface TypedOffHeat {
@@ -33,11 +34,11 @@ export function offHeatOf({ kind, share, days }: TypedOffHeat): OffHeatRule | nu
   return kind === 'days-after' && /^[1-9]\d?$/.test(days) ? { kind, days: Number(days) } : null;
 }
 
-const WORDS: readonly (readonly [OffHeatRule['kind'], string])[] = [
-  ['half-up', 'when half are up'],
-  ['share', 'when a share of those expected is up'],
-  ['all-up', 'when all are up'],
-  ['days-after', 'some days after half up'],
+const RULES: readonly (readonly [OffHeatRule['kind'], string])[] = [
+  ['half-up', WORDS.whenHalfAreUp],
+  ['share', WORDS.whenAShareOfThose],
+  ['all-up', WORDS.whenAllAreUp],
+  ['days-after', WORDS.someDaysAfterHalfUp],
 ];
 
 interface Props {
@@ -66,8 +67,8 @@ export function OffHeatChoice({ id, label, value, house, error, path, onValue }:
           value={value.kind}
           onChange={(e) => onValue({ ...value, kind: e.target.value as TypedOffHeat['kind'] })}
         >
-          {house && <option value="">as the house</option>}
-          {WORDS.map(([kind, words]) => (
+          {house && <option value="">{WORDS.asTheHouse}</option>}
+          {RULES.map(([kind, words]) => (
             <option key={kind} value={kind}>
               {words}
             </option>
@@ -78,13 +79,13 @@ export function OffHeatChoice({ id, label, value, house, error, path, onValue }:
             <input
               className="input w-16"
               inputMode="numeric"
-              aria-label={part === 'share' ? `${label}: percent up` : `${label}: days after half up`}
+              aria-label={part === 'share' ? WORDS.percentUp(label) : WORDS.daysAfterHalfUp(label)}
               aria-invalid={wrong ? true : undefined}
               aria-describedby={wrong ? `${id}-error` : undefined}
               value={value[part]}
               onChange={(e) => onValue({ ...value, [part]: e.target.value })}
             />
-            <span aria-hidden>{part === 'share' ? '%' : 'days'}</span>
+            <span aria-hidden>{part === 'share' ? '%' : WORDS.days}</span>
           </label>
         )}
       </div>

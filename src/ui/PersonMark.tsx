@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import type { Person, PersonMark as Mark } from '../core/house/people.ts';
+import { WORDS } from '../words/en/ui/personMark.ts';
 
 const SHAPES: Readonly<Record<Mark, ReactNode>> = {
   circle: <circle cx="8" cy="8" r="6" />,
@@ -30,7 +31,7 @@ export function WrittenBy({ person }: { readonly person: Person | undefined }) {
     <span className="inline-flex items-center gap-1 whitespace-nowrap text-[0.88rem] text-ink2" title={person.name}>
       <PersonMark mark={person.mark} size={11} />
       <span aria-hidden="true">{person.initials}</span>
-      <span className="sr-only">by {person.name}</span>
+      <span className="sr-only">{WORDS.by(person.name)}</span>
     </span>
   );
 }

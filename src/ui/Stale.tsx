@@ -1,3 +1,4 @@
+import { WORDS } from '../words/en/ui/stale.ts';
 interface Props {
   readonly current: Readonly<Record<string, unknown>>;
   readonly yours: Readonly<Record<string, unknown>>;
@@ -10,13 +11,13 @@ export function Stale({ current, yours, onKeepMine, onTakeTheirs }: Props) {
   const keys = Object.keys(yours).filter((key) => key !== 'version' && show(yours[key]) !== show(current[key]));
   return (
     <div role="alert" className="note-bar bad">
-      <p className="font-semibold">Someone changed this since you opened it. Nothing is lost: choose.</p>
+      <p className="font-semibold">{WORDS.someoneChangedThisSinceYou}</p>
       <table className="plain-table mt-2">
         <thead>
           <tr>
-            <th>What</th>
-            <th>Theirs, saved</th>
-            <th>Yours</th>
+            <th>{WORDS.what}</th>
+            <th>{WORDS.theirsSaved}</th>
+            <th>{WORDS.yours}</th>
           </tr>
         </thead>
         <tbody>
@@ -31,10 +32,10 @@ export function Stale({ current, yours, onKeepMine, onTakeTheirs }: Props) {
       </table>
       <div className="mt-2 flex gap-2">
         <button type="button" className="btn solid" onClick={onKeepMine}>
-          Save mine over it
+          {WORDS.saveMineOverIt}
         </button>
         <button type="button" className="btn" onClick={onTakeTheirs}>
-          Take theirs
+          {WORDS.takeTheirs}
         </button>
       </div>
     </div>

@@ -3,6 +3,7 @@ import { WRITTEN } from './fresh.ts';
 import { PERSON_HEADER } from '../contracts/house/holder.ts';
 import { personHere } from './who.ts';
 import type { Problem } from '../contracts/problem.ts';
+import { WORDS } from '../words/en/ui/call.ts';
 
 /** How a call to the application ended. */
 export type Answer<T> =
@@ -47,9 +48,9 @@ export async function call<T>(
   }
   const problem = (value ?? {
     type: 'about:blank',
-    title: 'No answer',
+    title: WORDS.noAnswer,
     status: response.status,
-    detail: 'Try again.',
+    detail: WORDS.tryAgain,
   }) as Problem;
   return { kind: 'problem', problem };
 }

@@ -6,22 +6,23 @@ import { civilFromDay, dayFromIso, weekdayOf } from '../core/calendar/dayNumber.
 import { shortDay } from '../core/calendar/shortDay.ts';
 import type { TemperatureUnit } from '../core/units/temperature.ts';
 import { temperatureWords } from '../core/units/words.ts';
+import { WORDS } from '../words/en/ui/format.ts';
 
 const MONTHS = [
-  'January',
-  'February',
-  'March',
-  'April',
-  'May',
-  'June',
-  'July',
-  'August',
-  'September',
-  'October',
-  'November',
-  'December',
+  WORDS.january,
+  WORDS.february,
+  WORDS.march,
+  WORDS.april,
+  WORDS.may,
+  WORDS.june,
+  WORDS.july,
+  WORDS.august,
+  WORDS.september,
+  WORDS.october,
+  WORDS.november,
+  WORDS.december,
 ];
-const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
+const WEEKDAYS = [WORDS.mon, WORDS.tue, WORDS.wed, WORDS.thu, WORDS.fri, WORDS.sat, WORDS.sun];
 
 export { shortDay };
 
@@ -72,19 +73,19 @@ export function counted(n: number, one: string, many = `${one}s`): string {
 
 /** "2 days late", "on time", "3 days early". */
 export function lateness(late_days: number): string {
-  if (late_days === 0) return 'on time';
-  return late_days > 0 ? `${counted(late_days, 'day')} late` : `${counted(-late_days, 'day')} early`;
+  if (late_days === 0) return WORDS.onTime;
+  return late_days > 0 ? WORDS.late(counted(late_days, 'day')) : WORDS.early(counted(-late_days, 'day'));
 }
 
 /** How a batch stands against its date, in a word or two. */
 export function punctualityWords(kind: Punctuality, late_days: number | null): string {
   switch (kind) {
     case 'cannot be':
-      return 'cannot be';
+      return WORDS.cannotBe;
     case 'not likely':
-      return 'not likely';
+      return WORDS.notLikely;
     case 'in its days':
-      return `${lateness(late_days ?? 0)}, as good`;
+      return WORDS.asGood(lateness(late_days ?? 0));
     default:
       return lateness(late_days ?? 0);
   }
@@ -92,17 +93,17 @@ export function punctualityWords(kind: Punctuality, late_days: number | null): s
 
 /** When it is expected out and by what, as it follows "out". */
 export function outWords(out: ExpectedOut | null, today: number): string {
-  if (out === null) return 'no day can be told';
-  if (out.on === null) return 'not within the weeks looked at, by the weather';
+  if (out === null) return WORDS.noDayCanBeTold;
+  if (out.on === null) return WORDS.notWithinTheWeeksLooked;
   const day = spokenDay(out.on, today);
-  if (out.by === 'log') return `out ${day}`;
-  const odds = out.inTime_frac === null ? '' : `, in time in ${Math.round(100 * out.inTime_frac)}% of springs`;
-  return `expected out ${day}${out.by === 'weather' ? ', by the weather' : ''}${odds}`;
+  if (out.by === 'log') return WORDS.out(day);
+  const odds = out.inTime_frac === null ? '' : WORDS.inTimeInOfSprings(Math.round(100 * out.inTime_frac));
+  return WORDS.expectedOut(day, out.by === 'weather' ? WORDS.byTheWeather : '', odds);
 }
 
 /** The day it is expected out, as it follows the day asked for. */
 export function expectedWords(on: number | null, today: number): string {
-  return on === null ? 'not likely in the weeks looked at' : `expected out ${spokenDay(on, today)}`;
+  return on === null ? WORDS.notLikelyInTheWeeks : WORDS.expectedOut2(spokenDay(on, today));
 }
 
 /** Puts days and temperatures where a text has {day}, {0}, {1}. */
@@ -123,7 +124,7 @@ export function explanationInput(input: ExplanationInput, unit: TemperatureUnit)
   if (input.temperature_C !== undefined) return `${input.name} ${degrees(input.temperature_C, unit)}`;
   if (input.degreeDays !== undefined) {
     const shown = unit === 'F' ? input.degreeDays * 1.8 : input.degreeDays;
-    return `${input.name} ${shown < 30 ? Math.round(shown * 10) / 10 : Math.round(shown)} degree-days`;
+    return WORDS.degreeDays(input.name, shown < 30 ? Math.round(shown * 10) / 10 : Math.round(shown));
   }
   if (input.difference_K !== undefined) return `${input.name} ${differenceWords(input.difference_K, unit)}`;
   if (input.date !== undefined) return `${input.name} ${shortDay(dayFromIso(input.date)!)}`;
@@ -136,6 +137,6 @@ const AS_THE_BOOK_percent = 3;
 /** How a time of the house's own stands against the book's, such as "9% slower than the book says". */
 export function againstBook(factor: number): string {
   const percent = Math.round(100 * Math.abs(factor - 1));
-  if (percent < AS_THE_BOOK_percent) return 'as the book says';
-  return `${percent}% ${factor > 1 ? 'slower' : 'quicker'} than the book says`;
+  if (percent < AS_THE_BOOK_percent) return WORDS.asTheBookSays;
+  return WORDS.thanTheBookSays(percent, factor > 1 ? 'slower' : 'quicker');
 }

@@ -29,6 +29,7 @@ import type {
 import { offerCopies } from './appliedOffer.ts';
 import { withoutKept } from './keptWeeks.ts';
 import { prepare, shown, type Prepared } from './prepared.ts';
+import { WORDS } from '../words/en/house/seasonPlanner.ts';
 
 /** Chooses among a pool of plans; the exact solver, handed in so that this file needs none. */
 export type Choose = (pool: Pool, state: State, free: ReadonlySet<number>, seconds: number) => ExactAnswer;
@@ -75,7 +76,7 @@ export function* planSeason(request: PlanRequest, choose: Choose | null): Genera
     for (const report of run) {
       yield {
         done_frac: ((s + report.move / report.moves) / searches) * (pool ? 0.8 : harder && !only ? 0.9 : 1),
-        words: searches > 1 ? `search ${s + 1} of ${searches}` : 'trying other ways',
+        words: searches > 1 ? WORDS.searchOf(s + 1, searches) : WORDS.tryingOtherWays,
       };
     }
     if (!best || costOf(state) < costOf(best)) best = state;
@@ -84,7 +85,7 @@ export function* planSeason(request: PlanRequest, choose: Choose | null): Genera
   let exact: ExactAnswer | null = null;
   if (harder && !pool) exact = { kind: 'too many', plans_count: 0, gap_frac: null };
   if (pool && choose) {
-    yield { done_frac: 0.85, words: 'the exact solver chooses among the plans found' };
+    yield { done_frac: 0.85, words: WORDS.theExactSolverChoosesAmong };
     for (const plan of state.plans) if (plan) addToPool(pool, state, plan, Infinity);
     addLonePlans(pool, state, scratch, Math.round(LONE_PLANS / Math.max(1, live)), request.seed);
     exact = choose(pool, state, only ?? new Set(problem.tasks.map((task) => task.index)), EXACT_SECONDS);
@@ -148,7 +149,7 @@ function* said<T>(run: Generator<BoundReport, T>, from: number, over: number): G
   for (;;) {
     const { done, value } = run.next();
     if (done === true) return value;
-    yield { done_frac: from + (over * value.step) / value.steps, words: 'how much cheaper it could be at best' };
+    yield { done_frac: from + (over * value.step) / value.steps, words: WORDS.howMuchCheaperItCould };
   }
 }
 
@@ -181,9 +182,9 @@ function requireSound({ season }: Prepared, solution: Solution, given: Solution 
   const { faults: found, over_slotDays } = checkPlan(season.instance, solution);
   const known = given && checkPlan(season.instance, given);
   const faults = found.filter((fault) => !known?.faults.includes(fault));
-  if (known && over_slotDays > known.over_slotDays + 1e-6) faults.push('it is more over room than before');
+  if (known && over_slotDays > known.over_slotDays + 1e-6) faults.push(WORDS.itIsMoreOverRoom);
   if (faults.length === 0) return;
-  const more = faults.length > 1 ? ` (and ${faults.length - 1} more)` : '';
+  const more = faults.length > 1 ? WORDS.andMore(faults.length - 1) : '';
   throw new Error(`the plan did not pass its own check: ${faults[0]}${more}`);
 }
 

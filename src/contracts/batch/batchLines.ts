@@ -1,14 +1,15 @@
 import { z } from 'zod';
 import type { Call } from '../call.ts';
 import { idempotencyKey } from './batches.ts';
+import { WORDS } from '../../words/en/batch/batchLinesContracts.ts';
 
 /** Most lines sent at once. */
 export const MOST_BATCH_LINES = 200;
 
 const lines = z
-  .array(z.string({ error: 'line: some words' }).max(600, { error: 'line: at most 600 letters' }))
-  .min(1, { error: 'lines: one at least' })
-  .max(MOST_BATCH_LINES, { error: `lines: at most ${MOST_BATCH_LINES} at once` });
+  .array(z.string({ error: WORDS.lineSomeWords }).max(600, { error: WORDS.lineAtMost600Letters }))
+  .min(1, { error: WORDS.linesOneAtLeast })
+  .max(MOST_BATCH_LINES, { error: WORDS.linesAtMostAtOnce(MOST_BATCH_LINES) });
 
 /** Lines such as "120 tomatoes 24 May", looked at only. */
 export const lookAtLines = z.strictObject({ lines });
@@ -67,14 +68,14 @@ export const LINE_CALLS: readonly Call[] = [
   {
     method: 'post',
     path: '/api/batch/lines/look',
-    summary: 'What lines such as "120 tomatoes 24 May" would make',
+    summary: WORDS.whatLinesSuchAs120,
     body: lookAtLines,
     status: 200,
   },
   {
     method: 'post',
     path: '/api/batch/lines',
-    summary: 'Make the batches of such lines, all or none',
+    summary: WORDS.makeTheBatchesOfSuch,
     body: makeLines,
     status: 201,
   },

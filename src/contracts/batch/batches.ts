@@ -5,56 +5,57 @@ import { FAILURES } from '../../core/batch/failures.ts';
 import { offHeatInput } from '../house/settings.ts';
 import { gateModes } from '../hardening/hardening.ts';
 import { figure, freeText, shortText, isoDay, recordId, version, wholeNumber } from '../fields.ts';
+import { WORDS } from '../../words/en/batch/batchesContracts.ts';
 
 export const places = z.strictObject({
-  germinate: recordId('place to germinate').nullable(),
-  grow: recordId('place to grow on').nullable(),
-  pot: recordId('place in the pot').nullable(),
-  space: recordId('place spaced out').nullable().optional(),
-  harden: recordId('place to harden').nullable(),
+  germinate: recordId(WORDS.placeToGerminate).nullable(),
+  grow: recordId(WORDS.placeToGrowOn).nullable(),
+  pot: recordId(WORDS.placeInThePot).nullable(),
+  space: recordId(WORDS.placeSpacedOut).nullable().optional(),
+  harden: recordId(WORDS.placeToHarden).nullable(),
 });
 
 /** Days named for the work, by step. */
 export const plannedSteps = z.strictObject({
-  sow: isoDay('day to sow').optional(),
-  'off-heat': isoDay('day off the heat').optional(),
-  pot: isoDay('day to pot').optional(),
-  space: isoDay('day to space').optional(),
-  harden: isoDay('day to harden').optional(),
-  plant: isoDay('day to plant').optional(),
+  sow: isoDay(WORDS.dayToSow).optional(),
+  'off-heat': isoDay(WORDS.dayOffTheHeat).optional(),
+  pot: isoDay(WORDS.dayToPot).optional(),
+  space: isoDay(WORDS.dayToSpace).optional(),
+  harden: isoDay(WORDS.dayToHarden).optional(),
+  plant: isoDay(WORDS.dayToPlant).optional(),
 });
 
 /** More of one batch than any nursery raises in a season. */
 export const MOST_PLANTS = 200_000;
-const plants = wholeNumber('plants wanted', 1, MOST_PLANTS);
+const plants = wholeNumber(WORDS.plantsWanted, 1, MOST_PLANTS);
 
 /** Growth at which a batch goes out, as a share of the usual. */
-export const sizeOut = figure('size at planting out', 0.4, 2);
+export const sizeOut = figure(WORDS.sizeAtPlantingOut, 0.4, 2);
 
 export const batchInput = z.strictObject({
   cropId: recordId('crop'),
   varietyId: recordId('variety').nullable(),
   lotId: recordId('lot').nullable(),
   plantsWanted: plants,
-  spare_frac: figure('spare share', 0, 3),
-  transplantOn: isoDay('transplant date'),
-  hardening_days: wholeNumber('hardening days', 0, 60),
+  spare_frac: figure(WORDS.spareShare, 0, 3),
+  transplantOn: isoDay(WORDS.transplantDate),
+  hardening_days: wholeNumber(WORDS.hardeningDays, 0, 60),
   places,
-  sowContainerId: recordId('sowing tray'),
+  sowContainerId: recordId(WORDS.sowingTray),
   potContainerId: recordId('pot').nullable(),
   note: freeText('note', 2000),
-  before_days: wholeNumber('days before the date that are as good', 0, 60).optional(),
-  after_days: wholeNumber('days after the date that are as good', 0, 60).optional(),
-  weight: figure('how much it matters', 0.1, 10).optional(),
+  before_days: wholeNumber(WORDS.daysBeforeTheDateThat, 0, 60).optional(),
+  after_days: wholeNumber(WORDS.daysAfterTheDateThat, 0, 60).optional(),
+  weight: figure(WORDS.howMuchItMatters, 0.1, 10).optional(),
   age_frac: sizeOut.optional(),
-  sure_frac: figure('how sure', LEAST_SURE_frac, MOST_SURE_frac).nullable().optional(),
+  sure_frac: figure(WORDS.howSure, LEAST_SURE_frac, MOST_SURE_frac).nullable().optional(),
   pinned: z.boolean().optional(),
   joins: z
     .strictObject({
       stage: z.enum(['grow', 'pot']),
-      on: isoDay('day the plugs come'),
-      age_weeks: figure('age of the plugs in weeks', 1, 60).nullable().optional(),
-      leaves_count: wholeNumber('true leaves of the plugs', 1, 30).nullable().optional(),
+      on: isoDay(WORDS.dayThePlugsCome),
+      age_weeks: figure(WORDS.ageOfThePlugsIn, 1, 60).nullable().optional(),
+      leaves_count: wholeNumber(WORDS.trueLeavesOfThePlugs, 1, 30).nullable().optional(),
     })
     .nullable()
     .optional(),
@@ -86,35 +87,35 @@ export const eventInput = z
     placeId: recordId('place').nullable().default(null),
     note: freeText('note', 2000),
     cause: freeText('cause', 120),
-    correctsId: recordId('line corrected').nullable().default(null),
+    correctsId: recordId(WORDS.lineCorrected).nullable().default(null),
     tray: wholeNumber('tray', 1, 2000).nullable().default(null),
     planting: z
       .strictObject({
         coverId: recordId('cover').nullable(),
-        plant_cm: figure('between plants in cm', 1, 1000),
-        row_cm: figure('between rows in cm', 1, 1000),
-        bed: z.string().trim().max(80, { error: 'bed: at most 80 letters' }),
+        plant_cm: figure(WORDS.betweenPlantsInCm, 1, 1000),
+        row_cm: figure(WORDS.betweenRowsInCm, 1, 1000),
+        bed: z.string().trim().max(80, { error: WORDS.bedAtMost80Letters }),
       })
       .nullish(),
   })
   .superRefine((event, ctx) => {
     if (event.tray !== null && event.kind !== 'counted' && event.kind !== 'left-out')
-      ctx.addIssue({ code: 'custom', path: ['tray'], message: 'tray: only a count is of one tray' });
+      ctx.addIssue({ code: 'custom', path: ['tray'], message: WORDS.trayOnlyACountIs });
     if (event.kind === 'left-out' && event.cause === '')
-      ctx.addIssue({ code: 'custom', path: ['cause'], message: 'reason: say why it is not used for estimates' });
+      ctx.addIssue({ code: 'custom', path: ['cause'], message: WORDS.reasonSayWhyItIs });
     if (event.planting && event.kind !== 'planted-out')
-      ctx.addIssue({ code: 'custom', path: ['planting'], message: 'planting: belongs to a line "planted-out"' });
+      ctx.addIssue({ code: 'custom', path: ['planting'], message: WORDS.plantingBelongsToALine });
     if (event.kind === 'stood' && !(ESTABLISHMENT_RESULTS as readonly string[]).includes(event.cause))
       ctx.addIssue({
         code: 'custom',
         path: ['cause'],
-        message: `how it stood: one of ${ESTABLISHMENT_RESULTS.join(', ')}`,
+        message: WORDS.howItStoodOneOf(ESTABLISHMENT_RESULTS.join(', ')),
       });
     if (event.kind !== 'sign') return;
     if (!(SIGNS as readonly string[]).includes(event.cause))
-      ctx.addIssue({ code: 'custom', path: ['cause'], message: `sign: one of ${SIGNS.join(', ')}` });
+      ctx.addIssue({ code: 'custom', path: ['cause'], message: WORDS.signOneOf(SIGNS.join(', ')) });
     if (event.cause === 'leaves' && !event.count)
-      ctx.addIssue({ code: 'custom', path: ['count'], message: 'leaves: say how many true leaves' });
+      ctx.addIssue({ code: 'custom', path: ['count'], message: WORDS.leavesSayHowManyTrue });
   });
 export type EventInput = z.infer<typeof eventInput>;
 /** The same as the screens send it: what is not said is left out. */
@@ -124,8 +125,8 @@ export const splitInput = z.strictObject({
   idempotencyKey,
   version,
   day: isoDay('day'),
-  count: wholeNumber('plants to split off', 1, 1_000_000),
-  transplantOn: isoDay('transplant date').optional(),
+  count: wholeNumber(WORDS.plantsToSplitOff, 1, 1_000_000),
+  transplantOn: isoDay(WORDS.transplantDate).optional(),
   note: freeText('note', 2000),
 });
 export type SplitInput = z.infer<typeof splitInput>;
@@ -137,7 +138,7 @@ export const restoreInput = z.strictObject({ idempotencyKey, version });
 export type RestoreInput = z.infer<typeof restoreInput>;
 
 export const importInput = z.strictObject({
-  text: z.string().max(2_000_000, { error: 'file: at most 2 MB' }),
+  text: z.string().max(2_000_000, { error: WORDS.fileAtMost2Mb }),
   /** false: only say what would happen. */
   commit: z.boolean(),
   idempotencyKey: idempotencyKey.optional(),
@@ -152,7 +153,7 @@ export type ImportInput = z.infer<typeof importInput>;
 
 export const sowAgainInput = z.strictObject({
   idempotencyKey,
-  cause: z.enum(FAILURES, { error: `cause: one of ${FAILURES.join(', ')}` }),
+  cause: z.enum(FAILURES, { error: WORDS.causeOneOf(FAILURES.join(', ')) }),
   /** Whether the old tray is given up. */
   endOld: z.boolean(),
 });

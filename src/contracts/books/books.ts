@@ -16,17 +16,18 @@ import {
   wholeNumber,
 } from '../fields.ts';
 import { placeTemperature } from '../heat/warmth.ts';
+import { WORDS } from '../../words/en/books/books.ts';
 
 /** A germination test; counts are in all, by days after it was laid out, and do not fall. */
 export const lotTest = z
   .strictObject({
-    on: isoDay('day of the test'),
-    method: shortText('how it was tested', 60),
-    seeds: wholeNumber('seeds laid out', 1, 100_000),
+    on: isoDay(WORDS.dayOfTheTest),
+    method: shortText(WORDS.howItWasTested, 60),
+    seeds: wholeNumber(WORDS.seedsLaidOut, 1, 100_000),
     counts: z
       .array(z.strictObject({ day: wholeNumber('day', 0, 200), up: wholeNumber('up', 0, 100_000) }))
-      .min(1, { error: 'counts: one at least' })
-      .max(60, { error: 'counts: at most 60' }),
+      .min(1, { error: WORDS.countsOneAtLeast })
+      .max(60, { error: WORDS.countsAtMost60 }),
   })
   .superRefine((test, ctx) => {
     const fault = countFault(test.counts, test.seeds);
@@ -35,21 +36,21 @@ export const lotTest = z
 
 export const lotInput = z.strictObject({
   varietyId: recordId('variety'),
-  code: shortText('lot number', 60),
+  code: shortText(WORDS.lotNumber, 60),
   receivedOn: isoDay('received').nullable(),
   germination_percent: figure('germination', 0, 300).nullable(),
   testedOn: isoDay('tested').nullable(),
   seeds_count: wholeNumber('seeds', 0, 100_000_000).nullable(),
-  thousandSeed_g: figure('weight of a thousand seeds', 0.001, 5000).nullable().default(null),
-  weight_g: figure('weight in hand', 0, 1_000_000).nullable().default(null),
-  packet_seeds: wholeNumber('seeds to a packet', 1, 10_000_000).nullable().default(null),
-  packet_price: figure('price of a packet', 0, 100_000).nullable().default(null),
+  thousandSeed_g: figure(WORDS.weightOfAThousandSeeds, 0.001, 5000).nullable().default(null),
+  weight_g: figure(WORDS.weightInHand, 0, 1_000_000).nullable().default(null),
+  packet_seeds: wholeNumber(WORDS.seedsToAPacket, 1, 10_000_000).nullable().default(null),
+  packet_price: figure(WORDS.priceOfAPacket, 0, 100_000).nullable().default(null),
   light: z.enum(['light', 'dark', 'neutral']).nullable().default(null),
   depth_mm: figure('depth', 0, 200).nullable().default(null),
   treatment: z.enum(TREATMENTS).default('none'),
   storage_C: temperature_C('store').nullable().default(null),
-  moisture_percent: figure('seed moisture', 2, 25).nullable().default(null),
-  tests: z.array(lotTest).max(60, { error: 'tests: at most 60' }).default([]),
+  moisture_percent: figure(WORDS.seedMoisture, 2, 25).nullable().default(null),
+  tests: z.array(lotTest).max(60, { error: WORDS.testsAtMost60 }).default([]),
   note: freeText('note', 500),
 });
 export type LotInput = z.infer<typeof lotInput>;
@@ -63,23 +64,23 @@ const period = z.strictObject({
 export const PLACE_KINDS = ['dark-chamber', 'lit-chamber', 'bench', 'house', 'frame', 'ground'] as const;
 
 const week = isoDay('week').refine((iso) => weekdayOf(dayFromIso(iso) ?? 0) === 1, {
-  error: 'week: name it by its Monday',
+  error: WORDS.weekNameItByIts,
 });
 
 const placeSize = z.strictObject({
-  x_m: figure('metres from the left', 0, 500),
-  y_m: figure('metres from the back', 0, 500),
+  x_m: figure(WORDS.metresFromTheLeft, 0, 500),
+  y_m: figure(WORDS.metresFromTheBack, 0, 500),
   width_m: figure('width', 0.1, 200),
   depth_m: figure('depth', 0.1, 200),
   shelves: wholeNumber('shelves', 1, 20),
 });
 
 const placeLight = z.strictObject({
-  through_frac: figure('daylight through the glazing', 0, 1),
+  through_frac: figure(WORDS.daylightThroughTheGlazing, 0, 1),
   secondFilm: z.boolean(),
-  shade_frac: figure('kept out by shade', 0, 1),
+  shade_frac: figure(WORDS.keptOutByShade, 0, 1),
   lamps_umol_m2_s: figure('lamps', 0, 3000),
-  lamps_h: figure('hours of lamps', 0, 24),
+  lamps_h: figure(WORDS.hoursOfLamps, 0, 24),
 });
 
 export const placeInput = z
@@ -88,23 +89,23 @@ export const placeInput = z
     kind: z.enum(PLACE_KINDS),
     lit: z.boolean(),
     room_trays: figure('room', 0, 100_000),
-    walkOrder: wholeNumber('walking order', 1, 999),
+    walkOrder: wholeNumber(WORDS.walkingOrder, 1, 999),
     periods: z
       .array(period)
-      .min(1, { error: 'temperature: give at least one period' })
-      .max(60, { error: 'temperature: at most 60 periods' }),
+      .min(1, { error: WORDS.temperatureGiveAtLeastOne })
+      .max(60, { error: WORDS.temperatureAtMost60Periods }),
     temperature: placeTemperature.default({ kind: 'written' }),
     setPoints: z
       .array(z.strictObject({ week, setPoint_C: temperature_C('set-point').nullable() }))
-      .max(520, { error: 'set-points: at most ten years of weeks' })
+      .max(520, { error: WORDS.setPointsAtMostTen })
       .default([]),
     closed: z
-      .array(z.strictObject({ from: isoDay('closed from'), to: isoDay('closed to') }))
-      .max(60, { error: 'closed days: at most 60 runs' })
+      .array(z.strictObject({ from: isoDay(WORDS.closedFrom), to: isoDay(WORDS.closedTo) }))
+      .max(60, { error: WORDS.closedDaysAtMost60 })
       .default([]),
     size: placeSize.nullable().default(null),
     light: placeLight.nullable().default(null),
-    wet_K: figure('how much cooler a wet tray is', 0, 12).nullable().default(null),
+    wet_K: figure(WORDS.howMuchCoolerAWet, 0, 12).nullable().default(null),
   })
   .superRefine((place, ctx) => {
     const seen = new Set<string>();
@@ -113,7 +114,7 @@ export const placeInput = z
         ctx.addIssue({
           code: 'custom',
           path: ['periods', i, 'from'],
-          message: 'two periods begin on this day',
+          message: WORDS.twoPeriodsBeginOnThis,
         });
       seen.add(p.from);
     });
@@ -124,13 +125,13 @@ export const placeInput = z
         ctx.addIssue({
           code: 'custom',
           path: ['temperature', 'levels_C'],
-          message: 'write set-points rising, each once',
+          message: WORDS.writeSetPointsRisingEach,
         });
       if (temperature.usual_C !== null && !temperature.levels_C.includes(temperature.usual_C)) {
         ctx.addIssue({
           code: 'custom',
           path: ['temperature', 'usual_C'],
-          message: 'the usual set-point must be one of those it may be set to',
+          message: WORDS.theUsualSetPointMust,
         });
       }
       place.setPoints.forEach(({ setPoint_C }, i) => {
@@ -138,13 +139,12 @@ export const placeInput = z
           ctx.addIssue({
             code: 'custom',
             path: ['setPoints', i, 'setPoint_C'],
-            message: 'this set-point is not one it may be set to',
+            message: WORDS.thisSetPointIsNot,
           });
       });
     }
     place.closed.forEach(({ from, to }, i) => {
-      if (to < from)
-        ctx.addIssue({ code: 'custom', path: ['closed', i, 'to'], message: 'closed to: not before the first day' });
+      if (to < from) ctx.addIssue({ code: 'custom', path: ['closed', i, 'to'], message: WORDS.closedToNotBeforeThe });
     });
     if (place.kind === 'dark-chamber' && place.lit) {
       ctx.addIssue({
@@ -160,8 +160,8 @@ export const containerInput = z.strictObject({
   name: shortText('name', 60),
   kind: z.enum(CONTAINER_KINDS),
   cells: wholeNumber('cells', 1, 2000),
-  perCarryingTray: wholeNumber('pots to a carrying tray', 1, 500),
-  footprint_slots: figure('room in trays', 0.05, 20),
+  perCarryingTray: wholeNumber(WORDS.potsToACarryingTray, 1, 500),
+  footprint_slots: figure(WORDS.roomInTrays, 0.05, 20),
   volume_L: figure('litres', 0, 200),
   shape: potShape.default(null),
 });
@@ -170,5 +170,5 @@ export type ContainerInput = z.infer<typeof containerInput>;
 /** A line is retired, or brought back, if it still is as it was read. */
 export const retireInput = z.strictObject({
   version,
-  retired: z.boolean({ error: 'retired: true to retire it, false to bring it back' }),
+  retired: z.boolean({ error: WORDS.retiredTrueToRetireIt }),
 });

@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import type { Crop, EmergencePoint, Hardiness, SeedLight } from '../../core/books/crop.ts';
+import { WORDS } from '../../words/en/books/cropLibrary.ts';
 
 /** The texts of the library's files as they stand in src/stores. */
 export interface LibraryTexts {
@@ -120,11 +121,11 @@ export function cropsFromLibrary(texts: LibraryTexts): Crop[] {
 
 const SAME: Readonly<Record<string, string>> = {
   aubergine: 'eggplant',
-  'bean (climbing)': 'bean (snap)',
-  'bean (dwarf french)': 'bean (snap)',
+  'bean (climbing)': WORDS.beanSnap,
+  'bean (dwarf french)': WORDS.beanSnap,
   beetroot: 'beet',
   melon: 'muskmelon',
-  'sweet corn': 'corn (sweet)',
+  'sweet corn': WORDS.cornSweet,
 };
 
 function tableSource(crop: string, table: string): string {

@@ -4,20 +4,21 @@ import { bandFaults, bandsOf, type BandFigures } from '../../core/growth/bands.t
 import { ALL_STAGES } from '../../core/plan/stage.ts';
 import { CROP_KINDS, PRETREATMENTS, SOWN_IN } from '../../core/books/crop.ts';
 import { figure, freeText, recordId, shortText, temperature_C, wholeNumber } from '../fields.ts';
+import { WORDS } from '../../words/en/books/crops.ts';
 
 const emergencePoint = z.strictObject({
-  temperature_C: temperature_C('table temperature'),
-  days: z.union([figure('days to emerge', 0.1, 400), z.literal('none')]).nullable(),
-  percent: figure('percent up', 0, 300).nullable(),
+  temperature_C: temperature_C(WORDS.tableTemperature),
+  days: z.union([figure(WORDS.daysToEmerge, 0.1, 400), z.literal('none')]).nullable(),
+  percent: figure(WORDS.percentUp, 0, 300).nullable(),
 });
 
 const bandFigures = z
   .strictObject({
-    bearsLow_C: temperature_C('coldest it bears'),
-    bearsHigh_C: temperature_C('warmest it bears'),
-    comfortLow_C: temperature_C('comfortable night'),
-    comfortHigh_C: temperature_C('comfortable day'),
-    checkNight_C: temperature_C('night that checks it').nullable(),
+    bearsLow_C: temperature_C(WORDS.coldestItBears),
+    bearsHigh_C: temperature_C(WORDS.warmestItBears),
+    comfortLow_C: temperature_C(WORDS.comfortableNight),
+    comfortHigh_C: temperature_C(WORDS.comfortableDay),
+    checkNight_C: temperature_C(WORDS.nightThatChecksIt).nullable(),
   })
   .partial();
 const ownBands = z
@@ -32,57 +33,57 @@ const ownBands = z
 
 const cropShape = z.strictObject({
   name: shortText('name', 80),
-  synonyms: freeText('other names', 300).default(''),
-  botanical: freeText('botanical name', 120).default(''),
+  synonyms: freeText(WORDS.otherNames, 300).default(''),
+  botanical: freeText(WORDS.botanicalName, 120).default(''),
   family: freeText('family', 60).default(''),
   kind: z.enum(CROP_KINDS).default('vegetable'),
   group: z.enum(['warm', 'cool']),
   light: z.enum(['light', 'dark', 'neutral']),
   depth_mm: figure('depth', 0, 200),
-  germMin_C: temperature_C('least to sow at'),
-  germBest_C: temperature_C('best to sow at'),
-  germMax_C: temperature_C('most to sow at'),
-  germBase_C: temperature_C('germination base'),
-  germCeiling_C: temperature_C('germination ceiling'),
-  germBest_days: figure('days to half up at best', 0.5, 200),
-  emergence: z.array(emergencePoint).max(24, { error: 'table: at most 24 temperatures' }),
-  germUsual_frac: figure('usual germination', 0.01, 1).default(0.85),
-  thousandSeed_g: figure('weight of a thousand seeds', 0.001, 100_000).nullable().default(null),
-  storage_years: figure('life of the seed', 0.1, 50).default(3),
+  germMin_C: temperature_C(WORDS.leastToSowAt),
+  germBest_C: temperature_C(WORDS.bestToSowAt),
+  germMax_C: temperature_C(WORDS.mostToSowAt),
+  germBase_C: temperature_C(WORDS.germinationBase),
+  germCeiling_C: temperature_C(WORDS.germinationCeiling),
+  germBest_days: figure(WORDS.daysToHalfUpAt, 0.5, 200),
+  emergence: z.array(emergencePoint).max(24, { error: WORDS.tableAtMost24Temperatures }),
+  germUsual_frac: figure(WORDS.usualGermination, 0.01, 1).default(0.85),
+  thousandSeed_g: figure(WORDS.weightOfAThousandSeeds, 0.001, 100_000).nullable().default(null),
+  storage_years: figure(WORDS.lifeOfTheSeed, 0.1, 50).default(3),
   pretreat: z.enum(PRETREATMENTS).default('none'),
-  chill_weeks: figure('weeks of chilling', 0, 52).default(0),
+  chill_weeks: figure(WORDS.weeksOfChilling, 0, 52).default(0),
   sowIn: z.enum(SOWN_IN).default('cells'),
-  cellsUsual_count: wholeNumber('cells to a tray', 1, 2000).default(60),
-  potUsual_cm: figure('usual pot', 1, 60).nullable().default(null),
-  growDay_C: temperature_C('growing by day'),
-  growNight_C: temperature_C('growing by night'),
-  base_C: temperature_C('growth base'),
-  growOptimum_C: temperature_C('growth optimum'),
-  growCeiling_C: temperature_C('growth ceiling'),
-  checkNight_C: temperature_C('night that checks it').nullable().default(null),
-  boltCold_C: temperature_C('cold that makes it flower').nullable().default(null),
-  boltCold_days: wholeNumber('days of such cold', 1, 200).nullable().default(null),
-  boltWarm_C: figure('warmth that makes it flower', 5, 50).nullable().default(null),
-  boltWarm_days: wholeNumber('days of such warmth', 1, 200).nullable().default(null),
-  boltDay_h: figure('length of day that makes it flower', 8, 24).nullable().default(null),
-  comfortNight_C: temperature_C('comfortable night'),
-  comfortDay_C: temperature_C('comfortable day'),
-  dliLeast: figure('least daily light', 0.1, 60),
-  dliGood: figure('good daily light', 0.2, 60),
+  cellsUsual_count: wholeNumber(WORDS.cellsToATray, 1, 2000).default(60),
+  potUsual_cm: figure(WORDS.usualPot, 1, 60).nullable().default(null),
+  growDay_C: temperature_C(WORDS.growingByDay),
+  growNight_C: temperature_C(WORDS.growingByNight),
+  base_C: temperature_C(WORDS.growthBase),
+  growOptimum_C: temperature_C(WORDS.growthOptimum),
+  growCeiling_C: temperature_C(WORDS.growthCeiling),
+  checkNight_C: temperature_C(WORDS.nightThatChecksIt).nullable().default(null),
+  boltCold_C: temperature_C(WORDS.coldThatMakesItFlower).nullable().default(null),
+  boltCold_days: wholeNumber(WORDS.daysOfSuchCold, 1, 200).nullable().default(null),
+  boltWarm_C: figure(WORDS.warmthThatMakesItFlower, 5, 50).nullable().default(null),
+  boltWarm_days: wholeNumber(WORDS.daysOfSuchWarmth, 1, 200).nullable().default(null),
+  boltDay_h: figure(WORDS.lengthOfDayThatMakes, 8, 24).nullable().default(null),
+  comfortNight_C: temperature_C(WORDS.comfortableNight),
+  comfortDay_C: temperature_C(WORDS.comfortableDay),
+  dliLeast: figure(WORDS.leastDailyLight, 0.1, 60),
+  dliGood: figure(WORDS.goodDailyLight, 0.2, 60),
   bands: ownBands.default({}),
-  openAirFrom: z.enum(ALL_STAGES, { error: 'open air from: a stage' }).nullable().default(null),
-  weeksLow: figure('weeks, short end', 1, 60),
-  weeksHigh: figure('weeks, long end', 1, 60),
-  potAt_frac: figure('share of growth at potting', 0.05, 0.95),
+  openAirFrom: z.enum(ALL_STAGES, { error: WORDS.openAirFromAStage }).nullable().default(null),
+  weeksLow: figure(WORDS.weeksShortEnd, 1, 60),
+  weeksHigh: figure(WORDS.weeksLongEnd, 1, 60),
+  potAt_frac: figure(WORDS.shareOfGrowthAtPotting, 0.05, 0.95),
   potted: z.boolean(),
-  hardening_days: wholeNumber('hardening days', 0, 60),
+  hardening_days: wholeNumber(WORDS.hardeningDays, 0, 60),
   hardiness: z.enum(['hardy', 'half-hardy', 'tender', 'tropical']),
-  hardyTo_C: temperature_C('harmed at'),
-  plantSoilMin_C: temperature_C('soil to plant in'),
-  plantNightMin_C: temperature_C('nights to plant in'),
-  weeksFromLastFrost: figure('weeks from last frost', -20, 20),
-  inRow_cm: figure('distance in the row', 0.5, 2000).default(30),
-  rows_cm: figure('distance of rows', 0.5, 2000).default(40),
+  hardyTo_C: temperature_C(WORDS.harmedAt),
+  plantSoilMin_C: temperature_C(WORDS.soilToPlantIn),
+  plantNightMin_C: temperature_C(WORDS.nightsToPlantIn),
+  weeksFromLastFrost: figure(WORDS.weeksFromLastFrost, -20, 20),
+  inRow_cm: figure(WORDS.distanceInTheRow, 0.5, 2000).default(30),
+  rows_cm: figure(WORDS.distanceOfRows, 0.5, 2000).default(40),
   caution: freeText('caution', 200).default(''),
   source: freeText('source', 400),
   seedBalls: z.boolean().optional(),
@@ -96,14 +97,14 @@ export const cropInput = cropShape.superRefine((crop, ctx) => {
       ctx.addIssue({ code: 'custom', path: ['bands', stage, name], message: text });
   }
   const rising: [keyof typeof crop, keyof typeof crop, string][] = [
-    ['germMin_C', 'germBest_C', 'best to sow at must be above the least'],
-    ['germBest_C', 'germMax_C', 'most to sow at must be above the best'],
-    ['germBase_C', 'germBest_C', 'best to sow at must be above the base'],
-    ['germBest_C', 'germCeiling_C', 'the ceiling must be above the best'],
-    ['base_C', 'growOptimum_C', 'the growth optimum must be above the base'],
-    ['growOptimum_C', 'growCeiling_C', 'the growth ceiling must be above the optimum'],
-    ['comfortNight_C', 'comfortDay_C', 'the comfortable day must be above the comfortable night'],
-    ['dliLeast', 'dliGood', 'good light must be above the least'],
+    ['germMin_C', 'germBest_C', WORDS.bestToSowAtMust],
+    ['germBest_C', 'germMax_C', WORDS.mostToSowAtMust],
+    ['germBase_C', 'germBest_C', WORDS.bestToSowAtMust2],
+    ['germBest_C', 'germCeiling_C', WORDS.theCeilingMustBeAbove],
+    ['base_C', 'growOptimum_C', WORDS.theGrowthOptimumMustBe],
+    ['growOptimum_C', 'growCeiling_C', WORDS.theGrowthCeilingMustBe],
+    ['comfortNight_C', 'comfortDay_C', WORDS.theComfortableDayMustBe],
+    ['dliLeast', 'dliGood', WORDS.goodLightMustBeAbove],
   ];
   for (const [low, high, message] of rising) {
     if (!((crop[low] as number) < (crop[high] as number))) ctx.addIssue({ code: 'custom', path: [high], message });
@@ -112,14 +113,14 @@ export const cropInput = cropShape.superRefine((crop, ctx) => {
     ctx.addIssue({
       code: 'custom',
       path: ['weeksHigh'],
-      message: 'the long end must not be below the short end',
+      message: WORDS.theLongEndMustNot,
     });
   }
   if ((crop.pretreat === 'chill') !== crop.chill_weeks > 0) {
     ctx.addIssue({
       code: 'custom',
       path: ['chill_weeks'],
-      message: 'a crop that is chilled has weeks of it, one that is not has none',
+      message: WORDS.aCropThatIsChilled,
     });
   }
   for (const kind of ['boltCold', 'boltWarm'] as const)
@@ -127,20 +128,20 @@ export const cropInput = cropShape.superRefine((crop, ctx) => {
       ctx.addIssue({
         code: 'custom',
         path: [`${kind}_days`],
-        message: 'bolting: both the temperature and its days, or neither',
+        message: WORDS.boltingBothTheTemperatureAnd,
       });
   if (crop.growDay_C >= crop.growCeiling_C) {
     ctx.addIssue({
       code: 'custom',
       path: ['growCeiling_C'],
-      message: 'the growth ceiling must be above growing by day',
+      message: WORDS.theGrowthCeilingMustBe2,
     });
   }
   if (!((crop.growDay_C + crop.growNight_C) / 2 > crop.base_C)) {
     ctx.addIssue({
       code: 'custom',
       path: ['base_C'],
-      message: 'the base must lie below the mean of growing day and night',
+      message: WORDS.theBaseMustLieBelow,
     });
   }
   const seen = new Set<number>();
@@ -149,7 +150,7 @@ export const cropInput = cropShape.superRefine((crop, ctx) => {
       ctx.addIssue({
         code: 'custom',
         path: ['emergence', i, 'temperature_C'],
-        message: 'this temperature is in the table twice',
+        message: WORDS.thisTemperatureIsInThe,
       });
     }
     seen.add(point.temperature_C);

@@ -3,11 +3,12 @@ import { idempotencyKey } from '../batch/batches.ts';
 import type { Call } from '../call.ts';
 import { shortText } from '../fields.ts';
 import type { FieldError } from '../problem.ts';
+import { WORDS } from '../../words/en/germination/oldTraysContracts.ts';
 
 /** A file of trays counted in years before. */
 export const oldTraysInput = z.strictObject({
-  name: shortText('name of the file', 120),
-  text: z.string().max(2_000_000, { error: 'file: at most 2 MB' }),
+  name: shortText(WORDS.nameOfTheFile, 120),
+  text: z.string().max(2_000_000, { error: WORDS.fileAtMost2Mb }),
   /** false: only say what is in it. */
   commit: z.boolean(),
   idempotencyKey: idempotencyKey.optional(),
@@ -60,7 +61,7 @@ export const OLD_TRAYS_CALLS: readonly Call[] = [
   {
     method: 'patch',
     path: '/api/germination/old-trays/{id}',
-    summary: 'Leave the trays of a file out of what the house learns, or take them in again',
+    summary: WORDS.leaveTheTraysOfA,
     body: oldTraysPatch,
     status: 200,
   },

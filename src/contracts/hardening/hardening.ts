@@ -12,6 +12,7 @@ import { LID_SCHOOLS } from '../../core/heat/lid.ts';
 import { GATE_KEYS, GATE_MODES } from '../../core/planting/gates.ts';
 import { figure, freeText, recordId, shortText, temperature_C, version, wholeNumber } from '../fields.ts';
 import type { CoverRecord } from '../../core/hardening/records.ts';
+import { WORDS } from '../../words/en/hardening/hardening.ts';
 
 const share = (name: string) => figure(name, 0, 1);
 
@@ -19,28 +20,28 @@ const share = (name: string) => figure(name, 0, 1);
 export const structureInput = z
   .strictObject({
     kind: z.enum(STRUCTURE_KINDS),
-    length_m: figure('length in m', 0.3, 200),
-    width_m: figure('width in m', 0.3, 50),
-    height_m: figure('mean height in m', 0.1, 8),
+    length_m: figure(WORDS.lengthInM, 0.3, 200),
+    width_m: figure(WORDS.widthInM, 0.3, 50),
+    height_m: figure(WORDS.meanHeightInM, 0.1, 8),
     glazing: z.enum(GLAZINGS),
-    sidesGlazed_frac: share('share of the sides glazed'),
-    water_L: figure('water in litres', 0, 100_000),
-    bricks_kg: figure('bricks in kg', 0, 100_000),
-    hotBed_W_m2: figure('hot bed in W per m2', 0, 200),
+    sidesGlazed_frac: share(WORDS.shareOfTheSidesGlazed),
+    water_L: figure(WORDS.waterInLitres, 0, 100_000),
+    bricks_kg: figure(WORDS.bricksInKg, 0, 100_000),
+    hotBed_W_m2: figure(WORDS.hotBedInWPer, 0, 200),
     steps: z
-      .array(z.strictObject({ name: shortText('name of the step', 40), open_frac: share('share open') }))
-      .min(2, { error: 'steps: shut and at least one open' })
-      .max(8, { error: 'steps: at most 8' })
+      .array(z.strictObject({ name: shortText(WORDS.nameOfTheStep, 40), open_frac: share(WORDS.shareOpen) }))
+      .min(2, { error: WORDS.stepsShutAndAtLeast })
+      .max(8, { error: WORDS.stepsAtMost8 })
       .refine((steps) => steps.every((s, i) => (i === 0 ? s.open_frac === 0 : s.open_frac > steps[i - 1]!.open_frac)), {
-        error: 'steps: the first is shut (0), each after it wider',
+        error: WORDS.stepsTheFirstIsShut,
       }),
-    opening_m2: figure('whole opening in m2', 0.01, 2000),
+    opening_m2: figure(WORDS.wholeOpeningInM2, 0.01, 2000),
     night: z.enum(NIGHT_COVERS),
     heater: z
-      .strictObject({ power_W: figure('heater in W', 10, 200_000), set_C: temperature_C('heater set') })
+      .strictObject({ power_W: figure(WORDS.heaterInW, 10, 200_000), set_C: temperature_C(WORDS.heaterSet) })
       .nullable(),
     fan: z
-      .strictObject({ flow_m3_h: figure('fan in m3 an hour', 10, 500_000), set_C: temperature_C('fan set') })
+      .strictObject({ flow_m3_h: figure(WORDS.fanInM3AnHour, 10, 500_000), set_C: temperature_C(WORDS.fanSet) })
       .nullable(),
     shade_frac: figure('shade', 0, 0.95),
   })
@@ -57,10 +58,10 @@ export const coverInput = z
   .strictObject({
     name: shortText('name', 80),
     layers: wholeNumber('layers', 1, 4),
-    worth_K: figure('worth on the night in degrees C', -2, 20),
+    worth_K: figure(WORDS.worthOnTheNightIn, -2, 20),
     /** Soil at 10 cm under it is warmer by so much when it has lain for a fortnight. */
-    soil_K: figure('soil warmer by in degrees C', 0, 15).default(0),
-    toHand_m2: figure('to hand in m2', 0, 100_000),
+    soil_K: figure(WORDS.soilWarmerByInDegrees, 0, 15).default(0),
+    toHand_m2: figure(WORDS.toHandInM2, 0, 100_000),
     placeId: recordId('place').nullable(),
     structure: structureInput.nullable(),
     note: freeText('note', 500),
@@ -70,7 +71,7 @@ export const coverInput = z
       ctx.addIssue({
         code: 'custom',
         path: ['placeId'],
-        message: 'place: say which place of the house it stands over',
+        message: WORDS.placeSayWhichPlaceOf,
       });
   });
 export type CoverInput = z.infer<typeof coverInput>;
@@ -82,11 +83,11 @@ export interface SeedCover extends Omit<CoverRecord, 'version' | 'placeId'> {
 export const rungInput = z.strictObject({
   words: shortText('words', 120),
   placeId: recordId('place').nullable(),
-  hours_h: figure('hours out', 0.5, 24),
-  sun_frac: share('share of sun'),
-  lid_frac: share('share of the lid').nullable(),
-  floor_C: figure('lowest temperature in degrees C', LEAST_FLOOR_C, MOST_FLOOR_C),
-  gust_m_s: figure('strongest gust in m/s', 3, 40),
+  hours_h: figure(WORDS.hoursOut, 0.5, 24),
+  sun_frac: share(WORDS.shareOfSun),
+  lid_frac: share(WORDS.shareOfTheLid).nullable(),
+  floor_C: figure(WORDS.lowestTemperatureInDegreesC, LEAST_FLOOR_C, MOST_FLOOR_C),
+  gust_m_s: figure(WORDS.strongestGustInMS, 3, 40),
   cover: z.enum(RUNG_COVERS),
   days: wholeNumber('days', 1, 30),
 });
@@ -97,20 +98,20 @@ export const programmeInput = z.strictObject({
   kind: z.enum(PROGRAMME_KINDS),
   rungs: z
     .array(rungInput)
-    .min(1, { error: 'steps: at least one' })
-    .max(30, { error: 'steps: at most 30' })
+    .min(1, { error: WORDS.stepsAtLeastOne })
+    .max(30, { error: WORDS.stepsAtMost30 })
     .refine((rungs) => leastDays(rungs as readonly Rung[]) <= MOST_DAYS, {
-      error: `steps: together more than ${MOST_DAYS} days`,
+      error: WORDS.stepsTogetherMoreThanDays(MOST_DAYS),
     }),
 });
 export type ProgrammeInput = z.infer<typeof programmeInput>;
-const gateMode = z.enum(GATE_MODES, { error: `gate: one of ${GATE_MODES.join(', ')}` });
+const gateMode = z.enum(GATE_MODES, { error: WORDS.gateOneOf(GATE_MODES.join(', ')) });
 export const gateModes = z.strictObject(
   Object.fromEntries(GATE_KEYS.map((key) => [key, gateMode])) as Record<(typeof GATE_KEYS)[number], typeof gateMode>,
 );
 const distance = z.strictObject({
-  plant_cm: figure('between plants in cm', 1, 1000),
-  row_cm: figure('between rows in cm', 1, 1000),
+  plant_cm: figure(WORDS.betweenPlantsInCm, 1, 1000),
+  row_cm: figure(WORDS.betweenRowsInCm, 1, 1000),
 });
 
 /** How the house hardens and plants out. */
@@ -119,31 +120,31 @@ export const plantingSettingsInput = z.strictObject({
   version,
   modes: gateModes,
   rules: z.strictObject({
-    nights: wholeNumber('nights in a row', 1, 30),
-    soil_days: wholeNumber('days the soil is warm', 1, 30),
-    frost_frac: figure('odds of frost', 0.01, 0.9),
-    ahead_days: wholeNumber('days looked ahead for frost', 1, 10),
-    storm_days: wholeNumber('days looked ahead for storms', 1, 10),
-    storm_m_s: figure('strongest gust in m/s', 5, 40),
+    nights: wholeNumber(WORDS.nightsInARow, 1, 30),
+    soil_days: wholeNumber(WORDS.daysTheSoilIsWarm, 1, 30),
+    frost_frac: figure(WORDS.oddsOfFrost, 0.01, 0.9),
+    ahead_days: wholeNumber(WORDS.daysLookedAheadForFrost, 1, 10),
+    storm_days: wholeNumber(WORDS.daysLookedAheadForStorms, 1, 10),
+    storm_m_s: figure(WORDS.strongestGustInMS, 5, 40),
   }),
   home: z
-    .strictObject({ from_h: wholeNumber('home from', 0, 23), to_h: wholeNumber('home to', 1, 24) })
-    .refine((home) => home.to_h > home.from_h, { error: 'home to: after home from', path: ['to_h'] }),
+    .strictObject({ from_h: wholeNumber(WORDS.homeFrom, 0, 23), to_h: wholeNumber(WORDS.homeTo, 1, 24) })
+    .refine((home) => home.to_h > home.from_h, { error: WORDS.homeToAfterHomeFrom, path: ['to_h'] }),
   carrying: z.strictObject({
-    trays_per_trip: wholeNumber('trays per trip', 1, 200),
-    trip_min: figure('minutes per trip', 0.1, 60),
+    trays_per_trip: wholeNumber(WORDS.traysPerTrip, 1, 200),
+    trip_min: figure(WORDS.minutesPerTrip, 0.1, 60),
   }),
   caution: figure('caution', 0, 2),
   layerSchool: z.enum(['degrees', 'weeks']),
-  layer_weeks: figure('weeks of a layer', 0, 10),
+  layer_weeks: figure(WORDS.weeksOfALayer, 0, 10),
   lidSchool: z.discriminatedUnion('kind', [
     z.strictObject({ kind: z.literal(LID_SCHOOLS[0]) }),
-    z.strictObject({ kind: z.literal(LID_SCHOOLS[1]), at_C: temperature_C('open above outside') }),
-    z.strictObject({ kind: z.literal(LID_SCHOOLS[2]), at_C: temperature_C('open above inside') }),
+    z.strictObject({ kind: z.literal(LID_SCHOOLS[1]), at_C: temperature_C(WORDS.openAboveOutside) }),
+    z.strictObject({ kind: z.literal(LID_SCHOOLS[2]), at_C: temperature_C(WORDS.openAboveInside) }),
   ]),
-  unlikely_frac: figure('unlikely below', 0.05, 0.9),
+  unlikely_frac: figure(WORDS.unlikelyBelow, 0.05, 0.9),
   spacing: z.record(z.string().max(80), distance).refine((all) => Object.keys(all).length <= 300, {
-    error: 'spacing: at most 300 crops',
+    error: WORDS.spacingAtMost300Crops,
   }),
 });
 export type PlantingSettingsInput = z.infer<typeof plantingSettingsInput>;

@@ -7,48 +7,49 @@ import type { Tariff } from '../../core/heat/cost.ts';
 import { COVERS, HEATERS, type ZoneSpec } from '../../core/heat/zone.ts';
 import { figure, freeText, recordId, shortText, version, wholeNumber } from '../fields.ts';
 import { layerInput } from './warmth.ts';
+import { WORDS } from '../../words/en/heat/heat.ts';
 
-const cover = z.enum(COVERS as ['none', ...('fleece' | 'single' | 'double')[]], { error: 'cover: choose one' });
+const cover = z.enum(COVERS as ['none', ...('fleece' | 'single' | 'double')[]], { error: WORDS.coverChooseOne });
 
 /** A zone as it is built, as it crosses the edge. */
 export const zoneSpec = z.strictObject({
-  length_m: figure('length in metres', 0.1, 60),
-  width_m: figure('width in metres', 0.1, 20),
+  length_m: figure(WORDS.lengthInMetres, 0.1, 60),
+  width_m: figure(WORDS.widthInMetres, 0.1, 20),
   heater: z.strictObject({
-    kind: z.enum(HEATERS as ['mat', ...('cable' | 'slab' | 'water' | 'hot-bed')[]], { error: 'heater: choose one' }),
-    power_W: figure('power in watts', 1, 100_000),
+    kind: z.enum(HEATERS as ['mat', ...('cable' | 'slab' | 'water' | 'hot-bed')[]], { error: WORDS.heaterChooseOne }),
+    power_W: figure(WORDS.powerInWatts, 1, 100_000),
   }),
   bed: layerInput,
-  below: z.array(layerInput).max(8, { error: 'at most 8 layers' }),
-  medium_m: figure('depth of the medium in metres', 0.005, 0.5),
-  air_m: figure('height of the air in metres', 0.02, 5),
-  sides_m2K_W: figure('resistance of the sides', 0.05, 20),
+  below: z.array(layerInput).max(8, { error: WORDS.atMost8Layers }),
+  medium_m: figure(WORDS.depthOfTheMediumIn, 0.005, 0.5),
+  air_m: figure(WORDS.heightOfTheAirIn, 0.02, 5),
+  sides_m2K_W: figure(WORDS.resistanceOfTheSides, 0.05, 20),
   cover: z.strictObject({ day: cover, night: cover }),
   around: z.strictObject({
-    plusDay_K: figure('warmer than outside by day', -5, 40),
-    plusNight_K: figure('warmer than outside by night', -5, 40),
+    plusDay_K: figure(WORDS.warmerThanOutsideByDay, -5, 40),
+    plusNight_K: figure(WORDS.warmerThanOutsideByNight, -5, 40),
   }),
-  sun_frac: figure('share of the sun', 0, 1),
-  sensor: z.enum(['medium', 'bed', 'air'], { error: 'sensor: choose one' }),
+  sun_frac: figure(WORDS.shareOfTheSun, 0, 1),
+  sensor: z.enum(['medium', 'bed', 'air'], { error: WORDS.sensorChooseOne }),
   thermostat: z.discriminatedUnion('kind', [
     z.strictObject({
       kind: z.literal('on-off'),
       differential_K: figure('differential', 0.1, 10),
-      minOn_s: wholeNumber('least time on', 0, 3600),
-      minOff_s: wholeNumber('least time off', 0, 3600),
+      minOn_s: wholeNumber(WORDS.leastTimeOn, 0, 3600),
+      minOff_s: wholeNumber(WORDS.leastTimeOff, 0, 3600),
     }),
     z.strictObject({
       kind: z.literal('pi'),
-      band_K: figure('proportional band', 0.2, 20),
-      reset_s: wholeNumber('reset time', 60, 86_400),
+      band_K: figure(WORDS.proportionalBand, 0.2, 20),
+      reset_s: wholeNumber(WORDS.resetTime, 60, 86_400),
       cycle_s: wholeNumber('cycle', 60, 7200),
     }),
   ]),
-  mostSet_C: figure('highest set-point', 5, 45),
+  mostSet_C: figure(WORDS.highestSetPoint, 5, 45),
   cutOut_C: figure('cut-out', 10, 60),
   fit: z.strictObject({
-    loss_factor: figure('loss factor', 0.1, 10),
-    capacity_factor: figure('capacity factor', 0.1, 10),
+    loss_factor: figure(WORDS.lossFactor, 0.1, 10),
+    capacity_factor: figure(WORDS.capacityFactor, 0.1, 10),
   }),
 });
 
@@ -57,11 +58,11 @@ export const zoneInput = z.strictObject({
   /** null: no controller; run by the plan and by readings taken by hand. */
   device: z
     .string()
-    .regex(/^[a-z0-9-]{1,40}$/, { error: 'device: small letters, figures and hyphens, at most 40' })
+    .regex(/^[a-z0-9-]{1,40}$/, { error: WORDS.deviceSmallLettersFiguresAnd })
     .nullable(),
   spec: zoneSpec.refine((s) => s.cutOut_C > s.mostSet_C, {
     path: ['cutOut_C'],
-    error: 'cut-out: above the highest set-point',
+    error: WORDS.cutOutAboveTheHighest,
   }),
 });
 export type ZoneInput = z.infer<typeof zoneInput>;
@@ -70,7 +71,7 @@ export const zonePatch = z.strictObject({ version, zone: zoneInput });
 export const overrideInput = z.strictObject({
   idempotencyKey: z.uuid({ error: 'key: a UUID' }),
   /** null = off. */
-  set_C: figure('set-point in degrees C', -10, 45).nullable(),
+  set_C: figure(WORDS.setPointInDegreesC, -10, 45).nullable(),
   hours: figure('hours', 0.25, 24 * 14),
   by: shortText('who', 60),
   why: freeText('why', 200),
@@ -82,15 +83,15 @@ export const handReadingInput = z
   .strictObject({
     idempotencyKey: z.uuid({ error: 'key: a UUID' }),
     /** Minutes before it is sent. */
-    ago_min: wholeNumber('minutes ago', 0, 31 * 24 * 60),
-    medium_C: figure('medium in degrees C', -30, 70).nullable(),
-    air_C: figure('air in degrees C', -30, 70).nullable(),
+    ago_min: wholeNumber(WORDS.minutesAgo, 0, 31 * 24 * 60),
+    medium_C: figure(WORDS.mediumInDegreesC, -30, 70).nullable(),
+    air_C: figure(WORDS.airInDegreesC, -30, 70).nullable(),
     by: shortText('who', 60),
     correctsId: recordId('reading').nullable().default(null),
   })
   .refine((r) => r.medium_C !== null || r.air_C !== null || r.correctsId !== null, {
     path: ['medium_C'],
-    error: 'medium or air: type at least one',
+    error: WORDS.mediumOrAirTypeAt,
   });
 export type HandReadingInput = z.infer<typeof handReadingInput>;
 export interface HandReading {
@@ -105,8 +106,8 @@ export interface HandReading {
 export const takeInput = z.strictObject({ by: shortText('who', 60) });
 export const calibrationInput = z.strictObject({
   method: z.enum(['ice', 'compare']),
-  offset_K: figure('offset in kelvin', -10, 10),
-  spread_K: figure('spread in kelvin', 0, 10),
+  offset_K: figure(WORDS.offsetInKelvin, -10, 10),
+  spread_K: figure(WORDS.spreadInKelvin, 0, 10),
   by: shortText('who', 60),
 });
 export type CalibrationInput = z.infer<typeof calibrationInput>;
@@ -128,22 +129,22 @@ export type BreakInput = z.infer<typeof breakInput>;
 export const heatSettingsInput = z.strictObject({
   version,
   tariff: z.discriminatedUnion('kind', [
-    z.strictObject({ kind: z.literal('flat'), price_kWh: figure('price of a kWh', 0, 100) }),
+    z.strictObject({ kind: z.literal('flat'), price_kWh: figure(WORDS.priceOfAKwh, 0, 100) }),
     z.strictObject({
       kind: z.literal('day-night'),
-      day_kWh: figure('price by day', 0, 100),
-      night_kWh: figure('price by night', 0, 100),
-      from_h: wholeNumber('cheap from', 0, 23),
-      to_h: wholeNumber('cheap to', 0, 23),
+      day_kWh: figure(WORDS.priceByDay, 0, 100),
+      night_kWh: figure(WORDS.priceByNight, 0, 100),
+      from_h: wholeNumber(WORDS.cheapFrom, 0, 23),
+      to_h: wholeNumber(WORDS.cheapTo, 0, 23),
     }),
   ]),
-  co2_kg_kWh: figure('kg CO2 a kWh', 0, 5),
+  co2_kg_kWh: figure(WORDS.kgCo2AKwh, 0, 5),
   quiet: z.strictObject({
-    from_h: wholeNumber('quiet from', 0, 23).nullable(),
-    to_h: wholeNumber('quiet to', 0, 23),
-    repeat_min: wholeNumber('repeat every', 1, 240),
+    from_h: wholeNumber(WORDS.quietFrom, 0, 23).nullable(),
+    to_h: wholeNumber(WORDS.quietTo, 0, 23),
+    repeat_min: wholeNumber(WORDS.repeatEvery, 1, 240),
   }),
-  keep_months: wholeNumber('months kept', 1, 240),
+  keep_months: wholeNumber(WORDS.monthsKept, 1, 240),
 });
 
 const seriesRole = z.enum(['medium', 'bed', 'air', 'heater', 'set']);
@@ -187,7 +188,7 @@ export const readingsImport = z.strictObject({
         unit: z.enum(['C', 'F', 'share', 'percent']),
       }),
     )
-    .min(1, { error: 'columns: match at least one' })
+    .min(1, { error: WORDS.columnsMatchAtLeastOne })
     .max(6),
   try: z.boolean(),
 });

@@ -3,6 +3,7 @@ import { STARTING_HOUSE_KEYS } from '../../core/house/startingHouses.ts';
 import type { Call } from '../call.ts';
 import { figure, freeText, recordId, shortText, wholeNumber } from '../fields.ts';
 import { timeZone } from './settings.ts';
+import { WORDS } from '../../words/en/house/beginContracts.ts';
 
 /** Frost risks offered: so many years of a hundred may have a harmful night after the plants are out. */
 export const LEAST_RISK_frac = 0.01;
@@ -10,28 +11,28 @@ export const MOST_RISK_frac = 0.5;
 
 /** The five answers a nursery begins with. */
 export const beginInput = z.strictObject({
-  name: shortText('name', 80).default('My nursery'),
+  name: shortText('name', 80).default(WORDS.myNursery),
   placeName: freeText('town', 80),
   latitude_deg: figure('latitude', -90, 90),
   longitude_deg: figure('longitude', -180, 180),
   timeZone,
-  height_m: figure('height above the sea in metres', -450, 6000),
-  byTheSea: z.boolean({ error: 'by the sea: yes or no' }),
+  height_m: figure(WORDS.heightAboveTheSeaIn, -450, 6000),
+  byTheSea: z.boolean({ error: WORDS.byTheSeaYesOr }),
   temperatureUnit: z.enum(['C', 'F'], { error: 'temperatures: C or F' }),
-  lengthUnit: z.enum(['cm', 'in'], { error: 'lengths: cm or in' }),
-  currency: z.string().regex(/^[A-Z]{3}$/, { error: 'currency: three capital letters such as EUR' }),
-  firstWeekday: wholeNumber('first weekday', 1, 7),
-  house: z.enum(STARTING_HOUSE_KEYS, { error: 'house: choose one' }),
+  lengthUnit: z.enum(['cm', 'in'], { error: WORDS.lengthsCmOrIn }),
+  currency: z.string().regex(/^[A-Z]{3}$/, { error: WORDS.currencyThreeCapitalLettersSuch }),
+  firstWeekday: wholeNumber(WORDS.firstWeekday, 1, 7),
+  house: z.enum(STARTING_HOUSE_KEYS, { error: WORDS.houseChooseOne }),
   /** Places of that house with the room they have; those left out are not made. */
   places: z
-    .array(z.strictObject({ key: shortText('place', 40), room_trays: figure('room in trays', 1, 10_000) }))
-    .max(20, { error: 'places: at most 20' }),
+    .array(z.strictObject({ key: shortText('place', 40), room_trays: figure(WORDS.roomInTrays, 1, 10_000) }))
+    .max(20, { error: WORDS.placesAtMost20 }),
   /** Trays and pots the house uses; the others are retired. */
   containerIds: z
     .array(recordId('tray'))
-    .min(1, { error: 'trays: choose one at least' })
-    .max(50, { error: 'trays: at most 50' }),
-  risk_frac: figure('accepted frost risk', LEAST_RISK_frac, MOST_RISK_frac),
+    .min(1, { error: WORDS.traysChooseOneAtLeast })
+    .max(50, { error: WORDS.traysAtMost50 }),
+  risk_frac: figure(WORDS.acceptedFrostRisk, LEAST_RISK_frac, MOST_RISK_frac),
 });
 export type BeginInput = z.infer<typeof beginInput>;
 
@@ -60,14 +61,14 @@ export const BEGIN_CALLS: readonly Call[] = [
   {
     method: 'post',
     path: '/api/house/begin',
-    summary: 'Begin a nursery that has nothing yet',
+    summary: WORDS.beginANurseryThatHas,
     body: beginInput,
     status: 201,
   },
   {
     method: 'get',
     path: '/api/house/towns',
-    summary: 'Towns by the beginning of their name (q=), or the time zone of coordinates (at=latitude,longitude)',
+    summary: WORDS.townsByTheBeginningOf,
     status: 200,
   },
 ];

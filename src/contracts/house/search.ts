@@ -1,4 +1,5 @@
 import type { Call } from '../call.ts';
+import { WORDS } from '../../words/en/house/search.ts';
 
 export type FoundKind = 'batch' | 'crop' | 'place' | 'lot';
 
@@ -20,7 +21,7 @@ export const SEARCH_CALLS: readonly Call[] = [
   {
     method: 'get',
     path: '/api/house/find',
-    summary: 'Batches, crops, places and seed lots by their names, for the search of every page',
+    summary: WORDS.batchesCropsPlacesAndSeed,
     status: 200,
   },
 ];

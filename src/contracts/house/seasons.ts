@@ -3,23 +3,24 @@ import type { Call } from '../call.ts';
 import { isoDay, recordId, version } from '../fields.ts';
 import type { KeptBatch } from '../../core/batch/keptBatch.ts';
 import type { SeasonRecord } from '../../core/house/seasonRecord.ts';
+import { WORDS } from '../../words/en/house/seasonsContracts.ts';
 
 /** Longest a season may be, days: two years and a leap day. */
 const MOST_days = 732;
 
 const name = z
-  .string({ error: 'name: a short name, such as 2027 or Autumn 2027' })
+  .string({ error: WORDS.nameAShortNameSuch })
   .trim()
-  .min(1, { error: 'name: give the season a name' })
-  .max(60, { error: 'name: 60 characters at most' });
+  .min(1, { error: WORDS.nameGiveTheSeasonA })
+  .max(60, { error: WORDS.name60CharactersAtMost });
 
-const days = { firstDay: isoDay('first day'), lastDay: isoDay('last day') };
+const days = { firstDay: isoDay(WORDS.firstDay), lastDay: isoDay(WORDS.lastDay) };
 /** Refuses days the wrong way round, and a season that is too long. */
 function inOrder({ firstDay, lastDay }: { firstDay: string; lastDay: string }, context: z.RefinementCtx): void {
   const days = (Date.parse(lastDay) - Date.parse(firstDay)) / 86_400_000;
   const fault = (message: string) => context.addIssue({ code: 'custom', path: ['lastDay'], message });
-  if (!(days > 0)) fault('last day: after the first');
-  if (days >= MOST_days) fault('last day: at most two years after the first');
+  if (!(days > 0)) fault(WORDS.lastDayAfterTheFirst);
+  if (days >= MOST_days) fault(WORDS.lastDayAtMostTwo);
 }
 
 /** A season to be made, or one changed at its version. */
@@ -29,7 +30,7 @@ export const seasonPatch = z.strictObject({ version, name, ...days }).superRefin
 /** What is to be done with batches that still stand, or are still to be sown, when a season is closed. */
 export const seasonClosing = z.strictObject({
   version,
-  standing: z.enum(['ask', 'carry-over'], { error: 'standing: ask, or carry-over' }).default('ask'),
+  standing: z.enum(['ask', 'carry-over'], { error: WORDS.standingAskOrCarryOver }).default('ask'),
 });
 export const seasonReopening = z.strictObject({ version });
 /** A batch put into another season. */
@@ -54,33 +55,33 @@ export interface KeptLine {
 }
 
 export const SEASON_CALLS: readonly Call[] = [
-  { method: 'get', path: '/api/house/seasons', summary: 'Seasons, the latest first', status: 200 },
+  { method: 'get', path: '/api/house/seasons', summary: WORDS.seasonsTheLatestFirst, status: 200 },
   { method: 'post', path: '/api/house/seasons', summary: 'Make a season', body: seasonInput, status: 201 },
   {
     method: 'patch',
     path: '/api/house/seasons/{id}',
-    summary: 'Name or days of an open season',
+    summary: WORDS.nameOrDaysOfAn,
     body: seasonPatch,
     status: 200,
   },
   {
     method: 'post',
     path: '/api/house/seasons/{id}/close',
-    summary: 'Close a season: its batches are kept as they came out and not worked out again',
+    summary: WORDS.closeASeasonItsBatches,
     body: seasonClosing,
     status: 200,
   },
   {
     method: 'post',
     path: '/api/house/seasons/{id}/reopen',
-    summary: 'Open a closed season again',
+    summary: WORDS.openAClosedSeasonAgain,
     body: seasonReopening,
     status: 200,
   },
   {
     method: 'post',
     path: '/api/batch/{id}/season',
-    summary: 'Put a batch into another open season',
+    summary: WORDS.putABatchIntoAnother,
     body: batchSeason,
     status: 200,
   },

@@ -4,14 +4,15 @@ import { dayFromIso, weekdayOf } from '../../core/calendar/dayNumber.ts';
 import { LEAST_SURE_frac, MOST_SURE_frac } from '../../core/plan/placement/planning.ts';
 import { USUAL_WEIGHTS } from '../../core/plan/placement/instance.ts';
 import { figure, freeText, isoDay, monthDay, shortText, temperature_C, version, wholeNumber } from '../fields.ts';
+import { WORDS } from '../../words/en/house/settings.ts';
 
 export const offHeatInput = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('half-up') }),
   z.strictObject({ kind: z.literal('all-up') }),
-  z.strictObject({ kind: z.literal('share'), share_frac: figure('share of those expected', 0.5, 0.95) }),
+  z.strictObject({ kind: z.literal('share'), share_frac: figure(WORDS.shareOfThoseExpected, 0.5, 0.95) }),
   z.strictObject({
     kind: z.literal('days-after'),
-    days: wholeNumber('days after half up', 1, 30),
+    days: wholeNumber(WORDS.daysAfterHalfUp, 1, 30),
   }),
 ]);
 
@@ -24,52 +25,50 @@ export const timeZone = z.string().refine(
       return false;
     }
   },
-  { error: 'time zone: a name such as Europe/London' },
+  { error: WORDS.timeZoneANameSuch },
 );
 
 const price = (name: string) => figure(name, 0, 1000);
 
 /** What things cost when a season is planned, in the nursery's money. */
 export const weightsInput = z.strictObject({
-  late_perTrayDay: price('a tray a day late'),
-  early_perTrayDay: price('a tray a day early'),
-  wait_perTrayDay: price('a tray a day waiting'),
-  discomfort_perTrayKelvin: price('a tray a day outside its comfort, by kelvin').default(
-    USUAL_WEIGHTS.discomfort_perTrayKelvin,
-  ),
-  ageing_perTrayDay: price('a tray a day older than is fair').default(USUAL_WEIGHTS.ageing_perTrayDay),
-  overtime_perHour: price('an hour beyond the hands').default(USUAL_WEIGHTS.overtime_perHour),
+  late_perTrayDay: price(WORDS.aTrayADayLate),
+  early_perTrayDay: price(WORDS.aTrayADayEarly),
+  wait_perTrayDay: price(WORDS.aTrayADayWaiting),
+  discomfort_perTrayKelvin: price(WORDS.aTrayADayOutside).default(USUAL_WEIGHTS.discomfort_perTrayKelvin),
+  ageing_perTrayDay: price(WORDS.aTrayADayOlder).default(USUAL_WEIGHTS.ageing_perTrayDay),
+  overtime_perHour: price(WORDS.anHourBeyondTheHands).default(USUAL_WEIGHTS.overtime_perHour),
   move_perTray: price('moving a tray'),
   setPointChange: price('changing a set-point'),
   // Both follow from the tariff of heat; what is sent of them is not kept.
-  heat_perkWh: price('a kWh of heat'),
-  heatNight_factor: figure('price of the night', 0, 2).optional(),
-  unplaced_perTray: price('a tray left out'),
-  mostLate_days: wholeNumber('most days late', 0, 90),
-  mostEarly_days: wholeNumber('most days early', 0, 60),
+  heat_perkWh: price(WORDS.aKwhOfHeat),
+  heatNight_factor: figure(WORDS.priceOfTheNight, 0, 2).optional(),
+  unplaced_perTray: price(WORDS.aTrayLeftOut),
+  mostLate_days: wholeNumber(WORDS.mostDaysLate, 0, 90),
+  mostEarly_days: wholeNumber(WORDS.mostDaysEarly, 0, 60),
 });
 
 /** How the house wants its seasons planned. */
 export const planningInput = z.strictObject({
-  sure_frac: figure('how sure', LEAST_SURE_frac, MOST_SURE_frac),
-  hands_h: figure('hours of a usual week', 0, 2000).nullable(),
+  sure_frac: figure(WORDS.howSure, LEAST_SURE_frac, MOST_SURE_frac),
+  hands_h: figure(WORDS.hoursOfAUsualWeek, 0, 2000).nullable(),
   handsBy: z
     .array(
       z.strictObject({
         week: isoDay('week').refine((iso) => weekdayOf(dayFromIso(iso) ?? 3) === 1, {
-          error: 'week: the date of its Monday',
+          error: WORDS.weekTheDateOfIts,
         }),
-        hours: figure('hours of that week', 0, 2000),
+        hours: figure(WORDS.hoursOfThatWeek, 0, 2000),
         why: freeText('why', 80),
       }),
     )
-    .max(200, { error: 'weeks: at most 200' })
+    .max(200, { error: WORDS.weeksAtMost200 })
     .refine((list) => new Set(list.map((one) => one.week)).size === list.length, {
-      error: 'weeks: a week is there twice',
+      error: WORDS.weeksAWeekIsThere,
     }),
-  idle_C: temperature_C('kept at when empty').nullable(),
-  sow_minPerTray: figure('minutes to sow a tray', 0, 600),
-  plant_minPerTray: figure('minutes to plant a tray', 0, 600),
+  idle_C: temperature_C(WORDS.keptAtWhenEmpty).nullable(),
+  sow_minPerTray: figure(WORDS.minutesToSowATray, 0, 600),
+  plant_minPerTray: figure(WORDS.minutesToPlantATray, 0, 600),
 });
 
 const nurseryShape = z.strictObject({
@@ -82,30 +81,32 @@ const nurseryShape = z.strictObject({
   temperatureUnit: z.enum(['C', 'F']),
   lengthUnit: z.enum(['cm', 'in']),
   currency: z
-    .string({ error: 'currency: three letters such as EUR' })
-    .regex(/^[A-Z]{3}$/, { error: 'currency: three capital letters such as EUR' })
+    .string({ error: WORDS.currencyThreeLettersSuchAs })
+    .regex(/^[A-Z]{3}$/, { error: WORDS.currencyThreeCapitalLettersSuch })
     .optional(),
-  firstWeekday: wholeNumber('first weekday', 1, 7),
-  lastFrost: monthDay('mean last frost'),
-  firstFrost: monthDay('mean first frost'),
-  spare_frac: figure('spare share', 0, 3),
+  firstWeekday: wholeNumber(WORDS.firstWeekday, 1, 7),
+  lastFrost: monthDay(WORDS.meanLastFrost),
+  firstFrost: monthDay(WORDS.meanFirstFrost),
+  spare_frac: figure(WORDS.spareShare, 0, 3),
   offHeat: offHeatInput,
   outside: z
-    .array(z.strictObject({ day_C: temperature_C('usual day outside'), night_C: temperature_C('usual night outside') }))
-    .length(12, { error: 'outside: twelve months' })
+    .array(
+      z.strictObject({ day_C: temperature_C(WORDS.usualDayOutside), night_C: temperature_C(WORDS.usualNightOutside) }),
+    )
+    .length(12, { error: WORDS.outsideTwelveMonths })
     .nullish(),
   /** Where they come from is told, not set: other figures than the guess are typed ones. */
   outsideBy: z.enum(['typed', 'guess', 'years']).optional(),
-  height_m: figure('height above the sea in metres', -450, 6000).nullable().optional(),
+  height_m: figure(WORDS.heightAboveTheSeaIn, -450, 6000).nullable().optional(),
   byTheSea: z.boolean().nullable().optional(),
   coolSchool: z.enum(['none', 'gentle', 'same']).optional(),
-  coolMost_C: temperature_C('most for cool crops').optional(),
+  coolMost_C: temperature_C(WORDS.mostForCoolCrops).optional(),
   weights: weightsInput.optional(),
   planning: planningInput.optional(),
   learning: z.boolean().optional(),
-  exposure: z.enum(EXPOSURES, { error: 'wind: sheltered, open or exposed' }).nullable().optional(),
-  coldest_C: figure('coldest night of a usual year', -60, 25).nullable().optional(),
-  climateYears: wholeNumber('years gone by', 5, 60).nullable().optional(),
+  exposure: z.enum(EXPOSURES, { error: WORDS.windShelteredOpenOrExposed }).nullable().optional(),
+  coldest_C: figure(WORDS.coldestNightOfAUsual, -60, 25).nullable().optional(),
+  climateYears: wholeNumber(WORDS.yearsGoneBy, 5, 60).nullable().optional(),
   offHeatCool: offHeatInput.nullable().optional(),
 });
 type NurseryShape = z.infer<typeof nurseryShape>;
@@ -127,11 +128,11 @@ function questionFrosts(nursery: NurseryShape, ctx: z.RefinementCtx): void {
       ctx.addIssue({
         code: 'custom',
         path: [key],
-        message: `${words} on ${nursery[key]} is no spring or autumn of the ${half}: is the latitude right, or are the two dates those of the other half of the earth?`,
+        message: WORDS.onIsNoSpringOr(words, nursery[key], half),
       });
   };
-  check('lastFrost', SPRING_MONTHS, 'mean last frost: a last frost');
-  check('firstFrost', AUTUMN_MONTHS, 'mean first frost: a first frost');
+  check('lastFrost', SPRING_MONTHS, WORDS.meanLastFrostALast);
+  check('firstFrost', AUTUMN_MONTHS, WORDS.meanFirstFrostAFirst);
 }
 
 export const nurseryInput = nurseryShape.superRefine(questionFrosts);

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { USUAL_WEIGHTS, type Instance, type StageSpec } from '../../core/plan/placement/instance.ts';
 import { figure, recordId, temperature_C, wholeNumber } from '../fields.ts';
+import { WORDS } from '../../words/en/plan/placementInstance.ts';
 
 /** An instance of the placement as JSON, to be solved by `npm run bench -- placement --instance FILE`. See docs/INSTANCES.md. */
 const day = (name: string) => wholeNumber(name, 0, 2000);
@@ -16,8 +17,8 @@ const gain = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('rates'),
     points: z
-      .array(z.tuple([temperature_C('temperature'), figure('rate for each day', 0, 1000)]))
-      .min(2, { error: 'rates: give at least two points' })
+      .array(z.tuple([temperature_C('temperature'), figure(WORDS.rateForEachDay, 0, 1000)]))
+      .min(2, { error: WORDS.ratesGiveAtLeastTwo })
       .max(60),
   }),
   z.strictObject({ kind: z.literal('days') }),
@@ -28,28 +29,28 @@ const stage = z.strictObject({
   gain,
   need: figure('need', 0, 100_000),
   standstill_days: day('standstill').default(0),
-  least_days: day('least days').default(1),
-  mostWait_days: day('most days of waiting').default(7),
-  low_C: temperature_C('coldest night'),
-  high_C: temperature_C('warmest day'),
-  mostSetPoint_C: temperature_C('most set-point').nullable().default(null),
+  least_days: day(WORDS.leastDays).default(1),
+  mostWait_days: day(WORDS.mostDaysOfWaiting).default(7),
+  low_C: temperature_C(WORDS.coldestNight),
+  high_C: temperature_C(WORDS.warmestDay),
+  mostSetPoint_C: temperature_C(WORDS.mostSetPoint).nullable().default(null),
   places: z.array(recordId('place')).max(100),
   bolt: z
     .strictObject({
-      cold_C: temperature_C('cold that brings it to flower').nullable(),
-      cold_frac: figure('share for a cold day', 0, 1),
-      warm_C: temperature_C('warmth that brings it to flower').nullable(),
-      warm_frac: figure('share for a warm day', 0, 1),
+      cold_C: temperature_C(WORDS.coldThatBringsItTo).nullable(),
+      cold_frac: figure(WORDS.shareForAColdDay, 0, 1),
+      warm_C: temperature_C(WORDS.warmthThatBringsItTo).nullable(),
+      warm_frac: figure(WORDS.shareForAWarmDay, 0, 1),
     })
     .optional(),
   comfort: z
-    .strictObject({ low_C: temperature_C('comfortable night'), high_C: temperature_C('comfortable day') })
+    .strictObject({ low_C: temperature_C(WORDS.comfortableNight), high_C: temperature_C(WORDS.comfortableDay) })
     .refine(({ low_C, high_C }) => low_C < high_C, {
-      error: 'comfort: the day must be above the night',
+      error: WORDS.comfortTheDayMustBe,
       path: ['high_C'],
     })
     .optional(),
-  fair_days: figure('fair days', 0, 2000).optional(),
+  fair_days: figure(WORDS.fairDays, 0, 2000).optional(),
 });
 
 const place = z.strictObject({
@@ -57,7 +58,7 @@ const place = z.strictObject({
   name: z.string().max(80).optional(),
   room_slots: figure('room', 0, 100_000),
   closed: z
-    .array(z.tuple([day('closed from'), day('closed to')]))
+    .array(z.tuple([day(WORDS.closedFrom), day(WORDS.closedTo)]))
     .max(60)
     .default([]),
   levels: z
@@ -69,7 +70,7 @@ const place = z.strictObject({
         heat_kWh: byDay('heat', 0, 100_000).default(0),
       }),
     )
-    .min(1, { error: 'levels: give at least one' })
+    .min(1, { error: WORDS.levelsGiveAtLeastOne })
     .max(20),
   row: z
     .array(wholeNumber('level', 0, 19))
@@ -90,8 +91,8 @@ const batch = z.strictObject({
     .max(8),
   trays: figure('trays', 0, 100_000),
   target: day('target'),
-  before_days: day('days before').default(3),
-  after_days: day('days after').default(7),
+  before_days: day(WORDS.daysBefore).default(3),
+  after_days: day(WORDS.daysAfter).default(7),
   weight: figure('weight', 0.01, 100).default(1),
   spread_days: figure('spread', 0, 200).optional(),
   work_min: z
@@ -101,7 +102,7 @@ const batch = z.strictObject({
     .optional(),
   inProgress: z
     .strictObject({
-      at: wholeNumber('stage reached', 0, 7),
+      at: wholeNumber(WORDS.stageReached, 0, 7),
       place: recordId('place'),
       day: day('day'),
       need: figure('need', 0, 100_000),
@@ -121,22 +122,22 @@ const weights = z.strictObject({
   early_perTrayDay: figure('early', 0, 1e6),
   wait_perTrayDay: figure('waiting', 0, 1e6),
   discomfort_perTrayKelvin: figure('discomfort', 0, 1e6),
-  ageing_perTrayDay: figure('growing old', 0, 1e6),
-  overtime_perHour: figure('work over the hands', 0, 1e6),
+  ageing_perTrayDay: figure(WORDS.growingOld, 0, 1e6),
+  overtime_perHour: figure(WORDS.workOverTheHands, 0, 1e6),
   move_perTray: figure('moves', 0, 1e6),
-  setPointChange: figure('set-point changes', 0, 1e6),
+  setPointChange: figure(WORDS.setPointChanges, 0, 1e6),
   heat_perkWh: figure('heat', 0, 1e6),
-  unplaced_perTray: figure('left out', 0, 1e6),
-  mostLate_days: day('most days late'),
-  mostEarly_days: day('most days early'),
+  unplaced_perTray: figure(WORDS.leftOut, 0, 1e6),
+  mostLate_days: day(WORDS.mostDaysLate),
+  mostEarly_days: day(WORDS.mostDaysEarly),
 });
 
 export const placementInstance = z
   .strictObject({
     days: wholeNumber('days', 1, 1700),
-    blockDays: wholeNumber('days of a block', 1, 100).default(7),
+    blockDays: wholeNumber(WORDS.daysOfABlock, 1, 100).default(7),
     blockOffset: day('offset').default(0),
-    frozenBlocks: wholeNumber('frozen blocks', 0, 300).default(0),
+    frozenBlocks: wholeNumber(WORDS.frozenBlocks, 0, 300).default(0),
     today: day('today').default(0),
     places: z.array(place).min(1).max(100),
     stages: z.array(stage).min(1).max(5000),
@@ -151,11 +152,11 @@ export const placementInstance = z
     const fault = (path: (string | number)[], message: string) => ctx.addIssue({ code: 'custom', path, message });
     const ids = one.places.map((p) => p.id);
     const known = (id: number, path: (string | number)[]) => {
-      if (!ids.includes(id)) fault(path, `there is no place ${id}`);
+      if (!ids.includes(id)) fault(path, WORDS.thereIsNoPlace(id));
     };
     one.stages.forEach((s, i) => s.places.forEach((id, j) => known(id, ['stages', i, 'places', j])));
     one.places.forEach((p, i) => {
-      if (ids.indexOf(p.id) !== i) fault(['places', i, 'id'], `place ${p.id} is there twice`);
+      if (ids.indexOf(p.id) !== i) fault(['places', i, 'id'], WORDS.placeIsThereTwice(p.id));
       p.levels.forEach((level, l) => {
         for (const key of ['day_C', 'night_C', 'heat_kWh'] as const) {
           const list = level[key];
@@ -167,24 +168,24 @@ export const placementInstance = z
         }
       });
       p.row?.forEach((level, b) => {
-        if (level >= p.levels.length) fault(['places', i, 'row', b], `there is no level ${level}`);
+        if (level >= p.levels.length) fault(['places', i, 'row', b], WORDS.thereIsNoLevel(level));
       });
     });
     one.batches.forEach((b, i) => {
-      if (b.slots.length !== b.stages.length) fault(['batches', i, 'slots'], 'as many tray spaces figures as stages');
+      if (b.slots.length !== b.stages.length) fault(['batches', i, 'slots'], WORDS.asManyTraySpacesFigures);
       if (b.work_min && b.work_min.length !== b.stages.length + 1)
-        fault(['batches', i, 'work_min'], 'one more work figure than stages: the last is planting out');
-      if (b.target >= one.days) fault(['batches', i, 'target'], 'the target lies after the last day');
+        fault(['batches', i, 'work_min'], WORDS.oneMoreWorkFigureThan);
+      if (b.target >= one.days) fault(['batches', i, 'target'], WORDS.theTargetLiesAfterThe);
       b.stages.forEach((s, j) => {
-        if (s >= one.stages.length) fault(['batches', i, 'stages', j], `there is no stage ${s}`);
+        if (s >= one.stages.length) fault(['batches', i, 'stages', j], WORDS.thereIsNoStage(s));
       });
       if (b.inProgress) known(b.inProgress.place, ['batches', i, 'inProgress', 'place']);
       if (b.inProgress && b.inProgress.at >= b.stages.length)
-        fault(['batches', i, 'inProgress', 'at'], 'it has no such stage');
+        fault(['batches', i, 'inProgress', 'at'], WORDS.itHasNoSuchStage);
       b.pinned?.forEach((stay, j) => {
         known(stay.place, ['batches', i, 'pinned', j, 'place']);
         if (stay.to > one.days || stay.to < stay.from)
-          fault(['batches', i, 'pinned', j, 'to'], 'not before its first day, nor after the last');
+          fault(['batches', i, 'pinned', j, 'to'], WORDS.notBeforeItsFirstDay);
       });
     });
   });
@@ -209,7 +210,7 @@ export function instanceFromJson(json: PlacementInstanceJson): Instance {
     weights: { ...USUAL_WEIGHTS, ...(json.weights as Partial<Instance['weights']>) },
     places: json.places.map((p) => ({
       id: p.id,
-      name: p.name ?? `place ${p.id}`,
+      name: p.name ?? WORDS.place(p.id),
       room_slots: p.room_slots,
       closed: p.closed,
       levels: p.levels.map((level) => ({
@@ -227,7 +228,7 @@ export function instanceFromJson(json: PlacementInstanceJson): Instance {
     })),
     batches: json.batches.map((b) => ({
       id: b.id,
-      name: b.name ?? `batch ${b.id}`,
+      name: b.name ?? WORDS.batch(b.id),
       stages: b.stages,
       slots: b.slots,
       trays: b.trays,

@@ -2,9 +2,10 @@ import { z } from 'zod';
 import { dayFromIso, weekdayOf } from '../../core/calendar/dayNumber.ts';
 import { batchInput, batchPatch, idempotencyKey, places, plannedSteps, sizeOut } from '../batch/batches.ts';
 import { figure, isoDay, recordId, shortText, temperature_C, version, wholeNumber } from '../fields.ts';
+import { WORDS } from '../../words/en/plan/planning.ts';
 
 const monday = isoDay('week').refine((iso) => weekdayOf(dayFromIso(iso) ?? 3) === 1, {
-  error: 'week: the date of its Monday',
+  error: WORDS.weekTheDateOfIts,
 });
 const weekSetPoint = z.strictObject({ week: monday, setPoint_C: temperature_C('set-point').nullable() });
 
@@ -14,10 +15,10 @@ export const placeSetPoints = z
     z.strictObject({
       placeId: recordId('place'),
       version,
-      setPoints: z.array(weekSetPoint).max(520, { error: 'set-points: at most ten years of weeks' }),
+      setPoints: z.array(weekSetPoint).max(520, { error: WORDS.setPointsAtMostTen }),
     }),
   )
-  .max(200, { error: 'set-points: at most 200 places' });
+  .max(200, { error: WORDS.setPointsAtMost200 });
 
 /** A batch to be made: the same key twice makes it once; with the set-points of weeks in which nothing stood where it goes. */
 export const batchToMake = batchInput.extend({ idempotencyKey, setPoints: placeSetPoints.default([]) });
@@ -26,7 +27,7 @@ export type BatchToMake = z.infer<typeof batchToMake>;
 /** A plan of the season, or part of one, taken over in one step. Versions are those it was made from. */
 export const planChangeInput = z.strictObject({
   idempotencyKey,
-  words: shortText('what was done', 400),
+  words: shortText(WORDS.whatWasDone, 400),
   batches: z
     .array(
       z.strictObject({
@@ -34,12 +35,12 @@ export const planChangeInput = z.strictObject({
         version,
         places: places.optional(),
         steps: plannedSteps.optional(),
-        transplantOn: isoDay('transplant date').optional(),
+        transplantOn: isoDay(WORDS.transplantDate).optional(),
         age_frac: sizeOut.optional(),
         pinned: z.boolean().optional(),
       }),
     )
-    .max(2000, { error: 'batches: at most 2000 in one step' }),
+    .max(2000, { error: WORDS.batchesAtMost2000In }),
   setPoints: placeSetPoints,
   /** Room of places, where a what-if is taken over that changed it. */
   rooms: z
@@ -58,19 +59,19 @@ export const familyInput = z
     idempotencyKey,
     batch: batchInput,
     kind: z.enum(['succession', 'insurance']),
-    every_days: wholeNumber('days between', 1, 120),
-    times: wholeNumber('how many', 2, 40),
+    every_days: wholeNumber(WORDS.daysBetween, 1, 120),
+    times: wholeNumber(WORDS.howMany, 2, 40),
     /** Each is placed by the planner beside what stands there; else all have the places said. */
     placed: z.boolean().default(false),
     /** For an insurance batch: its plants as a share of the first. */
-    share_frac: figure('share of the first', 0.05, 1).default(1),
+    share_frac: figure(WORDS.shareOfTheFirst, 0.05, 1).default(1),
   })
   .superRefine((family, ctx) => {
     if (family.kind === 'insurance' && family.times !== 2) {
       ctx.addIssue({
         code: 'custom',
         path: ['times'],
-        message: 'an insurance batch is one beside the first: 2 in all',
+        message: WORDS.anInsuranceBatchIsOne,
       });
     }
   });
@@ -84,7 +85,7 @@ export const familyPatch = z.strictObject({
     .min(1)
     .max(100),
   change: batchPatch.omit({ version: true, transplantOn: true, cropId: true, steps: true, joins: true, pinned: true }),
-  shift_days: wholeNumber('days to move by', -365, 365).default(0),
+  shift_days: wholeNumber(WORDS.daysToMoveBy, -365, 365).default(0),
 });
 export type FamilyPatch = z.infer<typeof familyPatch>;
 
@@ -92,7 +93,7 @@ const scenarioPlace = z.strictObject({
   id: recordId('place'),
   room_trays: figure('room', 0, 100_000),
   setPoints: z.array(weekSetPoint).max(520),
-  usual_C: temperature_C('usual set-point').nullable().optional(),
+  usual_C: temperature_C(WORDS.usualSetPoint).nullable().optional(),
 });
 
 /** A copy of the season's plan to try things on: only what differs from what is written down need be given. */
@@ -105,7 +106,7 @@ export const scenarioData = z.strictObject({
         version,
         places,
         steps: plannedSteps,
-        transplantOn: isoDay('transplant date'),
+        transplantOn: isoDay(WORDS.transplantDate),
         age_frac: sizeOut,
       }),
     )

@@ -11,18 +11,19 @@ import { STOCK_KINDS, STOCK_UNITS, type StockKind, type StockUnit } from '../../
 import type { Worked } from '../../core/potting/timer.ts';
 import { idempotencyKey } from '../batch/batches.ts';
 import { figure, freeText, isoDay, recordId, shortText, version, wholeNumber } from '../fields.ts';
+import { WORDS } from '../../words/en/potting/pottingContracts.ts';
 
 export const mixInput = z.strictObject({
   name: shortText('name', 80),
   parts: z
     .array(z.strictObject({ itemId: recordId('part'), parts: figure('parts', 0, 1000) }))
-    .min(1, { error: 'parts: a mix is made of at least one thing' })
-    .max(20, { error: 'parts: at most 20' })
+    .min(1, { error: WORDS.partsAMixIsMade })
+    .max(20, { error: WORDS.partsAtMost20 })
     .refine((parts) => parts.reduce((sum, p) => sum + p.parts, 0) > 0, {
       error: 'parts: they add up to nothing; give each its share',
     })
     .refine((parts) => new Set(parts.map((p) => p.itemId)).size === parts.length, {
-      error: 'parts: one of them is named twice',
+      error: WORDS.partsOneOfThemIs,
     }),
   note: freeText('note', 500),
 });
@@ -37,17 +38,17 @@ export const feedInput = z
     p_percent: figure('phosphorus', 0, 100),
     k_percent: figure('potassium', 0, 100),
     named: z.enum(['oxide', 'element']),
-    rate_perL: figure('label rate', 0.001, 200),
-    density_kg_L: figure('weight of a litre', 0.5, 2.5),
-    ec_mS: figure('conductivity at the label rate', 0, 20).nullable(),
+    rate_perL: figure(WORDS.labelRate, 0.001, 200),
+    density_kg_L: figure(WORDS.weightOfALitre, 0.5, 2.5),
+    ec_mS: figure(WORDS.conductivityAtTheLabelRate, 0, 20).nullable(),
     note: freeText('note', 500),
   })
   .refine((f) => f.n_percent + f.p_percent + f.k_percent <= 100, {
-    error: 'nitrogen, phosphorus and potassium add up to more than 100%',
+    error: WORDS.nitrogenPhosphorusAndPotassiumAdd,
     path: ['n_percent'],
   })
   .refine((f) => f.n_percent + f.p_percent + f.k_percent > 0, {
-    error: 'write down at least one of nitrogen, phosphorus and potassium',
+    error: WORDS.writeDownAtLeastOne,
     path: ['n_percent'],
   });
 export type FeedInput = z.infer<typeof feedInput>;
@@ -58,8 +59,8 @@ export const stockItemInput = z.strictObject({
   unit: z.enum(STOCK_UNITS),
   containerId: recordId('container').nullable(),
   pack: figure('in a pack', 0, 1_000_000),
-  least: figure('least to keep', 0, 100_000_000),
-  price: figure('price of a pack', 0, 100_000).nullable(),
+  least: figure(WORDS.leastToKeep, 0, 100_000_000),
+  price: figure(WORDS.priceOfAPack, 0, 100_000).nullable(),
 });
 export type StockItemInput = z.infer<typeof stockItemInput>;
 
@@ -67,21 +68,21 @@ const frac = (name: string, most: number) => figure(name, 0, most);
 export const pottingSettingsInput = z.strictObject({
   /** Of the nursery's settings. */
   version,
-  setUp_min: figure('setting out', 0, 600),
-  trolley_trays: wholeNumber('trays per trip', 1, 500),
-  trip_min: figure('minutes per trip', 0, 120),
+  setUp_min: figure(WORDS.settingOut, 0, 600),
+  trolley_trays: wholeNumber(WORDS.traysPerTrip, 1, 500),
+  trip_min: figure(WORDS.minutesPerTrip, 0, 120),
   settle_frac: frac('settling', 0.6),
   waste_frac: frac('waste', 0.6),
-  rest_days: wholeNumber('rest days', 0, 21),
-  loss_frac: frac('losses after potting', 0.9),
+  rest_days: wholeNumber(WORDS.restDays, 0, 21),
+  loss_frac: frac(WORDS.lossesAfterPotting, 0.9),
   confidence: figure('confidence', 0.5, 0.999),
-  potLeaves: wholeNumber('leaves for a pot', 1, 20),
-  prickLeaves: wholeNumber('leaves to prick out', 1, 10),
+  potLeaves: wholeNumber(WORDS.leavesForAPot, 1, 20),
+  prickLeaves: wholeNumber(WORDS.leavesToPrickOut, 1, 10),
   mixId: recordId('mix').nullable(),
-  baseMixId: recordId('base mix').nullable(),
-  base_mm: figure('depth of the base', 0, 500),
-  sowMixId: recordId('sowing mix').nullable(),
-  ahead_weeks: wholeNumber('weeks ahead', 1, 26),
+  baseMixId: recordId(WORDS.baseMix).nullable(),
+  base_mm: figure(WORDS.depthOfTheBase, 0, 500),
+  sowMixId: recordId(WORDS.sowingMix).nullable(),
+  ahead_weeks: wholeNumber(WORDS.weeksAhead, 1, 26),
 }) satisfies z.ZodType<PottingSettings & { version: number }>;
 export type PottingSettingsInput = z.infer<typeof pottingSettingsInput>;
 
@@ -90,10 +91,10 @@ export const sessionLineInput = z.strictObject({
   containerId: recordId('container'),
   plants: wholeNumber('plants', 1, 1_000_000),
   /** Of them, won by teasing doubles apart. */
-  doubled: wholeNumber('from doubles', 0, 1_000_000),
+  doubled: wholeNumber(WORDS.fromDoubles, 0, 1_000_000),
   mixId: recordId('mix').nullable(),
-  baseMixId: recordId('base mix').nullable(),
-  base_mm: figure('depth of the base', 0, 500),
+  baseMixId: recordId(WORDS.baseMix).nullable(),
+  base_mm: figure(WORDS.depthOfTheBase, 0, 500),
   placeId: recordId('place').nullable(),
 });
 export type SessionLineInput = z.infer<typeof sessionLineInput>;
@@ -102,13 +103,13 @@ const sessionParts = {
   on: isoDay('day'),
   people: z
     .array(shortText('who', 40))
-    .min(1, { error: 'people: at least one pair of hands' })
-    .max(20, { error: 'people: at most 20' }),
+    .min(1, { error: WORDS.peopleAtLeastOnePair })
+    .max(20, { error: WORDS.peopleAtMost20 }),
   lines: z
     .array(sessionLineInput)
-    .max(200, { error: 'batches: at most 200' })
+    .max(200, { error: WORDS.batchesAtMost200 })
     .refine((lines) => new Set(lines.map((l) => l.batchId)).size === lines.length, {
-      error: 'batches: one of them is in it twice',
+      error: WORDS.batchesOneOfThemIs,
     }),
 };
 export const sessionInput = z.strictObject({
@@ -116,8 +117,8 @@ export const sessionInput = z.strictObject({
   on: sessionParts.on.optional(),
   batchIds: z
     .array(recordId('batch'))
-    .min(1, { error: 'batches: choose at least one' })
-    .max(200, { error: 'batches: at most 200' }),
+    .min(1, { error: WORDS.batchesChooseAtLeastOne })
+    .max(200, { error: WORDS.batchesAtMost200 }),
 });
 export type SessionInput = z.infer<typeof sessionInput>;
 export const sessionPatch = z.strictObject({ version, ...sessionParts, closed: z.boolean() });
@@ -136,15 +137,15 @@ export const outcomeInput = z.strictObject({
   batchId: recordId('batch'),
   day: isoDay('day'),
   potted: wholeNumber('potted', 1, 1_000_000),
-  doubled: plants('from doubles').default(0),
-  culled: z.record(z.string().max(60), plants('thrown out')).default({}),
-  leftOver: plants('left over').default(0),
+  doubled: plants(WORDS.fromDoubles).default(0),
+  culled: z.record(z.string().max(60), plants(WORDS.thrownOut)).default({}),
+  leftOver: plants(WORDS.leftOver).default(0),
   /** Whether those left over go on as a batch of their own. */
   keepRest: z.boolean().default(false),
   minutes: figure('minutes', 0.1, 6000).nullable().default(null),
   people: wholeNumber('people', 1, 50).default(1),
   /** The line this replaces. */
-  correctsId: recordId('line corrected').nullable().default(null),
+  correctsId: recordId(WORDS.lineCorrected).nullable().default(null),
 });
 export type OutcomeInput = z.infer<typeof outcomeInput>;
 
@@ -152,7 +153,7 @@ export const stockMoveInput = z.strictObject({
   idempotencyKey,
   itemId: recordId('thing'),
   kind: z.enum(['count', 'in', 'used']),
-  amount: figure('how much', 0, 100_000_000),
+  amount: figure(WORDS.howMuch, 0, 100_000_000),
   note: freeText('note', 200),
 });
 export type StockMoveInput = z.infer<typeof stockMoveInput>;

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { SKIES } from '../../core/weather/forecast.ts';
 import { figure, isoDay, shortText } from '../fields.ts';
+import { WORDS } from '../../words/en/weather/forecastContracts.ts';
 
 /** How a forecast is written as JSON, as services answer it and as files are read. docs/FORECAST.md says the same in words. */
 export const FORECAST_FORMAT = 'crook-forecast-1';
@@ -10,10 +11,10 @@ export const FORECAST_BYTES = 256 * 1024;
 
 const instant = (name: string) =>
   z
-    .string({ error: `${name}: an instant such as 2027-04-12T06:00:00Z` })
+    .string({ error: WORDS.anInstantSuchAs2027(name) })
     .max(40)
     .refine((text) => /(?:Z|[+-]\d\d:\d\d)$/.test(text) && Number.isFinite(Date.parse(text)), {
-      error: `${name}: an instant with its offset, such as 2027-04-12T06:00:00Z`,
+      error: WORDS.anInstantWithItsOffset(name),
     });
 
 export const forecastHour = z.strictObject({
@@ -35,14 +36,14 @@ export const observedDay = z.strictObject({
 });
 
 export const forecastFile = z.strictObject({
-  format: z.literal(FORECAST_FORMAT, { error: `format: it must say "${FORECAST_FORMAT}"` }),
+  format: z.literal(FORECAST_FORMAT, { error: WORDS.formatItMustSay(FORECAST_FORMAT) }),
   source: shortText('source', 100),
   made_at: instant('made_at'),
   hours: z
     .array(forecastHour)
-    .min(6, { error: 'hours: six at least' })
-    .max(MOST_HOURS, { error: `hours: at most ${MOST_HOURS}` }),
-  observed: z.array(observedDay).max(60, { error: 'observed: at most 60 days' }).default([]),
+    .min(6, { error: WORDS.hoursSixAtLeast })
+    .max(MOST_HOURS, { error: WORDS.hoursAtMost(MOST_HOURS) }),
+  observed: z.array(observedDay).max(60, { error: WORDS.observedAtMost60Days }).default([]),
 });
 export type ForecastFile = z.infer<typeof forecastFile>;
 
@@ -53,23 +54,23 @@ export const typedForecast = z.strictObject({
       z
         .strictObject({
           day: isoDay('day'),
-          least_C: figure('lowest in degrees C', -60, 60),
-          most_C: figure('highest in degrees C', -60, 60),
-          gust_m_s: figure('gusts in m/s', 0, 100).nullable(),
+          least_C: figure(WORDS.lowestInDegreesC, -60, 60),
+          most_C: figure(WORDS.highestInDegreesC, -60, 60),
+          gust_m_s: figure(WORDS.gustsInMS, 0, 100).nullable(),
           sky: z.enum(SKIES),
         })
-        .refine((d) => d.most_C >= d.least_C, { error: 'highest: not below the lowest', path: ['most_C'] }),
+        .refine((d) => d.most_C >= d.least_C, { error: WORDS.highestNotBelowTheLowest, path: ['most_C'] }),
     )
-    .min(1, { error: 'days: one at least' })
-    .max(10, { error: 'days: at most 10' })
+    .min(1, { error: WORDS.daysOneAtLeast })
+    .max(10, { error: WORDS.daysAtMost10 })
     .refine((days) => days.every((d, i) => i === 0 || d.day > days[i - 1]!.day), {
-      error: 'days: in order, each once',
+      error: WORDS.daysInOrderEachOnce,
     }),
 });
 export type TypedForecast = z.infer<typeof typedForecast>;
 
 export const forecastImport = z.strictObject({
-  text: z.string().min(2, { error: 'file: it is empty' }).max(FORECAST_BYTES, { error: 'file: at most 256 KB' }),
+  text: z.string().min(2, { error: WORDS.fileItIsEmpty }).max(FORECAST_BYTES, { error: WORDS.fileAtMost256Kb }),
 });
 
 /** Where forecasts come from and how that goes. */

@@ -4,11 +4,12 @@ import type { RiskDate, FrostChoice } from '../../core/weather/frost.ts';
 import { WIND_UNITS, type SiteWind } from '../../core/weather/siteWind.ts';
 import { figure, shortText, version } from '../fields.ts';
 import { WEATHER_UNITS } from '../../formats/weatherFile.ts';
+import { WORDS } from '../../words/en/weather/weatherContracts.ts';
 
-const column = z.string().max(120, { error: 'column: at most 120 letters' });
+const column = z.string().max(120, { error: WORDS.columnAtMost120Letters });
 export const weatherImport = z.strictObject({
-  name: shortText('name of the file or station', 100),
-  text: z.string().min(1, { error: 'file: it is empty' }).max(8_000_000, { error: 'file: at most 8 MB' }),
+  name: shortText(WORDS.nameOfTheFileOr, 100),
+  text: z.string().min(1, { error: WORDS.fileItIsEmpty }).max(8_000_000, { error: WORDS.fileAtMost8Mb }),
   /** null for a .dly file, which names its own. */
   columns: z
     .strictObject({
@@ -17,11 +18,11 @@ export const weatherImport = z.strictObject({
       most: column.nullable(),
       rain: column.nullable(),
       wind: column.nullish(),
-      windIs: z.enum(['gust', 'mean'], { error: 'wind: strongest gust or mean of the day' }).optional(),
-      windUnit: z.enum(WIND_UNITS, { error: 'wind: m/s, km/h, mph, knots or Beaufort' }).optional(),
+      windIs: z.enum(['gust', 'mean'], { error: WORDS.windStrongestGustOrMean }).optional(),
+      windUnit: z.enum(WIND_UNITS, { error: WORDS.windMSKmH }).optional(),
       station: column.nullable(),
       stationIs: column.nullable(),
-      unit: z.enum(WEATHER_UNITS, { error: 'unit: C, F or tenths of a degree C' }),
+      unit: z.enum(WEATHER_UNITS, { error: WORDS.unitCFOrTenths }),
     })
     .nullable(),
   /** false: only say what is in it. */
@@ -31,7 +32,7 @@ export type WeatherImport = z.infer<typeof weatherImport>;
 
 export const frostChoice = z.strictObject({
   version,
-  threshold_C: figure('threshold in degrees C', -20, 15),
+  threshold_C: figure(WORDS.thresholdInDegreesC, -20, 15),
   risk_frac: figure('risk', 0.02, 0.9),
 });
 export const weatherDrop = z.strictObject({ source: shortText('source', 120) });

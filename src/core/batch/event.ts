@@ -1,4 +1,5 @@
 import type { DayNumber } from '../calendar/dayNumber.ts';
+import { WORDS } from '../../words/en/batch/event.ts';
 
 export const EVENT_KINDS = [
   'sown',
@@ -40,34 +41,34 @@ export const LOGGABLE_KINDS = EVENT_KINDS.filter(
 );
 
 export const EVENT_WORDS: Readonly<Record<EventKind, string>> = {
-  sown: 'Sown',
-  arrived: 'Plugs arrived',
-  counted: 'Counted',
-  emerged: 'Half up',
-  'off-heat': 'Off the heat',
-  potted: 'Potted up',
-  spaced: 'Spaced out',
-  'hardening-started': 'Hardening started',
-  rung: 'Step of hardening',
-  'planted-out': 'Planted out',
-  moved: 'Moved',
-  lost: 'Lost',
-  held: 'Held back',
-  note: 'Note',
-  'split-out': 'Part split off',
-  'split-in': 'Split from another batch',
-  edited: 'Plan changed',
-  ended: 'Ended',
-  withdrawn: 'Withdrawn',
-  cover: 'Cover',
-  'moved-on': 'Moved into another container',
-  sign: 'Sign',
-  watered: 'Watered in',
-  stood: 'How it stood',
-  'left-out': 'Not used for estimates',
-  treated: 'Seed treated',
-  voided: 'Voided: made by mistake',
-  restored: 'Brought back',
+  sown: WORDS.sown,
+  arrived: WORDS.plugsArrived,
+  counted: WORDS.counted,
+  emerged: WORDS.halfUp,
+  'off-heat': WORDS.offTheHeat,
+  potted: WORDS.pottedUp,
+  spaced: WORDS.spacedOut,
+  'hardening-started': WORDS.hardeningStarted,
+  rung: WORDS.stepOfHardening,
+  'planted-out': WORDS.plantedOut,
+  moved: WORDS.moved,
+  lost: WORDS.lost,
+  held: WORDS.heldBack,
+  note: WORDS.note,
+  'split-out': WORDS.partSplitOff,
+  'split-in': WORDS.splitFromAnotherBatch,
+  edited: WORDS.planChanged,
+  ended: WORDS.ended,
+  withdrawn: WORDS.withdrawn,
+  cover: WORDS.cover,
+  'moved-on': WORDS.movedIntoAnotherContainer,
+  sign: WORDS.sign,
+  watered: WORDS.wateredIn,
+  stood: WORDS.howItStood,
+  'left-out': WORDS.notUsedForEstimates,
+  treated: WORDS.seedTreated,
+  voided: WORDS.voidedMadeByMistake,
+  restored: WORDS.broughtBack,
 };
 
 /** What a potting, a pricking out or a potting on came to. */
@@ -100,21 +101,21 @@ export interface PlantingDetails {
 export const ESTABLISHMENT_RESULTS = ['well', 'checked', 'losses', 'lost'] as const;
 export type EstablishmentResult = (typeof ESTABLISHMENT_RESULTS)[number];
 export const ESTABLISHMENT_WORDS: Readonly<Record<EstablishmentResult, string>> = {
-  well: 'standing well',
-  checked: 'checked, but alive',
-  losses: 'some lost',
-  lost: 'all lost',
+  well: WORDS.standingWell,
+  checked: WORDS.checkedButAlive,
+  losses: WORDS.someLost,
+  lost: WORDS.allLost,
 };
 
 /** Signs that plants are ready for more room, logged in one tap. */
 export const SIGNS = ['true-leaves', 'roots', 'touching', 'leaves', 'not-yet'] as const;
 export type Sign = (typeof SIGNS)[number];
 export const SIGN_WORDS: Readonly<Record<Sign, string>> = {
-  'true-leaves': 'first true leaves',
-  roots: 'roots at the base of the cell',
-  touching: 'leaves touching',
-  leaves: 'leaves counted',
-  'not-yet': 'not yet',
+  'true-leaves': WORDS.firstTrueLeaves,
+  roots: WORDS.rootsAtTheBaseOf,
+  touching: WORDS.leavesTouching,
+  leaves: WORDS.leavesCounted,
+  'not-yet': WORDS.notYet,
 };
 
 /** State handed to the new batch by a split. Days are day numbers. */

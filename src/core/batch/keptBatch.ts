@@ -5,6 +5,7 @@ import { effectiveEvents, type BatchState } from './reduce.ts';
 import type { BatchEvent } from './event.ts';
 import type { Plants } from './plants.ts';
 import type { Progress } from './progress.ts';
+import { WORDS } from '../../words/en/batch/keptBatch.ts';
 
 /** What is kept of a batch when its season is closed: all its page shows, so that it need never be worked out again. */
 export interface KeptBatch {
@@ -80,7 +81,7 @@ function sumOf(events: readonly BatchEvent[], kind: EventKind): number {
 function lostBy(events: readonly BatchEvent[]): Record<string, number> {
   const by: Record<string, number> = {};
   const add = (cause: string, count: number) => {
-    if (count > 0) by[cause || 'not said'] = (by[cause || 'not said'] ?? 0) + count;
+    if (count > 0) by[cause || WORDS.notSaid] = (by[cause || WORDS.notSaid] ?? 0) + count;
   };
   for (const event of events) {
     if (event.kind === 'lost') add(event.cause, event.count ?? 0);

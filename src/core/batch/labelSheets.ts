@@ -1,3 +1,4 @@
+import { WORDS } from '../../words/en/batch/labelSheets.ts';
 /** How labels lie on a sheet or a roll. Millimetres. */
 export interface LabelSheet {
   readonly key: string;
@@ -37,7 +38,7 @@ const sheet = (
 });
 
 const roll = (width: number, height: number): LabelSheet =>
-  sheet(`roll-${width}x${height}`, `roll, ${width} x ${height} mm`, [width, height], [width, height], 1, 1, 0, 0);
+  sheet(`roll-${width}x${height}`, WORDS.rollXMm(width, height), [width, height], [width, height], 1, 1, 0, 0);
 
 const A4 = [210, 297] as const;
 const LETTER = [215.9, 279.4] as const;
@@ -47,8 +48,8 @@ export const LABEL_SHEETS: readonly LabelSheet[] = [
   sheet('a4-24', 'A4, 24 of 70 x 37 mm', A4, [70, 37], 3, 8, 0, 0.5),
   sheet('a4-21', 'A4, 21 of 63.5 x 38.1 mm', A4, [63.5, 38.1], 3, 7, 7.25, 15.15, [2.5, 0]),
   sheet('a4-12', 'A4, 12 of 105 x 49.5 mm', A4, [105, 49.5], 2, 6, 0, 0),
-  sheet('letter-30', 'US Letter, 30 of 66.7 x 25.4 mm', LETTER, [66.7, 25.4], 3, 10, 4.8, 12.7, [3.1, 0]),
-  sheet('letter-20', 'US Letter, 20 of 101.6 x 25.4 mm', LETTER, [101.6, 25.4], 2, 10, 4, 12.7, [4.8, 0]),
+  sheet('letter-30', WORDS.usLetter30Of66, LETTER, [66.7, 25.4], 3, 10, 4.8, 12.7, [3.1, 0]),
+  sheet('letter-20', WORDS.usLetter20Of101, LETTER, [101.6, 25.4], 2, 10, 4, 12.7, [4.8, 0]),
   roll(57, 32),
   roll(62, 29),
   roll(100, 25),

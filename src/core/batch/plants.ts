@@ -2,6 +2,7 @@ import { USUAL_UP_frac } from '../germination/usual.ts';
 import type { BatchPlan } from '../plan/batchPlan.ts';
 import { cellsToSow } from './trays.ts';
 import type { BatchState } from './reduce.ts';
+import { WORDS } from '../../words/en/batch/plants.ts';
 
 /** The parts of a batch's state that its plants follow from. */
 export type PlantState = Pick<
@@ -85,19 +86,19 @@ export function plantsByWords(plants: Plants): string {
   const { by, inHand_count, expected_count, sown_count } = plants;
   switch (by) {
     case 'wanted':
-      return `expected of ${sown_count} to be sown`;
+      return WORDS.expectedOfToBeSown(sown_count);
     case 'sown':
       return `expected of ${sown_count} sown; not counted yet`;
     case 'counted':
       return expected_count > inHand_count
-        ? `expected of ${sown_count} sown: ${inHand_count} counted up {day}`
-        : `counted {day}, of ${sown_count} sown`;
+        ? WORDS.expectedOfSownCountedUp(sown_count, inHand_count)
+        : WORDS.countedDayOfSown(sown_count);
     case 'bought':
-      return 'come as plugs {day}';
+      return WORDS.comeAsPlugsDay;
     case 'potted':
-      return 'potted {day}';
+      return WORDS.pottedDay;
     case 'planted':
-      return 'planted out {day}';
+      return WORDS.plantedOutDay;
     case 'ended':
       return 'ended';
   }

@@ -20,6 +20,7 @@ import { plannedChain } from '../plan/schedule/plannedChain.ts';
 import type { SeasonTables } from '../plan/schedule/seasonTables.ts';
 import { plantsOf, type Plants, type PlantState } from './plants.ts';
 import type { BatchState } from './reduce.ts';
+import { WORDS } from '../../words/en/batch/progress.ts';
 
 /** The parts of a batch's state that its chain and its stands follow from. */
 export type ChainState = Pick<
@@ -111,10 +112,10 @@ function expectedOut(plants_on: DayNumber, done: boolean, weather: WeatherOut | 
 /** The chain with its last day as ladder and gates let it: what the chain says of going out is what every screen says. */
 function outByWeather(chain: Chain, { plants_on, inTime_frac }: ExpectedOut, on: DayNumber): Chain {
   const explanation: Explanation = {
-    rule: 'Plants, ladder and gates together: by this day half of the springs that could come have let them out.',
+    rule: WORDS.plantsLadderAndGatesTogether,
     inputs: [
-      { name: 'the plants themselves', date: isoFromDay(plants_on) },
-      ...(inTime_frac === null ? [] : [{ name: 'in time', value: `${Math.round(100 * inTime_frac)}% of springs` }]),
+      { name: WORDS.thePlantsThemselves, date: isoFromDay(plants_on) },
+      ...(inTime_frac === null ? [] : [{ name: WORDS.inTime, value: WORDS.ofSprings(Math.round(100 * inTime_frac)) }]),
     ],
     source: 'springs drawn from the site’s own years and the forecast',
   };

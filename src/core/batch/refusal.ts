@@ -1,5 +1,6 @@
 import type { BatchEvent, EventKind, FactKey, Phase } from './event.ts';
 import type { BatchState } from './reduce.ts';
+import { WORDS } from '../../words/en/batch/refusal.ts';
 
 /** Why an event cannot follow a state. `field` names the part of the event at fault. */
 export interface Refusal {
@@ -60,13 +61,13 @@ export const FREE: readonly EventKind[] = [
   'treated',
 ];
 const DONE_WORDS: Readonly<Record<Phase, string>> = {
-  planned: 'not sown yet',
-  sown: 'sown, nothing logged as up yet',
-  emerged: 'up, still on the heat',
-  growing: 'growing on',
+  planned: WORDS.notSownYet,
+  sown: WORDS.sownNothingLoggedAsUp,
+  emerged: WORDS.upStillOnTheHeat,
+  growing: WORDS.growingOn,
   potted: 'potted',
   hardening: 'hardening',
-  planted: 'planted out',
+  planted: WORDS.plantedOut,
   ended: 'ended',
 };
 
@@ -76,7 +77,7 @@ const MOST_HELD_days = 60;
 /** Why an event cannot follow, or null when it can. */
 export function refusalOf(state: BatchState, event: BatchEvent): Refusal | null {
   if (event.kind === 'held' && (event.count ?? 0) > MOST_HELD_days)
-    return { field: 'count', reason: `held for at most ${MOST_HELD_days} days at a time` };
+    return { field: 'count', reason: WORDS.heldForAtMostDays(MOST_HELD_days) };
   if (FREE.includes(event.kind)) return null;
   if (state.phase === 'ended')
     return {
@@ -84,7 +85,7 @@ export function refusalOf(state: BatchState, event: BatchEvent): Refusal | null 
       reason: 'this batch has ended; withdraw its end first',
     };
   if (event.kind === 'split-in') {
-    return state.lastDay === null ? null : { field: 'kind', reason: 'a split can only begin a batch' };
+    return state.lastDay === null ? null : { field: 'kind', reason: WORDS.aSplitCanOnlyBegin };
   }
   if (state.lastDay !== null && event.day < state.lastDay) {
     return {
@@ -97,15 +98,15 @@ export function refusalOf(state: BatchState, event: BatchEvent): Refusal | null 
     const again = state.facts[step.fact] !== undefined;
     return {
       field: 'kind',
-      reason: again ? 'this is logged already; correct that line instead' : `the batch is ${DONE_WORDS[state.phase]}`,
+      reason: again ? 'this is logged already; correct that line instead' : WORDS.theBatchIs(DONE_WORDS[state.phase]),
     };
   }
   if (event.kind === 'ended') return null;
   if (event.kind === 'stood')
-    return state.phase === 'planted' ? null : { field: 'kind', reason: 'the batch is not planted out yet' };
-  if (!step && order(state.phase) < order('sown')) return { field: 'kind', reason: 'the batch is not sown yet' };
+    return state.phase === 'planted' ? null : { field: 'kind', reason: WORDS.theBatchIsNotPlanted };
+  if (!step && order(state.phase) < order('sown')) return { field: 'kind', reason: WORDS.theBatchIsNotSown };
   if (state.phase === 'planted' && (event.kind === 'lost' || event.kind === 'moved' || event.kind === 'split-out')) {
-    return { field: 'kind', reason: 'the batch is planted out' };
+    return { field: 'kind', reason: WORDS.theBatchIsPlantedOut };
   }
   if (event.kind === 'counted' && order(state.phase) > order('growing')) {
     return {
@@ -114,15 +115,14 @@ export function refusalOf(state: BatchState, event: BatchEvent): Refusal | null 
     };
   }
   if (event.kind === 'spaced' && state.phase !== 'potted')
-    return { field: 'kind', reason: 'only potted plants are spaced out' };
+    return { field: 'kind', reason: WORDS.onlyPottedPlantsAreSpaced };
   if (event.kind === 'spaced' && state.facts.space !== undefined)
-    return { field: 'kind', reason: 'these are spaced already' };
+    return { field: 'kind', reason: WORDS.theseAreSpacedAlready };
   if (event.kind === 'moved-on' && (order(state.phase) < order('emerged') || order(state.phase) > order('potted')))
     return { field: 'kind', reason: `the batch is ${DONE_WORDS[state.phase]}; plants are moved on when they are up` };
-  if (event.kind === 'moved-on' && !event.details)
-    return { field: 'kind', reason: 'say into which container they were moved' };
+  if (event.kind === 'moved-on' && !event.details) return { field: 'kind', reason: WORDS.sayIntoWhichContainerThey };
   if (event.kind === 'rung' && state.phase !== 'hardening')
-    return { field: 'kind', reason: 'hardening has not started' };
+    return { field: 'kind', reason: WORDS.hardeningHasNotStarted };
   return countRefusal(state, event);
 }
 
@@ -141,9 +141,9 @@ function countRefusal(state: BatchState, event: BatchEvent): Refusal | null {
   }
   const count = byTray === null || event.count === null ? event.count : upByTrays(state, byTray, event.count);
   const needsCount = ['sown', 'arrived', 'counted', 'lost', 'potted', 'moved-on', 'split-out', 'rung'].includes(kind);
-  if (count === null) return needsCount ? { field: 'count', reason: 'say how many' } : null;
-  if (kind === 'arrived' && count < 1) return { field: 'count', reason: 'at least one must have come' };
-  if (kind === 'sown' && count < 1) return { field: 'count', reason: 'at least one must be sown' };
+  if (count === null) return needsCount ? { field: 'count', reason: WORDS.sayHowMany } : null;
+  if (kind === 'arrived' && count < 1) return { field: 'count', reason: WORDS.atLeastOneMustHave };
+  if (kind === 'sown' && count < 1) return { field: 'count', reason: WORDS.atLeastOneMustBe };
   if ((kind === 'counted' || kind === 'emerged') && count > state.sown_count!) {
     return {
       field: 'count',
@@ -154,24 +154,24 @@ function countRefusal(state: BatchState, event: BatchEvent): Refusal | null {
     return { field: 'count', reason: `${state.up_count} were up before; log those that died as lost` };
   }
   if ((kind === 'counted' || kind === 'emerged') && count > state.alive_count!) {
-    return { field: 'count', reason: `${state.alive_count} can be there at the most, of what was sown and not lost` };
+    return { field: 'count', reason: WORDS.canBeThereAtThe(state.alive_count) };
   }
   if ((kind === 'lost' || kind === 'planted-out') && count > state.alive_count!) {
-    return { field: 'count', reason: `only ${state.alive_count} are left` };
+    return { field: 'count', reason: WORDS.onlyAreLeft(state.alive_count) };
   }
   if (kind === 'potted' || kind === 'moved-on') {
-    if (count < 1) return { field: 'count', reason: 'at least one must be potted' };
+    if (count < 1) return { field: 'count', reason: WORDS.atLeastOneMustBe2 };
     return pottedRefusal(state, event, count);
   }
-  if (kind === 'lost' && count < 1) return { field: 'count', reason: 'at least one must be lost' };
+  if (kind === 'lost' && count < 1) return { field: 'count', reason: WORDS.atLeastOneMustBe3 };
   if (kind === 'split-out' && !(count >= 1 && count < state.alive_count!)) {
     return {
       field: 'count',
-      reason: `split off at least 1 and fewer than the ${state.alive_count} there are`,
+      reason: WORDS.splitOffAtLeast1(state.alive_count),
     };
   }
   if (kind === 'rung' && !(count >= 1 && count <= state.rung + 1)) {
-    return { field: 'count', reason: `it is on step ${state.rung}: log 1 to ${state.rung + 1}` };
+    return { field: 'count', reason: WORDS.itIsOnStepLog(state.rung, state.rung + 1) };
   }
   return null;
 }
@@ -182,11 +182,11 @@ function pottedRefusal(state: BatchState, { details }: BatchEvent, count: number
   const doubled = details?.doubled ?? 0;
   const out = Object.values(details?.culled ?? {}).reduce((sum, n) => sum + n, 0) + (details?.leftOver ?? 0);
   if (count + out > least + doubled) {
-    const teased = doubled > 0 ? `, and ${doubled} from doubles` : '';
+    const teased = doubled > 0 ? WORDS.andFromDoubles(doubled) : '';
     const rest = out > 0 ? `; ${count} potted and ${out} thrown out or left over are more than that` : '';
     return {
       field: 'count',
-      reason: `only ${least} are left${teased}${rest}`,
+      reason: WORDS.onlyAreLeft2(least, teased, rest),
     };
   }
   return null;

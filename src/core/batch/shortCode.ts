@@ -1,4 +1,5 @@
 import { requireRange } from '../numerics/guard.ts';
+import { WORDS } from '../../words/en/batch/shortCode.ts';
 
 /** Letters and figures not mistaken for one another on a wet label. */
 const ALPHABET = '23456789ABCDEFGHJKLMNPQRSTUVWXYZ';
@@ -10,7 +11,7 @@ const SPREAD = 20_021; // odd, so that neighbours in number are far apart in cod
  * @example shortCode(1) !== shortCode(2) // true
  */
 export function shortCode(n: number): string {
-  requireRange('running number', n, 0, 32 ** 4 - 1);
+  requireRange(WORDS.runningNumber, n, 0, 32 ** 4 - 1);
   if (n < THREE) return encode((n * SPREAD) % THREE, 3);
   return encode(n, 4);
 }

@@ -17,23 +17,24 @@ import type { Decision } from '../hardening/ladder.ts';
 import { PROGRAMMES, type Rung } from '../hardening/programme.ts';
 import { decisionWords } from '../hardening/words.ts';
 import type { TemperatureUnit } from '../units/temperature.ts';
+import { WORDS } from '../../words/en/batch/work.ts';
 
 export type JobKind =
   'treat' | 'sow' | 'arrive' | 'look' | 'off-heat' | 'pot' | 'water' | 'space' | 'harden' | 'rung' | 'plant' | 'stood';
 
 export const JOB_WORDS: Readonly<Record<JobKind, string>> = {
-  treat: 'Treat the seed',
-  sow: 'Sow',
-  arrive: 'Take in plugs',
-  look: 'Look and count',
-  'off-heat': 'Off the heat',
-  pot: 'Pot up',
-  water: 'Water in',
-  space: 'Space out',
-  harden: 'Start hardening',
-  rung: 'Next step',
-  plant: 'Plant out',
-  stood: 'See how it stands',
+  treat: WORDS.treatTheSeed,
+  sow: WORDS.sow,
+  arrive: WORDS.takeInPlugs,
+  look: WORDS.lookAndCount,
+  'off-heat': WORDS.offTheHeat,
+  pot: WORDS.potUp,
+  water: WORDS.waterIn,
+  space: WORDS.spaceOut,
+  harden: WORDS.startHardening,
+  rung: WORDS.nextStep,
+  plant: WORDS.plantOut,
+  stood: WORDS.seeHowItStands,
 };
 
 /** The event one tap logs for a job. */
@@ -206,7 +207,7 @@ function sowJob(input: WorkInput, chain: Chain): Job {
   return job(input, 'sow', dueDay(chain, 'sow'), 'germinate', null, {
     count: cells,
     max_count: 1_000_000,
-    countWord: 'cells sown',
+    countWord: WORDS.cellsSown,
     why: `${cells} cells for ${input.plan.plantsWanted} plants; half up about {day}`,
     whyDay: dayOf(chain, 'half-up'),
   });
@@ -260,7 +261,13 @@ function potJob(input: WorkInput, chain: Chain): Job {
     count: alive,
     max_count: input.state.alive_count ?? inAll.sown_count,
     countWord: 'potted',
-    why: `${shows ? SIGN_WORDS[sign.sign] : 'grown enough'}: ${trays} tray${trays === 1 ? '' : 's'} of ${pots?.name ?? 'pots'}${shows ? '' : '; look for roots at the base'}`,
+    why: WORDS.trayOf(
+      shows ? SIGN_WORDS[sign.sign] : WORDS.grownEnough,
+      trays,
+      trays === 1 ? '' : 's',
+      pots?.name ?? 'pots',
+      shows ? '' : '; look for roots at the base',
+    ),
   });
 }
 
@@ -272,7 +279,7 @@ function spaceJob(input: WorkInput, chain: Chain): Job {
 
 function waterJob(input: WorkInput, potted: DayNumber): Job {
   return job(input, 'water', potted, 'pot', null, {
-    why: `potted: water in well, then rest until {day}: no hardening, no full sun, no feed`,
+    why: WORDS.pottedWaterInWellThen,
     whyDay: restedOn(input.state, input.potting?.rest_days ?? USUAL_POTTING.rest_days),
   });
 }
@@ -344,12 +351,12 @@ function ladderJobs(
     const dueOn = ladder.today + i;
     const words = decisionWords(decision, rungs, unit);
     if (i > 0) {
-      if (decision.climbs) jobs.push(line(decision.rung, dueOn, `by the forecast ${words}`));
+      if (decision.climbs) jobs.push(line(decision.rung, dueOn, WORDS.byTheForecast(words)));
       return;
     }
     if (state.rungLoggedOn === dueOn) return;
     if (ladder.setBackTo !== null) {
-      jobs.push(line(ladder.setBackTo, dueOn, `set back to step ${ladder.setBackTo}: ${words}`));
+      jobs.push(line(ladder.setBackTo, dueOn, WORDS.setBackToStep(ladder.setBackTo, words)));
       return;
     }
     const order = ladder.order ? `${words}; ${ladder.order}` : words;
@@ -371,7 +378,7 @@ function stoodJob(input: WorkInput): Job[] {
       count: standing,
       max_count: standing,
       countWord: 'standing',
-      why: 'planted out {day}: how many stand, and how well',
+      why: WORDS.plantedOutDayHowMany,
       whyDay: plantedOn,
       logs: { kind: 'stood', cause: 'well' },
     }),

@@ -1,4 +1,5 @@
 import { requireRange } from '../numerics/guard.ts';
+import { WORDS } from '../../words/en/books/seedSupply.ts';
 
 /** Packets, weight and money for so many seeds. */
 export interface SeedSupply {
@@ -19,7 +20,7 @@ export function seedSupply(
   packet: { readonly seeds: number | null; readonly grams: number | null; readonly price: number | null } | null,
 ): SeedSupply {
   requireRange('seeds', seeds, 0, 1e9);
-  if (thousandSeed_g !== null) requireRange('weight of a thousand seeds, g', thousandSeed_g, 0.001, 100_000);
+  if (thousandSeed_g !== null) requireRange(WORDS.weightOfAThousandSeeds, thousandSeed_g, 0.001, 100_000);
   const weight_g = thousandSeed_g === null ? null : (seeds * thousandSeed_g) / 1000;
   const perPacket = packet?.seeds ?? (packet?.grams && thousandSeed_g ? (1000 * packet.grams) / thousandSeed_g : null);
   const packets = perPacket === null ? null : Math.ceil(seeds / perPacket - 1e-9);

@@ -1,4 +1,5 @@
 import { requireRange } from '../numerics/guard.ts';
+import { WORDS } from '../../words/en/calendar/dayNumber.ts';
 
 /** Whole-day number: days since 1970-01-01 in the proleptic Gregorian calendar. Carries no time of day and no zone. */
 export type DayNumber = number;
@@ -71,7 +72,7 @@ export function dayFromIso(iso: string): DayNumber | null {
 
 /** ISO date "YYYY-MM-DD" of a day number between 1900 and 2199; RangeError outside. */
 export function isoFromDay(day: DayNumber): string {
-  requireRange('day number', day, FIRST_DAY, LAST_DAY);
+  requireRange(WORDS.dayNumber, day, FIRST_DAY, LAST_DAY);
   const civil = civilFromDay(day);
   return `${civil.year}-${pad(civil.month)}-${pad(civil.day)}`;
 }

@@ -1,6 +1,7 @@
 import { logFactorial } from '../numerics/binomial.ts';
 import { requireRange } from '../numerics/guard.ts';
 import { normalCdf } from '../numerics/normal.ts';
+import { WORDS } from '../../words/en/germination/belief.ts';
 
 /** What is thought of a lot before its tray is looked at. */
 export interface Prior {
@@ -73,11 +74,11 @@ export type Around = Pick<ReturnType<typeof meansOf>, 'logTime' | 'logTime_sd' |
  * @throws RangeError when the prior is out of bounds
  */
 export function beliefOf(prior: Prior, around: Around | null = null): Belief {
-  requireRange('spread of log time', prior.logTime_sd, 1e-6, 3);
+  requireRange(WORDS.spreadOfLogTime, prior.logTime_sd, 1e-6, 3);
   requireRange('sigma', prior.sigma, 0.01, 2);
-  requireRange('spread of log sigma', prior.sigma_logSd, 0, 2);
-  requireRange('share up', prior.most_frac, 0, 10);
-  requireRange('seeds the share is worth', prior.most_seeds, 0.1, 1e6);
+  requireRange(WORDS.spreadOfLogSigma, prior.sigma_logSd, 0, 2);
+  requireRange(WORDS.shareUp, prior.most_frac, 0, 10);
+  requireRange(WORDS.seedsTheShareIsWorth, prior.most_seeds, 0.1, 1e6);
   const logTimes = new Float64Array(TIMES);
   const shares = new Float64Array(SHARES);
   for (let i = 0; i < TIMES; i++) {

@@ -1,3 +1,4 @@
+import { WORDS } from '../../words/en/germination/cardinalFit.ts';
 /** Half-up time of one lot at one constant temperature; null = none came up. */
 export interface TrialPoint {
   readonly temperature_C: number;
@@ -44,7 +45,7 @@ export function cardinalFit(points: readonly TrialPoint[]): CardinalFit {
   if (seen.size < 3) {
     return {
       kind: 'too few',
-      reason: `half came up at ${seen.size === 1 ? 'one temperature' : `${seen.size} temperatures`}; three or more are needed`,
+      reason: `half came up at ${seen.size === 1 ? WORDS.oneTemperature : WORDS.temperatures(seen.size)}; three or more are needed`,
     };
   }
   let best: { below: Line; above: Line | null; squares: number } | null = null;

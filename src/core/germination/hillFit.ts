@@ -1,5 +1,6 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { countFault, type Count } from './indices.ts';
+import { WORDS } from '../../words/en/germination/hillFit.ts';
 
 /** A four-parameter Hill curve through counts: y = y0 + a t^b / (c^b + t^b), y in percent of the seeds sown. */
 export interface HillFit {
@@ -34,10 +35,8 @@ export function hillFit(counts: readonly Count[], sown: number): HillOutcome {
   const up = counts.at(-1)?.up ?? 0;
   if (counts.length < LEAST_COUNTS || rising.length < 3) {
     const words =
-      rising.length === 1
-        ? 'all came up between two counts'
-        : `${counts.length} counts, ${rising.length} of them higher than before`;
-    return { kind: 'too few', reason: `${words}: a curve needs ${LEAST_COUNTS} counts with three rises` };
+      rising.length === 1 ? WORDS.allCameUpBetweenTwo : WORDS.countsOfThemHigherThan(counts.length, rising.length);
+    return { kind: 'too few', reason: WORDS.aCurveNeedsCountsWith(words, LEAST_COUNTS) };
   }
   const x = counts.map((c) => c.day);
   const y = counts.map((c) => (100 * c.up) / sown);
@@ -65,7 +64,7 @@ export function hillFit(counts: readonly Count[], sown: number): HillOutcome {
   const residual_percent = Math.sqrt(squares / Math.max(1, x.length - 4));
   // The library does not say whether it converged: what is left does.
   if (!(residual_percent <= MOST_RESIDUAL_percent)) {
-    return { kind: 'not converged', reason: 'no curve of this shape runs near the counts', residual_percent };
+    return { kind: 'not converged', reason: WORDS.noCurveOfThisShape, residual_percent };
   }
   return { kind: 'fitted', fit: { y0_percent, a_percent, b, c_days, residual_percent } };
 }

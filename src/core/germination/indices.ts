@@ -1,5 +1,6 @@
 import { requireRange } from '../numerics/guard.ts';
 import { wilson } from '../numerics/wilson.ts';
+import { WORDS } from '../../words/en/germination/indices.ts';
 
 /** A count of what is up: so many in all, so many days after sowing. */
 export interface Count {
@@ -20,10 +21,9 @@ export interface CountFault {
 export function countFault(counts: readonly Count[], sown: number): CountFault | null {
   let last: Count | null = null;
   for (const [at, count] of counts.entries()) {
-    if (!(count.day >= 0)) return { at, reason: `a count on day ${count.day} would be before sowing` };
-    if (!(Number.isInteger(count.up) && count.up >= 0))
-      return { at, reason: `${count.up} up is not a whole number of plants` };
-    if (count.up > sown) return { at, reason: `${count.up} up of ${sown} sown cannot be` };
+    if (!(count.day >= 0)) return { at, reason: WORDS.aCountOnDayWould(count.day) };
+    if (!(Number.isInteger(count.up) && count.up >= 0)) return { at, reason: WORDS.upIsNotAWhole(count.up) };
+    if (count.up > sown) return { at, reason: WORDS.upOfSownCannotBe(count.up, sown) };
     if (last && count.day <= last.day)
       return {
         at,
@@ -68,7 +68,7 @@ export interface Indices {
  * @throws RangeError when a count cannot be, with the reason
  */
 export function indices(counts: readonly Count[], sown: number): Indices {
-  requireRange('seeds sown', sown, 0, 1_000_000);
+  requireRange(WORDS.seedsSown, sown, 0, 1_000_000);
   const fault = countFault(counts, sown);
   if (fault) throw new RangeError(fault.reason);
   const up = counts.at(-1)?.up ?? 0;

@@ -1,6 +1,7 @@
 import { requireRange } from '../numerics/guard.ts';
 import { robustPool } from '../numerics/robustPool.ts';
 import { afterLooks, beliefOf, meansOf, PLAIN_PRIOR, upShare, type Look, type Prior } from './belief.ts';
+import { WORDS } from '../../words/en/germination/learning.ts';
 
 /** A tray the house has raised: whose it was and what its looks say. */
 export interface TrayLearned {
@@ -129,7 +130,7 @@ export function learn(
   estimates: readonly (TrayEstimate & Pick<TrayLearned, 'lotId' | 'varietyId'>)[],
   expected_frac: number,
 ): Learned {
-  requireRange('share thought to come up', expected_frac, 0, 10);
+  requireRange(WORDS.shareThoughtToComeUp, expected_frac, 0, 10);
   const trays = estimates.slice(-MOST_trays);
   const groupsOf = (of: typeof target) => [of.varietyId, of.lotId];
   const time = robustPool(

@@ -3,6 +3,7 @@ import type { DayNumber } from '../calendar/dayNumber.ts';
 import type { BatchTaught } from './learned.ts';
 import { daysToEmerge, germinationRate } from './germinationRate.ts';
 import { trayEstimate } from './learning.ts';
+import { WORDS } from '../../words/en/germination/oldTraysCore.ts';
 
 /** A tray of years before, as it was written down: counted while it came up, at a temperature somebody knew. */
 export interface OldTray {
@@ -28,8 +29,8 @@ export function taughtByOldTray(crop: Crop, tray: OldTray, expected_frac: number
   const looks = tray.counts
     .filter(({ day }) => day > tray.sownOn)
     .map(({ day, up }) => ({ up, progress: (day - tray.sownOn) / book_days }));
-  if (looks.length < 2) return 'a tray teaches from two counts after its sowing on';
+  if (looks.length < 2) return WORDS.aTrayTeachesFromTwo;
   const estimate = trayEstimate(looks, tray.seeds, expected_frac);
-  if (estimate === null) return 'fewer than three came up: too few to learn from';
+  if (estimate === null) return WORDS.fewerThanThreeCameUp;
   return { ...estimate, temperature_C: tray.temperature_C, book_days };
 }

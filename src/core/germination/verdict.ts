@@ -12,6 +12,7 @@ import {
   type Look,
   type Prior,
 } from './belief.ts';
+import { WORDS } from '../../words/en/germination/verdict.ts';
 
 export interface LookOn extends Look {
   readonly day: DayNumber;
@@ -99,7 +100,7 @@ export function verdictOf(input: EmergenceInput): Verdict {
     meanOfChances(countChances(belief, Math.max(progressOn(today), last.progress), sown, last)) - last.up >=
       STALE_frac * sown;
   const kind =
-    stale && last.up < needed ? 'count again' : kindOf(last, before, belief, fewer_frac, enough_frac, needed);
+    stale && last.up < needed ? WORDS.countAgain : kindOf(last, before, belief, fewer_frac, enough_frac, needed);
   const worth = kind === 'late' || kind === 'few' || kind === 'likely dead';
   return {
     kind,

@@ -1,5 +1,6 @@
 import { requireRange } from '../numerics/guard.ts';
 import { normalCdf, normalQuantile } from '../numerics/normal.ts';
+import { WORDS } from '../../words/en/germination/viability.ts';
 
 /** Viability constants of a species, as published. */
 export interface ViabilityConstants {
@@ -48,8 +49,8 @@ export function viabilityConstants(cropName: string): ViabilityConstants | null 
  * @source Ellis & Roberts 1980, Ann. Bot. 45, 13-30, improved viability equation
  */
 export function probitDays(k: ViabilityConstants, moisture_percent: number, temperature_C: number): number {
-  requireRange('seed moisture, percent', moisture_percent, 2, 25);
-  requireRange('storage temperature, degrees C', temperature_C, COLDEST_C, WARMEST_C);
+  requireRange(WORDS.seedMoisturePercent, moisture_percent, 2, 25);
+  requireRange(WORDS.storageTemperatureDegreesC, temperature_C, COLDEST_C, WARMEST_C);
   return (
     10 ** (k.K_E - k.C_W * Math.log10(moisture_percent) - k.C_H * temperature_C - k.C_Q * temperature_C * temperature_C)
   );
@@ -67,7 +68,7 @@ export function viableAfter(
   moisture_percent: number,
   temperature_C: number,
 ): number {
-  requireRange('days in store', days, 0, 100_000);
+  requireRange(WORDS.daysInStore, days, 0, 100_000);
   const start = Math.min(0.999, Math.max(0.001, tested_frac));
   return normalCdf(normalQuantile(start) - days / probitDays(k, moisture_percent, temperature_C));
 }
@@ -96,7 +97,7 @@ export function seedAge(lot: {
   if (tested_frac === null || sinceTest_days === null) {
     return {
       kind: 'unknown',
-      words: 'No germination test with a date: sow a few on damp paper and count before you trust it.',
+      words: WORDS.noGerminationTestWithA,
     };
   }
   const constants = viabilityConstants(lot.cropName);

@@ -1,6 +1,7 @@
 import { ALL_STAGES, type Stage } from '../plan/stage.ts';
 import { type Crop, type Hardiness } from '../books/crop.ts';
 import { type PlaceKind } from '../books/place.ts';
+import { WORDS } from '../../words/en/growth/bands.ts';
 
 /** What a crop stands in one stage of its way, degrees Celsius; lows are of the night, highs of the day. */
 export interface StageBands {
@@ -112,14 +113,11 @@ export function mayStandIn(kind: PlaceKind, stage: Stage, crop: Pick<Crop, 'hard
 export function bandFaults(bands: StageBands): { readonly figure: keyof StageBands; readonly text: string }[] {
   const faults: { figure: keyof StageBands; text: string }[] = [];
   const { bearsLow_C, bearsHigh_C, comfortLow_C, comfortHigh_C, checkNight_C } = bands;
-  if (!(bearsLow_C < bearsHigh_C)) faults.push({ figure: 'bearsHigh_C', text: 'must be above the coldest it bears' });
-  if (!(comfortLow_C < comfortHigh_C))
-    faults.push({ figure: 'comfortHigh_C', text: 'must be above the comfortable night' });
-  if (comfortLow_C < bearsLow_C)
-    faults.push({ figure: 'comfortLow_C', text: 'must not be below the coldest it bears' });
-  if (comfortHigh_C > bearsHigh_C)
-    faults.push({ figure: 'comfortHigh_C', text: 'must not be above the warmest it bears' });
+  if (!(bearsLow_C < bearsHigh_C)) faults.push({ figure: 'bearsHigh_C', text: WORDS.mustBeAboveTheColdest });
+  if (!(comfortLow_C < comfortHigh_C)) faults.push({ figure: 'comfortHigh_C', text: WORDS.mustBeAboveTheComfortable });
+  if (comfortLow_C < bearsLow_C) faults.push({ figure: 'comfortLow_C', text: WORDS.mustNotBeBelowThe });
+  if (comfortHigh_C > bearsHigh_C) faults.push({ figure: 'comfortHigh_C', text: WORDS.mustNotBeAboveThe });
   if (checkNight_C !== null && checkNight_C >= comfortHigh_C)
-    faults.push({ figure: 'checkNight_C', text: 'must be below the comfortable day' });
+    faults.push({ figure: 'checkNight_C', text: WORDS.mustBeBelowTheComfortable });
   return faults;
 }

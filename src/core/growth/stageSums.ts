@@ -2,6 +2,7 @@ import { COMMON_PRACTICE } from '../explanation.ts';
 import { daysToEmerge, germinationRate } from '../germination/germinationRate.ts';
 import type { Crop } from '../books/crop.ts';
 import { reference_degreeDays } from './growthRate.ts';
+import { WORDS } from '../../words/en/growth/stageSums.ts';
 
 /** Days a plant stands still after potting. @source common practice, no source ("two or three days") */
 export const POTTING_CHECK_DAYS = 2;
@@ -11,7 +12,7 @@ export const OVER_AGE_WEEKS = 2;
 export const SPACE_AT_frac = 0.5;
 /** Latest share of its growth at which a plant is still potted. Common practice, no source. */
 const LATEST_POT_frac = 0.8;
-export const STAGE_SUM_SOURCE = `rule of weeks of the crop book turned into degree-days (${COMMON_PRACTICE})`;
+export const STAGE_SUM_SOURCE = WORDS.ruleOfWeeksOfThe(COMMON_PRACTICE);
 
 /** Degree-days above the crop's base from half up. */
 export interface StageSums {

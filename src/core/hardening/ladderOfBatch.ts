@@ -16,6 +16,7 @@ import type { SeasonTables } from '../plan/schedule/seasonTables.ts';
 import type { TemperatureUnit } from '../units/temperature.ts';
 import type { World } from '../house/world.ts';
 import { comingDays, pastDays, type Site } from '../weather/site.ts';
+import { WORDS } from '../../words/en/hardening/ladderOfBatch.ts';
 
 /** A batch's ladder with all the screens tell of it. */
 export interface Ladder extends LadderOfBatch {
@@ -152,27 +153,32 @@ function todaysOrder(rung: Rung, world: World, site: Site): Order {
 /** Where a rung is done: its place, the open ground beside the batch's own place, or that place itself. */
 export function whereOf(rung: Rung, plan: BatchPlan, world: World): string {
   const name = (id: number | null) => world.places.find((p) => p.id === id)?.name ?? '';
-  if (rung.placeId !== null) return `to ${name(rung.placeId)}`;
+  if (rung.placeId !== null) return WORDS.to(name(rung.placeId));
   const own = name(plan.places.harden);
   if (!own) return '';
-  return rung.lid_frac === null && rung.hours_h < 24 ? `beside ${own}` : `in ${own}`;
+  return rung.lid_frac === null && rung.hours_h < 24 ? WORDS.beside(own) : WORDS.in(own);
 }
 
 const clock = (hour: number): string => `${hour}:00`;
 
 /** Today's order in a line. */
 export function orderWords(rung: Rung, order: Order, unit: TemperatureUnit, where = ''): string {
-  const cover = order.cover_h === null ? '' : `${COVER_WORDS[rung.cover]} on by ${clock(order.cover_h)}`;
+  const cover = order.cover_h === null ? '' : WORDS.onBy(COVER_WORDS[rung.cover], clock(order.cover_h));
   if (order.in_h === null && order.out_h === null) return '';
   const at = where ? ` ${where}` : '';
   if (order.in_h === null) return cover && `${where ? `${where}: ` : ''}${cover}`;
   const short =
     order.short === null
       ? ''
-      : `, not longer: ${order.short === 'home' ? 'nobody is there' : order.short === 'cold' ? 'too cold' : 'too windy'}`;
+      : WORDS.notLonger(
+          order.short === 'home' ? WORDS.nobodyIsThere : order.short === 'cold' ? WORDS.tooCold : WORDS.tooWindy,
+        );
   const met =
     order.least_C === null
       ? ''
-      : ` (${degreesWords(order.least_C, unit)} at least${order.gust_m_s === null ? '' : `, gusts ${windWords(order.gust_m_s, unit)}`})`;
-  return `out${at} at ${clock(order.out_h!)}, in by ${clock(order.in_h)}${met}${short}${cover ? `; ${cover}` : ''}`;
+      : WORDS.atLeast(
+          degreesWords(order.least_C, unit),
+          order.gust_m_s === null ? '' : WORDS.gusts(windWords(order.gust_m_s, unit)),
+        );
+  return WORDS.outAtInBy(at, clock(order.out_h!), clock(order.in_h), met, short, cover ? `; ${cover}` : '');
 }

@@ -1,5 +1,6 @@
 import { requireRange } from '../numerics/guard.ts';
 import type { Hardiness } from '../books/crop.ts';
+import { WORDS } from '../../words/en/hardening/programme.ts';
 
 export const PROGRAMME_KINDS = ['hours', 'lid', 'rooms', 'shade', 'cool-house'] as const;
 export type ProgrammeKind = (typeof PROGRAMME_KINDS)[number];
@@ -80,13 +81,13 @@ export function singleStresses(rungs: readonly Rung[]): Rung[] {
       const raised = newStresses(before, rung);
       if (raised.length < 2) break;
       const step: Rung = raised.includes('sun')
-        ? { ...before, sun_frac: rung.sun_frac, days: 1, words: `${before.words}, in the next step’s light` }
+        ? { ...before, sun_frac: rung.sun_frac, days: 1, words: WORDS.inTheNextStepsLight(before.words) }
         : {
             ...before,
             gust_m_s: rung.gust_m_s,
             lid_frac: rung.lid_frac,
             days: 1,
-            words: `${before.words}, with the next step’s air`,
+            words: WORDS.withTheNextStepsAir(before.words),
           };
       out.push(step);
       before = step;
@@ -102,12 +103,12 @@ export const MOST_FLOOR_C = 20;
 
 /** @throws RangeError naming what is wrong */
 export function requireRung(rung: Rung): void {
-  requireRange('hours out', rung.hours_h, 0.5, 24);
-  requireRange('share of sun', rung.sun_frac, 0, 1);
-  requireRange('lowest temperature, degrees C', rung.floor_C, LEAST_FLOOR_C, MOST_FLOOR_C);
-  requireRange('strongest gust, m/s', rung.gust_m_s, 3, 40);
+  requireRange(WORDS.hoursOut, rung.hours_h, 0.5, 24);
+  requireRange(WORDS.shareOfSun, rung.sun_frac, 0, 1);
+  requireRange(WORDS.lowestTemperatureDegreesC, rung.floor_C, LEAST_FLOOR_C, MOST_FLOOR_C);
+  requireRange(WORDS.strongestGustMS, rung.gust_m_s, 3, 40);
   requireRange('days', rung.days, 1, 30);
-  if (rung.lid_frac !== null) requireRange('share of the lid', rung.lid_frac, 0, 1);
+  if (rung.lid_frac !== null) requireRange(WORDS.shareOfTheLid, rung.lid_frac, 0, 1);
 }
 
 /** Days a programme takes when every day counts. */
@@ -138,61 +139,61 @@ const rung = (
 /** Programmes to start from. Common practice, no source. */
 export const PROGRAMMES: readonly Omit<Programme, 'id'>[] = [
   {
-    name: 'Hours outside',
+    name: WORDS.hoursOutside,
     kind: 'hours',
     rungs: [
-      rung('an hour out, in shade, out of the wind', 1, 0.3, 10, 11),
-      rung('two hours out, in shade', 2, 0.3, 10, 11),
-      rung('half the day out, in half sun', 5, 0.6, 10, 11),
-      rung('most of the day out, in the breeze', 8, 0.6, 9, 13),
-      rung('the whole day out, in full sun', 11, 1, 8, 13),
-      rung('the night out under fleece', 24, 1, 5, 13, { cover: 'fleece' }),
-      rung('the night out without cover', 24, 1, 4, 13),
+      rung(WORDS.anHourOutInShade, 1, 0.3, 10, 11),
+      rung(WORDS.twoHoursOutInShade, 2, 0.3, 10, 11),
+      rung(WORDS.halfTheDayOutIn, 5, 0.6, 10, 11),
+      rung(WORDS.mostOfTheDayOut, 8, 0.6, 9, 13),
+      rung(WORDS.theWholeDayOutIn, 11, 1, 8, 13),
+      rung(WORDS.theNightOutUnderFleece, 24, 1, 5, 13, { cover: 'fleece' }),
+      rung(WORDS.theNightOutWithoutCover, 24, 1, 4, 13),
     ],
   },
   {
-    name: 'Lid of a frame',
+    name: WORDS.lidOfAFrame,
     kind: 'lid',
     rungs: [
-      rung('lid shut but for midday', 24, 0.7, 6, 14, { lid_frac: 0, days: 2 }),
-      rung('lid propped a hand by day', 24, 0.7, 5, 14, { lid_frac: 0.15, days: 2 }),
-      rung('lid half open by day', 24, 0.7, 4, 14, { lid_frac: 0.5, days: 2 }),
-      rung('lid off by day, on at night', 24, 1, 4, 14, { lid_frac: 0.5, days: 2 }),
-      rung('lid off by day, propped at night', 24, 1, 3, 14, { lid_frac: 1, days: 2 }),
-      rung('lid off day and night', 24, 1, 1, 14, { lid_frac: 1, days: 2 }),
+      rung(WORDS.lidShutButForMidday, 24, 0.7, 6, 14, { lid_frac: 0, days: 2 }),
+      rung(WORDS.lidProppedAHandBy, 24, 0.7, 5, 14, { lid_frac: 0.15, days: 2 }),
+      rung(WORDS.lidHalfOpenByDay, 24, 0.7, 4, 14, { lid_frac: 0.5, days: 2 }),
+      rung(WORDS.lidOffByDayOn, 24, 1, 4, 14, { lid_frac: 0.5, days: 2 }),
+      rung(WORDS.lidOffByDayPropped, 24, 1, 3, 14, { lid_frac: 1, days: 2 }),
+      rung(WORDS.lidOffDayAndNight, 24, 1, 1, 14, { lid_frac: 1, days: 2 }),
     ],
   },
   {
-    name: 'Step down between rooms',
+    name: WORDS.stepDownBetweenRooms,
     kind: 'rooms',
     rungs: [
-      rung('the cool bay, day and night', 24, 0.6, 10, 18, { days: 3 }),
-      rung('the frame, lid shut at night', 24, 0.7, 7, 14, { lid_frac: 0.5, days: 3 }),
-      rung('the frame, lid off by day', 24, 0.7, 5, 14, { lid_frac: 1, days: 2 }),
-      rung('the standing ground under fleece', 24, 0.8, 3, 14, { cover: 'fleece', days: 2 }),
-      rung('the standing ground', 24, 1, 3, 14, { days: 2 }),
+      rung(WORDS.theCoolBayDayAnd, 24, 0.6, 10, 18, { days: 3 }),
+      rung(WORDS.theFrameLidShutAt, 24, 0.7, 7, 14, { lid_frac: 0.5, days: 3 }),
+      rung(WORDS.theFrameLidOffBy, 24, 0.7, 5, 14, { lid_frac: 1, days: 2 }),
+      rung(WORDS.theStandingGroundUnderFleece, 24, 0.8, 3, 14, { cover: 'fleece', days: 2 }),
+      rung(WORDS.theStandingGround, 24, 1, 3, 14, { days: 2 }),
     ],
   },
   {
-    name: 'Shade steps',
+    name: WORDS.shadeSteps,
     kind: 'shade',
     rungs: [
       rung('under 80% shade', 24, 0.2, 6, 13, { cover: 'fleece', days: 5 }),
       rung('under 65% shade', 24, 0.35, 6, 13, { cover: 'fleece', days: 5 }),
       rung('under 50% shade', 24, 0.5, 5, 13, { cover: 'fleece', days: 5 }),
       rung('under 30% shade', 24, 0.7, 4, 13, { cover: 'fleece', days: 5 }),
-      rung('in sun, fleece at night', 24, 1, 4, 14, { cover: 'fleece', days: 4 }),
-      rung('in sun', 24, 1, 3, 14, { days: 4 }),
+      rung(WORDS.inSunFleeceAtNight, 24, 1, 4, 14, { cover: 'fleece', days: 4 }),
+      rung(WORDS.inSun, 24, 1, 3, 14, { days: 4 }),
     ],
   },
   {
-    name: 'Cool airy house',
+    name: WORDS.coolAiryHouse,
     kind: 'cool-house',
     rungs: [
-      rung('house shut at night, door open by day', 24, 0.7, 3, 18, { lid_frac: 0.5, days: 7 }),
-      rung('doors open day and night above freezing', 24, 0.7, 0, 16, { lid_frac: 1, days: 10 }),
-      rung('out by day', 10, 1, 2, 14, { days: 4 }),
-      rung('out day and night', 24, 1, 0, 15, { days: 5 }),
+      rung(WORDS.houseShutAtNightDoor, 24, 0.7, 3, 18, { lid_frac: 0.5, days: 7 }),
+      rung(WORDS.doorsOpenDayAndNight, 24, 0.7, 0, 16, { lid_frac: 1, days: 10 }),
+      rung(WORDS.outByDay, 10, 1, 2, 14, { days: 4 }),
+      rung(WORDS.outDayAndNight, 24, 1, 0, 15, { days: 5 }),
     ],
   },
 ];

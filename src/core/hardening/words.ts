@@ -2,6 +2,7 @@ import { shownTemperature, type TemperatureUnit } from '../units/temperature.ts'
 import { windWords } from '../units/words.ts';
 import type { Decision, Limit } from './ladder.ts';
 import { STRESS_WORDS, type Rung, type RungCover } from './programme.ts';
+import { WORDS } from '../../words/en/hardening/hardeningWords.ts';
 
 /** A temperature in the house's scale, to the half degree at the most. */
 export function degreesWords(value_C: number, unit: TemperatureUnit): string {
@@ -18,46 +19,46 @@ function heldAgainst(a_C: number, b_C: number, unit: TemperatureUnit): readonly 
   return [tenth(a_C), tenth(b_C)];
 }
 
-export const COVER_WORDS: Readonly<Record<RungCover, string>> = { none: 'no cover', fleece: 'fleece', film: 'film' };
+export const COVER_WORDS: Readonly<Record<RungCover, string>> = { none: WORDS.noCover, fleece: 'fleece', film: 'film' };
 
 /** What decided, in words. */
 export function limitWords(limit: Limit, rungs: readonly Rung[], unit: TemperatureUnit): string {
   const { stress, figure, limit: bears } = limit;
-  const rung = `step ${limit.rung}`;
+  const rung = WORDS.step(limit.rung);
   switch (stress) {
     case 'cold': {
       const [is, wants] = heldAgainst(figure!, bears!, unit);
-      return `${is} where ${rung} wants ${wants} or more`;
+      return WORDS.whereWantsOrMore(is, rung, wants);
     }
     case 'wind':
-      return `gusts of ${windWords(figure!, unit)}, ${rung} bears ${windWords(bears!, unit)}`;
+      return WORDS.gustsOfBears(windWords(figure!, unit), rung, windWords(bears!, unit));
     case 'heat':
-      return `${degreesWords(figure!, unit)} by day, ${rung} bears ${degreesWords(bears!, unit)}: keep them in shade over midday`;
+      return WORDS.byDayBearsKeepThem(degreesWords(figure!, unit), rung, degreesWords(bears!, unit));
     case 'calm?':
-      return `no gusts told, ${rung} bears ${windWords(bears!, unit)}: look at the wind yourself`;
+      return WORDS.noGustsToldBearsLook(rung, windWords(bears!, unit));
     case 'rest':
-      return 'resting after potting';
+      return WORDS.restingAfterPotting;
     case 'hand':
-      return 'held by hand';
+      return WORDS.heldByHand;
     case 'two': {
       const other = limit.raises === 'wind' || (figure !== null && bears === rungs[limit.rung - 1]?.floor_C);
       const near = other
-        ? `${degreesWords(figure!, unit)}, near its lowest`
-        : `gusts of ${windWords(figure!, unit)}, near its most`;
-      return `${rung} is new ${STRESS_WORDS[limit.raises!]} and the day brings ${near}: one new stress at a time`;
+        ? WORDS.nearItsLowest(degreesWords(figure!, unit))
+        : WORDS.gustsOfNearItsMost(windWords(figure!, unit));
+      return WORDS.isNewAndTheDay(rung, STRESS_WORDS[limit.raises!], near);
     }
     default:
-      return 'no forecast for it';
+      return WORDS.noForecastForIt;
   }
 }
 
 /** A day's decision in a line. */
 export function decisionWords(decision: Decision, rungs: readonly Rung[], unit: TemperatureUnit): string {
   const { say, rung, limit, climbs, served, of } = decision;
-  const what = rung === 0 ? 'in shelter' : rungs[rung - 1]!.words;
+  const what = rung === 0 ? WORDS.inShelter : rungs[rung - 1]!.words;
   const why = limit ? limitWords(limit, rungs, unit) : '';
-  if (say === 'back') return `${rung === 0 ? 'keep them in' : `only step ${rung}, ${what}`}: ${why}`;
-  if (say === 'hold') return `hold${rung > 0 ? ` on step ${rung}, ${what}` : ''}: ${why}`;
-  if (decision.done) return 'the last step is done: hardened';
-  return `step ${rung} of ${rungs.length}: ${what}${!climbs && of > 1 ? `, day ${served} of ${of}` : ''}`;
+  if (say === 'back') return `${rung === 0 ? WORDS.keepThemIn : WORDS.onlyStep(rung, what)}: ${why}`;
+  if (say === 'hold') return WORDS.hold(rung > 0 ? WORDS.onStep(rung, what) : '', why);
+  if (decision.done) return WORDS.theLastStepIsDone;
+  return WORDS.stepOf(rung, rungs.length, what, !climbs && of > 1 ? WORDS.dayOf(served, of) : '');
 }

@@ -1,4 +1,5 @@
 import type { FaultKind } from './watch.ts';
+import { WORDS } from '../../words/en/heat/alarmsCore.ts';
 
 export type AlarmKind = FaultKind | 'test';
 
@@ -14,58 +15,57 @@ const ELECTRIC =
 
 export const ALARMS: Readonly<Record<AlarmKind, AlarmWords>> = {
   'power-lost': {
-    name: 'Power lost',
+    name: WORDS.powerLost,
     first:
       'Put on every cover you have and keep it shut. Look at the breaker and the RCD once; if it trips again leave it. Generators stand outdoors only and are never fed into the house wiring.',
     loud: true,
   },
   'heater-dead': {
-    name: 'Heater gives no heat',
-    first: `Cover the bench. Look at plug, fuse and RCD. ${ELECTRIC}`,
+    name: WORDS.heaterGivesNoHeat,
+    first: WORDS.coverTheBenchLookAt(ELECTRIC),
     loud: true,
   },
   'relay-stuck': {
-    name: 'Heater will not go off',
-    first: `Pull the heater’s plug now: it will cook the trays. Open the cover. ${ELECTRIC}`,
+    name: WORDS.heaterWillNotGoOff,
+    first: WORDS.pullTheHeatersPlugNow(ELECTRIC),
     loud: true,
   },
   'sensor-out': {
-    name: 'Sensor out of its cell',
-    first:
-      'Push it back into the medium of a cell in the middle of the bench. If you have just watered with cold water, take the alarm and wait. Until then the heater runs by the model, not by the sensor.',
+    name: WORDS.sensorOutOfItsCell,
+    first: WORDS.pushItBackIntoThe,
     loud: true,
   },
   'sensor-stuck': {
-    name: 'Sensor stuck',
-    first: 'Unplug the sensor and plug it in again, or put in another. The heater runs by the model until then.',
+    name: WORDS.sensorStuck,
+    first: WORDS.unplugTheSensorAndPlug,
     loud: true,
   },
   'too-cold': {
-    name: 'Too cold',
+    name: WORDS.tooCold,
     first:
       'Cover the trays, shut doors. See whether the heater is on and strong enough for this night; carry the tenderest to a warmer place.',
     loud: true,
   },
   'too-hot': {
-    name: 'Too hot',
+    name: WORDS.tooHot,
     first: 'Open the cover and damp down; pull the heater’s plug if it is still on.',
     loud: true,
   },
-  'lid-open': { name: 'Lid open on a cold night', first: 'Shut the lid or pull the cover over.', loud: true },
+  'lid-open': { name: WORDS.lidOpenOnACold, first: WORDS.shutTheLidOrPull, loud: true },
   'lid-shut': {
-    name: 'Lid shut in sun',
-    first: 'Prop the lid open now and shade the trays: closed, it goes on warming.',
+    name: WORDS.lidShutInSun,
+    first: WORDS.propTheLidOpenNow,
     loud: true,
   },
   'readings-stopped': {
-    name: 'Readings stopped',
-    first: 'Look at the bench with a thermometer. Then the controller’s power, its sensor’s plug and the network.',
+    name: WORDS.readingsStopped,
+    first: WORDS.lookAtTheBenchWith,
     loud: true,
   },
-  'battery-low': { name: 'Battery low', first: 'Change the sensor’s battery when you next walk by.', loud: false },
+  'battery-low': { name: WORDS.batteryLow, first: WORDS.changeTheSensorsBatteryWhen, loud: false },
   test: {
-    name: 'Test alarm',
-    first: 'Nothing is wrong: somebody tried whether alarms are heard. Take it.',
+    name: WORDS.testAlarm,
+    first: WORDS.nothingIsWrongSomebodyTried,
     loud: true,
   },
 };

@@ -1,3 +1,4 @@
+import { WORDS } from '../../words/en/heat/calibration.ts';
 /** What a sensor showed in stirred melting ice, or beside another. */
 export type IcePoint =
   | { readonly kind: 'stable'; readonly offset_K: number; readonly spread_K: number; readonly readings: number }
@@ -19,20 +20,18 @@ export function icePoint(
   true_C = 0,
 ): IcePoint {
   const last = readings.at(-1);
-  if (!last) return { kind: 'not-yet', why: 'no reading has come yet' };
+  if (!last) return { kind: 'not-yet', why: WORDS.noReadingHasComeYet };
   const minute = readings.filter((r) => r.at_s >= last.at_s - STABLE_s);
   const values = minute.map((r) => r.value_C);
   const mean = values.reduce((sum, v) => sum + v, 0) / values.length;
   const spread_K = Math.max(...values) - Math.min(...values);
   const covered = last.at_s - minute[0]!.at_s;
-  if (minute.length < 4 || covered < STABLE_s * 0.7)
-    return { kind: 'not-yet', why: 'wait: a minute of readings is wanted' };
-  if (spread_K > STABLE_K)
-    return { kind: 'not-yet', why: `still moving: ${spread_K.toFixed(2)} K in a minute. Stir and wait` };
+  if (minute.length < 4 || covered < STABLE_s * 0.7) return { kind: 'not-yet', why: WORDS.waitAMinuteOfReadings };
+  if (spread_K > STABLE_K) return { kind: 'not-yet', why: WORDS.stillMovingKInA(spread_K.toFixed(2)) };
   if (Math.abs(mean - true_C) > MOST_OFFSET_K)
     return {
       kind: 'not-yet',
-      why: `it reads ${mean.toFixed(1)}°, ${Math.abs(mean - true_C).toFixed(1)} K from the true ${true_C.toFixed(1)}°. Is it in the ice? More than ${MOST_OFFSET_K} K off means a new sensor`,
+      why: WORDS.itReadsKFromThe(mean.toFixed(1), Math.abs(mean - true_C).toFixed(1), true_C.toFixed(1), MOST_OFFSET_K),
     };
   return { kind: 'stable', offset_K: mean - true_C, spread_K, readings: minute.length };
 }

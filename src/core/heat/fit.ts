@@ -3,6 +3,7 @@ import { advance, MEDIUM, networkOf, stepOf } from './network.ts';
 import type { Sample } from './sample.ts';
 import { modeAt } from './simulate.ts';
 import type { ZoneSpec } from './zone.ts';
+import { WORDS } from '../../words/en/heat/fit.ts';
 
 /** What a few nights of readings say of a zone, against how it was built. */
 export type ZoneFit =
@@ -40,8 +41,7 @@ export function fitZone(zone: ZoneSpec, samples: readonly Sample[]): ZoneFit {
     return { kind: 'not-fitted', why: `only ${hours.toFixed(1)} hours of night with readings; ${FEWEST_h} are wanted` };
   const measured = used.map((s) => s.medium_C!);
   const spread = Math.max(...used.map((s) => s.medium_C! - s.around_C));
-  if (spread < 3)
-    return { kind: 'not-fitted', why: 'the medium was never 3 K above what is round it, so the loss does not show' };
+  if (spread < 3) return { kind: 'not-fitted', why: WORDS.theMediumWasNever3 };
   const run = (loss: number, capacity: number) =>
     predict({ ...zone, fit: { loss_factor: loss, capacity_factor: capacity } }, stretches);
   const first = predict(zone, stretches);
@@ -140,11 +140,9 @@ function rms(a: readonly number[], b: readonly number[]): number {
 
 /** The fit in the grower's words. */
 export function fitWords(fit: ZoneFit): string {
-  if (fit.kind === 'not-fitted') return `Not learned: ${fit.why}.`;
+  if (fit.kind === 'not-fitted') return WORDS.notLearned(fit.why);
   const percent = Math.round(100 * Math.abs(fit.loss_factor - 1));
-  const asked = 'Is the cover on and whole, and the foam dry?';
-  if (percent < 10) return 'It loses heat as built.';
-  return fit.loss_factor > 1
-    ? `It loses ${percent}% more than built. ${asked}`
-    : `It loses ${percent}% less than built.`;
+  const asked = WORDS.isTheCoverOnAnd;
+  if (percent < 10) return WORDS.itLosesHeatAsBuilt;
+  return fit.loss_factor > 1 ? WORDS.itLosesMoreThanBuilt(percent, asked) : WORDS.itLosesLessThanBuilt(percent);
 }

@@ -1,6 +1,7 @@
 import { civilFromDay, type DayNumber } from '../calendar/dayNumber.ts';
 import { dayOfMonthDay, type MonthDay } from '../calendar/monthDay.ts';
 import { requireRange } from '../numerics/guard.ts';
+import { WORDS } from '../../words/en/heat/hotBed.ts';
 
 export const HEAPS = ['manure', 'hay-and-green', 'leaves'] as const;
 export type Heap = (typeof HEAPS)[number];
@@ -94,9 +95,9 @@ export function peakAfter_days(made: Heap): number {
  * @source shape and figures from memory, common practice: about ten days to its peak, weeks to fade
  */
 export function heapRise_K(spec: HotBedSpec, days: number): number {
-  requireRange('depth of the heap, m', spec.height_m, 0.1, 2);
-  requireRange('length of the hot bed, m', spec.length_m, 0.3, 60);
-  requireRange('width of the hot bed, m', spec.width_m, 0.3, 20);
+  requireRange(WORDS.depthOfTheHeapM, spec.height_m, 0.1, 2);
+  requireRange(WORDS.lengthOfTheHotBed, spec.length_m, 0.3, 60);
+  requireRange(WORDS.widthOfTheHotBed, spec.width_m, 0.3, 20);
   const { peak_K, fades_days } = HEAP[spec.made];
   const deep = Math.min(1.3, Math.sqrt(spec.height_m / USUAL_DEEP_m));
   // A small heap loses through its sides: of half a metre round the edge half the heat goes that way.

@@ -1,5 +1,6 @@
 import { requireRange } from '../numerics/guard.ts';
 import { airGap_m2K_W, INSIDE_m2K_W, MATERIALS, resistance_m2K_W, type Layer } from './materials.ts';
+import { WORDS } from '../../words/en/heat/mat.ts';
 
 /** The room a mat lies in. Temperatures in degrees Celsius. */
 export type MatRoom =
@@ -67,11 +68,11 @@ const RACK_FULL_mm = 20;
  * @source resistances as ISO 6946 (materials.ts); trade figures it is held against: surface about 40, medium 20-30 by room (common practice, no source)
  */
 export function matRise(mat: MatSpec): MatRise {
-  requireRange('power of the mat, W', mat.power_W, 1, 5000);
-  requireRange('length of the mat, m', mat.length_m, 0.1, 20);
-  requireRange('width of the mat, m', mat.width_m, 0.1, 5);
-  requireRange('share of the tray over the mat', mat.under_frac, 0.1, 1);
-  requireRange('rack, mm', mat.rack_mm, 0, 100);
+  requireRange(WORDS.powerOfTheMatW, mat.power_W, 1, 5000);
+  requireRange(WORDS.lengthOfTheMatM, mat.length_m, 0.1, 20);
+  requireRange(WORDS.widthOfTheMatM, mat.width_m, 0.1, 5);
+  requireRange(WORDS.shareOfTheTrayOver, mat.under_frac, 0.1, 1);
+  requireRange(WORDS.rackMm, mat.rack_mm, 0, 100);
   const power_W_m2 = mat.power_W / (mat.length_m * mat.width_m);
   const mediumHalf = MEDIUM_m / 2 / MATERIALS.medium.conductivity_W_mK;
   const gap = mat.rack_mm > 0 ? Math.max(CONTACT_m2K_W, airGap_m2K_W(mat.rack_mm, 'up')) : CONTACT_m2K_W;

@@ -2,6 +2,7 @@ import type { DayNumber } from '../calendar/dayNumber.ts';
 import type { Place } from '../books/place.ts';
 import { placeClimate, temperatureOn } from '../plan/schedule/placeClimate.ts';
 import { mondayOf } from '../calendar/week.ts';
+import { WORDS } from '../../words/en/heat/setPoint.ts';
 
 /** A person's set-point that ends by itself. Instants in epoch ms. */
 export interface Override {
@@ -38,34 +39,33 @@ export function setPointNow(at: {
   const override = at.overrides
     .filter((o) => o.from_ms <= at.now_ms && at.now_ms < o.until_ms)
     .reduce<Override | null>((last, o) => (last === null || o.from_ms >= last.from_ms ? o : last), null);
-  if (override) return { set_C: cap(override.set_C), from: 'override', why: override.why || 'set by hand' };
+  if (override) return { set_C: cap(override.set_C), from: 'override', why: override.why || WORDS.setByHand };
   const { place } = at;
   const standing =
     at.batches.length === 0
-      ? 'nothing that stands there'
-      : at.batches.slice(0, 3).join(', ') + (at.batches.length > 3 ? ` and ${at.batches.length - 3} more` : '');
+      ? WORDS.nothingThatStandsThere
+      : at.batches.slice(0, 3).join(', ') + (at.batches.length > 3 ? WORDS.andMore(at.batches.length - 3) : '');
   if (place.temperature?.kind === 'set-point') {
     const week = mondayOf(at.today);
     const chosen = place.setPoints?.find((w) => w.week === week);
     const day_C = chosen ? chosen.setPoint_C : place.temperature.usual_C;
-    if (day_C === null) return { set_C: null, from: 'off', why: 'off this week in the plan' };
+    if (day_C === null) return { set_C: null, from: 'off', why: WORDS.offThisWeekInThe };
     const set_C = at.night ? day_C - place.temperature.nightDrop_K : day_C;
     return {
       set_C: cap(set_C),
       from: 'plan',
-      why: `${chosen ? 'this week’s plan' : 'usual set-point'}${at.night ? ', by night' : ''}, for ${standing}`,
+      why: WORDS.for(chosen ? WORDS.thisWeeksPlan : WORDS.usualSetPoint, at.night ? WORDS.byNight : '', standing),
     };
   }
-  if (place.temperature?.kind === 'mat')
-    return { set_C: null, from: 'off', why: 'a mat without a thermostat: on day and night' };
-  if (place.temperature?.kind === 'hot-bed') return { set_C: null, from: 'off', why: 'a hot bed heats by itself' };
+  if (place.temperature?.kind === 'mat') return { set_C: null, from: 'off', why: WORDS.aMatWithoutAThermostat };
+  if (place.temperature?.kind === 'hot-bed') return { set_C: null, from: 'off', why: WORDS.aHotBedHeatsBy };
   if (place.temperature && place.temperature.kind !== 'written')
-    return { set_C: null, from: 'off', why: 'this place only follows outside' };
-  if (place.periods.length === 0) return { set_C: null, from: 'off', why: 'no temperature is written for this place' };
+    return { set_C: null, from: 'off', why: WORDS.thisPlaceOnlyFollowsOutside };
+  if (place.periods.length === 0) return { set_C: null, from: 'off', why: WORDS.noTemperatureIsWrittenFor };
   const { day_C, night_C } = temperatureOn(placeClimate(place, at.today, 1), at.today);
   return {
     set_C: cap(at.night ? night_C : day_C),
     from: 'plan',
-    why: `as written for the place${at.night ? ', by night' : ''}, for ${standing}`,
+    why: WORDS.asWrittenForThePlace(at.night ? WORDS.byNight : '', standing),
   };
 }

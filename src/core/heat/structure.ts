@@ -1,4 +1,5 @@
 import { requireRange } from '../numerics/guard.ts';
+import { WORDS } from '../../words/en/heat/structure.ts';
 
 export const GLAZINGS = ['single-film', 'double-film', 'single-glass', 'double-glass', 'polycarbonate'] as const;
 export type Glazing = (typeof GLAZINGS)[number];
@@ -64,7 +65,7 @@ export const USUAL_FRAME: StructureSpec = {
   steps: [
     { name: 'shut', open_frac: 0 },
     { name: 'ajar', open_frac: 0.12 },
-    { name: 'half open', open_frac: 0.4 },
+    { name: WORDS.halfOpen, open_frac: 0.4 },
     { name: 'open', open_frac: 1 },
   ],
   opening_m2: 2.4,
@@ -79,10 +80,10 @@ export function requireStructure(spec: StructureSpec): void {
   requireRange('length, m', spec.length_m, 0.3, 200);
   requireRange('width, m', spec.width_m, 0.3, 50);
   requireRange('height, m', spec.height_m, 0.1, 8);
-  requireRange('share of the sides glazed', spec.sidesGlazed_frac, 0, 1);
+  requireRange(WORDS.shareOfTheSidesGlazed, spec.sidesGlazed_frac, 0, 1);
   requireRange('water, L', spec.water_L, 0, 100_000);
-  requireRange('bricks, kg', spec.bricks_kg, 0, 100_000);
-  requireRange('hot bed, W/m2', spec.hotBed_W_m2, 0, 200);
+  requireRange(WORDS.bricksKg, spec.bricks_kg, 0, 100_000);
+  requireRange(WORDS.hotBedWM2, spec.hotBed_W_m2, 0, 200);
   requireRange('opening, m2', spec.opening_m2, 0.01, 2000);
   requireRange('shade', spec.shade_frac, 0, 0.95);
   if (!(spec.steps.length >= 2 && spec.steps[0]!.open_frac === 0))

@@ -2,6 +2,7 @@ import { advance, AIR, AROUND, BED, MEDIUM, networkOf, stepOf, type Network, typ
 import type { Sample } from './sample.ts';
 import { modeAt } from './simulate.ts';
 import type { ZoneSpec } from './zone.ts';
+import { WORDS } from '../../words/en/heat/watch.ts';
 
 export type FaultKind =
   | 'too-cold'
@@ -179,56 +180,56 @@ function conditionsOf(
   const found = new Map<FaultKind, Evidence>();
   const medium = state.x[MEDIUM];
   const air = state.x[AIR];
-  if (s.mains === false) found.set('power-lost', [{ name: 'medium now', value: medium, unit: 'C' }]);
+  if (s.mains === false) found.set('power-lost', [{ name: WORDS.mediumNow, value: medium, unit: 'C' }]);
   else if (s.gone)
     found.set('power-lost', [
-      { name: 'controller silent since its last will', value: (s.at_s - state.mediumSeen_s) / 60, unit: 'min' },
+      { name: WORDS.controllerSilentSinceItsLast, value: (s.at_s - state.mediumSeen_s) / 60, unit: 'min' },
     ]);
   const silent_s = s.at_s - state.mediumSeen_s;
   if (silent_s >= QUIET_s && !s.gone)
-    found.set('readings-stopped', [{ name: 'nothing believable for', value: silent_s / 60, unit: 'min' }]);
+    found.set('readings-stopped', [{ name: WORDS.nothingBelievableFor, value: silent_s / 60, unit: 'min' }]);
   if (s.battery_frac != null && s.battery_frac < 0.2)
     found.set('battery-low', [{ name: 'battery', value: 100 * s.battery_frac, unit: '%' }]);
   if (stuck)
     found.set('sensor-stuck', [
-      { name: 'the same figure for', value: (s.at_s - state.changed.at_s) / 60, unit: 'min' },
+      { name: WORDS.theSameFigureFor, value: (s.at_s - state.changed.at_s) / 60, unit: 'min' },
       { name: 'reads', value: s.medium_C!, unit: 'C' },
-      { name: 'should have moved by', value: medium - state.changed.x_C, unit: 'K' },
+      { name: WORDS.shouldHaveMovedBy, value: medium - state.changed.x_C, unit: 'K' },
     ]);
   if (state.out)
     found.set('sensor-out', [
       { name: 'reads', value: s.medium_C ?? NaN, unit: 'C' },
-      { name: 'medium by the model', value: medium, unit: 'C' },
+      { name: WORDS.mediumByTheModel, value: medium, unit: 'C' },
       { name: 'air', value: air, unit: 'C' },
     ]);
   const heater = heaterShare(w, state);
   if (heater && s.mains !== false && !s.gone) {
     const evidence: Evidence = [
-      { name: 'asked to be on', value: 100 * heater.duty, unit: '%' },
-      { name: 'heat that arrives', value: 100 * Math.max(0, heater.share), unit: '%' },
+      { name: WORDS.askedToBeOn, value: 100 * heater.duty, unit: '%' },
+      { name: WORDS.heatThatArrives, value: 100 * Math.max(0, heater.share), unit: '%' },
     ];
     if (heater.duty > 0.6 && heater.share < 0.35 * heater.duty) found.set('heater-dead', evidence);
     if (heater.share - heater.duty > 0.45) found.set('relay-stuck', evidence);
   }
   if (state.lid && s.air_C != null)
     found.set('lid-open', [
-      { name: 'air under the cover', value: s.air_C, unit: 'C' },
-      { name: 'shut it would be about', value: state.lid.shut_C, unit: 'C' },
+      { name: WORDS.airUnderTheCover, value: s.air_C, unit: 'C' },
+      { name: WORDS.shutItWouldBeAbout, value: state.lid.shut_C, unit: 'C' },
     ]);
   if (!s.night && s.air_C != null && s.air_C >= w.hot_C && s.duty < 0.2 && s.air_C > medium)
     found.set('lid-shut', [
-      { name: 'air under the cover', value: s.air_C, unit: 'C' },
-      { name: 'outside the zone', value: s.around_C, unit: 'C' },
+      { name: WORDS.airUnderTheCover, value: s.air_C, unit: 'C' },
+      { name: WORDS.outsideTheZone, value: s.around_C, unit: 'C' },
     ]);
   if (s.set_C !== null && medium < s.set_C - 3 && !warming(state)) {
     found.set('too-cold', [
-      { name: trust ? 'medium' : 'medium by the model', value: medium, unit: 'C' },
+      { name: trust ? 'medium' : WORDS.mediumByTheModel, value: medium, unit: 'C' },
       { name: 'set', value: s.set_C, unit: 'C' },
     ]);
   } else if (medium < w.harm_C + 1)
     found.set('too-cold', [
       { name: 'medium', value: medium, unit: 'C' },
-      { name: 'plants are hurt below', value: w.harm_C, unit: 'C' },
+      { name: WORDS.plantsAreHurtBelow, value: w.harm_C, unit: 'C' },
     ]);
   const read = s.medium_C !== null && !stuck ? Math.max(medium, trust ? s.medium_C : -Infinity) : medium;
   const heated = state.past.some((k) => k.sample.duty > 0.05);

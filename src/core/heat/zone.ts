@@ -1,5 +1,6 @@
 import { requireRange } from '../numerics/guard.ts';
 import type { Layer } from './materials.ts';
+import { WORDS } from '../../words/en/heat/zone.ts';
 
 export type CoverKind = 'none' | 'fleece' | 'single' | 'double';
 export const COVERS: readonly CoverKind[] = ['none', 'fleece', 'single', 'double'];
@@ -69,15 +70,15 @@ export function area_m2({ length_m, width_m }: Pick<ZoneSpec, 'length_m' | 'widt
  * @throws RangeError naming the quantity, its value and what is wanted
  */
 export function requireZone(zone: ZoneSpec): void {
-  requireRange('length of the zone, m', zone.length_m, 0.1, 60);
-  requireRange('width of the zone, m', zone.width_m, 0.1, 20);
-  requireRange('power of the heater, W', zone.heater.power_W, 1, 100_000);
-  requireRange('depth of the medium, m', zone.medium_m, 0.005, 0.5);
-  requireRange('height of the air, m', zone.air_m, 0.02, 5);
-  requireRange('resistance of the sides, m2 K/W', zone.sides_m2K_W, 0.05, 20);
-  requireRange('share of the sun', zone.sun_frac, 0, 1);
+  requireRange(WORDS.lengthOfTheZoneM, zone.length_m, 0.1, 60);
+  requireRange(WORDS.widthOfTheZoneM, zone.width_m, 0.1, 20);
+  requireRange(WORDS.powerOfTheHeaterW, zone.heater.power_W, 1, 100_000);
+  requireRange(WORDS.depthOfTheMediumM, zone.medium_m, 0.005, 0.5);
+  requireRange(WORDS.heightOfTheAirM, zone.air_m, 0.02, 5);
+  requireRange(WORDS.resistanceOfTheSidesM2, zone.sides_m2K_W, 0.05, 20);
+  requireRange(WORDS.shareOfTheSun, zone.sun_frac, 0, 1);
   for (const layer of [zone.bed, ...zone.below])
-    requireRange(`thickness of ${layer.material}, m`, layer.thickness_m, 0.0005, 2);
-  requireRange('loss factor', zone.fit.loss_factor, 0.1, 10);
-  requireRange('capacity factor', zone.fit.capacity_factor, 0.1, 10);
+    requireRange(WORDS.thicknessOfM(layer.material), layer.thickness_m, 0.0005, 2);
+  requireRange(WORDS.lossFactor, zone.fit.loss_factor, 0.1, 10);
+  requireRange(WORDS.capacityFactor, zone.fit.capacity_factor, 0.1, 10);
 }

@@ -1,4 +1,5 @@
 import type { Place, PlaceSize, PlaceTemperature } from '../books/place.ts';
+import { WORDS } from '../../words/en/house/startingHouses.ts';
 
 /** A place a new nursery may begin with. */
 export type StartingPlace = Omit<Place, 'id' | 'walkOrder' | 'setPoints' | 'closed' | 'light' | 'bedLog'> & {
@@ -28,7 +29,7 @@ const steady = (day_C: number, night_C: number) => [{ from: '01-01', day_C, nigh
 
 const frame = (room_trays: number, size: PlaceSize): StartingPlace => ({
   key: 'frame',
-  name: 'Cold frame',
+  name: WORDS.coldFrame,
   kind: 'frame',
   lit: true,
   room_trays,
@@ -38,7 +39,7 @@ const frame = (room_trays: number, size: PlaceSize): StartingPlace => ({
 });
 const ground = (room_trays: number, size: PlaceSize): StartingPlace => ({
   key: 'ground',
-  name: 'Standing ground',
+  name: WORDS.standingGround,
   kind: 'ground',
   lit: true,
   room_trays,
@@ -62,7 +63,7 @@ export const STARTING_HOUSES: Readonly<Record<StartingHouseKey, readonly Startin
   'sill-and-frame': [
     {
       key: 'propagator',
-      name: 'Heated propagator',
+      name: WORDS.heatedPropagator,
       kind: 'lit-chamber',
       lit: true,
       room_trays: 2,
@@ -72,7 +73,7 @@ export const STARTING_HOUSES: Readonly<Record<StartingHouseKey, readonly Startin
     },
     {
       key: 'sill',
-      name: 'Window sill',
+      name: WORDS.windowSill,
       kind: 'bench',
       lit: true,
       room_trays: 6,
@@ -84,10 +85,10 @@ export const STARTING_HOUSES: Readonly<Record<StartingHouseKey, readonly Startin
     ground(12, at(1.9, 0.9, 1.6, 1)),
   ],
   'heated-bench': [
-    bench('bench', 'Heated bench', 20, 30, at(0, 0, 4.5, 1.2)),
+    bench('bench', WORDS.heatedBench, 20, 30, at(0, 0, 4.5, 1.2)),
     {
       key: 'house',
-      name: 'Cool house',
+      name: WORDS.coolHouse,
       kind: 'house',
       lit: true,
       room_trays: 60,
@@ -101,7 +102,7 @@ export const STARTING_HOUSES: Readonly<Record<StartingHouseKey, readonly Startin
   'chamber-and-benches': [
     {
       key: 'chamber',
-      name: 'Germination chamber',
+      name: WORDS.germinationChamber,
       kind: 'dark-chamber',
       lit: false,
       room_trays: 12,
@@ -109,8 +110,8 @@ export const STARTING_HOUSES: Readonly<Record<StartingHouseKey, readonly Startin
       temperature: held([18, 20, 22, 24, 26, 28], 24, 0, 2.5),
       size: at(0, 0, 1.3, 0.8, 3),
     },
-    bench('warm-bench', 'Warm bench', 22, 36, at(1.8, 0, 5.4, 1.2)),
-    bench('cool-bench', 'Cool bench', 15, 48, at(1.8, 1.8, 5.4, 1.6)),
+    bench('warm-bench', WORDS.warmBench, 22, 36, at(1.8, 0, 5.4, 1.2)),
+    bench('cool-bench', WORDS.coolBench, 15, 48, at(1.8, 1.8, 5.4, 1.6)),
     frame(60, at(0, 4, 7.2, 1.2)),
     ground(80, at(0, 5.8, 7.2, 1.4)),
   ],

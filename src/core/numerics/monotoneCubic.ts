@@ -1,4 +1,5 @@
 import { requireRange } from './guard.ts';
+import { WORDS } from '../../words/en/numerics/monotoneCubic.ts';
 
 /** A point (x, y) of a table. */
 export interface Point {
@@ -17,7 +18,7 @@ export interface Point {
  * @example monotoneCubic([{x: 0, y: 0}, {x: 1, y: 1}])(0.5) // 0.5
  */
 export function monotoneCubic(points: readonly Point[]): (x: number) => number {
-  requireRange('number of points', points.length, 2, 10_000);
+  requireRange(WORDS.numberOfPoints, points.length, 2, 10_000);
   const n = points.length;
   const xs = points.map((p) => p.x);
   const ys = points.map((p) => p.y);

@@ -1,4 +1,5 @@
 import { requireRange } from './guard.ts';
+import { WORDS } from '../../words/en/numerics/robustPool.ts';
 
 /** One thing seen: its figure, how far it can be off, and what it shares with others (its variety, its lot, its place). */
 export interface Observed {
@@ -41,10 +42,10 @@ const SETTLED = 1e-7;
  */
 export function robustPool(target: Observed['groups'], observed: readonly Observed[], scales: Scales): Pooled {
   requireRange('spread', scales.base_sd, 1e-6, 10);
-  requireRange('chance that something was wrong', scales.wrong_frac, 0, 0.5);
+  requireRange(WORDS.chanceThatSomethingWasWrong, scales.wrong_frac, 0, 0.5);
   for (const o of observed) {
-    requireRange('observed figure', o.value, -20, 20);
-    requireRange('its error', o.sd, 0, 20);
+    requireRange(WORDS.observedFigure, o.value, -20, 20);
+    requireRange(WORDS.itsError, o.sd, 0, 20);
   }
   const shared = (a: Observed['groups'], b: Observed['groups']): number =>
     scales.group_sds.reduce(

@@ -1,5 +1,6 @@
 import { requireRange } from './guard.ts';
 import { normalQuantile } from './normal.ts';
+import { WORDS } from '../../words/en/numerics/student.ts';
 
 /**
  * The t below which a share p of Student's distribution lies.
@@ -11,7 +12,7 @@ import { normalQuantile } from './normal.ts';
  */
 export function studentQuantile(p: number, freedom: number): number {
   requireRange('share', p, 1e-12, 1 - 1e-12);
-  requireRange('degrees of freedom', freedom, 1, 1e9);
+  requireRange(WORDS.degreesOfFreedom, freedom, 1, 1e9);
   if (p === 0.5) return 0;
   const tail = 2 * Math.min(p, 1 - p);
   const sign = p < 0.5 ? -1 : 1;

@@ -39,6 +39,7 @@ import {
 } from '../germination/learned.ts';
 
 import { oddsNow } from '../planting/oddsOfBatch.ts';
+import { WORDS } from '../../words/en/plan/seasonCore.ts';
 
 /** Days the tables cover from 1 January of last year: to the end of the year after next. */
 export const TABLE_DAYS = 4 * 366;
@@ -286,7 +287,7 @@ function faulty(named: Named, why: string): BatchView {
     kind: 'unreachable',
     stage: 'grow',
     placeId: null,
-    reason: `it cannot be worked out: ${why}`,
+    reason: WORDS.itCannotBeWorkedOut(why),
   } as const;
   const plants = plantsOf(UNSOWN, { plantsWanted: 1, spare_frac: 0 });
   const progress: Progress = {

@@ -4,18 +4,19 @@ import { oddsAtOrBelow, oddsOfAny, scoreAt } from '../weather/score.ts';
 import { tooWindy } from '../weather/wind.ts';
 import type { DayWeather } from '../weather/forecast.ts';
 import { HEAT_days, tooHot, type HeatLines } from './heat.ts';
+import { WORDS } from '../../words/en/planting/gates.ts';
 
 export const GATE_KEYS = ['calendar', 'soil', 'nights', 'forecast', 'storm', 'heat', 'hardened', 'covers'] as const;
 export type GateKey = (typeof GATE_KEYS)[number];
 export const GATE_WORDS: Readonly<Record<GateKey, string>> = {
-  calendar: 'Calendar',
-  soil: 'Soil',
-  nights: 'Nights',
-  forecast: 'Forecast',
-  storm: 'Storm',
-  heat: 'Heat',
-  hardened: 'Hardened',
-  covers: 'Covers',
+  calendar: WORDS.calendar,
+  soil: WORDS.soil,
+  nights: WORDS.nights,
+  forecast: WORDS.forecast,
+  storm: WORDS.storm,
+  heat: WORDS.heat,
+  hardened: WORDS.hardened,
+  covers: WORDS.covers,
 };
 export const GATE_MODES = ['required', 'advisory', 'off'] as const;
 export type GateMode = (typeof GATE_MODES)[number];

@@ -1,4 +1,5 @@
 import { requireRange } from '../numerics/guard.ts';
+import { WORDS } from '../../words/en/potting/feed.ts';
 
 /** A feed by its label. */
 export interface Feed {
@@ -63,7 +64,7 @@ const grams = (feed: Feed, rate_perL: number): number =>
  * @source ppm = g/L x 10 x %; oxide to element by atomic weights (0.4364 and 0.8301 in handbooks)
  */
 export function strengthOf(feed: Feed, rate_perL: number): Strength {
-  requireRange('rate, to a litre', rate_perL, 0, 1000);
+  requireRange(WORDS.rateToALitre, rate_perL, 0, 1000);
   const perPercent = grams(feed, rate_perL) * 10;
   const oxide = feed.named === 'oxide';
   const [p, k] = [perPercent * feed.p_percent, perPercent * feed.k_percent];
@@ -83,10 +84,10 @@ export function strengthOf(feed: Feed, rate_perL: number): Strength {
 export function feedFor(feed: Feed, question: FeedQuestion): FeedAnswer {
   const { fraction, water_L, injector, water_mS } = question;
   requireFeed(feed);
-  requireRange('share of the label rate', fraction, 0.01, 2);
+  requireRange(WORDS.shareOfTheLabelRate, fraction, 0.01, 2);
   requireRange('litres', water_L, 0.1, 100_000);
-  requireRange('conductivity of the water, mS/cm', water_mS, 0, 5);
-  if (injector !== null) requireRange('parts of water for one of stock', injector, 1, 1000);
+  requireRange(WORDS.conductivityOfTheWaterMs, water_mS, 0, 5);
+  if (injector !== null) requireRange(WORDS.partsOfWaterForOne, injector, 1, 1000);
   const rate = feed.rate_perL * fraction;
   const finished = injector === null ? water_L : water_L * injector;
   return {
@@ -102,14 +103,14 @@ export function feedFor(feed: Feed, question: FeedQuestion): FeedAnswer {
 
 /** g or mL to a litre that give so many ppm of nitrogen. @throws RangeError when the feed holds none */
 export function rateForNitrogen(feed: Feed, n_ppm: number): number {
-  requireRange('nitrogen of the feed, %', feed.n_percent, 0.01, 100);
-  requireRange('ppm of nitrogen', n_ppm, 0, 5000);
+  requireRange(WORDS.nitrogenOfTheFeed, feed.n_percent, 0.01, 100);
+  requireRange(WORDS.ppmOfNitrogen, n_ppm, 0, 5000);
   return n_ppm / (10 * feed.n_percent * grams(feed, 1));
 }
 
 export function requireFeed(feed: Feed): void {
-  requireRange('label rate, to a litre', feed.rate_perL, 0.001, 200);
+  requireRange(WORDS.labelRateToALitre, feed.rate_perL, 0.001, 200);
   for (const key of ['n_percent', 'p_percent', 'k_percent'] as const) requireRange(key, feed[key], 0, 100);
   requireRange('N + P + K, %', feed.n_percent + feed.p_percent + feed.k_percent, 0.001, 100);
-  if (feed.form === 'liquid') requireRange('weight of a litre, kg', feed.density_kg_L, 0.5, 2.5);
+  if (feed.form === 'liquid') requireRange(WORDS.weightOfALitreKg, feed.density_kg_L, 0.5, 2.5);
 }

@@ -1,5 +1,6 @@
 import { binomialAtLeast } from '../numerics/binomial.ts';
 import { requireRange } from '../numerics/guard.ts';
+import { WORDS } from '../../words/en/potting/keep.ts';
 
 /** No house raises so many of one batch; asked for more, so many are said. */
 const MOST = 1_000_000;
@@ -12,8 +13,8 @@ const MOST = 1_000_000;
  * @example keepFor(100, 0.05, 0.9) // 109
  */
 export function keepFor(wanted: number, loss_frac: number, confidence: number): number {
-  requireRange('plants wanted', wanted, 1, 1_000_000);
-  requireRange('losses after potting', loss_frac, 0, 0.9);
+  requireRange(WORDS.plantsWanted, wanted, 1, 1_000_000);
+  requireRange(WORDS.lossesAfterPotting, loss_frac, 0, 0.9);
   requireRange('confidence', confidence, 0.5, 0.999);
   const enough = (n: number) => binomialAtLeast(wanted, n, 1 - loss_frac) >= confidence;
   let low = wanted;

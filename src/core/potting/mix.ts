@@ -1,4 +1,5 @@
 import { requireRange } from '../numerics/guard.ts';
+import { WORDS } from '../../words/en/potting/mix.ts';
 
 /** A potting mix by parts. Parts are measured loose, by volume. */
 export interface MixRecipe {
@@ -63,7 +64,7 @@ export function partsFor(
     const bags = bag === null ? null : Math.ceil(need / bag - 1e-9);
     return {
       itemId,
-      name: item?.name ?? 'a thing no longer in the book of stock',
+      name: item?.name ?? WORDS.aThingNoLongerIn,
       litres: need,
       bags,
       left_L: bag === null ? null : bags! * bag - need,

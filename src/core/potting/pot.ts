@@ -1,5 +1,6 @@
 import { requireRange } from '../numerics/guard.ts';
 import type { Container, PotShape } from '../books/container.ts';
+import { WORDS } from '../../words/en/potting/pot.ts';
 
 const L_PER_MM3 = 1e-6;
 
@@ -11,7 +12,7 @@ const L_PER_MM3 = 1e-6;
  */
 export function frustum_L(shape: PotShape, depth_mm: number): number {
   requireShape(shape);
-  requireRange('depth, mm', depth_mm, 0, shape.height_mm);
+  requireRange(WORDS.depthMm, depth_mm, 0, shape.height_mm);
   const across = shape.base_mm + ((shape.top_mm - shape.base_mm) * depth_mm) / shape.height_mm;
   const area = (d: number) => (shape.section === 'round' ? (Math.PI / 4) * d * d : d * d);
   const [a, b] = [area(shape.base_mm), area(across)];
@@ -19,9 +20,9 @@ export function frustum_L(shape: PotShape, depth_mm: number): number {
 }
 
 function requireShape({ top_mm, base_mm, height_mm }: PotShape): void {
-  requireRange('width at the top, mm', top_mm, 1, 2000);
-  requireRange('width at the base, mm', base_mm, 1, 2000);
-  requireRange('height, mm', height_mm, 1, 2000);
+  requireRange(WORDS.widthAtTheTopMm, top_mm, 1, 2000);
+  requireRange(WORDS.widthAtTheBaseMm, base_mm, 1, 2000);
+  requireRange(WORDS.heightMm, height_mm, 1, 2000);
 }
 
 /** How far stated litres and those of the measures may lie apart before the book is doubted. */
@@ -41,7 +42,7 @@ export interface Layers {
  * @throws RangeError when the base is deeper than the pot, or the pot has no measures to work from
  */
 export function layersOf(container: Container, depth_mm: number): Layers {
-  requireRange('depth of the base, mm', depth_mm, 0, 2000);
+  requireRange(WORDS.depthOfTheBaseMm, depth_mm, 0, 2000);
   const shape = container.shape ?? null;
   const each = container.kind === 'pot' || container.kind === 'seed-tray' ? 1 : container.cells;
   const stated = container.volume_L / each;

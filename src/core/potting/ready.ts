@@ -6,12 +6,13 @@ import type { BatchPlan } from '../plan/batchPlan.ts';
 import type { Container } from '../books/container.ts';
 import { milestoneOf } from '../plan/schedule/chain.ts';
 import type { PottingSettings } from './settings.ts';
+import { WORDS } from '../../words/en/potting/ready.ts';
 
 export type PottingJob = 'prick-out' | 'pot' | 'pot-on';
 export const POTTING_WORDS: Readonly<Record<PottingJob, string>> = {
-  'prick-out': 'Prick out',
-  pot: 'Pot up',
-  'pot-on': 'Pot on',
+  'prick-out': WORDS.prickOut,
+  pot: WORDS.potUp,
+  'pot-on': WORDS.potOn,
 };
 
 /** What a batch waits for in potting, and how long it can. Days are day numbers. */
@@ -73,7 +74,7 @@ export function readyOf(
   if (notYet && !shows) says = 'soon';
   const seen = fresh
     ? fresh.sign === 'leaves'
-      ? `${fresh.leaves} true leaves counted`
+      ? WORDS.trueLeavesCounted(fresh.leaves)
       : SIGN_WORDS[fresh.sign]
     : null;
   return {
@@ -82,7 +83,7 @@ export function readyOf(
     says,
     harmOn,
     bySign: shows,
-    why: seen === null ? 'ready by the forecast {day}; look at the roots' : `${seen} {day}`,
+    why: seen === null ? 'ready by the forecast {day}; look at the roots' : WORDS.day(seen),
     whyDay: fresh?.day ?? forecastOn,
   };
 }

@@ -7,6 +7,7 @@ import { layersOf, perTray } from './pot.ts';
 import { loose_L, partsFor, type MixPart, type MixRecipe, type PartNeed } from './mix.ts';
 import { minutesFor, paceOf, type Pace, type Timed } from './rates.ts';
 import type { PottingSettings } from './settings.ts';
+import { WORDS } from '../../words/en/potting/sessionCore.ts';
 
 /** A batch to be potted in a session. */
 export interface SessionLine {
@@ -91,7 +92,7 @@ export function planSession(
   let way = '';
   let onWay = 0;
   const planned = ordered.map((line): PlannedLine => {
-    requireRange(`plants of ${line.name}`, line.plants, 1, 1_000_000);
+    requireRange(WORDS.plantsOf(line.name), line.plants, 1, 1_000_000);
     const layers = layersOf(line.container, line.base === null ? 0 : line.base_mm);
     const base_L = loose_L(layers.base_L * line.plants, settings);
     const top_L = loose_L(layers.top_L * line.plants, settings);
@@ -142,16 +143,16 @@ export function planSession(
     labels: planned.reduce((sum, line) => sum + line.trays, 0),
     explanation: {
       minutes: {
-        rule: 'setting out, then plants over the pace of each hand, then trips with the trolley shared among the hands',
+        rule: WORDS.settingOutThenPlantsOver,
         inputs: [
-          { name: 'setting out', value: `${settings.setUp_min} min` },
+          { name: WORDS.settingOut, value: WORDS.min(settings.setUp_min) },
           { name: 'hands', value: String(people) },
-          { name: 'trips', value: `${trips} of ${settings.trip_min} min` },
+          { name: 'trips', value: WORDS.ofMin(trips, settings.trip_min) },
         ],
         source: timed.length > 0 ? `${OWN_LOG}, with the usual pace behind it` : COMMON_PRACTICE,
       },
       litres: {
-        rule: 'the volume of each pot by its measures, and more for settling and waste',
+        rule: WORDS.theVolumeOfEachPot,
         inputs: [
           { name: 'settling', value: `${Math.round(100 * settings.settle_frac)}%` },
           { name: 'waste', value: `${Math.round(100 * settings.waste_frac)}%` },

@@ -1,9 +1,10 @@
+import { WORDS } from '../../words/en/potting/stockCore.ts';
 export const STOCK_KINDS = ['pot', 'tray', 'part', 'label', 'feed'] as const;
 export type StockKind = (typeof STOCK_KINDS)[number];
 export const STOCK_WORDS: Readonly<Record<StockKind, string>> = {
   pot: 'pots',
   tray: 'trays',
-  part: 'mix and its parts',
+  part: WORDS.mixAndItsParts,
   label: 'labels',
   feed: 'feed',
 };

@@ -1,4 +1,5 @@
 import type { LengthUnit } from './length.ts';
+import { WORDS } from '../../words/en/units/measure.ts';
 
 /** Kinds of figures people type with a rule, a can or a scale, as they are kept: named by their metric unit. */
 export type Measure = 'mm' | 'cm' | 'm' | 'm2' | 'L' | 'kg' | 'W_m2' | 'm3_h' | 'm2K_W' | 'perL' | 'kg_L';
@@ -8,13 +9,13 @@ const MEASURES: Readonly<Record<Measure, readonly [metric: string, inch: string,
   mm: ['mm', 'in', 1 / 25.4],
   cm: ['cm', 'in', 1 / 2.54],
   m: ['m', 'ft', 1 / 0.3048],
-  m2: ['m²', 'sq ft', 1 / 0.3048 ** 2],
+  m2: ['m²', WORDS.sqFt, 1 / 0.3048 ** 2],
   L: ['L', 'gal', 1 / 3.785411784],
   kg: ['kg', 'lb', 1 / 0.45359237],
-  W_m2: ['W/m²', 'W/sq ft', 0.3048 ** 2],
-  m3_h: ['m³/h', 'cu ft/min', 1 / 0.3048 ** 3 / 60],
+  W_m2: ['W/m²', WORDS.wSqFt, 0.3048 ** 2],
+  m3_h: ['m³/h', WORDS.cuFtMin, 1 / 0.3048 ** 3 / 60],
   // One hour square foot degree Fahrenheit to a British thermal unit (international table) is 0.17611 m²K/W.
-  m2K_W: ['m² K/W', 'R (h·sq ft·°F/BTU)', 1 / 0.17611018],
+  m2K_W: ['m² K/W', WORDS.rHSqFtF, 1 / 0.17611018],
   perL: ['to a litre', 'to a gallon', 3.785411784],
   kg_L: ['kg a litre', 'lb a gallon', 3.785411784 / 0.45359237],
 };

@@ -1,6 +1,7 @@
 import { shownLength, type LengthUnit } from './length.ts';
 import { shownDifference, shownTemperature, type TemperatureUnit } from './temperature.ts';
 import { shownWind, windUnit } from './wind.ts';
+import { WORDS } from '../../words/en/units/unitsWords.ts';
 
 /** The one way figures are written with their unit. Temperatures and wind go by the house's scale, lengths by its rule. */
 
@@ -39,7 +40,7 @@ const FT2_PER_M2 = 1 / 0.3048 ** 2;
 /** "12 m²", "129 sq ft". */
 export function areaWords(area_m2: number, unit: LengthUnit): string {
   const shown = unit === 'in' ? area_m2 * FT2_PER_M2 : area_m2;
-  return `${rounded(shown, shown < 10 ? 1 : 0).replace(/\.0$/, '')} ${unit === 'in' ? 'sq ft' : 'm²'}`;
+  return `${rounded(shown, shown < 10 ? 1 : 0).replace(/\.0$/, '')} ${unit === 'in' ? WORDS.sqFt : 'm²'}`;
 }
 
 /** Litres in a US gallon. @source 231 cubic inches exactly (NIST Handbook 44, appendix C) */

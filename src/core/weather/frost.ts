@@ -4,6 +4,7 @@ import { normalQuantile } from '../numerics/normal.ts';
 import { studentQuantile } from '../numerics/student.ts';
 import { requireRange } from '../numerics/guard.ts';
 import type { FrostAtRisk } from '../plan/schedule/warnings.ts';
+import { WORDS } from '../../words/en/weather/frost.ts';
 
 /** Lowest of a day, degrees Celsius; in any order, a day at most once. */
 export interface DayLow {
@@ -39,7 +40,7 @@ const NEAR_days = 10;
  * @param south south of the equator
  */
 export function frostSeasons(lows: readonly DayLow[], threshold_C: number, south: boolean): FrostSeason[] {
-  requireRange('threshold, degrees C', threshold_C, -60, 40);
+  requireRange(WORDS.thresholdDegreesC, threshold_C, -60, 40);
   const known = new Map<DayNumber, number>();
   let first = Infinity;
   let last = -Infinity;

@@ -1,6 +1,7 @@
 import type { PlaceLight } from '../books/place.ts';
 import { requireRange } from '../numerics/guard.ts';
 import { solar_MJ_m2 } from './sun.ts';
+import { WORDS } from '../../words/en/weather/light.ts';
 
 /** Mol of photons plants can use in a megajoule of sunlight. @source Thimijan & Heins 1983, HortScience 18, 818-822: 45% of the energy, 4.57 micromol per J */
 const MOL_PER_MJ = 0.45 * 4.57;
@@ -36,10 +37,10 @@ const SECOND_FILM_frac = 0.85;
  * @throws RangeError for shares outside 0 to 1 and lamps out of bounds
  */
 export function lightUnder_mol_m2(light: PlaceLight, sun_MJ_m2: number): number {
-  requireRange('share of light through the glazing', light.through_frac, 0, 1);
-  requireRange('share shaded', light.shade_frac, 0, 1);
-  requireRange('hours of lamps', light.lamps_h, 0, 24);
-  requireRange('lamps, micromol per m2 and s', light.lamps_umol_m2_s, 0, 3000);
+  requireRange(WORDS.shareOfLightThroughThe, light.through_frac, 0, 1);
+  requireRange(WORDS.shareShaded, light.shade_frac, 0, 1);
+  requireRange(WORDS.hoursOfLamps, light.lamps_h, 0, 24);
+  requireRange(WORDS.lampsMicromolPerM2And, light.lamps_umol_m2_s, 0, 3000);
   const through = light.through_frac * (light.secondFilm ? SECOND_FILM_frac : 1) * (1 - light.shade_frac);
   return sun_MJ_m2 * MOL_PER_MJ * through + light.lamps_umol_m2_s * light.lamps_h * 0.0036;
 }

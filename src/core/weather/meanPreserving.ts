@@ -1,4 +1,5 @@
 import { requireRange } from '../numerics/guard.ts';
+import { WORDS } from '../../words/en/weather/meanPreserving.ts';
 
 /** Days of the months of a common year. */
 export const MONTH_days = [31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31] as const;
@@ -17,7 +18,7 @@ const PASSES = 365;
  */
 export function meanPreservingDays(means: readonly number[]): Float64Array {
   if (means.length !== 12) throw new RangeError(`${means.length} months of normals; there must be 12`);
-  means.forEach((mean) => requireRange('monthly mean', mean, -150, 150));
+  means.forEach((mean) => requireRange(WORDS.monthlyMean, mean, -150, 150));
   const monthOf = new Uint8Array(YEAR_days);
   let course = new Float64Array(YEAR_days);
   let day = 0;

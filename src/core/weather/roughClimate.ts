@@ -3,6 +3,7 @@ import { requireRange } from '../numerics/guard.ts';
 import type { MonthNormal } from '../plan/schedule/outsideClimate.ts';
 import { monthDayOf } from './frost.ts';
 import { springOddsFromNormals, type NightsKnown } from './normalFrost.ts';
+import { WORDS } from '../../words/en/weather/roughClimate.ts';
 
 /** Where a site lies: all that a first guess of its weather goes by. */
 export interface RoughSite {
@@ -43,8 +44,8 @@ const WARMEST_sea = 210;
  * it is off
  */
 export function roughNormals({ latitude_deg, longitude_deg, height_m, byTheSea }: RoughSite): MonthNormal[] {
-  requireRange('latitude, degrees', latitude_deg, -90, 90);
-  requireRange('longitude, degrees', longitude_deg, -180, 180);
+  requireRange(WORDS.latitudeDegrees, latitude_deg, -90, 90);
+  requireRange(WORDS.longitudeDegrees, longitude_deg, -180, 180);
   requireRange('height, m', height_m, -450, 6000);
   const from_equator = Math.abs(latitude_deg);
   const north = latitude_deg >= 0 ? 1 : 0;

@@ -1,6 +1,7 @@
 import { normalCdf } from '../numerics/normal.ts';
 import { requireRange } from '../numerics/guard.ts';
 import { Remembered } from '../numerics/remembered.ts';
+import { WORDS } from '../../words/en/weather/score.ts';
 
 /** A forecast low held against what the thermometer then read. */
 export interface ForecastPair {
@@ -118,6 +119,6 @@ function newStepOfErrors(days: number): Float64Array {
 
 /** The odds that a forecast low comes out at or below a temperature. */
 export function oddsAtOrBelow(forecast_C: number, at_C: number, score: LeadScore): number {
-  requireRange('forecast low, degrees C', forecast_C, -90, 60);
+  requireRange(WORDS.forecastLowDegreesC, forecast_C, -90, 60);
   return normalCdf((at_C - (forecast_C - score.bias_K)) / score.spread_K);
 }

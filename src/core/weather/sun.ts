@@ -1,4 +1,5 @@
 import { requireRange } from '../numerics/guard.ts';
+import { WORDS } from '../../words/en/weather/sun.ts';
 
 const RADIANS = Math.PI / 180;
 /** Solar constant, MJ per square metre and minute. @source FAO-56 eq. 21 */
@@ -6,13 +7,13 @@ const G_SC = 0.082;
 
 /** Inverse relative distance to the sun. @source FAO-56 eq. 23 @param dayOfYear 1 to 366 */
 export function relativeDistance(dayOfYear: number): number {
-  requireRange('day of the year', dayOfYear, 1, 366);
+  requireRange(WORDS.dayOfTheYear, dayOfYear, 1, 366);
   return 1 + 0.033 * Math.cos((2 * Math.PI * dayOfYear) / 365);
 }
 
 /** Declination of the sun, radians. @source FAO-56 eq. 24 */
 export function declination_rad(dayOfYear: number): number {
-  requireRange('day of the year', dayOfYear, 1, 366);
+  requireRange(WORDS.dayOfTheYear, dayOfYear, 1, 366);
   return 0.409 * Math.sin((2 * Math.PI * dayOfYear) / 365 - 1.39);
 }
 
@@ -22,7 +23,7 @@ export function declination_rad(dayOfYear: number): number {
  * @param latitude_deg -90 to 90, south negative
  */
 export function sunsetAngle_rad(latitude_deg: number, dayOfYear: number): number {
-  requireRange('latitude, degrees', latitude_deg, -90, 90);
+  requireRange(WORDS.latitudeDegrees, latitude_deg, -90, 90);
   const x = -Math.tan(latitude_deg * RADIANS) * Math.tan(declination_rad(dayOfYear));
   return Math.acos(Math.min(1, Math.max(-1, x)));
 }
@@ -55,7 +56,7 @@ export function extraterrestrial_MJ_m2(latitude_deg: number, dayOfYear: number):
  * @source FAO-56 eq. 35 with a_s 0.25, b_s 0.50
  */
 export function solar_MJ_m2(latitude_deg: number, dayOfYear: number, sunshine_frac: number): number {
-  requireRange('share of sunshine', sunshine_frac, 0, 1);
+  requireRange(WORDS.shareOfSunshine, sunshine_frac, 0, 1);
   return (0.25 + 0.5 * sunshine_frac) * extraterrestrial_MJ_m2(latitude_deg, dayOfYear);
 }
 
@@ -65,6 +66,6 @@ export function solar_MJ_m2(latitude_deg: number, dayOfYear: number, sunshine_fr
  * @example saturation_kPa(20).toFixed(3) // '2.338'
  */
 export function saturation_kPa(temperature_C: number): number {
-  requireRange('temperature, degrees C', temperature_C, -60, 80);
+  requireRange(WORDS.temperatureDegreesC, temperature_C, -60, 80);
   return 0.6108 * Math.exp((17.27 * temperature_C) / (temperature_C + 237.3));
 }

@@ -10,6 +10,7 @@ import { freeLetter } from '../../core/batch/letter.ts';
 import { letterIn, requireOpenSeason, seasonForDay } from '../house/seasons.ts';
 import { batchRecord } from '../house/world.ts';
 import { LOCKS } from '../locks.ts';
+import { WORDS } from '../../words/en/batch/batches.ts';
 
 /** What a batch is made of, before it has a number. */
 export interface NewBatch {
@@ -116,13 +117,8 @@ export async function lockBatch(id: number, transaction: Transaction, voided = f
     lock: transaction.LOCK.UPDATE,
   });
   if (row!.seasonId !== found.seasonId)
-    throw new ProblemError(409, 'Changed by someone else', `${row!.code} was just put into another season.`);
-  if (row!.voidedAt !== null && !voided)
-    throw new ProblemError(
-      409,
-      'Voided',
-      `${row!.code} was voided as made by mistake. Bring it back to go on with it.`,
-    );
+    throw new ProblemError(409, WORDS.changedBySomeoneElse, WORDS.wasJustPutIntoAnother(row!.code));
+  if (row!.voidedAt !== null && !voided) throw new ProblemError(409, WORDS.voided, WORDS.wasVoidedAsMadeBy(row!.code));
   return batchRecord(row!);
 }
 

@@ -3,6 +3,7 @@ import { inTransaction } from '../inTransaction.ts';
 import { rows } from '../sql.ts';
 import { MODELS, type BookName, type BookWrite } from './books.ts';
 import { PlacePeriodModel, PlaceSetPointModel } from './models.ts';
+import { WORDS } from '../../words/en/books/retire.ts';
 
 /** Retires a line from a day on (YYYY-MM-DD), or brings it back (null), if it still has the version it was read at. */
 export async function retireLine(
@@ -57,7 +58,7 @@ export async function deleteLine(db: Sequelize, book: BookName, id: number, vers
     return { kind: 'written', id, version };
   }).catch((error: unknown): LineDeleted => {
     // Somebody named it between the count and the deletion.
-    if (error instanceof ForeignKeyConstraintError) return { kind: 'used', by: ['lines just written'] };
+    if (error instanceof ForeignKeyConstraintError) return { kind: 'used', by: [WORDS.linesJustWritten] };
     throw error;
   });
 }
@@ -90,43 +91,43 @@ const USES: Readonly<Record<BookName, readonly (readonly [string, string, string
   crops: [
     ['variety', 'varieties', 'varieties WHERE crop_id = $1'],
     ['batch', 'batches', 'batches WHERE crop_id = $1'],
-    ['tray of years before', 'trays of years before', 'old_trays WHERE crop_id = $1'],
+    [WORDS.trayOfYearsBefore, WORDS.traysOfYearsBefore, 'old_trays WHERE crop_id = $1'],
   ],
   varieties: [
     ['lot', 'lots', 'lots WHERE variety_id = $1'],
     ['batch', 'batches', 'batches WHERE variety_id = $1'],
-    ['tray of years before', 'trays of years before', 'old_trays WHERE variety_id = $1'],
+    [WORDS.trayOfYearsBefore, WORDS.traysOfYearsBefore, 'old_trays WHERE variety_id = $1'],
   ],
   lots: [
     ['batch', 'batches', 'batches WHERE lot_id = $1'],
-    ['tray of years before', 'trays of years before', 'old_trays WHERE lot_id = $1'],
+    [WORDS.trayOfYearsBefore, WORDS.traysOfYearsBefore, 'old_trays WHERE lot_id = $1'],
   ],
   places: [
     [
-      'batch by its plan',
-      'batches by their plans',
+      WORDS.batchByItsPlan,
+      WORDS.batchesByTheirPlans,
       inPlans(['germinate_place_id', 'grow_place_id', 'pot_place_id', 'harden_place_id', 'space_place_id']),
     ],
-    ['line of a log', 'lines of logs', 'batch_events WHERE place_id = $1'],
-    ['heated zone', 'heated zones', 'heat_zones WHERE place_id = $1'],
-    ['structure or cover', 'structures or covers', 'covers WHERE place_id = $1'],
-    ['line of its hot bed', 'lines of its hot bed', 'hot_bed_log WHERE place_id = $1'],
+    [WORDS.lineOfALog, WORDS.linesOfLogs, 'batch_events WHERE place_id = $1'],
+    [WORDS.heatedZone, WORDS.heatedZones, 'heat_zones WHERE place_id = $1'],
+    [WORDS.structureOrCover, WORDS.structuresOrCovers, 'covers WHERE place_id = $1'],
+    [WORDS.lineOfItsHotBed, WORDS.linesOfItsHotBed, 'hot_bed_log WHERE place_id = $1'],
     [
       'programme',
       'programmes',
       `programmes WHERE EXISTS (SELECT 1 FROM jsonb_array_elements(rungs) AS r WHERE r->>'placeId' = $1::text)`,
     ],
-    ['potting session', 'potting sessions', inSessions('placeId')],
+    [WORDS.pottingSession, WORDS.pottingSessions, inSessions('placeId')],
   ],
   containers: [
-    ['batch by its plan', 'batches by their plans', inPlans(['sow_container_id', 'pot_container_id'])],
+    [WORDS.batchByItsPlan, WORDS.batchesByTheirPlans, inPlans(['sow_container_id', 'pot_container_id'])],
     ['potting', 'pottings', `batch_events WHERE details->>'containerId' = $1::text`],
-    ['thing in the stock', 'things in the stock', 'stock_items WHERE container_id = $1'],
-    ['potting session', 'potting sessions', inSessions('containerId')],
+    [WORDS.thingInTheStock, WORDS.thingsInTheStock, 'stock_items WHERE container_id = $1'],
+    [WORDS.pottingSession, WORDS.pottingSessions, inSessions('containerId')],
   ],
   mixes: [
-    ['potting session', 'potting sessions', inSessions('mixId', 'baseMixId')],
-    ['setting of how the house pots', 'settings of how the house pots', inSettings('mixId', 'baseMixId', 'sowMixId')],
+    [WORDS.pottingSession, WORDS.pottingSessions, inSessions('mixId', 'baseMixId')],
+    [WORDS.settingOfHowTheHouse, WORDS.settingsOfHowTheHouse, inSettings('mixId', 'baseMixId', 'sowMixId')],
   ],
   feeds: [],
   stock: [
@@ -135,13 +136,13 @@ const USES: Readonly<Record<BookName, readonly (readonly [string, string, string
       'mixes',
       `mixes WHERE EXISTS (SELECT 1 FROM jsonb_array_elements(parts) AS p WHERE p->>'itemId' = $1::text)`,
     ],
-    ['line of the stock’s log', 'lines of the stock’s log', 'stock_moves WHERE item_id = $1'],
+    [WORDS.lineOfTheStocksLog, WORDS.linesOfTheStocksLog, 'stock_moves WHERE item_id = $1'],
   ],
   covers: [
-    ['batch by its plan', 'batches by their plans', inPlans(['cover_id'])],
+    [WORDS.batchByItsPlan, WORDS.batchesByTheirPlans, inPlans(['cover_id'])],
     ['reading', 'readings', 'site_readings WHERE cover_id = $1'],
-    ['planting out', 'plantings out', `batch_events WHERE planting->>'coverId' = $1::text`],
+    [WORDS.plantingOut, WORDS.plantingsOut, `batch_events WHERE planting->>'coverId' = $1::text`],
   ],
-  programmes: [['batch by its plan', 'batches by their plans', inPlans(['programme_id'])]],
+  programmes: [[WORDS.batchByItsPlan, WORDS.batchesByTheirPlans, inPlans(['programme_id'])]],
   people: AUTHORED.map(([one, several, table]) => [one, several, `${table} WHERE author_id = $1`] as const),
 };

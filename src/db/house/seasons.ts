@@ -10,8 +10,9 @@ import { freeLetter } from '../../core/batch/letter.ts';
 import { LOCKS } from '../locks.ts';
 import { ms, rows, run, type In, type Row } from '../sql.ts';
 import type { Kept, KeptPotting, KeptEstimate } from '../../core/house/kept.ts';
+import { WORDS } from '../../words/en/house/seasonsDb.ts';
 
-const COLUMNS = `id, version, name, first_day::text AS first_day, last_day::text AS last_day, closed_at`;
+const COLUMNS = WORDS.idVersionNameFirstDay;
 
 /** All seasons, the first to begin first. */
 export async function readSeasons(db: Sequelize, transaction: In = null): Promise<SeasonRecord[]> {
@@ -73,11 +74,7 @@ export async function requireOpenSeason(db: Sequelize, id: number, transaction: 
   const [row] = await rows(db, `SELECT ${COLUMNS} FROM seasons WHERE id = $1 FOR SHARE`, [id], transaction);
   const season = row && seasonRecord(row);
   if (!season || season.closedAt_ms === null) return;
-  throw new ProblemError(
-    409,
-    'The season is closed',
-    `Season ${season.name} is closed, and its batches are kept as they came out. Open it again under Books, Seasons to change anything in it.`,
-  );
+  throw new ProblemError(409, WORDS.theSeasonIsClosed, WORDS.seasonIsClosedAndIts(season.name));
 }
 
 /** Season of a batch whose day out becomes another: its own while that holds the day, else the one the day belongs to. */
@@ -97,10 +94,7 @@ async function seasonsWith(db: Sequelize, day: DayNumber, transaction: Transacti
   const holding = (await readSeasons(db, transaction)).filter((one) => one.firstDay <= day && day <= one.lastDay);
   const open = holding.filter((one) => one.closedAt_ms === null).reverse();
   if (open.length === 0 && holding.length > 0)
-    throw fieldProblem(
-      'transplantOn',
-      `${isoFromDay(day)} is in season ${holding[0]!.name}, which is closed. Choose another day, or open that season again.`,
-    );
+    throw fieldProblem('transplantOn', WORDS.isInSeasonWhichIs(isoFromDay(day), holding[0]!.name));
   return open;
 }
 

@@ -29,13 +29,14 @@ import { BatchMore, type Member } from './BatchMore.tsx';
 import { draftOf, emptyDraft, familyOf, inputOf, type Draft } from './draft.ts';
 import { useTables } from './useTables.ts';
 import { setPointsBody, takenBody, useStable, useTablesWith, withoutPlaces } from './taken.ts';
+import { WORDS } from '../../words/en/batch/batchForm.ts';
 
 const STAGE_LABELS: Readonly<Record<Stage, string>> = {
-  germinate: 'Germinates in',
-  grow: 'Grows on in',
-  pot: 'In the pot in',
-  space: 'Spaced out in',
-  harden: 'Hardens in',
+  germinate: WORDS.germinatesIn,
+  grow: WORDS.growsOnIn,
+  pot: WORDS.inThePotIn,
+  space: WORDS.spacedOutIn,
+  harden: WORDS.hardensIn,
 };
 /** Days before transplanting at which a stage's temperature is looked at when places are proposed. */
 const ROUGH_DAYS: Readonly<Record<Stage, number>> = {
@@ -189,7 +190,7 @@ export function BatchForm({ house, editing }: Props) {
       });
       if (rest.kind !== 'done') {
         setBusy(false);
-        setMessage(`This batch is changed, the others are not: ${trouble(rest)}`);
+        setMessage(WORDS.thisBatchIsChangedThe(trouble(rest)));
         return;
       }
     }
@@ -231,7 +232,7 @@ export function BatchForm({ house, editing }: Props) {
         <div className="grid grid-cols-2 gap-3">
           <Field
             id={`${id}plants`}
-            label="Plants wanted"
+            label={WORDS.plantsWanted}
             inputMode="numeric"
             value={draft.plants}
             error={err('plantsWanted')}
@@ -239,7 +240,7 @@ export function BatchForm({ house, editing }: Props) {
           />
           <Field
             id={`${id}date`}
-            label="Transplant date"
+            label={WORDS.transplantDate}
             type="date"
             value={draft.transplantOn}
             error={err('transplantOn')}
@@ -247,18 +248,18 @@ export function BatchForm({ house, editing }: Props) {
           />
           <SelectField
             id={`${id}variety`}
-            label="Variety"
+            label={WORDS.variety}
             value={draft.varietyId}
-            none="not said"
+            none={WORDS.notSaid}
             options={varieties}
             error={err('varietyId')}
             onValue={(varietyId) => set({ varietyId, lotId: null })}
           />
           <SelectField
             id={`${id}lot`}
-            label="Lot"
+            label={WORDS.lot}
             value={draft.lotId}
-            none="not said"
+            none={WORDS.notSaid}
             options={lots.map((lot) => ({ id: lot.id, name: lot.code }))}
             error={err('lotId')}
             onValue={(lotId) => set({ lotId })}
@@ -276,18 +277,18 @@ export function BatchForm({ house, editing }: Props) {
         <div className="grid grid-cols-2 gap-3">
           <SelectField
             id={`${id}cover`}
-            label="Goes out under"
+            label={WORDS.goesOutUnder}
             value={draft.coverId}
-            none="no cover"
+            none={WORDS.noCover}
             options={inUse(house.covers, draft.coverId)}
             error={err('coverId')}
             onValue={(coverId) => set({ coverId })}
           />
           <SelectField
             id={`${id}programme`}
-            label="Hardened by"
+            label={WORDS.hardenedBy}
             value={draft.programmeId}
-            none="the usual of its kind"
+            none={WORDS.theUsualOfItsKind}
             options={inUse(house.programmes, draft.programmeId)}
             error={err('programmeId')}
             onValue={(programmeId) => set({ programmeId })}
@@ -315,18 +316,22 @@ export function BatchForm({ house, editing }: Props) {
           <div className="note-bar bad" role="alert">
             {placing.over.slice(0, 4).map((run) => (
               <p key={`${run.placeId}/${run.from}`}>
-                <b>{house.places.find((p) => p.id === run.placeId)?.name}</b> would be over room by{' '}
-                {counted(Math.ceil(run.most_slots), 'tray space')}, {shortDay(run.from)} to {shortDay(run.to - 1)}.
+                {WORDS.wouldBeOverRoomBy(
+                  <b key="1">{house.places.find((p) => p.id === run.placeId)?.name}</b>,
+                  counted(Math.ceil(run.most_slots), WORDS.traySpace),
+                  shortDay(run.from),
+                  shortDay(run.to - 1),
+                )}
               </p>
             ))}
           </div>
         )}
         <fieldset className="grid grid-cols-2 gap-3" hidden={!byHand}>
           <legend className="mb-1 font-semibold">
-            Where it goes
+            {WORDS.whereItGoes}
             {editing === null && (
               <button type="button" className="link-btn ml-3 font-normal" onClick={() => setByHand(false)}>
-                Place it for me
+                {WORDS.placeItForMe}
               </button>
             )}
           </legend>
@@ -337,7 +342,7 @@ export function BatchForm({ house, editing }: Props) {
                 id={`${id}place-${stage}`}
                 label={STAGE_LABELS[stage]}
                 value={draft.places[stage] ?? null}
-                none={stage === 'space' ? 'where it was potted' : 'no place'}
+                none={stage === 'space' ? WORDS.whereItWasPotted : WORDS.noPlace}
                 error={err(`places.${stage}`)}
                 options={
                   crop
@@ -352,7 +357,7 @@ export function BatchForm({ house, editing }: Props) {
         <div className="grid grid-cols-2 gap-3">
           <SelectField
             id={`${id}tray`}
-            label="Sown in"
+            label={WORDS.sownIn}
             value={draft.sowContainerId}
             options={inUse(house.containers, draft.sowContainerId).filter((c) => c.kind !== 'pot')}
             error={err('sowContainerId')}
@@ -360,9 +365,9 @@ export function BatchForm({ house, editing }: Props) {
           />
           <SelectField
             id={`${id}pot`}
-            label="Potted into"
+            label={WORDS.pottedInto}
             value={draft.potContainerId}
-            none="stays in its tray"
+            none={WORDS.staysInItsTray}
             options={inUse(house.containers, draft.potContainerId).filter((c) => c.kind !== 'seed-tray')}
             error={err('potContainerId')}
             onValue={(potContainerId) =>
@@ -377,7 +382,7 @@ export function BatchForm({ house, editing }: Props) {
           />
           <Field
             id={`${id}hardening`}
-            label="Hardening days"
+            label={WORDS.hardeningDays}
             inputMode="numeric"
             value={draft.hardening}
             error={err('hardening_days')}
@@ -385,7 +390,7 @@ export function BatchForm({ house, editing }: Props) {
           />
           <Field
             id={`${id}spare`}
-            label="Overplanting, %"
+            label={WORDS.overplanting}
             inputMode="decimal"
             value={draft.spare}
             error={err('spare_frac')}
@@ -402,14 +407,30 @@ export function BatchForm({ house, editing }: Props) {
           onTogether={setTogether}
           onChange={set}
         />
-        <Field id={`${id}note`} label="Note" value={draft.note} error={err('note')} onValue={(note) => set({ note })} />
+        <Field
+          id={`${id}note`}
+          label={WORDS.note}
+          value={draft.note}
+          error={err('note')}
+          onValue={(note) => set({ note })}
+        />
         {cells !== null && sow && (
           <p className="text-ink2">
-            <span className="num text-xl text-ink">{cells}</span> cells in {counted(traysFor(cells, sow), 'tray')}
+            {WORDS.cellsIn(
+              <span key="3" className="num text-xl text-ink">
+                {cells}
+              </span>,
+              counted(traysFor(cells, sow), 'tray'),
+            )}
             {pot && (
               <>
-                ; potted <span className="num text-xl text-ink">{traysFor(cells, pot)}</span> trays of {pot.name},
-                spaced {slotsFor(cells, pot, true)} tray spaces
+                {WORDS.pottedTraysOfSpacedTray(
+                  <span key="2" className="num text-xl text-ink">
+                    {traysFor(cells, pot)}
+                  </span>,
+                  pot.name,
+                  slotsFor(cells, pot, true),
+                )}
               </>
             )}
           </p>
@@ -439,7 +460,7 @@ export function BatchForm({ house, editing }: Props) {
           )
         )}
         <button type="submit" className="btn solid min-h-12" disabled={busy || (!byHand && asking)}>
-          {editing ? 'Save the change' : draft.several === 'one' ? 'Make this batch' : 'Make these batches'}
+          {editing ? WORDS.saveTheChange : draft.several === 'one' ? WORDS.makeThisBatch : WORDS.makeTheseBatches}
         </button>
       </div>
       <Outlook
@@ -463,11 +484,11 @@ function placeOptions(house: HouseData, tables: SeasonTables, crop: Crop, stage:
   return [
     ...fits.map((fit) => ({
       id: fit.placeId,
-      name: `${fit.name}, ${dayNight(fit.day_C, fit.night_C, house.unit)}${fit.inRange ? '' : ' (outside its range)'}`,
+      name: `${fit.name}, ${dayNight(fit.day_C, fit.night_C, house.unit)}${fit.inRange ? '' : WORDS.outsideItsRange}`,
     })),
     ...inUse(house.places)
       .filter(({ id }) => !fits.some((fit) => fit.placeId === id))
-      .map(({ id, name }) => ({ id, name: `${name} (not a place for it)` })),
+      .map(({ id, name }) => ({ id, name: WORDS.notAPlaceForIt(name) })),
   ];
 }
 

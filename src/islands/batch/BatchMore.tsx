@@ -4,6 +4,7 @@ import { Field } from '../../ui/Field.tsx';
 import { counted } from '../../ui/format.ts';
 import type { Draft } from './draft.ts';
 import { OffHeatChoice } from '../../ui/OffHeatChoice.tsx';
+import { WORDS } from '../../words/en/batch/batchMore.ts';
 
 /** Another batch of a family. */
 export interface Member {
@@ -47,7 +48,7 @@ export function BatchMore({ draft, usualWeeks, err, isNew, family, together, onT
     <>
       {isNew && (
         <fieldset>
-          <legend className="mb-1 font-semibold">How many batches</legend>
+          <legend className="mb-1 font-semibold">{WORDS.howManyBatches}</legend>
           <div className="flex flex-wrap gap-2" role="group">
             {SEVERAL.map(([several, words]) => (
               <button
@@ -65,7 +66,7 @@ export function BatchMore({ draft, usualWeeks, err, isNew, family, together, onT
             <div className="mt-2 grid grid-cols-2 gap-3">
               <Field
                 id={`${id}every`}
-                label={draft.several === 'insurance' ? 'B so many days after A' : 'Every so many days'}
+                label={draft.several === 'insurance' ? WORDS.bSoManyDaysAfter : WORDS.everySoManyDays}
                 inputMode="numeric"
                 value={draft.every}
                 error={err('every_days')}
@@ -74,7 +75,7 @@ export function BatchMore({ draft, usualWeeks, err, isNew, family, together, onT
               {draft.several === 'succession' ? (
                 <Field
                   id={`${id}times`}
-                  label="How many times"
+                  label={WORDS.howManyTimes}
                   inputMode="numeric"
                   value={draft.times}
                   error={err('times')}
@@ -83,7 +84,7 @@ export function BatchMore({ draft, usualWeeks, err, isNew, family, together, onT
               ) : (
                 <Field
                   id={`${id}share`}
-                  label="Plants of B, % of A"
+                  label={WORDS.plantsOfBOfA}
                   inputMode="numeric"
                   value={draft.share}
                   error={err('share_frac')}
@@ -103,10 +104,12 @@ export function BatchMore({ draft, usualWeeks, err, isNew, family, together, onT
             onChange={(e) => onTogether(e.target.checked)}
           />
           <span>
-            Change the {counted(family.members.length, 'other')} made with it as well, moved by as many days
-            <span className="block text-[0.9rem] text-ink2">
-              {family.members.map((member) => member.code).join(', ')}, not sown yet
-            </span>
+            {WORDS.changeTheMadeWithIt(
+              counted(family.members.length, 'other'),
+              <span key="1" className="block text-[0.9rem] text-ink2">
+                {WORDS.notSownYet(family.members.map((member) => member.code).join(', '))}
+              </span>,
+            )}
           </span>
         </label>
       )}
@@ -119,25 +122,25 @@ export function BatchMore({ draft, usualWeeks, err, isNew, family, together, onT
           draft.offHeat.kind !== ''
         }
       >
-        <summary className="min-h-9 py-1 font-semibold">Bought in, how exact, how large</summary>
+        <summary className="min-h-9 py-1 font-semibold">{WORDS.boughtInHowExactHow}</summary>
         <div className="grid grid-cols-2 gap-3 py-1">
           <div className="field">
-            <label htmlFor={`${id}joins`}>Where it comes from</label>
+            <label htmlFor={`${id}joins`}>{WORDS.whereItComesFrom}</label>
             <select
               id={`${id}joins`}
               className="input"
               value={draft.joinsStage}
               onChange={(e) => onChange({ joinsStage: e.target.value as Draft['joinsStage'] })}
             >
-              <option value="">sown here</option>
-              <option value="grow">plugs, to grow on</option>
-              <option value="pot">plugs, ready for the pot</option>
+              <option value="">{WORDS.sownHere}</option>
+              <option value="grow">{WORDS.plugsToGrowOn}</option>
+              <option value="pot">{WORDS.plugsReadyForThePot}</option>
             </select>
           </div>
           {draft.joinsStage !== '' && (
             <Field
               id={`${id}joinsOn`}
-              label="Plugs come on"
+              label={WORDS.plugsComeOn}
               type="date"
               value={draft.joinsOn}
               error={err('joins.on')}
@@ -148,7 +151,7 @@ export function BatchMore({ draft, usualWeeks, err, isNew, family, together, onT
             <>
               <Field
                 id={`${id}joinsWeeks`}
-                label={`Their age, weeks${usualWeeks === null ? '' : ` (usual ${usualWeeks})`}`}
+                label={WORDS.theirAgeWeeks(usualWeeks === null ? '' : WORDS.usual(usualWeeks))}
                 inputMode="decimal"
                 value={draft.joinsWeeks}
                 error={err('joins.age_weeks')}
@@ -156,7 +159,7 @@ export function BatchMore({ draft, usualWeeks, err, isNew, family, together, onT
               />
               <Field
                 id={`${id}joinsLeaves`}
-                label="or true leaves"
+                label={WORDS.orTrueLeaves}
                 inputMode="numeric"
                 value={draft.joinsLeaves}
                 error={err('joins.leaves_count')}
@@ -166,7 +169,7 @@ export function BatchMore({ draft, usualWeeks, err, isNew, family, together, onT
           )}
           <Field
             id={`${id}before`}
-            label="Days before are as good"
+            label={WORDS.daysBeforeAreAsGood}
             inputMode="numeric"
             value={draft.before}
             error={err('before_days')}
@@ -174,7 +177,7 @@ export function BatchMore({ draft, usualWeeks, err, isNew, family, together, onT
           />
           <Field
             id={`${id}after`}
-            label="Days after are as good"
+            label={WORDS.daysAfterAreAsGood}
             inputMode="numeric"
             value={draft.after}
             error={err('after_days')}
@@ -182,28 +185,28 @@ export function BatchMore({ draft, usualWeeks, err, isNew, family, together, onT
           />
           <Choice
             id={`${id}weight`}
-            label="How much it matters"
+            label={WORDS.howMuchItMatters}
             value={draft.weight}
             options={WEIGHTS}
             onValue={(weight) => onChange({ weight })}
           />
           <Choice
             id={`${id}age`}
-            label="Size when it goes out"
+            label={WORDS.sizeWhenItGoesOut}
             value={draft.age_frac}
             options={SIZES}
             onValue={(age_frac) => onChange({ age_frac })}
           />
           <Choice
             id={`${id}sure`}
-            label="How sure to be ready"
+            label={WORDS.howSureToBeReady}
             value={draft.sure_frac ?? 0}
-            options={[[0, 'as the house plans'], ...SURE]}
+            options={[[0, WORDS.asTheHousePlans], ...SURE]}
             onValue={(sure) => onChange({ sure_frac: sure === 0 ? null : sure })}
           />
           <OffHeatChoice
             id={`${id}offHeat`}
-            label="Off the heat"
+            label={WORDS.offTheHeat}
             house
             path="offHeat"
             value={draft.offHeat}

@@ -15,15 +15,16 @@ import { WrittenBy } from '../../ui/PersonMark.tsx';
 import { LogForm } from './LogForm.tsx';
 import { BatchSeason } from './BatchSeason.tsx';
 import { VoidBatch } from './VoidBatch.tsx';
+import { WORDS } from '../../words/en/batch/batchPage.ts';
 
 export const PHASE_WORDS: Readonly<Record<Phase, string>> = {
-  planned: 'to be sown',
-  sown: 'sown, not up yet',
-  emerged: 'half up, on the heat',
-  growing: 'growing on',
-  potted: 'in the pot',
-  hardening: 'hardening off',
-  planted: 'planted out',
+  planned: WORDS.toBeSown,
+  sown: WORDS.sownNotUpYet,
+  emerged: WORDS.halfUpOnTheHeat,
+  growing: WORDS.growingOn,
+  potted: WORDS.inThePot,
+  hardening: WORDS.hardeningOff,
+  planted: WORDS.plantedOut,
   ended: 'ended',
 };
 
@@ -45,11 +46,11 @@ export function BatchPage({ data: initial }: { readonly data: BatchPageData }) {
     sending.current = false;
     if (answer.kind === 'problem' || answer.kind === 'offline') return trouble(answer);
     if (answer.kind === 'kept') {
-      setMessage('No connection: kept on this device, and sent as soon as there is one.');
+      setMessage(WORDS.noConnectionKeptOnThis);
       return null;
     }
     setTool(null);
-    setMessage('Logged.');
+    setMessage(WORDS.logged);
     await refresh();
     return null;
   }
@@ -59,18 +60,26 @@ export function BatchPage({ data: initial }: { readonly data: BatchPageData }) {
       <div className="flex flex-wrap items-baseline gap-x-4">
         <h1>{data.name}</h1>
         <p className="text-ink2">
-          code <span className="num text-lg text-ink">{data.code}</span>
+          {WORDS.code(
+            <span key="2" className="num text-lg text-ink">
+              {data.code}
+            </span>,
+          )}
           {data.splitFrom && (
             <>
-              , split from <a href={`/batch/${data.splitFrom.id}`}>{data.splitFrom.code}</a>
+              {WORDS.splitFrom(
+                <a key="1" href={`/batch/${data.splitFrom.id}`}>
+                  {data.splitFrom.code}
+                </a>,
+              )}
             </>
           )}
         </p>
       </div>
       <dl className="mt-2 flex flex-wrap gap-x-9 gap-y-2">
         <Figure value={String(plantsShown(data))} words={plantsSaid(data)} />
-        <Figure value={PHASE_WORDS[data.phase]} words={data.placeNow ?? 'no place yet'} />
-        <Figure value={shortDay(data.plan.transplantOn)} words="asked to go out" />
+        <Figure value={PHASE_WORDS[data.phase]} words={data.placeNow ?? WORDS.noPlaceYet} />
+        <Figure value={shortDay(data.plan.transplantOn)} words={WORDS.askedToGoOut} />
         {!closed && (
           <Figure
             value={punctualityWords(data.punctuality, data.late_days)}
@@ -79,7 +88,7 @@ export function BatchPage({ data: initial }: { readonly data: BatchPageData }) {
           />
         )}
         {data.plants.lost_count > 0 && <Figure value={String(data.plants.lost_count)} words="lost" />}
-        {data.plants.left_count > 0 && <Figure value={String(data.plants.left_count)} words="left over" />}
+        {data.plants.left_count > 0 && <Figure value={String(data.plants.left_count)} words={WORDS.leftOver} />}
       </dl>
       {data.note && <p className="mt-2 max-w-[70ch]">{data.note}</p>}
       <p role="status" aria-live="polite" className={message ? 'note-bar my-2' : 'sr-only'}>
@@ -93,7 +102,7 @@ export function BatchPage({ data: initial }: { readonly data: BatchPageData }) {
             aria-expanded={tool === 'log'}
             onClick={() => setTool(tool === 'log' ? null : 'log')}
           >
-            Log
+            {WORDS.log}
           </button>
         )}
         {!closed && data.phase !== 'planned' && (
@@ -103,7 +112,7 @@ export function BatchPage({ data: initial }: { readonly data: BatchPageData }) {
             aria-expanded={tool === 'lose'}
             onClick={() => setTool(tool === 'lose' ? null : 'lose')}
           >
-            Lose some
+            {WORDS.loseSome}
           </button>
         )}
         {!closed && (
@@ -113,7 +122,7 @@ export function BatchPage({ data: initial }: { readonly data: BatchPageData }) {
             aria-expanded={tool === 'split'}
             onClick={() => setTool(tool === 'split' ? null : 'split')}
           >
-            Split off a part
+            {WORDS.splitOffAPart}
           </button>
         )}
         {data.phase !== 'ended' && (
@@ -123,14 +132,14 @@ export function BatchPage({ data: initial }: { readonly data: BatchPageData }) {
             aria-expanded={tool === 'end'}
             onClick={() => setTool(tool === 'end' ? null : 'end')}
           >
-            End
+            {WORDS.end}
           </button>
         )}
         <a className="btn" href={`/batch/${data.id}/edit`}>
-          Change the plan
+          {WORDS.changeThePlan}
         </a>
         <a className="btn" href={`/batch/${data.id}/plans`}>
-          Earlier plans
+          {WORDS.earlierPlans}
         </a>
       </div>
       {tool && (
@@ -177,21 +186,21 @@ function ChainTable({ data }: { readonly data: BatchPageData }) {
         ? planned.milestones.map((m) => m.key)
         : [];
   return (
-    <section aria-label="Chain, planned against actual">
-      <h2>Chain</h2>
+    <section aria-label={WORDS.chainPlannedAgainstActual}>
+      <h2>{WORDS.chain}</h2>
       {forecast.kind === 'unreachable' && (
-        <p className="note-bar bad my-2">From here it cannot be reached: {forecast.reason}.</p>
+        <p className="note-bar bad my-2">{WORDS.fromHereItCannotBe(forecast.reason)}</p>
       )}
       {planned.kind === 'unreachable' && (
-        <p className="note-bar bad my-2">The plan cannot be worked out: {planned.reason}.</p>
+        <p className="note-bar bad my-2">{WORDS.thePlanCannotBeWorked(planned.reason)}</p>
       )}
       <table className="plain-table">
         <thead>
           <tr>
-            <th>Step</th>
-            <th>Planned</th>
-            <th className="whitespace-nowrap">Actual or forecast</th>
-            <th className="r">Days</th>
+            <th>{WORDS.step}</th>
+            <th>{WORDS.planned}</th>
+            <th className="whitespace-nowrap">{WORDS.actualOrForecast}</th>
+            <th className="r">{WORDS.days}</th>
           </tr>
         </thead>
         <tbody>
@@ -230,16 +239,14 @@ function ChainTable({ data }: { readonly data: BatchPageData }) {
           })}
         </tbody>
       </table>
-      <p className="mt-2 text-[0.92rem] text-ink2">
-        The rule of weeks says sow {shortDay(data.ruleSowOn)}. Press a step for its reason.
-      </p>
+      <p className="mt-2 text-[0.92rem] text-ink2">{WORDS.theRuleOfWeeksSays(shortDay(data.ruleSowOn))}</p>
     </section>
   );
 }
 
 function stateWords(milestone: Milestone): string {
   if (milestone.status === 'done') return 'done';
-  if (milestone.status === 'reckoned') return 'not logged';
+  if (milestone.status === 'reckoned') return WORDS.notLogged;
   return milestone.dueOn < milestone.day ? 'overdue' : 'forecast';
 }
 
@@ -254,9 +261,9 @@ function Log({
   const [wrong, setWrong] = useState('');
   const replaced = new Set(data.events.map((e) => e.correctsId).filter((id) => id !== null));
   return (
-    <section aria-label="Log">
-      <h2>Log</h2>
-      {data.events.length === 0 && <p className="mt-1 text-ink2">Nothing has happened yet.</p>}
+    <section aria-label={WORDS.log}>
+      <h2>{WORDS.log}</h2>
+      {data.events.length === 0 && <p className="mt-1 text-ink2">{WORDS.nothingHasHappenedYet}</p>}
       {wrong && (
         <p role="alert" className="note-bar bad my-2">
           {wrong}
@@ -276,7 +283,9 @@ function Log({
                   {event.placeId !== null && `, ${data.places.find((p) => p.id === event.placeId)?.name ?? ''}`}
                   {event.cause && `, ${event.cause}`}
                   {event.note && <span className="text-ink2">: {event.note}</span>}
-                  {event.correctsId !== null && <span className="text-ink2"> (corrects line {event.correctsId})</span>}
+                  {event.correctsId !== null && (
+                    <span className="text-ink2">{WORDS.correctsLine(event.correctsId)}</span>
+                  )}
                 </span>
                 <WrittenBy person={data.people.find((p) => p.id === event.authorId)} />
                 {fixable && (
@@ -286,7 +295,7 @@ function Log({
                       className="link-btn min-h-11 min-w-11"
                       onClick={() => setEditing(editing === event.id ? null : event.id)}
                     >
-                      Correct
+                      {WORDS.correct}
                     </button>
                     <button
                       type="button"
@@ -300,7 +309,7 @@ function Log({
                         void onPost(line).then((w) => setWrong(w ?? ''));
                       }}
                     >
-                      Withdraw
+                      {WORDS.withdraw}
                     </button>
                   </span>
                 )}
@@ -314,14 +323,22 @@ function Log({
           );
         })}
       </ol>
-      <p className="mt-2 text-[0.92rem] text-ink2">
-        Lines are never changed: a correction is a new line, and the old one stays to be read.
-      </p>
+      <p className="mt-2 text-[0.92rem] text-ink2">{WORDS.linesAreNeverChangedA}</p>
     </section>
   );
 }
 
-const CAUSES = ['damped off', 'slugs', 'mice', 'too hot', 'frost', 'dried out', 'leggy', 'culled', 'given away'];
+const CAUSES = [
+  WORDS.dampedOff,
+  'slugs',
+  'mice',
+  WORDS.tooHot,
+  'frost',
+  WORDS.driedOut,
+  'leggy',
+  'culled',
+  WORDS.givenAway,
+];
 
 function CauseForm({
   data,
@@ -355,26 +372,26 @@ function CauseForm({
       {losing && (
         <Field
           id={`${id}n`}
-          label={`How many of ${data.plants.inHand_count || data.most_count}`}
+          label={WORDS.howManyOf(data.plants.inHand_count || data.most_count)}
           inputMode="numeric"
           value={count}
           onValue={setCount}
         />
       )}
-      <Field id={`${id}c`} label="Cause" list={`${id}causes`} value={cause} onValue={setCause} />
+      <Field id={`${id}c`} label={WORDS.cause} list={`${id}causes`} value={cause} onValue={setCause} />
       <datalist id={`${id}causes`}>
         {CAUSES.map((c) => (
           <option key={c} value={c} />
         ))}
       </datalist>
-      <Field id={`${id}d`} label="Day" type="date" value={day} max={isoFromDay(data.today)} onValue={setDay} />
+      <Field id={`${id}d`} label={WORDS.day} type="date" value={day} max={isoFromDay(data.today)} onValue={setDay} />
       {wrong && (
         <p role="alert" className="note-bar bad col-span-full">
           {wrong}
         </p>
       )}
       <button type="submit" className="btn solid col-span-full">
-        {losing ? 'Log the loss' : 'End this batch'}
+        {losing ? WORDS.logTheLoss : WORDS.endThisBatch}
       </button>
     </form>
   );
@@ -411,19 +428,19 @@ function SplitForm({ data }: { readonly data: BatchPageData }) {
     >
       <Field
         id={`${id}n`}
-        label={`Plants to split off, of ${present}`}
+        label={WORDS.plantsToSplitOffOf(present)}
         inputMode="numeric"
         value={count}
         onValue={setCount}
       />
-      <Field id={`${id}d`} label="Their transplant date" type="date" value={date} onValue={setDate} />
+      <Field id={`${id}d`} label={WORDS.theirTransplantDate} type="date" value={date} onValue={setDate} />
       {wrong && (
         <p role="alert" className="note-bar bad col-span-full">
           {wrong}
         </p>
       )}
       <button type="submit" className="btn solid col-span-full">
-        Split them off
+        {WORDS.splitThemOff}
       </button>
     </form>
   );

@@ -1,6 +1,7 @@
 import { useId, useState } from 'react';
 import type { BatchPageData } from '../../contracts/batch/batchPage.ts';
 import { call, trouble } from '../../ui/call.ts';
+import { WORDS } from '../../words/en/batch/batchSeason.ts';
 
 /** The open season a batch belongs to, and putting it into another. */
 export function BatchSeason({ data }: { readonly data: BatchPageData }) {
@@ -13,9 +14,9 @@ export function BatchSeason({ data }: { readonly data: BatchPageData }) {
     else setWrong(trouble(answer));
   }
   return (
-    <section className="no-print mt-6 flex flex-wrap items-end gap-2" aria-label="Season">
+    <section className="no-print mt-6 flex flex-wrap items-end gap-2" aria-label={WORDS.season}>
       <div className="field w-56">
-        <label htmlFor={id}>Season it belongs to</label>
+        <label htmlFor={id}>{WORDS.seasonItBelongsTo}</label>
         <select id={id} className="input" value={seasonId} onChange={(e) => setSeasonId(Number(e.target.value))}>
           {data.seasons.map((one) => (
             <option key={one.id} value={one.id}>
@@ -26,7 +27,7 @@ export function BatchSeason({ data }: { readonly data: BatchPageData }) {
       </div>
       {seasonId !== data.seasonId && (
         <button type="button" className="btn" onClick={() => void move()}>
-          Put it there
+          {WORDS.putItThere}
         </button>
       )}
       {wrong && (

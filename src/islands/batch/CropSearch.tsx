@@ -2,6 +2,7 @@ import { useMemo, useState } from 'react';
 import type { Crop } from '../../core/books/crop.ts';
 import { plain } from '../../formats/cropNames.ts';
 import { Finder } from '../../ui/kit/Finder.tsx';
+import { WORDS } from '../../words/en/batch/cropSearch.ts';
 
 interface Props {
   readonly crops: readonly Crop[];
@@ -49,13 +50,13 @@ export function CropSearch({ crops, chosen, fixed, error, onChoose }: Props) {
   if (fixed) {
     return (
       <p className="num text-xl">
-        {chosen?.name} <span className="text-[0.9rem] text-ink2">(a batch keeps its crop)</span>
+        {chosen?.name} <span className="text-[0.9rem] text-ink2">{WORDS.aBatchKeepsItsCrop}</span>
       </p>
     );
   }
   return (
     <Finder<Crop>
-      label="Crop"
+      label={WORDS.crop}
       text={text}
       found={found}
       keyOf={(crop) => String(crop.id)}
@@ -63,7 +64,11 @@ export function CropSearch({ crops, chosen, fixed, error, onChoose }: Props) {
       none={
         found.length === 0 ? (
           <>
-            No such crop yet. <a href="/books/crops?new=1">Add it to the book</a>.
+            {WORDS.noSuchCropYet(
+              <a key="1" href="/books/crops?new=1">
+                {WORDS.addItToTheBook}
+              </a>,
+            )}
           </>
         ) : null
       }

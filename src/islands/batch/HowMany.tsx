@@ -7,6 +7,7 @@ import { mixLitres, seedSupply } from '../../core/books/seedSupply.ts';
 import { call, trouble } from '../../ui/call.ts';
 import { counted } from '../../ui/format.ts';
 import { odds } from '../germination/words.ts';
+import { WORDS } from '../../words/en/batch/howMany.ts';
 
 export interface HowManyProps {
   readonly batchId: number;
@@ -69,7 +70,7 @@ export function HowMany(props: HowManyProps) {
     try {
       return { answer: seedsToSow(JSON.parse(text) as SeedsQuestion), wrong: '' };
     } catch (error) {
-      return { answer: null, wrong: error instanceof RangeError ? error.message : 'Type figures.' };
+      return { answer: null, wrong: error instanceof RangeError ? error.message : WORDS.typeFigures };
     }
   }, [text]);
   const asNow = useMemo(() => {
@@ -102,10 +103,10 @@ export function HowMany(props: HowManyProps) {
       className="grid grid-cols-1 gap-8 min-[900px]:grid-cols-[minmax(0,360px)_minmax(0,1fr)]"
       data-typing
     >
-      <section aria-label="What it depends on">
+      <section aria-label={WORDS.whatItDependsOn}>
         <div className="field">
           <span className="label" id={`${id}c`}>
-            Sure of {plantsWanted} good plants
+            {WORDS.sureOfGoodPlants(plantsWanted)}
           </span>
           <div className="flex flex-wrap gap-2" role="group" aria-labelledby={`${id}c`}>
             {CONFIDENCES.map((c) => (
@@ -116,24 +117,24 @@ export function HowMany(props: HowManyProps) {
                 aria-pressed={c === confidence}
                 onClick={() => setConfidence(c)}
               >
-                {Math.round(100 * c)} in 100
+                {WORDS.in100(Math.round(100 * c))}
               </button>
             ))}
           </div>
         </div>
         <div className="mt-4 grid grid-cols-2 gap-3">
           <Percent
-            label={props.seedBalls ? 'Sprouts to 100 seed balls' : 'Germination'}
+            label={props.seedBalls ? WORDS.sproutsTo100SeedBalls : WORDS.germination}
             hint={props.germinationFrom}
             value={germination}
             onValue={setGermination}
           />
-          <Percent label="In your mix, of the test" value={field} onValue={setField} />
-          <Percent label="Lost before potting" value={losses} onValue={setLosses} />
-          <Percent label="Thrown out" value={culls} onValue={setCulls} />
+          <Percent label={WORDS.inYourMixOfThe} value={field} onValue={setField} />
+          <Percent label={WORDS.lostBeforePotting} value={losses} onValue={setLosses} />
+          <Percent label={WORDS.thrownOut} value={culls} onValue={setCulls} />
           {!seedTray && (
             <label className="field">
-              <span className="label">Seeds to a cell</span>
+              <span className="label">{WORDS.seedsToACell}</span>
               <select className="input" value={perCell} onChange={(e) => setPerCell(e.target.value)}>
                 {[1, 2, 3, 4, 5, 6].map((n) => (
                   <option key={n}>{n}</option>
@@ -142,7 +143,12 @@ export function HowMany(props: HowManyProps) {
             </label>
           )}
           {!seedTray && perCell !== '1' && (
-            <Percent label="Doubles teased apart" hint="0 = thinned to one" value={teased} onValue={setTeased} />
+            <Percent
+              label={WORDS.doublesTeasedApart}
+              hint={WORDS.words0ThinnedToOne}
+              value={teased}
+              onValue={setTeased}
+            />
           )}
         </div>
         {wrong && (
@@ -151,52 +157,50 @@ export function HowMany(props: HowManyProps) {
           </p>
         )}
       </section>
-      <section aria-label="Answer">
+      <section aria-label={WORDS.answer}>
         {answer === null ? (
-          <p className="note-bar bad">
-            {wrong ||
-              'No number will do with these figures: nothing would come of it. Test the seed, or take another lot.'}
-          </p>
+          <p className="note-bar bad">{wrong || WORDS.noNumberWillDoWith}</p>
         ) : (
           <>
             <dl className="flex flex-wrap gap-x-9 gap-y-2">
               <Figure
                 value={String(answer.seeds)}
-                words={seedTray ? 'seeds to sow, then pricked out' : `seeds, in ${answer.cells} cells`}
+                words={seedTray ? WORDS.seedsToSowThenPricked : WORDS.seedsInCells(answer.cells)}
                 size="text-5xl"
               />
               <Figure
                 value={String(whole)}
-                words={`${container.name}${trays < whole ? `, the last ${Math.round(100 * (trays - Math.floor(trays)))}% full` : ''}`}
+                words={`${container.name}${trays < whole ? WORDS.theLastFull(Math.round(100 * (trays - Math.floor(trays)))) : ''}`}
                 size="text-5xl"
               />
               <Figure
                 value={volume(Math.ceil(mixLitres(whole, container.volume_L)))}
-                words="sowing mix, settling and waste in it"
+                words={WORDS.sowingMixSettlingAndWaste}
               />
-              {supply?.weight_g != null && <Figure value={`${decimal(supply.weight_g, 1)} g`} words="of seed" />}
+              {supply?.weight_g != null && <Figure value={`${decimal(supply.weight_g, 1)} g`} words={WORDS.ofSeed} />}
               {supply?.packets != null && (
                 <Figure
                   value={String(supply.packets)}
                   words={`packets${supply.cost === null ? '' : `, ${money(supply.cost)}`}`}
                 />
               )}
-              <Figure value={odds(answer.short_frac)} words="odds of ending short" />
+              <Figure value={odds(answer.short_frac)} words={WORDS.oddsOfEndingShort} />
             </dl>
             {lot?.seeds_count != null && lot.seeds_count < answer.seeds && (
               <p className="note-bar bad mt-3">
-                Lot {lot.code} has {counted(lot.seeds_count, 'seed')} left: {answer.seeds - lot.seeds_count} too few.
+                {WORDS.lotHasLeftTooFew(lot.code, counted(lot.seeds_count, 'seed'), answer.seeds - lot.seeds_count)}
               </p>
             )}
             <Bars answer={answer} wanted={plantsWanted} />
             <p className="mt-2 text-[0.92rem] text-ink2">
-              {answer.exact
-                ? 'Each bar is the chance of that many good plants: every case counted (binomial through germination, field, losses and culls).'
-                : 'Each bar is the chance of that many good plants, by the normal curve for so many.'}{' '}
+              {answer.exact ? WORDS.eachBarIsTheChance : WORDS.eachBarIsTheChance2}{' '}
               {asNow && (
                 <>
-                  As planned now, {counted(cellsNow, seedTray ? 'seed' : 'cell')}: {odds(asNow.short_frac)} to end
-                  short, {Math.round(asNow.mean_plants)} expected.
+                  {WORDS.asPlannedNowToEnd(
+                    counted(cellsNow, seedTray ? 'seed' : 'cell'),
+                    odds(asNow.short_frac),
+                    Math.round(asNow.mean_plants),
+                  )}
                 </>
               )}
             </p>
@@ -208,8 +212,8 @@ export function HowMany(props: HowManyProps) {
                 disabled={answer.cells === cellsNow}
               >
                 {answer.cells === cellsNow
-                  ? 'This is the plan'
-                  : `Sow ${answer.cells} ${seedTray ? 'seeds' : 'cells'} in the plan`}
+                  ? WORDS.thisIsThePlan
+                  : WORDS.sowInThePlan(answer.cells, seedTray ? WORDS.seeds : WORDS.cells)}
               </button>
             )}
             {said && (
@@ -294,14 +298,14 @@ function Bars({ answer, wanted }: { readonly answer: SeedsAnswer; readonly wante
         fill="var(--color-plum)"
         textAnchor={x > width - 90 ? 'end' : 'start'}
       >
-        {wanted} wanted
+        {WORDS.wanted(wanted)}
       </text>
       <line x1={0} x2={width} y1={height} y2={height} stroke="var(--color-ink)" />
       <text x={0} y={height + 17} fontSize={13} fill="var(--color-ink2)">
         {from}
       </text>
       <text x={width} y={height + 17} fontSize={13} fill="var(--color-ink2)" textAnchor="end">
-        {from + chances.length - 1} good plants
+        {WORDS.goodPlants(from + chances.length - 1)}
       </text>
     </svg>
   );

@@ -12,6 +12,7 @@ import { useAnswer } from '../../ui/kit/data.ts';
 import { postLine } from '../../ui/logPost.ts';
 import { LEDGER } from '../../words/en/ledger.ts';
 import { LogForm } from './LogForm.tsx';
+import { WORDS } from '../../words/en/batch/ledger.ts';
 
 interface Props {
   readonly initial: LedgerView;
@@ -19,7 +20,7 @@ interface Props {
 }
 
 /** Columns offered as a choice: what was done, where, by whom. */
-const CHOICES: readonly string[] = ['What', 'Place', 'By'];
+const CHOICES: readonly string[] = [WORDS.what, WORDS.place, WORDS.by];
 const COLUMNS = LEDGER.columns.map((name) => ({
   name,
   isRight: name === 'Number',

@@ -13,9 +13,10 @@ import { sayOnNextPage } from '../../ui/kit/said.ts';
 import { useSettled } from '../../ui/kit/useSettled.ts';
 import { Field } from '../../ui/Field.tsx';
 import { phrasesOf, withPart, type Phrase } from './batchLine.ts';
+import { WORDS } from '../../words/en/batch/lineBox.ts';
 
 const DRAFT = '/batch/lines';
-const EXAMPLES = ['120 tomatoes 24 May', '3 x 200 lettuce every 2 weeks from 1 April', 'sow 150 leeks 1 March'];
+const EXAMPLES = ['120 tomatoes 24 May', WORDS.words3X200LettuceEvery, 'sow 150 leeks 1 March'];
 /** Batches of a line whose days are shown. */
 const MOST_SHOWN = 6;
 
@@ -61,7 +62,7 @@ export function LineBox({ autoFocus = false }: { readonly autoFocus?: boolean })
     const done = await make.mutateAsync({ lines }).catch(() => undefined);
     if (!done) return;
     forgetDraft(DRAFT);
-    sayOnNextPage(done.made.length === 1 ? 'Batch made' : `${counted(batches, 'batch', 'batches')} made`);
+    sayOnNextPage(done.made.length === 1 ? WORDS.batchMade : WORDS.made(counted(batches, 'batch', 'batches')));
     location.assign(done.made.length === 1 ? `/batch/${done.made[0]!.id}` : '/plan/season');
   }
 
@@ -76,7 +77,7 @@ export function LineBox({ autoFocus = false }: { readonly autoFocus?: boolean })
       }}
     >
       <label htmlFor={id} className="num text-lg">
-        A batch in a line
+        {WORDS.aBatchInALine}
       </label>
       <textarea
         id={id}
@@ -96,7 +97,7 @@ export function LineBox({ autoFocus = false }: { readonly autoFocus?: boolean })
       <p id={`${id}-hint`} className="mt-1 text-[0.92rem] text-ink2">
         {text === '' ? (
           <>
-            How many, of what, for when. For example{' '}
+            {WORDS.howManyOfWhatFor}
             {EXAMPLES.map((example, i) => (
               <span key={example}>
                 {i > 0 && ', '}
@@ -105,7 +106,7 @@ export function LineBox({ autoFocus = false }: { readonly autoFocus?: boolean })
                 </button>
               </span>
             ))}
-            . A pasted list makes a batch of each line.
+            {WORDS.aPastedListMakesA}
           </>
         ) : (
           'Tap a part of the sentence to change it. Enter makes it; Shift and Enter begins another line.'
@@ -127,9 +128,13 @@ export function LineBox({ autoFocus = false }: { readonly autoFocus?: boolean })
         <div className="mt-3 flex flex-wrap items-center gap-3">
           <button type="submit" className="btn solid gap-2" disabled={!fine || make.isPending}>
             {batches > 1 ? <ListPlus size={20} aria-hidden="true" /> : <Check size={20} aria-hidden="true" />}
-            {make.isPending ? 'Making…' : batches > 1 ? `Make ${counted(batches, 'batch', 'batches')}` : 'Make it'}
+            {make.isPending
+              ? WORDS.making
+              : batches > 1
+                ? WORDS.make(counted(batches, 'batch', 'batches'))
+                : WORDS.makeIt}
           </button>
-          {!current && <span className="text-ink2">Looking for places…</span>}
+          {!current && <span className="text-ink2">{WORDS.lookingForPlaces}</span>}
         </div>
       )}
     </form>
@@ -162,15 +167,22 @@ function LineRead({ line, onLine }: { readonly line: ReadLine; readonly onLine: 
       <ul className="mt-1 text-[0.97rem]">
         {line.batches.slice(0, MOST_SHOWN).map((batch, i) => (
           <li key={i}>
-            {batch.sowOn === null ? 'No day to sow can be found' : `Sow ${shortDay(dayFromIso(batch.sowOn)!, year)}`}
-            {batch.places.length > 0 && `: ${batch.places.join(', then ')}`}. Planned out{' '}
-            {shortDay(dayFromIso(batch.transplantOn)!, year)}
-            {batch.late_days !== 0 && `, ${dayWords(batch.late_days)}`}.
-            {batch.lack && <b className="font-semibold text-brick"> {batch.lack}</b>}
+            {WORDS.plannedOut(
+              batch.sowOn === null ? WORDS.noDayToSowCan : WORDS.sow(shortDay(dayFromIso(batch.sowOn)!, year)),
+              batch.places.length > 0 && `: ${batch.places.join(', then ')}`,
+              shortDay(dayFromIso(batch.transplantOn)!, year),
+              batch.late_days !== 0 && `, ${dayWords(batch.late_days)}`,
+              batch.lack && (
+                <b key="1" className="font-semibold text-brick">
+                  {' '}
+                  {batch.lack}
+                </b>
+              ),
+            )}
           </li>
         ))}
         {line.batches.length > MOST_SHOWN && (
-          <li className="text-ink2">and {counted(line.batches.length - MOST_SHOWN, 'batch', 'batches')} more</li>
+          <li className="text-ink2">{WORDS.andMore(counted(line.batches.length - MOST_SHOWN, 'batch', 'batches'))}</li>
         )}
       </ul>
     </li>
@@ -180,19 +192,19 @@ function LineRead({ line, onLine }: { readonly line: ReadLine; readonly onLine: 
 /** How the day found stands against the day asked for. */
 function dayWords(late_days: number): string {
   const { before_days, after_days } = USUAL_WINDOW;
-  return late_days <= after_days && -late_days <= before_days ? 'within its days' : lateness(late_days);
+  return late_days <= after_days && -late_days <= before_days ? WORDS.withinItsDays : lateness(late_days);
 }
 
 const LABELS: Readonly<Record<Phrase['part'], string>> = {
-  times: 'Batches',
-  plants: 'Plants in each batch',
-  crop: 'Crop',
-  variety: 'Variety',
-  lot: 'Lot',
-  date: 'Day',
-  until: 'Until',
-  every: 'Days between them',
-  way: 'Day of',
+  times: WORDS.batches,
+  plants: WORDS.plantsInEachBatch,
+  crop: WORDS.crop,
+  variety: WORDS.variety,
+  lot: WORDS.lot,
+  date: WORDS.day,
+  until: WORDS.until,
+  every: WORDS.daysBetweenThem,
+  way: WORDS.dayOf,
 };
 
 /** A part of the sentence; tapped it can be changed. */
@@ -262,7 +274,7 @@ function PhraseButton({
               />
             )}
             <button type="submit" className="btn solid">
-              Take it
+              {WORDS.takeIt}
             </button>
           </form>
         </Popover.Content>

@@ -6,6 +6,7 @@ import type { BatchPageData } from '../../contracts/batch/batchPage.ts';
 import type { EventRecord } from '../../core/batch/record.ts';
 import { Field, SelectField } from '../../ui/Field.tsx';
 import type { LogLine } from '../../contracts/batch/batches.ts';
+import { WORDS } from '../../words/en/batch/logForm.ts';
 
 /** What can be logged next, the likeliest first. */
 const NEXT: Readonly<Record<Phase, readonly LoggableKind[]>> = {
@@ -70,7 +71,7 @@ export function LogForm({ data, correcting, onPost }: Props) {
       }}
     >
       <div className="field">
-        <label htmlFor={`${id}k`}>What happened</label>
+        <label htmlFor={`${id}k`}>{WORDS.whatHappened}</label>
         <select
           id={`${id}k`}
           className="input"
@@ -85,11 +86,11 @@ export function LogForm({ data, correcting, onPost }: Props) {
           ))}
         </select>
       </div>
-      <Field id={`${id}d`} label="Day" type="date" value={day} max={isoFromDay(data.today)} onValue={setDay} />
+      <Field id={`${id}d`} label={WORDS.day} type="date" value={day} max={isoFromDay(data.today)} onValue={setDay} />
       {WITH_COUNT.includes(kind) && (
         <Field
           id={`${id}n`}
-          label={kind === 'rung' ? 'Rung' : 'How many'}
+          label={kind === 'rung' ? WORDS.rung : WORDS.howMany}
           inputMode="numeric"
           value={count}
           onValue={setCount}
@@ -98,21 +99,21 @@ export function LogForm({ data, correcting, onPost }: Props) {
       {kind !== 'note' && (
         <SelectField
           id={`${id}p`}
-          label="Place"
+          label={WORDS.place}
           value={placeId}
-          none={kind === 'moved' ? 'choose' : 'as planned'}
+          none={kind === 'moved' ? 'choose' : WORDS.asPlanned}
           options={inUse(data.places)}
           onValue={setPlaceId}
         />
       )}
-      <Field id={`${id}t`} label="Note" value={note} maxLength={2000} onValue={setNote} />
+      <Field id={`${id}t`} label={WORDS.note} value={note} maxLength={2000} onValue={setNote} />
       {wrong && (
         <p role="alert" className="note-bar bad col-span-full">
           {wrong}
         </p>
       )}
       <button type="submit" className="btn solid col-span-full">
-        {correcting ? 'Save the correction' : 'Save the line'}
+        {correcting ? WORDS.saveTheCorrection : WORDS.saveTheLine}
       </button>
     </form>
   );

@@ -3,6 +3,7 @@ import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import type { OutDatesView } from '../../contracts/hardening/hardenViews.ts';
 import { call } from '../../ui/call.ts';
 import { counted, shortDay } from '../../ui/format.ts';
+import { WORDS } from '../../words/en/batch/outDates.ts';
 
 interface Props {
   readonly cropId: number;
@@ -36,9 +37,7 @@ export function OutDates({ cropId, varietyId, near, coverId, onChoose }: Props) 
   if (!view || dates.length === 0) return null;
   return (
     <div>
-      <p className="text-[0.9rem] text-ink2">
-        First day out here, frost that hurts it in no more than {Math.round(100 * view.risk_frac)} years of 100:
-      </p>
+      <p className="text-[0.9rem] text-ink2">{WORDS.firstDayOutHereFrost(Math.round(100 * view.risk_frac))}</p>
       <div className="mt-1 flex flex-wrap gap-1.5">
         {dates.map((d) => (
           <button
@@ -48,8 +47,8 @@ export function OutDates({ cropId, varietyId, near, coverId, onChoose }: Props) 
             aria-pressed={d.coverId === coverId && near === isoFromDay(d.day!)}
             onClick={() => onChoose(isoFromDay(d.day!), d.coverId)}
           >
-            {d.coverId === null ? 'Open' : d.name} {shortDay(d.day!)}
-            {d.sooner_days ? `, ${counted(d.sooner_days, 'day')} earlier` : ''}
+            {d.coverId === null ? WORDS.open : d.name} {shortDay(d.day!)}
+            {d.sooner_days ? WORDS.earlier(counted(d.sooner_days, 'day')) : ''}
           </button>
         ))}
       </div>

@@ -6,6 +6,7 @@ import type { Outlook as OutlookRecord } from '../../core/plan/schedule/outlook.
 import type { HouseData } from '../../contracts/plan/seasonData.ts';
 import { ChainList } from '../../ui/ChainList.tsx';
 import { counted, dayNight, fillText, spokenDay } from '../../ui/format.ts';
+import { WORDS } from '../../words/en/batch/outlook.ts';
 
 interface Props {
   readonly crop: Crop | null;
@@ -21,10 +22,7 @@ export function Outlook({ crop, plan, ahead, house, onPlace, onDate }: Props) {
   if (!crop || !plan || !ahead) {
     return (
       <div className="card self-start text-ink2">
-        <p>
-          Type a crop and the day it is to go out. Every date back to sowing appears here, from the temperatures your
-          places really have.
-        </p>
+        <p>{WORDS.typeACropAndThe}</p>
       </div>
     );
   }
@@ -34,32 +32,36 @@ export function Outlook({ crop, plan, ahead, house, onPlace, onDate }: Props) {
   const chain = ahead.plan;
   const earliest = ahead.earliestTransplantOn;
   return (
-    <section className="card self-start" aria-label="Chain of dates" aria-live="polite">
+    <section className="card self-start" aria-label={WORDS.chainOfDates} aria-live="polite">
       {chain.kind === 'chain' ? (
         <>
           <p className="text-ink2">{MILESTONE_WORDS[startOf(chain).key]}</p>
           <p className="num text-4xl">{spokenDay(startOf(chain).day, today)}</p>
           {plan.joins ? (
             <p className="mt-1">
-              Bought in {plan.joins.stage === 'pot' ? 'ready for the pot' : 'to grow on'}; ready to go out{' '}
-              {spokenDay(milestoneOf(chain, 'plant')!.day, today)}.
+              {WORDS.boughtInReadyToGo(
+                plan.joins.stage === 'pot' ? WORDS.readyForThePot : WORDS.toGrowOn,
+                spokenDay(milestoneOf(chain, 'plant')!.day, today),
+              )}
             </p>
           ) : (
             <p className="mt-1">
-              The rule of weeks says {spokenDay(ahead.ruleSowOn, today)}:{' '}
-              <strong>{ruleWords(ahead.laterThanRule_days!)}</strong>
+              {WORDS.theRuleOfWeeksSays(
+                spokenDay(ahead.ruleSowOn, today),
+                <strong key="1">{ruleWords(ahead.laterThanRule_days!)}</strong>,
+              )}
             </p>
           )}
         </>
       ) : (
         <div className="note-bar bad" role="alert">
-          <p className="font-semibold">This cannot be reached.</p>
+          <p className="font-semibold">{WORDS.thisCannotBeReached}</p>
           <p>
-            {house.places.find((p) => p.id === chain.placeId)?.name ?? 'No place'}: {chain.reason}.
+            {house.places.find((p) => p.id === chain.placeId)?.name ?? WORDS.noPlace}: {chain.reason}.
           </p>
           {ahead.wouldDo.length > 0 && (
             <p className="mt-2 flex flex-wrap items-center gap-2">
-              These would do:
+              {WORDS.theseWouldDo}
               {ahead.wouldDo.slice(0, 3).map((fit) => (
                 <button
                   key={fit.placeId}
@@ -81,12 +83,12 @@ export function Outlook({ crop, plan, ahead, house, onPlace, onDate }: Props) {
               {say(warning.text, warning.day, warning.temperatures_C)}
               {warning.code === 'frost' && warning.day !== null && (
                 <button type="button" className="btn small ml-2" onClick={() => onDate(warning.day!)}>
-                  Take that day
+                  {WORDS.takeThatDay}
                 </button>
               )}
               {warning.code === 'past' && earliest !== null && (
                 <button type="button" className="btn small ml-2" onClick={() => onDate(earliest)}>
-                  Earliest: out {spokenDay(earliest, today)}
+                  {WORDS.earliestOut(spokenDay(earliest, today))}
                 </button>
               )}
             </li>
@@ -95,7 +97,7 @@ export function Outlook({ crop, plan, ahead, house, onPlace, onDate }: Props) {
       )}
       {chain.kind === 'unreachable' && earliest !== null && (
         <p className="mt-2">
-          Sown today it could go out{' '}
+          {WORDS.sownTodayItCouldGo}
           <button type="button" className="btn small" onClick={() => onDate(earliest)}>
             {spokenDay(earliest, today)}
           </button>
@@ -104,9 +106,7 @@ export function Outlook({ crop, plan, ahead, house, onPlace, onDate }: Props) {
       {chain.kind === 'chain' && (
         <div className="mt-3">
           <ChainList chain={chain} places={plan.places} placeList={house.places} today={today} unit={unit} />
-          <p className="mt-2 text-[0.92rem] text-ink2">
-            Press a date for its reason. The forecast is arithmetic on your temperatures: look at the plants.
-          </p>
+          <p className="mt-2 text-[0.92rem] text-ink2">{WORDS.pressADateForIts}</p>
         </div>
       )}
     </section>
@@ -114,8 +114,8 @@ export function Outlook({ crop, plan, ahead, house, onPlace, onDate }: Props) {
 }
 
 function ruleWords(later_days: number): string {
-  if (later_days === 0) return 'the same day.';
+  if (later_days === 0) return WORDS.theSameDay;
   return later_days > 0
-    ? `you may sow ${counted(later_days, 'day')} later, your places are warmer than the rule assumes.`
-    : `sow ${counted(-later_days, 'day')} sooner, your places are cooler than the rule assumes.`;
+    ? WORDS.youMaySowLaterYour(counted(later_days, 'day'))
+    : WORDS.sowSoonerYourPlacesAre(counted(-later_days, 'day'));
 }

@@ -6,13 +6,14 @@ import { type BatchPlan } from '../../core/plan/batchPlan.ts';
 import type { Missing, NewWay } from '../../core/plan/placement/placeNew.ts';
 import { counted, degrees, lateness, shortDay, spokenDay } from '../../ui/format.ts';
 import { priceWords } from '../../ui/priceWords.ts';
+import { WORDS } from '../../words/en/batch/placedForYou.ts';
 
 const STAGE_WORDS: Readonly<Record<Stage, string>> = {
-  germinate: 'to germinate',
-  grow: 'to grow on',
-  pot: 'in the pot',
-  space: 'spaced out',
-  harden: 'to harden off',
+  germinate: WORDS.toGerminate,
+  grow: WORDS.toGrowOn,
+  pot: WORDS.inThePot,
+  space: WORDS.spacedOut,
+  harden: WORDS.toHardenOff,
 };
 
 interface Props {
@@ -33,10 +34,10 @@ export function PlacedForYou({ house, plan, answer, asking, chosen, onDate, onCh
     return (
       <p className="text-ink2" role="status">
         {asking
-          ? 'Looking for places beside what stands there.'
+          ? WORDS.lookingForPlacesBesideWhat
           : 'Places could not be looked for; those that fit best by their temperature are taken.'}{' '}
         <button type="button" className="link-btn" onClick={onByHand}>
-          Choose the places myself
+          {WORDS.chooseThePlacesMyself}
         </button>
       </p>
     );
@@ -44,8 +45,8 @@ export function PlacedForYou({ house, plan, answer, asking, chosen, onDate, onCh
   const late = chosen !== null && chosen.late_days > windowOf(plan).after_days;
   const lacking = ways[0]?.lacks ?? [];
   return (
-    <section aria-label="Placed for you" className="flex flex-col gap-2" aria-live="polite">
-      <h2 className="text-lg">Placed for you</h2>
+    <section aria-label={WORDS.placedForYou} className="flex flex-col gap-2" aria-live="polite">
+      <h2 className="text-lg">{WORDS.placedForYou}</h2>
       {ways.length === 0 && <NoWay house={house} missing={missing} />}
       {ways.map((way, i) => (
         <button
@@ -61,33 +62,33 @@ export function PlacedForYou({ house, plan, answer, asking, chosen, onDate, onCh
       ))}
       {late && (
         <p className="note-bar bad">
-          It cannot be ready by {shortDay(plan.transplantOn + windowOf(plan).after_days)}.{' '}
+          {WORDS.itCannotBeReadyBy(shortDay(plan.transplantOn + windowOf(plan).after_days))}
           <button type="button" className="btn small" onClick={() => onDate(chosen.out)}>
-            Out {shortDay(chosen.out)}: take that day
+            {WORDS.outTakeThatDay(shortDay(chosen.out))}
           </button>
         </p>
       )}
       {lacking.length > 0 && (
         <div className="note-bar bad" role="alert">
-          <p className="font-semibold">There is no room for all of it.</p>
+          <p className="font-semibold">{WORDS.thereIsNoRoomFor}</p>
           <ul>
             {lacking.slice(0, 4).map((lack, i) => (
               <li key={i}>
-                {nameOf(house, lack.placeId)} is {counted(Math.ceil(lack.slots), 'tray space')} short,{' '}
-                {shortDay(lack.from)} to {shortDay(lack.to - 1)}
+                {WORDS.isShortTo(
+                  nameOf(house, lack.placeId),
+                  counted(Math.ceil(lack.slots), WORDS.traySpace),
+                  shortDay(lack.from),
+                  shortDay(lack.to - 1),
+                )}
               </li>
             ))}
           </ul>
-          <p>
-            {fits_frac === null
-              ? 'Not even a tenth of it would fit: fewer plants, another date, or more room.'
-              : `About ${Math.round(fits_frac * 100)}% of it would fit. You may make it all the same.`}
-          </p>
+          <p>{fits_frac === null ? WORDS.notEvenATenthOf : WORDS.aboutOfItWouldFit(Math.round(fits_frac * 100))}</p>
         </div>
       )}
       <p>
         <button type="button" className="link-btn" onClick={onByHand}>
-          Choose the places myself
+          {WORDS.chooseThePlacesMyself}
         </button>
       </p>
     </section>
@@ -97,14 +98,14 @@ export function PlacedForYou({ house, plan, answer, asking, chosen, onDate, onCh
 function NoWay({ house, missing }: { readonly house: HouseData; readonly missing: readonly Missing[] }) {
   return (
     <div className="note-bar bad" role="alert">
-      <p className="font-semibold">No way to this date was found.</p>
-      {missing.length === 0 && <p>Too little time is left for it, or too much: try another date.</p>}
+      <p className="font-semibold">{WORDS.noWayToThisDate}</p>
+      {missing.length === 0 && <p>{WORDS.tooLittleTimeIsLeft}</p>}
       <ul>
         {missing.map(({ stage, low_C, high_C, from, to, nearest }) => (
           <li key={stage}>
             {nearest === null
-              ? `No place is of a kind that will do ${STAGE_WORDS[stage]}.`
-              : `${STAGE_WORDS[stage][0]!.toUpperCase()}${STAGE_WORDS[stage].slice(1)}, ${shortDay(from)} to ${shortDay(to)}: every place is too ${nearest.why}. ${nameOf(house, nearest.placeId)} comes nearest with ${degrees(nearest.temperature_C, house.unit)}; it wants ${nearest.why === 'cold' ? `nights of ${degrees(low_C, house.unit)} or more` : `days of ${degrees(high_C, house.unit)} or less`}.`}
+              ? WORDS.noPlaceIsOfA(STAGE_WORDS[stage])
+              : `${STAGE_WORDS[stage][0]!.toUpperCase()}${STAGE_WORDS[stage].slice(1)}, ${shortDay(from)} to ${shortDay(to)}: every place is too ${nearest.why}. ${nameOf(house, nearest.placeId)} comes nearest with ${degrees(nearest.temperature_C, house.unit)}; it wants ${nearest.why === 'cold' ? WORDS.nightsOfOrMore(degrees(low_C, house.unit)) : WORDS.daysOfOrLess(degrees(high_C, house.unit))}.`}
           </li>
         ))}
       </ul>
@@ -132,8 +133,8 @@ function wayPrice(way: NewWay, house: HouseData, plan: BatchPlan): string {
   const inDays = way.late_days !== 0 && way.late_days <= after_days && -way.late_days <= before_days;
   const { sow } = way.proposed.steps;
   return [
-    ...(sow === undefined ? [] : [`sow ${spokenDay(sow, house.today)}`]),
-    `out ${shortDay(way.out)}, ${inDays ? 'within its days' : lateness(way.late_days)}`,
+    ...(sow === undefined ? [] : [WORDS.sow(spokenDay(sow, house.today))]),
+    WORDS.out(shortDay(way.out), inDays ? WORDS.withinItsDays : lateness(way.late_days)),
     priceWords({ ...way, later_days: 0, atRisk_count: 0 }),
   ].join(' · ');
 }

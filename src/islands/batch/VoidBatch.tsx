@@ -2,6 +2,7 @@ import { useRef, useState } from 'react';
 import { call, fieldError, freshKey, trouble } from '../../ui/call.ts';
 import { Field } from '../../ui/Field.tsx';
 import type { Problem } from '../../contracts/problem.ts';
+import { WORDS } from '../../words/en/batch/voidBatch.ts';
 
 interface Props {
   readonly id: number;
@@ -25,7 +26,7 @@ export function VoidBatch({ id, version, code }: Props) {
   const atField = fieldError(problem, 'reason');
   return (
     <details className="no-print mt-6 max-w-2xl" data-typing={reason === '' ? undefined : true}>
-      <summary className="min-h-9 py-1 text-ink2">Made by mistake?</summary>
+      <summary className="min-h-9 py-1 text-ink2">{WORDS.madeByMistake}</summary>
       <form
         className="card"
         noValidate
@@ -34,12 +35,9 @@ export function VoidBatch({ id, version, code }: Props) {
           void send();
         }}
       >
-        <p>
-          {code} is then counted nowhere: not in room, work, plants or what is learned. Its page and its log stay, and
-          it can be brought back. A batch that did exist and failed is ended, not voided.
-        </p>
+        <p>{WORDS.isThenCountedNowhereNot(code)}</p>
         <div className="mt-2 max-w-md">
-          <Field id="void-reason" label="What was wrong with it" value={reason} error={atField} onValue={setReason} />
+          <Field id="void-reason" label={WORDS.whatWasWrongWithIt} value={reason} error={atField} onValue={setReason} />
         </div>
         {wrong && !atField && (
           <p role="alert" className="note-bar bad mt-2">
@@ -47,7 +45,7 @@ export function VoidBatch({ id, version, code }: Props) {
           </p>
         )}
         <button type="submit" className="btn mt-3">
-          Void {code}
+          {WORDS.void(code)}
         </button>
       </form>
     </details>
@@ -66,7 +64,7 @@ export function BringBack({ id, version, code }: Props) {
   return (
     <>
       <button type="button" className="btn solid mt-3" onClick={() => void send()}>
-        Bring {code} back
+        {WORDS.bringBack(code)}
       </button>
       {wrong && (
         <p role="alert" className="note-bar bad mt-2">

@@ -1,6 +1,7 @@
 import type { ReadLine, SaidPart } from '../../contracts/batch/batchLines.ts';
 import { dayFromIso } from '../../core/calendar/dayNumber.ts';
 import { counted, shortDay } from '../../ui/format.ts';
+import { WORDS } from '../../words/en/batch/batchLine.ts';
 
 /** A part of the sentence a line was read as, to be tapped and changed. */
 export interface Phrase {
@@ -12,8 +13,8 @@ export interface Phrase {
 
 /** How often, in words: "every 2 weeks". */
 export function everyWords(days: number): string {
-  if (days % 7 !== 0) return `every ${counted(days, 'day')}`.replace('every 1 day', 'every day');
-  return days === 7 ? 'every week' : `every ${days / 7} weeks`;
+  if (days % 7 !== 0) return WORDS.every(counted(days, 'day')).replace('every 1 day', 'every day');
+  return days === 7 ? WORDS.everyWeek : WORDS.everyWeeks(days / 7);
 }
 
 /** The sentence of a line: what was understood, in one order whatever the order it was said in. */
@@ -24,12 +25,12 @@ export function phrasesOf(line: ReadLine, year: number): Phrase[] {
     phrases.push({ part: 'times', words: counted(line.times, 'batch', 'batches'), isSaid: isSaid('times') });
   phrases.push({
     part: 'plants',
-    words: line.plants === null ? 'how many?' : `${counted(line.plants, 'plant')}${line.times > 1 ? ' each' : ''}`,
+    words: line.plants === null ? WORDS.howMany : `${counted(line.plants, 'plant')}${line.times > 1 ? ' each' : ''}`,
     isSaid: line.plants !== null,
   });
-  phrases.push({ part: 'crop', words: line.crop ?? 'which crop?', isSaid: line.crop !== null });
+  phrases.push({ part: 'crop', words: line.crop ?? WORDS.whichCrop, isSaid: line.crop !== null });
   if (line.variety) phrases.push({ part: 'variety', words: line.variety, isSaid: true });
-  if (line.lot) phrases.push({ part: 'lot', words: `lot ${line.lot}`, isSaid: true });
+  if (line.lot) phrases.push({ part: 'lot', words: WORDS.lot(line.lot), isSaid: true });
   const day = line.day === null ? null : dayFromIso(line.day);
   phrases.push({
     part: 'date',
@@ -42,9 +43,9 @@ export function phrasesOf(line: ReadLine, year: number): Phrase[] {
 
 /** How a part is written into a line, by what is chosen for it. */
 export function writtenPart(part: Phrase['part'], value: string): string {
-  if (part === 'times') return `${value} times`;
-  if (part === 'every') return `every ${value} days`;
-  if (part === 'lot') return `lot ${value}`;
+  if (part === 'times') return WORDS.times(value);
+  if (part === 'every') return WORDS.everyDays(value);
+  if (part === 'lot') return WORDS.lot2(value);
   return value;
 }
 

@@ -9,6 +9,7 @@ import type { ContainerRecord } from '../../core/books/records.ts';
 import type { FieldSpec } from '../../ui/kit/fields.ts';
 import { LineForm } from './LineForm.tsx';
 import { figureOr } from '../../ui/kit/fields.ts';
+import { WORDS } from '../../words/en/books/containerEditor.ts';
 
 interface Props {
   readonly fields: readonly FieldSpec[];
@@ -45,9 +46,12 @@ export function ContainerEditor({ fields, line, blank }: Props) {
   let holds = '';
   if (sent) {
     try {
-      holds = `By these it holds ${typedMeasure(Number(px(frustum_L(sent as PotShape, sent.height_mm as number))), 'L', lengthUnit)} ${unitOf('L')} each.`;
+      holds = WORDS.byTheseItHoldsEach(
+        typedMeasure(Number(px(frustum_L(sent as PotShape, sent.height_mm as number))), 'L', lengthUnit),
+        unitOf('L'),
+      );
     } catch {
-      holds = 'Type all three measures.';
+      holds = WORDS.typeAllThreeMeasures;
     }
   }
   return (
@@ -60,15 +64,15 @@ export function ContainerEditor({ fields, line, blank }: Props) {
       unit="C"
       extra={{ shape: sent }}
       onStaleTaken={(current) => setShape(typedShape(current['shape'] as PotShape | null))}
-      saveWords={line ? 'Save it' : 'Add it'}
+      saveWords={line ? WORDS.saveIt : WORDS.addIt}
       after={() => '/books/containers'}
     >
       {(error) => (
         <fieldset className="mt-3">
-          <legend className="label">Inside measures of one pot, cell or block, up to where it is filled</legend>
+          <legend className="label">{WORDS.insideMeasuresOfOnePot}</legend>
           <div className="flex flex-wrap items-end gap-3">
             <label className="field">
-              <span className="label">Seen from above</span>
+              <span className="label">{WORDS.seenFromAbove}</span>
               <select
                 className="input"
                 value={shape?.section ?? ''}
@@ -83,9 +87,9 @@ export function ContainerEditor({ fields, line, blank }: Props) {
                   )
                 }
               >
-                <option value="">not measured</option>
-                <option value="round">round</option>
-                <option value="square">square</option>
+                <option value="">{WORDS.notMeasured}</option>
+                <option value="round">{WORDS.round}</option>
+                <option value="square">{WORDS.square}</option>
               </select>
             </label>
             {shape &&

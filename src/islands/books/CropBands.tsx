@@ -1,6 +1,7 @@
 import { TemperatureTicks } from './TemperatureTicks.tsx';
 import type { Crop } from '../../core/books/crop.ts';
 import { shownTemperature, type TemperatureUnit } from '../../core/units/temperature.ts';
+import { WORDS } from '../../words/en/books/cropBands.ts';
 
 const FROM_C = -10;
 const TO_C = 45;
@@ -20,12 +21,12 @@ export function CropBands({ crop, unit }: { readonly crop: Crop; readonly unit: 
     { name: 'sown', from: crop.germMin_C, to: crop.germMax_C, best: crop.germBest_C },
     { name: 'grows', from: crop.base_C, to: crop.growCeiling_C, best: crop.growOptimum_C },
     { name: 'comfortable', from: crop.comfortNight_C, to: crop.comfortDay_C },
-    { name: 'hardened, bears', from: crop.hardyTo_C, to: TO_C },
+    { name: WORDS.hardenedBears, from: crop.hardyTo_C, to: TO_C },
   ];
   if (bands.some((b) => !Number.isFinite(b.from) || !Number.isFinite(b.to) || b.from >= b.to)) return null;
   const t = (value: number) => Math.round(shownTemperature(value, unit));
   const told = bands
-    .map((b) => `${b.name} ${t(b.from)}${b.to >= TO_C ? ' and above' : ` to ${t(b.to)}`}°${unit}`)
+    .map((b) => `${b.name} ${t(b.from)}${b.to >= TO_C ? WORDS.andAbove : WORDS.to(t(b.to))}°${unit}`)
     .join('; ');
   return (
     <figure className="mt-3 max-w-[780px]">
@@ -60,16 +61,18 @@ export function CropBands({ crop, unit }: { readonly crop: Crop; readonly unit: 
               strokeWidth={2}
               strokeDasharray="4 3"
             />
-            <title>{`a night under ${t(crop.checkNight_C)}°${unit} checks it`}</title>
+            <title>{WORDS.aNightUnderChecksIt(t(crop.checkNight_C), unit)}</title>
           </g>
         )}
       </svg>
       <figcaption className="text-[0.9rem] text-ink2">
-        Upright bars: best to sow at, fastest growth.
-        {crop.checkNight_C !== null &&
-          crop.checkNight_C !== undefined &&
-          ` Dashes: a night under ${t(crop.checkNight_C)}°${unit} checks it before hardening.`}{' '}
-        Light: leggy under {crop.dliLeast}, good at {crop.dliGood} mol/m² a day.
+        {WORDS.uprightBarsBestToSow(
+          crop.checkNight_C !== null &&
+            crop.checkNight_C !== undefined &&
+            WORDS.dashesANightUnderChecks(t(crop.checkNight_C), unit),
+          crop.dliLeast,
+          crop.dliGood,
+        )}
       </figcaption>
     </figure>
   );

@@ -15,6 +15,7 @@ import type { FieldSpec } from '../../ui/kit/fields.ts';
 import { CropBands } from './CropBands.tsx';
 import { LineForm } from './LineForm.tsx';
 import { figureOr, typedOf, typedTemperature } from '../../ui/kit/fields.ts';
+import { WORDS } from '../../words/en/books/cropEditor.ts';
 
 const ResponseChart = lazy(() => import('./ResponseChart.tsx'));
 
@@ -23,101 +24,101 @@ const words = <T extends string>(values: readonly T[]) => values.map((v) => [v, 
 
 /** The figures of a crop as they are typed. */
 export const CROP_FIELDS: readonly FieldSpec[] = [
-  ...named('The crop', [
-    { key: 'name', label: 'Name', kind: 'text' },
-    { key: 'synonyms', label: 'Other names', kind: 'text', optional: true, hint: 'with semicolons between' },
-    { key: 'botanical', label: 'Botanical name', kind: 'text', optional: true },
-    { key: 'family', label: 'Family', kind: 'text', optional: true },
-    { key: 'kind', label: 'Grown as', kind: 'choice', options: words(CROP_KINDS) },
-    { key: 'group', label: 'Raised', kind: 'choice', options: words(['warm', 'cool']) },
-    { key: 'caution', label: 'Caution', kind: 'text', optional: true },
-    { key: 'source', label: 'Source', kind: 'text', optional: true },
+  ...named(WORDS.theCrop, [
+    { key: 'name', label: WORDS.name, kind: 'text' },
+    { key: 'synonyms', label: WORDS.otherNames, kind: 'text', optional: true, hint: WORDS.withSemicolonsBetween },
+    { key: 'botanical', label: WORDS.botanicalName, kind: 'text', optional: true },
+    { key: 'family', label: WORDS.family, kind: 'text', optional: true },
+    { key: 'kind', label: WORDS.grownAs, kind: 'choice', options: words(CROP_KINDS) },
+    { key: 'group', label: WORDS.raised, kind: 'choice', options: words(['warm', 'cool']) },
+    { key: 'caution', label: WORDS.caution, kind: 'text', optional: true },
+    { key: 'source', label: WORDS.source, kind: 'text', optional: true },
   ]),
-  ...named('Seed and coming up', [
+  ...named(WORDS.seedAndComingUp, [
     {
       key: 'light',
-      label: 'Seed and light',
+      label: WORDS.seedAndLight,
       kind: 'choice',
       options: [
         ['neutral', 'either'],
-        ['light', 'needs light'],
-        ['dark', 'likes dark'],
+        ['light', WORDS.needsLight],
+        ['dark', WORDS.likesDark],
       ],
     },
-    { key: 'depth_mm', label: 'Sown deep', kind: 'length' },
-    { key: 'sowIn', label: 'Usually sown in', kind: 'choice', options: words(SOWN_IN) },
-    { key: 'cellsUsual_count', label: 'Cells to a full tray', kind: 'number' },
+    { key: 'depth_mm', label: WORDS.sownDeep, kind: 'length' },
+    { key: 'sowIn', label: WORDS.usuallySownIn, kind: 'choice', options: words(SOWN_IN) },
+    { key: 'cellsUsual_count', label: WORDS.cellsToAFullTray, kind: 'number' },
     {
       key: 'pretreat',
-      label: 'Before sowing',
+      label: WORDS.beforeSowing,
       kind: 'choice',
       options: [
         ['none', 'nothing'],
-        ['soak', 'soak up to a day'],
-        ['scarify', 'nick or rub the coat'],
-        ['chill', 'chill, moist and cold'],
+        ['soak', WORDS.soakUpToADay],
+        ['scarify', WORDS.nickOrRubTheCoat],
+        ['chill', WORDS.chillMoistAndCold],
       ],
     },
-    { key: 'chill_weeks', label: 'Weeks of chilling', kind: 'number', hint: '0 unless it is chilled' },
-    { key: 'germMin_C', label: 'Minimum sowing temperature', kind: 'temperature' },
-    { key: 'germBest_C', label: 'Best sowing temperature', kind: 'temperature' },
-    { key: 'germMax_C', label: 'Maximum sowing temperature', kind: 'temperature' },
-    { key: 'germBase_C', label: 'Germination base', kind: 'temperature', hint: 'used without a table' },
-    { key: 'germCeiling_C', label: 'Germination ceiling', kind: 'temperature', hint: 'used without a table' },
-    { key: 'germBest_days', label: 'Days to half up at best', kind: 'number', hint: 'used without a table' },
-    { key: 'germUsual_frac', label: 'Usual germination, share', kind: 'number', hint: '0.85 is 85 of 100' },
-    { key: 'thousandSeed_g', label: 'Weight of 1,000 seeds, g', kind: 'number', optional: true },
-    { key: 'storage_years', label: 'Seed keeps, years', kind: 'number', hint: 'cool and dry' },
-    { key: 'seedBalls', label: 'Sown as balls of several seeds', kind: 'flag' },
+    { key: 'chill_weeks', label: WORDS.weeksOfChilling, kind: 'number', hint: WORDS.words0UnlessItIsChilled },
+    { key: 'germMin_C', label: WORDS.minimumSowingTemperature, kind: 'temperature' },
+    { key: 'germBest_C', label: WORDS.bestSowingTemperature, kind: 'temperature' },
+    { key: 'germMax_C', label: WORDS.maximumSowingTemperature, kind: 'temperature' },
+    { key: 'germBase_C', label: WORDS.germinationBase, kind: 'temperature', hint: WORDS.usedWithoutATable },
+    { key: 'germCeiling_C', label: WORDS.germinationCeiling, kind: 'temperature', hint: WORDS.usedWithoutATable },
+    { key: 'germBest_days', label: WORDS.daysToHalfUpAt, kind: 'number', hint: WORDS.usedWithoutATable },
+    { key: 'germUsual_frac', label: WORDS.usualGerminationShare, kind: 'number', hint: '0.85 is 85 of 100' },
+    { key: 'thousandSeed_g', label: WORDS.weightOf1000Seeds, kind: 'number', optional: true },
+    { key: 'storage_years', label: WORDS.seedKeepsYears, kind: 'number', hint: WORDS.coolAndDry },
+    { key: 'seedBalls', label: WORDS.sownAsBallsOfSeveral, kind: 'flag' },
   ]),
-  ...named('Growing', [
-    { key: 'growDay_C', label: 'Growing by day', kind: 'temperature' },
-    { key: 'growNight_C', label: 'Growing by night', kind: 'temperature' },
-    { key: 'weeksLow', label: 'Weeks to hardening, short', kind: 'number', hint: 'at these two, in good light' },
-    { key: 'weeksHigh', label: 'Weeks to hardening, long', kind: 'number' },
-    { key: 'base_C', label: 'No growth below', kind: 'temperature' },
-    { key: 'growOptimum_C', label: 'Fastest growth at', kind: 'temperature' },
-    { key: 'growCeiling_C', label: 'No growth above', kind: 'temperature' },
+  ...named(WORDS.growing, [
+    { key: 'growDay_C', label: WORDS.growingByDay, kind: 'temperature' },
+    { key: 'growNight_C', label: WORDS.growingByNight, kind: 'temperature' },
+    { key: 'weeksLow', label: WORDS.weeksToHardeningShort, kind: 'number', hint: WORDS.atTheseTwoInGood },
+    { key: 'weeksHigh', label: WORDS.weeksToHardeningLong, kind: 'number' },
+    { key: 'base_C', label: WORDS.noGrowthBelow, kind: 'temperature' },
+    { key: 'growOptimum_C', label: WORDS.fastestGrowthAt, kind: 'temperature' },
+    { key: 'growCeiling_C', label: WORDS.noGrowthAbove, kind: 'temperature' },
     {
       key: 'boltCold_C',
-      label: 'Flowers after days colder than',
+      label: WORDS.flowersAfterDaysColderThan,
       kind: 'temperature',
       optional: true,
       hint: 'mean of day and night; empty: cold does not',
     },
-    { key: 'boltCold_days', label: 'Such cold days that do it', kind: 'number', optional: true },
+    { key: 'boltCold_days', label: WORDS.suchColdDaysThatDo, kind: 'number', optional: true },
     {
       key: 'boltWarm_C',
-      label: 'Flowers after days hotter than',
+      label: WORDS.flowersAfterDaysHotterThan,
       kind: 'temperature',
       optional: true,
-      hint: 'empty: warmth does not',
+      hint: WORDS.emptyWarmthDoesNot,
     },
-    { key: 'boltWarm_days', label: 'Such hot days that do it', kind: 'number', optional: true },
-    { key: 'boltDay_h', label: 'Flowers in days longer than, hours', kind: 'number', optional: true },
-    { key: 'checkNight_C', label: 'Night that checks it', kind: 'temperature', optional: true, hint: 'empty: none' },
-    { key: 'comfortNight_C', label: 'Comfortable, lowest night', kind: 'temperature' },
-    { key: 'comfortDay_C', label: 'Comfortable, highest day', kind: 'temperature' },
-    { key: 'dliLeast', label: 'Least light, mol/m² a day', kind: 'number', hint: 'below it leggy and slow' },
-    { key: 'dliGood', label: 'Good light, mol/m² a day', kind: 'number', hint: 'at it the weeks hold' },
-    { key: 'potted', label: 'Usually potted up', kind: 'flag' },
-    { key: 'potAt_frac', label: 'Potted at this share of growth', kind: 'number', hint: '0.4 is 40%' },
-    { key: 'potUsual_cm', label: 'Usual pot, across', kind: 'number', measure: 'cm', optional: true },
+    { key: 'boltWarm_days', label: WORDS.suchHotDaysThatDo, kind: 'number', optional: true },
+    { key: 'boltDay_h', label: WORDS.flowersInDaysLongerThan, kind: 'number', optional: true },
+    { key: 'checkNight_C', label: WORDS.nightThatChecksIt, kind: 'temperature', optional: true, hint: WORDS.emptyNone },
+    { key: 'comfortNight_C', label: WORDS.comfortableLowestNight, kind: 'temperature' },
+    { key: 'comfortDay_C', label: WORDS.comfortableHighestDay, kind: 'temperature' },
+    { key: 'dliLeast', label: WORDS.leastLightMolMA, kind: 'number', hint: WORDS.belowItLeggyAndSlow },
+    { key: 'dliGood', label: WORDS.goodLightMolMA, kind: 'number', hint: WORDS.atItTheWeeksHold },
+    { key: 'potted', label: WORDS.usuallyPottedUp, kind: 'flag' },
+    { key: 'potAt_frac', label: WORDS.pottedAtThisShareOf, kind: 'number', hint: '0.4 is 40%' },
+    { key: 'potUsual_cm', label: WORDS.usualPotAcross, kind: 'number', measure: 'cm', optional: true },
   ]),
-  ...named('Hardening and planting', [
-    { key: 'hardening_days', label: 'Hardening days', kind: 'number' },
+  ...named(WORDS.hardeningAndPlanting, [
+    { key: 'hardening_days', label: WORDS.hardeningDays, kind: 'number' },
     {
       key: 'hardiness',
-      label: 'Hardiness',
+      label: WORDS.hardiness,
       kind: 'choice',
       options: words(['hardy', 'half-hardy', 'tender', 'tropical']),
     },
-    { key: 'hardyTo_C', label: 'Hardened, harmed at', kind: 'temperature' },
-    { key: 'plantSoilMin_C', label: 'Soil to plant in', kind: 'temperature' },
-    { key: 'plantNightMin_C', label: 'Nights to plant in', kind: 'temperature' },
-    { key: 'weeksFromLastFrost', label: 'Weeks from last frost', kind: 'number', hint: 'minus is before' },
-    { key: 'inRow_cm', label: 'In the row', kind: 'number', measure: 'cm' },
-    { key: 'rows_cm', label: 'Between rows', kind: 'number', measure: 'cm' },
+    { key: 'hardyTo_C', label: WORDS.hardenedHarmedAt, kind: 'temperature' },
+    { key: 'plantSoilMin_C', label: WORDS.soilToPlantIn, kind: 'temperature' },
+    { key: 'plantNightMin_C', label: WORDS.nightsToPlantIn, kind: 'temperature' },
+    { key: 'weeksFromLastFrost', label: WORDS.weeksFromLastFrost, kind: 'number', hint: WORDS.minusIsBefore },
+    { key: 'inRow_cm', label: WORDS.inTheRow, kind: 'number', measure: 'cm' },
+    { key: 'rows_cm', label: WORDS.betweenRows, kind: 'number', measure: 'cm' },
   ]),
 ];
 
@@ -207,13 +208,13 @@ export function CropEditor({ crop, unit, lengthUnit, library }: Props) {
 
   return (
     <div>
-      <section className="card mb-5" aria-label="Days to half up by temperature">
-        <h2>Days to half up, by the temperature of the medium</h2>
+      <section className="card mb-5" aria-label={WORDS.daysToHalfUpBy}>
+        <h2>{WORDS.daysToHalfUpBy2}</h2>
         {curve ? (
           <>
             <div className="h-64">
               {drawn && (
-                <Suspense fallback={<p className="text-ink2">Drawing</p>}>
+                <Suspense fallback={<p className="text-ink2">{WORDS.drawing}</p>}>
                   <ResponseChart
                     unit={unit}
                     curve={curve.map((p) => ({
@@ -232,12 +233,12 @@ export function CropEditor({ crop, unit, lengthUnit, library }: Props) {
               )}
             </div>
             <details className="mt-1">
-              <summary>The curve as a table</summary>
+              <summary>{WORDS.theCurveAsATable}</summary>
               <table className="plain-table max-w-sm">
                 <thead>
                   <tr>
-                    <th>Medium</th>
-                    <th>Days to half up</th>
+                    <th>{WORDS.medium}</th>
+                    <th>{WORDS.daysToHalfUp}</th>
                   </tr>
                 </thead>
                 <tbody>
@@ -246,7 +247,7 @@ export function CropEditor({ crop, unit, lengthUnit, library }: Props) {
                     return (
                       <tr key={t}>
                         <td>{degrees(t, unit)}</td>
-                        <td>{at?.days ? decimal(at.days, 1) : 'does not come up'}</td>
+                        <td>{at?.days ? decimal(at.days, 1) : WORDS.doesNotComeUp}</td>
                       </tr>
                     );
                   })}
@@ -255,21 +256,17 @@ export function CropEditor({ crop, unit, lengthUnit, library }: Props) {
             </details>
           </>
         ) : (
-          <p className="note-bar bad mt-2">
-            No curve can be drawn from these figures: temperatures must rise from base to best to ceiling.
-          </p>
+          <p className="note-bar bad mt-2">{WORDS.noCurveCanBeDrawn}</p>
         )}
         <p className="mt-1 text-[0.9rem] text-ink2">
-          {rows.length > 1
-            ? 'Through the table below, never better than the table allows.'
-            : 'By base, best and ceiling, in straight lines of rate.'}{' '}
-          Source: {String(typed['source'] || 'not said')}.
+          {WORDS.source2(
+            rows.length > 1 ? WORDS.throughTheTableBelowNever : WORDS.byBaseBestAndCeiling,
+            String(typed['source'] || WORDS.notSaid),
+          )}
         </p>
         <CropBands crop={{ ...start, ...typed } as unknown as Crop} unit={unit} />
         <p className="mt-1 max-w-[75ch] text-[0.9rem] text-ink2">
-          {library
-            ? 'Figures not marked “yours” are those of the library: common practice from memory, the weakest of them light, ceilings and comfortable temperatures. Your own always go first.'
-            : 'This crop is not in the library: every figure is yours.'}
+          {library ? WORDS.figuresNotMarkedYoursAre : WORDS.thisCropIsNotIn}
         </p>
       </section>
       <LineForm
@@ -283,7 +280,7 @@ export function CropEditor({ crop, unit, lengthUnit, library }: Props) {
         extra={{ emergence, bands: bandsBody(bands, unit), openAirFrom }}
         onTyped={setTyped}
         onStaleTaken={(current) => setRows(rowsOf(current['emergence'] as EmergencePoint[], unit))}
-        saveWords={crop ? 'Save the crop' : 'Add the crop'}
+        saveWords={crop ? WORDS.saveTheCrop : WORDS.addTheCrop}
         after={(id) => `/books/crops?crop=${id}`}
       >
         {(error) => (
@@ -298,11 +295,8 @@ export function CropEditor({ crop, unit, lengthUnit, library }: Props) {
               onFrom={setOpenAirFrom}
             />
             <fieldset className="mt-5">
-              <legend className="num text-[1.1rem]">Table of emergence</legend>
-              <p className="text-[0.9rem] text-ink2">
-                Days to half up at a constant temperature. Write <b>none</b> where it was tried and nothing came; leave
-                empty what was not tried.
-              </p>
+              <legend className="num text-[1.1rem]">{WORDS.tableOfEmergence}</legend>
+              <p className="text-[0.9rem] text-ink2">{WORDS.daysToHalfUpAt2(<b key="1">{WORDS.none}</b>)}</p>
               {error('emergence') && <p className="err">{error('emergence')}</p>}
               <div className="mt-2 flex flex-wrap gap-2">
                 {rows.map((row, i) => (
@@ -331,7 +325,7 @@ export function CropEditor({ crop, unit, lengthUnit, library }: Props) {
                       className="link-btn text-[0.85rem]"
                       onClick={() => setRows(rows.filter((_, j) => j !== i))}
                     >
-                      Take out
+                      {WORDS.takeOut}
                     </button>
                   </div>
                 ))}
@@ -340,7 +334,7 @@ export function CropEditor({ crop, unit, lengthUnit, library }: Props) {
                   className="btn"
                   onClick={() => setRows([...rows, { temperature: '', days: '', percent: '' }])}
                 >
-                  Add a temperature
+                  {WORDS.addATemperature}
                 </button>
               </div>
             </fieldset>

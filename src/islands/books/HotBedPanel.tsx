@@ -12,11 +12,12 @@ import { useSend } from '../../ui/useSend.ts';
 import { useWidth } from '../../ui/useWidth.ts';
 import { figureOr } from '../../ui/kit/fields.ts';
 import { useSignature } from '../../ui/who.ts';
+import { WORDS } from '../../words/en/books/hotBedPanel.ts';
 
 const SPOT_WORDS: Readonly<Record<Spot, string>> = {
-  middle: 'in the middle',
-  edge: 'at the edge',
-  hottest: 'at the hottest spot',
+  middle: WORDS.inTheMiddle,
+  edge: WORDS.atTheEdge,
+  hottest: WORDS.atTheHottestSpot,
 };
 const DONE_WORDS = { built: 'Built', turned: 'Turned and added to', read: 'Read' } as const;
 
@@ -45,21 +46,23 @@ export function HotBedPanel({ view, log, today }: Props) {
       kind: 'withdrawn',
       idempotencyKey: freshKey(),
       on: isoFromDay(today),
-      by: by.trim() || 'not said',
+      by: by.trim() || WORDS.notSaid,
       correctsId: line.id,
     });
     if (answer.kind === 'done') location.reload();
     else setSaid(trouble(answer));
   }
   return (
-    <section className="card mb-5" aria-label="The hot bed as it stands">
-      <h2>{view.built === null ? 'No heap stands' : `Heap of ${spokenDay(view.built, today)}`}</h2>
+    <section className="card mb-5" aria-label={WORDS.theHotBedAsIt}>
+      <h2>{view.built === null ? WORDS.noHeapStands : WORDS.heapOf(spokenDay(view.built, today))}</h2>
       <p className="text-ink2">
-        {view.built === null
-          ? `The next is planned for ${view.buildOn === null ? 'no day yet' : spokenDay(view.buildOn, today)}.`
-          : `At its warmest about ${spokenDay(view.peakOn, today)}. ${strengthWords(view)}`}{' '}
-        Air under the shut lid tonight about {degrees(view.underLid_C, unit)}. It sinks to about{' '}
-        {length(1000 * view.sunk_m)} deep.
+        {WORDS.airUnderTheShutLid(
+          view.built === null
+            ? WORDS.theNextIsPlannedFor(view.buildOn === null ? WORDS.noDayYet : spokenDay(view.buildOn, today))
+            : WORDS.atItsWarmestAbout(spokenDay(view.peakOn, today), strengthWords(view)),
+          degrees(view.underLid_C, unit),
+          length(1000 * view.sunk_m),
+        )}
       </p>
       {view.orders.length > 0 && (
         <ul className="mt-2 list-disc pl-5 font-semibold">
@@ -76,29 +79,29 @@ export function HotBedPanel({ view, log, today }: Props) {
         onSubmit={(e) => {
           e.preventDefault();
           const medium_C = figureOr(medium, (n) => Math.round(100 * temperatureFromShown(n, unit)) / 100);
-          void send({ kind: 'read', on: day, by, medium_C, spot }, 'Kept.');
+          void send({ kind: 'read', on: day, by, medium_C, spot }, WORDS.kept);
         }}
       >
         <Field
           id="bed-day"
-          label="Day"
+          label={WORDS.day}
           type="date"
           value={day}
           error={fieldError(problem, 'on')}
           onValue={setDay}
           max={isoFromDay(today)}
         />
-        <Field id="bed-by" label="Who" value={by} error={fieldError(problem, 'by')} onValue={setBy} />
+        <Field id="bed-by" label={WORDS.who} value={by} error={fieldError(problem, 'by')} onValue={setBy} />
         <Field
           id="bed-medium"
-          label={`Stick thermometer, °${unit}`}
+          label={WORDS.stickThermometer(unit)}
           inputMode="decimal"
           value={medium}
           error={fieldError(problem, 'medium_C')}
           onValue={setMedium}
         />
         <div className="field">
-          <label htmlFor="bed-spot">Put in</label>
+          <label htmlFor="bed-spot">{WORDS.putIn}</label>
           <select id="bed-spot" className="input" value={spot} onChange={(e) => setSpot(e.target.value as Spot)}>
             {SPOTS.map((one) => (
               <option key={one} value={one}>
@@ -109,11 +112,16 @@ export function HotBedPanel({ view, log, today }: Props) {
         </div>
         <div className="col-span-2 flex flex-wrap gap-2 min-[700px]:col-span-4">
           <button type="submit" className="btn solid" disabled={medium.trim() === ''}>
-            Keep the reading
+            {WORDS.keepTheReading}
           </button>
           {(['built', 'turned'] as const).map((kind) => (
-            <button key={kind} type="button" className="btn" onClick={() => void send({ kind, on: day, by }, 'Kept.')}>
-              {DONE_WORDS[kind]} that day
+            <button
+              key={kind}
+              type="button"
+              className="btn"
+              onClick={() => void send({ kind, on: day, by }, WORDS.kept)}
+            >
+              {WORDS.thatDay(DONE_WORDS[kind])}
             </button>
           ))}
         </div>
@@ -139,10 +147,10 @@ export function HotBedPanel({ view, log, today }: Props) {
               <button
                 type="button"
                 className="btn small"
-                aria-label={`Withdraw: ${DONE_WORDS[line.kind]} ${spokenDay(line.on, today)}`}
+                aria-label={WORDS.withdraw(DONE_WORDS[line.kind], spokenDay(line.on, today))}
                 onClick={() => void withdraw(line)}
               >
-                Withdraw
+                {WORDS.withdraw2}
               </button>
             </li>
           ))}
@@ -153,10 +161,10 @@ export function HotBedPanel({ view, log, today }: Props) {
 }
 
 function strengthWords({ readings, factor }: HotBedView): string {
-  if (readings === 0) return 'Not read yet: what follows is what such heaps usually give.';
+  if (readings === 0) return WORDS.notReadYetWhatFollows;
   const percent = Math.round(100 * (factor - 1));
-  const says = percent === 0 ? 'as much' : `${Math.abs(percent)}% ${percent > 0 ? 'more' : 'less'}`;
-  return `By ${counted(readings, 'reading')} it gives ${says} heat ${percent === 0 ? 'as' : 'than'} usual.`;
+  const says = percent === 0 ? WORDS.asMuch : `${Math.abs(percent)}% ${percent > 0 ? 'more' : 'less'}`;
+  return WORDS.byItGivesHeatUsual(counted(readings, 'reading'), says, percent === 0 ? 'as' : 'than');
 }
 
 /** The medium over the days ahead, drawn and in a table. */
@@ -202,15 +210,14 @@ function BedDays({ view, today }: { readonly view: HotBedView; readonly today: n
       </div>
       <details className="mt-1">
         <summary className="cursor-pointer">
-          Medium by day (dark) and by night (plum) in figures
-          {view.least_C !== null && `; dashed: the ${degrees(view.least_C, unit)} wanted`}
+          {WORDS.mediumByDayDarkAnd(view.least_C !== null && `; dashed: the ${degrees(view.least_C, unit)} wanted`)}
         </summary>
         <table className="plain-table mt-1 max-w-md">
           <thead>
             <tr>
-              <th>Week of</th>
-              <th className="r">By day</th>
-              <th className="r">By night</th>
+              <th>{WORDS.weekOf}</th>
+              <th className="r">{WORDS.byDay}</th>
+              <th className="r">{WORDS.byNight}</th>
             </tr>
           </thead>
           <tbody>

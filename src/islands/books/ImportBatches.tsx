@@ -4,6 +4,7 @@ import type { ImportAnswer } from '../../contracts/batch/importAnswer.ts';
 import { DateOrderChoice, FileFaults, type DateOrder } from '../../ui/FileImport.tsx';
 import { call, freshKey, trouble } from '../../ui/call.ts';
 import { counted } from '../../ui/format.ts';
+import { WORDS } from '../../words/en/books/importBatches.ts';
 
 const MOST_BYTES = 2_000_000;
 const SHOWN = 100;
@@ -49,7 +50,7 @@ export function ImportBatches() {
   async function take(file: File | undefined): Promise<void> {
     if (!file) return;
     if (file.size > MOST_BYTES) {
-      setMessage('This file is over 2 MB. Cut it into parts.');
+      setMessage(WORDS.thisFileIsOver2);
       return;
     }
     const read = await file.text();
@@ -71,7 +72,10 @@ export function ImportBatches() {
       setRest(answer.value.rest);
       setText(answer.value.rest ?? '');
       setMessage(
-        `${counted(answer.value.made, 'batch', 'batches')} read in.${answer.value.rest === null ? '' : ' The other lines are below and in the file, each with what is wrong.'}`,
+        WORDS.readIn(
+          counted(answer.value.made, 'batch', 'batches'),
+          answer.value.rest === null ? '' : WORDS.theOtherLinesAreBelow,
+        ),
       );
     } else setMessage(trouble(answer));
   }
@@ -80,7 +84,7 @@ export function ImportBatches() {
     <div data-ready={ready} data-typing>
       <div className="grid grid-cols-1 gap-3 min-[800px]:grid-cols-2">
         <div className="field">
-          <label htmlFor={`${id}file`}>A file</label>
+          <label htmlFor={`${id}file`}>{WORDS.aFile}</label>
           <input
             id={`${id}file`}
             type="file"
@@ -90,7 +94,7 @@ export function ImportBatches() {
           />
         </div>
         <div className="field">
-          <label htmlFor={`${id}text`}>Or lines pasted here</label>
+          <label htmlFor={`${id}text`}>{WORDS.orLinesPastedHere}</label>
           <textarea
             id={`${id}text`}
             className="input h-28"
@@ -101,7 +105,7 @@ export function ImportBatches() {
         </div>
       </div>
       <button type="button" className="btn mt-3" disabled={text.trim() === ''} onClick={() => void look(text)}>
-        Look at it first
+        {WORDS.lookAtItFirst}
       </button>
       <div aria-live="polite">
         {message && <p className="note-bar mt-3">{message}</p>}
@@ -112,7 +116,7 @@ export function ImportBatches() {
               download="crook-lines-to-mend.csv"
               href={`data:text/csv;charset=utf-8,${encodeURIComponent(rest)}`}
             >
-              The lines to mend, as a file
+              {WORDS.theLinesToMendAs}
             </a>
           </p>
         )}
@@ -136,27 +140,30 @@ export function ImportBatches() {
                 void look(text, asked(dateOrder, e.target.checked));
               }}
             />
-            Make the varieties that are not in the books
-            {preview && preview.newVarieties.length > 0 && `: ${preview.newVarieties.map((v) => v.name).join(', ')}`}
+            {WORDS.makeTheVarietiesThatAre(
+              preview && preview.newVarieties.length > 0 && `: ${preview.newVarieties.map((v) => v.name).join(', ')}`,
+            )}
           </label>
         )}
         <FileFaults errors={errors} />
         {preview && preview.lines.length > 0 && (
           <div className="mt-3">
             <p>
-              {counted(preview.lines.length, 'line')} can be read
-              {errors.length > 0 && '; mend the others first, or take these and get the others back as a file'}.
+              {WORDS.canBeRead(
+                counted(preview.lines.length, 'line'),
+                errors.length > 0 && '; mend the others first, or take these and get the others back as a file',
+              )}
             </p>
             <table className="plain-table mt-1 max-w-3xl">
               <thead>
                 <tr>
-                  <th>Line</th>
-                  <th>Crop</th>
-                  <th>Variety</th>
-                  <th className="r">Plants</th>
-                  <th>Out</th>
-                  <th>Sow</th>
-                  <th>Where</th>
+                  <th>{WORDS.line}</th>
+                  <th>{WORDS.crop}</th>
+                  <th>{WORDS.variety}</th>
+                  <th className="r">{WORDS.plants}</th>
+                  <th>{WORDS.out}</th>
+                  <th>{WORDS.sow}</th>
+                  <th>{WORDS.where}</th>
                 </tr>
               </thead>
               <tbody>
@@ -170,7 +177,7 @@ export function ImportBatches() {
                     </td>
                     <td className="r">{line.plants}</td>
                     <td>{line.transplantOn}</td>
-                    <td>{line.sowOn ?? 'cannot be reached'}</td>
+                    <td>{line.sowOn ?? WORDS.cannotBeReached}</td>
                     <td>
                       {line.places}
                       {line.lack && <span className="tag bad ml-1">{line.lack}</span>}
@@ -180,7 +187,7 @@ export function ImportBatches() {
               </tbody>
             </table>
             <button type="button" className="btn solid mt-3" onClick={() => void commit(errors.length > 0)}>
-              {errors.length > 0 ? 'Read in only what is right: ' : 'Read in '}
+              {errors.length > 0 ? WORDS.readInOnlyWhatIs : WORDS.readIn2}
               {counted(preview.lines.length, 'batch', 'batches')}
             </button>
           </div>

@@ -8,13 +8,14 @@ import {
 } from '../../core/units/lightMeter.ts';
 import { Field } from '../../ui/Field.tsx';
 import { figureOr } from '../../ui/kit/fields.ts';
+import { WORDS } from '../../words/en/books/lightMeter.ts';
 
 const UNIT_WORDS: Readonly<Record<LightUnit, string>> = { umol: 'µmol/m² a second', lux: 'lux', W: 'W/m²' };
 const SOURCE_WORDS: Readonly<Record<LightSource, string>> = {
   sun: 'daylight',
-  'white-led': 'white LED lamps',
-  tube: 'fluorescent tubes',
-  sodium: 'sodium lamps',
+  'white-led': WORDS.whiteLedLamps,
+  tube: WORDS.fluorescentTubes,
+  sodium: WORDS.sodiumLamps,
 };
 
 interface Props {
@@ -36,25 +37,25 @@ export function LightMeter({ onRead }: Props) {
   };
   function put(): void {
     const [here, out] = [figure(inside), figure(outside)];
-    const rough = unit === 'umol' ? '' : ` Rough: from ${UNIT_WORDS[unit]}.`;
-    if (here === null) return setSaid('Type the reading over the trays, 0 or more.');
+    const rough = unit === 'umol' ? '' : WORDS.roughFrom(UNIT_WORDS[unit]);
+    if (here === null) return setSaid(WORDS.typeTheReadingOverThe);
     if (source !== 'sun') {
       const umol = Math.round(photons_umol(here, unit, source));
       onRead({ lamps: String(umol) });
-      return setSaid(`Put in: ${umol} µmol/m² a second.${rough}`);
+      return setSaid(WORDS.putInMolMA(umol, rough));
     }
-    if (out === null || out <= 0) return setSaid('Type the reading outside as well, taken in the same minutes.');
-    if (here > out) return setSaid('More light inside than outside: are the two the wrong way round?');
+    if (out === null || out <= 0) return setSaid(WORDS.typeTheReadingOutsideAs);
+    if (here > out) return setSaid(WORDS.moreLightInsideThanOutside);
     const through = Math.round((100 * here) / out);
     onRead({ through: String(through) });
     setSaid(`Put in: ${through}% of daylight comes through. Rough: one hour of one day; best under an even grey sky.`);
   }
   return (
     <details className="mt-2">
-      <summary className="cursor-pointer">From a light meter</summary>
+      <summary className="cursor-pointer">{WORDS.fromALightMeter}</summary>
       <div className="mt-2 grid grid-cols-1 gap-3 min-[560px]:grid-cols-2 min-[900px]:grid-cols-4">
         <div className="field">
-          <label htmlFor={`${id}source`}>Read under</label>
+          <label htmlFor={`${id}source`}>{WORDS.readUnder}</label>
           <select
             id={`${id}source`}
             className="input"
@@ -69,7 +70,7 @@ export function LightMeter({ onRead }: Props) {
           </select>
         </div>
         <div className="field">
-          <label htmlFor={`${id}unit`}>The meter shows</label>
+          <label htmlFor={`${id}unit`}>{WORDS.theMeterShows}</label>
           <select
             id={`${id}unit`}
             className="input"
@@ -83,14 +84,14 @@ export function LightMeter({ onRead }: Props) {
             ))}
           </select>
         </div>
-        <Field id={`${id}in`} label="Over the trays" inputMode="decimal" value={inside} onValue={setInside} />
+        <Field id={`${id}in`} label={WORDS.overTheTrays} inputMode="decimal" value={inside} onValue={setInside} />
         {source === 'sun' && (
-          <Field id={`${id}out`} label="Outside" inputMode="decimal" value={outside} onValue={setOutside} />
+          <Field id={`${id}out`} label={WORDS.outside} inputMode="decimal" value={outside} onValue={setOutside} />
         )}
       </div>
       <div className="mt-2 flex flex-wrap items-center gap-3">
         <button type="button" className="btn" onClick={put}>
-          Put it in
+          {WORDS.putItIn}
         </button>
         <span role="status">{said}</span>
       </div>

@@ -2,14 +2,15 @@ import { NEW_LAMPS } from '../../core/plan/schedule/lightChoices.ts';
 import type { LightPrice } from '../../contracts/heat/heatViews.ts';
 import { counted, monthName } from '../../ui/format.ts';
 import { money } from '../../ui/house.ts';
+import { WORDS } from '../../words/en/books/lightPrices.ts';
 
 const WHAT: Readonly<Record<LightPrice['key'], string>> = {
-  'lamps-new': `Lamps of ${NEW_LAMPS.lamps_umol_m2_s} µmol, ${NEW_LAMPS.lamps_h} hours a day`,
-  'lamps-more': 'Two hours more of lamps',
-  'lamps-less': 'Two hours less of lamps',
-  'film-on': 'A second film',
-  'film-off': 'Without the second film',
-  'shade-off': 'Without the shade',
+  'lamps-new': WORDS.lampsOfMolHoursA(NEW_LAMPS.lamps_umol_m2_s, NEW_LAMPS.lamps_h),
+  'lamps-more': WORDS.twoHoursMoreOfLamps,
+  'lamps-less': WORDS.twoHoursLessOfLamps,
+  'film-on': WORDS.aSecondFilm,
+  'film-off': WORDS.withoutTheSecondFilm,
+  'shade-off': WORDS.withoutTheShade,
 };
 
 /** Other light for a place: what it does to what stands there, and what it costs. */
@@ -17,20 +18,19 @@ export function LightPrices({ prices }: { readonly prices: readonly LightPrice[]
   if (prices.length === 0) return null;
   const batches = prices[0]!.batches;
   return (
-    <section className="mt-6" aria-label="Other light here">
-      <h2>Other light here, and its price</h2>
+    <section className="mt-6" aria-label={WORDS.otherLightHere}>
+      <h2>{WORDS.otherLightHereAndIts}</h2>
       <p className="max-w-[65ch] text-ink2">
-        For {counted(batches, 'batch', 'batches')} that {batches === 1 ? 'grows' : 'grow'} on here this season, sown on
-        the same day.
+        {WORDS.forThatOnHereThis(counted(batches, 'batch', 'batches'), batches === 1 ? WORDS.grows : WORDS.grow)}
       </p>
       <table className="plain-table mt-1 max-w-[46rem]">
         <thead>
           <tr>
-            <th>Choice</th>
-            <th>The middle batch is ready</th>
-            <th>Moved most</th>
-            <th className="r">Power</th>
-            <th className="r">Money</th>
+            <th>{WORDS.choice}</th>
+            <th>{WORDS.theMiddleBatchIsReady}</th>
+            <th>{WORDS.movedMost}</th>
+            <th className="r">{WORDS.power}</th>
+            <th className="r">{WORDS.money}</th>
           </tr>
         </thead>
         <tbody>
@@ -41,7 +41,7 @@ export function LightPrices({ prices }: { readonly prices: readonly LightPrice[]
               <td>
                 {Math.abs(price.most.days) < 0.5
                   ? 'none'
-                  : `${price.most.name}, ${daysWords(price.most.days)} in ${monthName(price.most.month)}`}
+                  : WORDS.in(price.most.name, daysWords(price.most.days), monthName(price.most.month))}
               </td>
               <td className="r">{powerWords(price)}</td>
               <td className="r">{signed(price.money, money)}</td>
@@ -49,10 +49,7 @@ export function LightPrices({ prices }: { readonly prices: readonly LightPrice[]
           ))}
         </tbody>
       </table>
-      <p className="mt-1 max-w-[65ch] text-[0.9rem] text-ink2">
-        Lamps as LED over all the room of the place; tubes take twice as much. A film counts for the heat of a heated
-        house. More light for the warmth also keeps plants short.
-      </p>
+      <p className="mt-1 max-w-[65ch] text-[0.9rem] text-ink2">{WORDS.lampsAsLedOverAll}</p>
     </section>
   );
 }
@@ -61,13 +58,13 @@ export function LightPrices({ prices }: { readonly prices: readonly LightPrice[]
 function daysWords(days: number): string {
   if (days === Infinity) return 'never';
   const whole = Math.round(Math.abs(days));
-  return whole === 0 ? 'the same day' : `${counted(whole, 'day')} ${days < 0 ? 'sooner' : 'later'}`;
+  return whole === 0 ? WORDS.theSameDay : `${counted(whole, 'day')} ${days < 0 ? 'sooner' : 'later'}`;
 }
 
 const signed = (n: number, words: (n: number) => string): string =>
-  Math.abs(n) < 0.005 ? 'nothing' : n < 0 ? `${words(-n)} less` : words(n);
+  Math.abs(n) < 0.005 ? 'nothing' : n < 0 ? WORDS.less(words(-n)) : words(n);
 
 function powerWords({ lamps_kWh, heat_kWh }: LightPrice): string {
   const all = lamps_kWh + heat_kWh;
-  return Math.abs(all) < 0.5 ? 'none' : `${Math.round(Math.abs(all))} kWh${all < 0 ? ' less' : ''}`;
+  return Math.abs(all) < 0.5 ? 'none' : WORDS.kwh(Math.round(Math.abs(all)), all < 0 ? ' less' : '');
 }

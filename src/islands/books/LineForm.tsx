@@ -13,6 +13,7 @@ import { sayOnNextPage } from '../../ui/kit/said.ts';
 import { nameOf, useTypedForm } from '../../ui/kit/useTypedForm.ts';
 import { Stale } from '../../ui/Stale.tsx';
 import { PutAway } from './PutAway.tsx';
+import { WORDS } from '../../words/en/books/lineForm.ts';
 
 type Values = Readonly<Record<string, unknown>>;
 
@@ -88,7 +89,7 @@ export function LineForm(props: Props) {
     const answer = await call<{ id: number }>(order.method, order.path, order.body);
     if (answer.kind === 'done') {
       forget();
-      sayOnNextPage('Saved.');
+      sayOnNextPage(WORDS.saved);
       location.assign(after(answer.value.id));
       return;
     }
@@ -109,7 +110,7 @@ export function LineForm(props: Props) {
     >
       {restored && (
         <p className="note-bar mb-3 flex flex-wrap items-center gap-x-4" role="status">
-          What you typed here before and did not save is back.
+          {WORDS.whatYouTypedHereBefore}
           <button
             type="button"
             className="link-btn min-h-9"
@@ -119,7 +120,7 @@ export function LineForm(props: Props) {
               props.onRestored?.(start);
             }}
           >
-            Discard it
+            {WORDS.discardIt}
           </button>
         </p>
       )}

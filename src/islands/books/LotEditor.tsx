@@ -5,6 +5,7 @@ import { wilson } from '../../core/numerics/wilson.ts';
 import { Field } from '../../ui/Field.tsx';
 import type { FieldSpec } from '../../ui/kit/fields.ts';
 import { LineForm } from './LineForm.tsx';
+import { WORDS } from '../../words/en/books/lotEditor.ts';
 
 interface Props {
   readonly varieties: readonly (readonly [number, string])[];
@@ -43,7 +44,7 @@ export function LotEditor({ varieties, line, unit, lengthUnit, today }: Props) {
       extra={{ tests: sent }}
       onStaleTaken={(current) => setTests(typedTests(current))}
       onRestored={(parts) => setTests(typedTests(parts))}
-      saveWords={line ? 'Save the lot' : 'Add the lot'}
+      saveWords={line ? WORDS.saveTheLot : WORDS.addTheLot}
       send={(values, version) => {
         // The latest test is the lot's germination unless another figure was typed.
         const typed = values['germination_percent'];
@@ -59,11 +60,8 @@ export function LotEditor({ varieties, line, unit, lengthUnit, today }: Props) {
     >
       {(error) => (
         <fieldset className="mt-5">
-          <legend className="num text-[1.1rem]">Germination tests</legend>
-          <p className="max-w-[70ch] text-[0.9rem] text-ink2">
-            Quick test: lay seeds on damp paper, fold, keep warm, and count those with a root every day or two. Write
-            the counts in all, day: number.
-          </p>
+          <legend className="num text-[1.1rem]">{WORDS.germinationTests}</legend>
+          <p className="max-w-[70ch] text-[0.9rem] text-ink2">{WORDS.quickTestLaySeedsOn}</p>
           {tests.map((test, i) => {
             const found = resultOf(test);
             return (
@@ -73,7 +71,7 @@ export function LotEditor({ varieties, line, unit, lengthUnit, today }: Props) {
               >
                 <Field
                   id={`t${i}on`}
-                  label="Begun"
+                  label={WORDS.begun}
                   type="date"
                   max={today}
                   value={test.on}
@@ -82,14 +80,14 @@ export function LotEditor({ varieties, line, unit, lengthUnit, today }: Props) {
                 />
                 <Field
                   id={`t${i}how`}
-                  label="How"
+                  label={WORDS.how}
                   value={test.method}
                   error={error(`tests.${i}.method`)}
                   onValue={(method) => change(i, { method })}
                 />
                 <Field
                   id={`t${i}n`}
-                  label="Seeds"
+                  label={WORDS.seeds}
                   inputMode="numeric"
                   value={test.seeds}
                   error={error(`tests.${i}.seeds`)}
@@ -97,14 +95,12 @@ export function LotEditor({ varieties, line, unit, lengthUnit, today }: Props) {
                 />
                 <Field
                   id={`t${i}c`}
-                  label="Counts, in all"
+                  label={WORDS.countsInAll}
                   placeholder="3: 4, 5: 11, 7: 14"
                   value={test.counts}
                   error={countError(error, i)}
                   hint={
-                    found
-                      ? `${Math.round((100 * found.up) / found.seeds)}%, with 90% limits ${limits(found)}`
-                      : undefined
+                    found ? WORDS.with90Limits(Math.round((100 * found.up) / found.seeds), limits(found)) : undefined
                   }
                   onValue={(counts) => change(i, { counts })}
                 />
@@ -113,7 +109,7 @@ export function LotEditor({ varieties, line, unit, lengthUnit, today }: Props) {
                   className="link-btn self-end"
                   onClick={() => setTests(tests.filter((_, j) => j !== i))}
                 >
-                  Take out
+                  {WORDS.takeOut}
                 </button>
               </div>
             );
@@ -121,9 +117,9 @@ export function LotEditor({ varieties, line, unit, lengthUnit, today }: Props) {
           <button
             type="button"
             className="btn mt-3"
-            onClick={() => setTests([...tests, { on: today, method: 'on damp paper', seeds: '20', counts: '' }])}
+            onClick={() => setTests([...tests, { on: today, method: WORDS.onDampPaper, seeds: '20', counts: '' }])}
           >
-            Begin a quick test
+            {WORDS.beginAQuickTest}
           </button>
         </fieldset>
       )}
@@ -172,30 +168,30 @@ function resultOf(test: TypedTest): { up: number; seeds: number } | null {
 
 function limits({ up, seeds }: { up: number; seeds: number }): string {
   const { low, high } = wilson(up, seeds, 0.9);
-  return `${Math.round(100 * low)} to ${Math.round(100 * high)}%`;
+  return WORDS.to(Math.round(100 * low), Math.round(100 * high));
 }
 
 function fieldsOf(varieties: Props['varieties']): FieldSpec[] {
   return [
-    { key: 'varietyId', label: 'Variety', kind: 'link', options: varieties },
-    { key: 'code', label: 'Lot number', kind: 'text' },
-    { key: 'receivedOn', label: 'Received', kind: 'date', optional: true },
-    { key: 'seeds_count', label: 'Seeds in hand', kind: 'number', optional: true },
-    { key: 'weight_g', label: 'or weight in hand, g', kind: 'number', optional: true },
-    { key: 'thousandSeed_g', label: 'Weight of 1000 seeds, g', kind: 'number', optional: true },
-    { key: 'packet_seeds', label: 'Seeds to a packet', kind: 'number', optional: true },
-    { key: 'packet_price', label: 'Price of a packet', kind: 'number', optional: true },
+    { key: 'varietyId', label: WORDS.variety, kind: 'link', options: varieties },
+    { key: 'code', label: WORDS.lotNumber, kind: 'text' },
+    { key: 'receivedOn', label: WORDS.received, kind: 'date', optional: true },
+    { key: 'seeds_count', label: WORDS.seedsInHand, kind: 'number', optional: true },
+    { key: 'weight_g', label: WORDS.orWeightInHandG, kind: 'number', optional: true },
+    { key: 'thousandSeed_g', label: WORDS.weightOf1000SeedsG, kind: 'number', optional: true },
+    { key: 'packet_seeds', label: WORDS.seedsToAPacket, kind: 'number', optional: true },
+    { key: 'packet_price', label: WORDS.priceOfAPacket, kind: 'number', optional: true },
     {
       key: 'germination_percent',
       label: 'Germination, %',
       kind: 'number',
       optional: true,
-      hint: 'left as it is, the latest test below',
+      hint: WORDS.leftAsItIsThe,
     },
-    { key: 'testedOn', label: 'Tested', kind: 'date', optional: true },
+    { key: 'testedOn', label: WORDS.tested, kind: 'date', optional: true },
     {
       key: 'treatment',
-      label: 'Treatment',
+      label: WORDS.treatment,
       kind: 'choice',
       options: [
         ['none', 'none'],
@@ -207,19 +203,19 @@ function fieldsOf(varieties: Props['varieties']): FieldSpec[] {
     },
     {
       key: 'light',
-      label: 'Light',
+      label: WORDS.light,
       kind: 'choice',
       optional: true,
       options: [
-        ['light', 'in light'],
-        ['dark', 'in the dark'],
+        ['light', WORDS.inLight],
+        ['dark', WORDS.inTheDark],
         ['neutral', 'either'],
       ],
-      hint: 'none = as the crop',
+      hint: WORDS.noneAsTheCrop,
     },
-    { key: 'depth_mm', label: 'Depth', kind: 'length', optional: true, hint: 'none = as the crop' },
-    { key: 'storage_C', label: 'Kept at', kind: 'temperature', optional: true },
-    { key: 'moisture_percent', label: 'Seed moisture, %', kind: 'number', optional: true },
-    { key: 'note', label: 'Note', kind: 'text', optional: true },
+    { key: 'depth_mm', label: WORDS.depth, kind: 'length', optional: true, hint: WORDS.noneAsTheCrop },
+    { key: 'storage_C', label: WORDS.keptAt, kind: 'temperature', optional: true },
+    { key: 'moisture_percent', label: WORDS.seedMoisture, kind: 'number', optional: true },
+    { key: 'note', label: WORDS.note, kind: 'text', optional: true },
   ];
 }

@@ -11,6 +11,7 @@ import { lightToSend, PlaceLightFields, typedLight } from './PlaceLight.tsx';
 import type { HotBedLine } from '../../core/heat/hotBed.ts';
 import type { PlaceLight } from '../../core/books/place.ts';
 import { partsOf, partsToSend, type PlaceParts } from './placeParts.ts';
+import { WORDS } from '../../words/en/books/placeEditor.ts';
 
 export const KIND_WORDS = [
   ['dark-chamber', 'dark chamber'],
@@ -22,19 +23,19 @@ export const KIND_WORDS = [
 ] as const;
 
 const FIELDS: readonly FieldSpec[] = [
-  { key: 'name', label: 'Name', kind: 'text' },
-  { key: 'kind', label: 'Kind', kind: 'choice', options: KIND_WORDS },
-  { key: 'lit', label: 'Has light', kind: 'flag' },
-  { key: 'room_trays', label: 'Room, standard trays', kind: 'number' },
+  { key: 'name', label: WORDS.name, kind: 'text' },
+  { key: 'kind', label: WORDS.kind, kind: 'choice', options: KIND_WORDS },
+  { key: 'lit', label: WORDS.hasLight, kind: 'flag' },
+  { key: 'room_trays', label: WORDS.roomStandardTrays, kind: 'number' },
   {
     key: 'walkOrder',
-    label: 'Place in the round',
+    label: WORDS.placeInTheRound,
     kind: 'number',
-    hint: '1 is walked first',
+    hint: WORDS.words1IsWalkedFirst,
   },
   {
     key: 'wet_K',
-    label: 'A wet tray is cooler than the air by',
+    label: WORDS.aWetTrayIsCooler,
     kind: 'difference',
     optional: true,
     hint: 'open trays a few degrees, bagged or covered next to none; empty: the usual',
@@ -85,27 +86,24 @@ export function PlaceEditor({
         setParts(partsOf(placeFromAnswer(current), unit));
         setLight(typedLight(current['light'] as PlaceLight | null, current['kind'] as PlaceRecord['kind']));
       }}
-      saveWords={place ? 'Save the place' : 'Add the place'}
+      saveWords={place ? WORDS.saveThePlace : WORDS.addThePlace}
       after={(id) => `/books/places?place=${id}`}
     >
       {(error) => (
         <>
           <PlaceWarmth place={place} parts={parts} unit={unit} error={error} onChange={change} />
           <fieldset className={parts.kind === 'written' ? 'mt-5' : 'hidden'}>
-            <legend className="num text-[1.1rem]">Temperature through the year</legend>
-            <p className="text-[0.9rem] text-ink2">
-              Write the month and day it begins (03-01 is 1 March); it lasts until the next begins. What the plants
-              feel, not the dial; in a frame or on standing ground the highest and the lowest of the day.
-            </p>
+            <legend className="num text-[1.1rem]">{WORDS.temperatureThroughTheYear}</legend>
+            <p className="text-[0.9rem] text-ink2">{WORDS.writeTheMonthAndDay}</p>
             {error('periods') && <p className="err">{error('periods')}</p>}
             <table className="plain-table mt-2 max-w-xl">
               <thead>
                 <tr>
-                  <th>From</th>
-                  <th>Day, °{unit}</th>
-                  <th>Night, °{unit}</th>
+                  <th>{WORDS.from}</th>
+                  <th>{WORDS.day(unit)}</th>
+                  <th>{WORDS.night(unit)}</th>
                   <th>
-                    <span className="sr-only">Take out</span>
+                    <span className="sr-only">{WORDS.takeOut}</span>
                   </th>
                 </tr>
               </thead>
@@ -118,7 +116,7 @@ export function PlaceEditor({
                         <td key={part}>
                           <input
                             className="input"
-                            aria-label={`Period ${i + 1}, ${part}`}
+                            aria-label={WORDS.period(i + 1, part)}
                             aria-invalid={wrong ? true : undefined}
                             value={row[part]}
                             onChange={(e) => setRow(i, { [part]: e.target.value })}
@@ -131,10 +129,10 @@ export function PlaceEditor({
                       <button
                         type="button"
                         className="link-btn"
-                        aria-label={`Take out period ${i + 1}`}
+                        aria-label={WORDS.takeOutPeriod(i + 1)}
                         onClick={() => setRows(rows.filter((_, j) => j !== i))}
                       >
-                        Take out
+                        {WORDS.takeOut}
                       </button>
                     </td>
                   </tr>
@@ -146,7 +144,7 @@ export function PlaceEditor({
               className="btn mt-2"
               onClick={() => setRows([...rows, { from: '', day: '', night: '' }])}
             >
-              Add a period
+              {WORDS.addAPeriod}
             </button>
           </fieldset>
           <PlaceLightFields typed={light} error={error} onChange={setLight} />

@@ -2,6 +2,7 @@ import type { PlaceKind, PlaceLight } from '../../core/books/place.ts';
 import { usualLight } from '../../core/plan/schedule/sky.ts';
 import { LightMeter } from './LightMeter.tsx';
 import { figureOr } from '../../ui/kit/fields.ts';
+import { WORDS } from '../../words/en/books/placeLight.ts';
 
 /** What is typed of a place's light; figures stay text until they are sent. */
 export interface TypedLight {
@@ -67,7 +68,7 @@ export function PlaceLightFields({
   );
   return (
     <fieldset className="mt-5">
-      <legend className="num text-[1.1rem]">Light</legend>
+      <legend className="num text-[1.1rem]">{WORDS.light}</legend>
       <label className="flex min-h-11 items-center gap-2 font-semibold">
         <input
           type="checkbox"
@@ -75,12 +76,12 @@ export function PlaceLightFields({
           checked={typed.written}
           onChange={(e) => onChange({ ...typed, written: e.target.checked })}
         />
-        Written down; unticked, what is usual there
+        {WORDS.writtenDownUntickedWhatIs}
       </label>
       {typed.written && (
         <div className="mt-1 grid grid-cols-1 gap-3 min-[560px]:grid-cols-2 min-[900px]:grid-cols-3">
-          {field('through', 'Daylight through the glazing, %', 'through_frac', 'clean glass 70, old film 50, none 100')}
-          {field('shade', 'Kept out by shade, %', 'shade_frac')}
+          {field('through', WORDS.daylightThroughTheGlazing, 'through_frac', WORDS.cleanGlass70OldFilm)}
+          {field('shade', WORDS.keptOutByShade, 'shade_frac')}
           <label className="flex min-h-11 items-center gap-2 self-end font-semibold">
             <input
               type="checkbox"
@@ -88,10 +89,10 @@ export function PlaceLightFields({
               checked={typed.secondFilm}
               onChange={(e) => onChange({ ...typed, secondFilm: e.target.checked })}
             />
-            A second film
+            {WORDS.aSecondFilm}
           </label>
-          {field('lamps', 'Lamps over the trays, µmol/m² a second', 'lamps_umol_m2_s', '0: none')}
-          {field('lampsHours', 'Lamps, hours a day', 'lamps_h')}
+          {field('lamps', WORDS.lampsOverTheTraysMol, 'lamps_umol_m2_s', '0: none')}
+          {field('lampsHours', WORDS.lampsHoursADay, 'lamps_h')}
         </div>
       )}
       {typed.written && <LightMeter onRead={(found) => onChange({ ...typed, ...found })} />}

@@ -8,6 +8,7 @@ import type { PlaceRecord } from '../../core/books/records.ts';
 import { fieldsOfMat, typedBed, typedMat, type PlaceParts } from './placeParts.ts';
 import { BED_FIELDS } from './warmthFields.ts';
 import { BedSays, MatSays, WarmthFields } from './WarmthFields.tsx';
+import { WORDS } from '../../words/en/books/placeWarmth.ts';
 
 const KINDS = [
   ['set-point', 'Held at a set-point', 'a chamber or a heated zone'],
@@ -40,7 +41,7 @@ export function PlaceWarmth({ place, parts, unit, error, onChange }: Props) {
   );
   return (
     <fieldset className="mt-5">
-      <legend className="num text-[1.1rem]">Where its temperature comes from</legend>
+      <legend className="num text-[1.1rem]">{WORDS.whereItsTemperatureComesFrom}</legend>
       {error('temperature.kind') && <p className="err font-semibold text-brick">{error('temperature.kind')}</p>}
       <div className="mt-1 flex flex-wrap gap-2">
         {KINDS.map(([kind, words, hint]) => (
@@ -62,20 +63,18 @@ export function PlaceWarmth({ place, parts, unit, error, onChange }: Props) {
       {parts.kind === 'set-point' && (
         <>
           <div className="mt-3 grid grid-cols-1 gap-3 min-[560px]:grid-cols-2 min-[900px]:grid-cols-3">
-            {field('levels', `Set-points it may have, °${unit}`, firstError(error, 'temperature.levels_C', 12))}
-            {field('usual', `Usual set-point, °${unit}, or off`, 'temperature.usual_C')}
-            {field('nightDrop', `Cooler by night by, °${unit}`, 'temperature.nightDrop_K')}
-            {field('unheatedPlus', `Unheated, above outside by, °${unit}`, 'temperature.unheatedPlus_K')}
+            {field('levels', WORDS.setPointsItMayHave(unit), firstError(error, 'temperature.levels_C', 12))}
+            {field('usual', WORDS.usualSetPointOrOff(unit), 'temperature.usual_C')}
+            {field('nightDrop', WORDS.coolerByNightBy(unit), 'temperature.nightDrop_K')}
+            {field('unheatedPlus', WORDS.unheatedAboveOutsideBy(unit), 'temperature.unheatedPlus_K')}
             {field(
               'loss',
-              unit === 'F' ? 'Heat lost, watts for each °F' : 'Heat lost, watts for each kelvin',
+              unit === 'F' ? WORDS.heatLostWattsForEach : WORDS.heatLostWattsForEach2,
               'temperature.loss_W_per_K',
             )}
           </div>
           <p className="mt-1 max-w-[65ch] text-[0.9rem] text-ink2">
-            A bench under fleece or film in a cold house loses about {lossWords(unit)} (from a heated box that took 1.65
-            kWh a day on {area(2.9)} at {degrees(18, unit)} to {degrees(22, unit)}; common practice, no source). The
-            planner changes set-points by the week, and only to those written here.
+            {WORDS.aBenchUnderFleeceOr(lossWords(unit), area(2.9), degrees(18, unit), degrees(22, unit))}
           </p>
         </>
       )}
@@ -105,8 +104,8 @@ export function PlaceWarmth({ place, parts, unit, error, onChange }: Props) {
       )}
       {parts.kind === 'outside' && (
         <div className="mt-3 grid grid-cols-1 gap-3 min-[560px]:grid-cols-2 min-[900px]:grid-cols-3">
-          {field('plusDay', `Warmer than outside by day by, °${unit}`, 'temperature.plusDay_K')}
-          {field('plusNight', `Warmer than outside by night by, °${unit}`, 'temperature.plusNight_K')}
+          {field('plusDay', WORDS.warmerThanOutsideByDay(unit), 'temperature.plusDay_K')}
+          {field('plusNight', WORDS.warmerThanOutsideByNight(unit), 'temperature.plusNight_K')}
         </div>
       )}
     </fieldset>
@@ -124,7 +123,7 @@ function lossWords(unit: TemperatureUnit): string {
   const perDegree_W = unit === 'F' ? 2 / 1.8 : 2;
   const inch = house().lengthUnit === 'in';
   const figure = Number((inch ? perDegree_W * 0.3048 ** 2 : perDegree_W).toPrecision(2));
-  return `${figure} W for each ${unit === 'F' ? '°F' : 'kelvin'} and ${inch ? 'square foot' : 'square metre'}`;
+  return WORDS.wForEachAnd(figure, unit === 'F' ? '°F' : 'kelvin', inch ? WORDS.squareFoot : WORDS.squareMetre);
 }
 
 /** The path with an error among a list's entries, or the list's own. */
@@ -137,16 +136,16 @@ function firstError(error: Props['error'], path: string, most: number): string {
 export function PlaceSizeAndDays({ parts, error, onChange }: Omit<Props, 'unit' | 'place'>) {
   const id = useId();
   const SIZE = [
-    ['x', `From the left, ${unitOf('m')}`, 'x_m'],
-    ['y', `From the back, ${unitOf('m')}`, 'y_m'],
-    ['width', `Width, ${unitOf('m')}`, 'width_m'],
-    ['depth', `Depth, ${unitOf('m')}`, 'depth_m'],
+    ['x', WORDS.fromTheLeft(unitOf('m')), 'x_m'],
+    ['y', WORDS.fromTheBack(unitOf('m')), 'y_m'],
+    ['width', WORDS.width(unitOf('m')), 'width_m'],
+    ['depth', WORDS.depth(unitOf('m')), 'depth_m'],
     ['shelves', 'Shelves', 'shelves'],
   ] as const;
   return (
     <>
       <fieldset className="mt-5">
-        <legend className="num text-[1.1rem]">On the plan of the house</legend>
+        <legend className="num text-[1.1rem]">{WORDS.onThePlanOfThe}</legend>
         <label className="flex min-h-11 items-center gap-2">
           <input
             type="checkbox"
@@ -154,7 +153,7 @@ export function PlaceSizeAndDays({ parts, error, onChange }: Omit<Props, 'unit' 
             checked={parts.sized}
             onChange={(e) => onChange({ sized: e.target.checked })}
           />
-          drawn to its size and place
+          {WORDS.drawnToItsSizeAnd}
         </label>
         {parts.sized && (
           <div className="grid grid-cols-2 gap-3 min-[900px]:grid-cols-5">
@@ -173,10 +172,8 @@ export function PlaceSizeAndDays({ parts, error, onChange }: Omit<Props, 'unit' 
         )}
       </fieldset>
       <fieldset className="mt-5">
-        <legend className="num text-[1.1rem]">Closed days</legend>
-        <p className="text-[0.9rem] text-ink2">
-          Days on which nothing may stand there: cleaning, repair, another use. Both are included.
-        </p>
+        <legend className="num text-[1.1rem]">{WORDS.closedDays}</legend>
+        <p className="text-[0.9rem] text-ink2">{WORDS.daysOnWhichNothingMay}</p>
         {parts.closed.map((run, i) => {
           const set = (change: Partial<typeof run>) =>
             onChange({ closed: parts.closed.map((other, j) => (j === i ? { ...other, ...change } : other)) });
@@ -186,7 +183,7 @@ export function PlaceSizeAndDays({ parts, error, onChange }: Omit<Props, 'unit' 
                 <DateField
                   key={part}
                   id={`${id}${part}${i}`}
-                  label={part === 'from' ? 'Closed from' : 'to'}
+                  label={part === 'from' ? WORDS.closedFrom : 'to'}
                   value={run[part]}
                   error={error(`closed.${i}.${part}`)}
                   onValue={(day) => set({ [part]: day })}
@@ -197,7 +194,7 @@ export function PlaceSizeAndDays({ parts, error, onChange }: Omit<Props, 'unit' 
                 className="link-btn"
                 onClick={() => onChange({ closed: parts.closed.filter((_, j) => j !== i) })}
               >
-                Take out
+                {WORDS.takeOut}
               </button>
             </div>
           );
@@ -207,7 +204,7 @@ export function PlaceSizeAndDays({ parts, error, onChange }: Omit<Props, 'unit' 
           className="btn mt-2"
           onClick={() => onChange({ closed: [...parts.closed, { from: '', to: '' }] })}
         >
-          Add closed days
+          {WORDS.addClosedDays}
         </button>
       </fieldset>
     </>

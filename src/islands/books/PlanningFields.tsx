@@ -4,6 +4,7 @@ import { temperatureFromShown, type TemperatureUnit } from '../../core/units/tem
 
 import { Field } from '../../ui/Field.tsx';
 import { SURE, sureWords } from '../../ui/sureWords.ts';
+import { WORDS } from '../../words/en/books/planningFields.ts';
 
 /** The planning settings as typed. */
 export interface TypedPlanning {
@@ -57,11 +58,9 @@ export function PlanningFields({ typed, unit, error, onTyped }: Props) {
   const at = SURE.findIndex(([frac]) => Math.abs(frac - typed.sure_frac) < 0.005);
   return (
     <fieldset className="mt-6">
-      <legend className="num text-[1.1rem]">How seasons are planned</legend>
+      <legend className="num text-[1.1rem]">{WORDS.howSeasonsArePlanned}</legend>
       <div className="field mt-2 max-w-xl">
-        <label htmlFor="how-sure">
-          How sure a batch is to be ready in its days: <b>{sureWords(typed.sure_frac)}</b>
-        </label>
+        <label htmlFor="how-sure">{WORDS.howSureABatchIs(<b key="1">{sureWords(typed.sure_frac)}</b>)}</label>
         <input
           id="how-sure"
           type="range"
@@ -73,33 +72,30 @@ export function PlanningFields({ typed, unit, error, onTyped }: Props) {
           aria-valuetext={sureWords(typed.sure_frac)}
           onChange={(e) => set({ sure_frac: SURE[Number(e.target.value)]![0] })}
         />
-        <span className="text-[0.85rem] text-ink2">
-          Surer is sown some days sooner and takes more heat; Season says how much when a plan is made. One batch may be
-          surer than the house.
-        </span>
+        <span className="text-[0.85rem] text-ink2">{WORDS.surerIsSownSomeDays}</span>
       </div>
       <div className="mt-3 grid grid-cols-1 gap-3 min-[560px]:grid-cols-2 min-[900px]:grid-cols-4">
         <Field
           id="hands"
-          label="Hours of hands in a usual week"
+          label={WORDS.hoursOfHandsInA}
           inputMode="decimal"
-          hint="sowing, potting, carrying, planting; empty: as many as it takes"
+          hint={WORDS.sowingPottingCarryingPlantingEmpty}
           value={typed.hands}
           error={error('planning.hands_h')}
           onValue={(hands) => set({ hands })}
         />
         <Field
           id="idle"
-          label={`An empty heated place, °${unit}`}
+          label={WORDS.anEmptyHeatedPlace(unit)}
           inputMode="decimal"
-          hint="kept free of frost; empty: off"
+          hint={WORDS.keptFreeOfFrostEmpty}
           value={typed.idle}
           error={error('planning.idle_C')}
           onValue={(idle) => set({ idle })}
         />
         <Field
           id="sow-minutes"
-          label="Minutes to sow a tray"
+          label={WORDS.minutesToSowATray}
           inputMode="decimal"
           value={typed.sow}
           error={error('planning.sow_minPerTray')}
@@ -107,20 +103,20 @@ export function PlanningFields({ typed, unit, error, onTyped }: Props) {
         />
         <Field
           id="plant-minutes"
-          label="Minutes to plant out a tray"
+          label={WORDS.minutesToPlantOutA}
           inputMode="decimal"
           value={typed.plant}
           error={error('planning.plant_minPerTray')}
           onValue={(plant) => set({ plant })}
         />
       </div>
-      <p className="mt-3 font-semibold">Weeks with other hours</p>
+      <p className="mt-3 font-semibold">{WORDS.weeksWithOtherHours}</p>
       {error('planning.handsBy') && <p className="err">{error('planning.handsBy')}</p>}
       {typed.weeks.map((week, i) => (
         <div key={i} className="mt-1 grid grid-cols-[10rem_7rem_1fr_auto] items-end gap-2">
           <Field
             id={`week-${i}`}
-            label="Its Monday"
+            label={WORDS.itsMonday}
             type="date"
             value={week.week}
             error={error(`planning.handsBy.${i}.week`)}
@@ -128,7 +124,7 @@ export function PlanningFields({ typed, unit, error, onTyped }: Props) {
           />
           <Field
             id={`week-hours-${i}`}
-            label="Hours"
+            label={WORDS.hours}
             inputMode="decimal"
             value={week.hours}
             error={error(`planning.handsBy.${i}.hours`)}
@@ -136,13 +132,13 @@ export function PlanningFields({ typed, unit, error, onTyped }: Props) {
           />
           <Field
             id={`week-why-${i}`}
-            label="Why"
+            label={WORDS.why}
             value={week.why}
             error={error(`planning.handsBy.${i}.why`)}
             onValue={(why) => setWeek(i, { why })}
           />
           <button type="button" className="btn" onClick={() => set({ weeks: typed.weeks.filter((_, j) => j !== i) })}>
-            Take out
+            {WORDS.takeOut}
           </button>
         </div>
       ))}
@@ -151,7 +147,7 @@ export function PlanningFields({ typed, unit, error, onTyped }: Props) {
         className="btn mt-2"
         onClick={() => set({ weeks: [...typed.weeks, { week: '', hours: '0', why: '' }] })}
       >
-        Add a week
+        {WORDS.addAWeek}
       </button>
     </fieldset>
   );

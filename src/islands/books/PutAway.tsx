@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { isInUse, type Retirable } from '../../core/books/inUse.ts';
 import { call, trouble } from '../../ui/call.ts';
+import { WORDS } from '../../words/en/books/putAway.ts';
 
 interface Props {
   /** Where lines of the book are sent. */
@@ -21,35 +22,35 @@ export function PutAway({ path, line, version, back }: Props) {
     if (answer.kind === 'done') location.assign(method === 'DELETE' ? back.split('?')[0]! : back);
     else setWrong(trouble(answer));
   }
-  const link = 'link-btn min-h-9';
+  const link = WORDS.linkBtnMinH9;
   return (
     <div className="mt-5 border-t border-line pt-3 text-[0.95rem]">
-      {!used && <p className="note-bar mb-2">Retired: it is offered nowhere, and stays in what happened.</p>}
+      {!used && <p className="note-bar mb-2">{WORDS.retiredItIsOfferedNowhere}</p>}
       <p className="flex flex-wrap items-center gap-x-5">
         <button
           type="button"
           className={link}
           onClick={() => void send('PUT', `${path}/${line.id}/retired`, { version, retired: used })}
         >
-          {used ? 'Retire: no longer offered, kept in what happened' : 'Bring back into use'}
+          {used ? WORDS.retireNoLongerOfferedKept : WORDS.bringBackIntoUse}
         </button>
         {!sure && (
           <button type="button" className={link} onClick={() => setSure(true)}>
-            Delete
+            {WORDS.delete}
           </button>
         )}
         {sure && (
           <>
-            <span>For good?</span>
+            <span>{WORDS.forGood}</span>
             <button
               type="button"
               className={`${link} text-brick`}
               onClick={() => void send('DELETE', `${path}/${line.id}?version=${version}`)}
             >
-              Yes, delete it
+              {WORDS.yesDeleteIt}
             </button>
             <button type="button" className={link} onClick={() => setSure(false)}>
-              No
+              {WORDS.no}
             </button>
           </>
         )}

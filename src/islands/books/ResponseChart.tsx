@@ -10,6 +10,7 @@ import {
   XAxis,
   YAxis,
 } from 'recharts';
+import { WORDS } from '../../words/en/books/responseChart.ts';
 
 interface Props {
   readonly unit: 'C' | 'F';
@@ -41,7 +42,7 @@ export default function ResponseChart({ unit, curve, points, best }: Props) {
           tickCount={9}
           tick={{ fontSize: 13, fill: 'var(--color-ink2)' }}
           label={{
-            value: `medium, °${unit}`,
+            value: WORDS.medium(unit),
             position: 'insideBottom',
             offset: -10,
             fontSize: 13,
@@ -89,7 +90,7 @@ export default function ResponseChart({ unit, curve, points, best }: Props) {
           name="table"
         />
         <Tooltip
-          formatter={(value) => [`${decimal(Number(value), 1)} days`, '']}
+          formatter={(value) => [WORDS.days(decimal(Number(value), 1)), '']}
           labelFormatter={(t) => `${decimal(Number(t), 0)}°`}
           separator=""
         />

@@ -11,123 +11,132 @@ import { monthName } from '../../ui/format.ts';
 import type { FieldSpec } from '../../ui/kit/fields.ts';
 import { LineForm } from './LineForm.tsx';
 import { figureOr, typedTemperature } from '../../ui/kit/fields.ts';
+import { WORDS } from '../../words/en/books/settingsEditor.ts';
 
-const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
+const WEEKDAYS = [
+  WORDS.monday,
+  WORDS.tuesday,
+  WORDS.wednesday,
+  WORDS.thursday,
+  WORDS.friday,
+  WORDS.saturday,
+  WORDS.sunday,
+];
 
 function fieldsOf(zones: readonly string[]): FieldSpec[] {
   return [
-    { key: 'name', label: 'Name of the nursery', kind: 'text' },
-    { key: 'placeName', label: 'Place', kind: 'text', optional: true },
+    { key: 'name', label: WORDS.nameOfTheNursery, kind: 'text' },
+    { key: 'placeName', label: WORDS.place, kind: 'text', optional: true },
     {
       key: 'timeZone',
-      label: 'Time zone',
+      label: WORDS.timeZone,
       kind: 'choice',
       options: zones.map((zone) => [zone, zone.replaceAll('_', ' ')]),
     },
     {
       key: 'latitude_deg',
-      label: 'Latitude, degrees north',
+      label: WORDS.latitudeDegreesNorth,
       kind: 'number',
-      hint: 'minus is south',
+      hint: WORDS.minusIsSouth,
     },
     {
       key: 'longitude_deg',
-      label: 'Longitude, degrees east',
+      label: WORDS.longitudeDegreesEast,
       kind: 'number',
-      hint: 'minus is west',
+      hint: WORDS.minusIsWest,
     },
     {
       key: 'lastFrost',
-      label: 'Mean last frost',
+      label: WORDS.meanLastFrost,
       kind: 'text',
-      hint: 'month and day: 05-08 is 8 May',
+      hint: WORDS.monthAndDay0508,
     },
     {
       key: 'firstFrost',
-      label: 'Mean first frost',
+      label: WORDS.meanFirstFrost,
       kind: 'text',
-      hint: 'month and day: 10-18 is 18 October',
+      hint: WORDS.monthAndDay1018,
     },
     {
       key: 'temperatureUnit',
-      label: 'Temperatures in',
+      label: WORDS.temperaturesIn,
       kind: 'choice',
       options: [
-        ['C', 'Celsius'],
-        ['F', 'Fahrenheit'],
+        ['C', WORDS.celsius],
+        ['F', WORDS.fahrenheit],
       ],
     },
     {
       key: 'lengthUnit',
-      label: 'Lengths in',
+      label: WORDS.lengthsIn,
       kind: 'choice',
       options: [
         ['cm', 'centimetres'],
         ['in', 'inches'],
       ],
     },
-    { key: 'currency', label: 'Money in', kind: 'text', hint: 'three letters: EUR, GBP, USD' },
+    { key: 'currency', label: WORDS.moneyIn, kind: 'text', hint: WORDS.threeLettersEurGbpUsd },
     {
       key: 'firstWeekday',
-      label: 'Week begins on',
+      label: WORDS.weekBeginsOn,
       kind: 'link',
       options: WEEKDAYS.map((day, i) => [i + 1, day]),
     },
-    { key: 'spare_percent', label: 'Overplanting (spare to sow), %', kind: 'number' },
+    { key: 'spare_percent', label: WORDS.overplantingSpareToSow, kind: 'number' },
     {
       key: 'coolSchool',
-      label: 'Heat for cool crops',
+      label: WORDS.heatForCoolCrops,
       kind: 'choice',
       options: [
-        ['none', 'none, only frost kept out'],
-        ['gentle', 'gentle, up to the most below'],
-        ['same', 'the same as for warm crops'],
+        ['none', WORDS.noneOnlyFrostKeptOut],
+        ['gentle', WORDS.gentleUpToTheMost],
+        ['same', WORDS.theSameAsForWarm],
       ],
     },
-    { key: 'coolMost_C', label: 'Most set-point for cool crops', kind: 'temperature', hint: 'for the gentle rule' },
+    { key: 'coolMost_C', label: WORDS.mostSetPointForCool, kind: 'temperature', hint: WORDS.forTheGentleRule },
     {
       key: 'exposure',
-      label: 'How the nursery lies in the wind',
+      label: WORDS.howTheNurseryLiesIn,
       kind: 'choice',
       optional: true,
       options: [
-        ['sheltered', 'sheltered: hedges, walls, a town'],
-        ['open', 'open: fields with hedges'],
-        ['exposed', 'exposed: hill, coast, plain'],
+        ['sheltered', WORDS.shelteredHedgesWallsATown],
+        ['open', WORDS.openFieldsWithHedges],
+        ['exposed', WORDS.exposedHillCoastPlain],
       ],
-      hint: 'until gusts of your own are known',
+      hint: WORDS.untilGustsOfYourOwn,
     },
     {
       key: 'coldest_C',
-      label: 'Coldest night of a usual year',
+      label: WORDS.coldestNightOfAUsual,
       kind: 'temperature',
       optional: true,
-      hint: 'tells how far nights swing, until years of the site are imported',
+      hint: WORDS.tellsHowFarNightsSwing,
     },
     {
       key: 'climateYears',
-      label: 'Go by the last years only',
+      label: WORDS.goByTheLastYears,
       kind: 'number',
       optional: true,
       hint: 'such as 15, where it has grown warmer; empty: all',
     },
-    { key: 'learning', label: 'Plan by the house’s own times to come up', kind: 'flag' },
+    { key: 'learning', label: WORDS.planByTheHousesOwn, kind: 'flag' },
   ];
 }
 
 const EMPTY_YEAR: readonly null[] = new Array<null>(12).fill(null);
 const WEIGHT_WORDS: readonly (readonly [keyof Weights, string])[] = [
-  ['late_perTrayDay', 'A tray a day late'],
-  ['early_perTrayDay', 'A tray a day too early'],
-  ['wait_perTrayDay', 'A tray a day waiting'],
-  ['ageing_perTrayDay', 'A tray a day older than is fair'],
-  ['discomfort_perTrayKelvin', 'A tray a day a degree out of comfort'],
-  ['overtime_perHour', 'An hour beyond the hands'],
+  ['late_perTrayDay', WORDS.aTrayADayLate],
+  ['early_perTrayDay', WORDS.aTrayADayToo],
+  ['wait_perTrayDay', WORDS.aTrayADayWaiting],
+  ['ageing_perTrayDay', WORDS.aTrayADayOlder],
+  ['discomfort_perTrayKelvin', WORDS.aTrayADayA],
+  ['overtime_perHour', WORDS.anHourBeyondTheHands],
   ['move_perTray', 'Carrying a tray'],
   ['setPointChange', 'Changing a set-point'],
-  ['unplaced_perTray', 'A tray left out'],
-  ['mostLate_days', 'Most days late'],
-  ['mostEarly_days', 'Most days too early'],
+  ['unplaced_perTray', WORDS.aTrayLeftOut],
+  ['mostLate_days', WORDS.mostDaysLate],
+  ['mostEarly_days', WORDS.mostDaysTooEarly],
 ];
 
 /** The nursery's settings. They change what is shown and planned, never what was logged. */
@@ -175,7 +184,7 @@ export function SettingsEditor({
       line={line}
       blank={{}}
       unit={nursery.temperatureUnit}
-      saveWords="Save the settings"
+      saveWords={WORDS.saveTheSettings}
       send={(values, version) => {
         const { spare_percent, ...rest } = values;
         const spare_frac = typeof spare_percent === 'number' ? spare_percent / 100 : spare_percent;
@@ -192,7 +201,7 @@ export function SettingsEditor({
           <div className="mt-3 grid grid-cols-1 gap-3 min-[700px]:grid-cols-2">
             <OffHeatChoice
               id="off-heat"
-              label="Off the heat"
+              label={WORDS.offTheHeat}
               house={false}
               path="offHeat"
               value={offHeat}
@@ -201,7 +210,7 @@ export function SettingsEditor({
             />
             <OffHeatChoice
               id="off-heat-cool"
-              label="Cool crops off the heat"
+              label={WORDS.coolCropsOffTheHeat}
               house
               path="offHeatCool"
               value={offHeatCool}
@@ -210,14 +219,12 @@ export function SettingsEditor({
             />
           </div>
           <fieldset className="mt-6">
-            <legend className="num text-[1.1rem]">Usual temperatures outside</legend>
+            <legend className="num text-[1.1rem]">{WORDS.usualTemperaturesOutside}</legend>
             <p className="text-[0.9rem] text-ink2">
-              Mean warmest and coldest of the day, by month. Places that follow outside, and the heat of those that are
-              heated, are reckoned from these.
-              {nursery.outsideBy === 'years' &&
-                ' None are typed: the means of the years of weather you imported stand for them.'}
-              {nursery.outsideBy === 'guess' &&
-                ` What stands there is a rough guess by where you lie, good to within ±${difference(ROUGH_BAND_K, 0)}: type your own, or import years of weather.`}
+              {WORDS.meanWarmestAndColdestOf(
+                nursery.outsideBy === 'years' && WORDS.noneAreTypedTheMeans,
+                nursery.outsideBy === 'guess' && WORDS.whatStandsThereIsA(difference(ROUGH_BAND_K, 0)),
+              )}
             </p>
             {error('outside') && <p className="font-semibold text-brick">{error('outside')}</p>}
             <div className="mt-2 grid grid-cols-3 gap-x-3 gap-y-2 min-[700px]:grid-cols-6">
@@ -248,10 +255,8 @@ export function SettingsEditor({
           </fieldset>
           <PlanningFields typed={planning} unit={nursery.temperatureUnit} error={error} onTyped={setPlanning} />
           <fieldset className="mt-6">
-            <legend className="num text-[1.1rem]">What things are worth when a season is planned</legend>
-            <p className="text-[0.9rem] text-ink2">
-              In {house().currency}. The planner weighs one against the other by these; they are a start, no source.
-            </p>
+            <legend className="num text-[1.1rem]">{WORDS.whatThingsAreWorthWhen}</legend>
+            <p className="text-[0.9rem] text-ink2">{WORDS.inThePlannerWeighsOne(house().currency)}</p>
             <div className="mt-2 grid grid-cols-1 gap-3 min-[560px]:grid-cols-2 min-[900px]:grid-cols-3">
               {WEIGHT_WORDS.map(([key, words]) => (
                 <Field

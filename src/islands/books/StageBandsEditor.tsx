@@ -4,20 +4,21 @@ import { ALL_STAGES, type Stage } from '../../core/plan/stage.ts';
 import { type Crop } from '../../core/books/crop.ts';
 import { shownTemperature, type TemperatureUnit } from '../../core/units/temperature.ts';
 import { typedTemperature } from '../../ui/kit/fields.ts';
+import { WORDS } from '../../words/en/books/stageBandsEditor.ts';
 
 const STAGE_WORDS: Readonly<Record<Stage, string>> = {
-  germinate: 'coming up',
-  grow: 'growing on',
-  pot: 'in the pot',
-  space: 'spaced out',
+  germinate: WORDS.comingUp,
+  grow: WORDS.growingOn,
+  pot: WORDS.inThePot,
+  space: WORDS.spacedOut,
   harden: 'hardening',
 };
 const FIGURES: readonly (readonly [keyof StageBands, string])[] = [
-  ['bearsLow_C', 'Bears, night'],
-  ['checkNight_C', 'Checked under'],
-  ['comfortLow_C', 'Comfortable, night'],
-  ['comfortHigh_C', 'Comfortable, day'],
-  ['bearsHigh_C', 'Bears, day'],
+  ['bearsLow_C', WORDS.bearsNight],
+  ['checkNight_C', WORDS.checkedUnder],
+  ['comfortLow_C', WORDS.comfortableNight],
+  ['comfortHigh_C', WORDS.comfortableDay],
+  ['bearsHigh_C', WORDS.bearsDay],
 ];
 
 /** Figures as typed, by stage; empty: as the rest of the crop gives it. */
@@ -50,12 +51,8 @@ export function StageBandsEditor({ crop, unit, typed, error, onTyped, from, onFr
     onTyped({ ...typed, [stage]: { ...typed[stage], [figure]: text } });
   return (
     <fieldset className="mt-5">
-      <legend className="num text-[1.1rem]">Stage by stage</legend>
-      <p className="max-w-[75ch] text-[0.9rem] text-ink2">
-        The planner puts nothing where it does not bear it, takes no tender crop under the night that checks it before
-        it is hardened, and counts a price for each degree outside the comfortable. Left empty a figure follows from the
-        rest of the crop (common practice, no source).
-      </p>
+      <legend className="num text-[1.1rem]">{WORDS.stageByStage}</legend>
+      <p className="max-w-[75ch] text-[0.9rem] text-ink2">{WORDS.thePlannerPutsNothingWhere}</p>
       <StageDrawing crop={crop} unit={unit} />
       <div className="overflow-x-auto">
         <table className="plain-table dense mt-2">
@@ -84,9 +81,9 @@ export function StageBandsEditor({ crop, unit, typed, error, onTyped, from, onFr
                     return (
                       <td key={key}>
                         {none && given === null && typed[stage]?.[key] === undefined && stage !== 'germinate' ? (
-                          <span className="text-ink2">no line</span>
+                          <span className="text-ink2">{WORDS.noLine}</span>
                         ) : key === 'checkNight_C' && (stage === 'germinate' || stage === 'harden') ? (
-                          <span className="text-ink2">no line</span>
+                          <span className="text-ink2">{WORDS.noLine}</span>
                         ) : (
                           <input
                             className="input w-24"
@@ -109,14 +106,14 @@ export function StageBandsEditor({ crop, unit, typed, error, onTyped, from, onFr
         </table>
       </div>
       <div className="field mt-3 max-w-sm">
-        <label htmlFor="open-air-from">May stand in a frame or on the ground from</label>
+        <label htmlFor="open-air-from">{WORDS.mayStandInAFrame}</label>
         <select
           id="open-air-from"
           className="input"
           value={from ?? ''}
           onChange={(e) => onFrom(e.target.value === '' ? null : (e.target.value as Stage))}
         >
-          <option value="">as its hardiness: {STAGE_WORDS[openAirFrom({ ...crop, openAirFrom: null })]}</option>
+          <option value="">{WORDS.asItsHardiness(STAGE_WORDS[openAirFrom({ ...crop, openAirFrom: null })])}</option>
           {ALL_STAGES.map((stage) => (
             <option key={stage} value={stage}>
               {STAGE_WORDS[stage]}
@@ -140,9 +137,15 @@ function StageDrawing({ crop, unit }: Pick<Props, 'crop' | 'unit'>) {
   if (rows.some(({ bands }) => [bands.bearsLow_C, bands.bearsHigh_C].some((t) => !Number.isFinite(t)))) return null;
   const t = (value: number) => Math.round(shownTemperature(value, unit));
   const told = rows
-    .map(
-      ({ stage, bands }) =>
-        `${STAGE_WORDS[stage]}: bears ${t(bands.bearsLow_C)} to ${t(bands.bearsHigh_C)}, comfortable ${t(bands.comfortLow_C)} to ${t(bands.comfortHigh_C)}${bands.checkNight_C === null ? '' : `, checked under ${t(bands.checkNight_C)}`}`,
+    .map(({ stage, bands }) =>
+      WORDS.bearsToComfortableTo(
+        STAGE_WORDS[stage],
+        t(bands.bearsLow_C),
+        t(bands.bearsHigh_C),
+        t(bands.comfortLow_C),
+        t(bands.comfortHigh_C),
+        bands.checkNight_C === null ? '' : WORDS.checkedUnder2(t(bands.checkNight_C)),
+      ),
     )
     .join('; ');
   return (

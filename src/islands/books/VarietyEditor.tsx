@@ -5,6 +5,7 @@ import { CROP_FIELDS, labelOf } from './CropEditor.tsx';
 import type { FieldSpec } from '../../ui/kit/fields.ts';
 import { LineForm } from './LineForm.tsx';
 import { typedOf } from '../../ui/kit/fields.ts';
+import { WORDS } from '../../words/en/books/varietyEditor.ts';
 
 interface Props {
   readonly line: {
@@ -29,9 +30,9 @@ export function VarietyEditor({ line, crops, crop, unit }: Props) {
   const own = CROP_FIELDS.filter((f) => (VARIETY_FIGURES as readonly string[]).includes(f.key));
   const usual = crop ? typedOf(own, crop as unknown as Record<string, unknown>, units) : {};
   const fields: FieldSpec[] = [
-    { key: 'cropId', label: 'Crop', kind: 'link', options: crops.map((c) => [c.id, c.name]) },
-    { key: 'name', label: 'Variety', kind: 'text' },
-    { key: 'note', label: 'Note', kind: 'text', optional: true },
+    { key: 'cropId', label: WORDS.crop, kind: 'link', options: crops.map((c) => [c.id, c.name]) },
+    { key: 'name', label: WORDS.variety, kind: 'text' },
+    { key: 'note', label: WORDS.note, kind: 'text', optional: true },
     ...own.map((field): FieldSpec => {
       const { hint: _hint, ...rest } = field;
       const shown = String(usual[field.key] ?? '');
@@ -40,9 +41,9 @@ export function VarietyEditor({ line, crops, crop, unit }: Props) {
         key: PART + field.key,
         label: labelOf(field, unit, units.length),
         optional: true,
-        emptyWords: 'as the crop',
+        emptyWords: WORDS.asTheCrop,
         section: 'Its own figures; empty: as the crop',
-        ...(shown === '' ? {} : { hint: `crop: ${shown}` }),
+        ...(shown === '' ? {} : { hint: WORDS.crop2(shown) }),
       };
     }),
   ];
@@ -57,7 +58,7 @@ export function VarietyEditor({ line, crops, crop, unit }: Props) {
       line={flat}
       blank={{}}
       unit={unit}
-      saveWords={line ? 'Save it' : 'Add it'}
+      saveWords={line ? WORDS.saveIt : WORDS.addIt}
       after={() => '/books/seed'}
       send={(values, version) => {
         const named = Object.entries(values).filter(([key]) => !key.startsWith(PART));

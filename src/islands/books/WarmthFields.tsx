@@ -6,6 +6,7 @@ import { degrees } from '../../ui/format.ts';
 import { difference, house, unitOf } from '../../ui/house.ts';
 import type { FieldSpec, Typed } from '../../ui/kit/fields.ts';
 import { OneField } from '../../ui/kit/OneField.tsx';
+import { WORDS } from '../../words/en/books/warmthFields.ts';
 
 interface Props {
   readonly fields: readonly FieldSpec[];
@@ -58,31 +59,29 @@ export function MatSays({ mat }: { readonly mat: MatSpec | null }) {
     <p role="status" className="note-bar mt-3 max-w-[65ch]">
       {kept ? (
         <>
-          The medium at the seed will be about{' '}
-          <strong>
-            {degrees(kept.day_C + rise.medium_K, unit)} by day and {degrees(kept.night_C + rise.medium_K, unit)} by
-            night
-          </strong>
-          .{' '}
+          {WORDS.theMediumAtTheSeed(
+            <strong key="1">
+              {WORDS.byDayAndByNight(
+                degrees(kept.day_C + rise.medium_K, unit),
+                degrees(kept.night_C + rise.medium_K, unit),
+              )}
+            </strong>,
+          )}
         </>
       ) : (
-        <>
-          The medium at the seed will be about <strong>{difference(rise.medium_K, 0)} above the room</strong>.{' '}
-        </>
+        <>{WORDS.theMediumAtTheSeed2(<strong key="2">{WORDS.aboveTheRoom(difference(rise.medium_K, 0))}</strong>)}</>
       )}
       {mat.measured_K === null ? (
-        <>
-          The face of the mat stands {difference(rise.surface_K, 0)} above the room, {Math.round(100 * rise.down_frac)}%
-          of the watts go down.{' '}
-        </>
+        <>{WORDS.theFaceOfTheMat(difference(rise.surface_K, 0), Math.round(100 * rise.down_frac))}</>
       ) : (
-        'As you measured it. '
+        WORDS.asYouMeasuredIt
       )}
-      {kept && kept.day_C + rise.surface_K > HOT_FACE_C && mat.measured_K === null && (
-        <strong>The face comes over {degrees(HOT_FACE_C, unit)}: an open rack, or a smaller mat. </strong>
+      {WORDS.itRunsDayAndNight(
+        kept && kept.day_C + rise.surface_K > HOT_FACE_C && mat.measured_K === null && (
+          <strong key="3">{WORDS.theFaceComesOverAn(degrees(HOT_FACE_C, unit))}</strong>
+        ),
+        decimal(perDay_kWh(mat), 1),
       )}
-      It runs day and night: {decimal(perDay_kWh(mat), 1)} kWh a day. The plan and the day off the heat go by this;
-      houses differ, so put a thermometer in a cell and write down what you find.
     </p>
   );
 }
@@ -103,15 +102,14 @@ export function BedSays({ bed }: { readonly bed: HotBedSpec | null }) {
   return (
     <div className="note-bar mt-3 max-w-[65ch]">
       <p role="status">
-        Most about {Math.round(days)} days after it is built:{' '}
-        <strong>{difference(peak_K, 0)} above the air over it</strong>; three weeks later {after(3)}, six weeks later{' '}
-        {after(6)}, unless it is turned and added to. Such heaps differ by a half either way: the stick thermometer puts
-        it right.
+        {WORDS.mostAboutDaysAfterIt(
+          Math.round(days),
+          <strong key="4">{WORDS.aboveTheAirOverIt(difference(peak_K, 0))}</strong>,
+          after(3),
+          after(6),
+        )}
       </p>
-      <p className="mt-1">
-        Gloves, and hands washed before you eat; keep fresh manure from anything eaten raw. Turn in moving air: a
-        working heap gives off gases and spores. Mice come for the warmth: look under the lid.
-      </p>
+      <p className="mt-1">{WORDS.glovesAndHandsWashedBefore}</p>
     </div>
   );
 }

@@ -3,13 +3,14 @@ import type { MaterialKey } from '../../core/heat/materials.ts';
 import { USUAL_MAT, type MatSpec } from '../../core/heat/mat.ts';
 import { length } from '../../ui/house.ts';
 import type { FieldSpec } from '../../ui/kit/fields.ts';
+import { WORDS } from '../../words/en/books/warmthFieldsSaid.ts';
 
 /** What lies under a mat: the choices of the form. */
 const UNDER: readonly (readonly [string, string])[] = [
-  ['none', 'the bare shelf or slats'],
-  ['card', 'corrugated card'],
-  ['foam', 'rigid foam'],
-  ['timber', 'a wooden board'],
+  ['none', WORDS.theBareShelfOrSlats],
+  ['card', WORDS.corrugatedCard],
+  ['foam', WORDS.rigidFoam],
+  ['timber', WORDS.aWoodenBoard],
 ];
 /** Layers that are none of the choices are kept as they are. */
 const AS_BUILT = ['as-built', 'several layers, as written'] as const;
@@ -18,49 +19,49 @@ const AS_BUILT = ['as-built', 'several layers, as written'] as const;
 export function matFields(asBuilt: boolean, room: string): FieldSpec[] {
   const kept = room === 'kept';
   return [
-    { key: 'power_W', label: 'Watts on its label', kind: 'number' },
-    { key: 'length_m', label: 'Its length', kind: 'number', measure: 'm' },
-    { key: 'width_m', label: 'Its width', kind: 'number', measure: 'm' },
+    { key: 'power_W', label: WORDS.wattsOnItsLabel, kind: 'number' },
+    { key: 'length_m', label: WORDS.itsLength, kind: 'number', measure: 'm' },
+    { key: 'width_m', label: WORDS.itsWidth, kind: 'number', measure: 'm' },
     {
       key: 'under_frac',
-      label: 'Share of the trays over it',
+      label: WORDS.shareOfTheTraysOver,
       kind: 'number',
       hint: '1 under the whole tray; 0.5 where one mat is split under two flats',
     },
-    { key: 'below', label: 'Under the mat lies', kind: 'choice', options: asBuilt ? [...UNDER, AS_BUILT] : UNDER },
-    { key: 'below_mm', label: 'How thick', kind: 'number', measure: 'mm', hint: 'nothing where it is the bare shelf' },
+    { key: 'below', label: WORDS.underTheMatLies, kind: 'choice', options: asBuilt ? [...UNDER, AS_BUILT] : UNDER },
+    { key: 'below_mm', label: WORDS.howThick, kind: 'number', measure: 'mm', hint: WORDS.nothingWhereItIsThe },
     {
       key: 'rack_mm',
-      label: 'Open rack between mat and tray',
+      label: WORDS.openRackBetweenMatAnd,
       kind: 'number',
       measure: 'mm',
       hint: `0: the tray stands on the mat; ${length(20)} to ${length(40)} for gentle warmth`,
     },
-    { key: 'covered', label: 'Trays under a lid or in a bag', kind: 'flag' },
+    { key: 'covered', label: WORDS.traysUnderALidOr, kind: 'flag' },
     {
       key: 'measured_K',
-      label: 'Measured: medium above the room by',
+      label: WORDS.measuredMediumAboveTheRoom,
       kind: 'difference',
       optional: true,
-      hint: 'empty: by the layers. A thermometer at the depth of the seed goes first',
+      hint: WORDS.emptyByTheLayersA,
     },
     {
       key: 'room',
-      label: 'The room',
+      label: WORDS.theRoom,
       kind: 'choice',
       options: [
-        ['kept', 'kept warm, as a heated house'],
-        ['outside', 'follows outside, as a shed'],
+        ['kept', WORDS.keptWarmAsAHeated],
+        ['outside', WORDS.followsOutsideAsAShed],
       ],
     },
     ...(kept
       ? ([
-          { key: 'day_C', label: 'Room by day', kind: 'temperature' },
-          { key: 'night_C', label: 'Room by night', kind: 'temperature' },
+          { key: 'day_C', label: WORDS.roomByDay, kind: 'temperature' },
+          { key: 'night_C', label: WORDS.roomByNight, kind: 'temperature' },
         ] as const)
       : ([
-          { key: 'plusDay_K', label: 'Warmer than outside by day by', kind: 'difference' },
-          { key: 'plusNight_K', label: 'Warmer than outside by night by', kind: 'difference' },
+          { key: 'plusDay_K', label: WORDS.warmerThanOutsideByDay, kind: 'difference' },
+          { key: 'plusNight_K', label: WORDS.warmerThanOutsideByNight, kind: 'difference' },
         ] as const)),
   ];
 }
@@ -102,37 +103,37 @@ export const matOr = (mat: MatSpec | null): MatSpec => mat ?? USUAL_MAT;
 export const bedOr = (bed: HotBedSpec | null): HotBedSpec => bed ?? USUAL_HOT_BED;
 /** Fields of a hot bed. */
 export const BED_FIELDS: readonly FieldSpec[] = [
-  { key: 'buildOn', label: 'Built each year on, month-day', kind: 'text', hint: '02-20 is 20 February' },
+  { key: 'buildOn', label: WORDS.builtEachYearOnMonth, kind: 'text', hint: '02-20 is 20 February' },
   {
     key: 'made',
-    label: 'Made of',
+    label: WORDS.madeOf,
     kind: 'choice',
     options: [
-      ['hay-and-green', 'wet hay, green stuff and half-rotted compost'],
-      ['manure', 'fresh manure and litter'],
+      ['hay-and-green', WORDS.wetHayGreenStuffAnd],
+      ['manure', WORDS.freshManureAndLitter],
       ['leaves', 'leaves'],
     ],
   },
   {
     key: 'moisture',
-    label: 'Wetness when built',
+    label: WORDS.wetnessWhenBuilt,
     kind: 'choice',
     options: [
-      ['squeezed', 'right: a handful squeezed gives a drop'],
+      ['squeezed', WORDS.rightAHandfulSqueezedGives],
       ['dry', 'dry'],
       ['soaked', 'soaked'],
     ],
   },
-  { key: 'length_m', label: 'Length', kind: 'number', measure: 'm' },
-  { key: 'width_m', label: 'Width', kind: 'number', measure: 'm' },
-  { key: 'height_m', label: 'Depth when new', kind: 'number', measure: 'm', hint: 'it sinks by a third' },
-  { key: 'plusDay_K', label: 'Under its lid, warmer than outside by day by', kind: 'difference' },
-  { key: 'plusNight_K', label: 'and by night by', kind: 'difference', hint: 'before the heap gives anything' },
+  { key: 'length_m', label: WORDS.length, kind: 'number', measure: 'm' },
+  { key: 'width_m', label: WORDS.width, kind: 'number', measure: 'm' },
+  { key: 'height_m', label: WORDS.depthWhenNew, kind: 'number', measure: 'm', hint: WORDS.itSinksByAThird },
+  { key: 'plusDay_K', label: WORDS.underItsLidWarmerThan, kind: 'difference' },
+  { key: 'plusNight_K', label: WORDS.andByNightBy, kind: 'difference', hint: WORDS.beforeTheHeapGivesAnything },
   {
     key: 'backup_C',
-    label: 'Cable as a backup, held at',
+    label: WORDS.cableAsABackupHeld,
     kind: 'temperature',
     optional: true,
-    hint: 'empty: no cable',
+    hint: WORDS.emptyNoCable,
   },
 ];

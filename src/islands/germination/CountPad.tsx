@@ -7,6 +7,7 @@ import type { LogLine } from '../../contracts/batch/batches.ts';
 import { useView } from '../../ui/kit/data.ts';
 import { postLine } from '../../ui/logPost.ts';
 import { reasonOf, VERDICT_WORDS, BAD } from './words.ts';
+import { WORDS } from '../../words/en/germination/countPad.ts';
 
 interface Props {
   readonly initial: CountPadView;
@@ -73,7 +74,7 @@ export function CountPad(props: Props) {
   const save = () =>
     post(
       { kind: 'counted', count, tray },
-      `${count} up${tray === null ? '' : ` in tray ${tray}`}: saved`,
+      WORDS.upSaved(count, tray === null ? '' : WORDS.inTray(tray)),
       () => setSaved(mark),
       half,
     );
@@ -82,23 +83,32 @@ export function CountPad(props: Props) {
     <div data-ready={ready} className="mx-auto max-w-md" data-typing>
       <h1>{name}</h1>
       <p className="text-ink2">
-        <span className="num text-lg text-ink">{code}</span>, {sown} sown {shortDay(sownOn)}, day {today - sownOn}.{' '}
-        <a href={`/batch/${batchId}/emergence`}>How it comes up</a>
+        {WORDS.sownDay(
+          <span key="1" className="num text-lg text-ink">
+            {code}
+          </span>,
+          sown,
+          shortDay(sownOn),
+          today - sownOn,
+          <a key="2" href={`/batch/${batchId}/emergence`}>
+            {WORDS.howItComesUp}
+          </a>,
+        )}
       </p>
       <p className={`note-bar mt-2 ${BAD.includes(verdict.kind) ? 'bad' : ''}`}>
         <strong>{VERDICT_WORDS[verdict.kind]}.</strong> {reasonOf(verdict, up, sown, needed, today)}
       </p>
-      {!open && <p className="mt-2">This batch is off the heat: a count now is of plants standing.</p>}
+      {!open && <p className="mt-2">{WORDS.thisBatchIsOffThe}</p>}
       {trays > 1 && (
         <fieldset className="mt-3">
-          <legend className="sr-only">What is counted</legend>
+          <legend className="sr-only">{WORDS.whatIsCounted}</legend>
           <div className="flex gap-2 overflow-x-auto pb-1">
             <Choice on={tray === null} disabled={byTray} onPick={() => choose(null)}>
-              All {trays} trays
+              {WORDS.allTrays(trays)}
             </Choice>
             {Array.from({ length: trays }, (_, i) => i + 1).map((n) => (
               <Choice key={n} on={tray === n} disabled={!byTray && (up ?? 0) > 0} onPick={() => choose(n)}>
-                {`Tray ${n}`}
+                {WORDS.tray(n)}
                 {trayUp[n] !== undefined && <span className="text-ink2">: {trayUp[n]}</span>}
               </Choice>
             ))}
@@ -109,28 +119,25 @@ export function CountPad(props: Props) {
         <button
           type="button"
           className="btn h-22 text-4xl"
-          aria-label="One fewer"
+          aria-label={WORDS.oneFewer}
           onClick={() => setCount(clamp(count - 1))}
         >
           −
         </button>
         <div>
           <input
-            aria-label={`Number up of ${size}`}
+            aria-label={WORDS.numberUpOf(size)}
             className="num w-full bg-transparent text-center text-7xl"
             inputMode="numeric"
             value={count}
             onChange={(e) => setCount(Number(e.target.value.replace(/\D/g, '').slice(0, 7)))}
           />
-          <p className="text-ink2">
-            up of {size}
-            {wasUp > 0 && `, ${wasUp} last time`}
-          </p>
+          <p className="text-ink2">{WORDS.upOf(size, wasUp > 0 && WORDS.lastTime(wasUp))}</p>
         </div>
         <button
           type="button"
           className="btn h-22 text-4xl"
-          aria-label="One more"
+          aria-label={WORDS.oneMore}
           onClick={() => setCount(clamp(count + 1))}
         >
           +
@@ -144,10 +151,10 @@ export function CountPad(props: Props) {
           +25
         </button>
         <button type="button" className="btn min-h-14" disabled={wasUp > 0} onClick={() => setCount(0)}>
-          None yet
+          {WORDS.noneYet}
         </button>
         <button type="button" className="btn min-h-14" onClick={() => setCount(size)}>
-          All up
+          {WORDS.allUp}
         </button>
       </div>
       {wrong && (
@@ -158,11 +165,7 @@ export function CountPad(props: Props) {
       <p role="status" aria-live="polite" className={said ? 'note-bar mt-3' : 'sr-only'}>
         {said}
       </p>
-      {half && (
-        <p className="note-bar mt-3">
-          Half are up: saved with this count, and it comes off the heat by the house’s rule.
-        </p>
-      )}
+      {half && <p className="note-bar mt-3">{WORDS.halfAreUpSavedWith}</p>}
       {saved === mark ? (
         <Next
           tray={tray}
@@ -175,14 +178,16 @@ export function CountPad(props: Props) {
         />
       ) : (
         <button type="button" className="btn solid mt-4 min-h-16 w-full text-xl" onClick={() => void save()}>
-          Save: {count} up{tray !== null && ` in tray ${tray}`}
+          {WORDS.saveUp(count, tray !== null && WORDS.inTray(tray))}
         </button>
       )}
       {open && (
         <div className="mt-3 flex flex-wrap items-center justify-between gap-2">
           <span>
-            Cover {covered === null ? 'not logged' : covered ? 'on' : 'off'}
-            {covered !== false && count > 0 && <strong>: the first are up, it comes off</strong>}
+            {WORDS.cover(
+              covered === null ? WORDS.notLogged : covered ? WORDS.on : WORDS.off,
+              covered !== false && count > 0 && <strong key="3">{WORDS.theFirstAreUpIt}</strong>,
+            )}
           </span>
           <button
             type="button"
@@ -190,23 +195,29 @@ export function CountPad(props: Props) {
             onClick={() =>
               void post(
                 { kind: 'cover', count: covered === false ? 1 : 0 },
-                covered === false ? 'cover on: saved' : 'cover off: saved',
+                covered === false ? WORDS.coverOnSaved : WORDS.coverOffSaved,
                 () => undefined,
               )
             }
           >
-            {covered === false ? 'Cover on again' : 'Cover is off'}
+            {covered === false ? WORDS.coverOnAgain : WORDS.coverIsOff}
           </button>
         </div>
       )}
       <p className="mt-4 text-[0.92rem] text-ink2">
-        A wrong count? <a href={`/batch/${batchId}`}>Correct it in the log</a>; what was written before stays to be
-        read.
+        {WORDS.aWrongCountWhatWas(
+          <a key="5" href={`/batch/${batchId}`}>
+            {WORDS.correctItInTheLog}
+          </a>,
+        )}
         {next && (
           <>
-            {' '}
-            Next: <a href={`/germination/count/${next.code}`}>{next.name}</a>,{' '}
-            {counted(view.onHeat.filter((b) => !b.countedToday).length, 'batch', 'batches')} not counted today.
+            {WORDS.nextNotCountedToday(
+              <a key="4" href={`/germination/count/${next.code}`}>
+                {next.name}
+              </a>,
+              counted(view.onHeat.filter((b) => !b.countedToday).length, 'batch', 'batches'),
+            )}
           </>
         )}
       </p>
@@ -226,16 +237,16 @@ function Next(props: {
   if (tray !== null && tray < trays)
     return (
       <button type="button" className={big} onClick={() => onTray(tray + 1)}>
-        Next: tray {tray + 1}
+        {WORDS.nextTray(tray + 1)}
       </button>
     );
   return next ? (
     <a className={big} href={`/germination/count/${next.code}`}>
-      Next: {next.name}
+      {WORDS.next(next.name)}
     </a>
   ) : (
     <a className={big} href="/germination/count">
-      All are counted
+      {WORDS.allAreCounted}
     </a>
   );
 }

@@ -7,6 +7,7 @@ import { counted, degrees, shortDay } from '../../ui/format.ts';
 import { LeaveOut } from './LeaveOut.tsx';
 import { useWidth } from '../../ui/useWidth.ts';
 import { BAD, dayWords, odds, reasonOf, settledWords, VERDICT_WORDS } from './words.ts';
+import { WORDS } from '../../words/en/germination/emergence.ts';
 
 const EmergenceChart = lazy(() => import('./EmergenceChart.tsx').then((m) => ({ default: m.EmergenceChart })));
 
@@ -37,13 +38,13 @@ export function Emergence({ data, others, choices, today, unit, open, causes }: 
   return (
     <div data-ready={ready}>
       <section
-        aria-label="Verdict"
+        aria-label={WORDS.verdict}
         className={`mb-4 border-l-[6px] bg-paper py-3 pl-4 ${bad || data.leggy?.leggy ? 'border-brick' : 'border-plum'}`}
       >
         <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
           <p className="num text-2xl">
-            {settled ? 'Counting is over' : VERDICT_WORDS[verdict.kind]}
-            {data.leggy?.leggy && ', and too long on the heat'}
+            {settled ? WORDS.countingIsOver : VERDICT_WORDS[verdict.kind]}
+            {data.leggy?.leggy && WORDS.andTooLongOnThe}
           </p>
           {thing && (
             <a className="btn solid" href={thing.href}>
@@ -55,7 +56,7 @@ export function Emergence({ data, others, choices, today, unit, open, causes }: 
           {settled ? settledWords(settled) : reasonOf(verdict, up, sown, needed, today)}
         </p>
         <dl className="mt-3 flex flex-wrap gap-x-9 gap-y-2">
-          <Figure size="text-xl" value={`${up ?? 0} of ${sown}`} words="up at the last count" />
+          <Figure size="text-xl" value={`${up ?? 0} of ${sown}`} words={WORDS.upAtTheLastCount} />
           {settled === null && (
             <>
               <Figure
@@ -63,27 +64,28 @@ export function Emergence({ data, others, choices, today, unit, open, causes }: 
                 value={String(Math.round(verdict.expectedEnd.mean))}
                 words={`expected in the end; ${needed} wanted`}
               />
-              <Figure size="text-xl" value={odds(verdict.enough_frac)} words="odds that enough come" />
+              <Figure size="text-xl" value={odds(verdict.enough_frac)} words={WORDS.oddsThatEnoughCome} />
             </>
           )}
-          <Figure size="text-xl" value={dayWords(verdict.halfOn, today)} words="half up" />
-          <Figure size="text-xl" value={dayWords(verdict.nearlyAllOn, today)} words="nine tenths up" />
+          <Figure size="text-xl" value={dayWords(verdict.halfOn, today)} words={WORDS.halfUp} />
+          <Figure size="text-xl" value={dayWords(verdict.nearlyAllOn, today)} words={WORDS.nineTenthsUp} />
         </dl>
         {data.leggy && (
           <p className="mt-3 max-w-[75ch]">
-            <strong>{data.leggy.leggy ? 'They stretch.' : 'Up and still on the heat.'}</strong>{' '}
-            {counted(data.leggy.days, 'day')} since half up
-            {data.leggy.ratio !== null &&
-              `, ${decimal(data.leggy.ratio, 2)} mol of light for each degree-day (leggy below 0.3; the light is the usual of such a place, not measured)`}
-            . Off the heat and into the light.
+            {WORDS.sinceHalfUpOffThe(
+              <strong key="1">{data.leggy.leggy ? WORDS.theyStretch : WORDS.upAndStillOnThe}</strong>,
+              counted(data.leggy.days, 'day'),
+              data.leggy.ratio !== null &&
+                `, ${decimal(data.leggy.ratio, 2)} mol of light for each degree-day (leggy below 0.3; the light is the usual of such a place, not measured)`,
+            )}
           </p>
         )}
         {bad && open && <SowAgain data={data} today={today} causes={causes} />}
       </section>
       <div className="grid grid-cols-1 gap-8 min-[1000px]:grid-cols-[minmax(0,1fr)_minmax(0,420px)]">
-        <section aria-label="Counts against what was expected">
+        <section aria-label={WORDS.countsAgainstWhatWasExpected}>
           <div className="flex flex-wrap items-end gap-4">
-            <h2>Counts against what was expected</h2>
+            <h2>{WORDS.countsAgainstWhatWasExpected}</h2>
             <label className="flex min-h-11 items-center gap-2">
               <input
                 type="checkbox"
@@ -91,18 +93,18 @@ export function Emergence({ data, others, choices, today, unit, open, causes }: 
                 checked={percent}
                 onChange={(e) => setPercent(e.target.checked)}
               />
-              in percent
+              {WORDS.inPercent}
             </label>
             {choices.length > 0 && (
               <label className="ml-auto flex items-center gap-2">
-                Compare with
+                {WORDS.compareWith}
                 <select
                   className="input w-52"
                   value=""
                   disabled={chosen.length >= 3}
                   onChange={(e) => compare([...chosen, Number(e.target.value)])}
                 >
-                  <option value="">choose a batch</option>
+                  <option value="">{WORDS.chooseABatch}</option>
                   {choices
                     .filter((c) => !chosen.includes(c.id))
                     .map((c) => (
@@ -121,7 +123,7 @@ export function Emergence({ data, others, choices, today, unit, open, causes }: 
             aria-label={`Counts of ${data.name} against what was expected; the table below says the same.`}
           >
             {width > 0 && (
-              <Suspense fallback={<p className="text-ink2">Drawing…</p>}>
+              <Suspense fallback={<p className="text-ink2">{WORDS.drawing}</p>}>
                 <EmergenceChart
                   data={data}
                   others={others}
@@ -133,46 +135,59 @@ export function Emergence({ data, others, choices, today, unit, open, causes }: 
             )}
           </div>
           <p className="text-[0.92rem] text-ink2">
-            Grey: nine in ten trays like this, before it was looked at. Dark line: the middle of it. Plum: what was
-            counted, with 90% limits; the dashed part is what is to come now.
-            {data.hill.kind === 'fitted'
-              ? ' Plum line: the curve fitted to the counts.'
-              : ` No fitted curve: ${data.hill.reason}.`}
+            {WORDS.greyNineInTenTrays(
+              data.hill.kind === 'fitted' ? WORDS.plumLineTheCurveFitted : WORDS.noFittedCurve(data.hill.reason),
+            )}
           </p>
           {others.length > 0 && (
             <Others data={data} others={others} unit={unit} onDrop={(id) => compare(chosen.filter((c) => c !== id))} />
           )}
           <CountTable data={data} />
         </section>
-        <section aria-label="Measures">
-          <h2>Measures</h2>
+        <section aria-label={WORDS.measures}>
+          <h2>{WORDS.measures}</h2>
           <Measures data={data} unit={unit} />
-          <h2 className="mt-6">What this rests on</h2>
+          <h2 className="mt-6">{WORDS.whatThisRestsOn}</h2>
           <p className="mt-1">
             {data.trays_count === 0
-              ? 'No other tray of this crop has been counted here: the figures are the library’s and the lot’s test.'
-              : `${counted(data.trays_count, 'tray')} of this crop, ${data.lotTrays_count} of this lot, ${data.learning ? 'have moved' : 'would move'} the time to come up to ${Math.round(100 * data.time_factor)}% of the library’s.`}
+              ? WORDS.noOtherTrayOfThis
+              : WORDS.ofThisCropOfThis(
+                  counted(data.trays_count, 'tray'),
+                  data.lotTrays_count,
+                  data.learning ? WORDS.haveMoved : WORDS.wouldMove,
+                  Math.round(100 * data.time_factor),
+                )}
           </p>
           {data.doubted_count > 0 && (
             <p className="mt-1">
-              {data.doubted_count === 1 ? 'One of them was' : `${data.doubted_count} of them were`} so far off the
-              others that it hardly counts.
+              {WORDS.soFarOffTheOthers(
+                data.doubted_count === 1 ? WORDS.oneOfThemWas : WORDS.ofThemWere(data.doubted_count),
+              )}
             </p>
           )}
           <p className="mt-1">
             {data.growth.batches_count === 0
               ? 'Growth: by the book’s weeks; nothing was potted or signed here yet.'
-              : `Growth: ${counted(data.growth.batches_count, 'batch', 'batches')} of this crop ${data.learning ? 'make' : 'would make'} it ${growthWords(data.growth.factor)}.`}
+              : WORDS.growthOfThisCropIt(
+                  counted(data.growth.batches_count, 'batch', 'batches'),
+                  data.learning ? WORDS.make : WORDS.wouldMake,
+                  growthWords(data.growth.factor),
+                )}
           </p>
           <p className="mt-1">
             {data.logged_days > 0
-              ? `Temperature: ${counted(data.logged_days, 'day')} by the medium’s own readings${data.temperature_C === null ? '' : `, ${degrees(data.temperature_C, unit)} in the mean`}; other days as planned for the place.`
+              ? `Temperature: ${counted(data.logged_days, 'day')} by the medium’s own readings${data.temperature_C === null ? '' : WORDS.inTheMean(degrees(data.temperature_C, unit))}; other days as planned for the place.`
               : 'Temperature: as planned for the place; its medium is not measured.'}
           </p>
           <p className="mt-1 text-ink2">
-            Share thought to come {Math.round(100 * data.share_frac)}%, spread between seeds {decimal(data.sigma, 2)} in
-            log time. {data.learning ? 'Plans go by the house’s own times' : 'Plans go by the library’s times'}; it can
-            be switched in <a href="/house/settings">settings</a>.
+            {WORDS.shareThoughtToComeSpread(
+              Math.round(100 * data.share_frac),
+              decimal(data.sigma, 2),
+              data.learning ? WORDS.plansGoByTheHouses : WORDS.plansGoByTheLibrarys,
+              <a key="2" href="/house/settings">
+                {WORDS.settings}
+              </a>,
+            )}
           </p>
           <LeaveOut batchId={data.batchId} today={today} leftOut={data.leftOut} trays={data.trays} />
         </section>
@@ -183,38 +198,38 @@ export function Emergence({ data, others, choices, today, unit, open, causes }: 
 
 function growthWords(factor: number): string {
   const percent = Math.round(100 * Math.abs(factor - 1));
-  return percent === 0 ? 'as the book says' : `${percent}% ${factor > 1 ? 'longer' : 'shorter'} than the book`;
+  return percent === 0 ? WORDS.asTheBookSays : WORDS.thanTheBook(percent, factor > 1 ? 'longer' : 'shorter');
 }
 
 function Measures({ data, unit }: { readonly data: EmergenceData; readonly unit: 'C' | 'F' }) {
   const m = data.indices;
-  const days = (n: number | null) => (n === null ? 'not known' : `${decimal(n, 1)} days`);
+  const days = (n: number | null) => (n === null ? WORDS.notKnown : WORDS.days(decimal(n, 1)));
   const rows: [string, string, string][] = [
     [
-      'Up at the last count',
-      m.final_frac === null ? 'not known' : `${Math.round(100 * m.final_frac)}%`,
+      WORDS.upAtTheLastCount2,
+      m.final_frac === null ? WORDS.notKnown : `${Math.round(100 * m.final_frac)}%`,
       m.wilson90
-        ? `90% limits ${Math.round(100 * m.wilson90.low)} to ${Math.round(100 * m.wilson90.high)}% (Wilson 1927)`
+        ? WORDS.words90LimitsToWilson1927(Math.round(100 * m.wilson90.low), Math.round(100 * m.wilson90.high))
         : '',
     ],
-    ['First seen', m.first_days === null ? 'none yet' : `${m.first_days} days`, 'after sowing'],
-    ['Half of those up', days(m.t50Farooq_days), 'Farooq et al. 2005; straight between counts'],
-    ['Nine tenths', days(m.t90_days), 'straight between counts'],
-    ['Mean time', days(m.meanTime_days), 'Labouriau 1983'],
+    [WORDS.firstSeen, m.first_days === null ? WORDS.noneYet : WORDS.days2(m.first_days), WORDS.afterSowing],
+    [WORDS.halfOfThoseUp, days(m.t50Farooq_days), 'Farooq et al. 2005; straight between counts'],
+    [WORDS.nineTenths, days(m.t90_days), WORDS.straightBetweenCounts],
+    [WORDS.meanTime, days(m.meanTime_days), 'Labouriau 1983'],
     [
-      'Speed index',
-      m.speedIndex_perDay === null ? 'not known' : `${decimal(m.speedIndex_perDay, 1)} a day`,
+      WORDS.speedIndex,
+      m.speedIndex_perDay === null ? WORDS.notKnown : WORDS.aDay(decimal(m.speedIndex_perDay, 1)),
       'Maguire 1962',
     ],
     [
-      'Evenness (synchrony)',
-      m.synchrony === null ? 'not known' : decimal(m.synchrony, 2),
+      WORDS.evennessSynchrony,
+      m.synchrony === null ? WORDS.notKnown : decimal(m.synchrony, 2),
       '1 = all on one day; Primack 1980',
     ],
     [
-      'Place at sowing',
-      data.temperature_C === null ? 'no place' : degrees(data.temperature_C, unit),
-      'mean of day and night, as planned',
+      WORDS.placeAtSowing,
+      data.temperature_C === null ? WORDS.noPlace : degrees(data.temperature_C, unit),
+      WORDS.meanOfDayAndNight,
     ],
   ];
   return (
@@ -248,17 +263,17 @@ function Others({
   const days = (n: number | null) => (n === null ? '' : decimal(n, 1));
   return (
     <table className="plain-table mt-3">
-      <caption className="text-left font-semibold">Side by side</caption>
+      <caption className="text-left font-semibold">{WORDS.sideBySide}</caption>
       <thead>
         <tr>
-          <th>Batch</th>
-          <th>Lot</th>
-          <th className="r">At</th>
-          <th className="r">Up</th>
-          <th className="r">Half, days</th>
-          <th className="r">Nine tenths</th>
+          <th>{WORDS.batch}</th>
+          <th>{WORDS.lot}</th>
+          <th className="r">{WORDS.at}</th>
+          <th className="r">{WORDS.up}</th>
+          <th className="r">{WORDS.halfDays}</th>
+          <th className="r">{WORDS.nineTenths}</th>
           <th>
-            <span className="sr-only">Leave out</span>
+            <span className="sr-only">{WORDS.leaveOut}</span>
           </th>
         </tr>
       </thead>
@@ -267,7 +282,9 @@ function Others({
           <tr key={one.batchId}>
             <td>
               <a href={`/batch/${one.batchId}/emergence`}>{one.name}</a>{' '}
-              <span className="text-ink2">{i === 0 ? 'plum' : ['long dashes', 'dots', 'dash and dot'][i - 1]}</span>
+              <span className="text-ink2">
+                {i === 0 ? 'plum' : [WORDS.longDashes, 'dots', WORDS.dashAndDot][i - 1]}
+              </span>
             </td>
             <td>{one.lotCode ?? ''}</td>
             <td className="r num">{one.temperature_C === null ? '' : degrees(one.temperature_C, unit)}</td>
@@ -279,7 +296,7 @@ function Others({
             <td>
               {i > 0 && (
                 <button type="button" className="link-btn" onClick={() => onDrop(one.batchId)}>
-                  Leave out
+                  {WORDS.leaveOut}
                 </button>
               )}
             </td>
@@ -293,15 +310,15 @@ function Others({
 function CountTable({ data }: { readonly data: EmergenceData }) {
   return (
     <details className="mt-3">
-      <summary className="min-h-9">The same as a table</summary>
+      <summary className="min-h-9">{WORDS.theSameAsATable}</summary>
       <table className="plain-table dense">
         <thead>
           <tr>
-            <th>Day</th>
-            <th className="r">After sowing</th>
-            <th className="r">Expected</th>
-            <th className="r">Nine in ten</th>
-            <th className="r">Counted</th>
+            <th>{WORDS.day}</th>
+            <th className="r">{WORDS.afterSowing2}</th>
+            <th className="r">{WORDS.expected}</th>
+            <th className="r">{WORDS.nineInTen}</th>
+            <th className="r">{WORDS.counted}</th>
           </tr>
         </thead>
         <tbody>
@@ -361,11 +378,11 @@ function SowAgain({
         {by === null
           ? 'Sown again today it would be later than its window; it can still be done, and the date moves.'
           : by === today
-            ? 'Sown again today, and no later, it still makes its date.'
-            : `Sown again by ${shortDay(by)} it still makes its date.`}
+            ? WORDS.sownAgainTodayAndNo
+            : WORDS.sownAgainByItStill(shortDay(by))}
       </p>
       <label className="field">
-        <span className="label">What was wrong</span>
+        <span className="label">{WORDS.whatWasWrong}</span>
         <select className="input" value={cause} onChange={(e) => setCause(e.target.value)}>
           {causes.map((c) => (
             <option key={c}>{c}</option>
@@ -379,10 +396,10 @@ function SowAgain({
           checked={keep}
           onChange={(e) => setKeep(e.target.checked)}
         />
-        keep the old tray as well{keep && ` and sow only what it will not give`}
+        {WORDS.keepTheOldTrayAs(keep && WORDS.andSowOnlyWhatIt)}
       </label>
       <button type="submit" className="btn solid" disabled={busy}>
-        Sow again
+        {WORDS.sowAgain}
       </button>
       {wrong && (
         <p role="alert" className="note-bar bad basis-full">
@@ -400,8 +417,8 @@ function thingToDo({
   leggy,
   verdict,
 }: EmergenceData): { readonly words: string; readonly href: string } | null {
-  if (leggy?.leggy) return { words: 'Log it off the heat', href: `/batch/${batchId}` };
+  if (leggy?.leggy) return { words: WORDS.logItOffTheHeat, href: `/batch/${batchId}` };
   if (verdict.kind === 'count again' || verdict.kind === 'too soon')
-    return { words: 'Count it', href: `/germination/count/${code}` };
+    return { words: WORDS.countIt, href: `/germination/count/${code}` };
   return null;
 }

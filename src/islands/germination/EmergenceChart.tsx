@@ -1,6 +1,7 @@
 import { Area, ComposedChart, ErrorBar, Line, Scatter, XAxis, YAxis, CartesianGrid, ReferenceLine } from 'recharts';
 import type { EmergenceData } from '../../contracts/germination/emergence.ts';
 import { shortDay } from '../../ui/format.ts';
+import { WORDS } from '../../words/en/germination/emergenceChart.ts';
 
 interface Props {
   readonly data: EmergenceData;
@@ -102,7 +103,12 @@ export function EmergenceChart({ data, others, width, todayAt, percent }: Props)
         y={percent ? (100 * data.needed) / data.sown : data.needed}
         stroke="var(--color-brick)"
         strokeDasharray="8 4"
-        label={{ value: `wanted ${data.needed}`, position: 'insideTopLeft', fill: 'var(--color-brick)', fontSize: 13 }}
+        label={{
+          value: WORDS.wanted(data.needed),
+          position: 'insideTopLeft',
+          fill: 'var(--color-brick)',
+          fontSize: 13,
+        }}
       />
       <Scatter dataKey="up" fill="var(--color-plum)" isAnimationActive={false}>
         <ErrorBar dataKey="limits" width={6} stroke="var(--color-plum)" strokeWidth={2} direction="y" />

@@ -4,15 +4,16 @@ import type { LeftOut } from '../../contracts/germination/emergence.ts';
 import { freshKey, trouble } from '../../ui/call.ts';
 import type { LogLine } from '../../contracts/batch/batches.ts';
 import { postLine } from '../../ui/logPost.ts';
+import { WORDS } from '../../words/en/germination/leaveOut.ts';
 
 /** Why a batch should teach the house nothing. */
 const REASONS = [
-  'dried out',
-  'too cold, by accident',
-  'too hot, by accident',
+  WORDS.driedOut,
+  WORDS.tooColdByAccident,
+  WORDS.tooHotByAccident,
   'eaten',
   'miscounted',
-  'mixed up',
+  WORDS.mixedUp,
   'other',
 ];
 
@@ -40,11 +41,11 @@ export function LeaveOut({ batchId, today, leftOut, trays }: Props) {
   }
   const whole = leftOut.some((l) => l.tray === null);
   return (
-    <section aria-label="Not used for estimates" className="mt-4">
+    <section aria-label={WORDS.notUsedForEstimates} className="mt-4">
       {leftOut.map((line) => (
         <p key={line.eventId} className="note-bar mb-2 flex flex-wrap items-center gap-3">
           <span>
-            {line.tray === null ? 'This batch' : `Tray ${line.tray}`} teaches the house nothing: {line.reason}.
+            {WORDS.teachesTheHouseNothing(line.tray === null ? WORDS.thisBatch : WORDS.tray(line.tray), line.reason)}
           </span>
           <button
             type="button"
@@ -52,7 +53,7 @@ export function LeaveOut({ batchId, today, leftOut, trays }: Props) {
             disabled={busy}
             onClick={() => void log({ kind: 'withdrawn', correctsId: line.eventId })}
           >
-            Count it again
+            {WORDS.countItAgain}
           </button>
         </p>
       ))}
@@ -66,19 +67,19 @@ export function LeaveOut({ batchId, today, leftOut, trays }: Props) {
         >
           {trays.length > 1 && (
             <label className="field">
-              <span className="label">Which</span>
+              <span className="label">{WORDS.which}</span>
               <select className="input" value={tray} onChange={(e) => setTray(Number(e.target.value))}>
-                <option value={0}>the whole batch</option>
+                <option value={0}>{WORDS.theWholeBatch}</option>
                 {trays.map((n) => (
                   <option key={n} value={n}>
-                    tray {n}
+                    {WORDS.tray2(n)}
                   </option>
                 ))}
               </select>
             </label>
           )}
           <label className="field">
-            <span className="label">Something went wrong here</span>
+            <span className="label">{WORDS.somethingWentWrongHere}</span>
             <select className="input" value={reason} onChange={(e) => setReason(e.target.value)}>
               {REASONS.map((r) => (
                 <option key={r}>{r}</option>
@@ -86,7 +87,7 @@ export function LeaveOut({ batchId, today, leftOut, trays }: Props) {
             </select>
           </label>
           <button type="submit" className="btn" disabled={busy}>
-            Do not learn from it
+            {WORDS.doNotLearnFromIt}
           </button>
         </form>
       )}

@@ -6,6 +6,7 @@ import { DateOrderChoice, FileFaults, type DateOrder } from '../../ui/FileImport
 import { call, freshKey, trouble } from '../../ui/call.ts';
 import { againstBook, counted, shortDay } from '../../ui/format.ts';
 import { WrittenBy } from '../../ui/PersonMark.tsx';
+import { WORDS } from '../../words/en/germination/oldTrays.ts';
 
 interface Props {
   readonly files: readonly OldTrayFile[];
@@ -52,7 +53,7 @@ export function OldTrays({ files, people, unit }: Props) {
     setPreview(null);
     setOrder(null);
     if (!file) return;
-    if (file.size > MOST_BYTES) return setMessage('This file is over 2 MB. Cut it into parts.');
+    if (file.size > MOST_BYTES) return setMessage(WORDS.thisFileIsOver2);
     const read = { name: file.name.slice(0, 120), text: await file.text() };
     setChosen(read);
     await send(read, null, false);
@@ -67,12 +68,13 @@ export function OldTrays({ files, people, unit }: Props) {
   return (
     <>
       <p className="max-w-[80ch] text-ink2">
-        Counts from your own books of earlier years teach the times to come up at once. A CSV with a line for each
-        count: <code>crop, variety, tray, sown_on, seeds, temperature_{unit.toLowerCase()}, counted_on, up</code>. The
-        temperature is the mean of the medium from sowing to the last count; <code>lot</code> may be added.
+        {WORDS.countsFromYourOwnBooks(
+          <code key="1">crop, variety, tray, sown_on, seeds, temperature_{unit.toLowerCase()}, counted_on, up</code>,
+          <code key="2">lot</code>,
+        )}
       </p>
       <div className="field mt-2 max-w-md">
-        <label htmlFor={`${id}file`}>A file of trays</label>
+        <label htmlFor={`${id}file`}>{WORDS.aFileOfTrays}</label>
         <input
           id={`${id}file`}
           type="file"
@@ -98,10 +100,10 @@ export function OldTrays({ files, people, unit }: Props) {
             <table className="plain-table max-w-3xl">
               <thead>
                 <tr>
-                  <th>Crop</th>
-                  <th className="r">Trays</th>
-                  <th>Sown</th>
-                  <th>Half up</th>
+                  <th>{WORDS.crop}</th>
+                  <th className="r">{WORDS.trays}</th>
+                  <th>{WORDS.sown}</th>
+                  <th>{WORDS.halfUp}</th>
                 </tr>
               </thead>
               <tbody>
@@ -109,9 +111,7 @@ export function OldTrays({ files, people, unit }: Props) {
                   <tr key={of.crop}>
                     <td>{of.crop}</td>
                     <td className="r">{of.trays_count}</td>
-                    <td>
-                      {shortDay(requireDay(of.from), 0)} to {shortDay(requireDay(of.to), 0)}
-                    </td>
+                    <td>{WORDS.to(shortDay(requireDay(of.from), 0), shortDay(requireDay(of.to), 0))}</td>
                     <td>{againstBook(of.time_factor)}</td>
                   </tr>
                 ))}
@@ -124,10 +124,11 @@ export function OldTrays({ files, people, unit }: Props) {
                 disabled={busy}
                 onClick={() => void send(chosen, order, true)}
               >
-                Learn from these{' '}
-                {counted(
-                  preview.crops.reduce((sum, of) => sum + of.trays_count, 0),
-                  'tray',
+                {WORDS.learnFromThese(
+                  counted(
+                    preview.crops.reduce((sum, of) => sum + of.trays_count, 0),
+                    'tray',
+                  ),
                 )}
               </button>
             )}
@@ -140,12 +141,15 @@ export function OldTrays({ files, people, unit }: Props) {
             <li key={file.id} className="flex flex-wrap items-center gap-3 border-b border-line py-1.5">
               <span className={file.leftOut ? 'text-ink2 line-through' : ''}>{file.name}</span>
               <span className="text-ink2">
-                {counted(file.trays_count, 'tray')} of {counted(file.crops_count, 'crop')}
-                {file.leftOut && ', not used for estimates'}
+                {WORDS.of(
+                  counted(file.trays_count, 'tray'),
+                  counted(file.crops_count, 'crop'),
+                  file.leftOut && WORDS.notUsedForEstimates,
+                )}
               </span>
               <WrittenBy person={people.find((one) => one.id === file.authorId)} />
               <button type="button" className="btn small ml-auto" onClick={() => void leaveOut(file)}>
-                {file.leftOut ? 'Learn from them again' : 'Leave them out'}
+                {file.leftOut ? WORDS.learnFromThemAgain : WORDS.leaveThemOut}
               </button>
             </li>
           ))}

@@ -12,6 +12,7 @@ import {
 import type { SowTogetherData } from '../../contracts/germination/sowTogether.ts';
 import { counted, degrees, shortDay } from '../../ui/format.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
+import { WORDS } from '../../words/en/germination/sowTogether.ts';
 
 const SCHOOL_WORDS = {
   none: 'Cool crops get no heat here (a rule of the nursery).',
@@ -43,11 +44,11 @@ export function SowTogether(props: SowTogetherData) {
   const sharing = sharings[chambers - 1]!;
   const nameOf = (lotId: number) => here.find((lot) => lot.id === lotId)?.name ?? '';
   return (
-    <section className="mt-4" aria-label="Sow together">
+    <section className="mt-4" aria-label={WORDS.sowTogether}>
       <div className="flex flex-wrap items-end gap-3">
-        <h2 className="mr-2 self-center">Sow together</h2>
+        <h2 className="mr-2 self-center">{WORDS.sowTogether}</h2>
         <div className="field w-44">
-          <label htmlFor={`${id}week`}>Week of</label>
+          <label htmlFor={`${id}week`}>{WORDS.weekOf}</label>
           <select id={`${id}week`} className="input" value={week} onChange={(e) => setWeek(Number(e.target.value))}>
             {weeks.map((monday) => (
               <option key={monday} value={monday}>
@@ -56,7 +57,7 @@ export function SowTogether(props: SowTogetherData) {
             ))}
           </select>
         </div>
-        <div className="flex gap-1" role="group" aria-label="How many chambers">
+        <div className="flex gap-1" role="group" aria-label={WORDS.howManyChambers}>
           {[1, 2, 3].map((n) => (
             <button
               key={n}
@@ -115,7 +116,7 @@ export function SowTogether(props: SowTogetherData) {
         ))}
         {sharing.wait.length > 0 && (
           <div className="card border-dashed">
-            <p className="num text-xl">Wait, or go elsewhere</p>
+            <p className="num text-xl">{WORDS.waitOrGoElsewhere}</p>
             <ul>
               {sharing.wait.map((lotId) => {
                 const range = ranges.find((r) => r.id === lotId)!;
@@ -125,7 +126,7 @@ export function SowTogether(props: SowTogetherData) {
                     <span className="text-ink2">
                       {range.high_C < range.low_C
                         ? `: wants ${degrees(range.low_C, unit)} or more, which the rule for cool crops does not give; sow it unheated`
-                        : `: wants ${degrees(range.low_C, unit)} to ${degrees(range.high_C, unit)}`}
+                        : WORDS.wantsTo(degrees(range.low_C, unit), degrees(range.high_C, unit))}
                     </span>
                   </li>
                 );
@@ -141,9 +142,9 @@ export function SowTogether(props: SowTogetherData) {
 function lostWords(sharings: readonly Sharing[], chambers: number): string {
   const lost = Math.round(sharings[chambers - 1]!.lost_trayDays);
   const more = sharings[chambers]?.lost_trayDays;
-  const words = `Sharing costs ${counted(lost, 'tray-day')} against every lot at its own best.`;
+  const words = WORDS.sharingCostsAgainstEveryLot(counted(lost, 'tray-day'));
   if (more === undefined || lost - more < 1) return words;
-  return `${words} One more chamber would save ${Math.round(lost - more)}.`;
+  return WORDS.oneMoreChamberWouldSave(words, Math.round(lost - more));
 }
 
 /** Which of the house's places could be set to it. */
@@ -153,7 +154,7 @@ function couldBe({ chambers, unit }: SowTogetherData, setPoint_C: number, wantsL
   );
   if (exact.length > 0) return exact.map((place) => place.name).join(' or ');
   const near = [...chambers].sort((a, b) => Math.abs(a.now_C - setPoint_C) - Math.abs(b.now_C - setPoint_C))[0];
-  return near ? `nearest: ${near.name}, ${degrees(near.now_C, unit)}` : '';
+  return near ? WORDS.nearest(near.name, degrees(near.now_C, unit)) : '';
 }
 
 interface LineProps {
@@ -202,7 +203,7 @@ function LotLine({ data, lotId, name, range, setPoints_C, own_C, days, slower_da
           <span>
             <span className="font-semibold">{name}</span>
             {range.high_C < HOTTEST_C && (
-              <span className="text-[0.88rem] text-ink2"> best {degrees(range.best_C, unit)}</span>
+              <span className="text-[0.88rem] text-ink2">{WORDS.best(degrees(range.best_C, unit))}</span>
             )}
           </span>
           <svg width="100%" height="34" viewBox={`0 0 ${W} 34`} preserveAspectRatio="none" aria-hidden="true">
@@ -235,15 +236,15 @@ function LotLine({ data, lotId, name, range, setPoints_C, own_C, days, slower_da
           <span className="text-right">
             <span className="num text-xl">{Math.round(days * 10) / 10} d</span>
             <span className="block text-[0.85rem] text-ink2">
-              {slower_days >= 0.5 ? `${Math.round(slower_days * 10) / 10} d slower` : 'at its best'}
+              {slower_days >= 0.5 ? WORDS.dSlower(Math.round(slower_days * 10) / 10) : WORDS.atItsBest}
               {share_frac !== null && `, ${Math.round(share_frac * 100)}%`}
             </span>
           </span>
         </summary>
-        <div className="overflow-x-auto py-1" tabIndex={0} role="region" aria-label={`${name} at each degree`}>
-          <a href={`/batch/${lotId}`}>Open the batch</a>
+        <div className="overflow-x-auto py-1" tabIndex={0} role="region" aria-label={WORDS.atEachDegree(name)}>
+          <a href={`/batch/${lotId}`}>{WORDS.openTheBatch}</a>
           <table className="text-[0.85rem]">
-            <caption className="sr-only">{name}: days to half up and percent of the best, at each degree</caption>
+            <caption className="sr-only">{WORDS.daysToHalfUpAnd(name)}</caption>
             <tbody>
               <tr>
                 <th scope="row" className="pr-2 text-left font-semibold">
@@ -260,7 +261,7 @@ function LotLine({ data, lotId, name, range, setPoints_C, own_C, days, slower_da
               </tr>
               <tr>
                 <th scope="row" className="pr-2 text-left font-semibold">
-                  days
+                  {WORDS.days}
                 </th>
                 {range.at.map((a) => (
                   <td key={a.temperature_C} className={`px-1 text-right ${a.allowed ? '' : 'text-ink3'}`}>

@@ -7,6 +7,7 @@ import { shownLength, type LengthUnit } from '../../core/units/length.ts';
 import { freshKey, trouble } from '../../ui/call.ts';
 import { counted, degrees, longDay, shortDay } from '../../ui/format.ts';
 import { postLine } from '../../ui/logPost.ts';
+import { WORDS } from '../../words/en/germination/sowingSheet.ts';
 
 interface Props {
   readonly lines: readonly SowingLine[];
@@ -66,29 +67,30 @@ export function SowingSheet({ lines, today, unit, lengthUnit }: Props) {
       return setSaid(trouble(answer));
     }
     setLogged((now) => [...now, line.id]);
-    setSaid(
-      `${line.name}: ${cells} sown, ${answer.kind === 'kept' ? 'kept on this device until there is a connection' : 'logged'}`,
-    );
+    setSaid(WORDS.sown(line.name, cells, answer.kind === 'kept' ? WORDS.keptOnThisDeviceUntil : 'logged'));
   }
 
   return (
     <div data-ready={ready}>
       <div className="flex flex-wrap items-end gap-3">
         <div>
-          <h1>Sowing sheet</h1>
+          <h1>{WORDS.sowingSheet}</h1>
           <p className="text-ink2">
-            {longDay(today)} and the week to come: {counted(lines.length, 'batch', 'batches')},{' '}
-            {counted(
-              lines.reduce((sum, l) => sum + l.trays, 0),
-              'tray',
+            {WORDS.andTheWeekToCome(
+              longDay(today),
+              counted(lines.length, 'batch', 'batches'),
+              counted(
+                lines.reduce((sum, l) => sum + l.trays, 0),
+                'tray',
+              ),
+              volume(Math.ceil(lines.reduce((sum, l) => sum + l.litres, 0))),
             )}
-            , {volume(Math.ceil(lines.reduce((sum, l) => sum + l.litres, 0)))} of sowing mix
           </p>
         </div>
         {lines.length > 0 && (
           <div className="no-print ml-auto flex flex-wrap items-end gap-2">
             <label className="field">
-              <span className="label">Labels on</span>
+              <span className="label">{WORDS.labelsOn}</span>
               <select className="input" value={sheet} onChange={(e) => setSheet(e.target.value)}>
                 {LABEL_SHEETS.map((s) => (
                   <option key={s.key} value={s.key}>
@@ -98,7 +100,7 @@ export function SowingSheet({ lines, today, unit, lengthUnit }: Props) {
               </select>
             </label>
             <label className="field">
-              <span className="label">Used already</span>
+              <span className="label">{WORDS.usedAlready}</span>
               <input
                 className="input w-20"
                 inputMode="numeric"
@@ -115,10 +117,10 @@ export function SowingSheet({ lines, today, unit, lengthUnit }: Props) {
                   : `/api/batch/labels.pdf?batches=${chosen.join(',')}&sheet=${sheet}&skip=${skip || 0}`
               }
             >
-              {counted(trays, 'label')}, PDF
+              {WORDS.pdf(counted(trays, 'label'))}
             </a>
             <button type="button" className="btn" onClick={() => print()}>
-              Print the sheet
+              {WORDS.printTheSheet}
             </button>
           </div>
         )}
@@ -126,7 +128,7 @@ export function SowingSheet({ lines, today, unit, lengthUnit }: Props) {
       <p role="status" aria-live="polite" className={said ? 'note-bar my-2' : 'sr-only'}>
         {said}
       </p>
-      {lines.length === 0 && <p className="mt-3">Nothing is to be sown this week.</p>}
+      {lines.length === 0 && <p className="mt-3">{WORDS.nothingIsToBeSown}</p>}
       {chambers.map((placeId) => {
         const here = lines.filter((l) => l.placeId === placeId);
         const { place, place_C } = here[0]!;
@@ -134,7 +136,7 @@ export function SowingSheet({ lines, today, unit, lengthUnit }: Props) {
           <section key={placeId} className="mt-5">
             <h2>
               {place}
-              {place_C !== null && <span className="font-normal text-ink2">, {degrees(place_C, unit)} by day</span>}
+              {place_C !== null && <span className="font-normal text-ink2">{WORDS.byDay(degrees(place_C, unit))}</span>}
             </h2>
             <ul>
               {here.map((line) => {
@@ -147,7 +149,7 @@ export function SowingSheet({ lines, today, unit, lengthUnit }: Props) {
                     <input
                       type="checkbox"
                       className="no-print size-5 accent-plum"
-                      aria-label={`Label ${line.name}`}
+                      aria-label={WORDS.label(line.name)}
                       checked={chosen.includes(line.id)}
                       onChange={(e) =>
                         setChosen(e.target.checked ? [...chosen, line.id] : chosen.filter((c) => c !== line.id))
@@ -159,17 +161,25 @@ export function SowingSheet({ lines, today, unit, lengthUnit }: Props) {
                     <div>
                       <p className="font-semibold">
                         <a href={`/batch/${line.id}`}>{line.name}</a> <span className="num text-ink2">{line.code}</span>
-                        {line.dueOn < today && <span className="tag bad ml-2">{today - line.dueOn} late</span>}
+                        {line.dueOn < today && <span className="tag bad ml-2">{WORDS.late(today - line.dueOn)}</span>}
                         {line.dueOn > today && (
-                          <span className="ml-2 font-normal text-ink2">on {shortDay(line.dueOn)}</span>
+                          <span className="ml-2 font-normal text-ink2">{WORDS.on(shortDay(line.dueOn))}</span>
                         )}
                       </p>
                       <p className="text-ink2">
-                        {line.cells} in {counted(line.trays, 'tray')} of {line.perTray} ({line.container})
-                        {line.lot && `, lot ${line.lot}`}; {LIGHT[line.light]}
-                        {line.light !== 'light' &&
-                          ` ${Math.round(shownLength(line.depth_mm, lengthUnit) * 10) / 10} ${lengthUnit} deep`}
-                        . <a href={`/batch/${line.id}/seeds`}>How many?</a>
+                        {WORDS.inOf(
+                          line.cells,
+                          counted(line.trays, 'tray'),
+                          line.perTray,
+                          line.container,
+                          line.lot && WORDS.lot(line.lot),
+                          LIGHT[line.light],
+                          line.light !== 'light' &&
+                            WORDS.deep(Math.round(shownLength(line.depth_mm, lengthUnit) * 10) / 10, lengthUnit),
+                          <a key="1" href={`/batch/${line.id}/seeds`}>
+                            {WORDS.howMany}
+                          </a>,
+                        )}
                       </p>
                     </div>
                     <div className="no-print col-span-2 flex gap-2 py-1 min-[800px]:col-span-1">
@@ -179,7 +189,7 @@ export function SowingSheet({ lines, today, unit, lengthUnit }: Props) {
                         disabled={n >= line.trays}
                         onClick={() => void tap(line)}
                       >
-                        {n >= line.trays ? 'Sown' : n === 0 ? 'A tray is sown' : `${n} of ${line.trays} sown`}
+                        {n >= line.trays ? WORDS.sown2 : n === 0 ? WORDS.aTrayIsSown : WORDS.ofSown(n, line.trays)}
                       </button>
                       {n > 0 && n < line.trays && (
                         <button
@@ -187,7 +197,7 @@ export function SowingSheet({ lines, today, unit, lengthUnit }: Props) {
                           className="btn"
                           onClick={() => void write(line, Math.min(line.cells, n * line.perTray))}
                         >
-                          That is all
+                          {WORDS.thatIsAll}
                         </button>
                       )}
                     </div>

@@ -7,6 +7,7 @@ import { typedTemperature, figureOr } from '../../ui/kit/fields.ts';
 import { measureFromShown, typedMeasure, type Measure } from '../../core/units/measure.ts';
 import { house, unitOf } from '../../ui/house.ts';
 import { shownDifference, temperatureFromShown } from '../../core/units/temperature.ts';
+import { WORDS } from '../../words/en/hardening/coverEditor.ts';
 
 interface Props {
   readonly line: CoverRecord | null;
@@ -26,15 +27,15 @@ type Figures =
   | 'hotBed_W_m2';
 /** Its words, what it measures (null: a share), a hint. */
 const FIGURES: Readonly<Record<Figures, readonly [string, Measure | null, string?]>> = {
-  length_m: ['Length', 'm'],
-  width_m: ['Width', 'm'],
-  height_m: ['Mean height', 'm'],
-  opening_m2: ['Whole opening', 'm2', 'lid, doors and vents at their widest'],
-  sidesGlazed_frac: ['Sides glazed, share', null, '0 boards, 1 all glass'],
-  shade_frac: ['Shade, share kept out', null],
-  water_L: ['Water in drums', 'L'],
-  bricks_kg: ['Bricks or stone', 'kg'],
-  hotBed_W_m2: ['Hot bed', 'W_m2', 'fresh manure or compost'],
+  length_m: [WORDS.length, 'm'],
+  width_m: [WORDS.width, 'm'],
+  height_m: [WORDS.meanHeight, 'm'],
+  opening_m2: [WORDS.wholeOpening, 'm2', WORDS.lidDoorsAndVentsAt],
+  sidesGlazed_frac: [WORDS.sidesGlazedShare, null, WORDS.words0Boards1AllGlass],
+  shade_frac: [WORDS.shadeShareKeptOut, null],
+  water_L: [WORDS.waterInDrums, 'L'],
+  bricks_kg: [WORDS.bricksOrStone, 'kg'],
+  hotBed_W_m2: [WORDS.hotBed, 'W_m2', WORDS.freshManureOrCompost],
 };
 const FIGURE_KEYS = Object.keys(FIGURES) as Figures[];
 const typedFigure = (key: Figures, value: number) => {
@@ -42,11 +43,11 @@ const typedFigure = (key: Figures, value: number) => {
   return measure ? typedMeasure(value, measure, house().lengthUnit) : String(value);
 };
 const GLAZING_WORDS: Readonly<Record<string, string>> = {
-  'single-film': 'single film',
-  'double-film': 'double film',
-  'single-glass': 'single glass',
-  'double-glass': 'double glass',
-  polycarbonate: 'twin-wall sheet',
+  'single-film': WORDS.singleFilm,
+  'double-film': WORDS.doubleFilm,
+  'single-glass': WORDS.singleGlass,
+  'double-glass': WORDS.doubleGlass,
+  polycarbonate: WORDS.twinWallSheet,
 };
 const figuresOf = (spec: StructureSpec) =>
   Object.fromEntries(FIGURE_KEYS.map((key) => [key, typedFigure(key, spec[key])])) as Record<Figures, string>;
@@ -124,35 +125,35 @@ export function CoverEditor({ line, places, unit }: Props) {
       schema={coverInput}
       path="/api/books/covers"
       fields={[
-        { key: 'name', label: 'Name', kind: 'text' },
-        { key: 'layers', label: 'Layers', kind: 'number' },
+        { key: 'name', label: WORDS.name, kind: 'text' },
+        { key: 'layers', label: WORDS.layers, kind: 'number' },
         {
           key: 'worth_K',
-          label: `Worth on the night, °${unit}`,
+          label: WORDS.worthOnTheNight(unit),
           kind: 'difference',
           hint: 'by caution; your own paired readings replace it',
         },
         {
           key: 'soil_K',
-          label: `Soil under it warmer by, °${unit}`,
+          label: WORDS.soilUnderItWarmerBy(unit),
           kind: 'difference',
           hint: `after a fortnight; fleece about ${k(0.5)}, film ${k(2)} to ${k(4)}`,
         },
         {
           key: 'toHand_m2',
-          label: `To hand, ${unitOf('m2')}`,
+          label: WORDS.toHand(unitOf('m2')),
           kind: 'number',
           measure: 'm2',
-          hint: '0 for a frame or house',
+          hint: WORDS.words0ForAFrameOr,
         },
         {
           key: 'placeId',
-          label: 'Stands over the place',
+          label: WORDS.standsOverThePlace,
           kind: 'link',
           optional: true,
           options: places.map((p) => [p.id, p.name] as const),
         },
-        { key: 'note', label: 'Note', kind: 'text', optional: true },
+        { key: 'note', label: WORDS.note, kind: 'text', optional: true },
       ]}
       line={line as never}
       blank={{ layers: 1, worth_K: 2, soil_K: 0, toHand_m2: 0 }}
@@ -166,7 +167,7 @@ export function CoverEditor({ line, places, unit }: Props) {
         setTyped(figuresOf(s));
         setSteps(stepsOf(s));
       }}
-      saveWords={line ? 'Save it' : 'Add it'}
+      saveWords={line ? WORDS.saveIt : WORDS.addIt}
       after={() => '/hardening/covers'}
     >
       {(error) => (
@@ -178,13 +179,13 @@ export function CoverEditor({ line, places, unit }: Props) {
               checked={built}
               onChange={(e) => setBuilt(e.target.checked)}
             />
-            A frame, tunnel or small house whose days are reckoned by the hour
+            {WORDS.aFrameTunnelOrSmall}
           </label>
           {built && (
             <div className="mt-2 grid grid-cols-1 gap-3 min-[560px]:grid-cols-2 min-[900px]:grid-cols-3">
-              {choice('kind', 'Kind', STRUCTURE_KINDS)}
-              {choice('glazing', 'Glazing', GLAZINGS, (o) => GLAZING_WORDS[o] ?? o)}
-              {choice('night', 'Drawn over at night', NIGHT_COVERS)}
+              {choice('kind', WORDS.kind, STRUCTURE_KINDS)}
+              {choice('glazing', WORDS.glazing, GLAZINGS, (o) => GLAZING_WORDS[o] ?? o)}
+              {choice('night', WORDS.drawnOverAtNight, NIGHT_COVERS)}
               {FIGURE_KEYS.map((key) => {
                 const [words, measure, hint] = FIGURES[key];
                 return (
@@ -203,11 +204,9 @@ export function CoverEditor({ line, places, unit }: Props) {
                 );
               })}
               <label className="field min-[560px]:col-span-2">
-                <span className="label">Steps of lid or door, with per cent open</span>
+                <span className="label">{WORDS.stepsOfLidOrDoor}</span>
                 <input className="input" value={steps} onChange={(e) => setSteps(e.target.value)} />
-                <span className="text-[0.85rem] text-ink2">
-                  from shut to widest, such as: shut 0, ajar 12, open 100
-                </span>
+                <span className="text-[0.85rem] text-ink2">{WORDS.fromShutToWidestSuch}</span>
                 {[
                   'structure.steps',
                   ...[0, 1, 2, 3, 4, 5, 6, 7].flatMap((i) => [
@@ -224,7 +223,7 @@ export function CoverEditor({ line, places, unit }: Props) {
                 )}
               </label>
               <label className="field">
-                <span className="label">Heater, W (empty: none)</span>
+                <span className="label">{WORDS.heaterWEmptyNone}</span>
                 <input
                   className="input"
                   inputMode="decimal"
@@ -234,7 +233,7 @@ export function CoverEditor({ line, places, unit }: Props) {
                 {error('structure.heater.power_W') && <span className="err">{error('structure.heater.power_W')}</span>}
               </label>
               <label className="field">
-                <span className="label">Heater set to, °{unit}</span>
+                <span className="label">{WORDS.heaterSetTo(unit)}</span>
                 <input
                   className="input"
                   inputMode="decimal"
@@ -244,7 +243,7 @@ export function CoverEditor({ line, places, unit }: Props) {
                 {error('structure.heater.set_C') && <span className="err">{error('structure.heater.set_C')}</span>}
               </label>
               <label className="field">
-                <span className="label">Fan, {unitOf('m3_h')} (empty: none)</span>
+                <span className="label">{WORDS.fanEmptyNone(unitOf('m3_h'))}</span>
                 <input
                   className="input"
                   inputMode="decimal"
@@ -254,7 +253,7 @@ export function CoverEditor({ line, places, unit }: Props) {
                 {error('structure.fan.flow_m3_h') && <span className="err">{error('structure.fan.flow_m3_h')}</span>}
               </label>
               <label className="field">
-                <span className="label">Fan above, °{unit}</span>
+                <span className="label">{WORDS.fanAbove(unit)}</span>
                 <input
                   className="input"
                   inputMode="decimal"

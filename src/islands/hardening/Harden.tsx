@@ -13,6 +13,7 @@ import { postLine } from '../../ui/logPost.ts';
 import { ForecastAge, SkyCell } from '../weather/SkyRow.tsx';
 import { LadderPanel } from './LadderPanel.tsx';
 import { LadderRow, RowWords } from './LadderRow.tsx';
+import { WORDS } from '../../words/en/hardening/harden.ts';
 
 const DAYS = 10;
 /** Columns of the grid: the batch, and the ten days. */
@@ -84,9 +85,7 @@ export function Harden({ initial }: { readonly initial: HardenView }) {
     const answer = await postLine(ladder.batchId, { idempotencyKey: freshKey(), day: isoFromDay(today), ...line });
     setBusy(false);
     if (answer.kind === 'problem' || answer.kind === 'offline') return setSaid(trouble(answer));
-    setSaid(
-      `${ladder.name}: ${words}.${answer.kind === 'kept' ? ' Kept on this device until there is a connection.' : ''}`,
-    );
+    setSaid(`${ladder.name}: ${words}.${answer.kind === 'kept' ? WORDS.keptOnThisDeviceUntil : ''}`);
     setTrial(null);
     setOdds(null);
     if (answer.kind === 'done') await refresh();
@@ -95,12 +94,12 @@ export function Harden({ initial }: { readonly initial: HardenView }) {
     log(
       ladder,
       { kind: 'held', cause: 'rung', count: Math.max(0, until - today) },
-      until > today ? `held until ${shortDay(until)}` : 'goes on again',
+      until > today ? WORDS.heldUntil(shortDay(until)) : WORDS.goesOnAgain,
     );
 
   async function programme(ladder: LadderView, programmeId: number): Promise<void> {
     const answer = await call('PATCH', `/api/batch/${ladder.batchId}`, { version: ladder.version, programmeId });
-    setSaid(answer.kind === 'done' ? `${ladder.name} goes by another programme now.` : trouble(answer));
+    setSaid(answer.kind === 'done' ? WORDS.goesByAnotherProgrammeNow(ladder.name) : trouble(answer));
     await refresh();
   }
 
@@ -124,18 +123,18 @@ export function Harden({ initial }: { readonly initial: HardenView }) {
   const says = { go: 0, hold: 0, back: 0 };
   for (const l of on) if (l.say) says[l.say]++;
   const summary = [
-    says.go && `${says.go} go`,
-    says.hold && `${says.hold} hold`,
-    says.back && `${says.back} back`,
+    says.go && WORDS.go(says.go),
+    says.hold && WORDS.hold(says.hold),
+    says.back && WORDS.back(says.back),
   ].filter(Boolean);
   return (
     <div data-ready={ready}>
       <div className="flex flex-wrap items-baseline gap-x-5">
-        <h1>Harden</h1>
+        <h1>{WORDS.harden}</h1>
         <p className="text-ink2">
           {on.length === 0
-            ? 'nothing is being hardened'
-            : `${counted(on.length, 'batch', 'batches')} today: ${summary.join(', ') || 'nothing known'}`}
+            ? WORDS.nothingIsBeingHardened
+            : WORDS.today(counted(on.length, 'batch', 'batches'), summary.join(', ') || WORDS.nothingKnown)}
           {soon.length > 0 && `; ${counted(soon.length, 'more')} within ten days`.replace('mores', 'more')}
         </p>
       </div>
@@ -148,12 +147,12 @@ export function Harden({ initial }: { readonly initial: HardenView }) {
           className="min-w-0 overflow-x-auto"
           tabIndex={0}
           role="region"
-          aria-label="Ladders against the coming days"
+          aria-label={WORDS.laddersAgainstTheComingDays}
         >
           <div className="min-[700px]:min-w-[760px]">
             <div className={`${GRID} border-b-2 border-ink pb-1`}>
               <p className="self-end text-[0.88rem] font-semibold text-ink2 max-[700px]:invisible">
-                Day above, night below on its colour, gusts
+                {WORDS.dayAboveNightBelowOn}
               </p>
               <div className="overflow-hidden">
                 <div className={`${PLOT} grid grid-cols-10`}>
@@ -163,7 +162,7 @@ export function Harden({ initial }: { readonly initial: HardenView }) {
                       <SkyCell key={i} day={day} today={today} unit={unit} />
                     ) : (
                       <p key={i} className="text-[0.85rem] text-ink2">
-                        not told
+                        {WORDS.notTold}
                       </p>
                     );
                   })}
@@ -209,17 +208,17 @@ export function Harden({ initial }: { readonly initial: HardenView }) {
             })}
             {ladders.length === 0 && (
               <p className="mt-3 max-w-[60ch]">
-                No batch is being hardened or is to begin within ten days. What is planned stands in{' '}
-                <a href="/plan/season">Season</a>.
+                {WORDS.noBatchIsBeingHardened(
+                  <a key="1" href="/plan/season">
+                    {WORDS.season}
+                  </a>,
+                )}
               </p>
             )}
           </div>
-          <p className="mt-2 text-[0.88rem] text-ink2">
-            Stairs climb to hardened. Drag a batch&rsquo;s stairs to hold it until that day, or use ← →, Enter and
-            Escape. Windy and cold days do not count.
-          </p>
+          <p className="mt-2 text-[0.88rem] text-ink2">{WORDS.stairsClimbToHardenedDrag}</p>
         </div>
-        <aside aria-label="The batch chosen">
+        <aside aria-label={WORDS.theBatchChosen}>
           {chosen && <div className="hidden min-[1000px]:block">{panelOf(chosen)}</div>}
           <Carry view={view} />
         </aside>
@@ -242,10 +241,10 @@ function firstOf({ ladders }: HardenView): LadderView | null {
 }
 
 function rowWords(ladder: LadderView, today: number): string {
-  if (ladder.startsOn !== null) return `begins ${spokenDay(ladder.startsOn, today)}, ${ladder.programme.toLowerCase()}`;
+  if (ladder.startsOn !== null) return WORDS.begins(spokenDay(ladder.startsOn, today), ladder.programme.toLowerCase());
   if (ladder.hardened) return 'hardened';
-  if (ladder.setBackTo !== null) return `set back to step ${ladder.setBackTo}`;
-  if (ladder.loggedToday) return `step ${ladder.rung}, done for today`;
+  if (ladder.setBackTo !== null) return WORDS.setBackToStep(ladder.setBackTo);
+  if (ladder.loggedToday) return WORDS.stepDoneForToday(ladder.rung);
   return ladder.say === 'go' ? ladder.today : `${ladder.say}: ${ladder.why}`;
 }
 
@@ -255,14 +254,14 @@ function Carry({ view }: { readonly view: HardenView }) {
   const minutes = view.carry.reduce((sum, line) => sum + line.minutes, 0);
   return (
     <section className="mt-5">
-      <h2>To carry today</h2>
+      <h2>{WORDS.toCarryToday}</h2>
       <table className="plain-table mt-1">
         <thead>
           <tr>
-            <th>At</th>
-            <th className="r">Trays</th>
-            <th>What</th>
-            <th className="r">Min</th>
+            <th>{WORDS.at}</th>
+            <th className="r">{WORDS.trays}</th>
+            <th>{WORDS.what}</th>
+            <th className="r">{WORDS.min}</th>
           </tr>
         </thead>
         <tbody>
@@ -279,9 +278,7 @@ function Carry({ view }: { readonly view: HardenView }) {
           ))}
         </tbody>
       </table>
-      <p className="mt-1 text-[0.88rem] text-ink2">
-        {Math.round(minutes)} minutes in all. Lift with the knees, or take the trolley; wet trays are heavy.
-      </p>
+      <p className="mt-1 text-[0.88rem] text-ink2">{WORDS.minutesInAllLiftWith(Math.round(minutes))}</p>
     </section>
   );
 }

@@ -2,6 +2,7 @@ import { px } from '../../ui/numbers.ts';
 import type { LidDay } from '../../core/heat/lid.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
 import { whole } from '../weather/SkyRow.tsx';
+import { WORDS } from '../../words/en/hardening/hourChart.ts';
 
 const WIDTH = 620;
 const HEIGHT = 230;
@@ -31,7 +32,7 @@ export function HourChart({ day, outside_C, range, unit, steps }: Props) {
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       className="w-full max-w-[760px]"
       role="img"
-      aria-label="Inside by the hour, shut, open and as advised; the same as a table below"
+      aria-label={WORDS.insideByTheHourShut}
     >
       <rect
         x={LEFT}
@@ -86,9 +87,11 @@ export function HourChart({ day, outside_C, range, unit, steps }: Props) {
         fontSize="12.5"
         fontWeight="650"
         className="fill-brick"
-      >{`shut: ${whole(day.shutMost_C, unit)} at the most`}</text>
+      >
+        {WORDS.shutAtTheMost(whole(day.shutMost_C, unit))}
+      </text>
       <text x={x(19)} y={y(outside_C[18] ?? low) + 14} fontSize="12" className="fill-ink2">
-        outside
+        {WORDS.outside}
       </text>
     </svg>
   );

@@ -4,6 +4,7 @@ import type { PlantingSettings } from '../../core/planting/settings.ts';
 import type { FieldSpec } from '../../ui/kit/fields.ts';
 import { windWords } from '../../core/units/words.ts';
 import { LineForm } from '../books/LineForm.tsx';
+import { WORDS } from '../../words/en/hardening/houseHardening.ts';
 
 interface Props {
   readonly version: number;
@@ -17,19 +18,19 @@ const LID_WORDS = {
   indoor: 'at a temperature inside',
 } as const;
 const FIELDS: readonly FieldSpec[] = [
-  { key: 'home.from_h', label: 'Staffed from, hour', kind: 'number' },
-  { key: 'home.to_h', label: 'Staffed until, hour', kind: 'number' },
-  { key: 'carrying.trays_per_trip', label: 'Trays per trip', kind: 'number' },
-  { key: 'carrying.trip_min', label: 'Minutes per trip', kind: 'number' },
+  { key: 'home.from_h', label: WORDS.staffedFromHour, kind: 'number' },
+  { key: 'home.to_h', label: WORDS.staffedUntilHour, kind: 'number' },
+  { key: 'carrying.trays_per_trip', label: WORDS.traysPerTrip, kind: 'number' },
+  { key: 'carrying.trip_min', label: WORDS.minutesPerTrip, kind: 'number' },
   {
     key: 'caution',
-    label: 'Caution',
+    label: WORDS.caution,
     kind: 'number',
-    hint: 'of a forecast’s usual error kept off a floor: 0 bold, 0.5 usual, 1 careful',
+    hint: WORDS.ofAForecastsUsualError,
   },
   {
     key: 'lidSchool.kind',
-    label: 'Lids and doors open',
+    label: WORDS.lidsAndDoorsOpen,
     kind: 'choice',
     options: LID_SCHOOLS.map((k) => [k, LID_WORDS[k]] as const),
   },
@@ -38,36 +39,36 @@ const FIELDS: readonly FieldSpec[] = [
     label: 'at',
     kind: 'temperature',
     optional: true,
-    hint: 'for the schools that go by a temperature',
+    hint: WORDS.forTheSchoolsThatGo,
   },
   {
     key: 'layerSchool',
-    label: 'A layer of cover is worth',
+    label: WORDS.aLayerOfCoverIs,
     kind: 'choice',
     options: [
-      ['degrees', 'degrees on the night'],
+      ['degrees', WORDS.degreesOnTheNight],
       ['weeks', 'weeks'],
     ],
   },
   { key: 'layer_weeks', label: 'Weeks a layer', kind: 'number', hint: 'for the school of weeks; three to four' },
   ...GATE_KEYS.map((key): FieldSpec => ({
     key: `modes.${key}`,
-    label: `Gate: ${GATE_WORDS[key].toLowerCase()}`,
+    label: WORDS.gate(GATE_WORDS[key].toLowerCase()),
     kind: 'choice',
     options: GATE_MODES.map((m) => [m, m] as const),
   })),
-  { key: 'rules.nights', label: 'Nights in a row', kind: 'number' },
-  { key: 'rules.soil_days', label: 'Days of warm soil', kind: 'number' },
+  { key: 'rules.nights', label: WORDS.nightsInARow, kind: 'number' },
+  { key: 'rules.soil_days', label: WORDS.daysOfWarmSoil, kind: 'number' },
   {
     key: 'rules.frost_frac',
-    label: 'Accepted frost risk',
+    label: WORDS.acceptedFrostRisk,
     kind: 'number',
     hint: 'chance of a harmful night in the days foretold; 0.1 is one in ten',
   },
-  { key: 'rules.ahead_days', label: 'Days looked ahead for frost', kind: 'number' },
-  { key: 'rules.storm_days', label: 'Days looked ahead for storms', kind: 'number' },
-  { key: 'rules.storm_m_s', label: 'Highest gust after planting', kind: 'wind' },
-  { key: 'unlikely_frac', label: 'A date is unlikely below', kind: 'number', hint: '0.35 is 35 springs of 100' },
+  { key: 'rules.ahead_days', label: WORDS.daysLookedAheadForFrost, kind: 'number' },
+  { key: 'rules.storm_days', label: WORDS.daysLookedAheadForStorms, kind: 'number' },
+  { key: 'rules.storm_m_s', label: WORDS.highestGustAfterPlanting, kind: 'wind' },
+  { key: 'unlikely_frac', label: WORDS.aDateIsUnlikelyBelow, kind: 'number', hint: WORDS.words035Is35Springs },
 ];
 
 /** Beaufort 8 begins. @source World Meteorological Organization, Manual on Codes, Beaufort scale (from memory) */
@@ -97,11 +98,11 @@ export function HouseHardening({ version, settings, unit }: Props) {
   return (
     <LineForm
       path="/api/planting/settings"
-      fields={FIELDS.map((f) => (f.kind === 'wind' ? { ...f, hint: `${windWords(GALE_m_s, unit)} is a gale` } : f))}
+      fields={FIELDS.map((f) => (f.kind === 'wind' ? { ...f, hint: WORDS.isAGale(windWords(GALE_m_s, unit)) } : f))}
       line={{ ...line, id: 1, version }}
       blank={{}}
       unit={unit}
-      saveWords="Save it"
+      saveWords={WORDS.saveIt}
       send={(values, v) => {
         const body = nested(values);
         const lid = body['lidSchool'] as { kind: string; at_C?: unknown };

@@ -7,6 +7,7 @@ import { ExplanationText } from '../../ui/ExplanationText.tsx';
 import { counted, shortDay, expectedWords, spokenDay } from '../../ui/format.ts';
 import type { LogLine } from '../../contracts/batch/batches.ts';
 import { endWords } from './LadderRow.tsx';
+import { WORDS } from '../../words/en/hardening/ladderPanel.ts';
 
 interface Props {
   readonly ladder: LadderView;
@@ -39,87 +40,93 @@ export function LadderPanel(props: Props) {
         <a href={`/batch/${ladder.batchId}`}>{ladder.name}</a>
       </h2>
       <p className="text-[0.9rem] text-ink2">
-        {counted(ladder.trays, 'tray')}, {ladder.placeName || 'no place'}; asked for{' '}
-        {spokenDay(ladder.transplantOn, today)}, {expectedWords(ladder.expectedOn, today)}
+        {WORDS.askedFor(
+          counted(ladder.trays, 'tray'),
+          ladder.placeName || WORDS.noPlace,
+          spokenDay(ladder.transplantOn, today),
+          expectedWords(ladder.expectedOn, today),
+        )}
       </p>
       {!begun && (
         <p className="mt-2">
-          Hardening is to begin <b>{spokenDay(ladder.startsOn!, today)}</b>. By the forecast:{' '}
-          {ladder.days[0]
-            ? ladder.days[0].why || `step ${ladder.days[0].rung}, ${ladder.rungs[ladder.days[0].rung - 1]?.words ?? ''}`
-            : 'too far ahead'}
-          .
+          {WORDS.hardeningIsToBeginBy(
+            <b key="1">{spokenDay(ladder.startsOn!, today)}</b>,
+            ladder.days[0]
+              ? ladder.days[0].why ||
+                  WORDS.step(ladder.days[0].rung, ladder.rungs[ladder.days[0].rung - 1]?.words ?? '')
+              : WORDS.tooFarAhead,
+          )}
         </p>
       )}
       {ladder.never.length > 0 && (
         <p className="note-bar bad mt-2">
-          {ladder.never.length === 1 ? 'Rung' : 'Rungs'} {ladder.never.join(', ')} can as good as never be done here at
-          that time: choose another programme below, or begin later.
+          {WORDS.canAsGoodAsNever(ladder.never.length === 1 ? WORDS.rung : WORDS.rungs, ladder.never.join(', '))}
         </p>
       )}
       {begun && ladder.setBackTo !== null && (
         <p className="note-bar bad mt-2">
-          {ladder.harmedOn === null ? '' : `${shortDay(ladder.harmedOn)}: `}
-          {ladder.harmWords}. Look at them; a step back, to {ladder.setBackTo}, is advised.
+          {WORDS.lookAtThemAStep(
+            ladder.harmedOn === null ? '' : `${shortDay(ladder.harmedOn)}: `,
+            ladder.harmWords,
+            ladder.setBackTo,
+          )}
         </p>
       )}
       {begun && !ladder.hardened && (
         <>
           <p className="mt-2 flex items-baseline gap-3">
             <span className={`num text-5xl ${ladder.say === 'back' ? 'text-brick' : ''}`}>
-              {ladder.say ? SAY[ladder.say] : 'Not known'}
+              {ladder.say ? SAY[ladder.say] : WORDS.notKnown}
             </span>
-            <span className="num text-2xl">
-              step {target} of {ladder.rungs.length}
-            </span>
+            <span className="num text-2xl">{WORDS.stepOf(target, ladder.rungs.length)}</span>
           </p>
           <p className="mt-1">{ladder.today}</p>
           {ladder.order && <p className="num mt-1 text-lg">{ladder.order}</p>}
         </>
       )}
-      {ladder.hardened && <p className="num mt-2 text-2xl">Hardened</p>}
+      {ladder.hardened && <p className="num mt-2 text-2xl">{WORDS.hardened}</p>}
       <p className="mt-1 text-[0.92rem] text-ink2">
         {endWords(ladder, today)}
         {ladder.inTime_frac !== null && `; fit to go out in time in ${percent(ladder.inTime_frac)} of springs`}
       </p>
       {ladder.explanation && (
         <details className="mt-1">
-          <summary className="link-btn">Why</summary>
+          <summary className="link-btn">{WORDS.why}</summary>
           <ExplanationText explanation={ladder.explanation} unit={unit} />
         </details>
       )}
       {begun && !ladder.hardened && (
         <div className="mt-3 flex flex-wrap gap-2">
           {ladder.loggedToday ? (
-            <p className="w-full font-semibold">Done for today.</p>
+            <p className="w-full font-semibold">{WORDS.doneForToday}</p>
           ) : ladder.say === 'back' ? (
             <button
               type="button"
               className="btn solid"
               disabled={busy}
-              onClick={() => onLog({ kind: 'held', cause: 'rung', count: 1 }, 'kept back today')}
+              onClick={() => onLog({ kind: 'held', cause: 'rung', count: 1 }, WORDS.keptBackToday)}
             >
-              Kept back today
+              {WORDS.keptBackToday2}
             </button>
           ) : (
             <button
               type="button"
               className="btn solid"
               disabled={busy}
-              onClick={() => onLog({ kind: 'rung', count: target }, `step ${target} done`)}
+              onClick={() => onLog({ kind: 'rung', count: target }, WORDS.stepDone(target))}
             >
-              Step {target} done
+              {WORDS.stepDone2(target)}
             </button>
           )}
           <button type="button" className="btn" aria-expanded={anyway} onClick={() => setAnyway(!anyway)}>
-            Otherwise…
+            {WORDS.otherwise}
           </button>
         </div>
       )}
       {anyway && (
         <div className="mt-2 border-t border-line pt-2">
           <label className="field">
-            <span className="label">Reason, kept in the log</span>
+            <span className="label">{WORDS.reasonKeptInTheLog}</span>
             <input className="input" value={reason} maxLength={200} onChange={(e) => setReason(e.target.value)} />
           </label>
           <div className="mt-2 flex flex-wrap gap-2">
@@ -133,33 +140,34 @@ export function LadderPanel(props: Props) {
                   disabled={busy || reason.trim() === ''}
                   onClick={() =>
                     onLog(
-                      { kind: 'rung', count: r, note: reason.trim(), cause: 'own decision' },
-                      `step ${r}, by your own decision`,
+                      { kind: 'rung', count: r, note: reason.trim(), cause: WORDS.ownDecision },
+                      WORDS.stepByYourOwnDecision(r),
                     )
                   }
                 >
-                  Step {r} all the same
+                  {WORDS.stepAllTheSame(r)}
                 </button>
               ))}
           </div>
-          {reason.trim() === '' && <p className="text-[0.85rem] text-ink2">Say why first: next year asks.</p>}
+          {reason.trim() === '' && <p className="text-[0.85rem] text-ink2">{WORDS.sayWhyFirstNextYear}</p>}
         </div>
       )}
       {begun && !ladder.hardened && <Hold {...props} />}
       {trial && trialOdds && (
         <p className="mt-2 text-[0.92rem]" aria-live="polite">
-          Held so: {endWords({ end: trialOdds.hardened, hardened: false }, today)}; in time in{' '}
-          <b>{percent(trialOdds.inTime_frac)}</b> of springs
-          {ladder.inTime_frac === null ? '' : ` instead of ${percent(ladder.inTime_frac)}`}.
+          {WORDS.heldSoInTimeIn(
+            endWords({ end: trialOdds.hardened, hardened: false }, today),
+            <b key="2">{percent(trialOdds.inTime_frac)}</b>,
+            ladder.inTime_frac === null ? '' : WORDS.insteadOf(percent(ladder.inTime_frac)),
+          )}
         </p>
       )}
       <details className="mt-3">
         <summary className="link-btn">
-          The steps: {ladder.programme}
-          {ladder.chosen ? '' : ', usual for its kind'}
+          {WORDS.theSteps(ladder.programme, ladder.chosen ? '' : WORDS.usualForItsKind)}
         </summary>
         <label className="field mt-1">
-          <span className="label">Programme</span>
+          <span className="label">{WORDS.programme}</span>
           <select
             className="input"
             value={ladder.programmeId}
@@ -177,23 +185,26 @@ export function LadderPanel(props: Props) {
             <li key={i} className={`border-b border-line py-1 ${i + 1 === ladder.rung ? 'font-bold' : ''}`}>
               {i + 1}. {r.words}
               <span className="block font-normal text-ink2">
-                {degreesWords(r.floor_C, unit)} or more, gusts to {windWords(r.gust_m_s, unit)}
-                {r.cover === 'none' ? '' : `, ${COVER_WORDS[r.cover]}`}
-                {r.days > 1 ? `, ${r.days} days` : ''}
+                {WORDS.orMoreGustsTo(
+                  degreesWords(r.floor_C, unit),
+                  windWords(r.gust_m_s, unit),
+                  r.cover === 'none' ? '' : `, ${COVER_WORDS[r.cover]}`,
+                  r.days > 1 ? WORDS.days(r.days) : '',
+                )}
               </span>
             </li>
           ))}
         </ol>
       </details>
       <details className="mt-1">
-        <summary className="link-btn">The days as a table</summary>
+        <summary className="link-btn">{WORDS.theDaysAsATable}</summary>
         <table className="plain-table dense">
           <thead>
             <tr>
-              <th>Day</th>
-              <th>Say</th>
-              <th className="r">Step</th>
-              <th>Why</th>
+              <th>{WORDS.day}</th>
+              <th>{WORDS.say}</th>
+              <th className="r">{WORDS.step2}</th>
+              <th>{WORDS.why}</th>
             </tr>
           </thead>
           <tbody>
@@ -221,23 +232,23 @@ function Hold({ ladder, today, trial, busy, onTry, onKeep }: Props) {
   const moved = trial !== null;
   return (
     <div className="mt-3 flex flex-wrap items-center gap-2 border-t border-line pt-3">
-      <span className="font-semibold">Hold</span>
+      <span className="font-semibold">{WORDS.hold}</span>
       <button
         type="button"
         className="btn"
-        aria-label="Hold a day less"
+        aria-label={WORDS.holdADayLess}
         disabled={until <= today}
         onClick={() => onTry(until - 1)}
       >
         −
       </button>
       <span className="num min-w-24 text-center text-lg">
-        {until > today ? `until ${shortDay(until)}` : 'not held'}
+        {until > today ? WORDS.until(shortDay(until)) : WORDS.notHeld}
       </span>
       <button
         type="button"
         className="btn"
-        aria-label="Hold a day more"
+        aria-label={WORDS.holdADayMore}
         disabled={until >= today + 10}
         onClick={() => onTry(until + 1)}
       >
@@ -246,10 +257,10 @@ function Hold({ ladder, today, trial, busy, onTry, onKeep }: Props) {
       {moved && (
         <>
           <button type="button" className="btn solid" disabled={busy} onClick={() => onKeep(until)}>
-            Keep
+            {WORDS.keep}
           </button>
           <button type="button" className="btn" onClick={() => onTry(null)}>
-            Drop
+            {WORDS.drop}
           </button>
         </>
       )}

@@ -3,6 +3,7 @@ import type { Decision } from '../../core/hardening/ladder.ts';
 import type { LadderView } from '../../contracts/hardening/hardenViews.ts';
 import { counted, shortDay } from '../../ui/format.ts';
 import { treads } from './stairs.ts';
+import { WORDS } from '../../words/en/hardening/ladderRow.ts';
 
 export const COLUMN = 72;
 const HEIGHT = 88;
@@ -37,9 +38,9 @@ export function LadderRow({ ladder, today, days, chosen, decisions, trialUntil, 
   };
   const words =
     ladder.startsOn === null
-      ? `on step ${ladder.rung} of ${ladder.rungs.length}`
-      : `begins ${shortDay(ladder.startsOn)}`;
-  const held = trialUntil === null ? '' : `, held until ${shortDay(trialUntil)}`;
+      ? WORDS.onStepOf(ladder.rung, ladder.rungs.length)
+      : WORDS.begins(shortDay(ladder.startsOn));
+  const held = trialUntil === null ? '' : WORDS.heldUntil(shortDay(trialUntil));
   const until = trialUntil ?? Math.max(today, ladder.heldUntil);
   return (
     <svg
@@ -153,8 +154,13 @@ export function RowWords({ ladder, today, days, decisions }: Pick<Props, 'ladder
 export function endWords(ladder: Pick<LadderView, 'end' | 'hardened'>, today: number): string {
   if (ladder.hardened) return 'hardened';
   const { end } = ladder;
-  if (!end?.p50) return 'finish date unknown';
+  if (!end?.p50) return WORDS.finishDateUnknown;
   const day = (d: number | null) => (d === null ? 'later' : shortDay(d));
-  if (end.p10 === end.p90) return `hardened ${day(end.p50)}`;
-  return `hardened ${day(end.p50)}, ${day(end.p10)} to ${day(end.p90)} in eight springs of ten${end.p50 - today > 0 ? `, ${counted(end.p50 - today, 'day')}` : ''}`;
+  if (end.p10 === end.p90) return WORDS.hardened(day(end.p50));
+  return WORDS.hardenedToInEightSprings(
+    day(end.p50),
+    day(end.p10),
+    day(end.p90),
+    end.p50 - today > 0 ? `, ${counted(end.p50 - today, 'day')}` : '',
+  );
 }

@@ -14,6 +14,7 @@ import { differenceWords } from '../../core/units/words.ts';
 import { temperatureFromShown } from '../../core/units/temperature.ts';
 import { LineForm } from '../books/LineForm.tsx';
 import { figureOr, typedTemperature } from '../../ui/kit/fields.ts';
+import { WORDS } from '../../words/en/hardening/programmeEditor.ts';
 
 interface Props {
   readonly line: ProgrammeRecord | null;
@@ -35,11 +36,11 @@ interface Typed {
 }
 
 export const KIND_WORDS: Readonly<Record<ProgrammeKind, string>> = {
-  hours: 'hours outside',
-  lid: 'lid of a frame',
-  rooms: 'step down between rooms',
-  shade: 'shade steps',
-  'cool-house': 'cool airy house',
+  hours: WORDS.hoursOutside,
+  lid: WORDS.lidOfAFrame,
+  rooms: WORDS.stepDownBetweenRooms,
+  shade: WORDS.shadeSteps,
+  'cool-house': WORDS.coolAiryHouse,
 };
 
 /** A programme of hardening, rung by rung: place, hours, sun, lid, lowest, wind, cover, days. */
@@ -88,7 +89,7 @@ export function ProgrammeEditor({ line, blank, places, unit }: Props) {
     <td>
       <input
         className={`input ${width}`}
-        aria-label={`${label}, step ${i + 1}`}
+        aria-label={WORDS.step(label, i + 1)}
         aria-invalid={error(`rungs.${i}.${path}`) ? true : undefined}
         value={String(rungs[i]![key] ?? '')}
         onChange={(e) => set(i, { [key]: e.target.value })}
@@ -103,10 +104,10 @@ export function ProgrammeEditor({ line, blank, places, unit }: Props) {
       schema={programmeInput}
       path="/api/books/programmes"
       fields={[
-        { key: 'name', label: 'Name', kind: 'text' },
+        { key: 'name', label: WORDS.name, kind: 'text' },
         {
           key: 'kind',
-          label: 'School',
+          label: WORDS.school,
           kind: 'choice',
           options: PROGRAMME_KINDS.map((k) => [k, KIND_WORDS[k]] as const),
         },
@@ -116,26 +117,26 @@ export function ProgrammeEditor({ line, blank, places, unit }: Props) {
       unit={unit}
       extra={{ rungs: sent }}
       onStaleTaken={(current) => setRungs((current['rungs'] as Rung[]).map(typedOf))}
-      saveWords={line ? 'Save it' : 'Add it'}
+      saveWords={line ? WORDS.saveIt : WORDS.addIt}
       after={(id) => `/hardening/programmes?line=${id}`}
     >
       {(error) => (
-        <div className="mt-3 overflow-x-auto" tabIndex={0} role="region" aria-label="Rungs">
+        <div className="mt-3 overflow-x-auto" tabIndex={0} role="region" aria-label={WORDS.rungs}>
           <table className="plain-table mid min-w-[1020px]">
             <thead>
               <tr>
-                <th>Step</th>
-                <th>In words</th>
-                <th>Where</th>
-                <th>Hours out</th>
-                <th>Sun, %</th>
-                <th>Lid, %</th>
-                <th>Lowest, °{unit}</th>
-                <th>Gusts, {windUnit(unit)}</th>
-                <th>Cover</th>
-                <th>Days</th>
+                <th>{WORDS.step2}</th>
+                <th>{WORDS.inWords}</th>
+                <th>{WORDS.where}</th>
+                <th>{WORDS.hoursOut}</th>
+                <th>{WORDS.sun}</th>
+                <th>{WORDS.lid}</th>
+                <th>{WORDS.lowest(unit)}</th>
+                <th>{WORDS.gusts(windUnit(unit))}</th>
+                <th>{WORDS.cover}</th>
+                <th>{WORDS.days}</th>
                 <th>
-                  <span className="sr-only">Take out</span>
+                  <span className="sr-only">{WORDS.takeOut}</span>
                 </th>
               </tr>
             </thead>
@@ -146,19 +147,19 @@ export function ProgrammeEditor({ line, blank, places, unit }: Props) {
                     {i + 1}
                     {two[i]!.length > 1 && (
                       <span className="block text-[0.8rem] font-normal text-brick">
-                        {two[i]!.join(' and ')} at once
+                        {WORDS.atOnce(two[i]!.join(' and '))}
                       </span>
                     )}
                   </td>
-                  {text(i, 'words', 'In words', 'w-64', 'words', error)}
+                  {text(i, 'words', WORDS.inWords, 'w-64', 'words', error)}
                   <td>
                     <select
                       className="input w-36"
-                      aria-label={`Where, step ${i + 1}`}
+                      aria-label={WORDS.whereStep(i + 1)}
                       value={r.placeId ?? ''}
                       onChange={(e) => set(i, { placeId: e.target.value === '' ? null : Number(e.target.value) })}
                     >
-                      <option value="">its own place</option>
+                      <option value="">{WORDS.itsOwnPlace}</option>
                       {places.map((p) => (
                         <option key={p.id} value={p.id}>
                           {p.name}
@@ -166,15 +167,15 @@ export function ProgrammeEditor({ line, blank, places, unit }: Props) {
                       ))}
                     </select>
                   </td>
-                  {text(i, 'hours', 'Hours out', 'w-16', 'hours_h', error)}
-                  {text(i, 'sun', 'Sun', 'w-16', 'sun_frac', error)}
-                  {text(i, 'lid', 'Lid', 'w-16', 'lid_frac', error)}
-                  {text(i, 'floor', 'Lowest', 'w-16', 'floor_C', error)}
-                  {text(i, 'gust', 'Gusts', 'w-16', 'gust_m_s', error)}
+                  {text(i, 'hours', WORDS.hoursOut, 'w-16', 'hours_h', error)}
+                  {text(i, 'sun', WORDS.sun2, 'w-16', 'sun_frac', error)}
+                  {text(i, 'lid', WORDS.lid2, 'w-16', 'lid_frac', error)}
+                  {text(i, 'floor', WORDS.lowest2, 'w-16', 'floor_C', error)}
+                  {text(i, 'gust', WORDS.gusts2, 'w-16', 'gust_m_s', error)}
                   <td>
                     <select
                       className="input w-24"
-                      aria-label={`Cover, step ${i + 1}`}
+                      aria-label={WORDS.coverStep(i + 1)}
                       value={r.cover}
                       onChange={(e) => set(i, { cover: e.target.value as RungCover })}
                     >
@@ -185,16 +186,16 @@ export function ProgrammeEditor({ line, blank, places, unit }: Props) {
                       ))}
                     </select>
                   </td>
-                  {text(i, 'days', 'Days', 'w-14', 'days', error)}
+                  {text(i, 'days', WORDS.days, 'w-14', 'days', error)}
                   <td>
                     {rungs.length > 1 && (
                       <button
                         type="button"
                         className="btn"
-                        aria-label={`Remove step ${i + 1}`}
+                        aria-label={WORDS.removeStep(i + 1)}
                         onClick={() => setRungs(rungs.filter((_, k) => k !== i))}
                       >
-                        Out
+                        {WORDS.out}
                       </button>
                     )}
                   </td>
@@ -208,13 +209,10 @@ export function ProgrammeEditor({ line, blank, places, unit }: Props) {
             className="btn mt-2"
             onClick={() => setRungs([...rungs, { ...(rungs.at(-1) ?? typedOf(blank[0]!)), words: '' }])}
           >
-            Add a step
+            {WORDS.addAStep}
           </button>
           <p className="mt-2 max-w-[75ch] text-[0.9rem] text-ink2">
-            A step that raises two stresses at once is taken in two steps by itself, sun first, cold last. The lowest is
-            for tender plants: hardy ones bear {differenceWords(3, unit)} less, half-hardy {differenceWords(1, unit)}{' '}
-            less, tropical want {differenceWords(3, unit)} more (common practice, no source). Hours of 24 are day and
-            night; an empty lid is open ground.
+            {WORDS.aStepThatRaisesTwo(differenceWords(3, unit), differenceWords(1, unit), differenceWords(3, unit))}
           </p>
         </div>
       )}

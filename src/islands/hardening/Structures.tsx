@@ -8,13 +8,14 @@ import { counted, spokenDay } from '../../ui/format.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
 import { dayHead, whole } from '../weather/SkyRow.tsx';
 import { HourChart } from './HourChart.tsx';
+import { WORDS } from '../../words/en/hardening/structures.ts';
 
 const ACTS: Readonly<Record<NightAct, string>> = {
-  nothing: 'shut, nothing more',
-  water: 'floor watered',
-  fleece: 'fleece over the trays',
-  blanket: 'blanket over the glass',
-  heater: 'heater on',
+  nothing: WORDS.shutNothingMore,
+  water: WORDS.floorWatered,
+  fleece: WORDS.fleeceOverTheTrays,
+  blanket: WORDS.blanketOverTheGlass,
+  heater: WORDS.heaterOn,
 };
 
 interface Props {
@@ -47,29 +48,36 @@ function Structure({ view, today, unit }: { readonly view: StructureView } & Pic
         <h2>{view.cover.name}</h2>
         <span className="text-ink2">
           {view.standing.length === 0
-            ? 'nothing stands there'
-            : `${counted(view.standing.length, 'batch', 'batches')} want ${t(view.range.least_C)} to ${t(view.range.most_C)}`}
+            ? WORDS.nothingStandsThere
+            : WORDS.wantTo(
+                counted(view.standing.length, 'batch', 'batches'),
+                t(view.range.least_C),
+                t(view.range.most_C),
+              )}
         </span>
         <a className="ml-auto" href={`/hardening/covers?line=${view.cover.id}`}>
-          As it is built
+          {WORDS.asItIsBuilt}
         </a>
       </div>
       <div className="mt-2 grid grid-cols-1 gap-6 min-[1000px]:grid-cols-[minmax(0,1fr)_400px]">
         <div className="min-w-0">
           <p className="num text-2xl">
-            {at === 0 ? 'Today' : spokenDay(day.day, today)}:{' '}
+            {at === 0 ? WORDS.today : spokenDay(day.day, today)}:{' '}
             {day.moves.length === 0
-              ? `leave it ${steps[0]}`
+              ? WORDS.leaveIt(steps[0])
               : day.moves.map((m) => `${steps[m.step]} ${m.hour}:00`).join(' · ')}
           </p>
           <p className={hot ? 'font-semibold text-brick' : 'text-ink2'}>
-            {hot
-              ? `Shut in sun it would reach ${t(day.shutMost_C)} by ${day.shutMostAt}:00, too hot from ${day.tooHotFrom}:00.`
-              : `Shut all day it comes to ${t(day.shutMost_C)}.`}{' '}
-            As advised {t(day.least_C)} to {t(day.most_C)}.
+            {WORDS.asAdvisedTo(
+              hot
+                ? WORDS.shutInSunItWould(t(day.shutMost_C), day.shutMostAt, day.tooHotFrom)
+                : WORDS.shutAllDayItComes(t(day.shutMost_C)),
+              t(day.least_C),
+              t(day.most_C),
+            )}
           </p>
           <HourChart day={day} outside_C={view.outside_C[at] ?? []} range={view.range} unit={unit} steps={steps} />
-          <div className="mt-1 flex flex-wrap gap-1" role="group" aria-label={`Days of ${view.cover.name}`}>
+          <div className="mt-1 flex flex-wrap gap-1" role="group" aria-label={WORDS.daysOf(view.cover.name)}>
             {view.days.map((d, i) => (
               <button
                 key={d.day}
@@ -78,7 +86,7 @@ function Structure({ view, today, unit }: { readonly view: StructureView } & Pic
                 aria-pressed={i === at}
                 onClick={() => setAt(i)}
               >
-                <span>{i === 0 ? 'Today' : dayHead(d.day)}</span>
+                <span>{i === 0 ? WORDS.today : dayHead(d.day)}</span>
                 <span className="num font-normal">
                   {whole(d.shutMost_C, unit)}
                   {d.tooHotFrom === null ? '' : ' !'}
@@ -86,13 +94,11 @@ function Structure({ view, today, unit }: { readonly view: StructureView } & Pic
               </button>
             ))}
           </div>
-          <p className="mt-1 text-[0.85rem] text-ink2">
-            Under each day: the most it comes to with the lid shut; ! is too hot.
-          </p>
+          <p className="mt-1 text-[0.85rem] text-ink2">{WORDS.underEachDayTheMost}</p>
         </div>
         <div>
-          <h3>The night after it</h3>
-          {day.night.length === 0 && <p className="text-ink2">Not told that far.</p>}
+          <h3>{WORDS.theNightAfterIt}</h3>
+          {day.night.length === 0 && <p className="text-ink2">{WORDS.notToldThatFar}</p>}
           <table className="plain-table mt-1">
             <tbody>
               {day.night.map((n) => (
@@ -107,39 +113,35 @@ function Structure({ view, today, unit }: { readonly view: StructureView } & Pic
                     </span>
                   </td>
                   <td className={n.enough ? '' : 'text-brick'}>
-                    {n.enough ? 'enough' : 'not enough'}
-                    {n.kWh > 0.05 ? `, ${decimal(n.kWh, 1)} kWh` : ''}
+                    {n.enough ? 'enough' : WORDS.notEnough}
+                    {n.kWh > 0.05 ? WORDS.kwh(decimal(n.kWh, 1)) : ''}
                   </td>
                 </tr>
               ))}
             </tbody>
           </table>
-          <p className="mt-2 text-[0.88rem] text-ink2">
-            A reckoning, not a promise: a lid forgotten in sun kills faster than frost. Look at the thermometer inside.
-            Fuel heaters in a shut house make carbon monoxide: vent as the label and your local code say, and never
-            sleep there.
-          </p>
+          <p className="mt-2 text-[0.88rem] text-ink2">{WORDS.aReckoningNotAPromise}</p>
           <details className="mt-1">
-            <summary className="link-btn">Why</summary>
+            <summary className="link-btn">{WORDS.why}</summary>
             <ExplanationText explanation={view.explanation} unit={unit} />
           </details>
           <details className="mt-1">
-            <summary className="link-btn">The hours as a table</summary>
+            <summary className="link-btn">{WORDS.theHoursAsATable}</summary>
             <div
               className="max-h-80 overflow-y-auto"
               tabIndex={0}
               role="region"
-              aria-label={`Hours of ${view.cover.name}`}
+              aria-label={WORDS.hoursOf(view.cover.name)}
             >
               <table className="plain-table dense">
                 <thead>
                   <tr>
-                    <th>Hour</th>
-                    <th className="r">Outside</th>
-                    <th className="r">Shut</th>
-                    <th className="r">Ajar</th>
-                    <th className="r">Open</th>
-                    <th className="r">Advised</th>
+                    <th>{WORDS.hour}</th>
+                    <th className="r">{WORDS.outside}</th>
+                    <th className="r">{WORDS.shut}</th>
+                    <th className="r">{WORDS.ajar}</th>
+                    <th className="r">{WORDS.open}</th>
+                    <th className="r">{WORDS.advised}</th>
                   </tr>
                 </thead>
                 <tbody>

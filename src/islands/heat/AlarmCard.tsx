@@ -5,6 +5,7 @@ import type { AlarmRecord } from '../../contracts/heat/heat.ts';
 import { call, trouble } from '../../ui/call.ts';
 import { clockTime, evidenceWords } from './words.ts';
 import { useSignature } from '../../ui/who.ts';
+import { WORDS } from '../../words/en/heat/alarmCard.ts';
 
 interface Props {
   readonly alarm: AlarmRecord;
@@ -20,7 +21,7 @@ export function AlarmCard({ alarm, zone, unit, timeZone, onTaken }: Props) {
   const [said, setSaid] = useState('');
   const words = ALARMS[alarm.kind];
   async function take(): Promise<void> {
-    if (by.trim() === '') return setSaid('Say who has it: a name or a role.');
+    if (by.trim() === '') return setSaid(WORDS.sayWhoHasItA);
     remember();
     const answer = await call('POST', `/api/heat/alarms/${alarm.id}`, { by: by.trim() });
     if (answer.kind === 'done') onTaken();
@@ -36,18 +37,20 @@ export function AlarmCard({ alarm, zone, unit, timeZone, onTaken }: Props) {
         <span className="num text-xl">{words.name}</span>
         {zone && <span>{zone}</span>}
         <span className="text-ink2">
-          since {clockTime(alarm.raised_ms, timeZone, true)}
-          {alarm.cleared_ms !== null && `, over ${clockTime(alarm.cleared_ms, timeZone, true)}`}
+          {WORDS.since(
+            clockTime(alarm.raised_ms, timeZone, true),
+            alarm.cleared_ms !== null && WORDS.over(clockTime(alarm.cleared_ms, timeZone, true)),
+          )}
         </span>
       </p>
       {open && <p className="mt-1 max-w-[75ch]">{words.first}</p>}
       {alarm.evidence.length > 0 && (
-        <p className="mt-1 text-ink2">What says so: {alarm.evidence.map((e) => evidenceWords(e, unit)).join('; ')}.</p>
+        <p className="mt-1 text-ink2">
+          {WORDS.whatSaysSo(alarm.evidence.map((e) => evidenceWords(e, unit)).join('; '))}
+        </p>
       )}
       {alarm.takenBy ? (
-        <p className="mt-1">
-          {alarm.takenBy} has it, since {clockTime(alarm.taken_ms!, timeZone, true)}.
-        </p>
+        <p className="mt-1">{WORDS.hasItSince(alarm.takenBy, clockTime(alarm.taken_ms!, timeZone, true))}</p>
       ) : (
         open && (
           <form
@@ -59,14 +62,14 @@ export function AlarmCard({ alarm, zone, unit, timeZone, onTaken }: Props) {
           >
             <input
               className="input w-44"
-              aria-label="Who has it"
-              placeholder="who has it"
+              aria-label={WORDS.whoHasIt}
+              placeholder={WORDS.whoHasIt2}
               maxLength={60}
               value={by}
               onChange={(e) => setBy(e.target.value)}
             />
             <button type="submit" className="btn solid">
-              I have it
+              {WORDS.iHaveIt}
             </button>
             {said && (
               <span role="alert" className="font-semibold text-brick">

@@ -5,6 +5,7 @@ import type { AlarmRecord } from '../../contracts/heat/heat.ts';
 import { call, trouble } from '../../ui/call.ts';
 import { useAlarmSound, type Sounding } from './useAlarmSound.ts';
 import { AlarmCard } from './AlarmCard.tsx';
+import { WORDS } from '../../words/en/heat/alarms.ts';
 
 interface Props {
   readonly alarms: readonly AlarmRecord[];
@@ -34,9 +35,7 @@ export function Alarms({ alarms: first, names, unit, timeZone }: Props) {
   }, [refresh]);
   async function test(): Promise<void> {
     const answer = await call('POST', '/api/heat/alarms', {});
-    setSaid(
-      answer.kind === 'done' ? 'A test alarm stands. It shows on every page until somebody takes it.' : trouble(answer),
-    );
+    setSaid(answer.kind === 'done' ? WORDS.aTestAlarmStandsIt : trouble(answer));
     await refresh();
   }
   const open = alarms.filter((a) => a.cleared_ms === null);
@@ -56,16 +55,16 @@ export function Alarms({ alarms: first, names, unit, timeZone }: Props) {
       <div className="flex flex-wrap items-center gap-4">
         <h1>
           {open.length === 0
-            ? 'No alarm stands'
+            ? WORDS.noAlarmStands
             : open.length === 1
-              ? 'One alarm stands'
-              : `${open.length} alarms stand`}
+              ? WORDS.oneAlarmStands
+              : WORDS.alarmsStand(open.length)}
         </h1>
         <button type="button" className="btn ml-auto" aria-pressed={sound.on} onClick={() => sound.set(!sound.on)}>
-          {sound.on ? 'Sounds on this device' : 'Sound here'}
+          {sound.on ? WORDS.soundsOnThisDevice : WORDS.soundHere}
         </button>
         <button type="button" className="btn" onClick={() => void test()}>
-          Test alarm
+          {WORDS.testAlarm}
         </button>
       </div>
       <p role="status" className="min-h-6">
@@ -73,8 +72,8 @@ export function Alarms({ alarms: first, names, unit, timeZone }: Props) {
       </p>
       <div className="max-w-4xl">{open.map(card)}</div>
       {over.length > 0 && (
-        <section className="mt-6 max-w-4xl" aria-label="Over">
-          <h2 className="mb-2">Over</h2>
+        <section className="mt-6 max-w-4xl" aria-label={WORDS.over}>
+          <h2 className="mb-2">{WORDS.over}</h2>
           {over.map(card)}
         </section>
       )}

@@ -1,17 +1,18 @@
 import { useState } from 'react';
 import type { BreakInput } from '../../contracts/heat/heat.ts';
 import { call, trouble } from '../../ui/call.ts';
+import { WORDS } from '../../words/en/heat/breakThings.ts';
 
 const THINGS: readonly (readonly [keyof BreakInput, string])[] = [
-  ['sensorOut', 'Pull the sensor'],
-  ['sensorStuck', 'Freeze the sensor'],
-  ['heaterOpen', 'Cut the heater'],
-  ['relayStuck', 'Jam the relay on'],
-  ['powerOff', 'Cut the power'],
-  ['lidOpen', 'Open the lid'],
-  ['lidShut', 'Shut the vents'],
-  ['silent', 'Stop the readings'],
-  ['inIce', 'Sensor into melting ice'],
+  ['sensorOut', WORDS.pullTheSensor],
+  ['sensorStuck', WORDS.freezeTheSensor],
+  ['heaterOpen', WORDS.cutTheHeater],
+  ['relayStuck', WORDS.jamTheRelayOn],
+  ['powerOff', WORDS.cutThePower],
+  ['lidOpen', WORDS.openTheLid],
+  ['lidShut', WORDS.shutTheVents],
+  ['silent', WORDS.stopTheReadings],
+  ['inIce', WORDS.sensorIntoMeltingIce],
 ];
 
 /** Breaks and mends the simulated bench of the demo, so that alarms can be seen to come. */
@@ -25,12 +26,12 @@ export function BreakThings({ zoneId }: { readonly zoneId: number }) {
       setBroken((now) => ({ ...now, [key]: !value }));
       return setSaid(trouble(answer));
     }
-    setSaid(value ? 'Broken. Let the demo’s clock run to see what comes of it.' : 'Mended.');
+    setSaid(value ? WORDS.brokenLetTheDemosClock : WORDS.mended);
   }
   return (
     <details className="mt-5">
       <summary>
-        <span className="num text-[1.2rem]">Break something (demo)</span>
+        <span className="num text-[1.2rem]">{WORDS.breakSomethingDemo}</span>
       </summary>
       <ul className="mt-1 grid grid-cols-1 gap-1">
         {THINGS.map(([key, words]) => (

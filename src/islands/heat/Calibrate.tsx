@@ -5,6 +5,7 @@ import type { SensorRecord } from '../../contracts/heat/heat.ts';
 import { call, trouble } from '../../ui/call.ts';
 import { clockTime, kelvin, tenth } from './words.ts';
 import { useSignature } from '../../ui/who.ts';
+import { WORDS } from '../../words/en/heat/calibrate.ts';
 
 interface Latest {
   readonly sensor: SensorRecord;
@@ -26,12 +27,7 @@ interface Props {
   readonly timeZone: string;
 }
 
-const STEPS = [
-  'Fill a cup with crushed ice, then cold water to the top of the ice. Stir for a minute.',
-  'Take the sensor out of its cell and push its tip some 5 cm into the middle of the ice, not against the glass.',
-  'Stir now and then, and wait: the reading must stand still for a minute.',
-  'Keep the offset, dry the sensor and push it back into a cell in the middle of the bench.',
-];
+const STEPS = [WORDS.fillACupWithCrushed, WORDS.takeTheSensorOutOf, WORDS.stirNowAndThenAnd, WORDS.keepTheOffsetDryThe];
 
 /** The ice point of a sensor, step by step; or two sensors beside each other. */
 export function Calibrate({ first, zone, unit, timeZone }: Props) {
@@ -58,7 +54,7 @@ export function Calibrate({ first, zone, unit, timeZone }: Props) {
   const last = latest.readings.at(-1);
   async function keep(): Promise<void> {
     if (found.kind !== 'stable') return;
-    if (by.trim() === '') return setSaid('Say who checked it.');
+    if (by.trim() === '') return setSaid(WORDS.sayWhoCheckedIt);
     remember();
     const answer = await call('POST', `/api/heat/sensors/${id}`, {
       method: other ? 'compare' : 'ice',
@@ -66,34 +62,29 @@ export function Calibrate({ first, zone, unit, timeZone }: Props) {
       spread_K: found.spread_K,
       by: by.trim(),
     });
-    setSaid(answer.kind === 'done' ? 'Kept. Every reading from now is corrected by it.' : trouble(answer));
+    setSaid(answer.kind === 'done' ? WORDS.keptEveryReadingFromNow : trouble(answer));
     await refresh();
   }
   const { sensor } = latest;
   return (
     <div data-ready={ready} className="grid max-w-5xl grid-cols-1 gap-8 min-[900px]:grid-cols-2">
-      <section aria-label="Steps">
-        <h1>
-          {zone}, {sensor.role} sensor
-        </h1>
+      <section aria-label={WORDS.steps}>
+        <h1>{WORDS.sensor(zone, sensor.role)}</h1>
         <p className="mt-1 text-ink2">
           {sensor.checkedOn === null
-            ? 'Never checked: its figure is marked wherever it shows.'
-            : `Offset ${kelvin(sensor.offset_K, unit)}, checked ${sensor.checkedOn}, due again ${sensor.dueOn}.`}
+            ? WORDS.neverCheckedItsFigureIs
+            : WORDS.offsetCheckedDueAgain(kelvin(sensor.offset_K, unit), sensor.checkedOn, sensor.dueOn)}
         </p>
         <ol className="mt-3 list-decimal space-y-2 pl-6">
           {STEPS.map((s) => (
             <li key={s}>{s}</li>
           ))}
         </ol>
-        <p className="mt-3 text-[0.92rem] text-ink2">
-          Switch the zone’s heater off while its sensor is away, or set it by hand; with the sensor in ice the heater
-          would run. Keep leads and plugs dry.
-        </p>
+        <p className="mt-3 text-[0.92rem] text-ink2">{WORDS.switchTheZonesHeaterOff}</p>
         {latest.beside.length > 0 && (
           <div className="mt-4">
-            <h2>Or beside another</h2>
-            <p className="mt-1">Hold both tips together in stirred water and take the other as true.</p>
+            <h2>{WORDS.orBesideAnother}</h2>
+            <p className="mt-1">{WORDS.holdBothTipsTogetherIn}</p>
             <div className="mt-2 flex flex-wrap gap-2">
               <button
                 type="button"
@@ -101,7 +92,7 @@ export function Calibrate({ first, zone, unit, timeZone }: Props) {
                 aria-pressed={reference === null}
                 onClick={() => setReference(null)}
               >
-                ice
+                {WORDS.ice}
               </button>
               {latest.beside.map((b) => (
                 <button
@@ -118,18 +109,18 @@ export function Calibrate({ first, zone, unit, timeZone }: Props) {
           </div>
         )}
       </section>
-      <section aria-label="Reading" className="card self-start">
+      <section aria-label={WORDS.reading} className="card self-start">
         <p className="num text-6xl" aria-live="off">
           {last ? tenth(last.value_C, unit) : '·'}
         </p>
         <p className="text-ink2">
           {last
-            ? `uncorrected, at ${clockTime(last.at_s * 1000, timeZone)}; ${other ? `the other reads ${tenth(other.value_C, unit)}` : `ice is ${tenth(0, unit)}`}`
-            : 'no reading in the last quarter of an hour'}
+            ? `uncorrected, at ${clockTime(last.at_s * 1000, timeZone)}; ${other ? WORDS.theOtherReads(tenth(other.value_C, unit)) : WORDS.iceIs(tenth(0, unit))}`
+            : WORDS.noReadingInTheLast}
         </p>
         <p role="status" className={`note-bar mt-3 ${found.kind === 'stable' ? '' : 'bad'}`}>
           {found.kind === 'stable'
-            ? `Still. Offset ${kelvin(found.offset_K, unit)} over ${found.readings} readings.`
+            ? WORDS.stillOffsetOverReadings(kelvin(found.offset_K, unit), found.readings)
             : found.why}
         </p>
         <form
@@ -141,14 +132,14 @@ export function Calibrate({ first, zone, unit, timeZone }: Props) {
         >
           <input
             className="input w-44"
-            aria-label="Who checked it"
-            placeholder="who"
+            aria-label={WORDS.whoCheckedIt}
+            placeholder={WORDS.who}
             maxLength={60}
             value={by}
             onChange={(e) => setBy(e.target.value)}
           />
           <button type="submit" className="btn solid" disabled={found.kind !== 'stable'}>
-            Keep the offset
+            {WORDS.keepTheOffset}
           </button>
         </form>
         <p className="mt-2 min-h-6 font-semibold" role="status">
@@ -156,12 +147,16 @@ export function Calibrate({ first, zone, unit, timeZone }: Props) {
         </p>
         {latest.history.length > 0 && (
           <>
-            <h2 className="mt-2">Checked before</h2>
+            <h2 className="mt-2">{WORDS.checkedBefore}</h2>
             <ul>
               {latest.history.map((h) => (
                 <li key={h.at_ms}>
-                  {clockTime(h.at_ms, timeZone, true)}: {kelvin(h.offset_K, unit)} in{' '}
-                  {h.method === 'ice' ? 'ice' : 'water beside another'}, {h.by}
+                  {WORDS.in(
+                    clockTime(h.at_ms, timeZone, true),
+                    kelvin(h.offset_K, unit),
+                    h.method === 'ice' ? 'ice' : WORDS.waterBesideAnother,
+                    h.by,
+                  )}
                 </li>
               ))}
             </ul>

@@ -7,6 +7,7 @@ import { coverOn } from '../../core/heat/yearHours.ts';
 import type { ZoneSpec } from '../../core/heat/zone.ts';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
 import { percent, tenth } from './words.ts';
+import { WORDS } from '../../words/en/heat/compareNight.ts';
 
 /** A zone to try things on. */
 export interface TrainingZone {
@@ -74,26 +75,26 @@ export function CompareNight({
     </label>
   );
   return (
-    <section className="mt-5" aria-label="Compare on the same day and night">
-      <h2>Compare on the same night</h2>
+    <section className="mt-5" aria-label={WORDS.compareOnTheSameDay}>
+      <h2>{WORDS.compareOnTheSameNight}</h2>
       <div className="mt-1 grid grid-cols-2 gap-3">
-        {pick('One plan', a_C, setA)}
-        {pick('The other', b_C, setB)}
+        {pick(WORDS.onePlan, a_C, setA)}
+        {pick(WORDS.theOther, b_C, setB)}
       </div>
       <table className="plain-table dense mt-2">
         <thead>
           <tr>
-            <th>A day and night</th>
-            <th className="r">kWh</th>
-            <th className="r">money</th>
-            <th className="r">lowest</th>
+            <th>{WORDS.aDayAndNight}</th>
+            <th className="r">{WORDS.kwh}</th>
+            <th className="r">{WORDS.money}</th>
+            <th className="r">{WORDS.lowest}</th>
           </tr>
         </thead>
         <tbody>
           {(
             [
-              ['bench at', a_C, a],
-              ['bench at', b_C, b],
+              [WORDS.benchAt, a_C, a],
+              [WORDS.benchAt, b_C, b],
             ] as const
           ).map(([words, set, r], i) => (
             <tr key={i}>
@@ -107,7 +108,7 @@ export function CompareNight({
           ))}
           <tr>
             <th scope="row" className="measure">
-              air for {tenth(a_C, unit)}
+              {WORDS.airFor(tenth(a_C, unit))}
             </th>
             <td className="r num">{Number.isFinite(air.kWh) ? decimal(air.kWh, 1) : '·'}</td>
             <td className="r num">{Number.isFinite(air.money) ? decimal(air.money, 2) : '·'}</td>
@@ -116,14 +117,17 @@ export function CompareNight({
         </tbody>
       </table>
       <label className="mt-2 flex items-center gap-2 text-[0.92rem]">
-        House loses
-        <input className="input w-20" inputMode="decimal" value={loss} onChange={(e) => setLoss(e.target.value)} />W for
-        each kelvin
+        {WORDS.houseLoses}
+        <input className="input w-20" inputMode="decimal" value={loss} onChange={(e) => setLoss(e.target.value)} />
+        {WORDS.wForEachKelvin}
       </label>
       <p className="mt-1 text-[0.92rem]">
-        {tenth(b_C, unit)} instead of {tenth(a_C, unit)} saves {a.kWh > 0 ? percent(1 - b.kWh / a.kWh) : '0%'}. Heating
-        the air for the same medium takes {a.kWh > 0 && Number.isFinite(air.kWh) ? decimal(air.kWh / a.kWh, 1) : '·'}{' '}
-        times the bench’s heat. Fuel heaters give carbon monoxide: never in a closed small house with people in it.
+        {WORDS.insteadOfSavesHeatingThe(
+          tenth(b_C, unit),
+          tenth(a_C, unit),
+          a.kWh > 0 ? percent(1 - b.kWh / a.kWh) : '0%',
+          a.kWh > 0 && Number.isFinite(air.kWh) ? decimal(air.kWh / a.kWh, 1) : '·',
+        )}
       </p>
     </section>
   );

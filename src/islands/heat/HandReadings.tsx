@@ -8,6 +8,7 @@ import { Field } from '../../ui/Field.tsx';
 import { figureOr } from '../../ui/kit/fields.ts';
 import { clockTime, tenth } from './words.ts';
 import { useSignature } from '../../ui/who.ts';
+import { WORDS } from '../../words/en/heat/handReadings.ts';
 
 interface Props {
   readonly view: ZoneView;
@@ -38,14 +39,14 @@ export function HandReadings({ view, unit, timeZone, onChanged }: Props) {
       ago_min: 0,
       medium_C: null,
       air_C: null,
-      by: by.trim() || 'not said',
+      by: by.trim() || WORDS.notSaid,
       correctsId: id,
     });
-    kept(answer.kind === 'done' ? 'Withdrawn.' : trouble(answer));
+    kept(answer.kind === 'done' ? WORDS.withdrawn : trouble(answer));
   }
   return (
-    <section className={card.byHand ? 'my-4' : 'mt-5'} aria-label="Read by hand">
-      <h2>Read by hand</h2>
+    <section className={card.byHand ? 'my-4' : 'mt-5'} aria-label={WORDS.readByHand}>
+      <h2>{WORDS.readByHand}</h2>
       <form
         className={`mt-2 grid grid-cols-2 gap-2 ${card.byHand ? 'min-[640px]:grid-cols-4' : ''}`}
         data-typing
@@ -53,7 +54,7 @@ export function HandReadings({ view, unit, timeZone, onChanged }: Props) {
         onSubmit={(e) => {
           e.preventDefault();
           remember();
-          void send({ ago_min: ago, medium_C: typed(medium), air_C: typed(air), by }, 'Kept.').then((ok) => {
+          void send({ ago_min: ago, medium_C: typed(medium), air_C: typed(air), by }, WORDS.kept).then((ok) => {
             if (!ok) return;
             setMedium('');
             setAir('');
@@ -63,7 +64,7 @@ export function HandReadings({ view, unit, timeZone, onChanged }: Props) {
       >
         <Field
           id="hand-medium"
-          label={`Medium, °${unit}`}
+          label={WORDS.medium(unit)}
           inputMode="decimal"
           value={medium}
           error={fieldError(problem, 'medium_C')}
@@ -71,29 +72,29 @@ export function HandReadings({ view, unit, timeZone, onChanged }: Props) {
         />
         <Field
           id="hand-air"
-          label={`Air, °${unit}`}
+          label={WORDS.air(unit)}
           inputMode="decimal"
           value={air}
           error={fieldError(problem, 'air_C')}
           onValue={setAir}
         />
         <div className="field">
-          <label htmlFor="hand-when">Read</label>
+          <label htmlFor="hand-when">{WORDS.read}</label>
           <select id="hand-when" className="input" value={ago} onChange={(e) => setAgo(Number(e.target.value))}>
-            <option value={0}>just now</option>
-            <option value={30}>half an hour ago</option>
-            <option value={60}>an hour ago</option>
-            <option value={180}>3 hours ago</option>
-            <option value={720}>12 hours ago</option>
+            <option value={0}>{WORDS.justNow}</option>
+            <option value={30}>{WORDS.halfAnHourAgo}</option>
+            <option value={60}>{WORDS.anHourAgo}</option>
+            <option value={180}>{WORDS.words3HoursAgo}</option>
+            <option value={720}>{WORDS.words12HoursAgo}</option>
           </select>
         </div>
-        <Field id="hand-by" label="Who" value={by} error={fieldError(problem, 'by')} onValue={setBy} />
+        <Field id="hand-by" label={WORDS.who} value={by} error={fieldError(problem, 'by')} onValue={setBy} />
         <button
           type="submit"
           className="btn solid col-span-2"
           disabled={(medium.trim() === '' && air.trim() === '') || by.trim() === ''}
         >
-          Keep the reading
+          {WORDS.keepTheReading}
         </button>
       </form>
       {message && (
@@ -110,9 +111,9 @@ export function HandReadings({ view, unit, timeZone, onChanged }: Props) {
             <li key={r.id} className="flex items-baseline gap-2 border-b border-dotted border-ink3 py-1">
               <span className="min-w-0 flex-1">
                 <span className="num font-semibold">
-                  {r.medium_C !== null && `medium ${tenth(r.medium_C, unit)}`}
+                  {r.medium_C !== null && WORDS.medium2(tenth(r.medium_C, unit))}
                   {r.medium_C !== null && r.air_C !== null && ', '}
-                  {r.air_C !== null && `air ${tenth(r.air_C, unit)}`}
+                  {r.air_C !== null && WORDS.air2(tenth(r.air_C, unit))}
                 </span>{' '}
                 <span className="text-ink2">
                   {clockTime(r.at_ms, timeZone, true)}, {r.by}
@@ -121,10 +122,10 @@ export function HandReadings({ view, unit, timeZone, onChanged }: Props) {
               <button
                 type="button"
                 className="btn small"
-                aria-label={`Withdraw the reading of ${clockTime(r.at_ms, timeZone, true)}`}
+                aria-label={WORDS.withdrawTheReadingOf(clockTime(r.at_ms, timeZone, true))}
                 onClick={() => void withdraw(r.id)}
               >
-                Withdraw
+                {WORDS.withdraw}
               </button>
             </li>
           ))}
@@ -144,12 +145,12 @@ function Beside({ view, unit }: Pick<Props, 'view' | 'unit'>) {
   const near = card.byHand ? card.set_C : sensor;
   if (near === null) return null;
   const off = last - near;
-  const what = card.byHand ? 'the set-point' : 'what the sensor says now';
+  const what = card.byHand ? WORDS.theSetPoint : WORDS.whatTheSensorSaysNow;
   return (
     <p className="mt-2 text-[0.92rem]">
       {Math.abs(off) < 0.5
-        ? `The thermometer agrees with ${what}.`
-        : `The thermometer is ${differenceWords(Math.abs(off), unit)} ${off < 0 ? 'below' : 'above'} ${what}.`}
+        ? WORDS.theThermometerAgreesWith(what)
+        : WORDS.theThermometerIs(differenceWords(Math.abs(off), unit), off < 0 ? WORDS.below : WORDS.above, what)}
     </p>
   );
 }

@@ -14,6 +14,7 @@ import { Override } from './Override.tsx';
 import { Section } from './Section.tsx';
 import { Trace } from './Trace.tsx';
 import { alarmName, clockTime, hoursWords, kelvin, percent, tenth } from './words.ts';
+import { WORDS } from '../../words/en/heat/heatScreen.ts';
 
 interface Props {
   readonly view: ZoneView;
@@ -88,7 +89,7 @@ export function HeatScreen(props: Props) {
       data-ready={ready}
       className="grid grid-cols-1 gap-x-6 gap-y-5 min-[900px]:grid-cols-[230px_minmax(0,1fr)] min-[1200px]:grid-cols-[230px_minmax(0,1fr)_280px]"
     >
-      <nav aria-label="Heated zones" className="max-[900px]:order-2">
+      <nav aria-label={WORDS.heatedZones} className="max-[900px]:order-2">
         <ul className="border-t border-line">
           {cards.map((c) => (
             <li key={c.id} className="border-b border-line">
@@ -112,11 +113,14 @@ export function HeatScreen(props: Props) {
                     {c.alarms.length > 0
                       ? alarmName(c.alarms[0]!)
                       : c.byHand
-                        ? `${c.set_C === null ? 'off' : `set ${tenth(c.set_C, unit)}`}, by hand`
+                        ? WORDS.byHand(c.set_C === null ? 'off' : WORDS.set(tenth(c.set_C, unit)))
                         : c.set_C === null
                           ? 'off'
-                          : `set ${tenth(c.set_C, unit)}${c.status ? `, ${c.status.duty > 0 ? 'heating' : 'resting'}` : ''}`}
-                    {c.unverified && c.alarms.length === 0 && ', not checked'}
+                          : WORDS.set2(
+                              tenth(c.set_C, unit),
+                              c.status ? `, ${c.status.duty > 0 ? 'heating' : 'resting'}` : '',
+                            )}
+                    {c.unverified && c.alarms.length === 0 && WORDS.notChecked}
                   </small>
                 </span>
               </a>
@@ -127,7 +131,7 @@ export function HeatScreen(props: Props) {
           <Figure
             size="text-xl"
             value={`${decimal(props.all.today.kWh, 1)} kWh`}
-            words={`all zones today, ${money(props.all.today.money)}`}
+            words={WORDS.allZonesToday(money(props.all.today.money))}
           />
           <Figure
             size="text-xl"
@@ -136,17 +140,17 @@ export function HeatScreen(props: Props) {
           />
         </dl>
         <p className="mt-3 flex flex-wrap gap-x-4 gap-y-1 text-[0.92rem]">
-          <a href="/heat/alarms">Alarms</a>
-          <a href="/heat/zones/new">Add a zone</a>
-          <a href="/heat/training">Training night</a>
-          <a href="/heat/readings">Readings in and out</a>
-          <a href="/heat/settings">Tariff and quiet hours</a>
+          <a href="/heat/alarms">{WORDS.alarms}</a>
+          <a href="/heat/zones/new">{WORDS.addAZone}</a>
+          <a href="/heat/training">{WORDS.trainingNight}</a>
+          <a href="/heat/readings">{WORDS.readingsInAndOut}</a>
+          <a href="/heat/settings">{WORDS.tariffAndQuietHours}</a>
         </p>
       </nav>
       <div>
         {cut && ready && (
           <p className="note-bar bad mb-2" role="status">
-            Connection lost; reconnecting. Figures are from {clockTime(status?.at_ms ?? now_ms, timeZone)}.
+            {WORDS.connectionLostReconnectingFiguresAre(clockTime(status?.at_ms ?? now_ms, timeZone))}
           </p>
         )}
         {view.alarms.map((a: AlarmRecord) => (
@@ -163,45 +167,43 @@ export function HeatScreen(props: Props) {
           <h1>{card.name}</h1>
           {status && (
             <span className="text-ink2">
-              {card.byHand ? 'read by hand ' : 'at '}
+              {card.byHand ? WORDS.readByHand : WORDS.at}
               {clockTime(status.at_ms, timeZone, card.byHand)}
             </span>
           )}
           <a className="ml-auto" href={`/heat/zones/${id}`}>
-            How it is built
+            {WORDS.howItIsBuilt}
           </a>
         </div>
-        <p className="text-[0.92rem] text-ink2">Set-point: {card.setWhy}.</p>
+        <p className="text-[0.92rem] text-ink2">{WORDS.setPoint(card.setWhy)}</p>
         <dl className="my-3 grid grid-cols-2 gap-x-5 gap-y-3 min-[640px]:grid-cols-5">
           <Figure
             value={`${status ? tenth(status.read.medium ?? status.x[1], unit) : '·'}${doubtful ? ' ?' : ''}`}
-            words={`medium, ${card.set_C === null ? 'off' : `set ${tenth(card.set_C, unit)}`}`}
+            words={WORDS.medium(card.set_C === null ? 'off' : WORDS.set(tenth(card.set_C, unit)))}
           />
           {card.byHand ? (
             <Figure value={status?.read.air != null ? tenth(status.read.air, unit) : '·'} words="air" />
           ) : (
-            <Figure value={view.onToday === null ? '·' : percent(view.onToday)} words="heater on today" />
+            <Figure value={view.onToday === null ? '·' : percent(view.onToday)} words={WORDS.heaterOnToday} />
           )}
           <Figure
             value={card.byHand ? '·' : `${decimal(totals.today.kWh, 1)} kWh`}
-            words={card.byHand ? 'not measured without a controller' : `used today, ${money(totals.today.money)}`}
+            words={card.byHand ? WORDS.notMeasuredWithoutAController : WORDS.usedToday(money(totals.today.money))}
           />
           <Figure
             value={`to ${tenth(sizing.holdsTo_C, unit)}`}
-            words={
-              sizing.holds ? 'outside it still holds, as covered at night' : 'only: it will not hold a usual night'
-            }
+            words={sizing.holds ? WORDS.outsideItStillHoldsAs : WORDS.onlyItWillNotHold}
           />
-          <Figure value={tenth(sizing.stuckOn_C, unit)} words="if stuck on, in the end" />
+          <Figure value={tenth(sizing.stuckOn_C, unit)} words={WORDS.ifStuckOnInThe} />
         </dl>
         {!card.byHand && (
           <table className="plain-table dense mb-3 max-w-sm">
-            <caption className="sr-only">Heat used in {card.name}</caption>
+            <caption className="sr-only">{WORDS.heatUsedIn(card.name)}</caption>
             <thead>
               <tr>
-                <th>Heat used</th>
-                <th className="r">kWh</th>
-                <th className="r">Cost</th>
+                <th>{WORDS.heatUsed}</th>
+                <th className="r">{WORDS.kwh}</th>
+                <th className="r">{WORDS.cost}</th>
               </tr>
             </thead>
             <tbody>
@@ -219,30 +221,24 @@ export function HeatScreen(props: Props) {
         )}
         {doubtful && (
           <p className="note-bar bad mb-2">
-            The sensor is not believed. The heater runs at most {percent(status.safeDuty ?? 0)} of the time, what the
-            model says this zone needs; the model has the medium at {tenth(status.x[1], unit)}.
+            {WORDS.theSensorIsNotBelieved(percent(status.safeDuty ?? 0), tenth(status.x[1], unit))}
           </p>
         )}
-        {card.byHand && (
-          <p className="note-bar mb-2">
-            No controller: nothing watches this zone between readings and no alarm is raised. Set the thermostat by hand
-            to what the plan gives and read the thermometer morning and evening.
-          </p>
-        )}
+        {card.byHand && <p className="note-bar mb-2">{WORDS.noControllerNothingWatchesThis}</p>}
         {card.byHand && handForm}
         <Section view={view} unit={unit} />
         {!card.byHand && <Trace zoneId={id} now_ms={now_ms} unit={unit} timeZone={timeZone} tick={tick} />}
       </div>
       <aside className="min-[900px]:col-start-2 min-[1200px]:col-start-3">
-        <section className="card" aria-label="If the power goes now">
-          <h2>If the power goes now</h2>
+        <section className="card" aria-label={WORDS.ifThePowerGoesNow}>
+          <h2>{WORDS.ifThePowerGoesNow}</h2>
           {harm.length === 0 ? (
             <p className="text-ink2">
               {view.batches.length === 0
-                ? 'Nothing stands on it.'
+                ? WORDS.nothingStandsOnIt
                 : card.byHand
-                  ? 'Worked out from a reading by hand of the last six hours: read it first.'
-                  : 'No readings yet.'}
+                  ? WORDS.workedOutFromAReading
+                  : WORDS.noReadingsYet}
             </p>
           ) : (
             <>
@@ -253,50 +249,57 @@ export function HeatScreen(props: Props) {
                     className="flex items-baseline justify-between gap-3 border-b border-dotted border-ink3 py-1"
                   >
                     <span>
-                      <a href={`/batch/${h.batchId}`}>{h.name}</a> to {tenth(h.harm_C, unit)}
+                      {WORDS.to(
+                        <a key="1" href={`/batch/${h.batchId}`}>
+                          {h.name}
+                        </a>,
+                        tenth(h.harm_C, unit),
+                      )}
                     </span>
                     <span className="num text-lg whitespace-nowrap">{hoursWords(h.hours)}</span>
                   </li>
                 ))}
               </ul>
               <p className="mt-2 text-[0.92rem] text-ink2">
-                As covered at night. With nothing over it {hoursWords(harm[0]!.bare_h)}; with one cover more{' '}
-                {hoursWords(harm[0]!.more_h)}. By the model from what is read now, a cold night of the month and a house
-                that cools as well; no sun is reckoned with.
+                {WORDS.asCoveredAtNightWith(hoursWords(harm[0]!.bare_h), hoursWords(harm[0]!.more_h))}
               </p>
             </>
           )}
         </section>
         {!card.byHand && handForm}
         <Override view={view} unit={unit} timeZone={timeZone} onChanged={() => void refresh()} />
-        <section className="mt-5" aria-label="What if">
-          <h2>What if</h2>
+        <section className="mt-5" aria-label={WORDS.whatIf}>
+          <h2>{WORDS.whatIf}</h2>
           <ul className="mt-1 space-y-1">
             {view.whatIf.map((w) => (
               <li key={w.words}>
-                <strong>{w.words}</strong>:{' '}
-                {w.change_frac <= 0
-                  ? `${percent(-w.change_frac)} less heat`
-                  : `${decimal(1 + w.change_frac, 1)} times the heat`}{' '}
-                on a usual night,{' '}
-                {w.holds ? `holds to ${tenth(w.holdsTo_C, unit)}` : `fails below ${tenth(w.holdsTo_C, unit)}`}
+                {WORDS.onAUsualNight(
+                  <strong key="2">{w.words}</strong>,
+                  w.change_frac <= 0
+                    ? WORDS.lessHeat(percent(-w.change_frac))
+                    : WORDS.timesTheHeat(decimal(1 + w.change_frac, 1)),
+                  w.holds ? WORDS.holdsTo(tenth(w.holdsTo_C, unit)) : WORDS.failsBelow(tenth(w.holdsTo_C, unit)),
+                )}
               </li>
             ))}
           </ul>
         </section>
         {!card.byHand && (
-          <section className="mt-5" aria-label="Sensors">
-            <h2>Sensors</h2>
+          <section className="mt-5" aria-label={WORDS.sensors}>
+            <h2>{WORDS.sensors}</h2>
             <ul className="mt-1 space-y-1">
               {view.sensors.map((s) => (
                 <li key={s.id}>
                   <a href={`/heat/sensors/${s.id}`}>{s.role}</a>:{' '}
                   {s.checkedOn === null ? (
-                    <span className="font-semibold">never checked</span>
+                    <span className="font-semibold">{WORDS.neverChecked}</span>
                   ) : (
                     <>
-                      offset {kelvin(s.offset_K, unit)}, checked {s.checkedOn}
-                      {s.dueOn && s.dueOn <= props.today && <strong> due again</strong>}
+                      {WORDS.offsetChecked(
+                        kelvin(s.offset_K, unit),
+                        s.checkedOn,
+                        s.dueOn && s.dueOn <= props.today && <strong key="3">{WORDS.dueAgain}</strong>,
+                      )}
                     </>
                   )}
                 </li>
@@ -305,11 +308,7 @@ export function HeatScreen(props: Props) {
           </section>
         )}
         {demo && !card.byHand && <BreakThings zoneId={id} />}
-        <p className="mt-5 text-[0.88rem] text-ink2">
-          Electricity with water: a residual-current device on every bench, drip loops, fittings rated for wet places,
-          no leads in a chain. Fixed wiring is for a licensed electrician; local codes and the maker’s label go before
-          anything said here.
-        </p>
+        <p className="mt-5 text-[0.88rem] text-ink2">{WORDS.electricityWithWaterAResidual}</p>
       </aside>
     </div>
   );

@@ -4,6 +4,7 @@ import type { HeatSettings } from '../../contracts/heat/heat.ts';
 import type { Problem } from '../../contracts/problem.ts';
 import { call, fieldError, trouble } from '../../ui/call.ts';
 import { Field } from '../../ui/Field.tsx';
+import { WORDS } from '../../words/en/heat/heatSettingsForm.ts';
 
 /** Tariff, carbon dioxide, quiet hours, how long readings are kept. */
 export function HeatSettingsForm({ first }: { readonly first: HeatSettings }) {
@@ -46,7 +47,7 @@ export function HeatSettingsForm({ first }: { readonly first: HeatSettings }) {
     });
     setProblem(answer.kind === 'problem' ? answer.problem : null);
     if (answer.kind === 'done') setVersion(answer.value.version);
-    setSaid(answer.kind === 'done' ? 'Saved.' : trouble(answer));
+    setSaid(answer.kind === 'done' ? WORDS.saved : trouble(answer));
   }
   const field = (key: string, label: string, path: string, hint?: string) => (
     <Field
@@ -71,42 +72,42 @@ export function HeatSettingsForm({ first }: { readonly first: HeatSettings }) {
     >
       <div className="grid max-w-4xl grid-cols-1 gap-3 min-[560px]:grid-cols-3">
         <div className="field">
-          <label htmlFor="heat-kind">Tariff</label>
+          <label htmlFor="heat-kind">{WORDS.tariff}</label>
           <select
             id="heat-kind"
             className="input"
             value={kind}
             onChange={(e) => setKind(e.target.value as typeof kind)}
           >
-            <option value="flat">one price</option>
-            <option value="day-night">day and night</option>
+            <option value="flat">{WORDS.onePrice}</option>
+            <option value="day-night">{WORDS.dayAndNight}</option>
           </select>
         </div>
         {field(
           'price',
-          kind === 'flat' ? 'A kWh costs' : 'A kWh by day',
+          kind === 'flat' ? WORDS.aKwhCosts : WORDS.aKwhByDay,
           kind === 'flat' ? 'tariff.price_kWh' : 'tariff.day_kWh',
-          `in ${house().currency}`,
+          WORDS.in(house().currency),
         )}
-        {kind === 'day-night' && field('night', 'A kWh by night', 'tariff.night_kWh')}
-        {kind === 'day-night' && field('from', 'Cheap from, hour', 'tariff.from_h')}
-        {kind === 'day-night' && field('to', 'Cheap to, hour', 'tariff.to_h')}
-        {field('co2', 'kg CO₂ for a kWh', 'co2_kg_kWh', 'your supplier’s figure; 0.2 is a start, no source')}
-        {field('quietFrom', 'Quiet from, hour', 'quiet.from_h', 'empty: no quiet hours')}
-        {field('quietTo', 'Quiet to, hour', 'quiet.to_h', 'what can hurt plants sounds all the same')}
-        {field('repeat', 'Sound again every, minutes', 'quiet.repeat_min', 'until somebody takes it')}
-        {field('keep', 'Keep each reading, months', 'keep_months', 'means by the hour stay')}
+        {kind === 'day-night' && field('night', WORDS.aKwhByNight, 'tariff.night_kWh')}
+        {kind === 'day-night' && field('from', WORDS.cheapFromHour, 'tariff.from_h')}
+        {kind === 'day-night' && field('to', WORDS.cheapToHour, 'tariff.to_h')}
+        {field('co2', WORDS.kgCoForAKwh, 'co2_kg_kWh', 'your supplier’s figure; 0.2 is a start, no source')}
+        {field('quietFrom', WORDS.quietFromHour, 'quiet.from_h', WORDS.emptyNoQuietHours)}
+        {field('quietTo', WORDS.quietToHour, 'quiet.to_h', WORDS.whatCanHurtPlantsSounds)}
+        {field('repeat', WORDS.soundAgainEveryMinutes, 'quiet.repeat_min', WORDS.untilSomebodyTakesIt)}
+        {field('keep', WORDS.keepEachReadingMonths, 'keep_months', WORDS.meansByTheHourStay)}
       </div>
       <p role="status" className={said && problem ? 'note-bar bad mt-3' : 'mt-3 min-h-6 font-semibold'}>
         {said}{' '}
         {current && (
           <button type="button" className="btn small" onClick={() => void save(current.version)}>
-            Keep mine
+            {WORDS.keepMine}
           </button>
         )}
       </p>
       <button type="submit" className="btn solid mt-2 min-w-48">
-        Save
+        {WORDS.save}
       </button>
     </form>
   );

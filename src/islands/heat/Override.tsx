@@ -6,6 +6,7 @@ import type { ZoneView } from '../../contracts/heat/heat.ts';
 import { call, fieldError, freshKey, trouble } from '../../ui/call.ts';
 import { clockTime, percent, tenth } from './words.ts';
 import { useSignature } from '../../ui/who.ts';
+import { WORDS } from '../../words/en/heat/override.ts';
 
 interface Props {
   readonly view: ZoneView;
@@ -47,30 +48,33 @@ export function Override({ view, unit, timeZone, onChanged }: Props) {
       return setSaid(trouble(answer));
     }
     key.current = null;
-    setSaid(card.byHand ? 'Written down; set the thermostat to it.' : 'Given to the controller.');
+    setSaid(card.byHand ? 'Written down; set the thermostat to it.' : WORDS.givenToTheController);
     onChanged();
   }
   async function back(): Promise<void> {
     const answer = await call('DELETE', `/api/heat/zones/${zone.id}/override`);
-    setSaid(answer.kind === 'done' ? 'Back to the plan.' : trouble(answer));
+    setSaid(answer.kind === 'done' ? WORDS.backToThePlan : trouble(answer));
     onChanged();
   }
   const step = unit === 'F' ? 5 / 9 : 0.5;
   return (
-    <section className="mt-5" aria-label="Set-point">
-      <h2>Set-point</h2>
+    <section className="mt-5" aria-label={WORDS.setPoint}>
+      <h2>{WORDS.setPoint}</h2>
       {override ? (
         <p className="mt-1">
-          {override.set_C === null ? 'Off' : tenth(override.set_C, unit)} by {override.by}
-          {override.why && `: ${override.why}`}, until {clockTime(override.until_ms, timeZone, true)}; then the plan
-          again.{' '}
+          {WORDS.byUntilThenThePlan(
+            override.set_C === null ? WORDS.off : tenth(override.set_C, unit),
+            override.by,
+            override.why && `: ${override.why}`,
+            clockTime(override.until_ms, timeZone, true),
+          )}
           <button type="button" className="btn small" onClick={() => void back()}>
-            Back to the plan now
+            {WORDS.backToThePlanNow}
           </button>
         </p>
       ) : (
         <p className="mt-1 text-ink2">
-          The plan gives {card.set_C === null ? 'no heat' : tenth(card.set_C, unit)}. By hand for a while:
+          {WORDS.thePlanGivesByHand(card.set_C === null ? WORDS.noHeat : tenth(card.set_C, unit))}
         </p>
       )}
       <form
@@ -81,52 +85,52 @@ export function Override({ view, unit, timeZone, onChanged }: Props) {
         }}
       >
         <div className="col-span-2 flex items-center gap-2">
-          <button type="button" className="btn" aria-label="Cooler" onClick={() => setSet(set_C - step)}>
+          <button type="button" className="btn" aria-label={WORDS.cooler} onClick={() => setSet(set_C - step)}>
             −
           </button>
-          <output className="num w-16 text-center text-2xl" aria-label="Set-point by hand">
+          <output className="num w-16 text-center text-2xl" aria-label={WORDS.setPointByHand}>
             {tenth(set_C, unit)}
           </output>
-          <button type="button" className="btn" aria-label="Warmer" onClick={() => setSet(set_C + step)}>
+          <button type="button" className="btn" aria-label={WORDS.warmer} onClick={() => setSet(set_C + step)}>
             +
           </button>
           <select
             className="input"
-            aria-label="For how long"
+            aria-label={WORDS.forHowLong}
             value={hours}
             onChange={(e) => setHours(Number(e.target.value))}
           >
             {HOURS.map((h) => (
               <option key={h} value={h}>
-                for {h < 24 ? `${h} hours` : h === 24 ? 'a day' : `${h / 24} days`}
+                {WORDS.for(h < 24 ? WORDS.hours(h) : h === 24 ? 'a day' : WORDS.days(h / 24))}
               </option>
             ))}
           </select>
         </div>
         <p className="col-span-2 text-[0.92rem]">
           {Math.abs(set_C - now_C) < 0.01
-            ? 'As now.'
-            : `${after.need_W >= before.need_W ? '+' : '−'}${percent(Math.abs(after.need_W - before.need_W) / Math.max(1, before.need_W))} heat; ${after.holds ? 'it can hold that now' : `it cannot hold that with ${tenth(outside_C, unit)} outside`}.`}
+            ? WORDS.asNow
+            : `${after.need_W >= before.need_W ? '+' : '−'}${percent(Math.abs(after.need_W - before.need_W) / Math.max(1, before.need_W))} heat; ${after.holds ? WORDS.itCanHoldThatNow : WORDS.itCannotHoldThatWith(tenth(outside_C, unit))}.`}
           {fieldError(problem, 'set_C') && <span className="err"> {fieldError(problem, 'set_C')}</span>}
         </p>
         <input
           className="input"
-          aria-label="Who"
-          placeholder="who"
+          aria-label={WORDS.who}
+          placeholder={WORDS.who2}
           maxLength={60}
           value={by}
           onChange={(e) => setBy(e.target.value)}
         />
         <input
           className="input"
-          aria-label="Why"
-          placeholder="why"
+          aria-label={WORDS.why}
+          placeholder={WORDS.why2}
           maxLength={200}
           value={why}
           onChange={(e) => setWhy(e.target.value)}
         />
         <button type="submit" className="btn col-span-2">
-          Set it to {tenth(set_C, unit)}
+          {WORDS.setItTo(tenth(set_C, unit))}
         </button>
       </form>
       <p role="status" className="mt-1 min-h-5 text-[0.92rem] font-semibold">
@@ -134,7 +138,7 @@ export function Override({ view, unit, timeZone, onChanged }: Props) {
       </p>
       {view.log.length > 0 && (
         <details>
-          <summary className="text-[0.92rem]">Who changed it and why</summary>
+          <summary className="text-[0.92rem]">{WORDS.whoChangedItAndWhy}</summary>
           <ul className="mt-1 text-[0.9rem]">
             {view.log.map((l) => (
               <li key={l.at_ms + l.why}>

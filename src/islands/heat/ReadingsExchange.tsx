@@ -5,6 +5,7 @@ import type { Problem } from '../../contracts/problem.ts';
 import { call, fieldError, trouble } from '../../ui/call.ts';
 import { counted } from '../../ui/format.ts';
 import { clockTime } from './words.ts';
+import { WORDS } from '../../words/en/heat/readingsExchange.ts';
 
 interface Props {
   readonly zones: readonly { readonly id: number; readonly name: string }[];
@@ -72,10 +73,10 @@ export function ReadingsExchange({ zones, timeZone, zonesOfTime, now_ms }: Props
   const span = `from=${Math.round(now_ms - days * 86_400_000)}&to=${Math.round(now_ms + 1)}`;
   return (
     <div data-ready={ready} className="grid max-w-5xl grid-cols-1 gap-8 min-[900px]:grid-cols-2">
-      <section aria-label="From a logger">
-        <h2>From a logger</h2>
+      <section aria-label={WORDS.fromALogger}>
+        <h2>{WORDS.fromALogger}</h2>
         <label className="field mt-2">
-          <span className="label">Zone</span>
+          <span className="label">{WORDS.zone}</span>
           <select className="input" value={zoneId} onChange={(e) => setZone(Number(e.target.value))}>
             {zones.map((z) => (
               <option key={z.id} value={z.id}>
@@ -85,7 +86,7 @@ export function ReadingsExchange({ zones, timeZone, zonesOfTime, now_ms }: Props
           </select>
         </label>
         <label className="field mt-2">
-          <span className="label">File, CSV with a line of names</span>
+          <span className="label">{WORDS.fileCsvWithALine}</span>
           <input
             type="file"
             className="input"
@@ -97,7 +98,7 @@ export function ReadingsExchange({ zones, timeZone, zonesOfTime, now_ms }: Props
           <>
             <div className="mt-3 grid grid-cols-2 gap-2">
               <label className="field">
-                <span className="label">Time is in</span>
+                <span className="label">{WORDS.timeIsIn}</span>
                 <select className="input" value={timeColumn} onChange={(e) => setTime(e.target.value)}>
                   {fields.map((f) => (
                     <option key={f}>{f}</option>
@@ -105,7 +106,7 @@ export function ReadingsExchange({ zones, timeZone, zonesOfTime, now_ms }: Props
                 </select>
               </label>
               <label className="field">
-                <span className="label">Clock of the logger</span>
+                <span className="label">{WORDS.clockOfTheLogger}</span>
                 <select className="input" value={zoneOfTime} onChange={(e) => setZoneOfTime(e.target.value)}>
                   {zonesOfTime.map((z) => (
                     <option key={z}>{z}</option>
@@ -116,10 +117,10 @@ export function ReadingsExchange({ zones, timeZone, zonesOfTime, now_ms }: Props
             <table className="plain-table dense mid mt-3">
               <thead>
                 <tr>
-                  <th>Column</th>
-                  <th>First</th>
-                  <th>Is</th>
-                  <th>In</th>
+                  <th>{WORDS.column}</th>
+                  <th>{WORDS.first}</th>
+                  <th>{WORDS.is}</th>
+                  <th>{WORDS.in}</th>
                 </tr>
               </thead>
               <tbody>
@@ -132,7 +133,7 @@ export function ReadingsExchange({ zones, timeZone, zonesOfTime, now_ms }: Props
                       <td>
                         <select
                           className="input"
-                          aria-label={`${f} is`}
+                          aria-label={WORDS.is2(f)}
                           value={match[f]?.role ?? ''}
                           onChange={(e) =>
                             setMatch({
@@ -146,7 +147,7 @@ export function ReadingsExchange({ zones, timeZone, zonesOfTime, now_ms }: Props
                         >
                           {ROLES.map((r) => (
                             <option key={r} value={r}>
-                              {r || 'left out'}
+                              {r || WORDS.leftOut}
                             </option>
                           ))}
                         </select>
@@ -154,7 +155,7 @@ export function ReadingsExchange({ zones, timeZone, zonesOfTime, now_ms }: Props
                       <td>
                         <select
                           className="input"
-                          aria-label={`${f} is in`}
+                          aria-label={WORDS.isIn(f)}
                           value={match[f]?.unit ?? 'C'}
                           onChange={(e) =>
                             setMatch({ ...match, [f]: { role: match[f]?.role ?? '', unit: e.target.value } })
@@ -173,7 +174,7 @@ export function ReadingsExchange({ zones, timeZone, zonesOfTime, now_ms }: Props
             </table>
             <div className="mt-3 flex gap-2">
               <button type="button" className="btn" onClick={() => void send(true)}>
-                Try it
+                {WORDS.tryIt}
               </button>
               <button
                 type="button"
@@ -181,7 +182,7 @@ export function ReadingsExchange({ zones, timeZone, zonesOfTime, now_ms }: Props
                 disabled={!report || !tried || report.readings === 0}
                 onClick={() => void send(false)}
               >
-                Take the readings
+                {WORDS.takeTheReadings}
               </button>
             </div>
           </>
@@ -193,20 +194,18 @@ export function ReadingsExchange({ zones, timeZone, zonesOfTime, now_ms }: Props
           <div className="note-bar mt-2" role="status">
             <p>
               {tried
-                ? `${counted(report.readings, 'reading')} in ${counted(report.lines, 'line')} would be taken`
-                : `${counted(report.written, 'reading')} taken, ${report.already} were there already`}
+                ? WORDS.inWouldBeTaken(counted(report.readings, 'reading'), counted(report.lines, 'line'))
+                : WORDS.takenWereThereAlready(counted(report.written, 'reading'), report.already)}
               {report.from_ms !== null &&
-                `, from ${clockTime(report.from_ms, timeZone, true)} to ${clockTime(report.to_ms!, timeZone, true)}`}
+                WORDS.fromTo(clockTime(report.from_ms, timeZone, true), clockTime(report.to_ms!, timeZone, true))}
               .
             </p>
             {report.leftCount > 0 && (
               <>
-                <p className="font-semibold">{report.leftCount} left out:</p>
+                <p className="font-semibold">{WORDS.leftOut2(report.leftCount)}</p>
                 <ul>
                   {report.left.map((l, i) => (
-                    <li key={i}>
-                      line {l.line}: {l.why}
-                    </li>
+                    <li key={i}>{WORDS.line(l.line, l.why)}</li>
                   ))}
                 </ul>
               </>
@@ -214,13 +213,11 @@ export function ReadingsExchange({ zones, timeZone, zonesOfTime, now_ms }: Props
           </div>
         )}
       </section>
-      <section aria-label="Out">
-        <h2>Out</h2>
-        <p className="mt-1">
-          Each reading as it was taken, corrected by its sensor’s offset, times in UTC, temperatures in °C.
-        </p>
+      <section aria-label={WORDS.out}>
+        <h2>{WORDS.out}</h2>
+        <p className="mt-1">{WORDS.eachReadingAsItWas}</p>
         <label className="field mt-2">
-          <span className="label">The last days</span>
+          <span className="label">{WORDS.theLastDays}</span>
           <select className="input w-40" value={days} onChange={(e) => setDays(Number(e.target.value))}>
             {[1, 7, 30, 120].map((d) => (
               <option key={d} value={d}>
@@ -231,10 +228,10 @@ export function ReadingsExchange({ zones, timeZone, zonesOfTime, now_ms }: Props
         </label>
         <p className="mt-3 flex gap-2">
           <a className="btn" href={`/api/heat/zones/${zoneId}/readings?${span}&as=csv`}>
-            CSV
+            {WORDS.csv}
           </a>
           <a className="btn" href={`/api/heat/zones/${zoneId}/readings?${span}&as=json`}>
-            JSON
+            {WORDS.json}
           </a>
         </p>
       </section>

@@ -5,6 +5,7 @@ import type { ZoneView } from '../../contracts/heat/heat.ts';
 import { length } from '../../ui/house.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
 import { tenth } from './words.ts';
+import { WORDS } from '../../words/en/heat/section.ts';
 
 const W = 640;
 const LEFT = 20;
@@ -23,14 +24,17 @@ export function Section({ view, unit }: { readonly view: ZoneView; readonly unit
   const rows = [
     {
       key: 'air',
-      words: cover === 'none' ? 'air over the trays, no cover' : `air under ${COVER_WORDS[cover]}`,
+      words: cover === 'none' ? WORDS.airOverTheTraysNo : WORDS.airUnder(COVER_WORDS[cover]),
       high: 34,
       value: air,
     },
-    { key: 'medium', words: `medium ${length(1000 * spec.medium_m)}`, high: 32, value: medium },
+    { key: 'medium', words: WORDS.medium(length(1000 * spec.medium_m)), high: 32, value: medium },
     {
       key: 'bed',
-      words: `${MATERIALS[spec.bed.material].name} with ${spec.heater.kind === 'cable' ? 'its cable' : spec.heater.kind}`,
+      words: WORDS.with(
+        MATERIALS[spec.bed.material].name,
+        spec.heater.kind === 'cable' ? WORDS.itsCable : spec.heater.kind,
+      ),
       high: 32,
       value: bed,
     },
@@ -59,10 +63,13 @@ export function Section({ view, unit }: { readonly view: ZoneView; readonly unit
       viewBox={`0 0 ${W} ${y + 6}`}
       className="w-full max-w-[760px]"
       role="img"
-      aria-label={`${view.card.name} in section: ${placed
-        .filter((r) => r.value != null)
-        .map((r) => `${r.words} ${tenth(r.value, unit)}`)
-        .join(', ')}`}
+      aria-label={WORDS.inSection(
+        view.card.name,
+        placed
+          .filter((r) => r.value != null)
+          .map((r) => `${r.words} ${tenth(r.value, unit)}`)
+          .join(', '),
+      )}
     >
       {line !== 'none' && (
         <path
@@ -120,10 +127,10 @@ export function Section({ view, unit }: { readonly view: ZoneView; readonly unit
             markerEnd="url(#tip)"
           />
           <text x={LEFT + WIDE + 46} y="50" className="num">
-            {Math.round(flows.up_W)} W {flows.up_W >= 0 ? 'up' : 'in from the air'}
+            {Math.round(flows.up_W)} W {flows.up_W >= 0 ? WORDS.up : WORDS.inFromTheAir}
           </text>
           <text x={LEFT + WIDE + 46} y="67" fontSize="12.5" fill="var(--color-ink2)">
-            through the trays
+            {WORDS.throughTheTrays}
           </text>
           <path
             d={`M${LEFT + WIDE + 26} ${heated.at + heated.high} V${y - 8}`}
@@ -132,7 +139,7 @@ export function Section({ view, unit }: { readonly view: ZoneView; readonly unit
             markerEnd="url(#tip2)"
           />
           <text x={LEFT + WIDE + 46} y={heated.at + heated.high + 22} className="num">
-            {Math.round(flows.down_W)} W down
+            {WORDS.wDown(Math.round(flows.down_W))}
           </text>
         </g>
       )}

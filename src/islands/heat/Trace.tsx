@@ -4,6 +4,7 @@ import { scaleLinear } from 'd3-scale';
 import { shownTemperature, type TemperatureUnit } from '../../core/units/temperature.ts';
 import { call } from '../../ui/call.ts';
 import { clockTime, percent, tenth } from './words.ts';
+import { WORDS } from '../../words/en/heat/trace.ts';
 
 interface Series {
   readonly role: string;
@@ -106,9 +107,9 @@ export function Trace({ zoneId, now_ms, unit, timeZone, tick }: Props) {
     }),
   );
   return (
-    <section aria-label="Readings over time">
+    <section aria-label={WORDS.readingsOverTime}>
       <div className="flex flex-wrap items-center gap-1">
-        <h2 className="mr-2">Readings</h2>
+        <h2 className="mr-2">{WORDS.readings}</h2>
         {SPANS.map(([words, hours]) => (
           <button
             key={words}
@@ -121,16 +122,22 @@ export function Trace({ zoneId, now_ms, unit, timeZone, tick }: Props) {
           </button>
         ))}
         <span className="ml-auto flex gap-1">
-          <button type="button" className="btn small" aria-label="Earlier" onClick={() => move(-0.5)}>
+          <button type="button" className="btn small" aria-label={WORDS.earlier} onClick={() => move(-0.5)}>
             ◀
           </button>
-          <button type="button" className="btn small" aria-label="Later" disabled={following} onClick={() => move(0.5)}>
+          <button
+            type="button"
+            className="btn small"
+            aria-label={WORDS.later}
+            disabled={following}
+            onClick={() => move(0.5)}
+          >
             ▶
           </button>
-          <button type="button" className="btn small" aria-label="Closer" onClick={() => zoom(0.5)}>
+          <button type="button" className="btn small" aria-label={WORDS.closer} onClick={() => zoom(0.5)}>
             +
           </button>
-          <button type="button" className="btn small" aria-label="Wider" onClick={() => zoom(2)}>
+          <button type="button" className="btn small" aria-label={WORDS.wider} onClick={() => zoom(2)}>
             −
           </button>
         </span>
@@ -139,7 +146,7 @@ export function Trace({ zoneId, now_ms, unit, timeZone, tick }: Props) {
       <div
         ref={box}
         role="application"
-        aria-label="Readings: arrow keys move, plus and minus zoom; the table below says the same"
+        aria-label={WORDS.readingsArrowKeysMovePlus}
         tabIndex={0}
         className="mt-1 cursor-grab touch-pan-y select-none"
         onKeyDown={(e) => {
@@ -194,7 +201,7 @@ export function Trace({ zoneId, now_ms, unit, timeZone, tick }: Props) {
             </text>
           ))}
           <text x={PAD.left - 6} y={H - 22} fontSize="12" textAnchor="end" fill="var(--color-ink2)">
-            on
+            {WORDS.on}
           </text>
           <g clipPath="url(#trace)">
             {heater?.points.map(([t, , mean]) =>
@@ -241,7 +248,7 @@ export function Trace({ zoneId, now_ms, unit, timeZone, tick }: Props) {
         </svg>
       </div>
       <details className="mt-1">
-        <summary className="text-[0.92rem]">The same as a table</summary>
+        <summary className="text-[0.92rem]">{WORDS.theSameAsATable}</summary>
         {data && <TraceTable data={data} from={from} to={to} unit={unit} timeZone={timeZone} />}
       </details>
     </section>
@@ -315,10 +322,10 @@ function TraceTable({ data, from, to, unit, timeZone }: TableProps) {
     <table className="plain-table dense">
       <thead>
         <tr>
-          <th>At</th>
+          <th>{WORDS.at}</th>
           {roles.map((r) => (
             <th key={r} className="r">
-              {r === 'heater' ? 'heater on' : r}
+              {r === 'heater' ? WORDS.heaterOn : r}
             </th>
           ))}
         </tr>

@@ -19,6 +19,7 @@ import { watched } from '../../core/heat/watch.ts';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
 import { CompareNight, type TrainingZone } from './CompareNight.tsx';
 import { evidenceWords, hoursWords, tenth } from './words.ts';
+import { WORDS } from '../../words/en/heat/training.ts';
 
 interface Props {
   readonly zones: readonly TrainingZone[];
@@ -27,13 +28,13 @@ interface Props {
 }
 
 const THINGS: readonly (readonly [keyof Broken, string])[] = [
-  ['sensorOut', 'Pull the sensor from its cell'],
-  ['sensorStuck', 'Freeze the sensor'],
-  ['heaterOpen', 'Cut the heater'],
-  ['relayStuck', 'Jam the relay on'],
-  ['powerOff', 'Cut the power'],
-  ['lidOpen', 'Leave the lid open'],
-  ['silent', 'Stop the readings'],
+  ['sensorOut', WORDS.pullTheSensorFromIts],
+  ['sensorStuck', WORDS.freezeTheSensor],
+  ['heaterOpen', WORDS.cutTheHeater],
+  ['relayStuck', WORDS.jamTheRelayOn],
+  ['powerOff', WORDS.cutThePower],
+  ['lidOpen', WORDS.leaveTheLidOpen],
+  ['silent', WORDS.stopTheReadings],
 ];
 const SPEEDS = [5, 20, 60] as const;
 const W = 760;
@@ -103,7 +104,7 @@ export function Training({ zones, tariff, unit }: Props) {
   }
   function breakOne(key: keyof Broken, words: string, value: boolean): void {
     setBroken({ ...broken, [key]: value });
-    setDeeds([{ minute: view?.minute ?? 0, words: value ? words : `${words}: mended` }, ...deeds]);
+    setDeeds([{ minute: view?.minute ?? 0, words: value ? words : WORDS.mended(words) }, ...deeds]);
   }
   const minute = view?.minute ?? 0;
   const last = view?.trace.at(-1);
@@ -113,7 +114,7 @@ export function Training({ zones, tariff, unit }: Props) {
       <div>
         <div className="flex flex-wrap items-end gap-3">
           <label className="field">
-            <span className="label">Zone</span>
+            <span className="label">{WORDS.zone}</span>
             <select
               className="input"
               value={zoneId}
@@ -132,7 +133,7 @@ export function Training({ zones, tariff, unit }: Props) {
             </select>
           </label>
           <label className="field">
-            <span className="label">Lowest outside, {tenth(least_C, unit)}</span>
+            <span className="label">{WORDS.lowestOutside(tenth(least_C, unit))}</span>
             <input
               type="range"
               className="h-11 accent-plum"
@@ -145,7 +146,7 @@ export function Training({ zones, tariff, unit }: Props) {
             />
           </label>
           <label className="field">
-            <span className="label">Set-point, {tenth(set_C, unit)}</span>
+            <span className="label">{WORDS.setPoint(tenth(set_C, unit))}</span>
             <input
               type="range"
               className="h-11 accent-plum"
@@ -163,12 +164,12 @@ export function Training({ zones, tariff, unit }: Props) {
             onClick={() => setRunning(!running)}
             disabled={minute >= NIGHT_min}
           >
-            {running ? 'Pause' : minute === 0 ? 'Begin the night' : 'Go on'}
+            {running ? WORDS.pause : minute === 0 ? WORDS.beginTheNight : WORDS.goOn}
           </button>
           <button type="button" className="btn" onClick={again}>
-            A new night
+            {WORDS.aNewNight}
           </button>
-          <span className="flex gap-1" role="group" aria-label="Speed">
+          <span className="flex gap-1" role="group" aria-label={WORDS.speed}>
             {SPEEDS.map((s) => (
               <button
                 key={s}
@@ -177,27 +178,27 @@ export function Training({ zones, tariff, unit }: Props) {
                 aria-pressed={speed === s}
                 onClick={() => setSpeed(s)}
               >
-                {s} min/s
+                {WORDS.minS(s)}
               </button>
             ))}
           </span>
         </div>
         <dl className="my-3 flex flex-wrap gap-x-8 gap-y-1">
-          <Figure value={clock(minute)} words="by the night’s clock" />
-          <Figure value={tenth(last?.true_C, unit)} words="medium, in truth" />
-          <Figure value={tenth(last?.read_C, unit)} words="what its sensor says" />
+          <Figure value={clock(minute)} words={WORDS.byTheNightsClock} />
+          <Figure value={tenth(last?.true_C, unit)} words={WORDS.mediumInTruth} />
+          <Figure value={tenth(last?.read_C, unit)} words={WORDS.whatItsSensorSays} />
           <Figure value={tenth(last?.air_C, unit)} words="air" />
           <Figure value={tenth(last?.outside_C, unit)} words="outside" />
           <Figure
             value={`${decimal(view?.energy_kWh ?? 0, 2)} kWh`}
-            words={`so far, ${money(costOf(tariff, [view?.energy_kWh ?? 0], 2))}`}
+            words={WORDS.soFar(money(costOf(tariff, [view?.energy_kWh ?? 0], 2)))}
           />
         </dl>
         <NightDrawing view={view} set_C={set_C} unit={unit} heard={heard} />
-        <section className="mt-3" aria-label="What the watch says" aria-live="polite">
-          <h2>What the watch says</h2>
+        <section className="mt-3" aria-label={WORDS.whatTheWatchSays} aria-live="polite">
+          <h2>{WORDS.whatTheWatchSays}</h2>
           {heard.length === 0 && (
-            <p className="text-ink2">{minute === 0 ? 'Begin the night, then break something.' : 'Nothing yet.'}</p>
+            <p className="text-ink2">{minute === 0 ? WORDS.beginTheNightThenBreak : WORDS.nothingYet}</p>
           )}
           <ol>
             {heard.map((h) => (
@@ -212,8 +213,8 @@ export function Training({ zones, tariff, unit }: Props) {
         </section>
       </div>
       <aside>
-        <section className="card" aria-label="Break something">
-          <h2>Break something</h2>
+        <section className="card" aria-label={WORDS.breakSomething}>
+          <h2>{WORDS.breakSomething}</h2>
           <ul className="mt-1">
             {THINGS.map(([key, words]) => (
               <li key={key}>
@@ -240,19 +241,21 @@ export function Training({ zones, tariff, unit }: Props) {
           )}
           {view?.watch && (broken.powerOff || broken.heaterOpen) && (
             <p className="note-bar mt-2">
-              {hoursWords(
-                hoursToHarm(
-                  zone.spec,
-                  {
-                    start_C: view.watch.x,
-                    outside_C: [least_C],
-                    floor_C: least_C + 4,
-                    mode: { cover: zone.spec.cover.night, open: false },
-                  },
-                  [zone.harm_C],
-                )[0]!,
-              )}{' '}
-              until the medium is at {tenth(zone.harm_C, unit)}.
+              {WORDS.untilTheMediumIsAt(
+                hoursWords(
+                  hoursToHarm(
+                    zone.spec,
+                    {
+                      start_C: view.watch.x,
+                      outside_C: [least_C],
+                      floor_C: least_C + 4,
+                      mode: { cover: zone.spec.cover.night, open: false },
+                    },
+                    [zone.harm_C],
+                  )[0]!,
+                ),
+                tenth(zone.harm_C, unit),
+              )}
             </p>
           )}
         </section>
@@ -298,8 +301,13 @@ function NightDrawing({ view, set_C, unit, heard }: DrawingProps) {
       role="img"
       aria-label={
         last
-          ? `At ${clock(last.minute)}: medium ${tenth(last.true_C, unit)}, sensor ${tenth(last.read_C, unit)}, air ${tenth(last.air_C, unit)}`
-          : 'The night has not begun'
+          ? WORDS.atMediumSensorAir(
+              clock(last.minute),
+              tenth(last.true_C, unit),
+              tenth(last.read_C, unit),
+              tenth(last.air_C, unit),
+            )
+          : WORDS.theNightHasNotBegun
       }
     >
       {y.ticks(5).map((t) => (
@@ -341,15 +349,15 @@ function NightDrawing({ view, set_C, unit, heard }: DrawingProps) {
       {last && (
         <g fontSize="12">
           <text x={W - 66} y={y(last.true_C) + 4} fontWeight="700">
-            medium
+            {WORDS.medium}
           </text>
           {last.read_C !== null && Math.abs(last.read_C - last.true_C) > 1.5 && (
             <text x={W - 66} y={y(last.read_C) + 4} fill="var(--color-plum)">
-              sensor
+              {WORDS.sensor}
             </text>
           )}
           <text x={W - 66} y={y(last.outside_C) + 4} fill="var(--color-water)">
-            outside
+            {WORDS.outside}
           </text>
         </g>
       )}

@@ -21,6 +21,7 @@ import { Field } from '../../ui/Field.tsx';
 import { monthName } from '../../ui/format.ts';
 import { ZoneLearn } from './ZoneLearn.tsx';
 import { hoursWords, percent, tenth } from './words.ts';
+import { WORDS } from '../../words/en/heat/zoneEditor.ts';
 
 interface Props {
   readonly zone: ZoneRecord | null;
@@ -132,7 +133,7 @@ export function ZoneEditor({ zone, start, places, normals, latitude_deg, tariff,
   const answer = useMemo(() => {
     try {
       requireZone(spec);
-      if (Number.isNaN(set_C) || Number.isNaN(outside_C)) throw new RangeError('set-point and outside: type figures');
+      if (Number.isNaN(set_C) || Number.isNaN(outside_C)) throw new RangeError(WORDS.setPointAndOutsideType);
       const at = (cover: ZoneSpec['cover']['night'], one = spec) =>
         sizingOf(one, { set_C, outside_C, mode: { cover, open: false } });
       const year = (one: ZoneSpec) => yearOfHeat(one, { normals, latitude_deg, setDay_C: set_C, setNight_C: set_C });
@@ -218,22 +219,22 @@ export function ZoneEditor({ zone, start, places, normals, latitude_deg, tariff,
         <div className="grid grid-cols-2 gap-3 min-[700px]:grid-cols-3">
           {pick(
             'place',
-            'Place',
+            WORDS.place,
             String(placeId),
             places.map((p) => [String(p.id), p.name] as const),
             (v) => setPlaceId(Number(v)),
           )}
           <Field
             id={`${id}device`}
-            label="Controller’s name"
+            label={WORDS.controllersName}
             value={device}
             error={err('device') ?? err('placeId')}
-            hint="as it calls itself over MQTT; empty when there is none and it is read by hand"
+            hint={WORDS.asItCallsItselfOver}
             onValue={setDevice}
           />
           {pick(
             'sensor',
-            'Sensor steers by',
+            WORDS.sensorSteersBy,
             shape.sensor,
             [
               ['medium', 'medium'],
@@ -242,44 +243,44 @@ export function ZoneEditor({ zone, start, places, normals, latitude_deg, tariff,
             ],
             (sensor) => setShape({ ...shape, sensor }),
           )}
-          {num('length', `Length, ${unitOf('m')}`, 'spec.length_m')}
-          {num('width', `Width, ${unitOf('m')}`, 'spec.width_m')}
-          {num('power', 'Heater, watts', 'spec.heater.power_W')}
+          {num('length', WORDS.length(unitOf('m')), 'spec.length_m')}
+          {num('width', WORDS.width(unitOf('m')), 'spec.width_m')}
+          {num('power', WORDS.heaterWatts, 'spec.heater.power_W')}
           {pick(
             'heater',
-            'Kind of heater',
+            WORDS.kindOfHeater,
             shape.heater.kind,
             HEATERS.map((h) => [h, HEATER_WORDS[h]] as const),
             (kind) => setShape({ ...shape, heater: { ...shape.heater, kind } }),
           )}
-          {pick('bedM', 'Heated bed of', shape.bed.material, materials, (material) =>
+          {pick('bedM', WORDS.heatedBedOf, shape.bed.material, materials, (material) =>
             setShape({ ...shape, bed: { ...shape.bed, material } }),
           )}
-          {num('bed', `Bed, ${unitOf('mm')} thick`, 'spec.bed.thickness_m')}
-          {num('medium', `Medium in the trays, ${unitOf('mm')}`, 'spec.medium_m')}
-          {num('air', `Air to the cover, ${unitOf('mm')}`, 'spec.air_m')}
+          {num('bed', WORDS.bedThick(unitOf('mm')), 'spec.bed.thickness_m')}
+          {num('medium', WORDS.mediumInTheTrays(unitOf('mm')), 'spec.medium_m')}
+          {num('air', WORDS.airToTheCover(unitOf('mm')), 'spec.air_m')}
           {num(
             'sides',
-            `Side walls, ${unitOf('m2K_W')}`,
+            WORDS.sideWalls(unitOf('m2K_W')),
             'spec.sides_m2K_W',
-            `${typedAs('m2K_W', 0.2)} board, ${typedAs('m2K_W', 1.4)} for ${length(50)} of foam`,
+            WORDS.boardForOfFoam(typedAs('m2K_W', 0.2), typedAs('m2K_W', 1.4), length(50)),
           )}
-          {pick('coverDay', 'Cover by day', shape.cover.day, covers, (day) =>
+          {pick('coverDay', WORDS.coverByDay, shape.cover.day, covers, (day) =>
             setShape({ ...shape, cover: { ...shape.cover, day } }),
           )}
-          {pick('coverNight', 'Cover by night', shape.cover.night, covers, (night) =>
+          {pick('coverNight', WORDS.coverByNight, shape.cover.night, covers, (night) =>
             setShape({ ...shape, cover: { ...shape.cover, night } }),
           )}
-          {num('sun', 'Sun that reaches it, %', 'spec.sun_frac')}
-          {num('plusDay', `House over outside, day, °${unit}`, 'spec.around.plusDay_K', '0 when it stands outside')}
-          {num('plusNight', `House over outside, night, °${unit}`, 'spec.around.plusNight_K')}
+          {num('sun', WORDS.sunThatReachesIt, 'spec.sun_frac')}
+          {num('plusDay', WORDS.houseOverOutsideDay(unit), 'spec.around.plusDay_K', WORDS.words0WhenItStandsOutside)}
+          {num('plusNight', WORDS.houseOverOutsideNight(unit), 'spec.around.plusNight_K')}
           {pick(
             'thermostat',
-            'Thermostat',
+            WORDS.thermostat,
             shape.thermostat.kind,
             [
-              ['on-off', 'on and off'],
-              ['pi', 'by shares of time'],
+              ['on-off', WORDS.onAndOff],
+              ['pi', WORDS.bySharesOfTime],
             ],
             (kind) =>
               setShape({
@@ -291,15 +292,15 @@ export function ZoneEditor({ zone, start, places, normals, latitude_deg, tariff,
               }),
           )}
           {shape.thermostat.kind === 'on-off' &&
-            num('differential', `Comes on again below the set-point by, °${unit}`, 'spec.thermostat.differential_K')}
-          {num('most', `Highest set-point, °${unit}`, 'spec.mostSet_C')}
-          {num('cutOut', `Cut-out, °${unit}`, 'spec.cutOut_C', 'above it the heater goes off whatever is asked')}
+            num('differential', WORDS.comesOnAgainBelowThe(unit), 'spec.thermostat.differential_K')}
+          {num('most', WORDS.highestSetPoint(unit), 'spec.mostSet_C')}
+          {num('cutOut', WORDS.cutOut(unit), 'spec.cutOut_C', WORDS.aboveItTheHeaterGoes)}
         </div>
         <fieldset>
-          <legend className="num text-[1.1rem]">Below the heater, from above</legend>
+          <legend className="num text-[1.1rem]">{WORDS.belowTheHeaterFromAbove}</legend>
           {below.map((l, i) => (
             <div key={i} className="mt-2 flex items-end gap-2">
-              {pick(`below${i}`, `Layer ${i + 1}`, l.material, materials, (material) =>
+              {pick(`below${i}`, WORDS.layer(i + 1), l.material, materials, (material) =>
                 setBelow(below.map((b, k) => (k === i ? { ...b, material } : b))),
               )}
               <Field
@@ -313,10 +314,10 @@ export function ZoneEditor({ zone, start, places, normals, latitude_deg, tariff,
               <button
                 type="button"
                 className="btn"
-                aria-label={`Take out layer ${i + 1}`}
+                aria-label={WORDS.takeOutLayer(i + 1)}
                 onClick={() => setBelow(below.filter((_, k) => k !== i))}
               >
-                Take out
+                {WORDS.takeOut}
               </button>
             </div>
           ))}
@@ -326,7 +327,7 @@ export function ZoneEditor({ zone, start, places, normals, latitude_deg, tariff,
               className="btn small mt-2"
               onClick={() => setBelow([...below, { material: 'foam', thick: thickness(0.05) }])}
             >
-              Another layer
+              {WORDS.anotherLayer}
             </button>
           )}
         </fieldset>
@@ -343,25 +344,21 @@ export function ZoneEditor({ zone, start, places, normals, latitude_deg, tariff,
                   void save(latest);
                 }}
               >
-                Keep mine
+                {WORDS.keepMine}
               </button>
             )}
           </p>
         )}
         <button type="submit" className="btn solid min-w-48">
-          {zone ? 'Save the zone' : 'Add the zone'}
+          {zone ? WORDS.saveTheZone : WORDS.addTheZone}
         </button>
-        <p className="max-w-[70ch] text-[0.9rem] text-ink2">
-          Electricity with water: a residual-current device on every bench, drip loops, fittings rated for wet places,
-          no leads in a chain; fixed wiring by a licensed electrician. Hot beds give heat, spores and gases; mind the
-          air. Local codes and the maker’s label go before anything said here.
-        </p>
+        <p className="max-w-[70ch] text-[0.9rem] text-ink2">{WORDS.electricityWithWaterAResidual}</p>
       </div>
-      <aside aria-label="What it can do" className="card self-start min-[1000px]:sticky min-[1000px]:top-4">
+      <aside aria-label={WORDS.whatItCanDo} className="card self-start min-[1000px]:sticky min-[1000px]:top-4">
         <div className="flex flex-wrap items-end gap-3">
-          <h2 className="basis-full">What it can do</h2>
+          <h2 className="basis-full">{WORDS.whatItCanDo}</h2>
           <label className="field">
-            <span className="label">Hold, °{unit}</span>
+            <span className="label">{WORDS.hold(unit)}</span>
             <input
               className="input w-20"
               inputMode="decimal"
@@ -370,7 +367,7 @@ export function ZoneEditor({ zone, start, places, normals, latitude_deg, tariff,
             />
           </label>
           <label className="field">
-            <span className="label">at outside, °{unit}</span>
+            <span className="label">{WORDS.atOutside(unit)}</span>
             <input
               className="input w-20"
               inputMode="decimal"
@@ -381,61 +378,66 @@ export function ZoneEditor({ zone, start, places, normals, latitude_deg, tariff,
         </div>
         {answer.kind === 'wrong' ? (
           <p className="note-bar bad mt-3" role="status">
-            Not yet: {answer.why}.
+            {WORDS.notYet(answer.why)}
           </p>
         ) : (
           <>
             <p className={`note-bar mt-3 ${answer.with.holds ? '' : 'bad'}`}>
-              <span className="num text-xl">{answer.with.holds ? 'It holds' : 'It does not hold'}</span>, with{' '}
-              {COVER_WORDS[spec.cover.night]} down to {tenth(answer.with.holdsTo_C, unit)} outside; with nothing over it
-              to {tenth(answer.without.holdsTo_C, unit)}.
+              {WORDS.withDownToOutsideWith(
+                <span key="1" className="num text-xl">
+                  {answer.with.holds ? WORDS.itHolds : WORDS.itDoesNotHold}
+                </span>,
+                COVER_WORDS[spec.cover.night],
+                tenth(answer.with.holdsTo_C, unit),
+                tenth(answer.without.holdsTo_C, unit),
+              )}
             </p>
             <table className="plain-table dense mt-3">
               <tbody>
                 <Line
-                  words="Heat it takes then"
+                  words={WORDS.heatItTakesThen}
                   value={`${Math.round(answer.with.need_W)} W of ${spec.heater.power_W}`}
                 />
                 <Line
-                  words="Power to the area"
+                  words={WORDS.powerToTheArea}
                   value={`${typedAs('W_m2', Math.round(answer.with.power_W_m2))} ${unitOf('W_m2')}`}
                 />
-                <Line words="Uncovered it takes" value={`${Math.round(answer.without.need_W)} W`} />
-                <Line words="Lost downwards" value={percent(answer.with.down_frac)} />
+                <Line words={WORDS.uncoveredItTakes} value={`${Math.round(answer.without.need_W)} W`} />
+                <Line words={WORDS.lostDownwards} value={percent(answer.with.down_frac)} />
                 <Line
-                  words="Hours to warm up"
+                  words={WORDS.hoursToWarmUp}
                   value={answer.with.warmUp_h === null ? 'never gets there' : hoursWords(answer.with.warmUp_h)}
                 />
                 <Line
-                  words="If stuck on: medium, bed"
+                  words={WORDS.ifStuckOnMediumBed}
                   value={`${tenth(answer.with.stuckOn_C, unit)}, ${tenth(answer.with.stuckBed_C, unit)}`}
                   bad={answer.with.stuckOn_C > 35}
                 />
                 <Line
-                  words="Half a year with the spring"
+                  words={WORDS.halfAYearWithThe}
                   value={`${Math.round(answer.season_kWh)} kWh, ${costWords(answer.season_kWh)}, ${Math.round(answer.season_kWh * co2_kg_kWh)} kg CO₂`}
                 />
                 <Line
-                  words={`${length(50)} more foam saves`}
+                  words={WORDS.moreFoamSaves(length(50))}
                   value={`${Math.round(answer.season_kWh - answer.foam_kWh)} kWh, ${costWords(answer.season_kWh - answer.foam_kWh)}`}
                 />
                 {answer.better !== spec.cover.night && (
                   <Line
-                    words={`${COVER_WORDS[answer.better]} by night saves`}
+                    words={WORDS.byNightSaves(COVER_WORDS[answer.better])}
                     value={`${Math.round(answer.season_kWh - answer.cover_kWh)} kWh, ${costWords(answer.season_kWh - answer.cover_kWh)}`}
                   />
                 )}
               </tbody>
             </table>
             <details className="mt-2">
-              <summary>By month, a usual day</summary>
+              <summary>{WORDS.byMonthAUsualDay}</summary>
               <table className="plain-table dense">
                 <thead>
                   <tr>
-                    <th>Month</th>
-                    <th className="r">kWh a day</th>
-                    <th className="r">money a day</th>
-                    <th className="r">lowest</th>
+                    <th>{WORDS.month}</th>
+                    <th className="r">{WORDS.kwhADay}</th>
+                    <th className="r">{WORDS.moneyADay}</th>
+                    <th className="r">{WORDS.lowest}</th>
                   </tr>
                 </thead>
                 <tbody>
@@ -450,10 +452,7 @@ export function ZoneEditor({ zone, start, places, normals, latitude_deg, tariff,
                 </tbody>
               </table>
             </details>
-            <p className="mt-2 text-[0.88rem] text-ink2">
-              A steady state and a usual day of your months through the zone’s network: resistances by ISO 6946, stepped
-              exactly. Wind, gaps and wet foam are not known to it; let the zone’s own nights correct it.
-            </p>
+            <p className="mt-2 text-[0.88rem] text-ink2">{WORDS.aSteadyStateAndA}</p>
           </>
         )}
         {zone && <ZoneLearn zoneId={zone.id} fitted={zone.fitted} unit={unit} />}
@@ -478,7 +477,7 @@ function Line({
       </th>
       <td className={`r num ${bad ? 'text-brick' : ''}`}>
         {value}
-        {bad && ' (hot)'}
+        {bad && WORDS.hot}
       </td>
     </tr>
   );

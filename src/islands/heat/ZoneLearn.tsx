@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
 import type { FittedRecord } from '../../contracts/heat/heat.ts';
 import { call, trouble } from '../../ui/call.ts';
+import { WORDS } from '../../words/en/heat/zoneLearn.ts';
 
 /** What the zone's own last nights say of it. */
 export function ZoneLearn({
@@ -26,31 +27,38 @@ export function ZoneLearn({
   }
   const scale = unit === 'F' ? 1.8 : 1;
   return (
-    <section className="mt-4 border-t border-line pt-3" aria-label="Learned from its nights">
-      <h3>Learned from its nights</h3>
+    <section className="mt-4 border-t border-line pt-3" aria-label={WORDS.learnedFromItsNights}>
+      <h3>{WORDS.learnedFromItsNights}</h3>
       {fit ? (
         <p className="mt-1">
-          {fit.words} Loss {decimal(fit.loss_factor, 2)}, heat held {decimal(fit.capacity_factor, 2)} times as built,
-          from {Math.round(fit.hours)} hours of night; predicted within {decimal(fit.residual_K * scale, 2)} °{unit} of
-          measured, {decimal(fit.before_K * scale, 2)} °{unit} as built.{' '}
-          {kept ? 'The watch and the answers on the heat page go by it.' : ''}
+          {WORDS.lossHeatHeldTimesAs(
+            fit.words,
+            decimal(fit.loss_factor, 2),
+            decimal(fit.capacity_factor, 2),
+            Math.round(fit.hours),
+            decimal(fit.residual_K * scale, 2),
+            unit,
+            decimal(fit.before_K * scale, 2),
+            unit,
+            kept ? WORDS.theWatchAndTheAnswers : '',
+          )}
         </p>
       ) : (
-        <p className="mt-1 text-ink2">Compares the last four nights’ readings with the zone as built.</p>
+        <p className="mt-1 text-ink2">{WORDS.comparesTheLastFourNights}</p>
       )}
       {fit?.trace && <Against trace={fit.trace} />}
       <p className="mt-2 flex flex-wrap gap-2">
         <button type="button" className="btn small" onClick={() => void ask('GET')}>
-          Look at the last nights
+          {WORDS.lookAtTheLastNights}
         </button>
         {fit && !kept && (
           <button type="button" className="btn small" onClick={() => void ask('POST')}>
-            Go by it
+            {WORDS.goByIt}
           </button>
         )}
         {kept && (
           <button type="button" className="btn small" onClick={() => void ask('DELETE')}>
-            Forget it
+            {WORDS.forgetIt}
           </button>
         )}
       </p>
@@ -82,14 +90,12 @@ function Against({ trace }: { readonly trace: NonNullable<FittedRecord['trace']>
         viewBox={`0 0 ${W} ${H}`}
         className="w-full border border-line"
         role="img"
-        aria-label="Medium as predicted against as measured, night after night"
+        aria-label={WORDS.mediumAsPredictedAgainstAs}
       >
         <path d={line(1)} fill="none" stroke="var(--color-ink)" strokeWidth="2" />
         <path d={line(2)} fill="none" stroke="var(--color-plum)" strokeWidth="1.6" strokeDasharray="5 3" />
       </svg>
-      <figcaption className="text-[0.88rem] text-ink2">
-        Dark: measured. Plum, dashed: predicted with the figures above.
-      </figcaption>
+      <figcaption className="text-[0.88rem] text-ink2">{WORDS.darkMeasuredPlumDashedPredicted}</figcaption>
     </figure>
   );
 }

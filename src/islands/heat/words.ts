@@ -3,6 +3,7 @@ import { ALARMS, type AlarmKind } from '../../core/heat/alarms.ts';
 import { HARM_h } from '../../core/heat/harm.ts';
 import type { Finding } from '../../core/heat/watch.ts';
 import { shownDifference, shownTemperature, type TemperatureUnit } from '../../core/units/temperature.ts';
+import { WORDS } from '../../words/en/heat/heatWords.ts';
 
 /** A temperature to a tenth with its degree sign. */
 export function tenth(value_C: number | null | undefined, unit: TemperatureUnit): string {
@@ -18,9 +19,9 @@ export function kelvin(delta_K: number, unit: TemperatureUnit): string {
 
 /** Hours and minutes a person can act on. */
 export function hoursWords(hours: number | null): string {
-  if (hours === null) return `over ${HARM_h / 24} days`;
+  if (hours === null) return WORDS.overDays(HARM_h / 24);
   if (hours <= 0) return 'now';
-  if (hours < 1) return `${Math.max(5, Math.round((hours * 60) / 5) * 5)} min`;
+  if (hours < 1) return WORDS.min(Math.max(5, Math.round((hours * 60) / 5) * 5));
   if (hours < 12) {
     const minutes = Math.floor((hours % 1) * 6) * 10;
     return minutes === 0 ? `${Math.floor(hours)} h` : `${Math.floor(hours)} h ${minutes}`;
@@ -42,7 +43,7 @@ export function evidenceWords({ name, value, unit }: Finding['evidence'][number]
         : unit === '%'
           ? `${Math.round(value)}%`
           : unit === 'min'
-            ? `${Math.round(value)} min`
+            ? WORDS.min2(Math.round(value))
             : `${Math.round(value)} W`;
   return `${name} ${figure}`;
 }

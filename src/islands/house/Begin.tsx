@@ -11,6 +11,7 @@ import { bodyOf, fromTown, HOUSE_WORDS, RISKS, roomsOf, siteOf, type BeginTyped 
 import { BeginSummary } from './BeginSummary.tsx';
 import { StartingHouse } from './StartingHouse.tsx';
 import { WaysFields } from './WaysFields.tsx';
+import { WORDS } from '../../words/en/house/begin.ts';
 
 interface Props {
   readonly containers: readonly Pick<Container, 'id' | 'name' | 'kind'>[];
@@ -88,16 +89,14 @@ export function Begin({ containers }: Props) {
         }}
       >
         <div>
-          <h1>Your nursery in five answers</h1>
-          <p className="mt-1 max-w-[60ch] text-ink2">
-            Two of them you give; the rest stand as they are unless you change them. All of it can be changed later.
-          </p>
+          <h1>{WORDS.yourNurseryInFiveAnswers}</h1>
+          <p className="mt-1 max-w-[60ch] text-ink2">{WORDS.twoOfThemYouGive}</p>
         </div>
 
-        <Question n={1} title="Where is it?">
+        <Question n={1} title={WORDS.whereIsIt}>
           <div className="max-w-md">
             <Finder<Town>
-              label="Town"
+              label={WORDS.town}
               text={town}
               found={towns.data?.towns ?? []}
               keyOf={(one) => String(one.id)}
@@ -109,13 +108,9 @@ export function Begin({ containers }: Props) {
                   </span>
                 </span>
               )}
-              none={
-                towns.data && town.trim().length >= 2 && town !== typed.placeName
-                  ? 'No such town in the list of places of a thousand people and more. Take the nearest, or type the coordinates.'
-                  : null
-              }
-              hint="The nearest town will do. Add a country after a comma where many have the name."
-              error={wrong('latitude_deg') ? 'Choose a town from the list, or type the coordinates.' : undefined}
+              none={towns.data && town.trim().length >= 2 && town !== typed.placeName ? WORDS.noSuchTownInThe : null}
+              hint={WORDS.theNearestTownWillDo}
+              error={wrong('latitude_deg') ? WORDS.chooseATownFromThe : undefined}
               onText={setTown}
               onChoose={(one) => {
                 setTown(one.name);
@@ -125,12 +120,12 @@ export function Begin({ containers }: Props) {
             />
           </div>
           <details className="mt-2" open={byHand} onToggle={(e) => setByHand(e.currentTarget.open)}>
-            <summary className="text-[0.95rem] text-ink2">Coordinates instead</summary>
+            <summary className="text-[0.95rem] text-ink2">{WORDS.coordinatesInstead}</summary>
             <div className="mt-2 grid max-w-md grid-cols-2 gap-3">
               <Field
                 id="begin-lat"
-                label="Latitude, °"
-                hint="minus is south"
+                label={WORDS.latitude}
+                hint={WORDS.minusIsSouth}
                 inputMode="decimal"
                 value={typed.latitude}
                 error={wrong('latitude_deg')}
@@ -138,8 +133,8 @@ export function Begin({ containers }: Props) {
               />
               <Field
                 id="begin-lon"
-                label="Longitude, °"
-                hint="minus is west"
+                label={WORDS.longitude}
+                hint={WORDS.minusIsWest}
                 inputMode="decimal"
                 value={typed.longitude}
                 error={wrong('longitude_deg')}
@@ -151,9 +146,9 @@ export function Begin({ containers }: Props) {
             <div className="w-48">
               <Field
                 id="begin-height"
-                label={`Height above the sea, ${inches ? 'ft' : 'm'}`}
+                label={WORDS.heightAboveTheSea(inches ? 'ft' : 'm')}
                 inputMode="decimal"
-                hint="a guess: change it if you lie higher"
+                hint={WORDS.aGuessChangeItIf}
                 value={typed.height}
                 error={wrong('height_m')}
                 onValue={(height) => change({ height })}
@@ -166,18 +161,18 @@ export function Begin({ containers }: Props) {
                 checked={typed.byTheSea}
                 onChange={(e) => change({ byTheSea: e.target.checked })}
               />
-              within {inches ? '30 miles' : '50 km'} of the sea
+              {WORDS.withinOfTheSea(inches ? WORDS.words30Miles : WORDS.words50Km)}
             </label>
           </div>
         </Question>
 
-        <Question n={2} title="How do you count?">
+        <Question n={2} title={WORDS.howDoYouCount}>
           <WaysFields ways={ways} wrong={wrong} onChange={(next) => change({ ways: next })} />
         </Question>
 
-        <Question n={3} title="Where do plants stand?">
+        <Question n={3} title={WORDS.whereDoPlantsStand}>
           <fieldset>
-            <legend className="sr-only">A house to begin with</legend>
+            <legend className="sr-only">{WORDS.aHouseToBeginWith}</legend>
             <div className="grid gap-3 sm:grid-cols-2">
               {STARTING_HOUSE_KEYS.map((key) => (
                 <HouseCard
@@ -188,11 +183,11 @@ export function Begin({ containers }: Props) {
                 />
               ))}
             </div>
-            {wrong('house') && <p className="err mt-1 font-semibold text-brick">Choose a house to begin with.</p>}
+            {wrong('house') && <p className="err mt-1 font-semibold text-brick">{WORDS.chooseAHouseToBegin}</p>}
           </fieldset>
           {typed.house !== null && typed.house !== 'empty' && (
             <div className="mt-4">
-              <p className="font-semibold">Trays that each holds</p>
+              <p className="font-semibold">{WORDS.traysThatEachHolds}</p>
               <ul className="mt-1">
                 {STARTING_HOUSES[typed.house].map(({ key, name }) => (
                   <RoomLine
@@ -204,18 +199,18 @@ export function Begin({ containers }: Props) {
                 ))}
               </ul>
               <p className="text-[0.9rem] text-ink2">
-                A standard tray is about {inches ? '21 × 11 in' : '53 × 28 cm'}. 0: you have none such.
+                {WORDS.aStandardTrayIsAbout(inches ? WORDS.words2111In : WORDS.words5328Cm)}
               </p>
               {tried && checked.error?.issues.some(({ path }) => path[0] === 'places') && (
-                <p className="font-semibold text-brick">Each of them wants a number of trays, 1 to 10,000, or 0.</p>
+                <p className="font-semibold text-brick">{WORDS.eachOfThemWantsA}</p>
               )}
             </div>
           )}
         </Question>
 
-        <Question n={4} title="Which trays and pots do you use?">
+        <Question n={4} title={WORDS.whichTraysAndPotsDo}>
           <fieldset className="flex flex-wrap gap-2">
-            <legend className="sr-only">Trays and pots in use</legend>
+            <legend className="sr-only">{WORDS.traysAndPotsInUse}</legend>
             {containers.map(({ id, name }) => (
               <label
                 key={id}
@@ -237,12 +232,12 @@ export function Begin({ containers }: Props) {
               </label>
             ))}
           </fieldset>
-          {wrong('containerIds') && <p className="mt-1 font-semibold text-brick">Choose one at least.</p>}
+          {wrong('containerIds') && <p className="mt-1 font-semibold text-brick">{WORDS.chooseOneAtLeast}</p>}
         </Question>
 
-        <Question n={5} title="How often may frost catch you?">
+        <Question n={5} title={WORDS.howOftenMayFrostCatch}>
           <fieldset className="flex flex-wrap gap-2">
-            <legend className="mb-1 text-ink2">Years in which a harmful night comes after tender plants are out</legend>
+            <legend className="mb-1 text-ink2">{WORDS.yearsInWhichAHarmful}</legend>
             {RISKS.map(([risk, words]) => (
               <label
                 key={risk}
@@ -263,11 +258,11 @@ export function Begin({ containers }: Props) {
 
         <div className="flex flex-wrap items-center gap-4">
           <button type="submit" className="btn solid" disabled={begin.isPending}>
-            {begin.isPending ? 'Beginning…' : 'Begin the season'}
+            {begin.isPending ? WORDS.beginning : WORDS.beginTheSeason}
           </button>
           {tried && !checked.success && (
             <p role="alert" className="font-semibold text-brick">
-              Not yet: look at what is marked above.
+              {WORDS.notYetLookAtWhat}
             </p>
           )}
           {begin.error && (
@@ -364,17 +359,17 @@ function RoomLine({
   return (
     <li className="flex items-center gap-3 border-b border-line py-1">
       <span className="min-w-40 grow">{name}</span>
-      <button type="button" className="btn" aria-label={`${name}: fewer trays`} onClick={() => by(-step)}>
+      <button type="button" className="btn" aria-label={WORDS.fewerTrays(name)} onClick={() => by(-step)}>
         −
       </button>
       <input
         className="input w-20 text-center"
         inputMode="decimal"
-        aria-label={`${name}, trays`}
+        aria-label={WORDS.trays(name)}
         value={value}
         onChange={(e) => onValue(e.target.value)}
       />
-      <button type="button" className="btn" aria-label={`${name}: more trays`} onClick={() => by(step)}>
+      <button type="button" className="btn" aria-label={WORDS.moreTrays(name)} onClick={() => by(step)}>
         +
       </button>
     </li>

@@ -7,6 +7,7 @@ import { nightsKnown } from '../../core/weather/nightsKnown.ts';
 import { frostsByNormals, roughNormals, ROUGH_BAND_K, type RoughSite } from '../../core/weather/roughClimate.ts';
 import { dayNight, monthName, shortDay } from '../../ui/format.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
+import { WORDS } from '../../words/en/house/beginSummary.ts';
 
 interface Props {
   readonly site: RoughSite | null;
@@ -33,21 +34,25 @@ export function BeginSummary({ site, risk_frac, unit }: Props) {
   }, [site?.latitude_deg, site?.longitude_deg, site?.height_m, site?.byTheSea, risk_frac]); // eslint-disable-line react-hooks/exhaustive-deps
   return (
     <aside className="card lg:sticky lg:top-4" aria-live="polite">
-      <h2>What follows from it</h2>
+      <h2>{WORDS.whatFollowsFromIt}</h2>
       {!guess ? (
-        <p className="mt-1 text-ink2">Choose a town and say how high you lie: the usual weather follows from that.</p>
+        <p className="mt-1 text-ink2">{WORDS.chooseATownAndSay}</p>
       ) : (
         <>
           <p className="mt-1 text-ink2">
-            {guess.south ? 'A southern season: the year turns in July.' : 'A northern season.'} The usual weather is{' '}
-            <b className="font-semibold text-ink">a rough guess</b>, good to within ±
-            {differenceWords(ROUGH_BAND_K, unit, 0)}, until you import days of your site or type its means.
+            {WORDS.theUsualWeatherIsGood(
+              guess.south ? WORDS.aSouthernSeasonTheYear : WORDS.aNorthernSeason,
+              <b key="1" className="font-semibold text-ink">
+                {WORDS.aRoughGuess}
+              </b>,
+              differenceWords(ROUGH_BAND_K, unit, 0),
+            )}
           </p>
           <table className="plain-table dense mt-3">
             <thead>
               <tr>
-                <th>Month</th>
-                <th className="r">Usual nights and days</th>
+                <th>{WORDS.month}</th>
+                <th className="r">{WORDS.usualNightsAndDays}</th>
               </tr>
             </thead>
             <tbody>
@@ -69,17 +74,17 @@ export function BeginSummary({ site, risk_frac, unit }: Props) {
           <dl className="mt-3 grid grid-cols-[1fr_auto] gap-y-1">
             {guess.frosts.frosty ? (
               <>
-                <dt>Last frost, half of the years</dt>
+                <dt>{WORDS.lastFrostHalfOfThe}</dt>
                 <dd className="num">{dated(guess.frosts.lastFrost)}</dd>
-                <dt>First frost, half of the years</dt>
+                <dt>{WORDS.firstFrostHalfOfThe}</dt>
                 <dd className="num">{dated(guess.frosts.firstFrost)}</dd>
               </>
             ) : (
-              <dt>Most years have no frost</dt>
+              <dt>{WORDS.mostYearsHaveNoFrost}</dt>
             )}
             {guess.out.tender && (
               <>
-                <dt>Tender plants out, at your risk</dt>
+                <dt>{WORDS.tenderPlantsOutAtYour}</dt>
                 <dd className="num">{dated(guess.out.tender)}</dd>
               </>
             )}

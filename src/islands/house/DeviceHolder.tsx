@@ -2,6 +2,7 @@ import { useEffect, useId, useState } from 'react';
 import type { Person } from '../../core/house/people.ts';
 import { PersonMark } from '../../ui/PersonMark.tsx';
 import { takeDevice } from '../../ui/who.ts';
+import { WORDS } from '../../words/en/house/deviceHolder.ts';
 
 interface Props {
   readonly people: readonly Person[];
@@ -50,7 +51,7 @@ export function DeviceHolder({ people, initial, listed = false }: Props) {
   return (
     <div id={id} className="relative">
       {few && (
-        <div className="hidden min-[700px]:flex" role="group" aria-label="Whose hands this device is in">
+        <div className="hidden min-[700px]:flex" role="group" aria-label={WORDS.whoseHandsThisDeviceIs}>
           {people.map((person) => (
             <button
               key={person.id}
@@ -59,7 +60,7 @@ export function DeviceHolder({ people, initial, listed = false }: Props) {
                 person.id === held ? 'border-[#eef0e8] bg-[#eef0e8] text-[#1f2a24]' : 'border-[#5f6c63] text-[#d5dbd2]'
               }`}
               aria-pressed={person.id === held}
-              aria-label={person.id === held ? `${person.name} holds this device. Let go` : `Hand it to ${person.name}`}
+              aria-label={person.id === held ? WORDS.holdsThisDeviceLetGo(person.name) : WORDS.handItTo(person.name)}
               title={person.name}
               onClick={() => take(person.id === held ? null : person)}
             >
@@ -73,11 +74,11 @@ export function DeviceHolder({ people, initial, listed = false }: Props) {
         type="button"
         className={`${few ? 'min-[700px]:hidden ' : ''}flex h-9 min-w-11 max-[700px]:h-11 cursor-pointer items-center justify-center gap-1.5 rounded-[3px] border border-[#b9c3ba] px-1.5 text-[#eef0e8]`}
         aria-expanded={open}
-        aria-label={holder ? `${holder.name} holds this device. Change` : 'Whose hands? Nobody has said'}
+        aria-label={holder ? WORDS.holdsThisDeviceChange(holder.name) : WORDS.whoseHandsNobodyHasSaid}
         onClick={() => setOpen(!open)}
       >
         {holder ? <PersonMark mark={holder.mark} /> : null}
-        <span className="num text-base">{holder ? holder.initials : 'Who?'}</span>
+        <span className="num text-base">{holder ? holder.initials : WORDS.who}</span>
       </button>
       {open && (
         <div className="absolute right-0 z-30 mt-1 w-64 border border-line bg-paper p-1 text-ink shadow-lg">
@@ -95,7 +96,7 @@ function People(props: {
 }) {
   const { people, held, onTake } = props;
   return (
-    <ul aria-label="People of the house">
+    <ul aria-label={WORDS.peopleOfTheHouse}>
       {people.map((person) => (
         <li key={person.id}>
           <button
@@ -117,7 +118,7 @@ function People(props: {
           aria-pressed={held === null}
           onClick={() => onTake(null)}
         >
-          Nobody in particular
+          {WORDS.nobodyInParticular}
         </button>
       </li>
     </ul>

@@ -16,6 +16,7 @@ import { overRoomAhead, useSeason } from '../plan/useSeason.ts';
 import { HouseDrawing } from './HouseDrawing.tsx';
 import { useMeasured } from './useMeasured.ts';
 import { layHouse, standingOn } from './layout.ts';
+import { WORDS } from '../../words/en/house/house.ts';
 
 const FRAME_ms = 160;
 const STAGE_WORDS = {
@@ -95,12 +96,12 @@ export function House({ dataId }: { readonly dataId: string }) {
         placeId,
       });
       changes.setMessage(
-        answer.kind === 'done' ? `Logged: ${selected.batch.name} moved to ${placeName(placeId)}.` : trouble(answer),
+        answer.kind === 'done' ? WORDS.loggedMovedTo(selected.batch.name, placeName(placeId)) : trouble(answer),
       );
       if (answer.kind === 'done') await changes.reload();
     } else {
       const plan = planTried(selected.batch.plan, trial);
-      await changes.write(`${selected.batch.name} to ${placeName(placeId)}`, [
+      await changes.write(WORDS.to(selected.batch.name, placeName(placeId)), [
         { id: selected.batch.id, places: plan.places, steps: plan.steps ?? {} },
       ]);
     }
@@ -111,14 +112,14 @@ export function House({ dataId }: { readonly dataId: string }) {
   return (
     <div>
       <div className="flex flex-wrap items-center gap-3">
-        <h1>Plan of the house</h1>
+        <h1>{WORDS.planOfTheHouse}</h1>
         <span className="num text-xl" aria-live="polite">
           {longDay(day)}
         </span>
         <div className="ml-auto flex flex-wrap gap-2">
           <UndoButton changes={changes} />
           <a className="btn" href="/plan/season">
-            Season
+            {WORDS.season}
           </a>
         </div>
       </div>
@@ -126,13 +127,13 @@ export function House({ dataId }: { readonly dataId: string }) {
         <button
           type="button"
           className="btn"
-          aria-label="A day back"
+          aria-label={WORDS.aDayBack}
           onClick={() => setDay(Math.max(house.today - 30, day - 1))}
         >
           ‹
         </button>
         <label htmlFor={`${id}day`} className="sr-only">
-          Day shown
+          {WORDS.dayShown}
         </label>
         <input
           id={`${id}day`}
@@ -144,13 +145,13 @@ export function House({ dataId }: { readonly dataId: string }) {
           aria-valuetext={longDay(day)}
           onChange={(e) => setDay(Number(e.target.value))}
         />
-        <button type="button" className="btn" aria-label="A day on" onClick={() => setDay(Math.min(last, day + 1))}>
+        <button type="button" className="btn" aria-label={WORDS.aDayOn} onClick={() => setDay(Math.min(last, day + 1))}>
           ›
         </button>
         <div className="w-44 shrink-0 max-[700px]:hidden [&_label]:sr-only">
           <DateField
             id={`${id}date`}
-            label="Day shown, as a date"
+            label={WORDS.dayShownAsADate}
             value={isoFromDay(day)}
             min={isoFromDay(house.today - 30)}
             max={isoFromDay(last)}
@@ -168,10 +169,10 @@ export function House({ dataId }: { readonly dataId: string }) {
             setPlaying(!playing);
           }}
         >
-          {playing ? 'Stop' : 'Play the season'}
+          {playing ? WORDS.stop : WORDS.playTheSeason}
         </button>
         <button type="button" className="btn" disabled={day === house.today} onClick={() => setDay(house.today)}>
-          Today
+          {WORDS.today}
         </button>
       </div>
       <Said message={changes.message} />
@@ -195,19 +196,26 @@ export function House({ dataId }: { readonly dataId: string }) {
         </div>
         <aside
           className="flex flex-col gap-3 border-line min-[1000px]:border-l min-[1000px]:pl-4"
-          aria-label="Beside the plan"
+          aria-label={WORDS.besideThePlan}
         >
           {selected && stand && crop ? (
-            <section aria-label="Chosen batch">
+            <section aria-label={WORDS.chosenBatch}>
               <h2 className="text-plum">{selected.batch.name}</h2>
               <p className="text-ink2">
-                {counted(stand.trays, 'tray')} {STAGE_WORDS[stand.stage]} in {placeName(stand.placeId)},{' '}
-                {shortDay(stand.from)} to {shortDay(stand.to)} ·{' '}
-                <a href={`/batch/${selected.batch.id}`}>open {selected.batch.code}</a>
+                {WORDS.inTo(
+                  counted(stand.trays, 'tray'),
+                  STAGE_WORDS[stand.stage],
+                  placeName(stand.placeId),
+                  shortDay(stand.from),
+                  shortDay(stand.to),
+                  <a key="1" href={`/batch/${selected.batch.id}`}>
+                    {WORDS.open(selected.batch.code)}
+                  </a>,
+                )}
               </p>
               <div className="field mt-2">
                 <label htmlFor={`${id}to`}>
-                  {really && day === house.today ? 'Carry it now to' : 'Let it stand in'}
+                  {really && day === house.today ? WORDS.carryItNowTo : WORDS.letItStandIn}
                 </label>
                 <select
                   id={`${id}to`}
@@ -226,23 +234,27 @@ export function House({ dataId }: { readonly dataId: string }) {
                 </select>
               </div>
               {really && day !== house.today && (
-                <p className="mt-1 text-[0.9rem] text-ink2">
-                  It stands there already. On today’s date it can be carried elsewhere, which is logged.
-                </p>
+                <p className="mt-1 text-[0.9rem] text-ink2">{WORDS.itStandsThereAlreadyOn}</p>
               )}
               {tried && (
                 <div className="note-bar mt-2" aria-live="polite">
                   <p>
-                    In {placeName(trial!.place!.placeId)}:{' '}
-                    {tried.progress.late_days === null
-                      ? 'it cannot be reached there'
-                      : lateness(tried.progress.late_days)}
-                    {newOver.length === 0 ? ', and there is room.' : '.'}
+                    {WORDS.in(
+                      placeName(trial!.place!.placeId),
+                      tried.progress.late_days === null
+                        ? WORDS.itCannotBeReachedThere
+                        : lateness(tried.progress.late_days),
+                      newOver.length === 0 ? WORDS.andThereIsRoom : '.',
+                    )}
                   </p>
                   {newOver.slice(0, 3).map((run) => (
                     <p key={`${run.placeId}/${run.from}`}>
-                      <strong>{placeName(run.placeId)}</strong> over by{' '}
-                      {counted(Math.ceil(run.most_slots), 'tray space')}, {shortDay(run.from)} to {shortDay(run.to - 1)}
+                      {WORDS.overByTo(
+                        <strong key="2">{placeName(run.placeId)}</strong>,
+                        counted(Math.ceil(run.most_slots), WORDS.traySpace),
+                        shortDay(run.from),
+                        shortDay(run.to - 1),
+                      )}
                     </p>
                   ))}
                   <div className="mt-2 flex gap-2">
@@ -252,25 +264,25 @@ export function House({ dataId }: { readonly dataId: string }) {
                       disabled={changes.busy}
                       onClick={() => void keep()}
                     >
-                      {really ? 'Log the move' : 'Keep'}
+                      {really ? WORDS.logTheMove : WORDS.keep}
                     </button>
                     <button type="button" className="btn small" onClick={() => setTrial(null)}>
-                      Drop
+                      {WORDS.drop}
                     </button>
                   </div>
                 </div>
               )}
             </section>
           ) : (
-            <p className="text-ink2">Press a batch’s trays to see it; drag them to another place, or choose it here.</p>
+            <p className="text-ink2">{WORDS.pressABatchsTraysTo}</p>
           )}
           <table className="plain-table text-[0.95rem]">
             <caption className="text-left font-semibold">{shortDay(day)}</caption>
             <thead>
               <tr>
-                <th>Place</th>
-                <th className="r">Temperature</th>
-                <th className="r">Tray spaces</th>
+                <th>{WORDS.place}</th>
+                <th className="r">{WORDS.temperature}</th>
+                <th className="r">{WORDS.traySpaces}</th>
               </tr>
             </thead>
             <tbody>
@@ -288,11 +300,9 @@ export function House({ dataId }: { readonly dataId: string }) {
                     <td className="r whitespace-nowrap">{dayNight(day_C, night_C, house.unit)}</td>
                     <td className="r whitespace-nowrap">
                       {used > place.room_trays ? (
-                        <span className="tag bad">
-                          {Math.round(used)} of {place.room_trays}
-                        </span>
+                        <span className="tag bad">{WORDS.of(Math.round(used), place.room_trays)}</span>
                       ) : (
-                        `${Math.round(used)} of ${place.room_trays}`
+                        WORDS.of(Math.round(used), place.room_trays)
                       )}
                     </td>
                   </tr>

@@ -3,6 +3,7 @@ import type { TemperatureUnit } from '../../core/units/temperature.ts';
 import { counted, dayNight, degrees } from '../../ui/format.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
 import { NAME_px, tilesIn, type DrawnPlace, type Standing, type Tiles } from './layout.ts';
+import { WORDS } from '../../words/en/house/houseDrawing.ts';
 
 /** A heated place as its sensor has it. */
 export interface Measured {
@@ -50,7 +51,7 @@ export function HouseDrawing(props: Props) {
       width={width}
       height={height}
       role="group"
-      aria-label="Plan of the house: places to scale with the trays that stand in them. The table beside it says how full they are."
+      aria-label={WORDS.planOfTheHousePlaces}
       className="sheet block select-none"
       onPointerMove={(e) => {
         const held = grip.current;
@@ -93,10 +94,21 @@ export function HouseDrawing(props: Props) {
             </text>
             <text x={rect.x} y={rect.y - 4} fontSize="12" fill="var(--color-ink2)">
               {measured
-                ? `${degrees(measured.medium_C, unit)} now${rect.width < 180 ? '' : measured.set_C === null ? ', off' : `, set ${degrees(measured.set_C, unit)}`}`
+                ? WORDS.now(
+                    degrees(measured.medium_C, unit),
+                    rect.width < 180
+                      ? ''
+                      : measured.set_C === null
+                        ? ', off'
+                        : WORDS.set(degrees(measured.set_C, unit)),
+                  )
                 : dayNight(day_C, night_C, unit)}
-              {`, ${Math.round(used)} of ${place.room_trays}`}
-              {over > 0 && <tspan fontWeight="700" fill="var(--color-brick)">{`, over by ${Math.round(over)}`}</tspan>}
+              {WORDS.of(Math.round(used), place.room_trays)}
+              {over > 0 && (
+                <tspan fontWeight="700" fill="var(--color-brick)">
+                  {WORDS.overBy(Math.round(over))}
+                </tspan>
+              )}
             </text>
             <rect
               x={rect.x}
@@ -169,7 +181,12 @@ function TileGroup({ group, drawn, chosen, onSelect, onHold }: GroupProps) {
   const h = rect.height / rows;
   const first = group.cells[0];
   const inRow = first ? group.cells.filter((cell) => cell.row === first.row).length : 0;
-  const label = `${batch.name}: ${counted(group.standing.trays, 'tray')} in ${place.name}${group.over > 0 ? `, ${group.over} tray spaces over` : ''}`;
+  const label = WORDS.in(
+    batch.name,
+    counted(group.standing.trays, 'tray'),
+    place.name,
+    group.over > 0 ? WORDS.traySpacesOver(group.over) : '',
+  );
   const letters = Math.floor((inRow * w - 6) / 6.2);
   return (
     <g

@@ -4,6 +4,7 @@ import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import type { RoundJob } from '../../contracts/house/roundView.ts';
 import { counted } from '../../ui/format.ts';
 import type { LogLine } from '../../contracts/batch/batches.ts';
+import { WORDS } from '../../words/en/house/jobPanel.ts';
 
 interface Props {
   readonly job: RoundJob;
@@ -41,8 +42,7 @@ export function JobPanel({ job, today, onLog }: Props) {
         {job.words}: {job.name}
       </h2>
       <p className="text-ink2">
-        {counted(job.trays, 'tray')}, code {job.code}
-        {job.toPlace && `, to ${job.toPlace}`}
+        {WORDS.code(counted(job.trays, 'tray'), job.code, job.toPlace && WORDS.to(job.toPlace))}
       </p>
       {counting && (
         <>
@@ -50,14 +50,14 @@ export function JobPanel({ job, today, onLog }: Props) {
             <button
               type="button"
               className="btn h-19 text-3xl"
-              aria-label="One fewer"
+              aria-label={WORDS.oneFewer}
               onClick={() => setCount(clamp(count - 1))}
             >
               −
             </button>
             <div>
               <input
-                aria-label={`Number ${job.countWord}`}
+                aria-label={WORDS.number(job.countWord)}
                 className="num w-full bg-transparent text-center text-6xl"
                 inputMode="numeric"
                 value={count}
@@ -65,13 +65,13 @@ export function JobPanel({ job, today, onLog }: Props) {
               />
               <p className="text-ink2">
                 {job.countWord}
-                {job.sown_count !== null && looking && ` of ${job.sown_count}`}
+                {job.sown_count !== null && looking && WORDS.of(job.sown_count)}
               </p>
             </div>
             <button
               type="button"
               className="btn h-19 text-3xl"
-              aria-label="One more"
+              aria-label={WORDS.oneMore}
               onClick={() => setCount(clamp(count + 1))}
             >
               +
@@ -89,7 +89,7 @@ export function JobPanel({ job, today, onLog }: Props) {
               className="btn"
               onClick={() => setCount(clamp(looking ? (job.expected_count ?? count) : (job.count ?? count)))}
             >
-              {looking ? 'All expected' : 'As planned'}
+              {looking ? WORDS.allExpected : WORDS.asPlanned}
             </button>
           </div>
         </>
@@ -97,22 +97,22 @@ export function JobPanel({ job, today, onLog }: Props) {
       {looking && job.expected_count !== null && (
         <p className="note-bar mt-4">
           {half ? (
-            <>
-              <strong>Half are up.</strong> {count} of about {job.expected_count} expected. Save, then it comes off the
-              heat.
-            </>
+            <>{WORDS.ofAboutExpectedSaveThen(<strong key="1">{WORDS.halfAreUp}</strong>, count, job.expected_count)}</>
           ) : (
             <>
-              <strong>Half up at {Math.ceil(job.expected_count / 2)}.</strong> About {job.expected_count} of{' '}
-              {job.sown_count} are expected in the end.
+              {WORDS.aboutOfAreExpectedIn(
+                <strong key="2">{WORDS.halfUpAt(Math.ceil(job.expected_count / 2))}</strong>,
+                job.expected_count,
+                job.sown_count,
+              )}
             </>
           )}
         </p>
       )}
       <div className="mt-4 grid grid-cols-2 gap-3">
-        <DateField id={`${id}day`} label="Day it was done" max={isoFromDay(today)} value={day} onValue={setDay} />
+        <DateField id={`${id}day`} label={WORDS.dayItWasDone} max={isoFromDay(today)} value={day} onValue={setDay} />
         <div className="field">
-          <label htmlFor={`${id}note`}>Note</label>
+          <label htmlFor={`${id}note`}>{WORDS.note}</label>
           <input
             id={`${id}note`}
             className="input"
@@ -133,14 +133,14 @@ export function JobPanel({ job, today, onLog }: Props) {
             type="button"
             className="btn solid min-h-12"
             onClick={() =>
-              void save(half ? 'emerged' : 'counted', half ? `half up, ${count} counted` : `${count} counted`)
+              void save(half ? 'emerged' : 'counted', half ? WORDS.halfUpCounted(count) : WORDS.counted(count))
             }
           >
-            {half ? `Save: half up with ${count}` : `Save: ${count} up`}
+            {half ? WORDS.saveHalfUpWith(count) : WORDS.saveUp(count)}
           </button>
         ) : (
           <button type="button" className="btn solid min-h-12" onClick={() => void save(job.eventKind, 'logged')}>
-            Log {job.words.toLowerCase()}
+            {WORDS.log(job.words.toLowerCase())}
           </button>
         )}
       </div>

@@ -8,6 +8,7 @@ import { counted, dayNight, spokenDay } from '../../ui/format.ts';
 import type { LogLine } from '../../contracts/batch/batches.ts';
 import { postLine } from '../../ui/logPost.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
+import { WORDS } from '../../words/en/house/round.ts';
 
 const readPanel = () => import('./JobPanel.tsx');
 const JobPanel = lazy(() => readPanel().then((m) => ({ default: m.JobPanel })));
@@ -73,18 +74,18 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
       kind: 'withdrawn' as const,
       day: isoFromDay(view.today),
       correctsId: item.eventId,
-      note: 'undone on the round',
+      note: WORDS.undoneOnTheRound,
     };
     const answer = await postLine(item.job.batchId, {
       idempotencyKey: freshKey(),
       ...line,
     });
     if (answer.kind !== 'done') {
-      setMessage(answer.kind === 'kept' ? 'Undo is kept on this device.' : trouble(answer));
+      setMessage(answer.kind === 'kept' ? WORDS.undoIsKeptOnThis : trouble(answer));
       return;
     }
     setDone((list) => list.filter((d) => d !== item));
-    setMessage(`${item.job.name}: undone.`);
+    setMessage(WORDS.undone(item.job.name));
     await refresh();
   }
 
@@ -96,13 +97,13 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
     <div className="grid grid-cols-1 gap-6 min-[1000px]:grid-cols-[minmax(0,1fr)_430px]">
       <div>
         <div className="flex flex-wrap items-baseline gap-x-4">
-          <h1>Today's round</h1>
+          <h1>{WORDS.todaysRound}</h1>
           <p className="text-ink2">
-            {jobs.length === 0 ? 'nothing due' : counted(jobs.length, 'job')}
-            {late > 0 && `, ${late} late`}
+            {jobs.length === 0 ? WORDS.nothingDue : counted(jobs.length, 'job')}
+            {late > 0 && WORDS.late(late)}
           </p>
           <button type="button" className="link-btn no-print ml-auto max-[700px]:hidden" onClick={() => window.print()}>
-            Print
+            {WORDS.print}
           </button>
         </div>
         <p role="status" aria-live="polite" className={message ? 'note-bar my-2' : 'sr-only'}>
@@ -156,7 +157,7 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
                       </span>
                       {d.eventId !== null && (
                         <button type="button" className="btn no-print" onClick={() => void undo(d)}>
-                          Undo
+                          {WORDS.undo}
                         </button>
                       )}
                     </li>
@@ -166,15 +167,21 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
           ))}
         {jobs.length === 0 && done.length === 0 && (
           <div className="card mt-4 max-w-xl">
-            <h2>Nothing waits today</h2>
+            <h2>{WORDS.nothingWaitsToday}</h2>
             <p className="mt-1">
-              Work comes from the batches&rsquo; chains. <a href="/batch/new">Make a batch</a>, or look at what comes in{' '}
-              <a href="/plan/season">Season</a>.
+              {WORDS.workComesFromTheBatches(
+                <a key="1" href="/batch/new">
+                  {WORDS.makeABatch}
+                </a>,
+                <a key="2" href="/plan/season">
+                  {WORDS.season}
+                </a>,
+              )}
             </p>
           </div>
         )}
       </div>
-      <aside className="hidden min-[1000px]:block" aria-label="The job in hand">
+      <aside className="hidden min-[1000px]:block" aria-label={WORDS.theJobInHand}>
         <div className="sticky top-4">
           {opened ? (
             <Suspense fallback={null}>
@@ -207,8 +214,11 @@ function PlaceHead({ place, unit }: { readonly place: RoundPlace; readonly unit:
           <span
             className={`ml-auto text-[0.92rem] ${place.used_slots > place.room_trays ? 'font-bold text-brick' : 'text-ink2'}`}
           >
-            {place.used_slots > place.room_trays && 'over room: '}
-            {place.used_slots} of {place.room_trays} tray spaces
+            {WORDS.ofTraySpaces(
+              place.used_slots > place.room_trays && WORDS.overRoom,
+              place.used_slots,
+              place.room_trays,
+            )}
           </span>
         </>
       )}
@@ -245,10 +255,10 @@ function JobLine({ job, today, busy, open, onOpen, onLog, children }: LineProps)
           {job.trays > 0 ? (
             <>
               <div className="num text-2xl">{job.trays}</div>
-              <div className="text-[0.8rem] text-ink2">{job.trays === 1 ? 'tray' : 'trays'}</div>
+              <div className="text-[0.8rem] text-ink2">{job.trays === 1 ? WORDS.tray : WORDS.trays}</div>
             </>
           ) : (
-            <div className="text-[0.8rem] text-ink2">seed</div>
+            <div className="text-[0.8rem] text-ink2">{WORDS.seed}</div>
           )}
         </div>
         <div className="min-w-[200px] flex-1">
@@ -262,7 +272,7 @@ function JobLine({ job, today, busy, open, onOpen, onLog, children }: LineProps)
               {job.words}: {job.name}
               <ChevronDown size={16} aria-hidden="true" className={`shrink-0 ${open ? 'rotate-180' : ''}`} />
             </button>{' '}
-            {job.late_days > 0 && <span className="tag bad">{counted(job.late_days, 'day')} late</span>}
+            {job.late_days > 0 && <span className="tag bad">{WORDS.late2(counted(job.late_days, 'day'))}</span>}
           </p>
           <p className="text-[0.95rem] text-ink2">
             {why}
@@ -277,20 +287,20 @@ function JobLine({ job, today, busy, open, onOpen, onLog, children }: LineProps)
                 className="btn solid"
                 disabled={busy}
                 onClick={onOpen}
-                aria-label={`Count ${job.name}`}
+                aria-label={WORDS.count(job.name)}
               >
-                Count
+                {WORDS.count2}
               </button>
               <button
                 type="button"
                 className="btn"
                 disabled={busy}
-                aria-label={`${job.count ? 'No more up' : 'None yet'}: ${job.name}`}
+                aria-label={`${job.count ? WORDS.noMoreUp : WORDS.noneYet}: ${job.name}`}
                 onClick={() =>
-                  onLog({ kind: 'counted', day, count: job.count ?? 0 }, job.count ? 'no more up' : 'none up yet')
+                  onLog({ kind: 'counted', day, count: job.count ?? 0 }, job.count ? WORDS.noMoreUp2 : WORDS.noneUpYet)
                 }
               >
-                {job.count ? 'No more' : 'None yet'}
+                {job.count ? WORDS.noMore : WORDS.noneYet}
               </button>
             </>
           ) : (
@@ -308,10 +318,10 @@ function JobLine({ job, today, busy, open, onOpen, onLog, children }: LineProps)
                 type="button"
                 className="btn"
                 disabled={busy}
-                aria-label={`Not today: ${job.words}, ${job.name}`}
-                onClick={() => onLog({ kind: 'held', day, cause: job.kind }, 'put off to tomorrow')}
+                aria-label={WORDS.notToday(job.words, job.name)}
+                onClick={() => onLog({ kind: 'held', day, cause: job.kind }, WORDS.putOffToTomorrow)}
               >
-                Not today
+                {WORDS.notToday2}
               </button>
             </>
           )}
@@ -328,18 +338,20 @@ function Hint({ jobs, ahead, today }: { readonly jobs: readonly RoundJob[] } & P
   return (
     <div className="card text-ink2">
       <p>
-        <span className="num text-3xl text-ink">{trays}</span> trays to touch today.
+        {WORDS.traysToTouchToday(
+          <span key="3" className="num text-3xl text-ink">
+            {trays}
+          </span>,
+        )}
       </p>
-      <p className="mt-2">
-        The plum button logs a job as it stands. Press the job&rsquo;s words to change number, day or note first.
-      </p>
-      <h2 className="mt-5 text-ink">The week ahead</h2>
+      <p className="mt-2">{WORDS.thePlumButtonLogsA}</p>
+      <h2 className="mt-5 text-ink">{WORDS.theWeekAhead}</h2>
       <table className="plain-table mt-1">
         <thead className="sr-only">
           <tr>
-            <th>Day</th>
-            <th>Jobs</th>
-            <th>Trays</th>
+            <th>{WORDS.day}</th>
+            <th>{WORDS.jobs}</th>
+            <th>{WORDS.trays2}</th>
           </tr>
         </thead>
         <tbody>
@@ -359,10 +371,7 @@ function Hint({ jobs, ahead, today }: { readonly jobs: readonly RoundJob[] } & P
           ))}
         </tbody>
       </table>
-      <p className="mt-4 text-[0.92rem]">
-        Water and electricity: lift leads and plugs clear before you water, and use only benches behind a
-        residual-current device, wired as your local code asks.
-      </p>
+      <p className="mt-4 text-[0.92rem]">{WORDS.waterAndElectricityLiftLeads}</p>
     </div>
   );
 }

@@ -5,6 +5,7 @@ import type { Problem } from '../../contracts/problem.ts';
 import { call, fieldError, trouble } from '../../ui/call.ts';
 import { Field } from '../../ui/Field.tsx';
 import { counted, shortDay } from '../../ui/format.ts';
+import { WORDS } from '../../words/en/house/seasons.ts';
 
 interface Props {
   readonly seasons: readonly SeasonView[];
@@ -40,12 +41,10 @@ export function Seasons({ seasons, today, current }: Props) {
       </p>
       <ul className="mt-3 grid grid-cols-1 gap-3">
         {seasons.map((season) => (
-          <li key={season.id} className="card" aria-label={`Season ${season.name}`}>
+          <li key={season.id} className="card" aria-label={WORDS.season(season.name)}>
             <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
               <h2>{season.name}</h2>
-              <span className="text-ink2">
-                {shortDay(season.firstDay, 0)} to {shortDay(season.lastDay, 0)}
-              </span>
+              <span className="text-ink2">{WORDS.to(shortDay(season.firstDay, 0), shortDay(season.lastDay, 0))}</span>
               <span className="num">{counted(season.batches_count, 'batch', 'batches')}</span>
               <span className="font-semibold">{stateOf(season, current, today)}</span>
             </div>
@@ -60,7 +59,7 @@ export function Seasons({ seasons, today, current }: Props) {
                       void post(`/api/house/seasons/${season.id}/close`, { version: season.version }, season)
                     }
                   >
-                    Close it
+                    {WORDS.closeIt}
                   </button>
                   <button
                     type="button"
@@ -68,13 +67,13 @@ export function Seasons({ seasons, today, current }: Props) {
                     aria-expanded={editing === season.id}
                     onClick={() => setEditing(editing === season.id ? null : season.id)}
                   >
-                    Name and days
+                    {WORDS.nameAndDays}
                   </button>
                 </>
               ) : (
                 <>
                   <a className="btn" href={`/house/seasons/${season.id}`}>
-                    Its batches
+                    {WORDS.itsBatches}
                   </a>
                   <button
                     type="button"
@@ -84,7 +83,7 @@ export function Seasons({ seasons, today, current }: Props) {
                       void post(`/api/house/seasons/${season.id}/reopen`, { version: season.version }, null)
                     }
                   >
-                    Open it again
+                    {WORDS.openItAgain}
                   </button>
                 </>
               )}
@@ -105,10 +104,10 @@ export function Seasons({ seasons, today, current }: Props) {
                       )
                     }
                   >
-                    Close it and carry them over
+                    {WORDS.closeItAndCarryThem}
                   </button>
                   <button type="button" className="btn" onClick={() => setAsked(null)}>
-                    Leave it open
+                    {WORDS.leaveItOpen}
                   </button>
                 </div>
               </div>
@@ -124,14 +123,11 @@ export function Seasons({ seasons, today, current }: Props) {
           aria-expanded={editing === 'new'}
           onClick={() => setEditing(editing === 'new' ? null : 'new')}
         >
-          Add a season
+          {WORDS.addASeason}
         </button>
         {editing === 'new' && (
           <div className="card mt-3">
-            <p className="mb-2 max-w-[70ch] text-ink2">
-              For autumn sowings, say. Batches go into the season that begins last of those that hold their day out. The
-              usual seasons make themselves.
-            </p>
+            <p className="mb-2 max-w-[70ch] text-ink2">{WORDS.forAutumnSowingsSayBatches}</p>
             <SeasonForm season={null} />
           </div>
         )}
@@ -142,8 +138,8 @@ export function Seasons({ seasons, today, current }: Props) {
 
 function stateOf(season: SeasonView, current: number | null, today: number): string {
   if (season.closedAt_ms !== null) return 'closed';
-  const standing = season.open_count > 0 ? `, ${season.open_count} to sow or standing` : '';
-  if (season.id === current) return `open, the current one${standing}`;
+  const standing = season.open_count > 0 ? WORDS.toSowOrStanding(season.open_count) : '';
+  if (season.id === current) return WORDS.openTheCurrentOne(standing);
   if (season.lastDay < today && season.open_count === 0) return 'over: all its plants are gone; close it';
   return `open${standing}`;
 }
@@ -176,10 +172,10 @@ function SeasonForm({ season }: { readonly season: SeasonView | null }) {
         void save();
       }}
     >
-      <Field id={`name-${id}`} label="Name" value={name} onValue={setName} error={fieldError(problem, 'name')} />
+      <Field id={`name-${id}`} label={WORDS.name} value={name} onValue={setName} error={fieldError(problem, 'name')} />
       <Field
         id={`first-${id}`}
-        label="First day"
+        label={WORDS.firstDay}
         type="date"
         value={firstDay}
         onValue={setFirstDay}
@@ -187,7 +183,7 @@ function SeasonForm({ season }: { readonly season: SeasonView | null }) {
       />
       <Field
         id={`last-${id}`}
-        label="Last day"
+        label={WORDS.lastDay}
         type="date"
         value={lastDay}
         onValue={setLastDay}
@@ -195,7 +191,7 @@ function SeasonForm({ season }: { readonly season: SeasonView | null }) {
       />
       <div className="self-end">
         <button type="submit" className="btn solid">
-          {season ? 'Save it' : 'Add it'}
+          {season ? WORDS.saveIt : WORDS.addIt}
         </button>
       </div>
       {message && (

@@ -1,4 +1,5 @@
 import type { LocalWays } from '../../contracts/house/begin.ts';
+import { WORDS } from '../../words/en/house/waysFields.ts';
 
 interface Props {
   readonly ways: LocalWays | null;
@@ -6,13 +7,21 @@ interface Props {
   readonly onChange: (ways: LocalWays) => void;
 }
 
-const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
+const WEEKDAYS = [
+  WORDS.monday,
+  WORDS.tuesday,
+  WORDS.wednesday,
+  WORDS.thursday,
+  WORDS.friday,
+  WORDS.saturday,
+  WORDS.sunday,
+];
 const zones = (): string[] => Intl.supportedValuesOf('timeZone');
 const currencies = (): string[] => Intl.supportedValuesOf('currency');
 
 /** Units, money, week and time zone: as the country has them, changed where it is otherwise. */
 export function WaysFields({ ways, wrong, onChange }: Props) {
-  if (!ways) return <p className="text-ink2">As your country does: it follows from the town.</p>;
+  if (!ways) return <p className="text-ink2">{WORDS.asYourCountryDoesIt}</p>;
   const set = (part: Partial<LocalWays>) => onChange({ ...ways, ...part });
   return (
     <>
@@ -22,27 +31,27 @@ export function WaysFields({ ways, wrong, onChange }: Props) {
             `°${ways.temperatureUnit}`,
             ways.lengthUnit === 'in' ? 'inches' : 'centimetres',
             ways.currency,
-            `the week from ${WEEKDAYS[ways.firstWeekday - 1]}`,
+            WORDS.theWeekFrom(WEEKDAYS[ways.firstWeekday - 1]),
             ways.timeZone.replaceAll('_', ' '),
           ].join(', ')}
         </b>
       </p>
       <details className="mt-1">
-        <summary className="text-[0.95rem] text-ink2">Change</summary>
+        <summary className="text-[0.95rem] text-ink2">{WORDS.change}</summary>
         <div className="mt-2 grid gap-3 sm:grid-cols-2">
           <Choice
             id="begin-temperature"
-            label="Temperatures"
+            label={WORDS.temperatures}
             value={ways.temperatureUnit}
             options={[
-              ['C', 'Celsius'],
-              ['F', 'Fahrenheit'],
+              ['C', WORDS.celsius],
+              ['F', WORDS.fahrenheit],
             ]}
             onValue={(temperatureUnit) => set({ temperatureUnit: temperatureUnit as 'C' | 'F' })}
           />
           <Choice
             id="begin-length"
-            label="Lengths"
+            label={WORDS.lengths}
             value={ways.lengthUnit}
             options={[
               ['cm', 'centimetres'],
@@ -52,7 +61,7 @@ export function WaysFields({ ways, wrong, onChange }: Props) {
           />
           <Choice
             id="begin-currency"
-            label="Money"
+            label={WORDS.money}
             value={ways.currency}
             options={currencies().map((code) => [code, code])}
             error={wrong('currency')}
@@ -60,14 +69,14 @@ export function WaysFields({ ways, wrong, onChange }: Props) {
           />
           <Choice
             id="begin-week"
-            label="Week begins on"
+            label={WORDS.weekBeginsOn}
             value={String(ways.firstWeekday)}
             options={WEEKDAYS.map((day, i) => [String(i + 1), day])}
             onValue={(day) => set({ firstWeekday: Number(day) })}
           />
           <Choice
             id="begin-zone"
-            label="Time zone"
+            label={WORDS.timeZone}
             value={ways.timeZone}
             options={[...new Set([ways.timeZone, ...zones()])].map((zone) => [zone, zone.replaceAll('_', ' ')])}
             error={wrong('timeZone')}

@@ -1,6 +1,7 @@
 import type { BeginInput, LocalWays, Town } from '../../contracts/house/begin.ts';
 import { STARTING_HOUSES, type StartingHouseKey } from '../../core/house/startingHouses.ts';
 import { figureOr } from '../../ui/kit/fields.ts';
+import { WORDS } from '../../words/en/house/beginSaid.ts';
 
 const M_PER_FT = 0.3048;
 
@@ -21,17 +22,17 @@ export interface BeginTyped {
 
 /** Risks offered, with how they are said. */
 export const RISKS: readonly (readonly [number, string])[] = [
-  [0.05, '1 year in 20'],
-  [0.1, '1 year in 10'],
-  [0.2, '1 year in 5'],
-  [0.33, '1 year in 3'],
+  [0.05, WORDS.words1YearIn20],
+  [0.1, WORDS.words1YearIn10],
+  [0.2, WORDS.words1YearIn5],
+  [0.33, WORDS.words1YearIn3],
 ];
 
 export const HOUSE_WORDS: Readonly<Record<StartingHouseKey, { readonly name: string; readonly about: string }>> = {
-  'sill-and-frame': { name: 'Sill and frame', about: 'a window sill, a propagator, a cold frame' },
-  'heated-bench': { name: 'One heated bench', about: 'in a cool house, with a frame' },
-  'chamber-and-benches': { name: 'Chamber and two benches', about: 'warm and cool, frame and ground' },
-  empty: { name: 'Empty', about: 'write the places down myself' },
+  'sill-and-frame': { name: WORDS.sillAndFrame, about: WORDS.aWindowSillAPropagator },
+  'heated-bench': { name: WORDS.oneHeatedBench, about: WORDS.inACoolHouseWith },
+  'chamber-and-benches': { name: WORDS.chamberAndTwoBenches, about: WORDS.warmAndCoolFrameAnd },
+  empty: { name: WORDS.empty, about: WORDS.writeThePlacesDownMyself },
 };
 
 /** Where a town lies, taken over into the fields. */
@@ -61,7 +62,7 @@ export function bodyOf(typed: BeginTyped): unknown {
     .map(({ key }) => ({ key, room_trays: figureOr(rooms[key] ?? '', (n) => n) }))
     .filter(({ room_trays }) => room_trays !== 0);
   return {
-    name: placeName.trim() === '' ? 'My nursery' : `${placeName.trim()} nursery`,
+    name: placeName.trim() === '' ? WORDS.myNursery : WORDS.nursery(placeName.trim()),
     placeName,
     latitude_deg: figureOr(typed.latitude, (n) => n),
     longitude_deg: figureOr(typed.longitude, (n) => n),

@@ -1,4 +1,5 @@
 import type { usePlanChanges } from './usePlanChanges.ts';
+import { WORDS } from '../../words/en/plan/changeBar.ts';
 
 type Changes = Pick<ReturnType<typeof usePlanChanges>, 'undoable' | 'busy' | 'undo'>;
 
@@ -8,11 +9,11 @@ export function UndoButton({ changes }: { readonly changes: Changes }) {
     <button
       type="button"
       className="btn"
-      title={changes.undoable ? `Undo: ${changes.undoable.words}` : undefined}
+      title={changes.undoable ? WORDS.undo(changes.undoable.words) : undefined}
       disabled={!changes.undoable || changes.busy}
       onClick={() => void changes.undo()}
     >
-      Undo
+      {WORDS.undo2}
     </button>
   );
 }

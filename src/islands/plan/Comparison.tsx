@@ -2,6 +2,7 @@ import { money } from '../../ui/house.ts';
 import type { SeasonSummary } from '../../core/plan/placement/reckon.ts';
 import type { HouseData } from '../../contracts/plan/seasonData.ts';
 import { counted } from '../../ui/format.ts';
+import { WORDS } from '../../words/en/plan/comparison.ts';
 
 interface Props {
   readonly house: HouseData;
@@ -11,30 +12,30 @@ interface Props {
 /** Seasons added up, side by side: what is late, what is over room, what it costs. */
 export function Comparison({ house, columns }: Props) {
   const rows: readonly { name: string; of: (r: SeasonSummary) => string; bad?: (r: SeasonSummary) => boolean }[] = [
-    { name: 'Late', of: (r) => (r.late_count === 0 ? 'none' : `${r.late_count}, ${counted(r.late_days, 'day')}`) },
+    { name: WORDS.late, of: (r) => (r.late_count === 0 ? 'none' : `${r.late_count}, ${counted(r.late_days, 'day')}`) },
     {
-      name: 'Too early',
+      name: WORDS.tooEarly,
       of: (r) => (r.early_count === 0 ? 'none' : `${r.early_count}, ${counted(r.early_days, 'day')}`),
     },
     {
-      name: 'Cannot be',
+      name: WORDS.cannotBe,
       of: (r) => (r.stuck_count === 0 ? 'none' : String(r.stuck_count)),
       bad: (r) => r.stuck_count > 0,
     },
-    { name: 'Plants at risk', of: (r) => String(Math.round(r.atRisk_count)) },
+    { name: WORDS.plantsAtRisk, of: (r) => String(Math.round(r.atRisk_count)) },
     {
-      name: 'Over room',
-      of: (r) => (r.over_slotDays === 0 ? 'never' : `${Math.round(r.over_slotDays)} tray-days`),
+      name: WORDS.overRoom,
+      of: (r) => (r.over_slotDays === 0 ? 'never' : WORDS.trayDays(Math.round(r.over_slotDays))),
       bad: (r) => r.over_slotDays > 0,
     },
-    { name: 'Heat', of: (r) => `${Math.round(r.heat_kWh)} kWh` },
-    { name: 'Heat, cost', of: (r) => money(r.money) },
-    { name: 'Trays carried', of: (r) => String(r.moves_trays) },
-    { name: 'Set-points changed', of: (r) => String(r.setPointChanges) },
+    { name: WORDS.heat, of: (r) => WORDS.kwh(Math.round(r.heat_kWh)) },
+    { name: WORDS.heatCost, of: (r) => money(r.money) },
+    { name: WORDS.traysCarried, of: (r) => String(r.moves_trays) },
+    { name: WORDS.setPointsChanged, of: (r) => String(r.setPointChanges) },
     ...house.places.map((place, i) => ({
-      name: `${place.name}, fullest`,
+      name: WORDS.fullest(place.name),
       of: (r: SeasonSummary) =>
-        `${Math.round(r.peaks[i]?.peak_slots ?? 0)} of ${r.peaks[i]?.room_trays ?? place.room_trays}`,
+        WORDS.of(Math.round(r.peaks[i]?.peak_slots ?? 0), r.peaks[i]?.room_trays ?? place.room_trays),
       bad: (r: SeasonSummary) => (r.peaks[i]?.peak_slots ?? 0) > (r.peaks[i]?.room_trays ?? 0),
     })),
   ];
@@ -43,7 +44,7 @@ export function Comparison({ house, columns }: Props) {
       <table className="plain-table dense text-[0.95rem]">
         <thead>
           <tr>
-            <th scope="col">From today on</th>
+            <th scope="col">{WORDS.fromTodayOn}</th>
             {columns.map((column) => (
               <th key={column.name} scope="col" className="r">
                 {column.name}

@@ -6,6 +6,7 @@ import { counted, shortDay } from '../../ui/format.ts';
 import { priceWords } from '../../ui/priceWords.ts';
 import type { Worked } from './useSeason.ts';
 import { offerWords } from './words.ts';
+import { WORDS } from '../../words/en/plan/conflicts.ts';
 
 interface Props {
   readonly house: HouseData;
@@ -30,29 +31,29 @@ export function Troubles({ house, troubles, count, over, offers, byId, busy, onS
   if (troubles.length === 0) {
     return (
       <section>
-        <h2>No clashes</h2>
-        <p className="text-ink2">Everything has room and goes out within its days.</p>
+        <h2>{WORDS.noClashes}</h2>
+        <p className="text-ink2">{WORDS.everythingHasRoomAndGoes}</p>
       </section>
     );
   }
   return (
-    <section aria-label="Clashes">
+    <section aria-label={WORDS.clashes}>
       <h2>{counted(count, 'clash', 'clashes')}</h2>
       <ul>
         {shown.map((trouble, i) => (
           <li key={keyOf(trouble)} className="border-b border-line py-2">
             <Title trouble={trouble} run={runOf(trouble, over)} byId={byId} house={house} onSelect={onSelect} />
             {offers === null ? (
-              <p className="text-[0.9rem] text-ink2">looking for ways out</p>
+              <p className="text-[0.9rem] text-ink2">{WORDS.lookingForWaysOut}</p>
             ) : (offers[i] ?? []).length === 0 ? (
-              <p className="text-[0.9rem] text-ink2">No way out found. Plan the season, or change a date.</p>
+              <p className="text-[0.9rem] text-ink2">{WORDS.noWayOutFoundPlan}</p>
             ) : (
               <ul className="mt-1 flex flex-col gap-1">
                 {offers[i]!.map((offer, j) => {
                   const words = offerWords(offer, byId, house);
                   const only = offer.kind === 'fewer' || offer.kind === 'more-room';
                   const cleared =
-                    offer.cleared_slotDays > 0 ? `clears ${Math.round(offer.cleared_slotDays)} tray-days` : '';
+                    offer.cleared_slotDays > 0 ? WORDS.clearsTrayDays(Math.round(offer.cleared_slotDays)) : '';
                   return (
                     <li key={j}>
                       <button
@@ -79,7 +80,7 @@ export function Troubles({ house, troubles, count, over, offers, byId, busy, onS
       </ul>
       {troubles.length > FIRST && (
         <button type="button" className="link-btn" onClick={() => setAll(!all)}>
-          {all ? 'Fewer' : count > troubles.length ? `The first ${troubles.length}` : `All ${troubles.length}`}
+          {all ? WORDS.fewer : count > troubles.length ? WORDS.theFirst(troubles.length) : WORDS.all(troubles.length)}
         </button>
       )}
     </section>
@@ -97,13 +98,11 @@ function Title({
     const place = house.places.find((p) => p.id === trouble.placeId)?.name;
     return (
       <p>
-        <strong>
-          {place} is over by {counted(Math.ceil(run?.most_slots ?? 0), 'tray space')}
-        </strong>
+        <strong>{WORDS.isOverBy(place, counted(Math.ceil(run?.most_slots ?? 0), WORDS.traySpace))}</strong>
         <span className="block text-[0.92rem] text-ink2">
           {trouble.to - trouble.from === 1
             ? shortDay(trouble.from)
-            : `${shortDay(trouble.from)} to ${shortDay(trouble.to - 1)}`}
+            : WORDS.to(shortDay(trouble.from), shortDay(trouble.to - 1))}
         </span>
       </p>
     );
@@ -119,7 +118,7 @@ function Title({
       >
         {worked?.batch.name}
       </button>
-      <span className="tag bad">{trouble.kind === 'stuck' ? 'cannot be' : `${late} d late`}</span>
+      <span className="tag bad">{trouble.kind === 'stuck' ? WORDS.cannotBe : WORDS.dLate(late)}</span>
     </p>
   );
 }

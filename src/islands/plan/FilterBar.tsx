@@ -6,6 +6,7 @@ import type { HouseData } from '../../contracts/plan/seasonData.ts';
 import { shortDay } from '../../ui/format.ts';
 import type { Planning } from './usePlanner.ts';
 import { inTrouble, type Worked } from './useSeason.ts';
+import { WORDS } from '../../words/en/plan/filterBar.ts';
 
 const Dialog = lazy(() => import('../../ui/kit/Dialog.tsx').then((m) => ({ default: m.Dialog })));
 
@@ -82,9 +83,9 @@ export function FilterBar(props: Props) {
     <>
       <Choice
         id={`${id}batch`}
-        label="Batch"
+        label={WORDS.batch}
         value={selectedId ?? ''}
-        none="none chosen"
+        none={WORDS.noneChosen}
         onValue={(v) => onSelect(v === '' ? null : Number(v))}
         width={seasons.length > 1 ? 'w-48' : 'w-56'}
         options={worked.map(({ batch }) => ({ value: batch.id, name: `${batch.name} · ${batch.code}` }))}
@@ -92,17 +93,17 @@ export function FilterBar(props: Props) {
       {seasons.length > 1 && (
         <Choice
           id={`${id}season`}
-          label="Season"
+          label={WORDS.season}
           width="w-28"
           value={filter.seasonId ?? ''}
-          none="all open"
+          none={WORDS.allOpen}
           onValue={(v) => onFilter({ ...filter, seasonId: v === '' ? null : Number(v) })}
           options={seasons.map((season) => ({ value: season.id, name: season.name }))}
         />
       )}
       <Choice
         id={`${id}crop`}
-        label="Crop"
+        label={WORDS.crop}
         value={filter.cropId ?? ''}
         none="all"
         onValue={(v) => onFilter({ ...filter, cropId: v === '' ? null : Number(v) })}
@@ -110,7 +111,7 @@ export function FilterBar(props: Props) {
       />
       <Choice
         id={`${id}week`}
-        label="Work in the week of"
+        label={WORDS.workInTheWeekOf}
         value={filter.week ?? ''}
         none="any"
         onValue={(v) => onFilter({ ...filter, week: v === '' ? null : Number(v) })}
@@ -118,15 +119,15 @@ export function FilterBar(props: Props) {
       />
       <Choice
         id={`${id}trouble`}
-        label="Only"
+        label={WORDS.only}
         value={filter.trouble}
         none="everything"
         onValue={(v) => onFilter({ ...filter, trouble: v as Filter['trouble'] })}
         options={[
           { value: 'late', name: 'late' },
-          { value: 'over', name: 'over room' },
+          { value: 'over', name: WORDS.overRoom },
           { value: 'pinned', name: 'pinned' },
-          { value: 'loose', name: 'not pinned, to come' },
+          { value: 'loose', name: WORDS.notPinnedToCome },
         ]}
       />
     </>
@@ -136,7 +137,7 @@ export function FilterBar(props: Props) {
       <button
         type="button"
         className="btn"
-        aria-label="Shorter days"
+        aria-label={WORDS.shorterDays}
         disabled={zoom === 0}
         onClick={() => onZoom(zoom - 1)}
       >
@@ -145,7 +146,7 @@ export function FilterBar(props: Props) {
       <button
         type="button"
         className="btn"
-        aria-label="Longer days"
+        aria-label={WORDS.longerDays}
         disabled={zoom === zooms - 1}
         onClick={() => onZoom(zoom + 1)}
       >
@@ -157,11 +158,11 @@ export function FilterBar(props: Props) {
     <>
       <span className="ml-auto">{props.keepWeeks}</span>
       <details className="relative">
-        <summary className="btn">Look harder</summary>
+        <summary className="btn">{WORDS.lookHarder}</summary>
         <HarderForm {...{ house, planning, weeks }} />
       </details>
       <a className="btn" href="#season-table">
-        Table
+        {WORDS.table}
       </a>
     </>
   );
@@ -176,26 +177,26 @@ export function FilterBar(props: Props) {
       <div className="no-print mt-2 flex items-center justify-between gap-2 min-[700.1px]:hidden">
         <button type="button" className="btn gap-2" onClick={() => setSheet(true)}>
           <SlidersHorizontal size={18} aria-hidden="true" />
-          Find and filter{on > 0 && ` (${on})`}
+          {WORDS.findAndFilter(on > 0 && ` (${on})`)}
         </button>
         {zoomButtons}
       </div>
       {sheet && (
         <Suspense fallback={null}>
-          <Dialog open onOpenChange={setSheet} title="Find and filter">
+          <Dialog open onOpenChange={setSheet} title={WORDS.findAndFilter2}>
             <div className="flex flex-wrap items-end gap-3">
               {choices}
               {more}
             </div>
             <div className="mt-4 flex flex-wrap gap-2">
               <a className="btn" href="/house">
-                Plan of the house
+                {WORDS.planOfTheHouse}
               </a>
               <a className="btn" href="/plan/what-if">
-                What if
+                {WORDS.whatIf}
               </a>
               <button type="button" className="btn solid ml-auto" onClick={() => setSheet(false)}>
-                Show
+                {WORDS.show}
               </button>
             </div>
           </Dialog>
@@ -220,23 +221,20 @@ function HarderForm({ house, planning, weeks }: { house: HouseData; planning: Pl
         planning.start({ look: 'harder', only, setPoints: true });
       }}
     >
-      <p className="text-[0.92rem] text-ink2">
-        Searches several times as long, and says how near the plan of the whole season is to the cheapest there can be.
-        Where no more than 24 batches may move, the exact solver chooses among all the ways found.
-      </p>
+      <p className="text-[0.92rem] text-ink2">{WORDS.searchesSeveralTimesAsLong}</p>
       <div className="field">
-        <label htmlFor={`${id}place`}>What may move</label>
+        <label htmlFor={`${id}place`}>{WORDS.whatMayMove}</label>
         <select id={`${id}place`} name="place" className="input">
-          <option value="0">everything not pinned</option>
+          <option value="0">{WORDS.everythingNotPinned}</option>
           {house.places.map((place) => (
             <option key={place.id} value={place.id}>
-              what stands in {place.name}
+              {WORDS.whatStandsIn(place.name)}
             </option>
           ))}
         </select>
       </div>
       <div className="field">
-        <label htmlFor={`${id}from`}>in the four weeks from</label>
+        <label htmlFor={`${id}from`}>{WORDS.inTheFourWeeksFrom}</label>
         <select id={`${id}from`} name="from" className="input">
           {weeks.map((week) => (
             <option key={week} value={week}>
@@ -246,7 +244,7 @@ function HarderForm({ house, planning, weeks }: { house: HouseData; planning: Pl
         </select>
       </div>
       <button type="submit" className="btn solid">
-        Look harder now
+        {WORDS.lookHarderNow}
       </button>
     </form>
   );

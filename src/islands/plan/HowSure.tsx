@@ -1,6 +1,7 @@
 import { counted } from '../../ui/format.ts';
 import { money } from '../../ui/house.ts';
 import { SURE, sureWords } from '../../ui/sureWords.ts';
+import { WORDS } from '../../words/en/plan/howSure.ts';
 
 /** A plan as it was made for one degree of sureness. */
 export interface SureTried {
@@ -22,12 +23,10 @@ interface Props {
 export function HowSure({ sure_frac, tried, busy, onPlan }: Props) {
   const now = tried.find((one) => one.sure_frac === sure_frac);
   return (
-    <section aria-label="How sure">
-      <h3>How sure</h3>
-      <p className="text-[0.92rem]">
-        Planned so that <b>{sureWords(sure_frac)}</b> is ready in its days, as far as places and weeks allow.
-      </p>
-      <div className="mt-1 flex flex-wrap gap-1" role="group" aria-label="Plan for another sureness">
+    <section aria-label={WORDS.howSure}>
+      <h3>{WORDS.howSure}</h3>
+      <p className="text-[0.92rem]">{WORDS.plannedSoThatIsReady(<b key="1">{sureWords(sure_frac)}</b>)}</p>
+      <div className="mt-1 flex flex-wrap gap-1" role="group" aria-label={WORDS.planForAnotherSureness}>
         {SURE.map(([frac, words]) => (
           <button
             key={frac}
@@ -46,7 +45,7 @@ export function HowSure({ sure_frac, tried, busy, onPlan }: Props) {
           .filter((one) => one !== now)
           .map((one) => (
             <li key={one.sure_frac}>
-              {sureWords(one.sure_frac)}: {now ? against(one, now) : `${Math.round(one.heat_kWh)} kWh`}
+              {sureWords(one.sure_frac)}: {now ? against(one, now) : WORDS.kwh(Math.round(one.heat_kWh))}
             </li>
           ))}
       </ul>
@@ -59,9 +58,12 @@ function against(one: SureTried, now: SureTried): string {
   const kWh = Math.round(one.heat_kWh - now.heat_kWh);
   const heat =
     kWh === 0
-      ? 'as much heat'
-      : `${Math.abs(kWh)} kWh ${kWh > 0 ? 'more' : 'less'}, ${money(Math.abs(one.heat_money - now.heat_money))}`;
+      ? WORDS.asMuchHeat
+      : WORDS.kwh2(Math.abs(kWh), kWh > 0 ? 'more' : 'less', money(Math.abs(one.heat_money - now.heat_money)));
   if (one.sown === null || now.sown === null) return heat;
   const days = Math.round(one.sown - now.sown);
-  return `${heat}, sown ${days === 0 ? 'on the same days' : `${counted(Math.abs(days), 'day')} ${days > 0 ? 'later' : 'sooner'}`} on the mean`;
+  return WORDS.sownOnTheMean(
+    heat,
+    days === 0 ? WORDS.onTheSameDays : `${counted(Math.abs(days), 'day')} ${days > 0 ? 'later' : 'sooner'}`,
+  );
 }

@@ -3,6 +3,7 @@ import { mondayOf } from '../../core/calendar/week.ts';
 import type { KeptWeeks } from '../../contracts/plan/planner.ts';
 import type { HouseData } from '../../contracts/plan/seasonData.ts';
 import { counted, shortDay } from '../../ui/format.ts';
+import { WORDS } from '../../words/en/plan/keepWeeks.ts';
 
 const WEEKS_SHOWN = 30;
 const MOST_WEEKS = 12;
@@ -30,16 +31,16 @@ export function KeepWeeks({ house, kept, brushing, onBrush, onKeep }: Props) {
     return (
       <span>
         <span className="sr-only" role="status">
-          Brush over the weeks to keep; Escape ends
+          {WORDS.brushOverTheWeeksTo}
         </span>
         <button type="button" className="btn solid" onClick={() => onBrush(false)}>
-          Brushing: done
+          {WORDS.brushingDone}
         </button>
       </span>
     );
   return (
     <details className="relative">
-      <summary className="btn">Keep weeks{kept.length > 0 && ` (${kept.length})`}</summary>
+      <summary className="btn">{WORDS.keepWeeks(kept.length > 0 && ` (${kept.length})`)}</summary>
       <form
         className="card absolute right-0 z-20 mt-1 flex w-80 flex-col gap-2 bg-paper"
         onSubmit={(e) => {
@@ -56,17 +57,14 @@ export function KeepWeeks({ house, kept, brushing, onBrush, onKeep }: Props) {
           );
         }}
       >
-        <p className="text-[0.92rem] text-ink2">
-          What stands in a place in these weeks, and its set-points, stay as they are when the season is planned;
-          nothing else is put there.
-        </p>
+        <p className="text-[0.92rem] text-ink2">{WORDS.whatStandsInAPlace}</p>
         <button type="button" className="btn" onClick={() => onBrush(true)}>
-          Brush over the drawing
+          {WORDS.brushOverTheDrawing}
         </button>
         <div className="field">
-          <label htmlFor={`${id}place`}>Place</label>
+          <label htmlFor={`${id}place`}>{WORDS.place}</label>
           <select id={`${id}place`} name="place" className="input">
-            <option value="0">every place</option>
+            <option value="0">{WORDS.everyPlace}</option>
             {house.places.map((place) => (
               <option key={place.id} value={place.id}>
                 {place.name}
@@ -76,7 +74,7 @@ export function KeepWeeks({ house, kept, brushing, onBrush, onKeep }: Props) {
         </div>
         <div className="flex gap-2">
           <div className="field flex-1">
-            <label htmlFor={`${id}from`}>From</label>
+            <label htmlFor={`${id}from`}>{WORDS.from}</label>
             <select id={`${id}from`} name="from" className="input">
               {weeks.map((week) => (
                 <option key={week} value={week}>
@@ -86,7 +84,7 @@ export function KeepWeeks({ house, kept, brushing, onBrush, onKeep }: Props) {
             </select>
           </div>
           <div className="field w-24">
-            <label htmlFor={`${id}count`}>Weeks</label>
+            <label htmlFor={`${id}count`}>{WORDS.weeks}</label>
             <select id={`${id}count`} name="count" className="input" defaultValue={2}>
               {Array.from({ length: MOST_WEEKS }, (_, i) => (
                 <option key={i} value={i + 1}>
@@ -97,22 +95,22 @@ export function KeepWeeks({ house, kept, brushing, onBrush, onKeep }: Props) {
           </div>
         </div>
         <button type="submit" className="btn">
-          Keep these weeks
+          {WORDS.keepTheseWeeks}
         </button>
         {kept.length > 0 && (
-          <ul aria-label="Kept weeks">
+          <ul aria-label={WORDS.keptWeeks}>
             {kept.map((one) => (
               <li key={`${one.placeId}/${one.from}`} className="flex items-center gap-2 border-t border-line py-1">
                 <span className="flex-1">
-                  {placeName(one.placeId)}, {shortDay(one.from)} to {shortDay(one.to - 1)}
+                  {WORDS.to(placeName(one.placeId), shortDay(one.from), shortDay(one.to - 1))}
                 </span>
                 <button
                   type="button"
                   className="link-btn"
-                  aria-label={`Let ${placeName(one.placeId)} from ${shortDay(one.from)} go`}
+                  aria-label={WORDS.letFromGo(placeName(one.placeId), shortDay(one.from))}
                   onClick={() => onKeep(kept.filter((other) => other !== one))}
                 >
-                  let go
+                  {WORDS.letGo}
                 </button>
               </li>
             ))}
@@ -120,7 +118,7 @@ export function KeepWeeks({ house, kept, brushing, onBrush, onKeep }: Props) {
         )}
         {kept.length > 1 && (
           <button type="button" className="link-btn" onClick={() => onKeep([])}>
-            Let all {counted(kept.length, 'run')} go
+            {WORDS.letAllGo(counted(kept.length, 'run'))}
           </button>
         )}
       </form>

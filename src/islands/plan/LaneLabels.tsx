@@ -8,6 +8,7 @@ import { LANE_GAP, type Lane } from './lanes.ts';
 import { SITE_px } from './SiteStrip.tsx';
 import { WORK_px } from './WorkStrip.tsx';
 import type { Band, SeasonWork } from './useSeason.ts';
+import { WORDS } from '../../words/en/plan/laneLabels.ts';
 
 interface Props {
   readonly house: HouseData;
@@ -51,7 +52,7 @@ export function LaneLabels({ house, lanes, bands, work }: Props) {
                 <>
                   <span className="num block text-[1.1rem]">{temperature}</span>
                   <span className={`text-[0.82rem] ${isOver ? 'tag bad' : 'text-ink2'}`}>
-                    {used} of {lane.place.room_trays}
+                    {WORDS.of(used, lane.place.room_trays)}
                   </span>
                 </>
               )}
@@ -61,12 +62,12 @@ export function LaneLabels({ house, lanes, bands, work }: Props) {
       })}
       {house.siteDays && (
         <div className="pr-2 text-right text-[0.8rem] leading-tight" style={{ height: SITE_px, paddingTop: 6 }}>
-          <p className="h-[34px] pt-2.5 text-ink2">frost to come</p>
-          <p className="text-ink2">soil, {length(100)}</p>
+          <p className="h-[34px] pt-2.5 text-ink2">{WORDS.frostToCome}</p>
+          <p className="text-ink2">{WORDS.soil(length(100))}</p>
         </div>
       )}
       <p className="pt-2 pr-2 text-right text-[0.8rem] leading-tight text-ink2" style={{ height: WORK_px }}>
-        hours of work, by week
+        {WORDS.hoursOfWorkByWeek}
       </p>
     </div>
   );

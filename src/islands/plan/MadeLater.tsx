@@ -3,6 +3,7 @@ import { counted, shortDay } from '../../ui/format.ts';
 import { money } from '../../ui/house.ts';
 import type { LaterOne } from './useOutcomes.ts';
 import type { Worked } from './useSeason.ts';
+import { WORDS } from '../../words/en/plan/madeLater.ts';
 
 /** What making a batch later brings: what the season would cost more if it stayed as it is. */
 export interface Buys {
@@ -13,8 +14,8 @@ export interface Buys {
 
 /** "24 May, 71 in 100 ready in its days". */
 function outcomeWords({ out, inTime_frac }: Outcome): string {
-  if (out === null) return 'cannot be';
-  return inTime_frac === null ? shortDay(out) : `${shortDay(out)}, ${Math.round(100 * inTime_frac)} in 100`;
+  if (out === null) return WORDS.cannotBe;
+  return inTime_frac === null ? shortDay(out) : WORDS.in100(shortDay(out), Math.round(100 * inTime_frac));
 }
 
 /** "24 May, 71 in 100, then 22 May, 92 in 100". */
@@ -35,11 +36,10 @@ interface Props {
 
 /** Batches a plan makes later or less sure, each with what that buys, and leaving it as it is. */
 export function MadeLater({ later, byId, chosen, heldPlaces, setPlaces, onHold, onLeaveOut }: Props) {
-  if (later.length === 0)
-    return <p className="text-[0.95rem]">No batch is made later or less sure of its date by this plan.</p>;
+  if (later.length === 0) return <p className="text-[0.95rem]">{WORDS.noBatchIsMadeLater}</p>;
   return (
-    <section aria-label="Made later by this plan" className="note-bar">
-      <h3>Made later by this plan: {counted(later.length, 'batch', 'batches')}</h3>
+    <section aria-label={WORDS.madeLaterByThisPlan} className="note-bar">
+      <h3>{WORDS.madeLaterByThisPlan2(counted(later.length, 'batch', 'batches'))}</h3>
       <ul>
         {later.map((one) => (
           <li key={one.id} className="border-b border-line py-1.5">
@@ -55,7 +55,7 @@ export function MadeLater({ later, byId, chosen, heldPlaces, setPlaces, onHold, 
                     checked={!chosen.has(one.id)}
                     onChange={(e) => onLeaveOut(one.id, e.target.checked)}
                   />
-                  Leave it as it is
+                  {WORDS.leaveItAsItIs}
                 </label>
               </>
             ) : (
@@ -69,12 +69,12 @@ export function MadeLater({ later, byId, chosen, heldPlaces, setPlaces, onHold, 
 }
 
 function buysWords(buys: Buys | null): string {
-  if (!buys) return 'Left as it is.';
+  if (!buys) return WORDS.leftAsItIs;
   const parts: string[] = [];
   const kWh = Math.round(buys.heat_kWh);
-  if (kWh > 0) parts.push(`${kWh} kWh, ${money(buys.money)}`);
-  if (buys.over_slotDays >= 1) parts.push(`room for ${Math.round(buys.over_slotDays)} tray-days`);
-  return parts.length === 0 ? 'It buys nothing that can be counted.' : `It buys ${parts.join(' and ')}.`;
+  if (kWh > 0) parts.push(WORDS.kwh(kWh, money(buys.money)));
+  if (buys.over_slotDays >= 1) parts.push(WORDS.roomForTrayDays(Math.round(buys.over_slotDays)));
+  return parts.length === 0 ? WORDS.itBuysNothingThatCan : WORDS.itBuys(parts.join(' and '));
 }
 
 /** A batch that is not moved but kept less warm: its places may keep their set-points. */
@@ -87,7 +87,7 @@ function HeldHeat({
   const mine = setPlaces.filter((place) => one.placeIds.includes(place.id));
   return (
     <>
-      <p className="text-[0.92rem] text-ink2">It is not moved: the set-points where it stands are lower for a while.</p>
+      <p className="text-[0.92rem] text-ink2">{WORDS.itIsNotMovedThe}</p>
       {mine.length > 0 && (
         <label className="flex min-h-11 items-center gap-2">
           <input
@@ -101,7 +101,7 @@ function HeldHeat({
               )
             }
           />
-          Leave the set-points of {mine.map((place) => place.name).join(' and ')} as they are
+          {WORDS.leaveTheSetPointsOf(mine.map((place) => place.name).join(' and '))}
         </label>
       )}
     </>

@@ -22,6 +22,7 @@ import { WeekBrush } from './WeekBrush.tsx';
 import { WORK_px, WorkStrip } from './WorkStrip.tsx';
 import type { WeekWork } from '../../core/plan/placement/work.ts';
 import { bandsOf, type Band, type Worked } from './useSeason.ts';
+import { WORDS } from '../../words/en/plan/occupancyTimeline.ts';
 
 /** What a drag of a band asks for: the stage it shows, days along, and the lane it was let go over. */
 export interface BandDrag {
@@ -123,7 +124,7 @@ export function OccupancyTimeline(props: Props) {
       width={width}
       height={height + HEAD_px + (house.siteDays ? SITE_px : 0) + WORK_px + 6}
       role="group"
-      aria-label="Season drawing: places from warmest to coldest, batches as bands by day. The table says the same."
+      aria-label={WORDS.seasonDrawingPlacesFromWarmest}
       className="block touch-pan-x touch-pan-y select-none"
       onPointerMove={drag}
       onPointerUp={() => {
@@ -254,7 +255,12 @@ function SelectedBands(props: SelectedProps) {
               ? {
                   role: 'button',
                   tabIndex: 0,
-                  'aria-label': `${STAGE_WORDS[band.stage]} in ${place} from ${shortDay(band.from)} to ${shortDay(band.to)}: left and right arrows move it a day, up and down to a warmer or cooler place, Enter keeps, Escape drops`,
+                  'aria-label': WORDS.inFromToLeftAnd(
+                    STAGE_WORDS[band.stage],
+                    place,
+                    shortDay(band.from),
+                    shortDay(band.to),
+                  ),
                   onKeyDown: (e: KeyboardEvent) => onBandKey(e, band.index),
                 }
               : {})}
@@ -288,7 +294,7 @@ function SelectedBands(props: SelectedProps) {
         <g
           role="slider"
           tabIndex={0}
-          aria-label={`Transplant date of ${batch.name}: arrow keys move it a day, Page Up and Down a week, Enter keeps, Escape drops`}
+          aria-label={WORDS.transplantDateOfArrowKeys(batch.name)}
           aria-valuenow={batch.plan.transplantOn}
           aria-valuetext={shortDay(trial?.at(-1)?.to ?? progress.stands.at(-1)?.to ?? batch.plan.transplantOn)}
           className="cursor-ew-resize"
@@ -324,9 +330,9 @@ function SelectedBands(props: SelectedProps) {
 }
 
 const STAGE_WORDS: Readonly<Record<Band['stage'], string>> = {
-  germinate: 'Germinates',
-  grow: 'Grows on',
-  pot: 'In the pot',
-  space: 'Spaced out',
-  harden: 'Hardens',
+  germinate: WORDS.germinates,
+  grow: WORDS.growsOn,
+  pot: WORDS.inThePot,
+  space: WORDS.spacedOut,
+  harden: WORDS.hardens,
 };

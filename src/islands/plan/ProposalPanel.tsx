@@ -13,6 +13,7 @@ import { changeOfOutcome, MadeLater } from './MadeLater.tsx';
 import type { Outcomes } from './useOutcomes.ts';
 import type { Worked } from './useSeason.ts';
 import { changesOf, changeWords, offerWords } from './words.ts';
+import { WORDS } from '../../words/en/plan/proposalPanel.ts';
 
 interface Props {
   readonly house: HouseData;
@@ -48,9 +49,9 @@ export function ProposalPanel(props: Props) {
   const placeName = (id: number) => house.places.find((p) => p.id === id)?.name ?? '';
   const all = chosen.size === moving.length;
   return (
-    <section aria-label="Proposed plan" className="flex flex-col gap-3">
-      <h2>Proposed plan</h2>
-      <div className="flex gap-1" role="group" aria-label="What the drawing shows">
+    <section aria-label={WORDS.proposedPlan} className="flex flex-col gap-3">
+      <h2>{WORDS.proposedPlan}</h2>
+      <div className="flex gap-1" role="group" aria-label={WORDS.whatTheDrawingShows}>
         {(['proposed', 'now'] as const).map((which) => (
           <button
             key={which}
@@ -59,16 +60,16 @@ export function ProposalPanel(props: Props) {
             aria-pressed={props.showing === which}
             onClick={() => props.onShow(which)}
           >
-            {which === 'now' ? 'As it is now' : 'As proposed'}
+            {which === 'now' ? WORDS.asItIsNow : WORDS.asProposed}
           </button>
         ))}
       </div>
       <div className="flex flex-wrap gap-2">
         <button type="button" className="btn solid" disabled={busy || chosen.size === 0} onClick={props.onTake}>
-          {all ? 'Take it all' : `Take ${chosen.size} of ${moving.length}`}
+          {all ? WORDS.takeItAll : WORDS.takeOf(chosen.size, moving.length)}
         </button>
         <button type="button" className="btn" disabled={busy} onClick={props.onLeave}>
-          Leave it
+          {WORDS.leaveIt}
         </button>
       </div>
       {!all && <Depends {...props} />}
@@ -93,13 +94,13 @@ export function ProposalPanel(props: Props) {
         }}
       />
       <p>
-        <strong>This plan against now:</strong> {priceWords(priceBetween(props.now, props.proposed))}.
+        <strong>{WORDS.thisPlanAgainstNow}</strong> {priceWords(priceBetween(props.now, props.proposed))}.
       </p>
       <Comparison
         house={house}
         columns={[
-          { name: 'Now', reckoning: props.now },
-          { name: 'Proposed', reckoning: props.proposed },
+          { name: WORDS.now, reckoning: props.now },
+          { name: WORDS.proposed, reckoning: props.proposed },
         ]}
       />
       <BusiestWeek weeks={props.weeks} />
@@ -108,8 +109,8 @@ export function ProposalPanel(props: Props) {
       {answer.exact && <p className="text-[0.92rem] text-ink2">{exactWords(answer)}</p>}
       {answer.offers.length > 0 && (
         <div>
-          <h3>No way found for {counted(answer.offers.length, 'batch', 'batches')}</h3>
-          <p className="text-[0.92rem] text-ink2">They stay as they are now, over room or not.</p>
+          <h3>{WORDS.noWayFoundFor(counted(answer.offers.length, 'batch', 'batches'))}</h3>
+          <p className="text-[0.92rem] text-ink2">{WORDS.theyStayAsTheyAre}</p>
           <ul>
             {answer.offers.slice(0, MOST_LISTED).map(({ batchId, offers }) => (
               <li key={batchId} className="border-b border-line py-1.5">
@@ -121,7 +122,7 @@ export function ProposalPanel(props: Props) {
                   {byId.get(batchId)?.batch.name}
                 </button>
                 {offers.length === 0 ? (
-                  <p className="text-ink2">Nothing tried would place it: look at its date and its places.</p>
+                  <p className="text-ink2">{WORDS.nothingTriedWouldPlaceIt}</p>
                 ) : (
                   <ul className="text-[0.92rem] text-ink2">
                     {offers.map((offer, i) => (
@@ -138,7 +139,7 @@ export function ProposalPanel(props: Props) {
       )}
       <div>
         <h3>
-          {moving.length === 0 ? 'Nothing would move' : `What moves: ${counted(moving.length, 'batch', 'batches')}`}
+          {moving.length === 0 ? WORDS.nothingWouldMove : WORDS.whatMoves(counted(moving.length, 'batch', 'batches'))}
         </h3>
         {moving.length > 0 && (
           <button
@@ -146,7 +147,7 @@ export function ProposalPanel(props: Props) {
             className="link-btn"
             onClick={() => onChoose(all ? new Set() : new Set(moving.map((m) => m.id)))}
           >
-            {all ? 'Choose none' : 'Choose all'}
+            {all ? WORDS.chooseNone : WORDS.chooseAll}
           </button>
         )}
         {moving.length > 0 && <OnlyPlace house={house} moving={moving} byId={byId} onChoose={onChoose} />}
@@ -172,7 +173,7 @@ export function ProposalPanel(props: Props) {
                     <span className="font-semibold">{worked.batch.name}</span>
                     <span className="block text-[0.9rem] text-ink2">
                       {changes.map((change) => changeWords(change, placeName)).join('; ') ||
-                        'days named, nothing moved'}
+                        WORDS.daysNamedNothingMoved}
                     </span>
                     {props.outcomes.byId.has(proposed.id) && (
                       <span className="block text-[0.9rem]">
@@ -199,7 +200,7 @@ function Depends({ house, proposed, moving, chosen, byId, onChoose }: Props) {
   if (proposed.over.length === 0) return null;
   return (
     <div className="note-bar bad" role="status">
-      <p className="font-semibold">Taken in part it leaves too little room</p>
+      <p className="font-semibold">{WORDS.takenInPartItLeaves}</p>
       <ul>
         {proposed.over.slice(0, MOST_NAMED).map((run) => {
           const inTheWay = moving.filter(
@@ -211,8 +212,12 @@ function Depends({ house, proposed, moving, chosen, byId, onChoose }: Props) {
           );
           return (
             <li key={`${run.placeId}/${run.from}`}>
-              {house.places.find((p) => p.id === run.placeId)?.name} over by{' '}
-              {counted(Math.ceil(run.most_slots), 'tray space')}, {shortDay(run.from)} to {shortDay(run.to - 1)}
+              {WORDS.overByTo(
+                house.places.find((p) => p.id === run.placeId)?.name,
+                counted(Math.ceil(run.most_slots), WORDS.traySpace),
+                shortDay(run.from),
+                shortDay(run.to - 1),
+              )}
               {inTheWay.length > 0 && (
                 <>
                   {': '}
@@ -221,12 +226,13 @@ function Depends({ house, proposed, moving, chosen, byId, onChoose }: Props) {
                     className="link-btn"
                     onClick={() => onChoose(new Set([...chosen, ...inTheWay.map((m) => m.id)]))}
                   >
-                    take{' '}
-                    {inTheWay
-                      .slice(0, MOST_NAMED)
-                      .map((m) => byId.get(m.id)!.batch.name)
-                      .join(', ')}
-                    {inTheWay.length > MOST_NAMED && ` and ${inTheWay.length - MOST_NAMED} more`} as well
+                    {WORDS.takeAsWell(
+                      inTheWay
+                        .slice(0, MOST_NAMED)
+                        .map((m) => byId.get(m.id)!.batch.name)
+                        .join(', '),
+                      inTheWay.length > MOST_NAMED && WORDS.andMore(inTheWay.length - MOST_NAMED),
+                    )}
                   </button>
                 </>
               )}
@@ -249,7 +255,7 @@ function OnlyPlace({ house, moving, byId, onChoose }: Pick<Props, 'house' | 'mov
     );
   return (
     <div className="field my-1 max-w-xs">
-      <label htmlFor={id}>Only what stands in</label>
+      <label htmlFor={id}>{WORDS.onlyWhatStandsIn}</label>
       <select
         id={id}
         className="input"
@@ -257,7 +263,7 @@ function OnlyPlace({ house, moving, byId, onChoose }: Pick<Props, 'house' | 'mov
         onChange={(e) => onChoose(new Set(standsIn(Number(e.target.value)).map((m) => m.id)))}
       >
         <option value="" disabled>
-          choose a place
+          {WORDS.chooseAPlace}
         </option>
         {house.places.map((place) => (
           <option key={place.id} value={place.id}>
@@ -273,17 +279,17 @@ function OnlyPlace({ house, moving, byId, onChoose }: Pick<Props, 'house' | 'mov
 function BusiestWeek({ weeks: [now, proposed] }: { readonly weeks: Props['weeks'] }) {
   const words = (list: readonly WeekWork[]): string => {
     const most = list.reduce<WeekWork | null>((a, b) => (a && a.hours >= b.hours ? a : b), null);
-    if (!most) return 'no work';
+    if (!most) return WORDS.noWork;
     const beyond = list.reduce(
       (sum, { hours, hands_h }) => sum + (hands_h === null ? 0 : Math.max(0, hours - hands_h)),
       0,
     );
-    const over = beyond >= 0.05 ? `, ${decimal(beyond, 1)} h beyond the hands in all` : '';
-    return `${decimal(most.hours, 1)} h in the week of ${shortDay(most.week)}${over}`;
+    const over = beyond >= 0.05 ? WORDS.hBeyondTheHandsIn(decimal(beyond, 1)) : '';
+    return WORDS.hInTheWeekOf(decimal(most.hours, 1), shortDay(most.week), over);
   };
   return (
     <p className="text-[0.92rem]">
-      <b>Busiest week</b> now: {words(now)}; proposed: {words(proposed)}.
+      {WORDS.nowProposed(<b key="1">{WORDS.busiestWeek}</b>, words(now), words(proposed))}
     </p>
   );
 }
@@ -304,12 +310,17 @@ function SetPoints({
   if (lines.length === 0) return null;
   return (
     <div>
-      <h3>Set-points by week</h3>
+      <h3>{WORDS.setPointsByWeek}</h3>
       <ul className="text-[0.92rem]">
         {lines.map(({ placeId, setPoints }) => (
           <li key={placeId} className="border-b border-line py-1">
-            <span className="font-semibold">{placeName(placeId)}</span>, from {shortDay(setPoints[0]!.week)}:{' '}
-            {setPoints.map((s) => (s.setPoint_C === null ? 'off' : degrees(s.setPoint_C, house.unit))).join(' ')}
+            {WORDS.from(
+              <span key="2" className="font-semibold">
+                {placeName(placeId)}
+              </span>,
+              shortDay(setPoints[0]!.week),
+              setPoints.map((s) => (s.setPoint_C === null ? 'off' : degrees(s.setPoint_C, house.unit))).join(' '),
+            )}
           </li>
         ))}
       </ul>
@@ -319,23 +330,17 @@ function SetPoints({
 
 function boundWords({ gap_frac, anyWeeksGap_frac, leftOut_count }: NonNullable<PlanAnswer['bound']>): string {
   const percent = (frac: number) => `${Math.ceil(frac * 100)}%`;
-  const within =
-    gap_frac < 0.005
-      ? 'Proved: no plan that heats these weeks is cheaper.'
-      : `Proved: within ${percent(gap_frac)} of the cheapest there can be with these weeks heated as planned.`;
-  if (leftOut_count > 0)
-    return `${within} Most of that is the price of ${counted(leftOut_count, 'batch', 'batches')} left out.`;
+  const within = gap_frac < 0.005 ? WORDS.provedNoPlanThatHeats : WORDS.provedWithinOfTheCheapest(percent(gap_frac));
+  if (leftOut_count > 0) return WORDS.mostOfThatIsThe(within, counted(leftOut_count, 'batch', 'batches'));
   return anyWeeksGap_frac === null
-    ? `${within} Heating other weeks could be cheaper still: of that nothing is proved.`
-    : `${within} Whatever weeks are heated: within ${percent(anyWeeksGap_frac)}.`;
+    ? WORDS.heatingOtherWeeksCouldBe(within)
+    : WORDS.whateverWeeksAreHeatedWithin(within, percent(anyWeeksGap_frac));
 }
 
 function exactWords({ exact }: PlanAnswer): string {
   if (!exact) return '';
-  if (exact.kind === 'too many')
-    return 'Too many batches for the exact solver: choose one place and some weeks to let it choose there.';
-  if (exact.kind === 'proven')
-    return `Of ${exact.plans_count} ways found for the batches, no choice is cheaper than this one (proved by the exact solver).`;
-  const gap = exact.gap_frac === null ? 'by how much is not known' : `by at most ${Math.round(exact.gap_frac * 100)}%`;
-  return `Of ${exact.plans_count} ways found, the exact solver ran out of time: a choice among them could still be cheaper, ${gap}.`;
+  if (exact.kind === 'too many') return WORDS.tooManyBatchesForThe;
+  if (exact.kind === 'proven') return WORDS.ofWaysFoundForThe(exact.plans_count);
+  const gap = exact.gap_frac === null ? WORDS.byHowMuchIsNot : WORDS.byAtMost(Math.round(exact.gap_frac * 100));
+  return WORDS.ofWaysFoundTheExact(exact.plans_count, gap);
 }

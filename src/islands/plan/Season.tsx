@@ -23,6 +23,7 @@ import { useOffers, usePlanner } from './usePlanner.ts';
 import { useProposal } from './useProposal.ts';
 import { useOutcomes } from './useOutcomes.ts';
 import { bandsOf, inTrouble, overRoomAhead, useReckoning, useSeason, useWeekWork } from './useSeason.ts';
+import { WORDS } from '../../words/en/plan/season.ts';
 
 const ZOOMS = [3, 4.5, 6.5, 9, 13, 20];
 const MOST_TROUBLES = 12;
@@ -200,8 +201,8 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
     const plan = planTried(selected.batch.plan, mine);
     const words =
       mine.shift_days !== 0
-        ? `${selected.batch.name} goes out ${shortDay(plan.transplantOn)}`
-        : `${selected.batch.name}: another place or day`;
+        ? WORDS.goesOut(selected.batch.name, shortDay(plan.transplantOn))
+        : WORDS.anotherPlaceOrDay(selected.batch.name);
     const one: BatchToWrite = {
       id: selected.batch.id,
       places: plan.places,
@@ -222,14 +223,17 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
     const plan = planTried(selected.batch.plan, mine);
     const found = await makeRoom({ id: selected.batch.id, places: plan.places, steps: plan.steps ?? {} });
     if (found.kind === 'no way') {
-      changes.setMessage('It cannot stand so: too cold, too hot or too late there. Nothing was changed.');
+      changes.setMessage(WORDS.itCannotStandSoToo);
       return;
     }
-    if (found.kind === 'over') changes.setMessage('Not all could give way: it is still over room.');
+    if (found.kind === 'over') changes.setMessage(WORDS.notAllCouldGiveWay);
     setTrial(null);
     const others = found.batches.length - 1;
     await changes.write(
-      `${selected.batch.name}: another place or day${others > 0 ? `, ${counted(others, 'other gives', 'others give')} way` : ''}`,
+      WORDS.anotherPlaceOrDay2(
+        selected.batch.name,
+        others > 0 ? WORDS.way(counted(others, WORDS.otherGives, WORDS.othersGive)) : '',
+      ),
       found.batches,
     );
   }
@@ -241,8 +245,8 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
   async function takeProposal(): Promise<void> {
     const all = chosen.size === moving.length;
     const words = all
-      ? 'planned the season'
-      : `planned ${counted(part.taken.length, 'batch', 'batches')} of the season`;
+      ? WORDS.plannedTheSeason
+      : WORDS.plannedOfTheSeason(counted(part.taken.length, 'batch', 'batches'));
     const done = await changes.write(words, all && answer ? answer.proposal.batches : part.taken, part.setPoints);
     if (done) planning.leave();
   }
@@ -252,25 +256,28 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
   return (
     <div>
       <div className="flex flex-wrap items-center gap-3">
-        <h1>Season {house.seasonLabel}</h1>
+        <h1>{WORDS.season(house.seasonLabel)}</h1>
         <p className="text-ink2">
-          {counted(here.length, 'batch', 'batches')} in hand, {late.length} late,{' '}
-          {over.length === 0 ? 'all within room' : `${counted(over.length, 'time')} over room`}
+          {WORDS.inHandLate(
+            counted(here.length, 'batch', 'batches'),
+            late.length,
+            over.length === 0 ? WORDS.allWithinRoom : WORDS.overRoom(counted(over.length, 'time')),
+          )}
         </p>
         <div className="no-print ml-auto flex flex-wrap gap-2 max-[700px]:ml-0">
           <UndoButton changes={changes} />
           <a className="btn max-[700px]:hidden" href="/house">
-            Plan of the house
+            {WORDS.planOfTheHouse}
           </a>
           <a className="btn max-[700px]:hidden" href="/plan/what-if">
-            What if
+            {WORDS.whatIf}
           </a>
           <a className="btn" href="/batch/new">
-            New batch
+            {WORDS.newBatch}
           </a>
           {planning.report ? (
             <button type="button" className="btn" onClick={planning.cancel}>
-              Cancel the planning
+              {WORDS.cancelThePlanning}
             </button>
           ) : (
             <button
@@ -278,14 +285,19 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
               className="btn solid"
               onClick={() => planning.start({ look: 'usual', only: null, setPoints: true })}
             >
-              Plan the season
+              {WORDS.planTheSeason}
             </button>
           )}
         </div>
       </div>
       {planning.report && (
         <div className="my-2 flex items-center gap-3" role="status">
-          <progress className="h-3 w-56 accent-plum" max={1} value={planning.report.done_frac} aria-label="Planning" />
+          <progress
+            className="h-3 w-56 accent-plum"
+            max={1}
+            value={planning.report.done_frac}
+            aria-label={WORDS.planning}
+          />
           <span className="text-ink2">{planning.report.words}</span>
         </div>
       )}
@@ -311,7 +323,7 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
             className="min-w-0 flex-1 overflow-x-auto"
             tabIndex={0}
             role="region"
-            aria-label="Season, scrolls sideways"
+            aria-label={WORDS.seasonScrollsSideways}
           >
             <OccupancyTimeline
               house={shownHouse}
@@ -340,7 +352,7 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
         </div>
         <aside
           className="flex flex-col gap-4 border-line min-[1000px]:border-l min-[1000px]:pl-4"
-          aria-label="Beside the season"
+          aria-label={WORDS.besideTheSeason}
         >
           {answer && (
             <ProposalPanel

@@ -16,13 +16,14 @@ import { priceWords } from '../../ui/priceWords.ts';
 import { isTrying, planTried, stepInto, type Trial } from './trial.ts';
 import type { Worked } from './useSeason.ts';
 import { isOver } from '../../core/batch/event.ts';
+import { WORDS } from '../../words/en/plan/sidePanel.ts';
 
 const STAGE_LABELS: readonly (readonly [Stage, string])[] = [
-  ['germinate', 'Germinates in'],
-  ['grow', 'Grows on in'],
-  ['pot', 'In the pot in'],
-  ['space', 'Spaced out in'],
-  ['harden', 'Hardens in'],
+  ['germinate', WORDS.germinatesIn],
+  ['grow', WORDS.growsOnIn],
+  ['pot', WORDS.inThePotIn],
+  ['space', WORDS.spacedOutIn],
+  ['harden', WORDS.hardensIn],
 ];
 
 interface Props {
@@ -62,23 +63,28 @@ export function ChosenBatch(props: Props) {
   const rule = ruleOfWeeksSowDay(crop, plan);
   const named = Object.keys(selected.batch.plan.steps ?? {}).length > 0;
   return (
-    <section aria-label="Chosen batch">
+    <section aria-label={WORDS.chosenBatch}>
       <h2 className="text-plum">{batch.name}</h2>
       <p className="text-ink2">
-        {counted(plan.plantsWanted, 'plant')}, out {spokenDay(plan.transplantOn, house.today)}
-        {progress.late_days !== null && !over && `, ${lateness(progress.late_days)}`} ·{' '}
-        <a href={`/batch/${batch.id}`}>open {batch.code}</a>
+        {WORDS.out(
+          counted(plan.plantsWanted, 'plant'),
+          spokenDay(plan.transplantOn, house.today),
+          progress.late_days !== null && !over && `, ${lateness(progress.late_days)}`,
+          <a key="1" href={`/batch/${batch.id}`}>
+            {WORDS.open(batch.code)}
+          </a>,
+        )}
       </p>
       {!over && <ReadyOdds house={house} now={selected} tried={tried} plan={plan} />}
       {!over && !fixed && (
         <div className="my-3">
-          <div className="grid grid-cols-5 gap-1" role="group" aria-label="Move the transplant date">
+          <div className="grid grid-cols-5 gap-1" role="group" aria-label={WORDS.moveTheTransplantDate}>
             {[-7, -1, 1, 7].map((days) => (
               <button
                 key={days}
                 type="button"
                 className="btn px-1"
-                aria-label={`${Math.abs(days)} days ${days < 0 ? 'sooner' : 'later'}`}
+                aria-label={WORDS.days(Math.abs(days), days < 0 ? 'sooner' : 'later')}
                 onClick={() => onTrial({ shift_days: (trial?.shift_days ?? 0) + days })}
               >
                 {days > 0 ? '+' : '−'}
@@ -89,15 +95,11 @@ export function ChosenBatch(props: Props) {
               type="button"
               className="btn px-1"
               aria-pressed={selected.batch.pinned}
-              aria-label={
-                selected.batch.pinned
-                  ? 'Pinned: the planner leaves it where it is. Click to unpin'
-                  : 'Pin: the planner leaves it where it is'
-              }
+              aria-label={selected.batch.pinned ? WORDS.pinnedThePlannerLeavesIt : WORDS.pinThePlannerLeavesIt}
               disabled={busy}
               onClick={() => props.onPin(!selected.batch.pinned)}
             >
-              {selected.batch.pinned ? '● pin' : 'pin'}
+              {selected.batch.pinned ? WORDS.pin : WORDS.pin2}
             </button>
           </div>
           {trying && <Consequences {...props} tried={tried} plan={plan} />}
@@ -118,16 +120,22 @@ export function ChosenBatch(props: Props) {
           unit={house.unit}
         />
       ) : (
-        <p className="note-bar bad">Cannot be reached: {progress.forecast.reason}.</p>
+        <p className="note-bar bad">{WORDS.cannotBeReached(progress.forecast.reason)}</p>
       )}
       {!over && !fixed && <StagePlaces {...props} shown={shown} plan={plan} />}
       {planned && !plan.joins && (
         <p className="mt-2 text-[0.92rem] text-ink2">
-          Plan: sow {shortDay(planned.day)}
-          {named ? ', as planned for the season' : ''}. The rule of weeks says {shortDay(rule)}
-          {planned.day === rule
-            ? ', the same.'
-            : `: ${counted(Math.abs(planned.day - rule), 'day')} ${planned.day > rule ? 'sooner' : 'later'} than needed here.`}
+          {WORDS.planSowTheRuleOf(
+            shortDay(planned.day),
+            named ? WORDS.asPlannedForTheSeason : '',
+            shortDay(rule),
+            planned.day === rule
+              ? WORDS.theSame
+              : WORDS.thanNeededHere(
+                  counted(Math.abs(planned.day - rule), 'day'),
+                  planned.day > rule ? WORDS.sooner : WORDS.later,
+                ),
+          )}
         </p>
       )}
     </section>
@@ -144,15 +152,11 @@ function ReadyOdds({
   const before = readyInTime_frac(now.progress, now.batch.plan, house.today);
   const after = tried ? readyInTime_frac(tried.progress, plan, house.today) : null;
   if (before === null && after === null) return null;
-  const words = (frac: number | null) => (frac === null ? 'cannot be' : `${Math.round(100 * frac)} in 100`);
+  const words = (frac: number | null) => (frac === null ? WORDS.cannotBe : WORDS.in100(Math.round(100 * frac)));
   return (
     <p className="text-[0.95rem]">
-      Ready in its days: <b>{words(before)}</b>
-      {tried && (
-        <>
-          , tried <b>{words(after)}</b>
-        </>
-      )}
+      {WORDS.readyInItsDays(<b key="3">{words(before)}</b>)}
+      {tried && <>{WORDS.tried(<b key="2">{words(after)}</b>)}</>}
     </p>
   );
 }
@@ -176,36 +180,49 @@ function Consequences({
   return (
     <div className="note-bar mt-2" aria-live="polite">
       <p>
-        Tried:{' '}
-        {trial && trial.shift_days !== 0
-          ? `out ${shortDay(plan.transplantOn)}, ${counted(Math.abs(trial.shift_days), 'day')} ${trial.shift_days > 0 ? 'later' : 'sooner'}`
-          : 'another place or day'}
-        {after === null ? ', which cannot be' : after !== before || after !== 0 ? `, ${lateness(after)}` : ', on time'}.
+        {WORDS.tried2(
+          trial && trial.shift_days !== 0
+            ? WORDS.out2(
+                shortDay(plan.transplantOn),
+                counted(Math.abs(trial.shift_days), 'day'),
+                trial.shift_days > 0 ? WORDS.later : WORDS.sooner,
+              )
+            : WORDS.anotherPlaceOrDay,
+          after === null
+            ? WORDS.whichCannotBe
+            : after !== before || after !== 0
+              ? `, ${lateness(after)}`
+              : WORDS.onTime,
+        )}
       </p>
       {price && <p>{priceWords(price)}</p>}
       {newOver.length === 0 ? (
-        <p>There is room for it.</p>
+        <p>{WORDS.thereIsRoomForIt}</p>
       ) : (
         <ul>
           {newOver.slice(0, 3).map((run) => (
             <li key={`${run.placeId}/${run.from}`}>
-              <strong>{house.places.find((p) => p.id === run.placeId)?.name}</strong> over by{' '}
-              {counted(Math.ceil(run.most_slots), 'tray space')}, {shortDay(run.from)} to {shortDay(run.to - 1)}
+              {WORDS.overByTo(
+                <strong key="4">{house.places.find((p) => p.id === run.placeId)?.name}</strong>,
+                counted(Math.ceil(run.most_slots), WORDS.traySpace),
+                shortDay(run.from),
+                shortDay(run.to - 1),
+              )}
             </li>
           ))}
         </ul>
       )}
       <div className="mt-2 flex flex-wrap gap-2">
         <button type="button" className="btn solid small" disabled={busy} onClick={onKeep}>
-          Keep
+          {WORDS.keep}
         </button>
         {newOver.length > 0 && trial?.shift_days === 0 && (
           <button type="button" className="btn small" disabled={busy} onClick={onMakeRoom}>
-            Keep, others give way
+            {WORDS.keepOthersGiveWay}
           </button>
         )}
         <button type="button" className="btn small" disabled={busy} onClick={onDrop}>
-          Drop
+          {WORDS.drop}
         </button>
       </div>
     </div>
@@ -225,16 +242,14 @@ function StagePlaces({
   const potted = plan.potContainerId !== null;
   return (
     <details className="mt-2">
-      <summary className="min-h-9 py-1 font-semibold">Places and days, by stage</summary>
+      <summary className="min-h-9 py-1 font-semibold">{WORDS.placesAndDaysByStage}</summary>
       <div className="flex flex-col gap-2 py-1">
         {STAGE_LABELS.filter(([stage]) => potted || (stage !== 'pot' && stage !== 'space')).map(([stage, label]) => {
           const step = stepInto(shown.progress, stage);
           if (!step || step.day < house.today) return null;
           return (
             <div key={stage} className="field">
-              <label htmlFor={`${id}${stage}`}>
-                {label}, from {shortDay(step.day)}
-              </label>
+              <label htmlFor={`${id}${stage}`}>{WORDS.from(label, shortDay(step.day))}</label>
               <span className="flex gap-1">
                 <select
                   id={`${id}${stage}`}
@@ -255,7 +270,7 @@ function StagePlaces({
                     key={days}
                     type="button"
                     className="btn px-2"
-                    aria-label={`${label}: a day ${days < 0 ? 'sooner' : 'later'}`}
+                    aria-label={WORDS.aDay(label, days < 0 ? 'sooner' : 'later')}
                     onClick={() => onTrial({ step: { key: step.key, day: step.day + days } })}
                   >
                     {days < 0 ? '−1' : '+1'}

@@ -6,6 +6,7 @@ import type { HouseData, SiteDays } from '../../contracts/plan/seasonData.ts';
 import { degrees } from '../../ui/format.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
 import type { Scale } from './occupancyParts.tsx';
+import { WORDS } from '../../words/en/plan/siteStrip.ts';
 
 /** Height of the strip under the lanes. */
 export const SITE_px = 62;
@@ -37,7 +38,7 @@ function lastOuts({ frost }: HouseData, from: number, to: number): { day: number
     const date = frost?.lastOut?.[hardiness];
     if (!date) return [];
     const day = nearestOccurrence(date, Math.floor((from + to) / 2));
-    return day >= from && day < to ? [{ day, words: `last out ${hardiness}` }] : [];
+    return day >= from && day < to ? [{ day, words: WORDS.lastOut(hardiness) }] : [];
   });
 }
 

@@ -6,6 +6,7 @@ import { priceWords } from '../../ui/priceWords.ts';
 import { runTightSpots } from '../../workers/planner.client.ts';
 import type { Worked } from './useSeason.ts';
 import { offerWords } from './words.ts';
+import { WORDS } from '../../words/en/plan/tightSpots.ts';
 
 interface Props extends SeasonSent {
   /** What is looked at, by its batches' own forecasts. */
@@ -50,15 +51,13 @@ export function TightSpots({ house, batches, byId, atOnce, busy, onSelect, onTak
   }, [house, batches]);
   useEffect(() => stop, []);
   return (
-    <section aria-label="Room in other springs">
-      <h3>Room, if the spring is slow or quick</h3>
+    <section aria-label={WORDS.roomInOtherSprings}>
+      <h3>{WORDS.roomIfTheSpringIs}</h3>
       <div aria-live="polite">
-        {look.kind === 'looking' && <p className="text-[0.92rem] text-ink2">trying the plan in some hundred springs</p>}
-        {look.kind === 'failed' && (
-          <p className="text-[0.92rem]">That could not be worked out. The plan itself is not touched.</p>
-        )}
+        {look.kind === 'looking' && <p className="text-[0.92rem] text-ink2">{WORDS.tryingThePlanInSome}</p>}
+        {look.kind === 'failed' && <p className="text-[0.92rem]">{WORDS.thatCouldNotBeWorked}</p>}
         {look.kind === 'seen' && look.answer.spots.length === 0 && (
-          <p className="text-[0.92rem]">Everything keeps its room in {look.answer.runs} springs.</p>
+          <p className="text-[0.92rem]">{WORDS.everythingKeepsItsRoomIn(look.answer.runs)}</p>
         )}
       </div>
       {look.kind === 'seen' && look.answer.spots.length > 0 && (
@@ -66,7 +65,7 @@ export function TightSpots({ house, batches, byId, atOnce, busy, onSelect, onTak
       )}
       {(look.kind === 'none' || look.kind === 'failed') && (
         <button type="button" className="btn" onClick={start}>
-          Try it in 500 springs
+          {WORDS.tryItIn500Springs}
         </button>
       )}
     </section>
@@ -88,12 +87,13 @@ function Seen({
         {answer.spots.map((spot) => (
           <li key={`${spot.placeId}/${spot.from}`} className="border-b border-line py-2">
             <p>
-              <strong>
-                {placeName(spot.placeId)}: short in {outOf100(spot.odds_frac)}
-              </strong>
+              <strong>{WORDS.shortIn(placeName(spot.placeId), outOf100(spot.odds_frac))}</strong>
               <span className="block text-[0.92rem] text-ink2">
-                {shortDay(spot.from)} to {shortDay(spot.to - 1)}, then by about{' '}
-                {counted(Math.max(1, Math.round(spot.over_slots)), 'tray space')};{' '}
+                {WORDS.toThenByAbout(
+                  shortDay(spot.from),
+                  shortDay(spot.to - 1),
+                  counted(Math.max(1, Math.round(spot.over_slots)), WORDS.traySpace),
+                )}
                 {spot.batchIds.slice(0, 3).map((id, i) => (
                   <span key={id}>
                     <button type="button" className="link-btn" onClick={() => onSelect(id)}>
@@ -102,29 +102,29 @@ function Seen({
                     {i + 1 < Math.min(3, spot.batchIds.length) && ','}{' '}
                   </span>
                 ))}
-                {spot.batchIds.length > 3 && `and ${spot.batchIds.length - 3} more `}stand there
+                {WORDS.standThere(spot.batchIds.length > 3 && WORDS.andMore(spot.batchIds.length - 3))}
               </span>
             </p>
             {spot.ease ? (
               <Ease ease={spot.ease} house={house} byId={byId} busy={busy} onTake={onTake} />
             ) : (
-              <p className="text-[0.9rem] text-ink2">No one change eases it: find room elsewhere for those weeks.</p>
+              <p className="text-[0.9rem] text-ink2">{WORDS.noOneChangeEasesIt}</p>
             )}
           </li>
         ))}
       </ul>
       <details>
-        <summary className="min-h-9 py-1">All {counted(answer.weeks.length, 'week')} that may be short</summary>
+        <summary className="min-h-9 py-1">{WORDS.allThatMayBeShort(counted(answer.weeks.length, 'week'))}</summary>
         <table className="plain-table dense">
           <thead>
             <tr>
-              <th scope="col">Place</th>
-              <th scope="col">Week of</th>
+              <th scope="col">{WORDS.place}</th>
+              <th scope="col">{WORDS.weekOf}</th>
               <th scope="col" className="r">
-                Of 100 springs
+                {WORDS.of100Springs}
               </th>
               <th scope="col" className="r">
-                Tray spaces over
+                {WORDS.traySpacesOver}
               </th>
             </tr>
           </thead>
@@ -139,10 +139,7 @@ function Seen({
             ))}
           </tbody>
         </table>
-        <p className="text-[0.85rem] text-ink2">
-          {answer.runs} springs drawn: days to come up spread by a fifth, growth by 17%, and the weather as the odds of
-          planting out have it. Nothing gives way in them; in the house you will move things.
-        </p>
+        <p className="text-[0.85rem] text-ink2">{WORDS.springsDrawnDaysToCome(answer.runs)}</p>
       </details>
     </>
   );
@@ -164,7 +161,7 @@ function Ease({
       <span className="flex-1 text-[0.93rem] leading-snug">
         {words}
         <span className="block text-[0.85rem] text-ink2">
-          then short in {outOf100(ease.after_frac)} · {priceWords(ease.offer.price)}
+          {WORDS.thenShortIn(outOf100(ease.after_frac), priceWords(ease.offer.price))}
         </span>
       </span>
     </>
@@ -173,7 +170,7 @@ function Ease({
     return (
       <div className="mt-1">
         <p className="flex items-center gap-2">{told}</p>
-        <p className="text-[0.82rem] text-ink2">to be taken once the plan is</p>
+        <p className="text-[0.82rem] text-ink2">{WORDS.toBeTakenOnceThe}</p>
       </div>
     );
   return (
@@ -189,4 +186,4 @@ function Ease({
 }
 
 const outOf100 = (frac: number): string =>
-  frac < 0.005 ? 'none of 100 springs' : `${Math.round(100 * frac)} of 100 springs`;
+  frac < 0.005 ? WORDS.noneOf100Springs : WORDS.of100Springs2(Math.round(100 * frac));

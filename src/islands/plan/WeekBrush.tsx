@@ -3,6 +3,7 @@ import { mondayOf } from '../../core/calendar/week.ts';
 import type { KeptWeeks } from '../../contracts/plan/planner.ts';
 import type { Scale } from './occupancyParts.tsx';
 import { LANE_GAP, type Lane } from './lanes.ts';
+import { WORDS } from '../../words/en/plan/weekBrush.ts';
 
 interface Props {
   readonly lanes: readonly Lane[];
@@ -57,7 +58,7 @@ export function WeekBrush({ lanes, x, from, to, perDay_px, height, kept, brushin
               fill="var(--color-on-plum)"
               textAnchor="middle"
             >
-              kept
+              {WORDS.kept}
             </text>
           </g>
         );

@@ -14,6 +14,7 @@ import { usePlanner } from './usePlanner.ts';
 import { useReckoning, useSeason } from './useSeason.ts';
 import { YoungOrLarge } from './YoungOrLarge.tsx';
 import { adoption, changedSince, scenarioOf, seasonWith, weeksAt } from './scenario.ts';
+import { WORDS } from '../../words/en/plan/whatIf.ts';
 
 interface Data {
   readonly now: SeasonNow;
@@ -47,7 +48,7 @@ export function WhatIf({ dataId }: { readonly dataId: string }) {
     const record = kept.find((scenario) => scenario.id === againstId);
     return record
       ? { name: record.name, ...seasonWith(now, record.data) }
-      : { name: 'Now', house: now.house, batches: now.initial };
+      : { name: WORDS.now, house: now.house, batches: now.initial };
   }, [now, kept, againstId]);
   const mineWork = useSeason(mine.house, mine.batches);
   const otherWork = useSeason(other.house, other.batches);
@@ -58,7 +59,7 @@ export function WhatIf({ dataId }: { readonly dataId: string }) {
   useEffect(() => {
     if (!answer) return;
     setDraft((d) => d && { ...d, data: withPlan(d.data, answer) });
-    setMessage('Planned: look at what it brings, then keep it or adopt it.');
+    setMessage(WORDS.plannedLookAtWhatIt);
     leave();
   }, [answer, leave, setMessage]);
 
@@ -89,7 +90,7 @@ export function WhatIf({ dataId }: { readonly dataId: string }) {
         : await call<{ id: number }>('PUT', `/api/plan/scenarios/${draft.id}`, { name, data, version });
     if (saved.kind !== 'done') return setProblem(trouble(saved));
     setProblem('');
-    setMessage(`Kept: ${name}.`);
+    setMessage(WORDS.kept(name));
     await reread(saved.value.id);
   }
 
@@ -99,15 +100,15 @@ export function WhatIf({ dataId }: { readonly dataId: string }) {
       const gone = await call('DELETE', `/api/plan/scenarios/${draft.id}`, { version: draft.version });
       if (gone.kind !== 'done') return setProblem(trouble(gone));
     }
-    setMessage(`Taken out: ${draft.name}.`);
+    setMessage(WORDS.takenOut(draft.name));
     await reread(null);
   }
 
   async function adopt(): Promise<void> {
     if (!draft) return;
     const { batches, setPoints, rooms } = adoption(now, draft.data);
-    if (batches.length + setPoints.length + rooms.length === 0) return setMessage('It is the same as the season now.');
-    await changes.write(`adopted what-if "${draft.name}"`, batches, setPoints, rooms);
+    if (batches.length + setPoints.length + rooms.length === 0) return setMessage(WORDS.itIsTheSameAs);
+    await changes.write(WORDS.adoptedWhatIf(draft.name), batches, setPoints, rooms);
   }
 
   const questions = useMemo(() => {
@@ -118,16 +119,16 @@ export function WhatIf({ dataId }: { readonly dataId: string }) {
     const fullest = most > 0 ? now.house.places[share.indexOf(most)]!.id : null;
     return questionsOf(now, fullest, (delta_K) => difference(delta_K, 0));
   }, [now, otherSum]);
-  const nextName = `What if ${kept.length + 1}`;
+  const nextName = WORDS.whatIf(kept.length + 1);
   return (
     <div>
       <div className="flex flex-wrap items-center gap-3">
-        <h1>What if</h1>
-        <p className="text-ink2">Try it on a copy. Nothing of the season changes until you adopt it.</p>
+        <h1>{WORDS.whatIf2}</h1>
+        <p className="text-ink2">{WORDS.tryItOnACopy}</p>
         <div className="ml-auto flex flex-wrap gap-2">
           <UndoButton changes={changes} />
           <a className="btn" href="/plan/season">
-            Season
+            {WORDS.season}
           </a>
           <button
             type="button"
@@ -137,13 +138,13 @@ export function WhatIf({ dataId }: { readonly dataId: string }) {
               setDraft({ id: null, version: 1, name: nextName, data: scenarioOf(now) });
             }}
           >
-            Copy the season’s plan
+            {WORDS.copyTheSeasonsPlan}
           </button>
         </div>
       </div>
       <Said message={changes.message} />
       {kept.length > 0 && (
-        <div className="my-3 flex flex-wrap gap-2" role="group" aria-label="What-ifs kept">
+        <div className="my-3 flex flex-wrap gap-2" role="group" aria-label={WORDS.whatIfsKept}>
           {kept.map((scenario) => (
             <button
               key={scenario.id}
@@ -184,7 +185,7 @@ export function WhatIf({ dataId }: { readonly dataId: string }) {
           <div className="flex flex-col gap-5">
             <div className="flex flex-wrap items-end gap-2">
               <div className="field w-60">
-                <label htmlFor={`${id}name`}>Name</label>
+                <label htmlFor={`${id}name`}>{WORDS.name}</label>
                 <input
                   id={`${id}name`}
                   className="input"
@@ -195,7 +196,7 @@ export function WhatIf({ dataId }: { readonly dataId: string }) {
               </div>
               {planning.report ? (
                 <button type="button" className="btn" onClick={planning.cancel}>
-                  Cancel ({Math.round(planning.report.done_frac * 100)}%)
+                  {WORDS.cancel(Math.round(planning.report.done_frac * 100))}
                 </button>
               ) : (
                 <button
@@ -203,17 +204,17 @@ export function WhatIf({ dataId }: { readonly dataId: string }) {
                   className="btn"
                   onClick={() => planning.start({ look: 'usual', only: null, setPoints: true })}
                 >
-                  Plan this what-if
+                  {WORDS.planThisWhatIf}
                 </button>
               )}
               <button type="button" className="btn" disabled={busy} onClick={() => void alone(keep)}>
-                Keep it
+                {WORDS.keepIt}
               </button>
               <button type="button" className="btn" disabled={busy} onClick={() => void alone(takeOut)}>
-                Take it out
+                {WORDS.takeItOut}
               </button>
               <button type="button" className="btn solid" disabled={changes.busy} onClick={() => void adopt()}>
-                Adopt it
+                {WORDS.adoptIt}
               </button>
             </div>
             {(problem || planning.trouble) && (
@@ -223,12 +224,13 @@ export function WhatIf({ dataId }: { readonly dataId: string }) {
             )}
             {stale.length > 0 && (
               <p className="note-bar">
-                {counted(stale.length, 'batch has', 'batches have')} changed in the season since this copy was made:{' '}
-                {stale
-                  .slice(0, 4)
-                  .map((batch) => batch.name)
-                  .join(', ')}
-                . Adopting puts them back to what is here.
+                {WORDS.changedInTheSeasonSince(
+                  counted(stale.length, WORDS.batchHas, WORDS.batchesHave),
+                  stale
+                    .slice(0, 4)
+                    .map((batch) => batch.name)
+                    .join(', '),
+                )}
               </p>
             )}
             <PlacesTable now={now} draft={draft} onChange={(places) => change({ places })} />
@@ -242,16 +244,16 @@ export function WhatIf({ dataId }: { readonly dataId: string }) {
               }
             />
           </div>
-          <aside aria-label="Compared">
+          <aside aria-label={WORDS.compared}>
             <div className="field mb-2">
-              <label htmlFor={`${id}against`}>Beside</label>
+              <label htmlFor={`${id}against`}>{WORDS.beside}</label>
               <select
                 id={`${id}against`}
                 className="input"
                 value={againstId ?? ''}
                 onChange={(e) => setAgainst(e.target.value === '' ? null : Number(e.target.value))}
               >
-                <option value="">the season now</option>
+                <option value="">{WORDS.theSeasonNow}</option>
                 {kept
                   .filter((scenario) => scenario.id !== draft.id)
                   .map((scenario) => (
@@ -265,7 +267,7 @@ export function WhatIf({ dataId }: { readonly dataId: string }) {
               house={now.house}
               columns={[
                 { name: other.name, reckoning: otherSum },
-                { name: draft.name || 'This', reckoning: mineSum },
+                { name: draft.name || WORDS.this, reckoning: mineSum },
               ]}
             />
           </aside>
@@ -289,13 +291,13 @@ function PlacesTable({
     onChange(draft.data.places.map((place) => (place.id === placeId ? { ...place, ...part } : place)));
   return (
     <section>
-      <h2>Room and warmth</h2>
+      <h2>{WORDS.roomAndWarmth}</h2>
       <table className="plain-table mt-1 max-w-2xl">
         <thead>
           <tr>
-            <th>Place</th>
-            <th>Room, trays</th>
-            <th>Set-point from next week on</th>
+            <th>{WORDS.place}</th>
+            <th>{WORDS.roomTrays}</th>
+            <th>{WORDS.setPointFromNextWeek}</th>
           </tr>
         </thead>
         <tbody>
@@ -314,21 +316,21 @@ function PlacesTable({
                     type="number"
                     min={0}
                     max={100000}
-                    aria-label={`Room of ${place.name}`}
+                    aria-label={WORDS.roomOf(place.name)}
                     value={mine.room_trays}
                     onChange={(e) =>
                       set(place.id, { room_trays: Math.max(0, Math.min(100_000, Number(e.target.value) || 0)) })
                     }
                   />
                   {mine.room_trays !== place.room_trays && (
-                    <span className="ml-2 text-[0.88rem] text-ink2">now {place.room_trays}</span>
+                    <span className="ml-2 text-[0.88rem] text-ink2">{WORDS.now2(place.room_trays)}</span>
                   )}
                 </td>
                 <td>
                   {temperature?.kind === 'set-point' ? (
                     <select
                       className="input !w-44"
-                      aria-label={`Set-point of ${place.name}`}
+                      aria-label={WORDS.setPointOf(place.name)}
                       value={later.size > 1 ? 'weeks' : later.size === 0 ? 'usual' : String([...later][0])}
                       onChange={(e) => {
                         const { value } = e.target;
@@ -339,10 +341,10 @@ function PlacesTable({
                       }}
                     >
                       <option value="usual">
-                        as usual, {temperature.usual_C === null ? 'off' : degrees(temperature.usual_C, house.unit)}
+                        {WORDS.asUsual(temperature.usual_C === null ? 'off' : degrees(temperature.usual_C, house.unit))}
                       </option>
-                      {later.size > 1 && <option value="weeks">by week, as planned</option>}
-                      <option value="null">off</option>
+                      {later.size > 1 && <option value="weeks">{WORDS.byWeekAsPlanned}</option>}
+                      <option value="null">{WORDS.off}</option>
                       {temperature.levels_C.map((level) => (
                         <option key={level} value={String(level)}>
                           {degrees(level, house.unit)}
@@ -350,7 +352,7 @@ function PlacesTable({
                       ))}
                     </select>
                   ) : (
-                    <span className="text-ink2">not set</span>
+                    <span className="text-ink2">{WORDS.notSet}</span>
                   )}
                 </td>
               </tr>

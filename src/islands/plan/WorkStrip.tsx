@@ -3,6 +3,7 @@ import { memo } from 'react';
 import type { WeekWork } from '../../core/plan/placement/work.ts';
 import { shortDay } from '../../ui/format.ts';
 import type { Scale } from './occupancyParts.tsx';
+import { WORDS } from '../../words/en/plan/workStrip.ts';
 
 /** Height of the strip under the site's. */
 export const WORK_px = 40;
@@ -65,16 +66,16 @@ export const WorkStrip = memo(function WorkStrip({ weeks, x }: Props) {
 export function WorkTable({ weeks }: Pick<Props, 'weeks'>) {
   return (
     <details className="mt-2">
-      <summary className="min-h-9 py-1">Hours of work by week, as a table</summary>
+      <summary className="min-h-9 py-1">{WORDS.hoursOfWorkByWeek}</summary>
       <table className="plain-table dense max-w-md">
         <thead>
           <tr>
-            <th scope="col">Week of</th>
+            <th scope="col">{WORDS.weekOf}</th>
             <th scope="col" className="r">
-              Hours
+              {WORDS.hours}
             </th>
             <th scope="col" className="r">
-              Hands for
+              {WORDS.handsFor}
             </th>
           </tr>
         </thead>
@@ -83,7 +84,7 @@ export function WorkTable({ weeks }: Pick<Props, 'weeks'>) {
             <tr key={week}>
               <td>{shortDay(week)}</td>
               <td className="r">{decimal(hours, 1)}</td>
-              <td className="r">{hands_h === null ? 'all of it' : decimal(hands_h, 1)}</td>
+              <td className="r">{hands_h === null ? WORDS.allOfIt : decimal(hands_h, 1)}</td>
             </tr>
           ))}
         </tbody>

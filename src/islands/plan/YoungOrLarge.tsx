@@ -4,6 +4,7 @@ import { heatShareOf_kWh } from '../../core/plan/placement/reckon.ts';
 import type { HouseData } from '../../contracts/plan/seasonData.ts';
 import { lateness, shortDay } from '../../ui/format.ts';
 import type { SeasonWork } from './useSeason.ts';
+import { WORDS } from '../../words/en/plan/youngOrLarge.ts';
 
 const SIZES = [
   { age_frac: 0.7, name: 'Young' },
@@ -43,19 +44,19 @@ export function YoungOrLarge({ house, work, onUse }: Props) {
   });
   const cell = (day: number | null) => (day === null ? '–' : shortDay(day));
   const rows: readonly [string, (c: (typeof columns)[number]) => string][] = [
-    ['Sow', (c) => cell(c.sow)],
-    ['Pot up', (c) => cell(c.pot)],
-    ['Start hardening', (c) => cell(c.harden)],
-    ['Plant out', (c) => cell(c.plant)],
-    ['Against its date', (c) => (c.late === null ? 'cannot be' : lateness(c.late))],
-    ['Room, tray-days', (c) => String(Math.round(c.slotDays))],
-    ['Heat, its share', (c) => `${Math.round(c.heat_kWh * 10) / 10} kWh`],
+    [WORDS.sow, (c) => cell(c.sow)],
+    [WORDS.potUp, (c) => cell(c.pot)],
+    [WORDS.startHardening, (c) => cell(c.harden)],
+    [WORDS.plantOut, (c) => cell(c.plant)],
+    [WORDS.againstItsDate, (c) => (c.late === null ? WORDS.cannotBe : lateness(c.late))],
+    [WORDS.roomTrayDays, (c) => String(Math.round(c.slotDays))],
+    [WORDS.heatItsShare, (c) => WORDS.kwh(Math.round(c.heat_kWh * 10) / 10)],
   ];
   return (
     <section>
-      <h2>Young or large</h2>
+      <h2>{WORDS.youngOrLarge}</h2>
       <div className="field mt-1 max-w-sm">
-        <label htmlFor={`${id}batch`}>Batch not sown yet</label>
+        <label htmlFor={`${id}batch`}>{WORDS.batchNotSownYet}</label>
         <select
           id={`${id}batch`}
           className="input"
@@ -72,12 +73,12 @@ export function YoungOrLarge({ house, work, onUse }: Props) {
       <table className="plain-table mt-2 max-w-2xl">
         <thead>
           <tr>
-            <th>To go out on its date as</th>
+            <th>{WORDS.toGoOutOnIts}</th>
             {columns.map((c) => (
               <th key={c.name} className="r">
                 {c.name}
                 {c.age_frac !== 1 && (
-                  <span className="block font-normal">{Math.round(c.age_frac * 100)}% of the growth</span>
+                  <span className="block font-normal">{WORDS.ofTheGrowth(Math.round(c.age_frac * 100))}</span>
                 )}
               </th>
             ))}
@@ -101,10 +102,10 @@ export function YoungOrLarge({ house, work, onUse }: Props) {
             {columns.map((c) => (
               <td key={c.name} className="r">
                 {c.now ? (
-                  <span className="text-ink2">in this what-if</span>
+                  <span className="text-ink2">{WORDS.inThisWhatIf}</span>
                 ) : (
                   <button type="button" className="btn small" onClick={() => onUse(one.batch.id, c.age_frac)}>
-                    Use {c.name.toLowerCase()}
+                    {WORDS.use(c.name.toLowerCase())}
                   </button>
                 )}
               </td>
@@ -112,9 +113,7 @@ export function YoungOrLarge({ house, work, onUse }: Props) {
           </tr>
         </tbody>
       </table>
-      <p className="mt-1 max-w-[60ch] text-[0.9rem] text-ink2">
-        Young plants into warm soil catch up; large ones crop sooner and root-bind sooner. Common practice, no source.
-      </p>
+      <p className="mt-1 max-w-[60ch] text-[0.9rem] text-ink2">{WORDS.youngPlantsIntoWarmSoil}</p>
     </section>
   );
 }

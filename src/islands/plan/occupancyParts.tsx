@@ -5,6 +5,7 @@ import { degrees, monthName, shortDay } from '../../ui/format.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
 import type { Lane } from './lanes.ts';
 import type { Band, Worked } from './useSeason.ts';
+import { WORDS } from '../../words/en/plan/occupancyParts.ts';
 
 export type Scale = (day: number) => number;
 
@@ -132,7 +133,7 @@ function SetPointLabel({
       strokeWidth="3"
       paintOrder="stroke"
     >
-      {setPoint_C === null ? 'off' : degrees(setPoint_C, house.unit)}
+      {setPoint_C === null ? WORDS.off : degrees(setPoint_C, house.unit)}
     </text>
   );
 }
@@ -191,7 +192,16 @@ export const Bands = memo(function Bands({ lanes, worked, x, today, skip, faint,
               className="cursor-pointer"
               opacity={faint?.has(band.batchId) ? 0.14 : 1}
             >
-              <title>{`${name}: ${lane.place.name}, ${shortDay(band.from)} to ${shortDay(band.to)}, ${band.slots} tray spaces${pinned ? ', pinned' : ''}`}</title>
+              <title>
+                {WORDS.toTraySpaces(
+                  name,
+                  lane.place.name,
+                  shortDay(band.from),
+                  shortDay(band.to),
+                  band.slots,
+                  pinned ? ', pinned' : '',
+                )}
+              </title>
               <rect
                 x={left}
                 y={y}

@@ -7,6 +7,7 @@ import type { ProposedSetPoints } from '../../core/plan/placement/proposal.ts';
 import type { PlanChangeLine } from '../../contracts/plan/planning.ts';
 import type { HouseData, SeasonBatch } from '../../contracts/plan/seasonData.ts';
 import { call, freshKey, trouble } from '../../ui/call.ts';
+import { WORDS } from '../../words/en/plan/usePlanChanges.ts';
 
 /** A change of one batch's plan to be written. */
 export interface BatchToWrite {
@@ -64,7 +65,7 @@ export function usePlanChanges(first: SeasonNow) {
         })),
       rooms: rooms.map((room) => ({ ...room, version: placeVersion.get(room.placeId) })),
     });
-    if (answer.kind === 'done') setMessage(`Done: ${words}.`);
+    if (answer.kind === 'done') setMessage(WORDS.done(words));
     else setMessage(trouble(answer));
     // After a refusal as well: what someone else changed is then seen.
     if (answer.kind !== 'offline') await reload();
@@ -76,7 +77,7 @@ export function usePlanChanges(first: SeasonNow) {
     if (!undoable) return;
     setBusy(true);
     const answer = await call('POST', '/api/plan/season/undo', { idempotencyKey: freshKey(), changeId: undoable.id });
-    setMessage(answer.kind === 'done' ? `Undone: ${undoable.words}.` : trouble(answer));
+    setMessage(answer.kind === 'done' ? WORDS.undone(undoable.words) : trouble(answer));
     if (answer.kind !== 'offline') await reload();
     setBusy(false);
   };

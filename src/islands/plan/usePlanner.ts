@@ -12,6 +12,7 @@ import type { HouseData, SeasonBatch } from '../../contracts/plan/seasonData.ts'
 import type { ProposedBatch } from '../../core/plan/placement/proposal.ts';
 import type { SureTried } from './HowSure.tsx';
 import { planHelper, runPlan, type PlanHelper, type PlanRun } from '../../workers/planner.client.ts';
+import { WORDS } from '../../words/en/plan/usePlanner.ts';
 
 export interface Planning {
   /** null when nothing is being worked out. */
@@ -51,7 +52,7 @@ export function usePlanner(
     (options: PlanOptions) => {
       run.current?.stop();
       setTrouble('');
-      setReport({ done_frac: 0, words: 'laying out' });
+      setReport({ done_frac: 0, words: WORDS.layingOut });
       const { sure_frac = null } = options;
       // Another sureness is laid beside the plan shown: the same chances.
       if (sure_frac === null) seed.current = answer ? seed.current + 1 : FIRST_SEED;
@@ -71,7 +72,7 @@ export function usePlanner(
           if (run.current !== mine) return;
           run.current = null;
           setReport(null);
-          setTrouble(`The plan could not be worked out: ${(error as Error).message}. Nothing was changed.`);
+          setTrouble(WORDS.thePlanCouldNotBe((error as Error).message));
         },
       );
     },

@@ -8,14 +8,15 @@ import type { HouseData } from '../../contracts/plan/seasonData.ts';
 import { counted, degrees, shortDay } from '../../ui/format.ts';
 import { stepInto } from './trial.ts';
 import type { Worked } from './useSeason.ts';
+import { WORDS } from '../../words/en/plan/planWords.ts';
 
 const STAGES: readonly Stage[] = ['germinate', 'grow', 'pot', 'space', 'harden'];
 const VERB: Readonly<Record<Stage, string>> = {
-  germinate: 'Sow',
-  grow: 'Grow on',
-  pot: 'Pot',
-  space: 'Space',
-  harden: 'Harden',
+  germinate: WORDS.sow,
+  grow: WORDS.growOn,
+  pot: WORDS.pot,
+  space: WORDS.space,
+  harden: WORDS.harden,
 };
 
 /** What a proposed plan changes of one batch: places and days, in the order of its stages. */
@@ -47,7 +48,7 @@ export function changesOf({ batch, progress }: Worked, proposed: ProposedBatch):
 /** "pot in Bench 1, 4 days later". */
 export function changeWords(change: BatchChange, placeName: (id: number) => string): string {
   const parts = [VERB[change.stage].toLowerCase()];
-  if (change.placeId !== null) parts.push(`in ${placeName(change.placeId)}`);
+  if (change.placeId !== null) parts.push(WORDS.in(placeName(change.placeId)));
   const shift = change.shift_days;
   const when = shift === 0 ? '' : `${counted(Math.abs(shift), 'day')} ${shift > 0 ? 'later' : 'sooner'}`;
   return when ? `${parts.join(' ')}${change.placeId !== null ? ',' : ''} ${when}` : parts.join(' ');
@@ -55,7 +56,7 @@ export function changeWords(change: BatchChange, placeName: (id: number) => stri
 
 /** What an offer asks for, in a line. */
 export function offerWords(offer: OfferShown, byId: ReadonlyMap<number, Worked>, house: HouseData): string {
-  const placeName = (id: number) => house.places.find((p) => p.id === id)?.name ?? 'another place';
+  const placeName = (id: number) => house.places.find((p) => p.id === id)?.name ?? WORDS.anotherPlace;
   const first = offer.batches[0];
   const worked = first && byId.get(first.id);
   const name = worked?.batch.name ?? '';
@@ -63,17 +64,22 @@ export function offerWords(offer: OfferShown, byId: ReadonlyMap<number, Worked>,
   if (offer.kind === 'set-point' && setPoint) {
     const { week, setPoint_C } = setPoint.setPoints[0]!;
     const weeks = counted(setPoint.setPoints.length, 'week');
-    const to = setPoint_C === null ? 'off' : `at ${degrees(setPoint_C, house.unit)}`;
-    return `${placeName(setPoint.placeId)} ${to} for ${weeks} from ${shortDay(week)}`;
+    const to = setPoint_C === null ? 'off' : WORDS.at(degrees(setPoint_C, house.unit));
+    return WORDS.forFrom(placeName(setPoint.placeId), to, weeks, shortDay(week));
   }
   if (offer.kind === 'fewer')
     return `Raise ${Math.round((offer.share_frac ?? 1) * 100)}% of ${name}; split the rest off`;
   if (offer.kind === 'more-room' && offer.lack) {
     const { placeId, slots, from, to } = offer.lack;
-    return `Find ${counted(Math.ceil(slots), 'tray space')} more in ${placeName(placeId)} for ${counted(to - from, 'day')}, then ${name} fits`;
+    return WORDS.findMoreInForThen(
+      counted(Math.ceil(slots), WORDS.traySpace),
+      placeName(placeId),
+      counted(to - from, 'day'),
+      name,
+    );
   }
-  if (!first || !worked) return 'Another way';
-  if (offer.kind === 'late') return `Let ${name} go out ${shortDay(first.steps.plant!)}`;
+  if (!first || !worked) return WORDS.anotherWay;
+  if (offer.kind === 'late') return WORDS.letGoOut(name, shortDay(first.steps.plant!));
   const changes = changesOf(worked, first);
   const moved = changes.find((change) => change.placeId !== null);
   const shifted = changes.find((change) => change.shift_days !== 0);
@@ -81,7 +87,7 @@ export function offerWords(offer: OfferShown, byId: ReadonlyMap<number, Worked>,
     return `${name}: ${changeWords({ ...moved, shift_days: 0 }, placeName)}; ${changeWords({ ...shifted, placeId: null }, placeName)}`;
   }
   const told = moved ?? shifted;
-  return told ? `${name}: ${changeWords(told, placeName)}` : `${name}: as it is`;
+  return told ? `${name}: ${changeWords(told, placeName)}` : WORDS.asItIs(name);
 }
 
 /** A plan with what is proposed for it. */

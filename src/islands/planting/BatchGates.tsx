@@ -10,6 +10,7 @@ import { ExplanationText } from '../../ui/ExplanationText.tsx';
 import { counted, shortDay, expectedWords, spokenDay } from '../../ui/format.ts';
 import type { LogLine } from '../../contracts/batch/batches.ts';
 import { tryOdds } from './tryOdds.ts';
+import { WORDS } from '../../words/en/planting/batchGates.ts';
 
 interface Props {
   readonly line: PlantLine;
@@ -47,10 +48,10 @@ function Post({ gate, today }: { readonly gate: GateView; readonly today: number
         </span>
       </p>
       <p className="text-[0.85rem] leading-tight">
-        <span className="font-semibold">{gate.name}</span> {off ? 'off' : STATE[gate.state]}
-        {gate.mode === 'advisory' && <span className="block text-ink2">advisory</span>}
+        <span className="font-semibold">{gate.name}</span> {off ? WORDS.off : STATE[gate.state]}
+        {gate.mode === 'advisory' && <span className="block text-ink2">{WORDS.advisory}</span>}
         {!off && gate.state !== 'pass' && gate.first?.p50 != null && gate.first.p50 > today && (
-          <span className="block text-ink2">likely {shortDay(gate.first.p50)}</span>
+          <span className="block text-ink2">{WORDS.likely(shortDay(gate.first.p50))}</span>
         )}
       </p>
     </div>
@@ -66,7 +67,7 @@ function GateMarks({ gates }: { readonly gates: readonly GateView[] }) {
       width={counting.length * 7}
       height="14"
       role="img"
-      aria-label={`${passing} of ${counting.length} gates pass.`}
+      aria-label={WORDS.ofGatesPass(passing, counting.length)}
       className="mr-1 inline-block align-[-2px]"
     >
       {counting.map((gate, i) => (
@@ -101,7 +102,7 @@ export function BatchGates(props: Props) {
           </button>
           <p className="text-[0.9rem] text-ink2">
             {counted(line.plants, 'plant')}, {counted(line.trays, 'tray')}
-            {line.coverId === null ? '' : `, under ${line.coverName}`}
+            {line.coverId === null ? '' : WORDS.under(line.coverName)}
           </p>
         </div>
         <p
@@ -112,17 +113,19 @@ export function BatchGates(props: Props) {
         <div className="max-[899px]:order-4 max-[899px]:col-span-2">
           <p>{expectedWords(line.expectedOn, today)}</p>
           <p className={`text-[0.9rem] ${line.unlikely ? 'font-semibold text-brick' : 'text-ink2'}`}>
-            asked for {spokenDay(line.transplantOn, today)}
-            {line.unlikely && `: in time in ${percent(line.inTime_frac!)} of springs`}
+            {WORDS.askedFor(
+              spokenDay(line.transplantOn, today),
+              line.unlikely && WORDS.inTimeInOfSprings(percent(line.inTime_frac!)),
+            )}
           </p>
         </div>
         <button
           type="button"
           className={`btn ${line.verdict === 'plant' ? 'solid' : ''}`}
           onClick={onOpen}
-          aria-label={`${open ? 'Close' : line.verdict === 'plant' ? 'Plant' : 'Open'} ${line.name}`}
+          aria-label={`${open ? WORDS.close : line.verdict === 'plant' ? WORDS.plant : WORDS.open} ${line.name}`}
         >
-          {open ? 'Close' : line.verdict === 'plant' ? 'Plant…' : 'Open'}
+          {open ? WORDS.close : line.verdict === 'plant' ? WORDS.plant2 : WORDS.open}
         </button>
       </div>
       {open && <Opened {...props} />}
@@ -144,10 +147,10 @@ function Opened({ line, view, onLog, onChange }: Props) {
           <table className="plain-table">
             <thead>
               <tr>
-                <th>Gate</th>
-                <th>Now</th>
-                <th>First likely day</th>
-                <th>How it counts</th>
+                <th>{WORDS.gate}</th>
+                <th>{WORDS.now}</th>
+                <th>{WORDS.firstLikelyDay}</th>
+                <th>{WORDS.howItCounts}</th>
               </tr>
             </thead>
             <tbody>
@@ -164,12 +167,12 @@ function Opened({ line, view, onLog, onChange }: Props) {
                   <td>
                     <select
                       className="input w-32"
-                      aria-label={`How ${gate.name} counts for ${line.name}`}
+                      aria-label={WORDS.howCountsFor(gate.name, line.name)}
                       value={gate.mode}
                       onChange={(e) =>
                         onChange(
                           { gates: modesWith(line, gate.key, e.target.value as GateMode) },
-                          `${line.name}: ${gate.name.toLowerCase()} is ${e.target.value} now.`,
+                          WORDS.isNow(line.name, gate.name.toLowerCase(), e.target.value),
                         )
                       }
                     >
@@ -182,40 +185,45 @@ function Opened({ line, view, onLog, onChange }: Props) {
               ))}
             </tbody>
           </table>
-          <h3 className="mt-4">What waiting costs</h3>
+          <h3 className="mt-4">{WORDS.whatWaitingCosts}</h3>
           <ul className="text-[0.95rem]">
             {line.out?.p50 != null && (
               <li>
-                Likely out {shortDay(line.out.p50)}
-                {line.out.p90 !== line.out.p50
-                  ? `, by ${line.out.p90 === null ? 'later than can be seen' : shortDay(line.out.p90)} in nine springs of ten`
-                  : ''}
-                ; in time in {percent(line.inTime_frac!)}.
+                {WORDS.likelyOutInTimeIn(
+                  shortDay(line.out.p50),
+                  line.out.p90 !== line.out.p50
+                    ? WORDS.byInNineSpringsOf(line.out.p90 === null ? WORDS.laterThanCanBeSeen : shortDay(line.out.p90))
+                    : '',
+                  percent(line.inTime_frac!),
+                )}
               </li>
             )}
             {line.frost_frac !== null && (
               <li>
-                A night that hurts it in the month after its date: in {percent(line.frost_frac)} of springs
-                {line.coverId === null ? '' : ', cover counted'}.
+                {WORDS.aNightThatHurtsIt(percent(line.frost_frac), line.coverId === null ? '' : WORDS.coverCounted)}
               </li>
             )}
             <li>
               {line.overAgeOn === null
-                ? 'Not over-age in sight.'
+                ? WORDS.notOverAgeInSight
                 : line.overAgeOn <= today
-                  ? `Over-age since ${shortDay(line.overAgeOn)}: ${counted(line.plants, 'plant')} root-bound, which check when set.`
-                  : `Over-age from ${shortDay(line.overAgeOn)}, ${counted(line.overAgeOn - today, 'day')} from now: then ${counted(line.plants, 'plant')} are root-bound and check when set.`}
+                  ? WORDS.overAgeSinceRootBound(shortDay(line.overAgeOn), counted(line.plants, 'plant'))
+                  : WORDS.overAgeFromFromNow(
+                      shortDay(line.overAgeOn),
+                      counted(line.overAgeOn - today, 'day'),
+                      counted(line.plants, 'plant'),
+                    )}
             </li>
             <li>
-              {line.slots > 0 ? `Holds ${line.slots} tray spaces in ${line.placeName}` : 'Holds no room'}
+              {line.slots > 0 ? WORDS.holdsTraySpacesIn(line.slots, line.placeName) : WORDS.holdsNoRoom}
               {line.placeOverOn === null
                 ? '; its place has room for three weeks.'
-                : `, which is over its room from ${shortDay(line.placeOverOn)}.`}
+                : WORDS.whichIsOverItsRoom(shortDay(line.placeOverOn))}
             </li>
           </ul>
           {line.offers.length > 0 && (
             <>
-              <h3 className="mt-4">Ways out</h3>
+              <h3 className="mt-4">{WORDS.waysOut}</h3>
               <ul>
                 {line.offers.map((o) => (
                   <li key={o.words} className="flex flex-wrap items-center gap-3 py-1">
@@ -228,11 +236,11 @@ function Opened({ line, view, onLog, onChange }: Props) {
                           o.transplantOn === null
                             ? { coverId: o.coverId }
                             : { transplantOn: isoFromDay(o.transplantOn) },
-                          `${line.name}: changed.`,
+                          WORDS.changed(line.name),
                         )
                       }
                     >
-                      Do that
+                      {WORDS.doThat}
                     </button>
                   </li>
                 ))}
@@ -256,12 +264,15 @@ function firstWords(gate: GateView, today: number): string {
   const { first } = gate;
   if (!first) return '';
   if (first.p50 === null)
-    return first.p10 === null ? 'beyond what can be seen' : `from ${shortDay(first.p10)} in one spring of ten`;
-  if (first.p50 <= today) return 'any day now';
+    return first.p10 === null ? WORDS.beyondWhatCanBeSeen : WORDS.fromInOneSpringOf(shortDay(first.p10));
+  if (first.p50 <= today) return WORDS.anyDayNow;
   const range =
     first.p10 === first.p90
       ? ''
-      : `, ${first.p10! <= today ? 'now' : shortDay(first.p10!)} to ${first.p90 === null ? 'later' : shortDay(first.p90)} in eight of ten`;
+      : WORDS.toInEightOfTen(
+          first.p10! <= today ? 'now' : shortDay(first.p10!),
+          first.p90 === null ? 'later' : shortDay(first.p90),
+        );
   return `${shortDay(first.p50)}${range}`;
 }
 
@@ -293,20 +304,20 @@ function TryDate({ line, view, onChange }: Pick<Props, 'line' | 'view' | 'onChan
   }, [moved, day, coverId, line, view.covers]);
   return (
     <div className="mt-4">
-      <h3>Try another date or cover</h3>
+      <h3>{WORDS.tryAnotherDateOrCover}</h3>
       <div className="mt-1 flex flex-wrap items-end gap-3">
-        <DateField id={`try-on-${line.batchId}`} label="Out on" value={date} onValue={setDate} />
+        <DateField id={`try-on-${line.batchId}`} label={WORDS.outOn} value={date} onValue={setDate} />
         <label className="field">
-          <span className="label">Under</span>
+          <span className="label">{WORDS.under2}</span>
           <select
             className="input w-56"
             value={coverId ?? ''}
             onChange={(e) => setCoverId(e.target.value === '' ? null : Number(e.target.value))}
           >
-            <option value="">no cover</option>
+            <option value="">{WORDS.noCover}</option>
             {view.covers.map((c) => (
               <option key={c.id} value={c.id}>
-                {c.name}, safely {difference(c.safe_K)}
+                {WORDS.safely(c.name, difference(c.safe_K))}
               </option>
             ))}
           </select>
@@ -321,30 +332,32 @@ function TryDate({ line, view, onChange }: Pick<Props, 'line' | 'view' | 'onChan
                   ...(day !== line.transplantOn ? { transplantOn: date } : {}),
                   ...(coverId !== line.coverId ? { coverId } : {}),
                 },
-                `${line.name}: ${day !== line.transplantOn ? `planned for ${shortDay(requireDay(date))}` : 'another cover'}.`,
+                `${line.name}: ${day !== line.transplantOn ? WORDS.plannedFor(shortDay(requireDay(date))) : WORDS.anotherCover}.`,
               )
             }
           >
-            Plan it so
+            {WORDS.planItSo}
           </button>
         )}
       </div>
       <p className="mt-1 text-[0.92rem] text-ink2">
-        First day at the risk you take:{' '}
-        {line.outFromBy
-          .map(
-            (o) =>
-              `${o.name.toLowerCase()} ${o.day === null ? 'never this spring' : o.fromStart ? 'at any time' : shortDay(o.day)}${o.sooner_days && !o.fromStart ? ` (${counted(o.sooner_days, 'day')} earlier)` : ''}`,
-          )
-          .join(', ')}
-        .
+        {WORDS.firstDayAtTheRisk(
+          line.outFromBy
+            .map(
+              (o) =>
+                `${o.name.toLowerCase()} ${o.day === null ? WORDS.neverThisSpring : o.fromStart ? WORDS.atAnyTime : shortDay(o.day)}${o.sooner_days && !o.fromStart ? WORDS.earlier(counted(o.sooner_days, 'day')) : ''}`,
+            )
+            .join(', '),
+        )}
       </p>
       {moved && odds && (
         <p className="mt-1" aria-live="polite">
-          So: in time in <b>{percent(odds.inTime_frac)}</b> of springs
-          {line.inTime_frac === null ? '' : ` (now ${percent(line.inTime_frac)})`}, a night that hurts it after its date
-          in <b>{percent(odds.frost_frac)}</b>
-          {line.frost_frac === null ? '' : ` (now ${percent(line.frost_frac)})`}.
+          {WORDS.soInTimeInOf(
+            <b key="1">{percent(odds.inTime_frac)}</b>,
+            line.inTime_frac === null ? '' : WORDS.now2(percent(line.inTime_frac)),
+            <b key="2">{percent(odds.frost_frac)}</b>,
+            line.frost_frac === null ? '' : WORDS.now3(percent(line.frost_frac)),
+          )}
         </p>
       )}
     </div>
@@ -382,41 +395,51 @@ function PlantForm({ line, view, onLog }: Pick<Props, 'line' | 'view' | 'onLog'>
       onSubmit={(e) => {
         e.preventDefault();
         const n = figure(count);
-        if (!Number.isInteger(n) || n < 1) return setProblem('How many went out? A whole number.');
-        if (against && reason.trim() === '') return setProblem('A gate speaks against it: say why, it is kept.');
+        if (!Number.isInteger(n) || n < 1) return setProblem(WORDS.howManyWentOutA);
+        if (against && reason.trim() === '') return setProblem(WORDS.aGateSpeaksAgainstIt);
         setProblem('');
         void onLog(
           {
             kind: 'planted-out',
             count: n,
-            cause: against ? 'own decision' : '',
+            cause: against ? WORDS.ownDecision : '',
             note: reason.trim(),
             planting: { coverId, plant_cm: figure(plant) * scale, row_cm: figure(row) * scale, bed: bed.trim() },
           },
-          `${line.name}: ${n} planted out`,
+          WORDS.plantedOut(line.name, n),
         ).then((trouble) => trouble && setProblem(trouble));
       }}
     >
-      <h3>Planted out today</h3>
+      <h3>{WORDS.plantedOutToday}</h3>
       <div className="mt-2 grid grid-cols-3 gap-2">
-        {field('Plants', count, setCount)}
-        {field(`Apart, ${view.lengthUnit}`, plant, setPlant)}
-        {field(`Rows, ${view.lengthUnit}`, row, setRow)}
+        {field(WORDS.plants, count, setCount)}
+        {field(WORDS.apart(view.lengthUnit), plant, setPlant)}
+        {field(WORDS.rows(view.lengthUnit), row, setRow)}
       </div>
       <p className="mt-1">
-        <span className="num text-xl">{areaOf(area)}</span> of ground
-        {cover ? `; ${cover.name} has ${areaOf(cover.free_m2)} free` : ''}
-        {cover && cover.free_m2 < area ? <b className="text-brick">, too little</b> : ''}
+        {WORDS.ofGround(
+          <span key="3" className="num text-xl">
+            {areaOf(area)}
+          </span>,
+          cover ? `; ${cover.name} has ${areaOf(cover.free_m2)} free` : '',
+          cover && cover.free_m2 < area ? (
+            <b key="4" className="text-brick">
+              {WORDS.tooLittle}
+            </b>
+          ) : (
+            ''
+          ),
+        )}
       </p>
       <div className="mt-2 grid grid-cols-2 gap-2">
         <label className="field">
-          <span className="label">Under</span>
+          <span className="label">{WORDS.under2}</span>
           <select
             className="input"
             value={coverId ?? ''}
             onChange={(e) => setCoverId(e.target.value === '' ? null : Number(e.target.value))}
           >
-            <option value="">no cover</option>
+            <option value="">{WORDS.noCover}</option>
             {view.covers.map((c) => (
               <option key={c.id} value={c.id}>
                 {c.name}
@@ -425,13 +448,13 @@ function PlantForm({ line, view, onLog }: Pick<Props, 'line' | 'view' | 'onLog'>
           </select>
         </label>
         <label className="field">
-          <span className="label">Bed or field</span>
+          <span className="label">{WORDS.bedOrField}</span>
           <input className="input" value={bed} maxLength={80} onChange={(e) => setBed(e.target.value)} />
         </label>
       </div>
       {against && (
         <label className="field mt-2">
-          <span className="label">Why all the same</span>
+          <span className="label">{WORDS.whyAllTheSame}</span>
           <input className="input" value={reason} maxLength={400} onChange={(e) => setReason(e.target.value)} />
         </label>
       )}
@@ -441,7 +464,7 @@ function PlantForm({ line, view, onLog }: Pick<Props, 'line' | 'view' | 'onLog'>
         </p>
       )}
       <button type="submit" className={`btn mt-3 w-full ${against ? '' : 'solid'}`}>
-        Planted out
+        {WORDS.plantedOut2}
       </button>
     </form>
   );

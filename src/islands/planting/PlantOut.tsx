@@ -11,6 +11,7 @@ import type { LogLine } from '../../contracts/batch/batches.ts';
 import { postLine } from '../../ui/logPost.ts';
 import { ForecastAge } from '../weather/SkyRow.tsx';
 import { BatchGates } from './BatchGates.tsx';
+import { WORDS } from '../../words/en/planting/plantOut.ts';
 
 const VERDICTS = [
   ['plant', 'Plant', 'every required gate passes'],
@@ -44,7 +45,7 @@ export function PlantOut({ initial }: { readonly initial: PlantView }) {
       setSaid(trouble(answer));
       return trouble(answer);
     }
-    setSaid(`${words}.${answer.kind === 'kept' ? ' Kept on this device until there is a connection.' : ''}`);
+    setSaid(`${words}.${answer.kind === 'kept' ? WORDS.keptOnThisDeviceUntil : ''}`);
     if (answer.kind === 'done') await refresh();
     return null;
   }
@@ -63,22 +64,41 @@ export function PlantOut({ initial }: { readonly initial: PlantView }) {
   return (
     <div data-ready={ready}>
       <div className="flex flex-wrap items-end gap-x-8 gap-y-2">
-        <h1>Plant out</h1>
+        <h1>{WORDS.plantOut}</h1>
         <p className="flex items-baseline gap-2">
-          <span className="num text-4xl">{counts.plant.length}</span> may go out today
-          {plants > 0 ? `, ${counted(plants, 'plant')}` : ''}
+          {WORDS.mayGoOutToday(
+            <span key="1" className="num text-4xl">
+              {counts.plant.length}
+            </span>,
+            plants > 0 ? `, ${counted(plants, 'plant')}` : '',
+          )}
         </p>
         <p className="flex items-baseline gap-2">
-          <span className="num text-2xl">{counts.wait.length}</span> wait
+          {WORDS.wait(
+            <span key="2" className="num text-2xl">
+              {counts.wait.length}
+            </span>,
+          )}
         </p>
         <p className="flex items-baseline gap-2">
-          <span className="num text-2xl">{counts.not.length}</span> not today
+          {WORDS.notToday(
+            <span key="3" className="num text-2xl">
+              {counts.not.length}
+            </span>,
+          )}
         </p>
         {view.soil_C !== null && (
           <p className="flex items-baseline gap-2 text-ink2">
-            soil at {length(100)} <span className="num text-2xl text-ink">{degreesWords(view.soil_C, unit)}</span>
-            {view.soilReadOn === null ? 'never read here' : `read ${spokenDay(view.soilReadOn, today)}`} ·{' '}
-            <a href="/weather/readings">read it</a>
+            {WORDS.soilAt(
+              length(100),
+              <span key="4" className="num text-2xl text-ink">
+                {degreesWords(view.soil_C, unit)}
+              </span>,
+              view.soilReadOn === null ? WORDS.neverReadHere : WORDS.read(spokenDay(view.soilReadOn, today)),
+              <a key="5" href="/weather/readings">
+                {WORDS.readIt}
+              </a>,
+            )}
           </p>
         )}
       </div>
@@ -88,7 +108,11 @@ export function PlantOut({ initial }: { readonly initial: PlantView }) {
       <ForecastAge forecast={view.forecast} />
       {lines.length === 0 && (
         <p className="mt-3 max-w-[60ch]">
-          Nothing is to go out within five weeks. What is planned stands in <a href="/plan/season">Season</a>.
+          {WORDS.nothingIsToGoOut(
+            <a key="6" href="/plan/season">
+              {WORDS.season}
+            </a>,
+          )}
         </p>
       )}
       {/* One list with its headings, so that a batch a gate moves keeps what was typed in it. */}
@@ -117,10 +141,7 @@ export function PlantOut({ initial }: { readonly initial: PlantView }) {
       )}
       <PlantingList view={view} />
       <Planted view={view} onLog={(id, l, w) => void log(id, l, w)} />
-      <p className="mt-6 max-w-[75ch] text-[0.9rem] text-ink2">
-        Odds are of springs drawn from this site&rsquo;s own years and the forecast; they are no promise. Look at the
-        soil, the sky and the plants; the grower decides.
-      </p>
+      <p className="mt-6 max-w-[75ch] text-[0.9rem] text-ink2">{WORDS.oddsAreOfSpringsDrawn}</p>
     </div>
   );
 }
@@ -135,30 +156,32 @@ function PlantingList({ view }: { readonly view: PlantView }) {
   return (
     <section className="mt-6">
       <div className="flex flex-wrap items-baseline gap-4">
-        <h2>Planting list</h2>
+        <h2>{WORDS.plantingList}</h2>
         <span className="text-ink2">
-          {counted(
-            lines.reduce((sum, l) => sum + l.plants, 0),
-            'plant',
+          {WORDS.ofGround(
+            counted(
+              lines.reduce((sum, l) => sum + l.plants, 0),
+              'plant',
+            ),
+            area(ground),
           )}
-          , {area(ground)} of ground
         </span>
         <button type="button" className="link-btn no-print ml-auto" onClick={() => window.print()}>
-          Print
+          {WORDS.print}
         </button>
       </div>
-      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Planting list">
+      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={WORDS.plantingList}>
         <table className="plain-table mt-1">
           <thead>
             <tr>
-              <th className="r">Plants</th>
-              <th className="r">Trays</th>
-              <th>Batch</th>
-              <th>From</th>
-              <th className="r">Apart, {view.lengthUnit}</th>
-              <th className="r">Rows, {view.lengthUnit}</th>
-              <th className="r">Ground</th>
-              <th>Under</th>
+              <th className="r">{WORDS.plants}</th>
+              <th className="r">{WORDS.trays}</th>
+              <th>{WORDS.batch}</th>
+              <th>{WORDS.from}</th>
+              <th className="r">{WORDS.apart(view.lengthUnit)}</th>
+              <th className="r">{WORDS.rows(view.lengthUnit)}</th>
+              <th className="r">{WORDS.ground}</th>
+              <th>{WORDS.under}</th>
             </tr>
           </thead>
           <tbody>
@@ -194,18 +217,18 @@ function Planted({
   if (view.planted.length === 0) return null;
   return (
     <section className="mt-6">
-      <h2>Planted in the last six weeks</h2>
-      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Planted out">
+      <h2>{WORDS.plantedInTheLastSix}</h2>
+      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={WORDS.plantedOut}>
         <table className="plain-table mid mt-1">
           <thead>
             <tr>
-              <th>Out</th>
-              <th>Batch</th>
-              <th className="r">Plants</th>
-              <th>Under</th>
-              <th>Where</th>
-              <th>Today</th>
-              <th>How it stands</th>
+              <th>{WORDS.out}</th>
+              <th>{WORDS.batch}</th>
+              <th className="r">{WORDS.plants}</th>
+              <th>{WORDS.under}</th>
+              <th>{WORDS.where}</th>
+              <th>{WORDS.today}</th>
+              <th>{WORDS.howItStands}</th>
             </tr>
           </thead>
           <tbody>
@@ -226,18 +249,18 @@ function Planted({
                         onLog(
                           line.batchId,
                           { kind: 'cover', count: line.covered ? 0 : 1 },
-                          `${line.name}: ${line.coverName.toLowerCase()} is ${line.covered ? 'off' : 'on'}`,
+                          WORDS.is(line.name, line.coverName.toLowerCase(), line.covered ? 'off' : 'on'),
                         )
                       }
                     >
-                      {line.covered ? 'Taken off' : 'On again'}
+                      {line.covered ? WORDS.takenOff : WORDS.onAgain}
                     </button>
                   )}
                 </td>
                 <td>{line.bed}</td>
                 <td className="max-w-[22rem]">
                   {line.care.length === 0 ? (
-                    <span className="text-ink2">nothing foretold</span>
+                    <span className="text-ink2">{WORDS.nothingForetold}</span>
                   ) : (
                     capital(line.care.join('; '))
                   )}
@@ -268,11 +291,14 @@ function Standing({
   if (line.stood !== null)
     return (
       <>
-        {ESTABLISHMENT_WORDS[line.stood]}
-        {line.stoodCount === null ? '' : `, ${line.stoodCount} there`} on {shortDay(line.stoodOn!)}
+        {WORDS.on(
+          ESTABLISHMENT_WORDS[line.stood],
+          line.stoodCount === null ? '' : WORDS.there(line.stoodCount),
+          shortDay(line.stoodOn!),
+        )}
       </>
     );
-  if (today < line.askOn) return <span className="text-ink2">asked on {shortDay(line.askOn)}</span>;
+  if (today < line.askOn) return <span className="text-ink2">{WORDS.askedOn(shortDay(line.askOn))}</span>;
   return (
     <span className="flex flex-wrap gap-1.5">
       {ESTABLISHMENT_RESULTS.map((s) => (

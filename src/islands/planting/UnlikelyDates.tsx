@@ -3,6 +3,7 @@ import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import type { UnlikelyDate } from '../../contracts/hardening/hardenViews.ts';
 import { call, trouble } from '../../ui/call.ts';
 import { shortDay } from '../../ui/format.ts';
+import { WORDS } from '../../words/en/planting/unlikelyDates.ts';
 
 /** Batches whose date the weather has made unlikely, each with its ways out, one tap each. */
 export function UnlikelyDates({
@@ -21,11 +22,11 @@ export function UnlikelyDates({
       offer.transplantOn === null ? { coverId: offer.coverId } : { transplantOn: isoFromDay(offer.transplantOn) };
     const answer = await call('PATCH', `/api/batch/${line.batchId}`, { version: line.version, ...body });
     if (answer.kind !== 'done') return setSaid(trouble(answer));
-    setSaid(`${line.name}: changed. Reload to see the effect.`);
+    setSaid(WORDS.changedReloadToSeeThe(line.name));
     setLines((all) => all.filter((l) => l !== line));
   }
   return (
-    <section className="no-print mb-4" aria-label="Dates become unlikely">
+    <section className="no-print mb-4" aria-label={WORDS.datesBecomeUnlikely}>
       <p aria-live="polite" className={said ? 'note-bar mb-2' : 'sr-only'}>
         {said}
       </p>
@@ -33,24 +34,30 @@ export function UnlikelyDates({
         <details className="note-bar bad" open={lines.length <= 2}>
           <summary className="font-semibold">
             {alone
-              ? 'Its date has become unlikely. What can be done'
+              ? WORDS.itsDateHasBecomeUnlikely
               : lines.length === 1
-                ? 'A date has become unlikely'
-                : `${lines.length} dates have become unlikely`}
+                ? WORDS.aDateHasBecomeUnlikely
+                : WORDS.datesHaveBecomeUnlikely(lines.length)}
             <span className={alone ? 'hidden' : 'max-[700px]:hidden'}>
               :{' '}
               {lines
                 .slice(0, 3)
                 .map((l) => l.name)
                 .join(', ')}
-              {lines.length > 3 && ` and ${lines.length - 3} more`}
+              {lines.length > 3 && WORDS.andMore(lines.length - 3)}
             </span>
           </summary>
           <div className="mt-1">
             {lines.map((line) => (
               <div key={line.batchId} className="border-t border-line py-2">
-                <a href="/planting">{line.name}</a>, {shortDay(line.transplantOn)}: in time in{' '}
-                <b>{Math.round(100 * line.inTime_frac)}%</b> of springs{line.waits && `; ${line.waits}`}
+                {WORDS.inTimeInOfSprings(
+                  <a key="1" href="/planting">
+                    {line.name}
+                  </a>,
+                  shortDay(line.transplantOn),
+                  <b key="2">{Math.round(100 * line.inTime_frac)}%</b>,
+                  line.waits && `; ${line.waits}`,
+                )}
                 {line.offers.length > 0 && (
                   <div className="mt-1 flex flex-wrap gap-2">
                     {line.offers.map((offer) => (

@@ -6,6 +6,7 @@ import type { SessionLineView, SessionView } from '../../contracts/potting/potti
 import { call, freshKey, trouble } from '../../ui/call.ts';
 import { counted, shortDay } from '../../ui/format.ts';
 import { CULLS, minutesWords } from './words.ts';
+import { WORDS } from '../../words/en/potting/doLine.ts';
 
 interface Props {
   readonly n: number;
@@ -63,17 +64,15 @@ export function DoLine(props: Props) {
           <p className="text-ink2">
             {outcome
               ? doneWords(outcome)
-              : `${line.plants} into ${container.name}, ${counted(traysFor(line.plants, container), 'tray')}`}
+              : WORDS.into(line.plants, container.name, counted(traysFor(line.plants, container), 'tray'))}
             {line.toPlace && ` → ${line.toPlace}`}
           </p>
           {outcome && (
-            <p className="text-[0.92rem] text-ink2">
-              Water in well. Rest until {shortDay(outcome.day + rest_days)}: no hardening, no full sun, no feed.
-            </p>
+            <p className="text-[0.92rem] text-ink2">{WORDS.waterInWellRestUntil(shortDay(outcome.day + rest_days))}</p>
           )}
         </div>
         {!outcome && worked.state !== 'waiting' && (
-          <span className="num text-2xl" role="timer" aria-label={`Time on ${line.name}`}>
+          <span className="num text-2xl" role="timer" aria-label={WORDS.timeOn(line.name)}>
             {minutes < 1 ? `${Math.floor(minutes * 60)} s` : minutesWords(minutes)}
           </span>
         )}
@@ -84,9 +83,9 @@ export function DoLine(props: Props) {
               className={`btn min-h-14 min-w-28 ${running ? '' : 'solid'}`}
               disabled={busy}
               onClick={() => void mark(running ? 'pause' : 'start')}
-              aria-label={`${running ? 'Pause' : 'Start'} ${line.name}`}
+              aria-label={`${running ? WORDS.pause : WORDS.start} ${line.name}`}
             >
-              {running ? 'Pause' : worked.state === 'paused' ? 'Go on' : 'Start'}
+              {running ? WORDS.pause : worked.state === 'paused' ? WORDS.goOn : WORDS.start}
             </button>
           )}
           {!outcome && (
@@ -98,23 +97,20 @@ export function DoLine(props: Props) {
               onClick={() =>
                 worked.state === 'running' || worked.state === 'paused' ? void mark('done') : setOpen(!open)
               }
-              aria-label={`Done: ${line.name}`}
+              aria-label={WORDS.done(line.name)}
             >
-              Done
+              {WORDS.done2}
             </button>
           )}
           {outcome && (
             <button type="button" className="btn" aria-expanded={open} onClick={() => setOpen(!open)}>
-              Correct
+              {WORDS.correct}
             </button>
           )}
         </div>
       </div>
       {worked.forgotten && !outcome && (
-        <p className="note-bar bad mt-2">
-          The timer ran {minutesWords(worked.longest_min)} without a pause: it was likely left on. Type the minutes by
-          hand; such a time teaches nothing.
-        </p>
+        <p className="note-bar bad mt-2">{WORDS.theTimerRanWithoutA(minutesWords(worked.longest_min))}</p>
       )}
       {message && (
         <p role="alert" className="err mt-1">
@@ -142,10 +138,10 @@ function doneWords(o: NonNullable<SessionLineView['outcome']>): string {
     .filter(([, count]) => count > 0)
     .map(([cause, count]) => `${count} ${cause}`);
   return [
-    `${o.potted} potted`,
-    o.doubled > 0 ? `${o.doubled} of them from doubles` : '',
+    WORDS.potted(o.potted),
+    o.doubled > 0 ? WORDS.ofThemFromDoubles(o.doubled) : '',
     ...culled,
-    o.leftOver > 0 ? `${o.leftOver} left over` : '',
+    o.leftOver > 0 ? WORDS.leftOver(o.leftOver) : '',
     o.minutes !== null ? minutesWords(o.minutes) : '',
     o.corrected ? 'corrected' : '',
   ]
@@ -198,7 +194,7 @@ function OutcomePad({ line, sessionId, today, people, onView }: PadProps) {
       },
     );
     setBusy(false);
-    if (answer.kind === 'done') onView(answer.value.session, `${line.name}: ${potted} potted, written.`);
+    if (answer.kind === 'done') onView(answer.value.session, WORDS.pottedWritten(line.name, potted));
     else {
       if (answer.kind === 'problem') key.current = freshKey();
       setMessage(trouble(answer));
@@ -206,10 +202,10 @@ function OutcomePad({ line, sessionId, today, people, onView }: PadProps) {
   }
 
   return (
-    <div className="card mt-3" aria-label={`What ${line.name} came to`} role="group">
+    <div className="card mt-3" aria-label={WORDS.whatCameTo(line.name)} role="group">
       <div className="flex flex-wrap gap-x-6 gap-y-3">
-        <Stepper label="Potted" value={potted} by={[-10, -1, 1, 10]} onValue={setPotted} large />
-        <Stepper label="From doubles" value={doubled} by={[-1, 1]} onValue={setDoubled} />
+        <Stepper label={WORDS.potted2} value={potted} by={[-10, -1, 1, 10]} onValue={setPotted} large />
+        <Stepper label={WORDS.fromDoubles} value={doubled} by={[-1, 1]} onValue={setDoubled} />
         {CULLS.map((cause) => (
           <Stepper
             key={cause}
@@ -222,7 +218,7 @@ function OutcomePad({ line, sessionId, today, people, onView }: PadProps) {
       </div>
       <div className="mt-3 flex flex-wrap items-end gap-4">
         <label className="field">
-          <span className="label">Minutes{people > 1 ? `, ${people} together` : ''}</span>
+          <span className="label">{WORDS.minutes(people > 1 ? WORDS.together(people) : '')}</span>
           <input
             className="input w-24"
             inputMode="decimal"
@@ -231,7 +227,11 @@ function OutcomePad({ line, sessionId, today, people, onView }: PadProps) {
           />
         </label>
         <p className="text-ink2">
-          <span className="num text-xl text-ink">{rest}</span> left over
+          {WORDS.leftOver2(
+            <span key="1" className="num text-xl text-ink">
+              {rest}
+            </span>,
+          )}
         </p>
         {rest > 0 && !was && (
           <label className="flex min-h-11 items-center gap-2">
@@ -241,7 +241,7 @@ function OutcomePad({ line, sessionId, today, people, onView }: PadProps) {
               checked={keepRest}
               onChange={(e) => setKeepRest(e.target.checked)}
             />
-            Keep them as a batch of their own, to be potted later
+            {WORDS.keepThemAsABatch}
           </label>
         )}
         <button
@@ -250,7 +250,7 @@ function OutcomePad({ line, sessionId, today, people, onView }: PadProps) {
           disabled={busy}
           onClick={() => void write()}
         >
-          {was ? 'Write the correction' : 'Write it'}
+          {was ? WORDS.writeTheCorrection : WORDS.writeIt}
         </button>
       </div>
       {message && (

@@ -4,6 +4,7 @@ import { feedFor, rateForNitrogen, type Feed } from '../../core/potting/feed.ts'
 import { measureFromShown, shownMeasure } from '../../core/units/measure.ts';
 import { house, unitOf, volume } from '../../ui/house.ts';
 import { Figure } from '../../ui/Figure.tsx';
+import { WORDS } from '../../words/en/potting/feedMixer.ts';
 
 interface Props {
   readonly feeds: readonly (Feed & { readonly id: number })[];
@@ -34,7 +35,7 @@ export function FeedMixer({ feeds, resting }: Props) {
   useEffect(() => setReady(true), []);
   const feed = feeds.find((f) => f.id === id);
   const answer = useMemo(() => {
-    if (!feed) return { wrong: 'Write a feed into the book first.' };
+    if (!feed) return { wrong: WORDS.writeAFeedIntoThe };
     try {
       return {
         done: feedFor(feed, {
@@ -53,16 +54,16 @@ export function FeedMixer({ feeds, resting }: Props) {
   return (
     <div data-ready={ready} data-typing>
       <div className="flex flex-wrap items-baseline gap-x-4">
-        <h1>Feed</h1>
-        <p className="text-ink2">weak and late: half the label rate, and not while plants rest after potting</p>
+        <h1>{WORDS.feed}</h1>
+        <p className="text-ink2">{WORDS.weakAndLateHalfThe}</p>
         <a className="btn ml-auto" href="/potting/feeds">
-          Book of feeds
+          {WORDS.bookOfFeeds}
         </a>
       </div>
       <div className="mt-3 grid grid-cols-1 gap-6 min-[900px]:grid-cols-[360px_minmax(0,1fr)]">
         <div className="flex flex-col gap-3">
           <label className="field">
-            <span className="label">Feed</span>
+            <span className="label">{WORDS.feed}</span>
             <select className="input" value={id} onChange={(e) => setId(Number(e.target.value))}>
               {feeds.map((f) => (
                 <option key={f.id} value={f.id}>
@@ -72,7 +73,7 @@ export function FeedMixer({ feeds, resting }: Props) {
             </select>
           </label>
           <fieldset className="field">
-            <legend className="label">Share of the label rate</legend>
+            <legend className="label">{WORDS.shareOfTheLabelRate}</legend>
             <div className="flex flex-wrap gap-1.5">
               {FRACTIONS.map(([value, words]) => (
                 <button
@@ -87,7 +88,7 @@ export function FeedMixer({ feeds, resting }: Props) {
               ))}
               <input
                 className="input w-20"
-                aria-label="Share of the label rate, as a figure"
+                aria-label={WORDS.shareOfTheLabelRate2}
                 inputMode="decimal"
                 value={fraction}
                 onChange={(e) => setFraction(e.target.value)}
@@ -96,26 +97,26 @@ export function FeedMixer({ feeds, resting }: Props) {
           </fieldset>
           <label className="field">
             <span className="label">
-              {ratio.trim() === '' ? `The can holds, ${unitOf('L')}` : `The stock tank holds, ${unitOf('L')}`}
+              {ratio.trim() === '' ? WORDS.theCanHolds(unitOf('L')) : WORDS.theStockTankHolds(unitOf('L'))}
             </span>
             <input className="input" inputMode="decimal" value={water} onChange={(e) => setWater(e.target.value)} />
           </label>
           <label className="field">
-            <span className="label">Injector: parts of water for one of stock</span>
+            <span className="label">{WORDS.injectorPartsOfWaterFor}</span>
             <input
               className="input"
               inputMode="decimal"
-              placeholder="no injector"
+              placeholder={WORDS.noInjector}
               value={ratio}
               onChange={(e) => setRatio(e.target.value)}
             />
           </label>
           <label className="field">
-            <span className="label">Conductivity of your water, mS/cm</span>
+            <span className="label">{WORDS.conductivityOfYourWaterMs}</span>
             <input
               className="input"
               inputMode="decimal"
-              placeholder="not measured"
+              placeholder={WORDS.notMeasured}
               value={ec}
               onChange={(e) => setEc(e.target.value)}
             />
@@ -132,36 +133,38 @@ export function FeedMixer({ feeds, resting }: Props) {
               <dl className="flex flex-wrap items-end gap-x-10 gap-y-4" aria-live="polite">
                 <Figure
                   value={`${done.amount < 10 ? Math.round(done.amount * 10) / 10 : Math.round(done.amount)} ${done.unit}`}
-                  words={`of ${feed.name} into ${water} ${unitOf('L')}`}
+                  words={WORDS.ofInto(feed.name, water, unitOf('L'))}
                   size="text-5xl"
                 />
-                <Figure value={`${ppm(done.n_ppm)} ppm N`} words="nitrogen at the plants" size="text-2xl" />
-                {ratio.trim() !== '' && <Figure value={volume(Math.round(done.finished_L))} words="reach the plants" />}
+                <Figure value={`${ppm(done.n_ppm)} ppm N`} words={WORDS.nitrogenAtThePlants} size="text-2xl" />
+                {ratio.trim() !== '' && (
+                  <Figure value={volume(Math.round(done.finished_L))} words={WORDS.reachThePlants} />
+                )}
               </dl>
               <table className="plain-table mt-4 max-w-xl">
                 <caption className="text-left text-ink2">
-                  Of feed, {rateWords(done.rate_perL)} {done.unit} {unitOf('perL')} that reaches the plants
+                  {WORDS.ofFeedThatReachesThe(rateWords(done.rate_perL), done.unit, unitOf('perL'))}
                 </caption>
                 <thead>
                   <tr>
-                    <th>Nutrient</th>
-                    <th className="r">As element, ppm</th>
-                    <th className="r">As the oxide, ppm</th>
+                    <th>{WORDS.nutrient}</th>
+                    <th className="r">{WORDS.asElementPpm}</th>
+                    <th className="r">{WORDS.asTheOxidePpm}</th>
                   </tr>
                 </thead>
                 <tbody>
                   <tr>
-                    <td>Nitrogen, N</td>
+                    <td>{WORDS.nitrogenN}</td>
                     <td className="r num">{ppm(done.n_ppm)}</td>
                     <td />
                   </tr>
                   <tr>
-                    <td>Phosphorus, P and P₂O₅</td>
+                    <td>{WORDS.phosphorusPAndPO}</td>
                     <td className="r num">{ppm(done.p_ppm)}</td>
                     <td className="r">{ppm(done.p2o5_ppm)}</td>
                   </tr>
                   <tr>
-                    <td>Potassium, K and K₂O</td>
+                    <td>{WORDS.potassiumKAndKO}</td>
                     <td className="r num">{ppm(done.k_ppm)}</td>
                     <td className="r">{ppm(done.k2o_ppm)}</td>
                   </tr>
@@ -169,36 +172,34 @@ export function FeedMixer({ feeds, resting }: Props) {
               </table>
               <p className="mt-2 text-ink2">
                 {done.ec_mS === null
-                  ? 'The label gives no conductivity, so none is guessed: measure it.'
-                  : `About ${decimal(done.ec_mS, 1)} mS/cm by the label${ec.trim() === '' ? ', in pure water' : ''}; measure to be sure.`}
+                  ? WORDS.theLabelGivesNoConductivity
+                  : `About ${decimal(done.ec_mS, 1)} mS/cm by the label${ec.trim() === '' ? WORDS.inPureWater : ''}; measure to be sure.`}
               </p>
               <NitrogenBack feed={feed} wanted={wanted} onWanted={setWanted} />
               <details className="mt-2">
-                <summary className="link-btn">Why these figures</summary>
-                <p className="max-w-[60ch] text-[0.9rem] text-ink2">
-                  ppm = g to a litre × 10 × per cent: 1 g/L of a 20% feed is 200 ppm. P = 0.4364 P₂O₅ and K = 0.8301
-                  K₂O, by atomic weights. A tank holds the rate times what it makes.
-                </p>
+                <summary className="link-btn">{WORDS.whyTheseFigures}</summary>
+                <p className="max-w-[60ch] text-[0.9rem] text-ink2">{WORDS.ppmGToALitre}</p>
               </details>
             </>
           )}
           {resting.length > 0 && (
-            <section className="mt-5" aria-label="Not yet">
-              <h2>Not to be fed yet</h2>
+            <section className="mt-5" aria-label={WORDS.notYet}>
+              <h2>{WORDS.notToBeFedYet}</h2>
               <ul>
                 {resting.map((r) => (
                   <li key={r.id}>
-                    <a href={`/batch/${r.id}`}>{r.name}</a> rests until {r.until}
+                    {WORDS.restsUntil(
+                      <a key="1" href={`/batch/${r.id}`}>
+                        {r.name}
+                      </a>,
+                      r.until,
+                    )}
                   </li>
                 ))}
               </ul>
             </section>
           )}
-          <p className="note-bar mt-5 max-w-[70ch]">
-            The label is the rule: follow its rate, its cautions and its crops, wear what it asks for, never mix feeds
-            it does not name together, and keep feed out of drains and drinking water (a backflow preventer on every
-            injector, as your local code asks).
-          </p>
+          <p className="note-bar mt-5 max-w-[70ch]">{WORDS.theLabelIsTheRule}</p>
         </div>
       </div>
     </div>
@@ -220,14 +221,20 @@ function NitrogenBack({
     try {
       const rate = rateForNitrogen(feed, n);
       const share = Math.round((100 * rate) / feed.rate_perL);
-      words = `${rateWords(rate)} ${feed.form === 'powder' ? 'g' : 'mL'} ${unitOf('perL')}, ${share}% of the label rate${share > 100 ? ': more than the label allows' : ''}`;
+      words = WORDS.ofTheLabelRate(
+        rateWords(rate),
+        feed.form === 'powder' ? 'g' : 'mL',
+        unitOf('perL'),
+        share,
+        share > 100 ? WORDS.moreThanTheLabelAllows : '',
+      );
     } catch (error) {
       words = (error as Error).message;
     }
   }
   return (
     <p className="mt-3 flex flex-wrap items-center gap-2">
-      <label htmlFor="wanted-n">For</label>
+      <label htmlFor="wanted-n">{WORDS.for}</label>
       <input
         id="wanted-n"
         className="input w-20"
@@ -235,7 +242,7 @@ function NitrogenBack({
         value={wanted}
         onChange={(e) => onWanted(e.target.value)}
       />
-      <span>ppm of nitrogen: {words || 'type the figure you want'}</span>
+      <span>{WORDS.ppmOfNitrogen(words || WORDS.typeTheFigureYouWant)}</span>
     </p>
   );
 }

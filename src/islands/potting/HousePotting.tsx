@@ -2,6 +2,7 @@ import type { PottingSettings } from '../../core/potting/settings.ts';
 import type { FieldSpec } from '../../ui/kit/fields.ts';
 import { unitOf } from '../../ui/house.ts';
 import { LineForm } from '../books/LineForm.tsx';
+import { WORDS } from '../../words/en/potting/housePotting.ts';
 
 interface Props {
   readonly version: number;
@@ -19,27 +20,27 @@ export function HousePotting({ version, settings, mixes }: Props) {
     options: mixes.map((m) => [m.id, m.name] as const),
   });
   const fields: FieldSpec[] = [
-    mix('mixId', 'Mix of pots'),
-    mix('baseMixId', 'Richer base'),
+    mix('mixId', WORDS.mixOfPots),
+    mix('baseMixId', WORDS.richerBase),
     {
       key: 'base_mm',
-      label: `Depth of the base, ${unitOf('mm')}`,
+      label: WORDS.depthOfTheBase(unitOf('mm')),
       kind: 'number',
       measure: 'mm',
-      hint: '0 for one mix throughout',
+      hint: WORDS.words0ForOneMixThroughout,
     },
-    mix('sowMixId', 'Mix to sow in'),
-    { key: 'settle_frac', label: 'Settling, share', kind: 'number', hint: '0.1 is a tenth more' },
-    { key: 'waste_frac', label: 'Waste, share', kind: 'number' },
-    { key: 'setUp_min', label: 'Setting out, minutes', kind: 'number' },
-    { key: 'trolley_trays', label: 'Trays per trip', kind: 'number' },
-    { key: 'trip_min', label: 'Minutes per trip', kind: 'number' },
-    { key: 'rest_days', label: 'Rest after potting, days', kind: 'number', hint: 'no hardening, no full sun, no feed' },
-    { key: 'loss_frac', label: 'Lost after potting, share', kind: 'number' },
-    { key: 'confidence', label: 'Chance of ending with enough', kind: 'number', hint: '0.9 is nine times of ten' },
-    { key: 'potLeaves', label: 'True leaves for a pot', kind: 'number' },
-    { key: 'prickLeaves', label: 'True leaves to prick out', kind: 'number' },
-    { key: 'ahead_weeks', label: 'Weeks the stock looks ahead', kind: 'number' },
+    mix('sowMixId', WORDS.mixToSowIn),
+    { key: 'settle_frac', label: WORDS.settlingShare, kind: 'number', hint: WORDS.words01IsATenth },
+    { key: 'waste_frac', label: WORDS.wasteShare, kind: 'number' },
+    { key: 'setUp_min', label: WORDS.settingOutMinutes, kind: 'number' },
+    { key: 'trolley_trays', label: WORDS.traysPerTrip, kind: 'number' },
+    { key: 'trip_min', label: WORDS.minutesPerTrip, kind: 'number' },
+    { key: 'rest_days', label: WORDS.restAfterPottingDays, kind: 'number', hint: WORDS.noHardeningNoFullSun },
+    { key: 'loss_frac', label: WORDS.lostAfterPottingShare, kind: 'number' },
+    { key: 'confidence', label: WORDS.chanceOfEndingWithEnough, kind: 'number', hint: WORDS.words09IsNineTimes },
+    { key: 'potLeaves', label: WORDS.trueLeavesForAPot, kind: 'number' },
+    { key: 'prickLeaves', label: WORDS.trueLeavesToPrickOut, kind: 'number' },
+    { key: 'ahead_weeks', label: WORDS.weeksTheStockLooksAhead, kind: 'number' },
   ];
   return (
     <LineForm
@@ -48,7 +49,7 @@ export function HousePotting({ version, settings, mixes }: Props) {
       line={{ ...settings, id: 1, version } as never}
       blank={{}}
       unit="C"
-      saveWords="Save it"
+      saveWords={WORDS.saveIt}
       send={(values, v) => ({ method: 'PUT', path: '/api/potting/settings', body: { ...values, version: v } })}
       after={() => '/potting/house'}
     />

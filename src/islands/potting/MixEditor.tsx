@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { MixRecord } from '../../core/potting/records.ts';
 import { LineForm } from '../books/LineForm.tsx';
 import { figureOr } from '../../ui/kit/fields.ts';
+import { WORDS } from '../../words/en/potting/mixEditor.ts';
 
 interface Props {
   readonly line: MixRecord | null;
@@ -28,8 +29,8 @@ export function MixEditor({ line, items }: Props) {
       schema={mixInput}
       path="/api/books/mixes"
       fields={[
-        { key: 'name', label: 'Name', kind: 'text' },
-        { key: 'note', label: 'Note', kind: 'text', optional: true },
+        { key: 'name', label: WORDS.name, kind: 'text' },
+        { key: 'note', label: WORDS.note, kind: 'text', optional: true },
       ]}
       line={line as never}
       blank={{}}
@@ -38,24 +39,24 @@ export function MixEditor({ line, items }: Props) {
       onStaleTaken={(current) =>
         setParts((current['parts'] as MixRecord['parts']).map((p) => ({ itemId: p.itemId, parts: String(p.parts) })))
       }
-      saveWords={line ? 'Save it' : 'Add it'}
+      saveWords={line ? WORDS.saveIt : WORDS.addIt}
       after={() => '/potting/mixes'}
     >
       {(error) => (
         <fieldset className="mt-3">
-          <legend className="label">Parts, measured loose</legend>
+          <legend className="label">{WORDS.partsMeasuredLoose}</legend>
           {parts.map((part, i) => (
             <div key={i} className="mt-1.5 flex flex-wrap items-center gap-2">
               <input
                 className="input w-20"
                 inputMode="decimal"
-                aria-label={`Parts of the thing in row ${i + 1}`}
+                aria-label={WORDS.partsOfTheThingIn(i + 1)}
                 value={part.parts}
                 onChange={(e) => set(i, { parts: e.target.value })}
               />
               <select
                 className="input w-64"
-                aria-label={`Thing in row ${i + 1}`}
+                aria-label={WORDS.thingInRow(i + 1)}
                 value={part.itemId}
                 onChange={(e) => set(i, { itemId: Number(e.target.value) })}
               >
@@ -72,10 +73,10 @@ export function MixEditor({ line, items }: Props) {
                 <button
                   type="button"
                   className="btn"
-                  aria-label={`Remove row ${i + 1}`}
+                  aria-label={WORDS.removeRow(i + 1)}
                   onClick={() => setParts(parts.filter((_, k) => k !== i))}
                 >
-                  Out
+                  {WORDS.out}
                 </button>
               )}
               {[error(`parts.${i}.itemId`), error(`parts.${i}.parts`)].filter(Boolean).map((words) => (
@@ -93,7 +94,7 @@ export function MixEditor({ line, items }: Props) {
               setParts([...parts, { itemId: free?.id ?? items[0]?.id ?? 0, parts: '1' }]);
             }}
           >
-            One more part
+            {WORDS.oneMorePart}
           </button>
           {error('parts') && <p className="err">{error('parts')}</p>}
         </fieldset>

@@ -3,6 +3,7 @@ import { house, length } from '../../ui/house.ts';
 import type { SessionLineInput, SessionLineView, SessionView } from '../../contracts/potting/potting.ts';
 import { counted } from '../../ui/format.ts';
 import { litres, minutesWords } from './words.ts';
+import { WORDS } from '../../words/en/potting/planLine.ts';
 
 interface Props {
   readonly n: number;
@@ -22,8 +23,7 @@ export function PlanLine({ n, line, typed, choices, errorAt, onChange, onOut }: 
   const { planned } = line;
   const wrong = line.wrong ?? errorAt('containerId') ?? errorAt('base_mm') ?? errorAt('mixId') ?? errorAt('placeId');
   const locked = line.outcome !== null;
-  const spare =
-    line.keep < line.there ? `keep the best ${line.keep} for ${line.wanted} wanted` : `${line.wanted} wanted`;
+  const spare = line.keep < line.there ? WORDS.keepTheBestForWanted(line.keep, line.wanted) : WORDS.wanted(line.wanted);
   const doubtful = planned?.doubtfulPot ?? false;
   return (
     <li className="border-b border-line py-3">
@@ -34,41 +34,49 @@ export function PlanLine({ n, line, typed, choices, errorAt, onChange, onOut }: 
         <p className="font-semibold">
           <a href={`/batch/${line.batchId}`}>{line.name}</a> <span className="num text-ink2">{line.code}</span>
         </p>
-        {line.spare_days < 0 && <span className="tag bad">{counted(-line.spare_days, 'day')} over its time</span>}
-        {locked && <span className="tag">done</span>}
+        {line.spare_days < 0 && <span className="tag bad">{WORDS.overItsTime(counted(-line.spare_days, 'day'))}</span>}
+        {locked && <span className="tag">{WORDS.done}</span>}
         <span className="text-ink2">
-          {line.there} there, {spare}
-          {line.fromPlace && `; ${line.fromPlace}`}
-          {line.toPlace && ` → ${line.toPlace}`}
+          {WORDS.there(
+            line.there,
+            spare,
+            line.fromPlace && `; ${line.fromPlace}`,
+            line.toPlace && ` → ${line.toPlace}`,
+          )}
         </span>
         {planned && (
           <span className="num ml-auto">
             {minutesWords(planned.minutes.usual)}
             <span className="font-normal text-ink2">
-              {' '}
-              · {counted(planned.trays, 'tray')}
-              {planned.partTray > 0 && `, ${planned.partTray} in the last`} ·{' '}
-              {Math.round(planned.pace.perMinute * 10) / 10}/min{' '}
-              {planned.pace.own > 0
-                ? `(own, timed ${planned.pace.own}×)`
-                : planned.pace.all > 0
-                  ? '(from others of ours)'
-                  : '(usual)'}
+              {WORDS.min(
+                counted(planned.trays, 'tray'),
+                planned.partTray > 0 && WORDS.inTheLast(planned.partTray),
+                Math.round(planned.pace.perMinute * 10) / 10,
+                planned.pace.own > 0
+                  ? WORDS.ownTimed(planned.pace.own)
+                  : planned.pace.all > 0
+                    ? WORDS.fromOthersOfOurs
+                    : WORDS.usual,
+              )}
             </span>
           </span>
         )}
       </div>
       <p className="hidden text-lg print:block">
-        <span className="num">{typed.plants}</span> into{' '}
-        {choices.containers.find((c) => c.id === typed.containerId)?.name}
-        {typed.doubled > 0 && `, ${typed.doubled} of them from doubles`},{' '}
-        {nameOf(choices.mixes, typed.mixId) ?? 'no mix'}
-        {typed.baseMixId !== null && ` on ${length(typed.base_mm)} of ${nameOf(choices.mixes, typed.baseMixId)}`}
+        {WORDS.into(
+          <span key="1" className="num">
+            {typed.plants}
+          </span>,
+          choices.containers.find((c) => c.id === typed.containerId)?.name,
+          typed.doubled > 0 && WORDS.ofThemFromDoubles(typed.doubled),
+          nameOf(choices.mixes, typed.mixId) ?? WORDS.noMix,
+          typed.baseMixId !== null && WORDS.onOf(length(typed.base_mm), nameOf(choices.mixes, typed.baseMixId)),
+        )}
       </p>
       {!locked && (
         <div className="no-print mt-2 flex flex-wrap items-end gap-2">
           <label className="field">
-            <span className="label">Plants</span>
+            <span className="label">{WORDS.plants}</span>
             <input
               className="input w-24"
               inputMode="numeric"
@@ -77,7 +85,7 @@ export function PlanLine({ n, line, typed, choices, errorAt, onChange, onOut }: 
             />
           </label>
           <label className="field">
-            <span className="label">From doubles</span>
+            <span className="label">{WORDS.fromDoubles}</span>
             <input
               className="input w-24"
               inputMode="numeric"
@@ -86,7 +94,7 @@ export function PlanLine({ n, line, typed, choices, errorAt, onChange, onOut }: 
             />
           </label>
           <label className="field">
-            <span className="label">Into</span>
+            <span className="label">{WORDS.into2}</span>
             <select
               className="input"
               value={typed.containerId}
@@ -99,16 +107,21 @@ export function PlanLine({ n, line, typed, choices, errorAt, onChange, onOut }: 
               ))}
             </select>
           </label>
-          <MixChoice label="Mix" value={typed.mixId} mixes={choices.mixes} onValue={(mixId) => onChange({ mixId })} />
           <MixChoice
-            label="Base layer"
+            label={WORDS.mix}
+            value={typed.mixId}
+            mixes={choices.mixes}
+            onValue={(mixId) => onChange({ mixId })}
+          />
+          <MixChoice
+            label={WORDS.baseLayer}
             value={typed.baseMixId}
             mixes={choices.mixes}
             onValue={(baseMixId) => onChange({ baseMixId, base_mm: baseMixId === null ? 0 : typed.base_mm || 30 })}
           />
           {typed.baseMixId !== null && (
             <label className="field">
-              <span className="label">Base, {house().lengthUnit}</span>
+              <span className="label">{WORDS.base(house().lengthUnit)}</span>
               <input
                 className="input w-20"
                 inputMode="decimal"
@@ -122,13 +135,13 @@ export function PlanLine({ n, line, typed, choices, errorAt, onChange, onOut }: 
             </label>
           )}
           <label className="field">
-            <span className="label">Goes to</span>
+            <span className="label">{WORDS.goesTo}</span>
             <select
               className="input"
               value={typed.placeId ?? ''}
               onChange={(e) => onChange({ placeId: e.target.value === '' ? null : Number(e.target.value) })}
             >
-              <option value="">stays</option>
+              <option value="">{WORDS.stays}</option>
               {choices.places.map((p) => (
                 <option key={p.id} value={p.id}>
                   {p.name}
@@ -136,25 +149,28 @@ export function PlanLine({ n, line, typed, choices, errorAt, onChange, onOut }: 
               ))}
             </select>
           </label>
-          <button type="button" className="btn" aria-label={`Take ${line.name} out of the session`} onClick={onOut}>
-            Out
+          <button type="button" className="btn" aria-label={WORDS.takeOutOfTheSession(line.name)} onClick={onOut}>
+            {WORDS.out}
           </button>
         </div>
       )}
       {planned && planned.base_L > 0 && (
         <p className="mt-1 text-[0.95rem] text-ink2">
-          {litres(planned.base_L)} of base in {length(typed.base_mm)}, {litres(planned.top_L)} above it.
+          {WORDS.ofBaseInAboveIt(litres(planned.base_L), length(typed.base_mm), litres(planned.top_L))}
         </p>
       )}
       {doubtful && (
         <p className="mt-1 text-[0.95rem] text-ink2">
-          The litres and the measures of this pot lie far apart in the{' '}
-          <a href="/books/containers">book of containers</a>.
+          {WORDS.theLitresAndTheMeasures(
+            <a key="2" href="/books/containers">
+              {WORDS.bookOfContainers}
+            </a>,
+          )}
         </p>
       )}
       {wrong && (
         <p role="alert" className="err mt-1">
-          Not counted in: {wrong}
+          {WORDS.notCountedIn(wrong)}
         </p>
       )}
     </li>
@@ -180,7 +196,7 @@ function MixChoice({
         value={value ?? ''}
         onChange={(e) => onValue(e.target.value === '' ? null : Number(e.target.value))}
       >
-        <option value="">none</option>
+        <option value="">{WORDS.none}</option>
         {mixes.map((m) => (
           <option key={m.id} value={m.id}>
             {m.name}

@@ -8,6 +8,7 @@ import { call, freshKey, trouble } from '../../ui/call.ts';
 import { counted, shortDay, spokenDay } from '../../ui/format.ts';
 import { postLine } from '../../ui/logPost.ts';
 import { SAYS_WORDS, SIGN_TAPS } from './words.ts';
+import { WORDS } from '../../words/en/potting/readyList.ts';
 
 interface Props {
   readonly initial: readonly ReadyLine[];
@@ -39,8 +40,8 @@ export function ReadyList({ initial, today }: Props) {
     setBusy(false);
     setLeaves(null);
     if (answer.kind === 'problem' || answer.kind === 'offline') return setSaid(trouble(answer));
-    const words = count === null ? SIGN_TAPS[cause].toLowerCase() : `${count} true leaves`;
-    setSaid(`${line.name}: ${words}${answer.kind === 'kept' ? ', kept on this device' : ''}.`);
+    const words = count === null ? SIGN_TAPS[cause].toLowerCase() : WORDS.trueLeaves(count);
+    setSaid(`${line.name}: ${words}${answer.kind === 'kept' ? WORDS.keptOnThisDevice : ''}.`);
     await refresh();
   }
 
@@ -67,11 +68,7 @@ export function ReadyList({ initial, today }: Props) {
       <p role="status" aria-live="polite" className={said ? 'note-bar my-2' : 'sr-only'}>
         {said}
       </p>
-      {lines.length === 0 && (
-        <p className="card mt-3 max-w-xl">
-          Nothing is near its pot. Batches come here by their forecast, or when you log a sign on them.
-        </p>
-      )}
+      {lines.length === 0 && <p className="card mt-3 max-w-xl">{WORDS.nothingIsNearItsPot}</p>}
       {groups.map(({ says, here }) => {
         const ids = here.filter((l) => l.inSession === null).map((l) => l.batchId);
         return (
@@ -85,7 +82,7 @@ export function ReadyList({ initial, today }: Props) {
                   className="link-btn ml-auto"
                   onClick={() => toggle(ids, !ids.every((id) => chosen.includes(id)))}
                 >
-                  {ids.every((id) => chosen.includes(id)) ? 'None of these' : 'All of these'}
+                  {ids.every((id) => chosen.includes(id)) ? WORDS.noneOfThese : WORDS.allOfThese}
                 </button>
               )}
             </div>
@@ -99,7 +96,7 @@ export function ReadyList({ initial, today }: Props) {
                     <input
                       type="checkbox"
                       className="size-6 accent-plum"
-                      aria-label={`Pot ${line.name}`}
+                      aria-label={WORDS.pot(line.name)}
                       disabled={line.inSession !== null}
                       checked={chosen.includes(line.batchId)}
                       onChange={(e) => toggle([line.batchId], e.target.checked)}
@@ -114,21 +111,25 @@ export function ReadyList({ initial, today }: Props) {
                       </a>{' '}
                       <span className="num text-ink2">{line.code}</span>{' '}
                       {line.job !== 'pot' && <span className="tag">{line.jobWords}</span>}{' '}
-                      {line.bySign && <span className="tag">by its sign</span>}{' '}
-                      {line.inSession !== null && <a href={`/potting/sessions/${line.inSession}`}>in a session</a>}
+                      {line.bySign && <span className="tag">{WORDS.byItsSign}</span>}{' '}
+                      {line.inSession !== null && (
+                        <a href={`/potting/sessions/${line.inSession}`}>{WORDS.inASession}</a>
+                      )}
                     </p>
                     <p className="text-[0.95rem] text-ink2 first-letter:uppercase">
                       {line.why.replaceAll('{day}', line.whyDay === null ? '' : spokenDay(line.whyDay, today))}.{' '}
                       {line.harmOn <= today
-                        ? `Over its time since ${shortDay(line.harmOn)}: roots run round, growth checks.`
-                        : `Can stand until ${shortDay(line.harmOn)}.`}{' '}
+                        ? WORDS.overItsTimeSinceRoots(shortDay(line.harmOn))
+                        : WORDS.canStandUntil(shortDay(line.harmOn))}{' '}
                       {line.waiting && waitWords(line.waiting)}
                     </p>
                     <p className="text-[0.92rem] text-ink2">
-                      {counted(line.trays, 'tray')} of {line.container}
-                      {line.place && `, ${line.place}`}
-                      {line.pot &&
-                        `: ${line.slots[0]} → ${line.slots[1]} tray spaces in ${line.pot}, ${line.slots[2]} spaced out`}
+                      {WORDS.of(
+                        counted(line.trays, 'tray'),
+                        line.container,
+                        line.place && `, ${line.place}`,
+                        line.pot && WORDS.traySpacesInSpacedOut(line.slots[0], line.slots[1], line.pot, line.slots[2]),
+                      )}
                     </p>
                   </div>
                   <div className="col-span-3 flex flex-wrap items-center gap-1.5 pt-1 min-[1000px]:col-span-1 min-[1000px]:max-w-[480px] min-[1000px]:justify-end">
@@ -139,14 +140,14 @@ export function ReadyList({ initial, today }: Props) {
                             key={n}
                             type="button"
                             className="btn min-w-11"
-                            aria-label={`${n} true leaves on ${line.name}`}
+                            aria-label={WORDS.trueLeavesOn(n, line.name)}
                             onClick={() => void sign(line, 'leaves', n)}
                           >
                             {n}
                           </button>
                         ))}
                         <button type="button" className="link-btn" onClick={() => setLeaves(null)}>
-                          Cancel
+                          {WORDS.cancel}
                         </button>
                       </>
                     ) : (
@@ -175,9 +176,9 @@ export function ReadyList({ initial, today }: Props) {
       {chosen.length > 0 && (
         <div className="no-print sticky bottom-0 mt-4 flex flex-wrap items-center gap-4 border-t-2 border-ink bg-paper py-3 max-[760px]:bottom-[4.2rem]">
           <span className="num text-2xl">{plants}</span>
-          <span className="text-ink2">plants of {counted(chosen.length, 'batch', 'batches')}</span>
+          <span className="text-ink2">{WORDS.plantsOf(counted(chosen.length, 'batch', 'batches'))}</span>
           <button type="button" className="btn solid ml-auto min-w-52" disabled={busy} onClick={() => void plan()}>
-            Plan a session
+            {WORDS.planASession}
           </button>
         </div>
       )}
@@ -191,15 +192,15 @@ function Left({ days }: { readonly days: number }) {
     <div className={`w-16 text-right leading-none ${days < 0 ? 'text-brick' : ''}`}>
       <div className="num text-2xl">{Math.abs(days)}</div>
       <div className="text-[0.8rem] text-ink2">
-        {Math.abs(days) === 1 ? 'day' : 'days'} {days < 0 ? 'over' : 'left'}
+        {Math.abs(days) === 1 ? WORDS.day : WORDS.days} {days < 0 ? WORDS.over : WORDS.left}
       </div>
     </div>
   );
 }
 
 function waitWords({ later_days, checked_count, price }: NonNullable<ReadyLine['waiting']>): string {
-  if (later_days <= 0 && checked_count === 0 && price < 0.5) return 'A week more costs nothing but room.';
-  const late = later_days > 0 ? `${counted(later_days, 'day')} later out` : 'no later out';
-  const harm = checked_count > 0 ? `${counted(checked_count, 'plant')} with roots run round` : 'no plant harmed';
-  return `A week more: ${late}, ${harm}, and ${money(price)} by what lateness and waiting are worth to you.`;
+  if (later_days <= 0 && checked_count === 0 && price < 0.5) return WORDS.aWeekMoreCostsNothing;
+  const late = later_days > 0 ? WORDS.laterOut(counted(later_days, 'day')) : WORDS.noLaterOut;
+  const harm = checked_count > 0 ? WORDS.withRootsRunRound(counted(checked_count, 'plant')) : WORDS.noPlantHarmed;
+  return WORDS.aWeekMoreAndBy(late, harm, money(price));
 }

@@ -1,6 +1,7 @@
 import { money } from '../../ui/house.ts';
 import type { RoomLine } from '../../contracts/potting/potting.ts';
 import { counted, shortDay } from '../../ui/format.ts';
+import { WORDS } from '../../words/en/potting/room.ts';
 
 interface Props {
   readonly room: readonly RoomLine[];
@@ -16,20 +17,20 @@ const WIDTH = 190;
 export function Room({ room, alone, onPlace, onDay }: Props) {
   if (room.length === 0) return null;
   return (
-    <section aria-label="Room">
-      <h2 className="border-b-2 border-ink pb-1">Room</h2>
+    <section aria-label={WORDS.room}>
+      <h2 className="border-b-2 border-ink pb-1">{WORDS.room}</h2>
       {room.map((line) => (
         <div key={line.placeId} className="mt-2">
           <p className="font-semibold">
-            {line.name} <span className="font-normal text-ink2">{line.room} tray spaces</span>{' '}
-            {line.over && <span className="tag bad">{line.over.most} too many</span>}
+            {line.name} <span className="font-normal text-ink2">{WORDS.traySpaces(line.room)}</span>{' '}
+            {line.over && <span className="tag bad">{WORDS.tooMany(line.over.most)}</span>}
           </p>
           <table className="plain-table">
             <thead className="sr-only">
               <tr>
-                <th>When</th>
-                <th>Tray spaces</th>
-                <th>Share</th>
+                <th>{WORDS.when}</th>
+                <th>{WORDS.traySpaces2}</th>
+                <th>{WORDS.share}</th>
               </tr>
             </thead>
             <tbody>
@@ -37,7 +38,7 @@ export function Room({ room, alone, onPlace, onDay }: Props) {
                 [
                   ['before', line.before],
                   ['after', line.after],
-                  ['most, once spaced', line.spaced],
+                  [WORDS.mostOnceSpaced, line.spaced],
                 ] as const
               ).map(([words, slots]) => (
                 <tr key={words}>
@@ -53,31 +54,39 @@ export function Room({ room, alone, onPlace, onDay }: Props) {
           {line.over && (
             <div className="mt-1 text-[0.95rem]">
               <p>
-                Over room from {shortDay(line.over.from)} to {shortDay(line.over.to - 1)}.{' '}
-                {line.couldGo.length > 0
-                  ? 'These leave it anyway, and could go first:'
-                  : 'Nothing that stands there leaves it in that time.'}
+                {WORDS.overRoomFromTo(
+                  shortDay(line.over.from),
+                  shortDay(line.over.to - 1),
+                  line.couldGo.length > 0 ? WORDS.theseLeaveItAnywayAnd : WORDS.nothingThatStandsThereLeaves,
+                )}
               </p>
               <ul>
                 {line.couldGo.map((c) => (
                   <li key={c.batchId}>
-                    <a href={`/batch/${c.batchId}`}>{c.name}</a>, {c.slots} tray spaces, {shortDay(c.on)} to {c.to}
+                    {WORDS.traySpacesTo(
+                      <a key="1" href={`/batch/${c.batchId}`}>
+                        {c.name}
+                      </a>,
+                      c.slots,
+                      shortDay(c.on),
+                      c.to,
+                    )}
                   </li>
                 ))}
               </ul>
-              {line.offers.length > 0 && <p className="mt-1">Or, with its price by the house&rsquo;s own rates:</p>}
+              {line.offers.length > 0 && <p className="mt-1">{WORDS.orWithItsPriceBy}</p>}
               <ul>
                 {line.offers.map((o) => (
                   <li key={`${o.batchId} ${o.placeId} ${o.on}`} className="flex items-center gap-2 py-1">
                     <span className="flex-1">
-                      {o.name}: {o.kind === 'place' ? `to ${o.place}` : `on ${shortDay(o.on)}`}
+                      {o.name}: {o.kind === 'place' ? WORDS.to(o.place) : WORDS.on(shortDay(o.on))}
                       <span className="block text-ink2">
                         {o.later_days > 0
-                          ? `${counted(o.later_days, 'day')} later out, `
+                          ? WORDS.laterOut(counted(o.later_days, 'day'))
                           : o.later_days < 0
-                            ? `${counted(-o.later_days, 'day')} sooner, `
-                            : 'no later out, '}
-                        {o.price < -0.005 ? `saves ${money(-o.price)}` : `costs ${money(o.price)}`}
+                            ? WORDS.sooner(counted(-o.later_days, 'day'))
+                            : WORDS.noLaterOut}
+                        {o.price < -0.005 ? WORDS.saves(money(-o.price)) : WORDS.costs(money(o.price))}
                       </span>
                     </span>
                     {(o.kind === 'place' || alone) && (
@@ -86,14 +95,18 @@ export function Room({ room, alone, onPlace, onDay }: Props) {
                         className="btn no-print"
                         onClick={() => (o.kind === 'place' ? onPlace(o.batchId, o.placeId!) : onDay(o.on))}
                       >
-                        Do so
+                        {WORDS.doSo}
                       </button>
                     )}
                   </li>
                 ))}
               </ul>
               <p className="no-print mt-1 text-ink2">
-                The <a href="/plan/season">season planner</a> weighs the whole house.
+                {WORDS.theWeighsTheWholeHouse(
+                  <a key="2" href="/plan/season">
+                    {WORDS.seasonPlanner}
+                  </a>,
+                )}
               </p>
             </div>
           )}

@@ -12,6 +12,7 @@ import { PlanLine } from './PlanLine.tsx';
 import { Room } from './Room.tsx';
 import { SetOut } from './SetOut.tsx';
 import { minutesWords, rangeWords } from './words.ts';
+import { WORDS } from '../../words/en/potting/session.ts';
 
 interface Draft {
   readonly on: string;
@@ -114,20 +115,20 @@ export function Session({ initial, unit }: { readonly initial: SessionView; read
   return (
     <div data-ready={ready} data-saving={saving} data-typing>
       <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
-        <h1>Potting session</h1>
+        <h1>{WORDS.pottingSession}</h1>
         <p className="text-ink2">{longDay(view.on)}</p>
         {view.on < view.today && !view.closed && done < view.lines.length && (
-          <span className="tag bad">left open; go on, or close it</span>
+          <span className="tag bad">{WORDS.leftOpenGoOnOr}</span>
         )}
         <span className="no-print ml-auto flex gap-2">
           <button type="button" className="btn" aria-pressed={!doing} onClick={() => setDoing(false)}>
-            Plan it
+            {WORDS.planIt}
           </button>
           <button type="button" className="btn" aria-pressed={doing} onClick={() => setDoing(true)}>
-            Do it
+            {WORDS.doIt}
           </button>
           <button type="button" className="btn max-[700px]:hidden" onClick={() => print()}>
-            Print
+            {WORDS.print}
           </button>
         </span>
       </div>
@@ -135,7 +136,7 @@ export function Session({ initial, unit }: { readonly initial: SessionView; read
         {said}{' '}
         {unsaved && (
           <button type="button" className="link-btn" onClick={() => change({})}>
-            Save again
+            {WORDS.saveAgain}
           </button>
         )}
         {problem?.status === 409 && (
@@ -150,7 +151,7 @@ export function Session({ initial, unit }: { readonly initial: SessionView; read
                 void save();
               }}
             >
-              Save mine over it
+              {WORDS.saveMineOverIt}
             </button>{' '}
             <button
               type="button"
@@ -162,22 +163,22 @@ export function Session({ initial, unit }: { readonly initial: SessionView; read
                 setSaid('');
               }}
             >
-              Take theirs
+              {WORDS.takeTheirs}
             </button>
           </>
         )}
       </p>
       <dl className="my-3 flex flex-wrap items-end gap-x-8 gap-y-3">
-        <Figure value={view.plants.toLocaleString('en-GB')} words="plants to set" size="text-5xl" />
+        <Figure value={view.plants.toLocaleString('en-GB')} words={WORDS.plantsToSet} size="text-5xl" />
         <Figure value={minutesWords(view.minutes.usual)} words={rangeWords(view.minutes)} size="text-5xl" />
-        <Figure value={String(view.labels)} words={view.labels === 1 ? 'tray out' : 'trays out'} />
-        <Figure value={String(view.trips)} words={`trips, ${minutesWords(view.carry_min)} of it`} />
+        <Figure value={String(view.labels)} words={view.labels === 1 ? WORDS.trayOut : WORDS.traysOut} />
+        <Figure value={String(view.trips)} words={WORDS.tripsOfIt(minutesWords(view.carry_min))} />
         {doing && (
           <Figure value={`${done} of ${view.lines.length}`} words={`done; ${minutesWords(finish_min)} to go`} />
         )}
       </dl>
       <details className="no-print mb-2">
-        <summary className="link-btn">Why these figures</summary>
+        <summary className="link-btn">{WORDS.whyTheseFigures}</summary>
         <ExplanationText explanation={view.explanation.minutes} unit={unit} />
         <ExplanationText explanation={view.explanation.order} unit={unit} />
         <ExplanationText explanation={view.explanation.litres} unit={unit} />
@@ -186,12 +187,12 @@ export function Session({ initial, unit }: { readonly initial: SessionView; read
         <div className="no-print mb-3 flex flex-wrap items-end gap-3">
           <DateField
             id="session-day"
-            label="Day"
+            label={WORDS.day}
             value={draft.on}
             onValue={(on) => dayFromIso(on) !== null && change({ on })}
           />
           <fieldset className="field">
-            <legend className="label">Hands</legend>
+            <legend className="label">{WORDS.hands}</legend>
             <div className="flex flex-wrap items-center gap-2">
               {draft.people.map((who) => (
                 <span key={who} className="tag flex items-center gap-1">
@@ -200,7 +201,7 @@ export function Session({ initial, unit }: { readonly initial: SessionView; read
                     <button
                       type="button"
                       className="link-btn"
-                      aria-label={`Without ${who}`}
+                      aria-label={WORDS.without(who)}
                       onClick={() => change({ people: draft.people.filter((p) => p !== who) })}
                     >
                       ×
@@ -219,14 +220,14 @@ export function Session({ initial, unit }: { readonly initial: SessionView; read
               >
                 <input
                   className="input w-40"
-                  aria-label="One more pair of hands"
-                  placeholder="who else"
+                  aria-label={WORDS.oneMorePairOfHands}
+                  placeholder={WORDS.whoElse}
                   maxLength={40}
                   value={hands}
                   onChange={(e) => setHands(e.target.value)}
                 />
                 <button type="submit" className="btn">
-                  Add
+                  {WORDS.add}
                 </button>
               </form>
             </div>
@@ -234,8 +235,8 @@ export function Session({ initial, unit }: { readonly initial: SessionView; read
         </div>
       )}
       <div className="grid grid-cols-1 gap-6 min-[1100px]:grid-cols-[minmax(0,1fr)_400px]">
-        <section aria-label="Order of work">
-          <h2 className="border-b-2 border-ink pb-1">In this order</h2>
+        <section aria-label={WORDS.orderOfWork}>
+          <h2 className="border-b-2 border-ink pb-1">{WORDS.inThisOrder}</h2>
           <ol>
             {shown.map((line, i) =>
               doing ? (
@@ -268,16 +269,16 @@ export function Session({ initial, unit }: { readonly initial: SessionView; read
               ),
             )}
           </ol>
-          {shown.length === 0 && <p className="mt-2">Nothing in it yet: add a batch below.</p>}
+          {shown.length === 0 && <p className="mt-2">{WORDS.nothingInItYetAdd}</p>}
           {!doing && (
             <label className="no-print field mt-3 max-w-md">
-              <span className="label">Add a batch</span>
+              <span className="label">{WORDS.addABatch}</span>
               <select
                 className="input"
                 value=""
                 onChange={(e) => e.target.value !== '' && void add(Number(e.target.value))}
               >
-                <option value="">choose</option>
+                <option value="">{WORDS.choose}</option>
                 {view.choices.batches
                   .filter((b) => !draft.lines.some((l) => l.batchId === b.id))
                   .map((b) => (
@@ -295,12 +296,16 @@ export function Session({ initial, unit }: { readonly initial: SessionView; read
               onClick={() => change({ closed: !view.closed })}
             >
               {view.closed
-                ? 'Open it again'
-                : `Close the session${done < view.lines.length ? `, ${counted(view.lines.length - done, 'batch', 'batches')} not done` : ''}`}
+                ? WORDS.openItAgain
+                : WORDS.closeTheSession(
+                    done < view.lines.length
+                      ? WORDS.notDone(counted(view.lines.length - done, 'batch', 'batches'))
+                      : '',
+                  )}
             </button>
           )}
         </section>
-        <aside className="flex flex-col gap-6" aria-label="What it takes">
+        <aside className="flex flex-col gap-6" aria-label={WORDS.whatItTakes}>
           <SetOut view={view} />
           <Room
             room={view.room}

@@ -1,18 +1,19 @@
 import type { SessionView } from '../../contracts/potting/potting.ts';
 import { counted } from '../../ui/format.ts';
 import { litres } from './words.ts';
+import { WORDS } from '../../words/en/potting/setOut.ts';
 
 /** Pots, trays and mix to set out before the first plant. */
 export function SetOut({ view }: { readonly view: SessionView }) {
   return (
-    <section aria-label="Set out first">
-      <h2 className="border-b-2 border-ink pb-1">Set out first</h2>
+    <section aria-label={WORDS.setOutFirst}>
+      <h2 className="border-b-2 border-ink pb-1">{WORDS.setOutFirst}</h2>
       <table className="plain-table mt-1">
         <thead className="sr-only">
           <tr>
-            <th>Thing</th>
-            <th>How much</th>
-            <th>On hand</th>
+            <th>{WORDS.thing}</th>
+            <th>{WORDS.howMuch}</th>
+            <th>{WORDS.onHand}</th>
           </tr>
         </thead>
         <tbody>
@@ -29,7 +30,7 @@ export function SetOut({ view }: { readonly view: SessionView }) {
             </tr>
           ))}
           <tr>
-            <td>labels, one to a tray</td>
+            <td>{WORDS.labelsOneToATray}</td>
             <td className="r num text-lg">{view.labels}</td>
             <td />
           </tr>
@@ -38,18 +39,18 @@ export function SetOut({ view }: { readonly view: SessionView }) {
       {view.mixes.map((mix) => (
         <p key={mix.name} className="mt-2">
           <span className="num text-lg">{litres(mix.litres)}</span> {mix.name}
-          <span className="block text-[0.92rem] text-ink2">{mix.recipe}, by parts</span>
+          <span className="block text-[0.92rem] text-ink2">{WORDS.byParts(mix.recipe)}</span>
         </p>
       ))}
       {view.parts.length > 0 && (
         <table className="plain-table mt-2">
-          <caption className="text-left text-ink2">Measured loose, settling and waste in it</caption>
+          <caption className="text-left text-ink2">{WORDS.measuredLooseSettlingAndWaste}</caption>
           <thead>
             <tr>
-              <th>Part</th>
-              <th className="r">Litres</th>
-              <th className="r">Bags to open</th>
-              <th className="r">On hand</th>
+              <th>{WORDS.part}</th>
+              <th className="r">{WORDS.litres}</th>
+              <th className="r">{WORDS.bagsToOpen}</th>
+              <th className="r">{WORDS.onHand}</th>
             </tr>
           </thead>
           <tbody>
@@ -60,7 +61,7 @@ export function SetOut({ view }: { readonly view: SessionView }) {
                 <td className="r">
                   {part.bags === null ? 'loose' : part.bags}
                   {part.left_L !== null && part.left_L >= 0.5 && (
-                    <span className="block text-[0.85rem] text-ink2">{litres(part.left_L)} over</span>
+                    <span className="block text-[0.85rem] text-ink2">{WORDS.over(litres(part.left_L))}</span>
                   )}
                 </td>
                 <td className="r">
@@ -71,10 +72,7 @@ export function SetOut({ view }: { readonly view: SessionView }) {
           </tbody>
         </table>
       )}
-      <p className="mt-2 text-[0.92rem] text-ink2">
-        Lift bags with your legs and share the heavy ones; damp dry mixes before you tip them, and do not breathe the
-        dust. Wash hands: composts can carry germs.
-      </p>
+      <p className="mt-2 text-[0.92rem] text-ink2">{WORDS.liftBagsWithYourLegs}</p>
     </section>
   );
 }
@@ -88,7 +86,7 @@ function OnHand({
   readonly need: number;
   readonly shown: (n: number) => string;
 }) {
-  if (have === null) return <span className="text-ink2">not in stock book</span>;
-  if (have < need) return <span className="font-bold text-brick">only {shown(Math.round(have * 10) / 10)}</span>;
-  return <span className="text-ink2">of {shown(Math.round(have * 10) / 10)}</span>;
+  if (have === null) return <span className="text-ink2">{WORDS.notInStockBook}</span>;
+  if (have < need) return <span className="font-bold text-brick">{WORDS.only(shown(Math.round(have * 10) / 10))}</span>;
+  return <span className="text-ink2">{WORDS.of(shown(Math.round(have * 10) / 10))}</span>;
 }

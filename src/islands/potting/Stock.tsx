@@ -8,6 +8,7 @@ import type { Person } from '../../core/house/people.ts';
 import { WrittenBy } from '../../ui/PersonMark.tsx';
 import { shortDay } from '../../ui/format.ts';
 import { amountWords } from './words.ts';
+import { WORDS } from '../../words/en/potting/stock.ts';
 
 interface Props {
   readonly initial: { readonly lines: readonly StockLine[]; readonly today: number; readonly weeks: number };
@@ -28,21 +29,21 @@ export function Stock({ initial, people }: Props) {
   return (
     <div data-ready={ready} data-typing>
       <div className="flex flex-wrap items-baseline gap-x-4 gap-y-2">
-        <h1>Stock</h1>
+        <h1>{WORDS.stock}</h1>
         <p className="text-ink2">
           {buys.length === 0
-            ? `enough for the coming ${initial.weeks} weeks of the plan`
-            : `${buys.length} to buy for the coming ${initial.weeks} weeks, ${money(cost)} by the prices here`}
+            ? WORDS.enoughForTheComingWeeks(initial.weeks)
+            : WORDS.toBuyForTheComing(buys.length, initial.weeks, money(cost))}
         </p>
         <span className="no-print ml-auto flex gap-2">
           <a className="btn" href="/potting/things">
-            Things in the book
+            {WORDS.thingsInTheBook}
           </a>
           <a className="btn" href="/api/potting/shopping.csv">
-            Shopping list, CSV
+            {WORDS.shoppingListCsv}
           </a>
           <button type="button" className="btn" onClick={() => print()}>
-            Print
+            {WORDS.print}
           </button>
         </span>
       </div>
@@ -52,18 +53,18 @@ export function Stock({ initial, people }: Props) {
       {kinds.map((kind) => (
         <section key={kind} className="mt-4">
           <h2 className="border-b-2 border-ink pb-1 first-letter:uppercase">{STOCK_WORDS[kind]}</h2>
-          <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={`Stock of ${STOCK_WORDS[kind]}`}>
+          <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={WORDS.stockOf(STOCK_WORDS[kind])}>
             <table className="plain-table min-[900px]:table-fixed">
               <thead>
                 <tr>
-                  <th className="w-[30%]">Thing</th>
-                  <th className="r">On hand</th>
-                  <th className="r">Needed</th>
-                  <th className="r">Least</th>
-                  <th className="r">To buy</th>
-                  <th className="r">Used in 4 weeks</th>
+                  <th className="w-[30%]">{WORDS.thing}</th>
+                  <th className="r">{WORDS.onHand}</th>
+                  <th className="r">{WORDS.needed}</th>
+                  <th className="r">{WORDS.least}</th>
+                  <th className="r">{WORDS.toBuy}</th>
+                  <th className="r">{WORDS.usedIn4Weeks}</th>
                   <th className="no-print w-36">
-                    <span className="sr-only">Log</span>
+                    <span className="sr-only">{WORDS.log}</span>
                   </th>
                 </tr>
               </thead>
@@ -74,8 +75,8 @@ export function Stock({ initial, people }: Props) {
                     <tr key={line.id}>
                       <td>
                         {line.name}
-                        {line.check && <span className="tag bad ml-2">below nothing: count it</span>}
-                        {!line.counted && !line.check && <span className="ml-2 text-ink2">never counted</span>}
+                        {line.check && <span className="tag bad ml-2">{WORDS.belowNothingCountIt}</span>}
+                        {!line.counted && !line.check && <span className="ml-2 text-ink2">{WORDS.neverCounted}</span>}
                       </td>
                       <td className="r num">{amountWords(line.have, line.unit)}</td>
                       <td className="r">{line.need > 0 ? amountWords(line.need, line.unit) : ''}</td>
@@ -95,10 +96,10 @@ export function Stock({ initial, people }: Props) {
                           type="button"
                           className="btn w-full"
                           aria-expanded={open === line.id}
-                          aria-label={`Count or add ${line.name}`}
+                          aria-label={WORDS.countOrAdd(line.name)}
                           onClick={() => setOpen(open === line.id ? null : line.id)}
                         >
-                          Count, add
+                          {WORDS.countAdd}
                         </button>
                         {open === line.id && (
                           <Move
@@ -120,9 +121,12 @@ export function Stock({ initial, people }: Props) {
         </section>
       ))}
       <p className="mt-4 max-w-[75ch] text-ink2">
-        Sessions take pots, trays, labels and mix out by themselves. What is needed comes from the plan of the coming{' '}
-        {initial.weeks} weeks and from sessions not yet done; mixes are those of <a href="/potting/house">how we pot</a>
-        .
+        {WORDS.sessionsTakePotsTraysLabels(
+          initial.weeks,
+          <a key="1" href="/potting/house">
+            {WORDS.howWePot}
+          </a>,
+        )}
       </p>
     </div>
   );
@@ -142,7 +146,7 @@ function Move({
   const key = useRef(freshKey());
   async function write(kind: 'count' | 'in' | 'used'): Promise<void> {
     const figure = amount.trim() === '' ? NaN : Number(amount.replace(',', '.'));
-    if (!Number.isFinite(figure)) return setMessage('Type how much.');
+    if (!Number.isFinite(figure)) return setMessage(WORDS.typeHowMuch);
     const answer = await call<{ lines: StockLine[] }>('POST', '/api/potting/stock', {
       idempotencyKey: key.current,
       itemId: line.id,
@@ -151,7 +155,7 @@ function Move({
       note: '',
     });
     if (answer.kind === 'done') {
-      const words = { count: `counted ${figure}`, in: `${figure} came in`, used: `${figure} used` }[kind];
+      const words = { count: WORDS.counted(figure), in: WORDS.cameIn(figure), used: WORDS.used(figure) }[kind];
       onDone(answer.value.lines, `${line.name}: ${words}.`);
     } else {
       if (answer.kind === 'problem') key.current = freshKey();
@@ -161,7 +165,9 @@ function Move({
   return (
     <div className="mt-2 flex flex-col gap-1.5">
       <label className="field">
-        <span className="label">{line.unit === 'pieces' ? 'Pieces' : line.unit === 'L' ? unitOf('L') : line.unit}</span>
+        <span className="label">
+          {line.unit === 'pieces' ? WORDS.pieces : line.unit === 'L' ? unitOf('L') : line.unit}
+        </span>
         <input
           className="input"
           inputMode="decimal"
@@ -171,13 +177,13 @@ function Move({
         />
       </label>
       <button type="button" className="btn solid" onClick={() => void write('count')}>
-        That is what there is
+        {WORDS.thatIsWhatThereIs}
       </button>
       <button type="button" className="btn" onClick={() => void write('in')}>
-        Came in
+        {WORDS.cameIn2}
       </button>
       <button type="button" className="btn" onClick={() => void write('used')}>
-        Used
+        {WORDS.used2}
       </button>
       {message && (
         <p role="alert" className="err">

@@ -2,18 +2,19 @@ import { volume } from '../../ui/house.ts';
 import type { Sign } from '../../core/batch/event.ts';
 import type { Range } from '../../core/potting/session.ts';
 import type { StockUnit } from '../../core/potting/stock.ts';
+import { WORDS } from '../../words/en/potting/pottingWords.ts';
 
 /** "1 h 25 min", "40 min". */
 export function minutesWords(minutes: number): string {
   const whole = Math.round(minutes);
-  if (whole < 60) return `${whole} min`;
+  if (whole < 60) return WORDS.min(whole);
   const rest = whole % 60;
-  return rest === 0 ? `${Math.floor(whole / 60)} h` : `${Math.floor(whole / 60)} h ${rest} min`;
+  return rest === 0 ? `${Math.floor(whole / 60)} h` : WORDS.hMin(Math.floor(whole / 60), rest);
 }
 
 /** "1 h 25 min, 1 h 10 min to 1 h 45 min four times of five". */
 export function rangeWords({ low, high }: Range): string {
-  return `${minutesWords(low)} to ${minutesWords(high)}, four times of five`;
+  return WORDS.toFourTimesOfFive(minutesWords(low), minutesWords(high));
 }
 
 /** Litres as they are measured out: to half a litre, below five to a tenth. */
@@ -29,11 +30,11 @@ export function amountWords(amount: number, unit: StockUnit): string {
 }
 
 export const SIGN_TAPS: Readonly<Record<Sign, string>> = {
-  'true-leaves': 'True leaves',
-  roots: 'Roots show',
-  touching: 'Touching',
+  'true-leaves': WORDS.trueLeaves,
+  roots: WORDS.rootsShow,
+  touching: WORDS.touching,
   leaves: 'Leaves…',
-  'not-yet': 'Not yet',
+  'not-yet': WORDS.notYet,
 };
 
 export const SAYS_WORDS = { urgent: 'Cannot wait', now: 'Ready', soon: 'Within a week', later: 'Later' } as const;

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import type { DemoClock } from '../../core/house/nursery.ts';
 import { DateField } from '../../ui/kit/DateField.tsx';
+import { WORDS } from '../../words/en/weather/clockPanel.ts';
 
 const SPEEDS = [
   { rate: 60, words: 'an hour a minute' },
@@ -23,23 +24,23 @@ export function ClockPanel({ clock, today, error, onChange }: Props) {
     <div className="card absolute top-11 left-0 z-40 flex w-72 flex-col gap-3 text-ink shadow-lg" data-typing>
       <DateField
         id="clock-day"
-        label="Demo day"
+        label={WORDS.demoDay}
         value={day}
         onValue={setDay}
         onCommit={(setTo) => onChange({ setTo })}
       />
       <button type="button" className="btn" onClick={() => onChange({ setTo: isoFromDay(today + 1) })}>
-        Next day
+        {WORDS.nextDay}
       </button>
       <div className="field">
-        <label htmlFor="clock-rate">Speed when it runs</label>
+        <label htmlFor="clock-rate">{WORDS.speedWhenItRuns}</label>
         <select
           id="clock-rate"
           className="input"
           defaultValue={clock.rate}
           onChange={(e) => onChange({ rate: Number(e.target.value) })}
         >
-          <option value={1}>as it is</option>
+          <option value={1}>{WORDS.asItIs}</option>
           {SPEEDS.map((speed) => (
             <option key={speed.rate} value={speed.rate}>
               {speed.words}

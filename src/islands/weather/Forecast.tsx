@@ -8,6 +8,7 @@ import { temperatureColour } from '../../ui/ramp.ts';
 import { useWidth } from '../../ui/useWidth.ts';
 import { FLAG_WORDS, ForecastAge, whole } from './SkyRow.tsx';
 import { TypeForecast } from './TypeForecast.tsx';
+import { WORDS } from '../../words/en/weather/forecast.ts';
 
 const ForecastChart = lazy(() => import('./ForecastChart.tsx').then((m) => ({ default: m.ForecastChart })));
 
@@ -42,7 +43,7 @@ export function Forecast({ initial, today, unit, scores }: Props) {
     const answer = await call<{ days: number; source: string }>('POST', '/api/weather/forecast/file', {
       text: await chosen.text(),
     });
-    if (answer.kind === 'done') return refresh(`${answer.value.source}: ${counted(answer.value.days, 'day')} read.`);
+    if (answer.kind === 'done') return refresh(WORDS.read(answer.value.source, counted(answer.value.days, 'day')));
     setSaid(trouble(answer));
     setBad(true);
   }
@@ -53,7 +54,7 @@ export function Forecast({ initial, today, unit, scores }: Props) {
   const kelvin = (k: number) => differenceWords(k, unit);
   return (
     <div data-ready={ready}>
-      <h1>Weather to come</h1>
+      <h1>{WORDS.weatherToCome}</h1>
       <p role="status" aria-live="polite" className={said ? `note-bar my-2 ${bad ? 'bad' : ''}` : 'sr-only'}>
         {said}
       </p>
@@ -62,41 +63,37 @@ export function Forecast({ initial, today, unit, scores }: Props) {
         <dl className="my-3 flex flex-wrap items-end gap-x-10 gap-y-2">
           <Answer
             value={first.night_C === null ? 'not told' : aboutDegrees(first.night_C, unit)}
-            words="tonight’s low"
+            words={WORDS.tonightsLow}
           />
           <Answer
             value={first.frost_frac === null ? 'not told' : `${Math.round(100 * first.frost_frac)}%`}
-            words="odds of frost tonight"
+            words={WORDS.oddsOfFrostTonight}
           />
-          <Answer value={frost ? longDay(frost.day) : 'none'} words="first night of frost foretold" />
-          <Answer value={gale ? longDay(gale.day) : 'none'} words="first gale foretold" />
+          <Answer value={frost ? longDay(frost.day) : 'none'} words={WORDS.firstNightOfFrostForetold} />
+          <Answer value={gale ? longDay(gale.day) : 'none'} words={WORDS.firstGaleForetold} />
         </dl>
       )}
       <div ref={box} className={days.length > 0 ? 'min-h-60' : ''}>
         {width > 0 && days.length > 0 && (
-          <Suspense fallback={<p className="text-ink2">Drawing…</p>}>
+          <Suspense fallback={<p className="text-ink2">{WORDS.drawing}</p>}>
             <ForecastChart days={days} width={Math.min(width, 1100)} unit={unit} />
           </Suspense>
         )}
       </div>
+      {days.length > 0 && <p className="text-[0.9rem] text-ink2">{WORDS.blackTheDaysHighPlum}</p>}
       {days.length > 0 && (
-        <p className="text-[0.9rem] text-ink2">
-          Black: the day&rsquo;s high; plum: the low of the night after it, in the shade where eight nights of ten fall.
-        </p>
-      )}
-      {days.length > 0 && (
-        <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="The ten days">
+        <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={WORDS.theTenDays}>
           <table className="plain-table mid mt-2 max-w-5xl">
             <thead>
               <tr>
-                <th>Day</th>
-                <th className="r">High</th>
-                <th className="r">Night</th>
-                <th className="r">Nine of ten above</th>
-                <th className="r">Frost</th>
-                <th className="r">Gusts</th>
-                <th className="r">Sun</th>
-                <th>Mind</th>
+                <th>{WORDS.day}</th>
+                <th className="r">{WORDS.high}</th>
+                <th className="r">{WORDS.night}</th>
+                <th className="r">{WORDS.nineOfTenAbove}</th>
+                <th className="r">{WORDS.frost}</th>
+                <th className="r">{WORDS.gusts}</th>
+                <th className="r">{WORDS.sun}</th>
+                <th>{WORDS.mind}</th>
               </tr>
             </thead>
             <tbody>
@@ -104,7 +101,7 @@ export function Forecast({ initial, today, unit, scores }: Props) {
                 const gust = d.gust_m_s ?? 0;
                 return (
                   <tr key={d.day}>
-                    <td>{d.day === today ? 'Today' : longDay(d.day)}</td>
+                    <td>{d.day === today ? WORDS.today : longDay(d.day)}</td>
                     <td className="r num text-lg">{d.most_C === null ? '' : whole(d.most_C, unit)}</td>
                     <td className="r">
                       {d.night_C !== null && (
@@ -123,7 +120,7 @@ export function Forecast({ initial, today, unit, scores }: Props) {
                     <td className={d.flags.some((f) => f === 'frost' || f === 'gale') ? 'font-bold text-brick' : ''}>
                       {[
                         ...d.flags.map((f) => FLAG_WORDS[f]),
-                        ...(!d.whole && d.day !== today ? ['not told whole'] : []),
+                        ...(!d.whole && d.day !== today ? [WORDS.notToldWhole] : []),
                       ].join(', ')}
                     </td>
                   </tr>
@@ -134,13 +131,13 @@ export function Forecast({ initial, today, unit, scores }: Props) {
         </div>
       )}
       <section className="mt-6">
-        <h2>{days.length === 0 ? 'A forecast' : 'Another forecast'}</h2>
+        <h2>{days.length === 0 ? WORDS.aForecast : WORDS.anotherForecast}</h2>
         <details className="mt-1" open={days.length === 0}>
-          <summary className="link-btn">Type what you heard</summary>
+          <summary className="link-btn">{WORDS.typeWhatYouHeard}</summary>
           <TypeForecast today={today} unit={unit} onTaken={(words) => void refresh(words)} />
         </details>
         <label className="field mt-3 max-w-md">
-          <span className="label">Read one from a JSON file</span>
+          <span className="label">{WORDS.readOneFromAJson}</span>
           <input
             type="file"
             accept=".json,application/json"
@@ -150,24 +147,23 @@ export function Forecast({ initial, today, unit, scores }: Props) {
         </label>
       </section>
       <section className="mt-6">
-        <h2>How far forecasts are off here</h2>
+        <h2>{WORDS.howFarForecastsAreOff}</h2>
         <p className="max-w-[75ch] text-ink2">
-          Lows foretold against the thermometer, {counted(view?.pairs ?? 0, 'night')} so far. Bands and odds above go by
-          it; where little is known, by what is usual (common practice, no source).
+          {WORDS.lowsForetoldAgainstTheThermometer(counted(view?.pairs ?? 0, 'night'))}
         </p>
         <table className="plain-table dense mt-1 max-w-xl">
           <thead>
             <tr>
-              <th>Days ahead</th>
-              <th className="r">Nights</th>
-              <th className="r">Too warm by</th>
-              <th className="r">Give or take</th>
+              <th>{WORDS.daysAhead}</th>
+              <th className="r">{WORDS.nights}</th>
+              <th className="r">{WORDS.tooWarmBy}</th>
+              <th className="r">{WORDS.giveOrTake}</th>
             </tr>
           </thead>
           <tbody>
             {scores.map((s) => (
               <tr key={s.lead}>
-                <td>{s.lead === 0 ? 'the day itself' : s.lead}</td>
+                <td>{s.lead === 0 ? WORDS.theDayItself : s.lead}</td>
                 <td className="r">{s.n}</td>
                 <td className="r">{kelvin(s.bias_K)}</td>
                 <td className="r">{kelvin(s.spread_K)}</td>

@@ -1,10 +1,24 @@
 import type { WeatherView } from '../../contracts/weather/weather.ts';
 import { shortDay } from '../../ui/format.ts';
+import { WORDS } from '../../words/en/weather/frostYears.ts';
 
 const ROW = 9;
 const LEFT = 56;
 const WIDTH = 900;
-const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
+const MONTHS = [
+  WORDS.jan,
+  WORDS.feb,
+  WORDS.mar,
+  WORDS.apr,
+  WORDS.may,
+  WORDS.jun,
+  WORDS.jul,
+  WORDS.aug,
+  WORDS.sep,
+  WORDS.oct,
+  WORDS.nov,
+  WORDS.dec,
+];
 const STARTS = [0, 31, 59, 90, 120, 151, 181, 212, 243, 273, 304, 334];
 
 /** Every season as a line from its last frost to its first, the dates at the chosen risk drawn through; the same as a table. */
@@ -15,8 +29,8 @@ export function FrostYears({ frost }: { readonly frost: WeatherView['frost'] }) 
   const first = south ? 6 : 0;
   return (
     <section className="mt-4">
-      <h2>Year by year</h2>
-      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Frost year by year, drawn">
+      <h2>{WORDS.yearByYear}</h2>
+      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={WORDS.frostYearByYearDrawn}>
         <svg
           viewBox={`0 0 ${WIDTH} ${height}`}
           className="w-full min-w-[640px] max-w-[1100px]"
@@ -73,21 +87,18 @@ export function FrostYears({ frost }: { readonly frost: WeatherView['frost'] }) 
           )}
         </svg>
       </div>
-      <p className="text-[0.95rem] text-ink2">
-        Grey: without frost. Pale: too much is missing to go by. Plum: last (whole line) and first (broken line) at the
-        risk chosen.
-      </p>
+      <p className="text-[0.95rem] text-ink2">{WORDS.greyWithoutFrostPaleToo}</p>
       <details>
-        <summary className="link-btn">The same as a table</summary>
-        <div className="max-h-96 overflow-auto" tabIndex={0} role="region" aria-label="Frost year by year">
+        <summary className="link-btn">{WORDS.theSameAsATable}</summary>
+        <div className="max-h-96 overflow-auto" tabIndex={0} role="region" aria-label={WORDS.frostYearByYear}>
           <table className="plain-table max-w-2xl">
             <thead>
               <tr>
-                <th>Season</th>
-                <th>Last frost</th>
-                <th>First frost</th>
-                <th className="r">Days missing</th>
-                <th>Gone by</th>
+                <th>{WORDS.season}</th>
+                <th>{WORDS.lastFrost}</th>
+                <th>{WORDS.firstFrost}</th>
+                <th className="r">{WORDS.daysMissing}</th>
+                <th>{WORDS.goneBy}</th>
               </tr>
             </thead>
             <tbody>

@@ -5,6 +5,7 @@ import { columnsOf, looksLikeDly, type WeatherUnit } from '../../formats/weather
 import { call, trouble } from '../../ui/call.ts';
 import { counted, degrees, shortDay } from '../../ui/format.ts';
 import { yearOf } from './words.ts';
+import { WORDS } from '../../words/en/weather/importWeather.ts';
 
 interface Props {
   readonly unit: 'C' | 'F';
@@ -42,7 +43,7 @@ export function ImportWeather({ unit, onKept }: Props) {
     setPreview(null);
     setMessage('');
     if (!chosen) return;
-    if (chosen.size > 8_000_000) return setMessage('At most 8 MB: take out columns or years you do not need.');
+    if (chosen.size > 8_000_000) return setMessage(WORDS.atMost8MbTake);
     const text = await chosen.text();
     const dly = looksLikeDly(text);
     const { names, guess } = columnsOf(text);
@@ -82,13 +83,10 @@ export function ImportWeather({ unit, onKept }: Props) {
 
   return (
     <div className="card mt-3 max-w-4xl">
-      <h3>Import daily weather</h3>
-      <p className="text-ink2">
-        Any CSV with a date and the lowest temperature of each day, or a GHCN-Daily station file (.csv or .dly). Days
-        that are there already are replaced.
-      </p>
+      <h3>{WORDS.importDailyWeather}</h3>
+      <p className="text-ink2">{WORDS.anyCsvWithADate}</p>
       <label className="field mt-2">
-        <span className="label">File</span>
+        <span className="label">{WORDS.file}</span>
         <input
           type="file"
           className="input"
@@ -120,7 +118,7 @@ export function ImportWeather({ unit, onKept }: Props) {
             </label>
           ))}
           <label className="field">
-            <span className="label">Temperatures are in</span>
+            <span className="label">{WORDS.temperaturesAreIn}</span>
             <select
               className="input"
               value={fileUnit}
@@ -131,13 +129,13 @@ export function ImportWeather({ unit, onKept }: Props) {
             >
               <option value="C">°C</option>
               <option value="F">°F</option>
-              <option value="tenths">tenths of a °C</option>
+              <option value="tenths">{WORDS.tenthsOfAC}</option>
             </select>
           </label>
           {columns.wind && (
             <>
               <label className="field">
-                <span className="label">Wind is in</span>
+                <span className="label">{WORDS.windIsIn}</span>
                 <select
                   className="input"
                   value={windUnit}
@@ -152,7 +150,7 @@ export function ImportWeather({ unit, onKept }: Props) {
                 </select>
               </label>
               <label className="field">
-                <span className="label">and is</span>
+                <span className="label">{WORDS.andIs}</span>
                 <select
                   className="input"
                   value={windIs}
@@ -161,17 +159,17 @@ export function ImportWeather({ unit, onKept }: Props) {
                     setPreview(null);
                   }}
                 >
-                  <option value="gust">the strongest gust of the day</option>
-                  <option value="mean">the mean of the day (gusts taken as 2.2 times it)</option>
+                  <option value="gust">{WORDS.theStrongestGustOfThe}</option>
+                  <option value="mean">{WORDS.theMeanOfTheDay}</option>
                 </select>
               </label>
             </>
           )}
           {(preview?.stations.length ?? 0) > 1 && (
             <label className="field">
-              <span className="label">Which place</span>
+              <span className="label">{WORDS.whichPlace}</span>
               <select className="input" value={stationIs} onChange={(e) => setStationIs(e.target.value)}>
-                <option value="">choose</option>
+                <option value="">{WORDS.choose}</option>
                 {preview!.stations.map((s) => (
                   <option key={s} value={s}>
                     {s}
@@ -185,7 +183,7 @@ export function ImportWeather({ unit, onKept }: Props) {
       {file && (
         <div className="mt-3 flex gap-2">
           <button type="button" className="btn" disabled={busy} onClick={() => void send(false)}>
-            Look what is in it
+            {WORDS.lookWhatIsInIt}
           </button>
           <button
             type="button"
@@ -193,7 +191,7 @@ export function ImportWeather({ unit, onKept }: Props) {
             disabled={busy || preview === null || preview.doubts.length > 0 || preview.written !== null}
             onClick={() => void send(true)}
           >
-            Keep it
+            {WORDS.keepIt}
           </button>
         </div>
       )}
@@ -206,13 +204,13 @@ export function ImportWeather({ unit, onKept }: Props) {
         <div className="mt-3" aria-live="polite">
           <p>
             {preview.written
-              ? `Kept: ${counted(preview.written.fresh, 'new day')}, ${preview.written.replaced} replaced.`
+              ? WORDS.keptReplaced(counted(preview.written.fresh, WORDS.newDay), preview.written.replaced)
               : `${counted(preview.days, 'day')}`}
             {preview.from !== null &&
               preview.to !== null &&
-              ` from ${shortDay(preview.from)} ${yearOf(preview.from)} to ${shortDay(preview.to)} ${yearOf(preview.to)}`}
-            {preview.least_C !== null && `, coldest ${degrees(preview.least_C, unit)}`}
-            {preview.most_C !== null && `, hottest ${degrees(preview.most_C, unit)}`}.
+              WORDS.fromTo(shortDay(preview.from), yearOf(preview.from), shortDay(preview.to), yearOf(preview.to))}
+            {preview.least_C !== null && WORDS.coldest(degrees(preview.least_C, unit))}
+            {preview.most_C !== null && WORDS.hottest(degrees(preview.most_C, unit))}.
           </p>
           {preview.doubts.map((doubt) => (
             <p key={doubt} role="alert" className="note-bar bad mt-1">
@@ -221,18 +219,18 @@ export function ImportWeather({ unit, onKept }: Props) {
           ))}
           {preview.unlike.length > 0 && (
             <p className="text-ink2">
-              {counted(preview.unlike.length, 'day')} told twice with unlike figures, left out:{' '}
-              {preview.unlike.map((day) => `${shortDay(day)} ${yearOf(day)}`).join(', ')}.
+              {WORDS.toldTwiceWithUnlikeFigures(
+                counted(preview.unlike.length, 'day'),
+                preview.unlike.map((day) => `${shortDay(day)} ${yearOf(day)}`).join(', '),
+              )}
             </p>
           )}
           {preview.problemCount > 0 && (
             <details>
-              <summary className="link-btn">{counted(preview.problemCount, 'line')} could not be read</summary>
+              <summary className="link-btn">{WORDS.couldNotBeRead(counted(preview.problemCount, 'line'))}</summary>
               <ul>
                 {preview.problems.slice(0, 20).map((p) => (
-                  <li key={`${p.line} ${p.message}`}>
-                    line {p.line}: {p.message}
-                  </li>
+                  <li key={`${p.line} ${p.message}`}>{WORDS.line(p.line, p.message)}</li>
                 ))}
               </ul>
             </details>

@@ -4,6 +4,7 @@ import { shortDay } from '../../core/calendar/shortDay.ts';
 import { EVENT_WORDS, type EventKind } from '../../core/batch/event.ts';
 import { counted } from '../../ui/format.ts';
 import { dropLine, KEPT_CHANGED, keptLines, sendKept, type KeptLine } from '../../ui/logPost.ts';
+import { WORDS } from '../../words/en/weather/keptLines.ts';
 
 const AGAIN_ms = 20_000;
 /** A line just tapped is on its way, not kept. */
@@ -48,27 +49,31 @@ export function KeptLines() {
   const waiting = lines.length - refused.length;
   if (lines.length === 0) return null;
   return (
-    <div aria-live="polite" aria-label="Kept on this device">
+    <div aria-live="polite" aria-label={WORDS.keptOnThisDevice}>
       {waiting > 0 && (
         <p className="note-bar my-2">
-          {counted(waiting, 'line')} kept on this device until there is a connection.{' '}
+          {WORDS.keptOnThisDeviceUntil(counted(waiting, 'line'))}
           <button type="button" className="link-btn" onClick={() => void flush()}>
-            Send now
+            {WORDS.sendNow}
           </button>
         </p>
       )}
       {refused.map(({ batchId, line, refused: why }) => (
         <p key={line.idempotencyKey} className="note-bar bad my-2">
-          Not taken: {EVENT_WORDS[line.kind as EventKind].toLowerCase()}
-          {line.count == null ? '' : `, ${line.count}`}, {shortDay(dayFromIso(line.day) ?? 0)}. {why}{' '}
-          <a className="link-btn" href={`/batch/${batchId}`}>
-            The batch
-          </a>{' '}
+          {WORDS.notTaken(
+            EVENT_WORDS[line.kind as EventKind].toLowerCase(),
+            line.count == null ? '' : `, ${line.count}`,
+            shortDay(dayFromIso(line.day) ?? 0),
+            why,
+            <a key="1" className="link-btn" href={`/batch/${batchId}`}>
+              {WORDS.theBatch}
+            </a>,
+          )}
           <button type="button" className="link-btn" onClick={() => void flush(true)}>
-            Try again
+            {WORDS.tryAgain}
           </button>{' '}
           <button type="button" className="link-btn" onClick={() => dropLine(line.idempotencyKey)}>
-            Let it go
+            {WORDS.letItGo}
           </button>
         </p>
       ))}

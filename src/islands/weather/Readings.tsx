@@ -12,6 +12,7 @@ import { useSend } from '../../ui/useSend.ts';
 import { aboutDegrees, counted, degrees, shortDay, spokenDay } from '../../ui/format.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
 import { figureOr } from '../../ui/kit/fields.ts';
+import { WORDS } from '../../words/en/weather/readings.ts';
 
 interface Props {
   readonly initial: ReadingsShown;
@@ -34,7 +35,7 @@ export function Readings({ initial }: Props) {
       day: isoFromDay(view.today),
       correctsId: id,
     });
-    if (answer.kind === 'done') await refresh('Withdrawn.');
+    if (answer.kind === 'done') await refresh(WORDS.withdrawn);
     else setSaid(trouble(answer));
   }
   const { unit, today } = view;
@@ -42,7 +43,7 @@ export function Readings({ initial }: Props) {
   const t = (value: number | null) => (value === null ? '' : degrees(value, unit));
   return (
     <div data-ready={ready}>
-      <h1>Readings</h1>
+      <h1>{WORDS.readings}</h1>
       <p role="status" aria-live="polite" className={said ? 'note-bar my-2' : 'sr-only'}>
         {said}
       </p>
@@ -52,11 +53,8 @@ export function Readings({ initial }: Props) {
           <Soil view={view} onKept={(w) => void refresh(w)} />
         </div>
         <div className="min-w-0">
-          <h2>What each cover is worth here</h2>
-          <p className="text-[0.92rem] text-ink2">
-            Read under it and outside on the same morning; from three nights on its own worth stands for the one written
-            down.
-          </p>
+          <h2>{WORDS.whatEachCoverIsWorth}</h2>
+          <p className="text-[0.92rem] text-ink2">{WORDS.readUnderItAndOutside}</p>
           {view.worths.map((w) => (
             <div key={w.coverId} className="border-b border-line py-2">
               <div className="flex flex-wrap items-baseline gap-x-4">
@@ -64,33 +62,29 @@ export function Readings({ initial }: Props) {
                 <span className="font-semibold">{w.name}</span>
                 <span className="text-[0.92rem] text-ink2">
                   {w.own
-                    ? `${counted(w.nights, 'own night')}, give or take ${differenceWords(w.spread_K, unit)}; counted on: ${differenceWords(w.safe_K, unit)}`
+                    ? `${counted(w.nights, WORDS.ownNight)}, give or take ${differenceWords(w.spread_K, unit)}; counted on: ${differenceWords(w.safe_K, unit)}`
                     : `as written; ${w.nights} of ${w.wants} nights read`}
                 </span>
               </div>
               {w.pairs.length > 0 && <Pairs pairs={w.pairs} unit={unit} />}
             </div>
           ))}
-          <h2 className="mt-6">Soil at {length(100)}</h2>
+          <h2 className="mt-6">{WORDS.soilAt(length(100))}</h2>
           <SoilDrawing view={view} />
-          <h2 className="mt-6">The last four weeks</h2>
-          {view.readings.length === 0 && (
-            <p className="text-ink2">
-              None yet. A max-min thermometer read each morning makes forecasts and gates yours.
-            </p>
-          )}
-          <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Readings of the last four weeks">
+          <h2 className="mt-6">{WORDS.theLastFourWeeks}</h2>
+          {view.readings.length === 0 && <p className="text-ink2">{WORDS.noneYetAMaxMin}</p>}
+          <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={WORDS.readingsOfTheLastFour}>
             <table className="plain-table mid">
               <thead>
                 <tr>
-                  <th>Day</th>
-                  <th>Where</th>
-                  <th className="r">Lowest</th>
-                  <th className="r">Highest</th>
-                  <th className="r">Soil</th>
-                  <th>Note</th>
+                  <th>{WORDS.day}</th>
+                  <th>{WORDS.where}</th>
+                  <th className="r">{WORDS.lowest}</th>
+                  <th className="r">{WORDS.highest}</th>
+                  <th className="r">{WORDS.soil}</th>
+                  <th>{WORDS.note}</th>
                   <th>
-                    <span className="sr-only">Withdraw</span>
+                    <span className="sr-only">{WORDS.withdraw}</span>
                   </th>
                 </tr>
               </thead>
@@ -100,7 +94,7 @@ export function Readings({ initial }: Props) {
                     <td>{spokenDay(r.day, today)}</td>
                     <td>
                       {r.kind === 'soil'
-                        ? `soil, ${length(100)}`
+                        ? WORDS.soil2(length(100))
                         : r.coverId === null
                           ? 'outside'
                           : name.get(r.coverId)}
@@ -113,10 +107,10 @@ export function Readings({ initial }: Props) {
                       <button
                         type="button"
                         className="btn"
-                        aria-label={`Withdraw the reading of ${shortDay(r.day)}`}
+                        aria-label={WORDS.withdrawTheReadingOf(shortDay(r.day))}
                         onClick={() => void withdraw(r.id)}
                       >
-                        Withdraw
+                        {WORDS.withdraw}
                       </button>
                     </td>
                   </tr>
@@ -158,40 +152,46 @@ function MaxMin({ view, onKept }: FormProps) {
           least_C: t(least),
           most_C: t(most),
         };
-        void send(body, `Kept: ${place}, ${day === isoFromDay(today) ? 'today' : day}.`).then((ok) => {
+        void send(body, WORDS.kept(place, day === isoFromDay(today) ? 'today' : day)).then((ok) => {
           if (!ok) return;
           setLeast('');
           setMost('');
         });
       }}
     >
-      <h2>Max-min thermometer</h2>
+      <h2>{WORDS.maxMinThermometer}</h2>
       <div className="mt-2 grid grid-cols-2 gap-3">
         <label className="field col-span-2">
-          <span className="label">Where it hangs</span>
+          <span className="label">{WORDS.whereItHangs}</span>
           <select className="input" value={where} onChange={(e) => setWhere(e.target.value)}>
-            <option value="">outside, in shade, off the ground</option>
+            <option value="">{WORDS.outsideInShadeOffThe}</option>
             {view.covers.map((c) => (
               <option key={c.id} value={c.id}>
-                under: {c.name}
+                {WORDS.under(c.name)}
               </option>
             ))}
           </select>
         </label>
         <Temperature
-          label={`Lowest, °${unit}`}
+          label={WORDS.lowest2(unit)}
           value={least}
           set={setLeast}
           error={fieldError(problem, 'least_C')}
           big
         />
-        <Temperature label={`Highest, °${unit}`} value={most} set={setMost} error={fieldError(problem, 'most_C')} big />
+        <Temperature
+          label={WORDS.highest2(unit)}
+          value={most}
+          set={setMost}
+          error={fieldError(problem, 'most_C')}
+          big
+        />
         <div className="col-span-2">
           <DateField
             id="reading-morning"
-            label="Morning of"
+            label={WORDS.morningOf}
             value={day}
-            hint="the low of the night that ended then; reset it after reading"
+            hint={WORDS.theLowOfTheNight}
             error={fieldError(problem, 'day')}
             onValue={setDay}
           />
@@ -203,7 +203,7 @@ function MaxMin({ view, onKept }: FormProps) {
         </p>
       )}
       <button type="submit" className="btn solid mt-3 w-full" disabled={least.trim() === '' && most.trim() === ''}>
-        Keep it
+        {WORDS.keepIt}
       </button>
     </form>
   );
@@ -229,12 +229,12 @@ function Soil({ view, onKept }: FormProps) {
         void send(body, 'Soil kept; the gates go by it.').then((ok) => ok && setSoil(''));
       }}
     >
-      <h2>Soil thermometer</h2>
-      <p className="text-[0.92rem] text-ink2">{length(100)} deep, in the bed, a minute at least.</p>
+      <h2>{WORDS.soilThermometer}</h2>
+      <p className="text-[0.92rem] text-ink2">{WORDS.deepInTheBedA(length(100))}</p>
       <div className="mt-2 grid grid-cols-2 gap-3">
-        <Temperature label={`Soil, °${unit}`} value={soil} set={setSoil} error={fieldError(problem, 'soil_C')} big />
+        <Temperature label={WORDS.soil3(unit)} value={soil} set={setSoil} error={fieldError(problem, 'soil_C')} big />
         <Temperature
-          label={`In melting ice it shows, °${unit}`}
+          label={WORDS.inMeltingIceItShows(unit)}
           value={ice}
           set={setIce}
           error={fieldError(problem, 'offset_K')}
@@ -246,7 +246,7 @@ function Soil({ view, onKept }: FormProps) {
         </p>
       )}
       <button type="submit" className="btn solid mt-3 w-full" disabled={soil.trim() === ''}>
-        Keep it
+        {WORDS.keepIt}
       </button>
     </form>
   );
@@ -281,7 +281,7 @@ type Pair = ReadingsShown['worths'][number]['pairs'][number];
 /** Nights under a cover and outside, as pairs: colour is temperature, the figure beside it. */
 function Pairs({ pairs, unit }: { readonly pairs: readonly Pair[]; readonly unit: 'C' | 'F' }) {
   return (
-    <ul className="mt-1 flex flex-wrap gap-x-5 gap-y-1 text-[0.85rem]" aria-label="Nights read">
+    <ul className="mt-1 flex flex-wrap gap-x-5 gap-y-1 text-[0.85rem]" aria-label={WORDS.nightsRead}>
       {pairs.slice(0, 10).map((p) => (
         <li key={p.day} className="flex items-center gap-1.5">
           <span className="text-ink2">{shortDay(p.day)}</span>
@@ -304,8 +304,7 @@ const HEIGHT = 150;
 /** Soil as reckoned day by day, with what the thermometer said; ahead by the forecast. */
 function SoilDrawing({ view }: { readonly view: ReadingsShown }) {
   const { soil, today, unit } = view;
-  if (soil.length === 0)
-    return <p className="text-ink2">Nothing to go by yet: read it once, or write down the usual weather.</p>;
+  if (soil.length === 0) return <p className="text-ink2">{WORDS.nothingToGoByYet}</p>;
   const values = soil.flatMap((s) => [s.value_C, s.read_C ?? s.value_C]);
   const [low, high] = [Math.floor(Math.min(...values) - 1), Math.ceil(Math.max(...values) + 1)];
   const x = (day: number) => 40 + ((WIDTH - 50) * (day - soil[0]!.day)) / (soil.length - 1);
@@ -348,12 +347,10 @@ function SoilDrawing({ view }: { readonly view: ReadingsShown }) {
           s.read_C === null ? null : <circle key={s.day} cx={x(s.day)} cy={y(s.read_C)} r="5" className="fill-plum" />,
         )}
         <text x={x(today) + 6} y={y(now.value_C) - 8} fontSize="14" fontWeight="650" className="fill-ink">
-          {aboutDegrees(now.value_C, unit)} today
+          {WORDS.today(aboutDegrees(now.value_C, unit))}
         </text>
       </svg>
-      <p className="text-[0.88rem] text-ink2">
-        Runs after the day&rsquo;s mean air, put right by your thermometer (plum); dashed by the forecast.
-      </p>
+      <p className="text-[0.88rem] text-ink2">{WORDS.runsAfterTheDaysMean}</p>
     </>
   );
 }

@@ -2,6 +2,7 @@ import { lazy, Suspense, useEffect, useState } from 'react';
 import { localTimeAt } from '../../core/calendar/localDay.ts';
 import type { DemoClock } from '../../core/house/nursery.ts';
 import { call, trouble } from '../../ui/call.ts';
+import { WORDS } from '../../words/en/weather/skyClock.ts';
 
 const ClockPanel = lazy(() => import('./ClockPanel.tsx').then((m) => ({ default: m.ClockPanel })));
 
@@ -38,13 +39,13 @@ export function SkyClock({ clock, today, minute, timeZone }: Props) {
   return (
     <div className="relative flex items-center gap-2">
       <small>
-        <span className="max-[1270px]:sr-only">demo clock </span>
+        <span className="max-[1270px]:sr-only">{WORDS.demoClock}</span>
         {time}
       </small>
       <button
         type="button"
         className="min-h-11 min-w-9 cursor-pointer text-[#eef0e8]"
-        aria-label={clock.running ? 'Pause the demo clock' : 'Run the demo clock'}
+        aria-label={clock.running ? WORDS.pauseTheDemoClock : WORDS.runTheDemoClock}
         onClick={() => void change({ running: !clock.running })}
       >
         <span aria-hidden="true">{clock.running ? '❚❚' : '▶'}</span>
@@ -55,7 +56,7 @@ export function SkyClock({ clock, today, minute, timeZone }: Props) {
         aria-expanded={open}
         onClick={() => setOpen(!open)}
       >
-        <small>set</small>
+        <small>{WORDS.set}</small>
       </button>
       {open && (
         <Suspense fallback={null}>

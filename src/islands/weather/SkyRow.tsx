@@ -4,16 +4,17 @@ import type { Flag } from '../../core/weather/forecast.ts';
 import type { SkyDay } from '../../contracts/hardening/hardenViews.ts';
 import { degrees, shortDay } from '../../ui/format.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
+import { WORDS } from '../../words/en/weather/skyRow.ts';
 
 export const FLAG_WORDS: Readonly<Record<Flag, string>> = {
   frost: 'frost',
-  'ground-frost': 'ground frost',
+  'ground-frost': WORDS.groundFrost,
   gale: 'gale',
   heat: 'heat',
-  sun: 'strong sun',
+  sun: WORDS.strongSun,
 };
 const BAD: ReadonlySet<Flag> = new Set(['frost', 'gale', 'heat']);
-const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
+const WEEKDAYS = [WORDS.mon, WORDS.tue, WORDS.wed, WORDS.thu, WORDS.fri, WORDS.sat, WORDS.sun];
 
 /** "Mon 12". */
 export function dayHead(day: number): string {
@@ -37,7 +38,7 @@ export function SkyCell({ day, today, unit }: Props) {
   return (
     <div className="min-w-0 text-[0.85rem] leading-tight">
       <p className={`whitespace-nowrap ${day.day === today ? 'font-bold' : 'text-ink2'}`}>
-        {day.day === today ? 'Today' : dayHead(day.day)}
+        {day.day === today ? WORDS.today : dayHead(day.day)}
       </p>
       <p className="num text-base">{day.most_C === null ? '–' : whole(day.most_C, unit)}</p>
       <p className="flex items-center gap-1">
@@ -74,30 +75,36 @@ export function ForecastAge({
   if (!forecast || forecast.days.length === 0)
     return (
       <p className="note-bar bad my-2">
-        No forecast.{forecast?.tries?.problem ? ` The service: ${forecast.tries.problem}.` : ''}{' '}
-        <a href="/weather">Type one or read a file</a>; until then the ladders hold.
+        {WORDS.noForecastUntilThenThe(
+          forecast?.tries?.problem ? WORDS.theService(forecast.tries.problem) : '',
+          <a key="1" href="/weather">
+            {WORDS.typeOneOrReadA}
+          </a>,
+        )}
       </p>
     );
   const { age_h, stale, short_days, tries } = forecast;
   const age =
     age_h < 1
-      ? 'less than an hour old'
+      ? WORDS.lessThanAnHourOld
       : age_h < 48
-        ? `${Math.round(age_h)} h old`
-        : `${Math.round(age_h / 24)} days old`;
+        ? WORDS.hOld(Math.round(age_h))
+        : WORDS.daysOld(Math.round(age_h / 24));
   if (!stale && short_days === 0 && !tries?.failures)
-    return (
-      <p className="text-[0.9rem] text-ink2">
-        Forecast: {forecast.source}, {age}.
-      </p>
-    );
+    return <p className="text-[0.9rem] text-ink2">{WORDS.forecast(forecast.source, age)}</p>;
   return (
     <p className="note-bar bad my-2">
-      The forecast is {age}
-      {stale && ': look at the sky'}.{' '}
-      {tries && tries.failures > 0 ? `The service fails (${tries.problem}); this is the last good one. ` : ''}
-      {short_days > 0 && `It ends early: ${10 - short_days} of ten days are told.`}{' '}
-      {!here && <a href="/weather">Forecast</a>}
+      {WORDS.theForecastIs(
+        age,
+        stale && WORDS.lookAtTheSky,
+        tries && tries.failures > 0 ? `The service fails (${tries.problem}); this is the last good one. ` : '',
+        short_days > 0 && WORDS.itEndsEarlyOfTen(10 - short_days),
+        !here && (
+          <a key="2" href="/weather">
+            {WORDS.forecast2}
+          </a>
+        ),
+      )}
     </p>
   );
 }

@@ -8,6 +8,7 @@ import { call, fieldError, trouble } from '../../ui/call.ts';
 import { counted } from '../../ui/format.ts';
 import { figureOr } from '../../ui/kit/fields.ts';
 import { dayHead } from './SkyRow.tsx';
+import { WORDS } from '../../words/en/weather/typeForecast.ts';
 
 interface Props {
   readonly today: number;
@@ -21,7 +22,7 @@ interface Row {
   readonly sky: Sky;
 }
 
-const SKY_WORDS: Readonly<Record<Sky, string>> = { clear: 'clear', broken: 'sun and cloud', dull: 'dull' };
+const SKY_WORDS: Readonly<Record<Sky, string>> = { clear: 'clear', broken: WORDS.sunAndCloud, dull: 'dull' };
 const EMPTY: Row = { least: '', most: '', gust: '', sky: 'broken' };
 
 /** A forecast as one hears it: night, day, gusts and sky for as many days as are told. */
@@ -79,24 +80,24 @@ export function TypeForecast({ today, unit, onTaken }: Props) {
       <table className="plain-table mid max-w-2xl">
         <thead>
           <tr>
-            <th>Day</th>
-            <th>Lowest, °{unit}</th>
-            <th>Highest, °{unit}</th>
-            <th>Gusts, {windUnit(unit)}</th>
-            <th>Sky</th>
+            <th>{WORDS.day}</th>
+            <th>{WORDS.lowest(unit)}</th>
+            <th>{WORDS.highest(unit)}</th>
+            <th>{WORDS.gusts(windUnit(unit))}</th>
+            <th>{WORDS.sky}</th>
           </tr>
         </thead>
         <tbody>
           {rows.map((r, i) => (
             <tr key={i}>
-              <td>{i === 0 ? 'Today' : dayHead(today + i)}</td>
-              {cell(i, 'least', 'Lowest', 'least_C')}
-              {cell(i, 'most', 'Highest', 'most_C')}
-              {cell(i, 'gust', 'Gusts', 'gust_m_s')}
+              <td>{i === 0 ? WORDS.today : dayHead(today + i)}</td>
+              {cell(i, 'least', WORDS.lowest2, 'least_C')}
+              {cell(i, 'most', WORDS.highest2, 'most_C')}
+              {cell(i, 'gust', WORDS.gusts2, 'gust_m_s')}
               <td>
                 <select
                   className="input w-36"
-                  aria-label={`Sky, ${dayHead(today + i)}`}
+                  aria-label={WORDS.sky2(dayHead(today + i))}
                   value={r.sky}
                   onChange={(e) => set(i, { sky: e.target.value as Sky })}
                 >
@@ -117,7 +118,7 @@ export function TypeForecast({ today, unit, onTaken }: Props) {
         </p>
       )}
       <button type="submit" className="btn solid mt-3" disabled={told.length === 0}>
-        Go by {told.length === 0 ? 'it' : counted(told.length, 'day')}
+        {WORDS.goBy(told.length === 0 ? WORDS.it : counted(told.length, 'day'))}
       </button>
     </form>
   );

@@ -12,6 +12,7 @@ import { counted, degrees, shortDay } from '../../ui/format.ts';
 import { FrostYears } from './FrostYears.tsx';
 import { ImportWeather } from './ImportWeather.tsx';
 import { spokenMonthDay, yearOf } from './words.ts';
+import { WORDS } from '../../words/en/weather/weather.ts';
 
 interface Props {
   readonly initial: WeatherView;
@@ -21,17 +22,16 @@ interface Props {
 /** What is known of the site's gusts, how it is known, and where it can be said. */
 function siteWindWords({ median_m_s, median_logSd, days, exposure }: SiteWind, unit: 'C' | 'F'): string {
   const middle = windWords(median_m_s, unit);
-  if (days >= 60)
-    return `Wind: the strongest gust of a middling day is ${middle}, by ${counted(days, 'day')} measured.`;
+  if (days >= 60) return WORDS.windTheStrongestGustOf(middle, counted(days, 'day'));
   const low = windWords(median_m_s * Math.exp(-1.28 * median_logSd), unit);
   const high = windWords(median_m_s * Math.exp(1.28 * median_logSd), unit);
-  const by = days > 0 ? `${counted(days, 'day')} measured and ` : '';
-  const how = exposure === null ? 'what is usual: say in settings how the nursery lies' : `an ${exposure} site`;
+  const by = days > 0 ? WORDS.measuredAnd(counted(days, 'day')) : '';
+  const how = exposure === null ? WORDS.whatIsUsualSayIn : WORDS.anSite(exposure);
   return `Wind: the strongest gust of a middling day is taken as ${middle}, likely ${low} to ${high}, by ${by}${how.replace('an sheltered', 'a sheltered')}. Odds of going out hang on it; a column of gusts in the import makes it the site’s own.`;
 }
 
 const RISKS = [0.5, 0.3, 0.2, 0.1, 0.05] as const;
-const riskWords = (risk: number) => `${Math.round(100 * risk)} years in 100`;
+const riskWords = (risk: number) => WORDS.yearsIn100(Math.round(100 * risk));
 
 /** The site's own years: frost at any threshold and risk, what may go out when, and the files it comes from. */
 export function Weather({ initial, unit }: Props) {
@@ -69,7 +69,7 @@ export function Weather({ initial, unit }: Props) {
     if (answer.kind === 'done') {
       setView(answer.value);
       setSaid(
-        `Kept: last frost ${spokenMonthDay(answer.value.lastFrost)}, first ${spokenMonthDay(answer.value.firstFrost)}. Season and its warnings go by it now.`,
+        WORDS.keptLastFrostFirstSeason(spokenMonthDay(answer.value.lastFrost), spokenMonthDay(answer.value.firstFrost)),
       );
     } else setSaid(trouble(answer));
   }
@@ -77,7 +77,7 @@ export function Weather({ initial, unit }: Props) {
     const answer = await call<WeatherView>('DELETE', '/api/weather/source', { source });
     if (answer.kind === 'done') {
       setView(answer.value);
-      setSaid(`${source} is taken out.`);
+      setSaid(WORDS.isTakenOut(source));
     } else setSaid(trouble(answer));
   }
 
@@ -87,13 +87,13 @@ export function Weather({ initial, unit }: Props) {
     view.chosen !== null && view.chosen.risk_frac === frost.risk_frac && view.chosen.threshold_C === frost.threshold_C;
   return (
     <div data-ready={ready} data-typing>
-      <h1>Weather</h1>
+      <h1>{WORDS.weather}</h1>
       <p role="status" aria-live="polite" className={said ? 'note-bar my-2' : 'sr-only'}>
         {said}
       </p>
       <div className="mt-2 flex flex-wrap items-end gap-4">
         <label className="field">
-          <span className="label">Frost is a night at or below, °{unit}</span>
+          <span className="label">{WORDS.frostIsANightAt(unit)}</span>
           <input
             className="input w-28"
             inputMode="decimal"
@@ -105,7 +105,7 @@ export function Weather({ initial, unit }: Props) {
           />
         </label>
         <fieldset className="field">
-          <legend className="label">Risk you take that one comes later, years in 100</legend>
+          <legend className="label">{WORDS.riskYouTakeThatOne}</legend>
           <div className="flex flex-wrap gap-1.5">
             {RISKS.map((r) => (
               <button
@@ -113,7 +113,7 @@ export function Weather({ initial, unit }: Props) {
                 type="button"
                 className="btn min-w-12"
                 aria-pressed={risk === r}
-                aria-label={`Risk of ${riskWords(r)}`}
+                aria-label={WORDS.riskOf(riskWords(r))}
                 onClick={() => {
                   setRisk(r);
                   void look(threshold, r);
@@ -125,7 +125,7 @@ export function Weather({ initial, unit }: Props) {
           </div>
         </fieldset>
         <button type="button" className="btn solid" disabled={asKept || !spring.at?.date} onClick={() => void keep()}>
-          {asKept ? 'The season goes by this' : 'Let the season go by this'}
+          {asKept ? WORDS.theSeasonGoesByThis : WORDS.letTheSeasonGoBy}
         </button>
       </div>
       <dl className="my-4 flex flex-wrap items-end gap-x-10 gap-y-3">
@@ -136,26 +136,32 @@ export function Weather({ initial, unit }: Props) {
           words={
             view.chosen === null && frost.from === 'years' && spring.used >= 5
               ? 'typed by hand; warnings already go by the site’s own years, one in ten'
-              : 'the season goes by now'
+              : WORDS.theSeasonGoesByNow
           }
         />
       </dl>
       <p className="max-w-[75ch] text-ink2">
-        {frost.from === 'years' &&
-          `From ${counted(spring.used, 'spring')} and ${counted(autumn.used, 'autumn')} that are whole enough${spring.at?.widened ? ': fewer than ten, so the dates are drawn wider than those years alone would say (Student’s distribution of the next year)' : ', each counted as one in so many and one more'}; ${spring.without} of the springs had none.`}
-        {frost.from === 'normals' &&
-          `No history yet: taken from the usual nights${frost.isGuess ? ', which are themselves a rough guess by where you lie' : ''}; give or take ${frost.isGuess ? 'three' : 'two'} weeks at least. Import daily minima of your own or the nearest station below.`}
-        {frost.from === 'nothing' && 'There is no history and there are no usual temperatures: import some below.'} Your
-        own garden may be colder than the station: watch your thermometer, and the forecast before you plant.
+        {WORDS.yourOwnGardenMayBe(
+          frost.from === 'years' &&
+            `From ${counted(spring.used, 'spring')} and ${counted(autumn.used, 'autumn')} that are whole enough${spring.at?.widened ? WORDS.fewerThanTenSoThe : WORDS.eachCountedAsOneIn}; ${spring.without} of the springs had none.`,
+          frost.from === 'normals' &&
+            `No history yet: taken from the usual nights${frost.isGuess ? WORDS.whichAreThemselvesARough : ''}; give or take ${frost.isGuess ? WORDS.three : WORDS.two} weeks at least. Import daily minima of your own or the nearest station below.`,
+          frost.from === 'nothing' && WORDS.thereIsNoHistoryAnd,
+        )}
       </p>
       {view.trend && Math.abs(view.trend.K_per_decade) >= 0.1 && (
         <p className="max-w-[75ch]">
-          The nights have grown {difference(Math.abs(view.trend.K_per_decade))}{' '}
-          {view.trend.K_per_decade > 0 ? 'warmer' : 'colder'} in ten years, over {view.trend.years} years.{' '}
-          {view.climateYears === null
-            ? 'All of them are gone by; '
-            : `The last ${view.climateYears} years are gone by; `}
-          it can be changed in <a href="/house/settings">settings</a>, to the last 15 years for instance.
+          {WORDS.theNightsHaveGrownIn(
+            difference(Math.abs(view.trend.K_per_decade)),
+            view.trend.K_per_decade > 0 ? WORDS.warmer : WORDS.colder,
+            view.trend.years,
+            view.climateYears === null
+              ? 'All of them are gone by; '
+              : `The last ${view.climateYears} years are gone by; `,
+            <a key="1" href="/house/settings">
+              {WORDS.settings}
+            </a>,
+          )}
         </p>
       )}
       {view.wind && <p className="max-w-[75ch] text-ink2">{siteWindWords(view.wind, unit)}</p>}
@@ -163,34 +169,40 @@ export function Weather({ initial, unit }: Props) {
       <OutDates view={view} unit={unit} />
       <Halves view={view} unit={unit} />
       <section className="mt-6">
-        <h2>Where it comes from</h2>
-        {view.sources.length === 0 && <p className="text-ink2">Nothing is imported yet.</p>}
+        <h2>{WORDS.whereItComesFrom}</h2>
+        {view.sources.length === 0 && <p className="text-ink2">{WORDS.nothingIsImportedYet}</p>}
         <ul>
           {view.sources.map((s) => (
             <li key={s.name} className="flex flex-wrap items-center gap-3 py-1">
               <span>
-                {s.name}: {counted(s.days, 'day')}, {shortDay(s.from)} {yearOf(s.from)} to {shortDay(s.to)}{' '}
-                {yearOf(s.to)}
+                {WORDS.to(
+                  s.name,
+                  counted(s.days, 'day'),
+                  shortDay(s.from),
+                  yearOf(s.from),
+                  shortDay(s.to),
+                  yearOf(s.to),
+                )}
               </span>
               <button
                 type="button"
                 className="btn"
                 onClick={() => void forget(s.name)}
-                aria-label={`Take out ${s.name}`}
+                aria-label={WORDS.takeOut(s.name)}
               >
-                Take out
+                {WORDS.takeOut2}
               </button>
             </li>
           ))}
         </ul>
         {view.gapCount > 0 && (
           <details className="mt-1">
-            <summary className="link-btn">{counted(view.gapCount, 'gap')} in it</summary>
+            <summary className="link-btn">{WORDS.inIt(counted(view.gapCount, 'gap'))}</summary>
             <ul>
               {view.gaps.map((g) => (
                 <li key={g.from}>
                   {shortDay(g.from)} {yearOf(g.from)}
-                  {g.to > g.from && ` to ${shortDay(g.to)} ${yearOf(g.to)}, ${counted(g.to - g.from + 1, 'day')}`}
+                  {g.to > g.from && WORDS.to2(shortDay(g.to), yearOf(g.to), counted(g.to - g.from + 1, 'day'))}
                 </li>
               ))}
             </ul>
@@ -204,9 +216,9 @@ export function Weather({ initial, unit }: Props) {
 
 function FrostFigure({ side, frost }: { readonly side: 'spring' | 'autumn'; readonly frost: WeatherView['frost'] }) {
   const { at } = frost[side];
-  const words = side === 'spring' ? 'last frost, at that risk' : 'first frost, at that risk';
+  const words = side === 'spring' ? WORDS.lastFrostAtThatRisk : WORDS.firstFrostAtThatRisk;
   if (!at) return <Figure value="not known" words={words} />;
-  if (at.date === null) return <Figure value="none" words={`${words}: rarer than that`} />;
+  if (at.date === null) return <Figure value="none" words={WORDS.rarerThanThat(words)} />;
   const band =
     at.from && at.to ? `; four times of five between ${spokenMonthDay(at.from)} and ${spokenMonthDay(at.to)}` : '';
   return <Figure value={spokenMonthDay(at.date)} words={`${words}${band}`} size="text-5xl" />;
@@ -225,27 +237,23 @@ function OutDates({ view, unit }: { readonly view: WeatherView; readonly unit: '
     .join(', ');
   return (
     <section className="mt-6">
-      <h2>First day out, at a risk of {riskWords(risk_frac)}</h2>
+      <h2>{WORDS.firstDayOutAtA(riskWords(risk_frac))}</h2>
       <p className="max-w-[75ch] text-[0.95rem] text-ink2">
-        Each crop by the night that hurts it ({hurts}; common practice, no source), its soil and its nights. A layer
-        counts {kelvin} on the night, with caution, and not on the soil; by the other school it is worth three to four
-        weeks. Here, at the same risk, {kelvin} are worth {Math.round(mean)} days where frost decides. The last day for
-        autumn leaves four weeks to root in before the first such night at the risk taken, or before days of under ten
-        hours (common practice, no source).
+        {WORDS.eachCropByTheNight(hurts, kelvin, kelvin, Math.round(mean))}
       </p>
       <details open={false}>
         <summary className="link-btn">{counted(out.length, 'crop')}</summary>
-        <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="First day out by crop">
+        <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={WORDS.firstDayOutByCrop}>
           <table className="plain-table max-w-4xl">
             <thead>
               <tr>
-                <th>Crop</th>
-                <th>In the open</th>
-                <th>Waits for</th>
-                <th>With one cover</th>
-                <th>With two covers</th>
-                <th>Last day for autumn</th>
-                <th>Last day, with one cover</th>
+                <th>{WORDS.crop}</th>
+                <th>{WORDS.inTheOpen}</th>
+                <th>{WORDS.waitsFor}</th>
+                <th>{WORDS.withOneCover}</th>
+                <th>{WORDS.withTwoCovers}</th>
+                <th>{WORDS.lastDayForAutumn}</th>
+                <th>{WORDS.lastDayWithOneCover}</th>
               </tr>
             </thead>
             <tbody>
@@ -254,13 +262,13 @@ function OutDates({ view, unit }: { readonly view: WeatherView; readonly unit: '
                   <td>
                     {crop.name} <span className="text-ink2">{crop.hardiness}</span>
                   </td>
-                  <td>{crop.dates[0]!.date === null ? 'not this way' : spokenMonthDay(crop.dates[0]!.date)}</td>
+                  <td>{crop.dates[0]!.date === null ? WORDS.notThisWay : spokenMonthDay(crop.dates[0]!.date)}</td>
                   <td>{BY[crop.dates[0]!.by]}</td>
                   {crop.dates.slice(1).map((d, i) => (
                     <td key={i}>
-                      {d.date === null ? 'not this way' : spokenMonthDay(d.date)}
+                      {d.date === null ? WORDS.notThisWay : spokenMonthDay(d.date)}
                       {d.sooner_days !== null && d.sooner_days > 0 && (
-                        <span className="text-ink2">, {counted(d.sooner_days, 'day')} earlier</span>
+                        <span className="text-ink2">{WORDS.earlier(counted(d.sooner_days, 'day'))}</span>
                       )}
                     </td>
                   ))}
@@ -268,7 +276,7 @@ function OutDates({ view, unit }: { readonly view: WeatherView; readonly unit: '
                     const last = crop.last[layers];
                     return (
                       <td key={`last${layers}`}>
-                        {!last ? '' : last.date === null ? 'any day' : spokenMonthDay(last.date)}
+                        {!last ? '' : last.date === null ? WORDS.anyDay : spokenMonthDay(last.date)}
                         {last?.date && <span className="text-ink2">, {last.by}</span>}
                       </td>
                     );
@@ -287,19 +295,19 @@ function Halves({ view, unit }: { readonly view: WeatherView; readonly unit: 'C'
   const t = (value: number | null) => (value === null ? '' : degrees(value, unit));
   return (
     <section className="mt-6">
-      <h2>By half months</h2>
-      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="The year by half months">
+      <h2>{WORDS.byHalfMonths}</h2>
+      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={WORDS.theYearByHalfMonths}>
         <table className="plain-table">
           <thead>
             <tr>
-              <th>About</th>
-              <th className="r">Day</th>
-              <th className="r">Night</th>
-              <th className="r">Soil, {length(100)}</th>
-              <th className="r">Frost still comes</th>
-              <th className="r">Light</th>
-              <th>May go out</th>
-              <th>Last for autumn</th>
+              <th>{WORDS.about}</th>
+              <th className="r">{WORDS.day}</th>
+              <th className="r">{WORDS.night}</th>
+              <th className="r">{WORDS.soil(length(100))}</th>
+              <th className="r">{WORDS.frostStillComes}</th>
+              <th className="r">{WORDS.light}</th>
+              <th>{WORDS.mayGoOut}</th>
+              <th>{WORDS.lastForAutumn}</th>
             </tr>
           </thead>
           <tbody>
@@ -311,7 +319,7 @@ function Halves({ view, unit }: { readonly view: WeatherView; readonly unit: 'C'
                 <td className="r num">{t(h.soil_C)}</td>
                 <td className="r">{frostWords(h, view.frost.spring.used)}</td>
                 <td className="r">{decimal(h.light_h, 1)} h</td>
-                <td>{h.warm ? 'cool and warm crops' : h.cool ? 'cool crops' : ''}</td>
+                <td>{h.warm ? WORDS.coolAndWarmCrops : h.cool ? WORDS.coolCrops : ''}</td>
                 <td>
                   {h.autumn.map(({ hardiness, layer }) => (
                     <span key={hardiness} className="mr-3 inline-flex items-center gap-1.5">
@@ -336,11 +344,7 @@ function Halves({ view, unit }: { readonly view: WeatherView; readonly unit: 'C'
           </tbody>
         </table>
       </div>
-      <p className="mt-1 max-w-[75ch] text-[0.95rem] text-ink2">
-        Soil is the yearly wave of bare soil in the sun, damped and late by depth (van Wijk &amp; de Vries 1963); your
-        own soil thermometer, {length(100)} deep for a minute, knows better. Cool and warm crops may go out when half of
-        the crops of that kind may, each by its own first day out.
-      </p>
+      <p className="mt-1 max-w-[75ch] text-[0.95rem] text-ink2">{WORDS.soilIsTheYearlyWave(length(100))}</p>
     </section>
   );
 }
@@ -348,6 +352,6 @@ function Halves({ view, unit }: { readonly view: WeatherView; readonly unit: 'C'
 /** The odds that frost still comes, in words where no year had any. */
 function frostWords({ frost_frac, seen_years }: WeatherView['frost']['halves'][number], years: number): string {
   if (frost_frac === null) return '';
-  if (seen_years === 0) return `none in ${counted(years, 'year')}`;
+  if (seen_years === 0) return WORDS.noneIn(counted(years, 'year'));
   return `${Math.round(100 * frost_frac)}%`;
 }

@@ -6,6 +6,7 @@ import type { BatchInput } from '../../contracts/batch/batches.ts';
 import { fieldProblem } from '../../contracts/problem.ts';
 import type { BatchRecord } from '../../core/batch/record.ts';
 import type { World } from '../../core/house/world.ts';
+import { WORDS } from '../../words/en/batch/batchInput.ts';
 
 /** A batch's plan as a person would send it. */
 export function batchInputOf({ cropId, varietyId, lotId, plan, note, pinned }: BatchRecord): BatchInput {
@@ -36,7 +37,7 @@ export function requireNear(path: string, iso: string, today: number): void {
   if (day > today + MOST_AHEAD_days || day < today - MOST_BACK_days)
     throw fieldProblem(
       path,
-      `${iso} is outside the seasons worked out: from ${isoFromDay(today - MOST_BACK_days)} to ${isoFromDay(today + MOST_AHEAD_days)}.`,
+      WORDS.isOutsideTheSeasonsWorked(iso, isoFromDay(today - MOST_BACK_days), isoFromDay(today + MOST_AHEAD_days)),
     );
 }
 
@@ -53,7 +54,7 @@ function requirePlugs(world: World, { joins, cropId, transplantOn }: BatchInput)
   if ((joins.age_weeks ?? 0) > oldest)
     throw fieldProblem(
       'joins.age_weeks',
-      `${joins.age_weeks} weeks is older than ${crop.name} is when it is planted out (${crop.weeksLow} to ${crop.weeksHigh} weeks): say the age from sowing.`,
+      WORDS.weeksIsOlderThanIs(joins.age_weeks, crop.name, crop.weeksLow, crop.weeksHigh),
     );
 }
 
@@ -75,27 +76,26 @@ export function requireKnown(world: World, input: BatchInput, today: number, bef
     if (id === null) return null;
     const line = lines.find((one) => one.id === id);
     if (!line) throw fieldProblem(field, none);
-    if (!isInUse(line) && !kept.includes(id))
-      throw fieldProblem(field, 'This was retired. Choose another, or bring it back into use in its book.');
+    if (!isInUse(line) && !kept.includes(id)) throw fieldProblem(field, WORDS.thisWasRetiredChooseAnother);
     return line;
   };
   find('cropId', world.crops, input.cropId, [before?.cropId], 'There is no such crop; choose one from the book.');
-  const notOfCrop = 'This is not a variety of that crop.';
+  const notOfCrop = WORDS.thisIsNotAVariety;
   const variety = find('varietyId', world.varieties, input.varietyId, [before?.varietyId], notOfCrop);
   if (variety && variety.cropId !== input.cropId) throw fieldProblem('varietyId', notOfCrop);
-  const notOfVariety = 'This is not a lot of that variety.';
+  const notOfVariety = WORDS.thisIsNotALot;
   const lot = find('lotId', world.lots, input.lotId, [before?.lotId], notOfVariety);
   if (lot && lot.varietyId !== input.varietyId) throw fieldProblem('lotId', notOfVariety);
   const placesBefore = Object.values(before?.places ?? {});
   for (const [stage, id] of Object.entries(input.places))
-    find(`places.${stage}`, world.places, id ?? null, placesBefore, 'There is no such place.');
+    find(`places.${stage}`, world.places, id ?? null, placesBefore, WORDS.thereIsNoSuchPlace);
   const noProgramme = 'There is no such programme; choose one from Harden.';
   find('programmeId', world.programmes, input.programmeId ?? null, [before?.programmeId], noProgramme);
-  find('coverId', world.covers, input.coverId ?? null, [before?.coverId], 'There is no such cover.');
-  const noTray = 'Choose a tray to sow in.';
+  find('coverId', world.covers, input.coverId ?? null, [before?.coverId], WORDS.thereIsNoSuchCover);
+  const noTray = WORDS.chooseATrayToSow;
   const sow = find('sowContainerId', world.containers, input.sowContainerId, [before?.sowContainerId], noTray);
   if (!sow || sow.kind === 'pot') throw fieldProblem('sowContainerId', noTray);
-  const noPot = 'Choose a pot, cells or blocks to set them into.';
+  const noPot = WORDS.chooseAPotCellsOr;
   const pot = find('potContainerId', world.containers, input.potContainerId, [before?.potContainerId], noPot);
   if (pot?.kind === 'seed-tray') throw fieldProblem('potContainerId', noPot);
 }
@@ -111,33 +111,33 @@ export function describeChange(before: BatchInput, after: BatchInput): string {
       gates: JSON.stringify(input.gates ?? {}),
     }) as Record<string, unknown>;
   const [b, a] = [flat(before), flat(after)];
-  const WORDS: Record<string, string> = {
-    transplantOn: 'transplant date',
-    plantsWanted: 'plants wanted',
-    spare_frac: 'spare share',
-    hardening_days: 'hardening days',
+  const names: Record<string, string> = {
+    transplantOn: WORDS.transplantDate,
+    plantsWanted: WORDS.plantsWanted,
+    spare_frac: WORDS.spareShare,
+    hardening_days: WORDS.hardeningDays,
     varietyId: 'variety',
     lotId: 'lot',
-    sowContainerId: 'sowing tray',
+    sowContainerId: WORDS.sowingTray,
     potContainerId: 'pot',
-    steps: 'days of the work',
-    before_days: 'days before the date',
-    after_days: 'days after the date',
-    sure_frac: 'how sure',
-    weight: 'how much it matters',
-    age_frac: 'size at planting out',
-    joins: 'plugs bought in',
-    offHeat: 'rule off the heat',
-    programmeId: 'programme of hardening',
+    steps: WORDS.daysOfTheWork,
+    before_days: WORDS.daysBeforeTheDate,
+    after_days: WORDS.daysAfterTheDate,
+    sure_frac: WORDS.howSure,
+    weight: WORDS.howMuchItMatters,
+    age_frac: WORDS.sizeAtPlantingOut,
+    joins: WORDS.plugsBoughtIn,
+    offHeat: WORDS.ruleOffTheHeat,
+    programmeId: WORDS.programmeOfHardening,
     coverId: 'cover',
-    gates: 'gates of planting out',
+    gates: WORDS.gatesOfPlantingOut,
   };
   return Object.keys(a)
     .filter((key) => a[key] !== b[key])
     .map((key) =>
       ['transplantOn', 'plantsWanted', 'spare_frac', 'hardening_days'].includes(key)
-        ? `${WORDS[key]} ${String(b[key])} to ${String(a[key])}`
-        : (WORDS[key] ?? key),
+        ? WORDS.to(names[key]!, String(b[key]), String(a[key]))
+        : (names[key] ?? key),
     )
     .join('; ');
 }

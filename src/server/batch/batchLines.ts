@@ -24,6 +24,7 @@ import { MOST_PLACED, placeForMe } from '../plan/placeForMe.ts';
 import { readSeason } from '../plan/season.ts';
 import { newBatch, requireKnown } from './batchInput.ts';
 import { defaultsFor } from './importBatches.ts';
+import { WORDS } from '../../words/en/batch/batchLines.ts';
 
 /** Most plants of a line; more is a slip. */
 const MOST_PLANTS = 200_000;
@@ -53,7 +54,7 @@ function askedBy(line: string, season: Season, books: LineBooks): Asked {
   const { cropId, plants, day } = read;
   const problems: { part: string; message: string }[] = [...read.problems];
   if (plants !== null && (plants < 1 || plants > MOST_PLANTS))
-    problems.push({ part: 'plants', message: `From 1 to ${MOST_PLANTS.toLocaleString('en-GB')} plants a batch.` });
+    problems.push({ part: 'plants', message: WORDS.from1ToPlantsA(MOST_PLANTS.toLocaleString('en-GB')) });
   if (problems.length > 0 || cropId === null || plants === null || day === null)
     return { read, line, problems, inputs: [] };
   const inputs = Array.from({ length: read.times }, (_, i) =>
@@ -106,7 +107,7 @@ function placed(season: Season, asked: readonly Asked[]) {
   if (open.length > MOST_PLACED)
     throw new ProblemError(
       422,
-      'Too many at once',
+      WORDS.tooManyAtOnce,
       `These lines ask for ${open.length} batches; at most ${MOST_PLACED} are placed in one step. Send them in parts.`,
     );
   const found = placeForMe(season, open);
@@ -169,11 +170,11 @@ function lineBatch(season: Season, input: BatchInput, found: Placed | null): Lin
     late_days: late,
     lack:
       found && !way
-        ? 'no place will do for it at that date'
+        ? WORDS.noPlaceWillDoFor
         : chain.kind === 'unreachable'
           ? chain.reason
           : most
-            ? `${Math.ceil(most.slots)} tray spaces short in ${name(most.placeId)} from ${isoFromDay(most.from)}`
+            ? WORDS.traySpacesShortInFrom(Math.ceil(most.slots), name(most.placeId), isoFromDay(most.from))
             : null,
   };
 }
@@ -190,7 +191,9 @@ export async function makeBatchLines({ idempotencyKey: key, lines }: MakeLines):
     problems.map(({ part, message }) => ({ path: `lines.${i}.${part}`, message })),
   );
   if (errors.length > 0)
-    throw new ProblemError(422, 'Nothing was made', 'Some lines cannot be made yet; mend what is marked.', { errors });
+    throw new ProblemError(422, WORDS.nothingWasMade, 'Some lines cannot be made yet; mend what is marked.', {
+      errors,
+    });
   const { lines: found, setPoints } = placed(season, asked);
   const hash = createHash('sha256').update(JSON.stringify(lines)).digest('hex');
   const batches_count = found.reduce((n, { batches }) => n + batches.length, 0);

@@ -32,6 +32,7 @@ import { writeSetPoints } from '../heat/writeSetPoints.ts';
 import { database } from '../database.ts';
 import { readSeason } from '../plan/season.ts';
 import { type Season } from '../../core/plan/season.ts';
+import { WORDS } from '../../words/en/batch/changeBatches.ts';
 
 /** Makes a batch. The same key twice makes it once and answers with the one there is. */
 export async function createBatch({
@@ -111,23 +112,20 @@ export async function logEvent(batchId: number, input: EventInput): Promise<Logg
   const { world, now } = season;
   const requestHash = hashOf({ batchId, ...input });
   const day = requireDay(input.day);
-  if (day > now.today) throw fieldProblem('day', `Log what has happened: ${input.day} is still to come.`);
+  if (day > now.today) throw fieldProblem('day', WORDS.logWhatHasHappenedIs(input.day));
   requireNear('day', input.day, now.today);
   if (input.placeId !== null) {
     const place = world.places.find((one) => one.id === input.placeId);
-    if (!place) throw fieldProblem('placeId', 'There is no such place.');
+    if (!place) throw fieldProblem('placeId', WORDS.thereIsNoSuchPlace);
     // A line of the time before may be put right.
     if (!isInUse(place) && input.correctsId === null)
-      throw fieldProblem(
-        'placeId',
-        `${place.name} was retired. Choose another, or bring it back into use under Places.`,
-      );
+      throw fieldProblem('placeId', WORDS.wasRetiredChooseAnotherOr(place.name));
   }
   const coverId = input.planting?.coverId ?? null;
   if (coverId !== null && !world.covers.some((cover) => cover.id === coverId))
-    throw fieldProblem('planting.coverId', 'There is no such cover.');
+    throw fieldProblem('planting.coverId', WORDS.thereIsNoSuchCover);
   if (input.kind === 'withdrawn' && input.correctsId === null) {
-    throw fieldProblem('correctsId', 'Say which line is withdrawn.');
+    throw fieldProblem('correctsId', WORDS.sayWhichLineIsWithdrawn);
   }
   return inTransaction(database(), async (transaction) => {
     const batch = await lockBatch(batchId, transaction);
@@ -202,9 +200,9 @@ async function giveBack(
       kind: 'corrected' as const,
       amount: -amount,
       day,
-      note: 'potting withdrawn',
+      note: WORDS.pottingWithdrawn,
       eventId,
-      key: `withdrawn ${eventId} ${itemId}`,
+      key: WORDS.withdrawn(eventId, itemId),
     })),
     transaction,
   );
@@ -215,7 +213,7 @@ export async function splitBatch(id: number, input: SplitInput): Promise<{ batch
   const { now } = await readSeason();
   const requestHash = hashOf({ id, ...input });
   const day = requireDay(input.day);
-  if (day > now.today) throw fieldProblem('day', `A split is logged when it is done: ${input.day} is still to come.`);
+  if (day > now.today) throw fieldProblem('day', WORDS.aSplitIsLoggedWhen(input.day));
   return inTransaction(database(), async (transaction) => {
     const batch = await lockBatch(id, transaction);
     if (!batch) throw missing(id);
@@ -245,10 +243,10 @@ export async function splitIn(
   transaction: Transaction,
 ): Promise<number> {
   const present = state.phase === 'planned' ? batch.plan.plantsWanted : state.alive_count!;
-  if (input.count >= present) throw fieldProblem('count', `Split off fewer than the ${present} there are.`);
+  if (input.count >= present) throw fieldProblem('count', WORDS.splitOffFewerThanThe(present));
   const share = input.count / present;
   const wanted = Math.min(batch.plan.plantsWanted - 1, Math.max(1, Math.round(batch.plan.plantsWanted * share)));
-  if (wanted < 1) throw fieldProblem('count', 'One plant cannot be split.');
+  if (wanted < 1) throw fieldProblem('count', WORDS.onePlantCannotBeSplit);
   const part: BatchPlan = {
     ...batch.plan,
     plantsWanted: wanted,
@@ -269,7 +267,7 @@ export async function splitIn(
       ...logLine(batch.id, 'split-out', day, recordedAt_ms),
       ...base,
       count: input.count,
-      note: `to ${made.code}`,
+      note: WORDS.to(made.code),
       idempotencyKey: `${input.idempotencyKey}/out`,
     };
     requireFollows(events, out);
@@ -280,7 +278,7 @@ export async function splitIn(
         ...base,
         count: input.count,
         placeId: state.placeId,
-        note: `from ${batch.code}`,
+        note: WORDS.from(batch.code),
         snapshot: splitSnapshot(state),
         idempotencyKey: `${input.idempotencyKey}/in`,
       },
@@ -290,7 +288,7 @@ export async function splitIn(
     const note = {
       ...logLine(made.id, 'note', day, recordedAt_ms),
       ...base,
-      note: `split from ${batch.code} before sowing`,
+      note: WORDS.splitFromBeforeSowing(batch.code),
     };
     await insertEvent({ ...note, idempotencyKey: `${input.idempotencyKey}/in` }, transaction);
   }
@@ -308,28 +306,30 @@ export function requireFollows(events: readonly EventRecord[], event: NewEvent):
   if (refusal.event.id === trial.id) throw fieldProblem(refusal.field, sentence(refusal.reason));
   throw fieldProblem(
     refusal.field,
-    `With this, the line "${refusal.event.kind}" of ${isoFromDay(refusal.event.day)} could not stand: ${refusal.reason}. Correct that line first.`,
+    WORDS.withThisTheLineOf(refusal.event.kind, isoFromDay(refusal.event.day), refusal.reason),
   );
 }
 
 function requireCorrectable(events: readonly EventRecord[], event: NewEvent): void {
   const target = events.find((e) => e.id === event.correctsId);
-  if (!target) throw fieldProblem('correctsId', 'That line is not in the log of this batch.');
+  if (!target) throw fieldProblem('correctsId', WORDS.thatLineIsNotIn);
   if (target.kind === 'withdrawn' || ['split-out', 'split-in', 'edited', 'voided', 'restored'].includes(target.kind)) {
     throw fieldProblem('correctsId', 'That line cannot be corrected; log what is true now instead.');
   }
   if (event.kind !== 'withdrawn' && event.kind !== target.kind) {
-    throw fieldProblem(
-      'kind',
-      `A line of the kind "${target.kind}" is corrected by one of the same kind, or withdrawn.`,
-    );
+    throw fieldProblem('kind', WORDS.aLineOfTheKind(target.kind));
   }
   const by = events.find((e) => e.correctsId === event.correctsId);
   if (by) {
-    throw new ProblemError(409, 'Corrected already', 'Someone has corrected this line; look at it as it now stands.', {
-      current: by,
-      yours: event,
-    });
+    throw new ProblemError(
+      409,
+      WORDS.correctedAlready,
+      'Someone has corrected this line; look at it as it now stands.',
+      {
+        current: by,
+        yours: event,
+      },
+    );
   }
 }
 
@@ -377,13 +377,13 @@ export function logLine(batchId: number, kind: EventKind, day: number, recordedA
 }
 
 export function missing(id: number): ProblemError {
-  return new ProblemError(404, 'No such batch', `There is no batch number ${id}.`);
+  return new ProblemError(404, WORDS.noSuchBatch, WORDS.thereIsNoBatchNumber(id));
 }
 
 export function stale(current: BatchRecord, yours: unknown): ProblemError {
   return new ProblemError(
     409,
-    'Changed by someone else',
+    WORDS.changedBySomeoneElse,
     'Someone changed this since you opened it. Both versions are kept here; choose.',
     {
       current: { ...batchInputOf(current), version: current.version },

@@ -6,6 +6,7 @@ import { EVERY_LINE, readLedger } from '../../db/batch/ledger.ts';
 import { readKeptOf } from '../../db/house/seasons.ts';
 import { database } from '../database.ts';
 import type { Season } from '../../core/plan/season.ts';
+import { WORDS } from '../../words/en/batch/failures.ts';
 
 /** Plants that were lost, given up or sown again. */
 export interface Failure {
@@ -73,7 +74,7 @@ async function sourcesOfClosed(seasonId: number): Promise<Source[]> {
 }
 
 function failuresIn({ world }: Season, { batchId, name, kind, lotId, plants, events }: Source): Failure[] {
-  const lot = world.lots.find((one) => one.id === lotId)?.code ?? 'no lot';
+  const lot = world.lots.find((one) => one.id === lotId)?.code ?? WORDS.noLot;
   return effectiveEvents(events)
     .filter((e) => e.kind === 'lost' || e.kind === 'ended' || (e.kind === 'note' && CAUSES.includes(e.cause)))
     .filter((e) => e.kind !== 'note' || e.note.startsWith('sown again as'))

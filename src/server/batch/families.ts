@@ -15,6 +15,7 @@ import { database } from '../database.ts';
 import { placeForMe } from '../plan/placeForMe.ts';
 import { readSeason } from '../plan/season.ts';
 import { withVersions, writeSetPoints } from '../heat/writeSetPoints.ts';
+import { WORDS } from '../../words/en/batch/families.ts';
 
 export interface FamilyMade {
   readonly familyId: number | null;
@@ -65,8 +66,7 @@ export async function changeFamily(familyId: number, patch: FamilyPatch): Promis
   const { world, now } = await readSeason();
   const versions = new Map(patch.versions.map(({ id, version }) => [id, version]));
   const members = world.batches.filter((batch) => batch.familyId === familyId && versions.has(batch.id));
-  if (members.length === 0)
-    throw new ProblemError(404, 'No such family', 'There are no batches made together under this number.');
+  if (members.length === 0) throw new ProblemError(404, WORDS.noSuchFamily, WORDS.thereAreNoBatchesMade);
   return inTransaction(database(), async (transaction) => {
     let changed = 0;
     const stale: string[] = [];
@@ -91,17 +91,13 @@ export async function changeFamily(familyId: number, patch: FamilyPatch): Promis
       requireKnown(world, input, now.today, before);
       if (!(await updateBatch(id, was.version, newBatch(input), transaction))) stale.push(was.code);
       await insertEvent(
-        { ...logLine(id, 'edited', now.today, now.instant_ms), note: 'changed together with its family' },
+        { ...logLine(id, 'edited', now.today, now.instant_ms), note: WORDS.changedTogetherWithItsFamily },
         transaction,
       );
       changed++;
     }
     if (stale.length > 0) {
-      throw new ProblemError(
-        409,
-        'Changed by someone else',
-        `Someone changed ${stale.join(', ')} since you opened this. Nothing was written.`,
-      );
+      throw new ProblemError(409, WORDS.changedBySomeoneElse, WORDS.someoneChangedSinceYouOpened(stale.join(', ')));
     }
     return { changed, kept: members.length - changed };
   });

@@ -36,6 +36,7 @@ import { firstTime } from '../../db/batch/firstTime.ts';
 import { csvLines, fromCell, toCell } from '../../formats/csvText.ts';
 import { FORECAST_COLUMNS } from '../house/takeAlong.ts';
 import { dateOrderOf, typedDay, type DateOrder } from '../../formats/typedDay.ts';
+import { WORDS } from '../../words/en/batch/importBatches.ts';
 
 export const MOST_LINES = 5_000;
 const MOST_NAME = 80;
@@ -51,13 +52,13 @@ export async function importBatches(input: ImportInput): Promise<ImportAnswer> {
   const season = await readSeason();
   const { idempotencyKey: key, ...asked } = input;
   const requestHash = hashOf(asked);
-  if (input.commit && !key) throw fieldProblem('idempotencyKey', 'Send a fresh key with the import.');
+  if (input.commit && !key) throw fieldProblem('idempotencyKey', WORDS.sendAFreshKeyWith);
   const file = parseFile(input, season);
   const { inputs, lines, errors, rest, newVarieties } = file;
   const answer = { lines, errors, newVarieties, dateOrder: file.dateOrder, rest: null, made: 0, repeated: false };
   if (!input.commit) return answer;
   if (errors.length > 0 && !(input.takeGood && inputs.length > 0)) {
-    throw new ProblemError(422, 'Nothing was read in', 'Some lines are wrong; mend them and send the file again.', {
+    throw new ProblemError(422, WORDS.nothingWasReadIn, 'Some lines are wrong; mend them and send the file again.', {
       errors,
     });
   }
@@ -122,13 +123,16 @@ function parseFile({ text, dateOrder: asked, makeVarieties: making }: ImportInpu
     dateOrder: 'none' as const,
   };
   if (missing.length > 0) {
-    const message = `The heading lacks ${missing.join(', ')}. It needs crop, plants and transplant_on, and may have ${PLAN_COLUMNS.filter((c) => !(REQUIRED as readonly string[]).includes(c)).join(', ')}.`;
+    const message = WORDS.theHeadingLacksItNeeds(
+      missing.join(', '),
+      PLAN_COLUMNS.filter((c) => !(REQUIRED as readonly string[]).includes(c)).join(', '),
+    );
     return { ...nothing, errors: [{ path: 'heading', message }] };
   }
   if (strange.length > 0) {
     errors.push({
       path: 'heading',
-      message: `Not known: ${strange.join(', ')}. Take these columns out or mend their names.`,
+      message: WORDS.notKnownTakeTheseColumns(strange.join(', ')),
     });
   }
   if (rows.length > MOST_LINES) {
@@ -138,12 +142,11 @@ function parseFile({ text, dateOrder: asked, makeVarieties: making }: ImportInpu
   if (rows.length === 0)
     errors.push({
       path: 'file',
-      message: 'The file has a heading but no lines.',
+      message: WORDS.theFileHasAHeading,
     });
   const found = dateOrderOf(rows.flatMap((row) => DATE_COLUMNS.map((c) => (row[c] ?? '').trim())));
   if (found === 'either' && !asked) {
-    const message =
-      'Its dates can be read two ways, 03/04 as 3 April or as March 4. Say which: the day first or the month first.';
+    const message = WORDS.itsDatesCanBeRead;
     return { ...nothing, errors: [...errors, { path: 'dateOrder', message }], dateOrder: found };
   }
   const order = asked ?? (found === 'dmy' || found === 'mdy' ? found : null);
@@ -203,9 +206,9 @@ function placedLines(
         sowOn: steps?.sow ?? line.sowOn,
         places: way ? [...new Set(ALL_STAGES.flatMap((s) => name(places[s]) ?? []))].join(', ') : '',
         lack: !way
-          ? 'no place will do for it at that date'
+          ? WORDS.noPlaceWillDoFor
           : most
-            ? `${Math.ceil(most.slots)} tray spaces short in ${name(most.placeId)} from ${isoFromDay(most.from)}`
+            ? WORDS.traySpacesShortInFrom(Math.ceil(most.slots), name(most.placeId), isoFromDay(most.from))
             : null,
       };
     }),
@@ -243,21 +246,21 @@ function readLine(row: Row, season: Season, order: DateOrder | null, making: boo
   const cell = (column: PlanColumn) => fromCell((row[column] ?? '').trim());
   const fail = (path: string, message: string) => void errors.push({ path, message });
   for (const [column, value] of Object.entries(row)) {
-    if (column === '__parsed_extra') fail('line', 'has more cells than the heading');
+    if (column === '__parsed_extra') fail('line', WORDS.hasMoreCellsThanThe);
     else if (/^[=+@]/.test(String(value).trim())) fail(column, 'is a formula; write its value instead');
   }
   const crop =
     world.crops.find((c) => same(c.name, cell('crop'))) ??
     world.crops.find((c) => c.synonyms.split(';').some((other) => same(other.trim(), cell('crop'))));
   if (!crop) {
-    fail('crop', cell('crop') === '' ? 'is empty' : `"${cell('crop')}" is not in the crop book`);
+    fail('crop', cell('crop') === '' ? WORDS.isEmpty : WORDS.isNotInTheCrop(cell('crop')));
     return { input: null, variety: null, errors };
   }
   const number = <T extends number | null>(column: PlanColumn, otherwise: T): number | T => {
     const text = cell(column);
     if (text === '') return otherwise;
     if (/^-?\d+([.,]\d+)?$/.test(text)) return Number(text.replace(',', '.'));
-    fail(column, `"${text}" is not a figure`);
+    fail(column, WORDS.isNotAFigure(text));
     return otherwise;
   };
   const find = (
@@ -269,7 +272,7 @@ function readLine(row: Row, season: Season, order: DateOrder | null, making: boo
     if (text === '') return otherwise;
     if (same(text, NONE)) return null;
     const found = list.find((item) => same(item.name, text));
-    if (!found) fail(column, `"${text}" is not in the books`);
+    if (!found) fail(column, WORDS.isNotInTheBooks(text));
     return found?.id ?? otherwise;
   };
   const day = (column: PlanColumn): string | null => {
@@ -280,7 +283,7 @@ function readLine(row: Row, season: Season, order: DateOrder | null, making: boo
     return on === null ? null : isoFromDay(on);
   };
   const said = <T>(column: PlanColumn, value: T | undefined, otherwise: T): T => {
-    if (value === undefined) fail(column, `"${cell(column)}" cannot be read`);
+    if (value === undefined) fail(column, WORDS.cannotBeRead(cell(column)));
     return value ?? otherwise;
   };
   const varieties = inUse(world.varieties).filter((v) => v.cropId === crop.id);
@@ -290,19 +293,19 @@ function readLine(row: Row, season: Season, order: DateOrder | null, making: boo
   if (unknown && !variety)
     fail(
       'variety',
-      making ? 'is too long for a name' : `"${varietyName}" is not in the books; it can be made with the batches`,
+      making ? WORDS.isTooLongForA : `"${varietyName}" is not in the books; it can be made with the batches`,
     );
   const varietyId = varieties.find((v) => same(v.name, varietyName))?.id ?? null;
   const lots = inUse(world.lots)
     .filter((lot) => lot.varietyId === varietyId)
     .map((lot) => ({ id: lot.id, name: lot.code }));
   const transplantOn = day('transplant_on');
-  if (cell('plants') === '') fail('plants', 'is empty');
+  if (cell('plants') === '') fail('plants', WORDS.isEmpty);
   if (cell('transplant_on') === '') fail('transplant_on', 'is empty; write it as 2027-05-20');
   const on = transplantOn ?? isoFromDay(season.now.today);
   const defaults = defaultsFor(season, crop.id, requireDay(on));
   const { bought } = { bought: cell('bought').toLowerCase() };
-  if (!['', 'to grow on', 'for the pot'].includes(bought)) fail('bought', 'is "to grow on", "for the pot" or empty');
+  if (!['', WORDS.toGrowOn, WORDS.forThePot].includes(bought)) fail('bought', WORDS.isToGrowOnFor);
   const boughtOn = day('bought_on');
   if (bought !== '' && boughtOn === null) fail('bought_on', 'is empty; say the day the plugs come');
   const steps = Object.fromEntries(

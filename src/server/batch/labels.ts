@@ -7,6 +7,7 @@ import { cellsToSow, traysFor } from '../../core/batch/trays.ts';
 import { fieldProblem } from '../../contracts/problem.ts';
 import { traysOf } from '../hardening/view.ts';
 import type { BatchView, Season } from '../../core/plan/season.ts';
+import { WORDS } from '../../words/en/batch/labels.ts';
 
 /** What stands on one label. */
 export interface Label {
@@ -34,8 +35,8 @@ export function labelsFor(season: Season, views: readonly BatchView[]): Label[] 
     const due = work.find((job) => job.kind === 'sow')?.dueOn;
     const placeId = state.placeId ?? batch.plan.places.germinate;
     const lines = [
-      lot ? `lot ${lot.code}` : '',
-      sown !== undefined ? `sown ${isoFromDay(sown)}` : due !== undefined ? `to be sown ${isoFromDay(due)}` : '',
+      lot ? WORDS.lot(lot.code) : '',
+      sown !== undefined ? WORDS.sown(isoFromDay(sown)) : due !== undefined ? WORDS.toBeSown(isoFromDay(due)) : '',
       world.places.find((p) => p.id === placeId)?.name ?? '',
     ].filter(Boolean);
     return Array.from({ length: trays }, (_, i): Label => ({
@@ -44,7 +45,7 @@ export function labelsFor(season: Season, views: readonly BatchView[]): Label[] 
       lines,
     }));
   });
-  if (labels.length === 0) throw fieldProblem('batches', 'Nothing to label: choose a batch that is sown here.');
+  if (labels.length === 0) throw fieldProblem('batches', WORDS.nothingToLabelChooseA);
   if (labels.length > MOST_LABELS)
     throw fieldProblem('batches', `That is ${labels.length} labels; print at most ${MOST_LABELS} at a time.`);
   return labels;
@@ -62,7 +63,7 @@ export async function labelsPdf(
   skip: number,
 ): Promise<Uint8Array> {
   const pdf = await PDFDocument.create();
-  pdf.setTitle('Tray labels');
+  pdf.setTitle(WORDS.trayLabels);
   const bold = await pdf.embedFont(StandardFonts.HelveticaBold);
   const plain = await pdf.embedFont(StandardFonts.Helvetica);
   const pages: PDFPage[] = [];

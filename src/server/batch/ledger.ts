@@ -3,6 +3,7 @@ import { ProblemError } from '../../contracts/problem.ts';
 import { batchName, type Season } from '../../core/plan/season.ts';
 import { batchesOfLots, countLedger, readLedger, type LedgerFilter } from '../../db/batch/ledger.ts';
 import { database } from '../database.ts';
+import { WORDS } from '../../words/en/batch/ledgerServer.ts';
 
 /**
  * The ledger, newest line first: of one season and of some days where they are asked for.
@@ -13,7 +14,7 @@ export async function ledgerView(season: Season, url: URL): Promise<LedgerView> 
     Object.fromEntries(['season', 'from', 'to'].map((key) => [key, url.searchParams.get(key) ?? ''])),
   );
   if (!read.success)
-    throw new ProblemError(422, 'Please look again', 'The ledger cannot be asked so.', {
+    throw new ProblemError(422, WORDS.pleaseLookAgain, WORDS.theLedgerCannotBeAsked, {
       errors: read.error.issues.map(({ path, message }) => ({ path: path.join('.'), message })),
     });
   const { season: seasonId, from, to } = read.data;

@@ -4,28 +4,29 @@ import { planCells, PLAN_COLUMNS, type PlanColumn } from '../../formats/batchCol
 import { readPlanVersions } from '../../db/batch/planVersions.ts';
 import { database } from '../database.ts';
 import type { Season } from '../../core/plan/season.ts';
+import { WORDS } from '../../words/en/batch/planVersions.ts';
 
 /** Words of a plan's cells where their name in a file does not say it plainly. */
 const CELL_WORDS: Readonly<Partial<Record<PlanColumn, string>>> = {
-  transplant_on: 'out on',
-  germinate: 'germinates in',
-  grow: 'grows on in',
-  pot: 'potted stands in',
-  space: 'spaced stands in',
-  harden: 'hardens in',
-  sow_tray: 'sown in',
-  pot_container: 'set into',
-  days_before: 'days before that are as good',
-  days_after: 'days after that are as good',
-  size_percent: 'size at planting out, %',
+  transplant_on: WORDS.outOn,
+  germinate: WORDS.germinatesIn,
+  grow: WORDS.growsOnIn,
+  pot: WORDS.pottedStandsIn,
+  space: WORDS.spacedStandsIn,
+  harden: WORDS.hardensIn,
+  sow_tray: WORDS.sownIn,
+  pot_container: WORDS.setInto,
+  days_before: WORDS.daysBeforeThatAreAs,
+  days_after: WORDS.daysAfterThatAreAs,
+  size_percent: WORDS.sizeAtPlantingOut,
   spare_percent: 'spare, %',
-  sure_percent: 'how sure, %',
-  day_sow: 'day of sowing',
-  day_off_heat: 'day off the heat',
-  day_pot: 'day of potting',
-  day_space: 'day of spacing',
-  day_harden: 'day hardening starts',
-  day_plant: 'day of planting',
+  sure_percent: WORDS.howSure,
+  day_sow: WORDS.dayOfSowing,
+  day_off_heat: WORDS.dayOffTheHeat,
+  day_pot: WORDS.dayOfPotting,
+  day_space: WORDS.dayOfSpacing,
+  day_harden: WORDS.dayHardeningStarts,
+  day_plant: WORDS.dayOfPlanting,
 };
 const wordsOf = (column: PlanColumn): string => CELL_WORDS[column] ?? column.replaceAll('_', ' ');
 

@@ -15,6 +15,7 @@ import { logLine } from './changeBatches.ts';
 import { database } from '../database.ts';
 import { batchIn, readSeason } from '../plan/season.ts';
 import { type Season } from '../../core/plan/season.ts';
+import { WORDS } from '../../words/en/batch/sowAgain.ts';
 
 /** Most days a batch sown again may go out later than was asked. */
 const MOST_LATER_days = 120;
@@ -42,7 +43,7 @@ export async function sowAgain(id: number, input: SowAgainInput): Promise<SownAg
     : { ...again, plantsWanted: Math.max(1, again.plantsWanted - view.plants.expected_count) };
   return inTransaction(database(), async (transaction) => {
     const batch = await lockBatch(id, transaction);
-    if (!batch) throw new ProblemError(404, 'No such batch', `There is no batch number ${id}.`);
+    if (!batch) throw new ProblemError(404, WORDS.noSuchBatch, WORDS.thereIsNoBatchNumber(id));
     const before = await eventByKey(`${input.idempotencyKey}/new`, transaction);
     if (before) {
       if (before.requestHash !== requestHash)
@@ -57,7 +58,7 @@ export async function sowAgain(id: number, input: SowAgainInput): Promise<SownAg
       {
         ...batch,
         plan,
-        note: `Sown again for ${batch.code}: ${input.cause}`,
+        note: WORDS.sownAgainFor(batch.code, input.cause),
         splitFromId: null,
         familyId: batch.familyId,
         resownFromId: batch.id,
@@ -71,13 +72,17 @@ export async function sowAgain(id: number, input: SowAgainInput): Promise<SownAg
       cause: input.cause,
     });
     await insertEvent(
-      { ...line(made.id, 'note'), note: `sown again for ${batch.code}`, idempotencyKey: `${input.idempotencyKey}/new` },
+      {
+        ...line(made.id, 'note'),
+        note: WORDS.sownAgainFor2(batch.code),
+        idempotencyKey: `${input.idempotencyKey}/new`,
+      },
       transaction,
     );
     await insertEvent(
       {
         ...line(id, input.endOld ? 'ended' : 'note'),
-        note: `sown again as ${made.code}`,
+        note: WORDS.sownAgainAs(made.code),
         idempotencyKey: `${input.idempotencyKey}/old`,
       },
       transaction,

@@ -9,6 +9,7 @@ import { database } from '../database.ts';
 import { readSeason } from '../plan/season.ts';
 import { hashOf } from '../requestHash.ts';
 import { logLine, missing, repeatedKey, stale } from './changeBatches.ts';
+import { WORDS } from '../../words/en/batch/voidBatchServer.ts';
 
 /**
  * Voids a batch made by mistake: it keeps its log and its page, and is counted nowhere. The same key twice does it once.
@@ -26,16 +27,11 @@ export async function voidBatch(id: number, input: VoidInput): Promise<{ readonl
     if (parts.length > 0)
       throw new ProblemError(
         409,
-        'Part of it goes on',
-        `${parts.join(', ')} ${parts.length === 1 ? 'was' : 'were'} split off from it. Void that first, or end this batch instead.`,
+        WORDS.partOfItGoesOn,
+        WORDS.splitOffFromItVoid(parts.join(', '), parts.length === 1 ? 'was' : 'were'),
       );
     const { state } = reduceLog(await readEvents(database(), id, transaction));
-    if (state.moves.length > 0)
-      throw new ProblemError(
-        409,
-        'It was potted',
-        'Its pottings took pots and mix from the stock. Withdraw those lines first, or end this batch instead.',
-      );
+    if (state.moves.length > 0) throw new ProblemError(409, WORDS.itWasPotted, WORDS.itsPottingsTookPotsAnd);
     await setVoided(batch, now.instant_ms, transaction);
     const line = logLine(id, 'voided', now.today, now.instant_ms);
     await insertEvent({ ...line, note: input.reason, idempotencyKey: input.idempotencyKey, requestHash }, transaction);
@@ -54,7 +50,7 @@ export async function restoreBatch(id: number, input: RestoreInput): Promise<{ r
     if (batch.version !== input.version) throw stale(batch, input);
     await setVoided(batch, null, transaction);
     const line = logLine(id, 'restored', now.today, now.instant_ms);
-    const note = `brought back on ${isoFromDay(now.today)}`;
+    const note = WORDS.broughtBackOn(isoFromDay(now.today));
     await insertEvent({ ...line, note, idempotencyKey: input.idempotencyKey, requestHash }, transaction);
     return { repeated: false };
   });

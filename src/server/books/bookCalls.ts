@@ -9,12 +9,12 @@ import { BOOK_NAMES, BOOK_SCHEMAS, deleteBookLine, readBook, retireBookLine, wri
 import { lotAnswer } from './lotAnswer.ts';
 import { placeAnswer } from './placeAnswer.ts';
 import { body, check, idParam, json } from '../edge.ts';
+import { WORDS } from '../../words/en/books/bookCalls.ts';
 
 /** The book named in the address, or a 404. */
 export function bookParam(context: APIContext): BookName {
   const name = context.params['book'] as BookName;
-  if (!BOOK_NAMES.includes(name))
-    throw new ProblemError(404, 'No such call', 'See /api/openapi.json for what there is.');
+  if (!BOOK_NAMES.includes(name)) throw new ProblemError(404, WORDS.noSuchCall, WORDS.seeApiOpenapiJsonFor);
   return name;
 }
 

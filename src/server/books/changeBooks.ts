@@ -26,6 +26,7 @@ import { readSeason } from '../plan/season.ts';
 import { type Season } from '../../core/plan/season.ts';
 import { isOver } from '../../core/batch/event.ts';
 import { deleteLine, retireLine } from '../../db/books/retire.ts';
+import { WORDS } from '../../words/en/books/changeBooks.ts';
 
 /** The schema of each book's lines. */
 export const BOOK_SCHEMAS = {
@@ -51,7 +52,7 @@ const ONE: Readonly<Record<BookName, string>> = {
   containers: 'container',
   mixes: 'mix',
   feeds: 'feed',
-  stock: 'thing in the stock',
+  stock: WORDS.thingInTheStock,
   covers: 'cover',
   programmes: 'programme',
   people: 'person',
@@ -77,10 +78,7 @@ export async function writeLine<B extends BookName>(
       : await insertLine(database(), book, input);
   } catch (error) {
     if (error instanceof ForeignKeyConstraintError) {
-      throw fieldProblem(
-        'cropId' in input ? 'cropId' : 'varietyId',
-        'That line of the books is not there, or batches hold on to it.',
-      );
+      throw fieldProblem('cropId' in input ? 'cropId' : 'varietyId', WORDS.thatLineOfTheBooks);
     }
     throw error;
   }
@@ -106,11 +104,7 @@ export async function retireBookLine(
 export async function deleteBookLine(book: BookName, existing: { id: number; version: number }): Promise<void> {
   const write = await deleteLine(database(), book, existing.id, existing.version);
   if (write.kind === 'used')
-    throw new ProblemError(
-      409,
-      'In use',
-      `This ${ONE[book]} is used and cannot be deleted: ${write.by.join(', ')}. Retire it instead: it goes from all choices and stays in what happened.`,
-    );
+    throw new ProblemError(409, WORDS.inUse, WORDS.thisIsUsedAndCannot(ONE[book], write.by.join(', ')));
   await written(book, write, existing, { deleted: true });
 }
 
@@ -127,8 +121,8 @@ function requireEmpty(season: Season, placeId: number): void {
   const codes = there.map(({ batch }) => batch.code);
   throw new ProblemError(
     409,
-    'Plants stand there',
-    `${there.length === 1 ? '1 batch stands' : `${there.length} batches stand`} there or ${there.length === 1 ? 'is' : 'are'} planned to: ${codes.slice(0, 8).join(', ')}${codes.length > 8 ? ` and ${codes.length - 8} more` : ''}. Put them elsewhere first; then retire the place.`,
+    WORDS.plantsStandThere,
+    `${there.length === 1 ? WORDS.words1BatchStands : WORDS.batchesStand(there.length)} there or ${there.length === 1 ? 'is' : 'are'} planned to: ${codes.slice(0, 8).join(', ')}${codes.length > 8 ? WORDS.andMore(codes.length - 8) : ''}. Put them elsewhere first; then retire the place.`,
   );
 }
 
@@ -146,12 +140,12 @@ async function written(
     );
   }
   if (write.kind === 'missing')
-    throw new ProblemError(404, `No such ${ONE[book]}`, `There is no ${ONE[book]} number ${existing!.id}.`);
+    throw new ProblemError(404, WORDS.noSuch(ONE[book]), WORDS.thereIsNoNumber(ONE[book], existing!.id));
   if (write.kind === 'stale') {
     const current = (await readBook(book)).find((item) => item.id === existing!.id);
     throw new ProblemError(
       409,
-      'Changed by someone else',
+      WORDS.changedBySomeoneElse,
       'Someone changed this since you opened it. Both versions are kept here; choose.',
       {
         current:
@@ -177,7 +171,7 @@ export async function writeNursery(input: NurseryInput): Promise<void> {
   const outside = JSON.stringify(input.outside) !== JSON.stringify(before.nursery.outside);
   if (await updateNursery(input, { frost, outside })) return;
   const { world } = await readSeason();
-  throw new ProblemError(409, 'Changed by someone else', 'Someone changed the settings since you opened them.', {
+  throw new ProblemError(409, WORDS.changedBySomeoneElse, WORDS.someoneChangedTheSettingsSince, {
     current: world.nursery,
     yours: input,
   });
@@ -202,7 +196,7 @@ function requireVariety(crop: CropRecord, figures: VarietyFigures): void {
   const issue = together.error?.issues[0];
   if (issue) {
     const path = issue.path.join('.');
-    throw fieldProblem(path in figures ? `figures.${path}` : 'figures', `With its crop's figures: ${issue.message}.`);
+    throw fieldProblem(path in figures ? `figures.${path}` : 'figures', WORDS.withItsCropsFigures(issue.message));
   }
   try {
     stageSums({ ...together.data!, id: 0 }, false);
@@ -231,17 +225,17 @@ async function requireSense<B extends BookName>(book: B, input: BookInputs[B]): 
     const { world } = await readSeason();
     (input as BookInputs['mixes']).parts.forEach(({ itemId }, i) => {
       if (world.stock.find((item) => item.id === itemId)?.kind !== 'part')
-        throw fieldProblem(`parts.${i}.itemId`, 'Choose a part of mixes from the book of stock.');
+        throw fieldProblem(`parts.${i}.itemId`, WORDS.chooseAPartOfMixes);
     });
   }
   if (book === 'stock') {
     const item = input as BookInputs['stock'];
     const { world } = await readSeason();
     if (item.containerId !== null && !world.containers.some((c) => c.id === item.containerId))
-      throw fieldProblem('containerId', 'There is no such container.');
+      throw fieldProblem('containerId', WORDS.thereIsNoSuchContainer);
     if ((item.kind === 'pot' || item.kind === 'tray') && item.containerId === null)
-      throw fieldProblem('containerId', 'Say which container of the book it is, so that sessions take from it.');
-    if (item.kind === 'part' && item.unit !== 'L') throw fieldProblem('unit', 'Parts of mixes are measured in litres.');
+      throw fieldProblem('containerId', WORDS.sayWhichContainerOfThe);
+    if (item.kind === 'part' && item.unit !== 'L') throw fieldProblem('unit', WORDS.partsOfMixesAreMeasured);
   }
   if (book === 'lots') {
     const lot = input as BookInputs['lots'];
@@ -256,7 +250,7 @@ async function requireSense<B extends BookName>(book: B, input: BookInputs[B]): 
       }
     }
     if (lot.receivedOn && lot.testedOn && requireDay(lot.testedOn) < requireDay(lot.receivedOn) - 3650) {
-      throw fieldProblem('testedOn', 'The test is more than ten years older than the lot.');
+      throw fieldProblem('testedOn', WORDS.theTestIsMoreThan);
     }
   }
 }

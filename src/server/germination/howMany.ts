@@ -4,6 +4,7 @@ import { seedsBehindShare, USUAL_TEST_seeds } from '../../core/germination/learn
 import { ageOfLot } from '../../core/germination/lotAge.ts';
 import { FIELD_frac } from '../../core/germination/usual.ts';
 import type { BatchView, Season } from '../../core/plan/season.ts';
+import { WORDS } from '../../words/en/germination/howMany.ts';
 
 /** What it takes to say how many seeds a batch wants: its lot, what share of it comes and what that is known from. */
 export function howManyData({ world, now }: Season, { batch }: BatchView) {
@@ -22,10 +23,10 @@ export function howManyData({ world, now }: Season, { batch }: BatchView) {
     age,
     germination_frac: reckoned ? age.viable_frac : (tested_frac ?? expectedShare(null) / FIELD_frac),
     germinationFrom: reckoned
-      ? 'reckoned from its test and age'
+      ? WORDS.reckonedFromItsTestAnd
       : tested_frac === null
-        ? 'no test: the usual'
-        : `test of lot ${lot!.code}`,
+        ? WORDS.noTestTheUsual
+        : WORDS.testOfLot(lot!.code),
     behind_seeds: seedsBehindShare(tested_seeds),
   };
 }

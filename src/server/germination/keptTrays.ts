@@ -3,6 +3,7 @@ import type { Season } from '../../core/plan/season.ts';
 import { readKeptNames } from '../../db/house/seasons.ts';
 import { readOldTrayNames } from '../../db/germination/oldTrays.ts';
 import { database } from '../database.ts';
+import { WORDS } from '../../words/en/germination/keptTrays.ts';
 
 /** A tray of a lot that is no longer worked out: of a closed season, or read from a file. */
 export interface KeptTray {
@@ -43,7 +44,7 @@ export async function keptTraysOf({ world, taught, batches }: Season, lotId: num
       return {
         batchId: one.batchId > 0 ? one.batchId : null,
         name: kept?.name ?? file?.tray ?? '',
-        of: file ? `sown in ${file.year}` : `season ${seasonName(kept?.seasonId)}`,
+        of: file ? WORDS.sownIn(file.year) : WORDS.season(seasonName(kept?.seasonId)),
         temperature_C: one.temperature_C,
         up: one.up,
         sown: one.sown,

@@ -25,6 +25,7 @@ import { readOldTrays, type ToldTray } from '../../formats/oldTrays.ts';
 import { database } from '../database.ts';
 import { readSeason } from '../plan/season.ts';
 import { hashOf } from '../requestHash.ts';
+import { WORDS } from '../../words/en/germination/oldTraysServer.ts';
 
 /**
  * Reads trays of years before from a file. A preview says what they teach and what is wrong, line by line; a commit takes all
@@ -33,7 +34,7 @@ import { hashOf } from '../requestHash.ts';
 export async function importOldTrays(input: OldTraysInput): Promise<OldTraysAnswer> {
   const season = await readSeason();
   const { idempotencyKey: key, ...asked } = input;
-  if (input.commit && !key) throw fieldProblem('idempotencyKey', 'Send a fresh key with the file.');
+  if (input.commit && !key) throw fieldProblem('idempotencyKey', WORDS.sendAFreshKeyWith);
   const { trays, faults } = readOldTrays(input.text, input.dateOrder ?? null);
   const db = database();
   return inTransaction(db, async (transaction) => {
@@ -57,7 +58,7 @@ export async function importOldTrays(input: OldTraysInput): Promise<OldTraysAnsw
     const crops = byCrop(taken, season);
     if (!file) return { crops, errors, taken: 0, repeated: false };
     if (errors.length > 0)
-      throw new ProblemError(422, 'Nothing was read in', 'Some lines are wrong; mend them and send the file again.', {
+      throw new ProblemError(422, WORDS.nothingWasReadIn, 'Some lines are wrong; mend them and send the file again.', {
         errors,
       });
     await insertOldTrays(db, file.id, taken, transaction);
@@ -88,12 +89,12 @@ function rowOf(told: ToldTray, season: Season, there: ReadonlySet<string>): OldT
     told.lot === '' ? null : world.lots.find((one) => one.varietyId === variety?.id && same(one.code, told.lot));
   if (lot === undefined) return fault('lot', `lot: no lot "${told.lot}" of that variety in the book; leave it empty`);
   const lastDay = told.counts.at(-1)!.day;
-  if (lastDay > now.today) return fault('counted_on', `counted_on: ${isoFromDay(lastDay)} is still to come`);
+  if (lastDay > now.today) return fault('counted_on', WORDS.countedOnIsStillTo(isoFromDay(lastDay)));
   const key = [crop.id, variety?.id ?? 0, told.tray.toLowerCase(), isoFromDay(told.sownOn)].join(' ');
-  if (there.has(key)) return fault('tray', `tray: ${told.tray}, sown ${isoFromDay(told.sownOn)}, was read in before`);
+  if (there.has(key)) return fault('tray', WORDS.traySownWasReadIn(told.tray, isoFromDay(told.sownOn)));
   const names = { cropId: crop.id, varietyId: variety?.id ?? null };
   const taught = taughtByOldTray(plainCropOf(world, names), told, expectedShare(lot));
-  if (typeof taught === 'string') return fault('up', `tray ${told.tray}: ${taught}`);
+  if (typeof taught === 'string') return fault('up', WORDS.tray(told.tray, taught));
   const { tray, sownOn, seeds, temperature_C, counts } = told;
   return { ...names, lotId: lot?.id ?? null, tray, sownOn, seeds, temperature_C, counts, taught };
 }
@@ -123,7 +124,7 @@ function byCrop(trays: readonly OldTrayRow[], { world }: Season): OldTraysOfCrop
 export async function leaveOutFile(id: number, { leftOut }: OldTraysPatch): Promise<void> {
   const db = database();
   const found = await inTransaction(db, (transaction) => leaveOutOldTrays(db, id, leftOut, transaction));
-  if (!found) throw new ProblemError(404, 'No such file', `No file of old trays has the number ${id}.`);
+  if (!found) throw new ProblemError(404, WORDS.noSuchFile, WORDS.noFileOfOldTrays(id));
 }
 
 /** Files read in before, the latest first. */

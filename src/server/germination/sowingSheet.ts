@@ -3,6 +3,7 @@ import { mixLitres } from '../../core/books/seedSupply.ts';
 import { temperatureOn } from '../../core/plan/schedule/placeClimate.ts';
 import type { Season } from '../../core/plan/season.ts';
 import type { SowingLine } from '../../contracts/germination/sowingLine.ts';
+import { WORDS } from '../../words/en/germination/sowingSheetServer.ts';
 
 const AHEAD_days = 7;
 
@@ -34,7 +35,7 @@ export function sowingLines({ world, now, tables, batches }: Season): SowingLine
           light: lot?.light ?? crop.light,
           depth_mm: lot?.depth_mm ?? crop.depth_mm,
           placeId: place?.id ?? 0,
-          place: place?.name ?? 'no place chosen',
+          place: place?.name ?? WORDS.noPlaceChosen,
           place_C: place ? temperatureOn(tables.climateOf(place.id), now.today).day_C : null,
         },
       ];

@@ -13,6 +13,7 @@ import type { Season } from '../../core/plan/season.ts';
 import { soilOn, type Site } from '../../core/weather/site.ts';
 import { solarNoon_h } from '../../core/hardening/ladderOfBatch.ts';
 import { Derived } from '../../core/numerics/remembered.ts';
+import { WORDS } from '../../words/en/hardening/structuresServer.ts';
 
 /** What plants in general stand when none are in it. Common practice, no source. */
 const USUAL_RANGE = { least_C: 4, most_C: 26 } as const;
@@ -113,14 +114,17 @@ function structureView(season: Season, site: Site, cover: CoverRecord, hours: re
     explanation: {
       rule: 'Heat in by sun and stored warmth, out through the glazing, the gaps and the opening, hour by hour; the narrowest step that keeps the air 2 degrees under what the plants stand until somebody is there again.',
       inputs: [
-        { name: 'plants want at least', temperature_C: range.least_C },
-        { name: 'and at most', temperature_C: range.most_C },
-        { name: 'loss through the glazing', value: `${GLAZING[spec.glazing].u_W_m2K} W/m²K` },
+        { name: WORDS.plantsWantAtLeast, temperature_C: range.least_C },
+        { name: WORDS.andAtMost, temperature_C: range.most_C },
+        { name: WORDS.lossThroughTheGlazing, value: `${GLAZING[spec.glazing].u_W_m2K} W/m²K` },
         {
-          name: 'light let through',
+          name: WORDS.lightLetThrough,
           value: `${Math.round(100 * GLAZING[spec.glazing].light_frac * (1 - spec.shade_frac))}%`,
         },
-        { name: 'somebody is there', value: `${nursery.planting.home.from_h}:00 to ${nursery.planting.home.to_h}:00` },
+        {
+          name: WORDS.somebodyIsThere,
+          value: WORDS.words00To00(nursery.planting.home.from_h, nursery.planting.home.to_h),
+        },
         { name: 'school', value: nursery.planting.lidSchool.kind },
       ],
       source: `glazing by handbooks, ventilation by Warren & Parkins 1985 (from memory); the rest ${COMMON_PRACTICE}`,
@@ -132,21 +136,21 @@ const clock = (hour: number) => `${hour}:00`;
 
 /** Today's lid in a line: "ajar at 8:00, open at 10:00, shut at 17:00; shut in sun it would reach 34° by 14:00". */
 export function lidWords(day: LidDay, steps: readonly string[], unit: TemperatureUnit): string {
-  const moves = day.moves.map((m) => `${steps[m.step]} at ${clock(m.hour)}`);
-  const first = moves.length === 0 ? `leave it ${steps[0]}` : moves.join(', ');
+  const moves = day.moves.map((m) => WORDS.at(steps[m.step], clock(m.hour)));
+  const first = moves.length === 0 ? WORDS.leaveIt(steps[0]) : moves.join(', ');
   const hot =
     day.tooHotFrom === null
-      ? `shut all day it comes to ${degreesWords(day.shutMost_C, unit)}`
-      : `shut in sun it would reach ${degreesWords(day.shutMost_C, unit)} by ${clock(day.shutMostAt)}`;
+      ? WORDS.shutAllDayItComes(degreesWords(day.shutMost_C, unit))
+      : WORDS.shutInSunItWould(degreesWords(day.shutMost_C, unit), clock(day.shutMostAt));
   return `${first}; ${hot}`;
 }
 
 export const ACT_WORDS: Readonly<Record<NightAct, string>> = {
-  nothing: 'lid shut',
-  water: 'water the floor',
-  fleece: 'fleece over the trays',
-  blanket: 'a blanket over the glass',
-  heater: 'heater on',
+  nothing: WORDS.lidShut,
+  water: WORDS.waterTheFloor,
+  fleece: WORDS.fleeceOverTheTrays,
+  blanket: WORDS.aBlanketOverTheGlass,
+  heater: WORDS.heaterOn,
 };
 
 /** Tonight in a line: the least that is enough. */
@@ -154,13 +158,13 @@ export function nightWords(day: LidDay, least_C: number, unit: TemperatureUnit):
   const [plain] = day.night;
   if (!plain) return '';
   const low = degreesWords(plain.least_C, unit);
-  if (plain.enough) return `tonight ${low} with the lid shut: enough`;
+  if (plain.enough) return WORDS.tonightWithTheLidShut(low);
   const enough = day.night.find((n) => n.enough);
-  const wants = `tonight ${low} with the lid shut, they want ${degreesWords(least_C, unit)}`;
+  const wants = WORDS.tonightWithTheLidShut2(low, degreesWords(least_C, unit));
   if (!enough) {
     const best = [...day.night].sort((a, b) => b.least_C - a.least_C)[0]!;
     return `${wants}: nothing at hand is enough; ${ACT_WORDS[best.act]} holds ${degreesWords(best.least_C, unit)}. Carry the tenderest in.`;
   }
-  const kWh = enough.kWh > 0.05 ? `, ${enough.kWh.toFixed(1)} kWh` : '';
-  return `${wants}: ${ACT_WORDS[enough.act]} holds ${degreesWords(enough.least_C, unit)}${kWh}`;
+  const kWh = enough.kWh > 0.05 ? WORDS.kwh(enough.kWh.toFixed(1)) : '';
+  return WORDS.holds(wants, ACT_WORDS[enough.act], degreesWords(enough.least_C, unit), kWh);
 }

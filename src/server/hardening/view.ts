@@ -16,6 +16,7 @@ import type { BatchView, Season } from '../../core/plan/season.ts';
 import { asGoodAsNever } from '../../core/hardening/feasible.ts';
 import { programmeOdds } from '../../core/hardening/feasibleOf.ts';
 import { whereOf, type Ladder } from '../../core/hardening/ladderOfBatch.ts';
+import { WORDS } from '../../words/en/hardening/view.ts';
 
 /** Everything the Harden screen shows. */
 export async function hardenView(season: Season): Promise<HardenView> {
@@ -114,12 +115,12 @@ function foretold(site: Site, unit: TemperatureUnit): Explanation['inputs'] {
   if (!told || told.night_C === null) return [];
   const { bias_K } = scoreAt(site.scores, told.lead);
   return [
-    { name: 'night foretold', temperature_C: told.night_C },
+    { name: WORDS.nightForetold, temperature_C: told.night_C },
     ...(Math.abs(bias_K) < 0.05
       ? []
       : [
           {
-            name: bias_K > 0 ? 'told too warm by, usually, taken off' : 'told too cold by, usually, added',
+            name: bias_K > 0 ? WORDS.toldTooWarmByUsually : WORDS.toldTooColdByUsually,
             value: differenceWords(Math.abs(bias_K), unit),
           },
         ]),
@@ -138,22 +139,22 @@ function explanationOf(season: Season, ladder: Ladder): Explanation | null {
   return {
     rule: `The forecast low, less ${ladder.rules.caution} of its usual error, plus what place and cover are worth, must be at or above the step’s floor, and gusts at or below its ceiling; a day raises one stress at the most; a day held does not count.`,
     inputs: [
-      { name: `step ${k} wants at least`, temperature_C: rung.floor_C },
-      ...(low === null ? [] : [{ name: 'they would meet', temperature_C: low }]),
+      { name: WORDS.stepWantsAtLeast(k), temperature_C: rung.floor_C },
+      ...(low === null ? [] : [{ name: WORDS.theyWouldMeet, temperature_C: low }]),
       ...foretold(site, ladder.unit),
-      { name: 'its usual error', value: differenceWords(day.spread_K, ladder.unit) },
-      { name: 'place and cover', value: differenceWords(ladder.rules.shelter_K[k - 1]!, ladder.unit) },
+      { name: WORDS.itsUsualError, value: differenceWords(day.spread_K, ladder.unit) },
+      { name: WORDS.placeAndCover, value: differenceWords(ladder.rules.shelter_K[k - 1]!, ladder.unit) },
       ...(day.gust_m_s === null
         ? []
         : [
             {
               name: 'gusts',
-              value: `${windWords(day.gust_m_s, ladder.unit)} of ${windWords(rung.gust_m_s, ladder.unit)}`,
+              value: WORDS.of(windWords(day.gust_m_s, ladder.unit), windWords(rung.gust_m_s, ladder.unit)),
             },
           ]),
       {
         name: 'forecast',
-        value: site.forecast ? `${site.forecast.source}, ${Math.round(site.forecast.age_h)} h old` : 'none',
+        value: site.forecast ? WORDS.hOld(site.forecast.source, Math.round(site.forecast.age_h)) : 'none',
       },
     ],
     source: `steps and limits ${COMMON_PRACTICE}; errors by this site’s own score over ${site.pairs} nights`,
@@ -181,14 +182,14 @@ export function carryList(season: Season): CarryLine[] {
     const rung = ladder.rungs[(ladder.decisions[0]?.rung ?? 1) - 1];
     if (!rung) continue;
     if (order.out_h !== null && order.in_h !== null) {
-      put(order.out_h, 'out', `out ${whereOf(rung, view.batch.plan, season.world)}: ${rung.words}`, view);
-      put(order.in_h, 'in', 'back in', view);
+      put(order.out_h, 'out', WORDS.out(whereOf(rung, view.batch.plan, season.world), rung.words), view);
+      put(order.in_h, 'in', WORDS.backIn, view);
     }
     if (order.cover_h !== null)
       put(
         order.cover_h,
         'cover',
-        `${COVER_WORDS[rung.cover]} on, ${whereOf(rung, view.batch.plan, season.world)}`,
+        WORDS.on(COVER_WORDS[rung.cover], whereOf(rung, view.batch.plan, season.world)),
         view,
       );
   }

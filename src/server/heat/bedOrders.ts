@@ -13,6 +13,7 @@ import { structureHours } from '../hardening/structures.ts';
 import type { Season } from '../../core/plan/season.ts';
 import { specOf } from './context.ts';
 import { hotBedView } from './hotBed.ts';
+import { WORDS } from '../../words/en/heat/bedOrders.ts';
 
 /** A bed that warms in less on a dull day is switched on when it is sown. Common practice, no source. */
 const HEAVY_h = 2;
@@ -41,10 +42,10 @@ function switchOnWords(season: Season, zone: ZoneRecord): string | null {
   const { proposal, day, hour, sowDay } = found;
   if (proposal === null)
     return `switch the bed on now: by the forecast it cannot be warm by ${shortDay(sowDay)}; sow a day later, or cover it`;
-  const when = `${day === season.now.today ? 'today' : shortDay(day)} at ${String(hour).padStart(2, '0')}:00`;
+  const when = WORDS.at00(day === season.now.today ? 'today' : shortDay(day), String(hour).padStart(2, '0'));
   const saved = proposal.saves_kWh ?? 0;
-  const saves = saved > 0.05 ? `, ${saved.toFixed(1)} kWh less than from the evening before` : '';
-  return `switch the bed on ${when}: warm in ${proposal.takes_h} h for sowing ${shortDay(sowDay)}, ${proposal.energy_kWh.toFixed(1)} kWh${saves}`;
+  const saves = saved > 0.05 ? WORDS.kwhLessThanFromThe(saved.toFixed(1)) : '';
+  return WORDS.switchTheBedOnWarm(when, proposal.takes_h, shortDay(sowDay), proposal.energy_kWh.toFixed(1), saves);
 }
 
 interface Proposed {

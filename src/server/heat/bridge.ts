@@ -21,6 +21,7 @@ import { log } from '../log.ts';
 import type { Link } from './broker.ts';
 import { readHeat, type HeatContext, type ZoneNow } from './context.ts';
 import { Intake } from './intake.ts';
+import { WORDS } from '../../words/en/heat/bridge.ts';
 
 const TICK_ms = 1_000;
 /** A controller sends once a minute; a silence of this long, by its own clock and by ours, is looked at without it. */
@@ -95,19 +96,19 @@ export class Bridge {
   async receive(topic: string, payload: Uint8Array): Promise<void> {
     const [, , device, kind] = topic.split('/') as [string, string, string, string];
     const zone = this.#context?.zones.find((z) => z.zone.device === device);
-    if (!zone) return this.refuse(`device "${device}" is in no zone: give it to one under Heat`);
+    if (!zone) return this.refuse(WORDS.deviceIsInNoZone(device));
     const parsed = parse(payload);
-    if (parsed === undefined) return this.refuse(`device "${device}" sent what is not JSON`);
+    if (parsed === undefined) return this.refuse(WORDS.deviceSentWhatIsNot(device));
     if (kind === 'state') {
       const state = stateMessage.safeParse(parsed);
       if (state.success) this.#watching(zone.zone.id).gone = !state.data.online;
-      else this.refuse(`device "${device}": its state cannot be read`);
+      else this.refuse(WORDS.deviceItsStateCannotBe(device));
       return;
     }
     const message = readingsMessage.safeParse(parsed);
     if (!message.success)
       return this.refuse(
-        `device "${device}": ${message.error.issues[0]?.path.join('.')}: ${message.error.issues[0]?.message}`,
+        WORDS.device(device, message.error.issues[0]?.path.join('.'), message.error.issues[0]?.message),
       );
     await this.#readings(zone, message.data);
   }
@@ -140,7 +141,7 @@ export class Bridge {
     if (at_ms > now_ms + FUTURE_ms)
       return this.refuse(`device "${zone.zone.device}": a reading from the future, ${message.at}; set its clock`);
     if (Math.abs(at_ms - w.lastStamp_ms) < CLOSEST_ms && at_ms !== w.lastStamp_ms)
-      return this.refuse(`device "${zone.zone.device}" sends more often than every ${CLOSEST_ms / 1000} s`);
+      return this.refuse(WORDS.deviceSendsMoreOftenThan(zone.zone.device, CLOSEST_ms / 1000));
     const rows: ReadingRow[] = [];
     const value = (role: SeriesRole): number | null | undefined => {
       const raw = message.values[role];
@@ -337,7 +338,7 @@ export class Bridge {
       at_ms: this.now_ms(),
       set_C,
       from,
-      by: zone.override?.by ?? 'the plan',
+      by: zone.override?.by ?? WORDS.thePlan,
       why,
     });
   }

@@ -2,6 +2,7 @@ import { timingSafeEqual } from 'node:crypto';
 import { createServer } from 'node:net';
 import { Aedes, type Client } from 'aedes';
 import { connectAsync } from 'mqtt';
+import { WORDS } from '../../words/en/heat/broker.ts';
 
 /** What came on a topic. Resolves once it is safe (or is not wanted); only then is it acknowledged to the device. */
 export type Receive = (topic: string, payload: Uint8Array) => Promise<void>;
@@ -34,14 +35,13 @@ export async function startBroker(options: BrokerOptions): Promise<Link> {
     keepaliveLimit: 300,
     authenticate: (_client: Client, username, password, done) => {
       const ok = username === options.user && same(password?.toString() ?? '', options.password);
-      if (!ok)
-        options.refused(`a device called with the wrong user or password (user "${String(username).slice(0, 40)}")`);
+      if (!ok) options.refused(WORDS.aDeviceCalledWithThe(String(username).slice(0, 40)));
       done(null, ok);
     },
     authorizePublish: (client, packet, done) => {
       if (client === null) return done(null);
       if (!TOPIC.test(packet.topic) || packet.payload.length > MESSAGE_BYTES) {
-        options.refused(`a message on ${packet.topic.slice(0, 60)} of ${packet.payload.length} bytes was not taken`);
+        options.refused(WORDS.aMessageOnOfBytes(packet.topic.slice(0, 60), packet.payload.length));
         // Acknowledged and dropped: a device that sends nonsense would otherwise send it for ever.
         packet.topic = 'crook/1/refused';
         packet.payload = Buffer.alloc(0);
@@ -88,7 +88,7 @@ export async function joinBroker(url: string, receive: Receive, refused: (why: s
   client.handleMessage = (packet, done) => {
     const payload = typeof packet.payload === 'string' ? Buffer.from(packet.payload) : packet.payload;
     if (!TOPIC.test(packet.topic) || payload.length > MESSAGE_BYTES) {
-      refused(`a message on ${packet.topic.slice(0, 60)} was not taken`);
+      refused(WORDS.aMessageOnWasNot(packet.topic.slice(0, 60)));
       return done();
     }
     receive(packet.topic, payload).then(

@@ -37,20 +37,21 @@ import { hashOf } from '../requestHash.ts';
 import { database } from '../database.ts';
 import { readSeason } from '../plan/season.ts';
 import { readHeat } from './context.ts';
+import { WORDS } from '../../words/en/heat/changes.ts';
 
 async function zoneOr404(id: number) {
   const zone = (await readZones(database())).find((z) => z.id === id);
-  if (!zone) throw new ProblemError(404, 'No such zone', `There is no heated zone number ${id}.`);
+  if (!zone) throw new ProblemError(404, WORDS.noSuchZone, WORDS.thereIsNoHeatedZone(id));
   return zone;
 }
 
 async function clash(input: ZoneInput, id: number | null): Promise<ProblemError | null> {
   const { world } = await readSeason();
-  if (!world.places.some((p) => p.id === input.placeId)) return fieldProblem('placeId', 'Choose a place of the house.');
+  if (!world.places.some((p) => p.id === input.placeId)) return fieldProblem('placeId', WORDS.chooseAPlaceOfThe);
   const others = (await readZones(database())).filter((z) => z.id !== id);
-  if (others.some((z) => z.placeId === input.placeId)) return fieldProblem('placeId', 'That place has a zone already.');
+  if (others.some((z) => z.placeId === input.placeId)) return fieldProblem('placeId', WORDS.thatPlaceHasAZone);
   if (input.device !== null && others.some((z) => z.device === input.device))
-    return fieldProblem('device', 'That controller is in another zone.');
+    return fieldProblem('device', WORDS.thatControllerIsInAnother);
   return null;
 }
 
@@ -58,7 +59,7 @@ export async function addZone(input: ZoneInput): Promise<{ id: number }> {
   const wrong = await clash(input, null);
   if (wrong) throw wrong;
   const id = await insertZone(database(), input);
-  if (id === null) throw fieldProblem('placeId', 'That place or that controller has a zone already.');
+  if (id === null) throw fieldProblem('placeId', WORDS.thatPlaceOrThatController);
   return { id };
 }
 
@@ -68,12 +69,10 @@ export async function changeZone(id: number, version: number, input: ZoneInput):
   if (wrong) throw wrong;
   if (!(await updateZone(database(), id, version, input))) {
     const current = await zoneOr404(id);
-    throw new ProblemError(
-      409,
-      'Changed by someone else',
-      'Someone changed this zone since you opened it. Both are below.',
-      { current, yours: input },
-    );
+    throw new ProblemError(409, WORDS.changedBySomeoneElse, WORDS.someoneChangedThisZoneSince, {
+      current,
+      yours: input,
+    });
   }
   // With its controller gone nothing clears the alarms that it raised.
   if (input.device === null) await syncAlarms(database(), id, [], (await readSeason()).now.instant_ms);
@@ -96,7 +95,7 @@ export async function overrideZone(id: number, input: OverrideInput): Promise<vo
     { set_C: input.set_C, from_ms, until_ms: from_ms + input.hours * 3_600_000, by: input.by, why: input.why },
     input.idempotencyKey,
   );
-  if (!ok) throw new ProblemError(409, 'Used before', 'This key was used for another set-point.');
+  if (!ok) throw new ProblemError(409, WORDS.usedBefore, WORDS.thisKeyWasUsedFor);
   // Written here and not when the controller is told, so that one taken back at once is in the log as well.
   await logSetPoint(database(), id, {
     at_ms: from_ms,
@@ -121,12 +120,7 @@ export async function addHandReading(
   await zoneOr404(zoneId);
   const { now } = await readSeason();
   const done = await insertHandReading(database(), zoneId, input, hashOf({ zoneId, ...input }), now.instant_ms);
-  if (done === null)
-    throw new ProblemError(
-      409,
-      'Corrected already',
-      'That reading is not there any more: someone corrected or withdrew it.',
-    );
+  if (done === null) throw new ProblemError(409, WORDS.correctedAlready, WORDS.thatReadingIsNotThere);
   if (!done.sameRequest)
     throw fieldProblem('idempotencyKey', 'This key was used for another reading; use a fresh one for each.');
   return { id: done.id, repeated: done.repeated };
@@ -138,7 +132,7 @@ export async function testAlarm(): Promise<void> {
 
 export async function takeAlarmBy(id: number, by: string): Promise<AlarmRecord> {
   if (!(await readAlarm(database(), id)))
-    throw new ProblemError(404, 'No such alarm', `There is no alarm number ${id}.`);
+    throw new ProblemError(404, WORDS.noSuchAlarm, WORDS.thereIsNoAlarmNumber(id));
   return (await takeAlarm(database(), id, by, (await readSeason()).now.instant_ms))!;
 }
 
@@ -148,17 +142,15 @@ export async function calibrate(sensorId: number, input: CalibrationInput): Prom
   const on = isoFromDay(now.today);
   const due = isoFromDay(dayFromIso(on)! + CHECK_AGAIN_days);
   if (!(await insertCalibration(database(), sensorId, input, { at_ms: now.instant_ms, on, due })))
-    throw new ProblemError(404, 'No such sensor', `There is no sensor number ${sensorId}.`);
+    throw new ProblemError(404, WORDS.noSuchSensor, WORDS.thereIsNoSensorNumber(sensorId));
 }
 
 /** Breaks or mends things of a simulated bench; a real house has none. */
 export async function breakBench(id: number, input: BreakInput): Promise<void> {
   const zone = await zoneOr404(id);
   const { world } = await readSeason();
-  if (!world.nursery.demoClock)
-    throw new ProblemError(409, 'Nothing to break', 'Only the simulated benches of the demo can be broken.');
-  if (zone.device === null)
-    throw new ProblemError(409, 'Nothing to break', 'This zone has no controller, so none can be broken.');
+  if (!world.nursery.demoClock) throw new ProblemError(409, WORDS.nothingToBreak, WORDS.onlyTheSimulatedBenchesOf);
+  if (zone.device === null) throw new ProblemError(409, WORDS.nothingToBreak, WORDS.thisZoneHasNoController);
   await insertOrder(database(), zone.device, input);
 }
 
@@ -168,7 +160,7 @@ export async function heatSettings(): Promise<HeatSettings> {
 
 export async function changeHeatSettings(input: HeatSettings): Promise<HeatSettings> {
   if (!(await updateHeatSettings(database(), input)))
-    throw new ProblemError(409, 'Changed by someone else', 'Someone changed these settings since you opened them.', {
+    throw new ProblemError(409, WORDS.changedBySomeoneElse, WORDS.someoneChangedTheseSettingsSince, {
       current: await heatSettings(),
       yours: input,
     });
@@ -227,7 +219,7 @@ export async function samplesOf(id: number, days: number): Promise<Sample[]> {
 export async function learnZone(id: number, keep: boolean): Promise<FittedRecord> {
   const zone = await zoneOr404(id);
   const fit = fitZone({ ...zone.spec, fit: { loss_factor: 1, capacity_factor: 1 } }, await samplesOf(id, FIT_days));
-  if (fit.kind !== 'fitted') throw new ProblemError(422, 'Not learned', fit.why);
+  if (fit.kind !== 'fitted') throw new ProblemError(422, WORDS.notLearned, fit.why);
   const { loss_factor, capacity_factor, residual_K, before_K, hours } = fit;
   const record: FittedRecord = { loss_factor, capacity_factor, residual_K, before_K, hours, words: fitWords(fit) };
   const every = Math.max(1, Math.floor(fit.used.length / 240));

@@ -8,6 +8,7 @@ import { readSensors, readZones } from '../../db/heat/heat.ts';
 import { downSample, insertReadings, readRaw, type ReadingRow } from '../../db/heat/readings.ts';
 import { database } from '../database.ts';
 import { readSeason } from '../plan/season.ts';
+import { WORDS } from '../../words/en/heat/exchange.ts';
 
 const MOST_LINES = 60_000;
 const MOST_OUT = 500_000;
@@ -42,11 +43,11 @@ export function instantOf(text: string, timeZone: string): number {
 export async function importReadings(input: ReadingsImport): Promise<ReadingsReport> {
   const db = database();
   const zone = (await readZones(db)).find((z) => z.id === input.zoneId);
-  if (!zone) throw fieldProblem('zoneId', 'Choose the zone the readings are of.');
+  if (!zone) throw fieldProblem('zoneId', WORDS.chooseTheZoneTheReadings);
   try {
     new Intl.DateTimeFormat('en', { timeZone: input.timeZone });
   } catch {
-    throw fieldProblem('timeZone', 'Time zone: a name such as Europe/London.');
+    throw fieldProblem('timeZone', WORDS.timeZoneANameSuch);
   }
   const parsed = Papa.parse<Record<string, string>>(input.csv, { header: true, skipEmptyLines: true });
   const fields = parsed.meta.fields ?? [];
@@ -56,10 +57,9 @@ export async function importReadings(input: ReadingsImport): Promise<ReadingsRep
       `There is no column "${input.timeColumn}"; the file has ${fields.slice(0, 8).join(', ')}.`,
     );
   for (const [i, c] of input.columns.entries())
-    if (!fields.includes(c.column))
-      throw fieldProblem(`columns.${i}.column`, `There is no column "${c.column}" in the file.`);
+    if (!fields.includes(c.column)) throw fieldProblem(`columns.${i}.column`, WORDS.thereIsNoColumnIn(c.column));
   if (parsed.data.length > MOST_LINES)
-    throw new ProblemError(413, 'Too many lines', `At most ${MOST_LINES} lines at once; cut the file in two.`);
+    throw new ProblemError(413, WORDS.tooManyLines, `At most ${MOST_LINES} lines at once; cut the file in two.`);
   const sensors = await readSensors(db);
   const { now } = await readSeason();
   const rows: ReadingRow[] = [];
@@ -68,11 +68,11 @@ export async function importReadings(input: ReadingsImport): Promise<ReadingsRep
     const out = (why: string) => left.push({ line: i + 2, why });
     const at_ms = instantOf(line[input.timeColumn] ?? '', input.timeZone);
     if (Number.isNaN(at_ms)) {
-      out(`"${(line[input.timeColumn] ?? '').slice(0, 30)}" is not a time such as 2027-03-01 06:30`);
+      out(WORDS.isNotATimeSuch((line[input.timeColumn] ?? '').slice(0, 30)));
       continue;
     }
     if (at_ms > now.instant_ms + 600_000) {
-      out('it lies in the future');
+      out(WORDS.itLiesInTheFuture);
       continue;
     }
     for (const { column, role, unit } of input.columns) {
@@ -121,7 +121,7 @@ export interface ExportLine {
 export async function exportReadings(zoneId: number, from_ms: number, to_ms: number): Promise<ExportLine[]> {
   const db = database();
   const zone = (await readZones(db)).find((z) => z.id === zoneId);
-  if (!zone) throw new ProblemError(404, 'No such zone', `There is no heated zone number ${zoneId}.`);
+  if (!zone) throw new ProblemError(404, WORDS.noSuchZone, WORDS.thereIsNoHeatedZone(zoneId));
   const sensors = (await readSensors(db)).filter((s) => s.zoneId === zoneId || s.role === 'outside');
   const raw = await readRaw(
     db,

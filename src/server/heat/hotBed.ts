@@ -23,18 +23,18 @@ import { database } from '../database.ts';
 import { hashOf } from '../requestHash.ts';
 import { readSeason } from '../plan/season.ts';
 import { type Season } from '../../core/plan/season.ts';
+import { WORDS } from '../../words/en/heat/hotBedServer.ts';
 
 /** Writes a line of a hot bed's log; again with the same key changes nothing. */
 export async function addHotBedLine(placeId: number, line: HotBedLineInput): Promise<{ id: number }> {
   const { world, now } = await readSeason();
   const place = world.places.find((p) => p.id === placeId);
-  if (!place) throw new ProblemError(404, 'No such place', `There is no place number ${placeId}.`);
+  if (!place) throw new ProblemError(404, WORDS.noSuchPlace, WORDS.thereIsNoPlaceNumber(placeId));
   if (place.temperature?.kind !== 'hot-bed')
-    throw new ProblemError(409, 'Not a hot bed', `${place.name} is no hot bed; say so under its warmth first.`);
-  if (requireDay(line.on) > now.today) throw fieldProblem('on', 'That day has not come yet.');
+    throw new ProblemError(409, WORDS.notAHotBed, `${place.name} is no hot bed; say so under its warmth first.`);
+  if (requireDay(line.on) > now.today) throw fieldProblem('on', WORDS.thatDayHasNotCome);
   const done = await insertHotBedLine(database(), placeId, line, hashOf({ placeId, ...line }), now.instant_ms);
-  if (done === null)
-    throw new ProblemError(409, 'Withdrawn already', 'That line is not there any more: someone withdrew it.');
+  if (done === null) throw new ProblemError(409, WORDS.withdrawnAlready, WORDS.thatLineIsNotThere);
   if (!done.sameRequest)
     throw fieldProblem('idempotencyKey', 'This key was used for another line; use a fresh one for each.');
   return { id: done.id };
@@ -118,24 +118,18 @@ function ordersOf(
     const { buildBy } = advice;
     if (buildBy !== null && buildBy - today <= TELL_days)
       orders.push(
-        `${buildBy < today ? 'build the hot bed now' : `build the hot bed by ${shortDay(buildBy)}`}: it is wanted ${shortDay(wanted.first!)} and takes about ten days to warm; gloves, and wash hands after manure`,
+        `${buildBy < today ? WORDS.buildTheHotBedNow : WORDS.buildTheHotBedBy(shortDay(buildBy))}: it is wanted ${shortDay(wanted.first!)} and takes about ten days to warm; gloves, and wash hands after manure`,
       );
     return orders;
   }
   if (advice.turnBy !== null && advice.turnBy - today <= TELL_days)
-    orders.push(
-      `turn the bed and add fresh stuff by ${shortDay(advice.turnBy)}: by night the medium comes under ${degreesWords(wanted.least_C!, unit)}, which what is sown there wants`,
-    );
-  if (advice.spot_C !== null)
-    orders.push(
-      `hot spots about ${degreesWords(advice.spot_C, unit)}: put a stick thermometer where you set trays, and leave the hottest free`,
-    );
-  if (advice.propLid) orders.push('blocks under the lid on a bright day: it gets too warm under it');
+    orders.push(WORDS.turnTheBedAndAdd(shortDay(advice.turnBy), degreesWords(wanted.least_C!, unit)));
+  if (advice.spot_C !== null) orders.push(WORDS.hotSpotsAboutPutA(degreesWords(advice.spot_C, unit)));
+  if (advice.propLid) orders.push(WORDS.blocksUnderTheLidOn);
   const lastRead = Math.max(
     -Infinity,
     ...log.filter((l) => l.kind === 'read' && l.on >= bed.built[i]!).map((l) => l.on),
   );
-  if (wanted.first !== null && today - lastRead >= READ_EVERY_days)
-    orders.push('read the stick thermometer in the middle of the bed and write it down');
+  if (wanted.first !== null && today - lastRead >= READ_EVERY_days) orders.push(WORDS.readTheStickThermometerIn);
   return orders;
 }

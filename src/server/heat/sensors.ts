@@ -4,6 +4,7 @@ import { readCalibrations, readSensors, type CalibrationLine } from '../../db/he
 import { readRaw } from '../../db/heat/readings.ts';
 import { database } from '../database.ts';
 import { readSeason } from '../plan/season.ts';
+import { WORDS } from '../../words/en/heat/sensors.ts';
 
 export interface SensorLatest {
   readonly sensor: SensorRecord;
@@ -19,7 +20,7 @@ export async function latestOf(id: number): Promise<SensorLatest> {
   const sensors = await readSensors(db);
   const sensor = sensors.find((s) => s.id === id);
   if (!sensor || sensor.role === 'heater' || sensor.role === 'set')
-    throw new ProblemError(404, 'No such sensor', `There is no thermometer number ${id}.`);
+    throw new ProblemError(404, WORDS.noSuchSensor, WORDS.thereIsNoThermometerNumber(id));
   const { now } = await readSeason();
   const others = sensors.filter(
     (s) => s.zoneId === sensor.zoneId && s.id !== id && ['medium', 'bed', 'air'].includes(s.role),

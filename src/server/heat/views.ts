@@ -29,6 +29,7 @@ import { database } from '../database.ts';
 import { morningOf } from '../clock.ts';
 import { statusNow } from './byHand.ts';
 import { readHeat, specOf, type HeatContext, type ZoneNow } from './context.ts';
+import { WORDS } from '../../words/en/heat/views.ts';
 
 /** A cold night of the month against its usual one. Common practice, no source. */
 const COLD_NIGHT_K = 5;
@@ -225,15 +226,15 @@ function whatIfs(
   const foamed: ZoneSpec = { ...spec, below: [...spec.below, { material: 'foam', thickness_m: 0.05 }] };
   const more = oneMore(spec.cover.night);
   const ways: [string, ReturnType<typeof sizingOf>][] = [
-    [`${differenceWords(2, unit)} lower`, need(spec, set_C - 2, spec.cover.night)],
-    [`${lengthWords(50, lengthUnit)} more foam below`, need(foamed, set_C, spec.cover.night)],
+    [WORDS.lower(differenceWords(2, unit)), need(spec, set_C - 2, spec.cover.night)],
+    [WORDS.moreFoamBelow(lengthWords(50, lengthUnit)), need(foamed, set_C, spec.cover.night)],
   ];
   if (more !== spec.cover.night)
     ways.push([
-      more === 'fleece' ? 'a fleece over it' : more === 'single' ? 'film over it' : 'double film over it',
+      more === 'fleece' ? WORDS.aFleeceOverIt : more === 'single' ? WORDS.filmOverIt : WORDS.doubleFilmOverIt,
       need(spec, set_C, more),
     ]);
-  if (spec.cover.night !== 'none') ways.push(['no cover by night', need(spec, set_C, 'none')]);
+  if (spec.cover.night !== 'none') ways.push([WORDS.noCoverByNight, need(spec, set_C, 'none')]);
   return ways.map(([words, s]) => ({
     words,
     change_frac: now.need_W > 0 ? s.need_W / now.need_W - 1 : 0,

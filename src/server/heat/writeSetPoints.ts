@@ -5,6 +5,7 @@ import { fieldProblem, ProblemError } from '../../contracts/problem.ts';
 import type { PlanChangeInput } from '../../contracts/plan/planning.ts';
 import { changePlace, readWeeks, type WeekRow } from '../../db/plan/planChanges.ts';
 import type { World } from '../../core/house/world.ts';
+import { WORDS } from '../../words/en/heat/writeSetPoints.ts';
 
 type Transaction = Parameters<typeof changePlace>[3];
 
@@ -28,7 +29,7 @@ export async function writePlaces(
   const after: PlacePart[] = [];
   for (const part of [...parts].sort((a, b) => a.placeId - b.placeId)) {
     const place = world.places.find((p) => p.id === part.placeId);
-    if (!place) throw new ProblemError(404, 'No such place', `There is no place number ${part.placeId}.`);
+    if (!place) throw new ProblemError(404, WORDS.noSuchPlace, WORDS.thereIsNoPlaceNumber(part.placeId));
     const had = await readWeeks(part.placeId, part.weeks, transaction);
     const asLeft = left?.find((one) => one.placeId === part.placeId);
     const asIs = { setPoints: had, room_trays: place.room_trays };
@@ -64,8 +65,11 @@ export function requireUnchanged(changed: readonly string[]): void {
   if (changed.length > 0) {
     throw new ProblemError(
       409,
-      'The season has changed',
-      `Someone else changed ${changed.slice(0, 6).join(', ')}${changed.length > 6 ? ` and ${changed.length - 6} more` : ''} since this plan was made. Nothing was written. Look at the season as it now stands and plan again.`,
+      WORDS.theSeasonHasChanged,
+      WORDS.someoneElseChangedSinceThis(
+        changed.slice(0, 6).join(', '),
+        changed.length > 6 ? WORDS.andMore(changed.length - 6) : '',
+      ),
       { current: changed },
     );
   }
@@ -82,7 +86,7 @@ export function placesOf(input: Pick<PlanChangeInput, 'setPoints' | 'rooms'>, wo
       if (setPoint_C !== null && !levels.includes(setPoint_C)) {
         throw fieldProblem(
           `setPoints.${i}.setPoints.${j}.setPoint_C`,
-          `${place?.name ?? 'This place'} cannot be set to ${setPoint_C}.`,
+          WORDS.cannotBeSetTo(place?.name ?? WORDS.thisPlace, setPoint_C),
         );
       }
     });

@@ -10,6 +10,7 @@ import { writeBegun } from '../../db/house/begin.ts';
 import { nowAt } from '../clock.ts';
 import { database } from '../database.ts';
 import { readSeason } from '../plan/season.ts';
+import { WORDS } from '../../words/en/house/beginServer.ts';
 
 /**
  * Begins a nursery from five answers: its settings, usual temperatures by a rough guess, its places and the trays it uses.
@@ -21,13 +22,13 @@ export async function beginNursery(input: BeginInput): Promise<void> {
   const offered = STARTING_HOUSES[house];
   const made = places.map(({ key, room_trays }, i) => {
     const place = offered.find((one) => one.key === key);
-    if (!place) throw fieldProblem(`places.${i}.key`, `place: ${key} is not one of this house`);
-    if (places.findIndex((one) => one.key === key) < i) throw fieldProblem(`places.${i}.key`, `place: ${key} twice`);
+    if (!place) throw fieldProblem(`places.${i}.key`, WORDS.placeIsNotOneOf(key));
+    if (places.findIndex((one) => one.key === key) < i) throw fieldProblem(`places.${i}.key`, WORDS.placeTwice(key));
     return { ...place, room_trays };
   });
   containerIds.forEach((id, i) => {
     if (!world.containers.some((one) => one.id === id && isInUse(one)))
-      throw fieldProblem(`containerIds.${i}`, `trays: there is no tray number ${id}`);
+      throw fieldProblem(`containerIds.${i}`, WORDS.traysThereIsNoTray(id));
   });
   const south = input.latitude_deg < 0;
   const outside = roughNormals(input);
@@ -47,10 +48,5 @@ export async function beginNursery(input: BeginInput): Promise<void> {
     containerIds,
     today: isoFromDay(today),
   });
-  if (!done)
-    throw new ProblemError(
-      409,
-      'Begun already',
-      'This nursery has its places already. Change them in Books, and the rest under Settings.',
-    );
+  if (!done) throw new ProblemError(409, WORDS.begunAlready, WORDS.thisNurseryHasItsPlaces);
 }

@@ -3,6 +3,7 @@ import { inUse } from '../../core/books/inUse.ts';
 import { Derived } from '../../core/numerics/remembered.ts';
 import { shortDay } from '../../core/calendar/shortDay.ts';
 import type { Season } from '../../core/plan/season.ts';
+import { WORDS } from '../../words/en/house/findable.ts';
 
 const held = new Derived<Season, readonly Findable[]>();
 
@@ -21,7 +22,7 @@ function newFindable({ batches, world, now }: Season): Findable[] {
       kind: 'batch',
       name,
       also: `${batch.code} ${varieties.get(batch.varietyId ?? 0)?.name ?? ''}`,
-      note: `${batch.code}, out ${shortDay(batch.plan.transplantOn, new Date(now.instant_ms).getUTCFullYear())}`,
+      note: WORDS.out(batch.code, shortDay(batch.plan.transplantOn, new Date(now.instant_ms).getUTCFullYear())),
       href: `/batch/${batch.id}`,
     })),
     ...inUse(world.places).map((place): Findable => ({
@@ -44,7 +45,7 @@ function newFindable({ batches, world, now }: Season): Findable[] {
       const variety = varieties.get(lot.varietyId);
       return {
         kind: 'lot',
-        name: `Lot ${lot.code}`,
+        name: WORDS.lot(lot.code),
         also: `${variety?.name ?? ''} ${crops.get(variety?.cropId ?? 0)?.name ?? ''}`,
         note: variety?.name ?? '',
         href: `/books/lots?line=${lot.id}`,

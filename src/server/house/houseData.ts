@@ -12,6 +12,7 @@ import { currentSeason } from './seasons.ts';
 import { emergenceFactor } from '../../core/germination/learned.ts';
 import { TABLE_DAYS, type BatchView, type Season } from '../../core/plan/season.ts';
 import { Derived } from '../../core/numerics/remembered.ts';
+import { WORDS } from '../../words/en/house/houseData.ts';
 
 /** What the islands work from: crops (all, or those of the batches given), places, containers, settings. */
 export function houseData(season: Season, cropIds: ReadonlySet<number> | null): HouseData {
@@ -83,7 +84,7 @@ function labelOf({ batches, now, world }: Season): string {
   const names = world.seasons.filter((one) => inHand.has(one.id)).map((one) => one.name);
   if (names.length === 0)
     return currentSeason(world.seasons, now.today)?.name ?? seasonOf(now.today, world.nursery.latitude_deg).label;
-  return names.length > 2 ? `${names[0]} to ${names.at(-1)}` : names.join(' and ');
+  return names.length > 2 ? WORDS.to(names[0], names.at(-1)) : names.join(' and ');
 }
 
 /** All the season's drawing works from, as JSON. */

@@ -15,6 +15,7 @@ import { leggyOf } from '../growth/leggy.ts';
 import { careOrders } from '../planting/aftercare.ts';
 import { plantVerdict } from '../planting/view.ts';
 import type { BatchView, Season } from '../../core/plan/season.ts';
+import { WORDS } from '../../words/en/house/roundView.ts';
 
 /** Stands for the beds outside, which are no place of the house. */
 const OUT_IN_THE_FIELD = -1;
@@ -44,11 +45,11 @@ export function roundView(season: Season, beds: ReadonlyMap<number, readonly str
     (job) => job.placeId !== OUT_IN_THE_FIELD && !world.places.some((place) => place.id === job.placeId),
   );
   const apart = { day_C: 0, night_C: 0, room_trays: 0, used_slots: 0 };
-  const nowhere = { ...apart, id: 0, name: 'No place chosen', orders: [], jobs: homeless };
+  const nowhere = { ...apart, id: 0, name: WORDS.noPlaceChosen, orders: [], jobs: homeless };
   const out = {
     ...apart,
     id: OUT_IN_THE_FIELD,
-    name: 'Planted out',
+    name: WORDS.plantedOut,
     orders: careOrders(season),
     jobs: jobs.filter((job) => job.placeId === OUT_IN_THE_FIELD),
   };
@@ -77,10 +78,10 @@ function roundJob(view: BatchView, job: Job, season: Season): RoundJob {
     code: view.batch.code,
     name: view.name,
     kind: job.kind,
-    words: job.kind === 'rung' ? `Step ${job.count} of hardening` : JOB_WORDS[job.kind],
+    words: job.kind === 'rung' ? WORDS.stepOfHardening(job.count) : JOB_WORDS[job.kind],
     eventKind: job.logs?.kind ?? JOB_EVENT[job.kind],
     cause: job.logs?.cause ?? '',
-    tap: job.logs?.kind === 'held' ? 'Kept back' : TAP[job.kind],
+    tap: job.logs?.kind === 'held' ? WORDS.keptBack : TAP[job.kind],
     dueOn: job.dueOn,
     late_days: job.kind === 'look' ? 0 : Math.max(0, today - job.dueOn),
     trays: job.trays,
@@ -98,18 +99,18 @@ function roundJob(view: BatchView, job: Job, season: Season): RoundJob {
 
 /** Word of the button that logs a job as it stands. */
 const TAP: Readonly<Record<JobKind, string>> = {
-  treat: 'Done',
-  sow: 'Sown',
-  arrive: 'Come',
-  look: 'Count',
-  'off-heat': 'Moved',
-  pot: 'Potted',
-  water: 'Watered',
-  space: 'Spaced',
-  harden: 'Out',
-  rung: 'Done',
-  plant: 'Planted',
-  stood: 'Well',
+  treat: WORDS.done,
+  sow: WORDS.sown,
+  arrive: WORDS.come,
+  look: WORDS.count,
+  'off-heat': WORDS.moved,
+  pot: WORDS.potted,
+  water: WORDS.watered,
+  space: WORDS.spaced,
+  harden: WORDS.out,
+  rung: WORDS.done,
+  plant: WORDS.planted,
+  stood: WORDS.well,
 };
 
 /** The reason of a job, with what only the whole season knows. */
@@ -118,7 +119,7 @@ function whyOf(job: Job, view: BatchView, season: Season): string {
   if (job.kind === 'pot' || job.kind === 'space' || job.kind === 'harden') return job.why + boltWords(view, season);
   if (job.kind !== 'plant' || !season.site) return job.why;
   const { verdict, by } = plantVerdict(season, season.site, view);
-  const word = { plant: 'the gates are open', wait: 'wait', not: 'not today' }[verdict];
+  const word = { plant: WORDS.theGatesAreOpen, wait: 'wait', not: WORDS.notToday }[verdict];
   return `${view.batch.plan.plantsWanted} wanted; ${word}: ${by}`;
 }
 
@@ -139,7 +140,7 @@ function boltWords(view: BatchView, season: Season): string {
 /** Added to "off the heat" when seedlings have stood there too long for their light. */
 export function leggyWords(leggy: Leggy | null): string {
   if (!leggy?.leggy) return '';
-  const light = leggy.light_mol_m2 < 0.5 ? 'without light' : 'with little light for the warmth';
+  const light = leggy.light_mol_m2 < 0.5 ? WORDS.withoutLight : WORDS.withLittleLightForThe;
   return `; up ${leggy.days} days on the heat ${light}: they stretch`;
 }
 

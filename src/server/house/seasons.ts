@@ -31,6 +31,7 @@ import { database } from '../database.ts';
 import { readSeason } from '../plan/season.ts';
 import { type BatchView, type Season } from '../../core/plan/season.ts';
 import { estimatesToKeep } from './keepEstimates.ts';
+import { WORDS } from '../../words/en/house/seasonsServer.ts';
 
 /** Seasons with what is in them, the latest first. */
 export async function listSeasons(): Promise<SeasonView[]> {
@@ -109,7 +110,11 @@ export async function closeSeason(id: number, closing: SeasonClosing): Promise<C
     const closed = await closeAsRead(id, closing, await readSeason());
     if (closed) return closed;
   }
-  throw new ProblemError(409, 'Others are writing', 'The log is being written to this moment; close the season again.');
+  throw new ProblemError(
+    409,
+    WORDS.othersAreWriting,
+    'The log is being written to this moment; close the season again.',
+  );
 }
 
 /** How often what was worked out may be overtaken by a line of the log before the season is held. */
@@ -121,7 +126,8 @@ async function closeAsRead(id: number, { version, standing }: SeasonClosing, sea
   return inTransaction(db, async (transaction) => {
     // While the season is held nothing more is written to its batches.
     const record = await seasonAt(db, id, version, transaction);
-    if (record.closedAt_ms !== null) throw new ProblemError(409, 'Closed already', `Season ${record.name} is closed.`);
+    if (record.closedAt_ms !== null)
+      throw new ProblemError(409, WORDS.closedAlready, WORDS.seasonIsClosed(record.name));
     if ((await readMarks(db, transaction)).revision !== season.world.revision) return null;
     const open = standingIn(season, id);
     if (open.length > 0 && standing === 'ask') throw stillStanding(record, open);
@@ -164,7 +170,7 @@ export async function reopenSeason(id: number, version: number): Promise<SeasonR
   const db = database();
   return inTransaction(db, async (transaction) => {
     const record = await seasonAt(db, id, version, transaction);
-    if (record.closedAt_ms === null) throw new ProblemError(409, 'Open already', `Season ${record.name} is open.`);
+    if (record.closedAt_ms === null) throw new ProblemError(409, WORDS.openAlready, WORDS.seasonIsOpen(record.name));
     await dropKept(db, id, transaction);
     await setClosed(db, id, null, transaction);
     return (await readSeasons(db, transaction)).find((one) => one.id === id)!;
@@ -176,11 +182,11 @@ export async function putIntoSeason(batchId: number, version: number, seasonId: 
   const db = database();
   await inTransaction(db, async (transaction) => {
     const batch = await lockBatch(batchId, transaction);
-    if (!batch) throw new ProblemError(404, 'No such batch', `There is no batch number ${batchId}.`);
+    if (!batch) throw new ProblemError(404, WORDS.noSuchBatch, WORDS.thereIsNoBatchNumber(batchId));
     if (batch.version !== version)
-      throw new ProblemError(409, 'Changed by someone else', `${batch.code} was changed since you opened it.`);
+      throw new ProblemError(409, WORDS.changedBySomeoneElse, WORDS.wasChangedSinceYouOpened(batch.code));
     const season = (await readSeasons(db, transaction)).find((one) => one.id === seasonId);
-    if (!season) throw fieldProblem('seasonId', 'There is no such season.');
+    if (!season) throw fieldProblem('seasonId', WORDS.thereIsNoSuchSeason);
     if (season.closedAt_ms !== null)
       throw fieldProblem('seasonId', `Season ${season.name} is closed; choose an open one, or open it again.`);
     await moveToSeason(db, [batchId], seasonId, transaction);
@@ -203,12 +209,12 @@ const NAMED = 8;
 
 function stillStanding(record: SeasonRecord, open: readonly BatchView[]): ProblemError {
   const names = open.slice(0, NAMED).map((view) => view.name);
-  const more = open.length > NAMED ? ` and ${open.length - NAMED} more` : '';
+  const more = open.length > NAMED ? WORDS.andMore(open.length - NAMED) : '';
   return new ProblemError(
     409,
-    'Plants are still standing',
-    `${open.length} of season ${record.name} still stand or are still to be sown: ${names.join(', ')}${more}. Log what became of them, or close it and carry them over into the season after.`,
-    { errors: open.map((view) => ({ path: `batches.${view.batch.id}`, message: `${view.name} still stands` })) },
+    WORDS.plantsAreStillStanding,
+    WORDS.ofSeasonStillStandOr(open.length, record.name, names.join(', '), more),
+    { errors: open.map((view) => ({ path: `batches.${view.batch.id}`, message: WORDS.stillStands(view.name) })) },
   );
 }
 
@@ -258,9 +264,9 @@ const daysOf = ({ firstDay, lastDay }: Pick<SeasonInput, 'firstDay' | 'lastDay'>
 /** A season at the version it was read at, held until the transaction ends. */
 async function seasonAt(db: Sequelize, id: number, version: number, transaction: Transaction): Promise<SeasonRecord> {
   const record = await lockSeason(db, id, transaction);
-  if (!record) throw new ProblemError(404, 'No such season', `There is no season number ${id}.`);
+  if (!record) throw new ProblemError(404, WORDS.noSuchSeason, WORDS.thereIsNoSeasonNumber(id));
   if (record.version !== version)
-    throw new ProblemError(409, 'Changed by someone else', `Season ${record.name} was changed since you opened it.`, {
+    throw new ProblemError(409, WORDS.changedBySomeoneElse, WORDS.seasonWasChangedSinceYou(record.name), {
       current: record,
     });
   return record;
@@ -275,16 +281,12 @@ async function requireFits(
 ): Promise<void> {
   const others = (await readSeasons(db, transaction)).filter((one) => one.id !== before?.id);
   const same = others.find((one) => one.name.toLowerCase() === name.toLowerCase());
-  if (same) throw fieldProblem('name', `There is a season ${same.name} already.`);
+  if (same) throw fieldProblem('name', WORDS.thereIsASeasonAlready(same.name));
   const over = others.find((one) => one.firstDay === firstDay && one.lastDay === lastDay);
-  if (over) throw fieldProblem('firstDay', `Season ${over.name} has the same first and last day.`);
+  if (over) throw fieldProblem('firstDay', WORDS.seasonHasTheSameFirst(over.name));
   // One that begins and ends within another would take all its batches of those days: only a season of its own does that.
   const within = others.find((one) => one.closedAt_ms !== null && one.firstDay <= firstDay && lastDay <= one.lastDay);
-  if (within)
-    throw fieldProblem(
-      'firstDay',
-      `All its days are in season ${within.name}, which is closed. Open that one again first.`,
-    );
+  if (within) throw fieldProblem('firstDay', WORDS.allItsDaysAreIn(within.name));
   if (!before) return;
   const { world } = await readSeason();
   const outside = world.batches.filter(
@@ -295,6 +297,6 @@ async function requireFits(
   if (lost.length > 0)
     throw fieldProblem(
       'lastDay',
-      `${lost.length} of its batches go out on days outside: the first on ${isoFromDay(Math.min(...lost.map((b) => b.plan.transplantOn)))}. Put them into another season first.`,
+      WORDS.ofItsBatchesGoOut(lost.length, isoFromDay(Math.min(...lost.map((b) => b.plan.transplantOn)))),
     );
 }

@@ -8,6 +8,7 @@ import { fieldProblem, ProblemError } from '../../contracts/problem.ts';
 import { morningOf } from '../clock.ts';
 import { database } from '../database.ts';
 import { readSeason } from '../plan/season.ts';
+import { WORDS } from '../../words/en/house/setClock.ts';
 
 /** Sets, runs or pauses the demo's clock; what goes by the clock is looked at anew. */
 export async function updateDemoClockTo(change: ClockInput): Promise<void> {
@@ -23,7 +24,7 @@ export function changedClock(
   machine_ms: number = Date.now(),
 ): DemoClock {
   if (!nursery.demoClock) {
-    throw new ProblemError(409, 'This clock is the machine’s', 'Only the demo nursery has a clock that can be set.');
+    throw new ProblemError(409, WORDS.thisClockIsTheMachines, WORDS.onlyTheDemoNurseryHas);
   }
   if (change.setTo !== undefined) {
     const day = requireDay(change.setTo);

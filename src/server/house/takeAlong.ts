@@ -10,6 +10,7 @@ import { milestoneOf } from '../../core/plan/schedule/chain.ts';
 import { PLAN_COLUMNS, planCells } from '../../formats/batchColumns.ts';
 import { toCell } from '../../formats/csvText.ts';
 import type { Season } from '../../core/plan/season.ts';
+import { WORDS } from '../../words/en/house/takeAlong.ts';
 
 /** Columns of the batches file that follow from the log and the forecast; they are not read in again. */
 export const FORECAST_COLUMNS = [
@@ -49,14 +50,14 @@ export function workCalendar(season: Season): string {
   const { world, now } = season;
   const places = new Map(world.places.map((place) => [place.id, place.name]));
   const calendar = ical({
-    name: `${world.nursery.name}: work`,
+    name: WORDS.work(world.nursery.name),
     prodId: { company: 'crook', product: 'work', language: 'EN' },
     method: ICalCalendarMethod.PUBLISH,
   });
   for (const view of season.batches) {
     for (const job of view.work) {
       const day = Math.max(job.dueOn, now.today);
-      const trays = `${job.trays} tray${job.trays === 1 ? '' : 's'}`;
+      const trays = WORDS.tray(job.trays, job.trays === 1 ? '' : 's');
       const rung = job.kind === 'rung' ? ` ${job.count}` : '';
       calendar.createEvent({
         id: `${view.batch.code}-${job.kind}${rung.trim()}@crook`,

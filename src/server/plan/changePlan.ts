@@ -13,6 +13,7 @@ import { logLine } from '../batch/changeBatches.ts';
 import { database } from '../database.ts';
 import { readSeason } from './season.ts';
 import { alike, placesOf, requireUnchanged, writePlaces, type PlacePart } from '../heat/writeSetPoints.ts';
+import { WORDS } from '../../words/en/plan/changePlan.ts';
 
 /** One batch before and after a change: its plan as a person would send it. */
 interface BatchPart {
@@ -69,13 +70,12 @@ export async function undoPlan(input: UndoInput): Promise<PlanChanged> {
     const repeated = await readPlanChange(database(), { key: input.idempotencyKey }, transaction);
     if (repeated) return { changeId: repeated.id, repeated: true };
     const change = await readPlanChange(database(), { id: input.changeId }, transaction);
-    if (!change)
-      throw new ProblemError(404, 'No such change', `There is no change number ${input.changeId} of the plan.`);
+    if (!change) throw new ProblemError(404, WORDS.noSuchChange, WORDS.thereIsNoChangeNumber(input.changeId));
     if (change.undone)
-      throw new ProblemError(409, 'Undone already', 'Someone has undone this; look at the season as it now stands.');
+      throw new ProblemError(409, WORDS.undoneAlready, 'Someone has undone this; look at the season as it now stands.');
     const before = change.before as Part;
     const after = change.after as Part;
-    const words = `undone: ${change.words}`.slice(0, 400);
+    const words = WORDS.undone(change.words).slice(0, 400);
     const done = await write(before, world, words, now.today, now.instant_ms, transaction, after);
     const changeId = await insertPlanChange(
       database(),
@@ -116,7 +116,7 @@ async function write(
   // In one order, so that two at once cannot wait for each other.
   for (const part of [...wanted.batches].sort((a, b) => a.id - b.id)) {
     const was = await lockBatch(part.id, transaction);
-    if (!was) throw new ProblemError(404, 'No such batch', `There is no batch number ${part.id}.`);
+    if (!was) throw new ProblemError(404, WORDS.noSuchBatch, WORDS.thereIsNoBatchNumber(part.id));
     const asLeft = left?.batches.find((one) => one.id === part.id)?.input;
     if (left ? !alike(batchInputOf(was), asLeft) : was.version !== part.version) {
       changed.push(was.code);
@@ -131,7 +131,7 @@ async function write(
     }
     before.batches.push({ id: was.id, version: was.version, input: batchInputOf(was) });
     after.batches.push({ id: was.id, version: written.version, input: batchInputOf(written as BatchRecord) });
-    await insertEvent({ ...logLine(was.id, 'edited', today, instant_ms), note: `season plan: ${words}` }, transaction);
+    await insertEvent({ ...logLine(was.id, 'edited', today, instant_ms), note: WORDS.seasonPlan(words) }, transaction);
   }
   const places = await writePlaces(wanted.places, world, transaction, changed, left?.places ?? null);
   before.places.push(...places.before);
@@ -143,9 +143,9 @@ async function write(
 function requireOnce(input: PlanChangeInput): void {
   const ids = input.batches.map((batch) => batch.id);
   const twice = ids.findIndex((id, i) => ids.indexOf(id) !== i);
-  if (twice >= 0) throw fieldProblem(`batches.${twice}.id`, 'This batch is named twice.');
+  if (twice >= 0) throw fieldProblem(`batches.${twice}.id`, WORDS.thisBatchIsNamedTwice);
   if (ids.length === 0 && input.setPoints.length === 0 && input.rooms.length === 0) {
-    throw fieldProblem('batches', 'There is nothing in this plan to take over.');
+    throw fieldProblem('batches', WORDS.thereIsNothingInThis);
   }
 }
 

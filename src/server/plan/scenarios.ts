@@ -4,6 +4,7 @@ import type { ScenarioInput, ScenarioPatch, ScenarioRecord } from '../../contrac
 import { deleteScenario, insertScenario, listScenarios, updateScenario } from '../../db/plan/scenarios.ts';
 import { database } from '../database.ts';
 import { readSeason } from './season.ts';
+import { WORDS } from '../../words/en/plan/scenarios.ts';
 
 const MOST = 20;
 
@@ -18,13 +19,13 @@ export async function addScenario(input: ScenarioInput): Promise<{ id: number }>
     throw fieldProblem('name', `There are ${MOST} what-ifs already; take one out first.`);
   }
   const write = await insertScenario(database(), input, isoFromDay(now.today));
-  if (write.kind !== 'written') throw fieldProblem('name', 'There is a what-if of this name already.');
+  if (write.kind !== 'written') throw fieldProblem('name', WORDS.thereIsAWhatIf);
   return { id: write.id };
 }
 
 export async function changeScenario(id: number, { version, ...input }: ScenarioPatch): Promise<{ id: number }> {
   const write = await updateScenario(database(), id, version, input);
-  if (write.kind === 'taken') throw fieldProblem('name', 'There is a what-if of this name already.');
+  if (write.kind === 'taken') throw fieldProblem('name', WORDS.thereIsAWhatIf);
   if (write.kind === 'stale') throw stale();
   return { id };
 }
@@ -34,9 +35,5 @@ export async function removeScenario(id: number, version: number): Promise<void>
 }
 
 function stale(): ProblemError {
-  return new ProblemError(
-    409,
-    'Changed by someone else',
-    'Someone changed or took out this what-if since you opened it.',
-  );
+  return new ProblemError(409, WORDS.changedBySomeoneElse, WORDS.someoneChangedOrTookOut);
 }

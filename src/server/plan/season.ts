@@ -15,6 +15,7 @@ import { keepWhatIsSettled } from '../house/keepEstimates.ts';
 import { workOut, type BatchView, type Season } from '../../core/plan/season.ts';
 import { Latest } from '../latest.ts';
 import { Derived } from '../../core/numerics/remembered.ts';
+import { WORDS } from '../../words/en/plan/seasonServer.ts';
 
 /** What of the season was read and worked out last. */
 class Held {
@@ -109,7 +110,7 @@ async function currentWorld({ revision }: Marks): Promise<World> {
   return held.world.at(revision, async (last) => {
     const world = await readWorld(database(), last);
     if (world) return world;
-    throw new ProblemError(503, 'Not set up yet', 'Start the application with bin/start, which sets up a nursery.');
+    throw new ProblemError(503, WORDS.notSetUpYet, WORDS.startTheApplicationWithBin);
   });
 }
 
@@ -121,6 +122,6 @@ export function readAhead(): void {
 /** One batch of a season, or a 404 problem. */
 export function batchIn(season: Season, id: number): BatchView {
   const view = season.batches.find((b) => b.batch.id === id);
-  if (!view) throw new ProblemError(404, 'No such batch', `There is no batch number ${id}.`);
+  if (!view) throw new ProblemError(404, WORDS.noSuchBatch, WORDS.thereIsNoBatchNumber(id));
   return view;
 }

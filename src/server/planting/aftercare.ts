@@ -8,6 +8,7 @@ import { cropOf } from '../../core/books/cropOf.ts';
 import type { BatchView, Season } from '../../core/plan/season.ts';
 import type { Site } from '../../core/weather/site.ts';
 import { safeCover_K } from '../../core/planting/oddsOfBatch.ts';
+import { WORDS } from '../../words/en/planting/aftercare.ts';
 
 /** Planted batches are looked after so many days. */
 export const PLANTED_days = 42;
@@ -61,21 +62,23 @@ function wordsOf(care: Care, season: Season, view: BatchView): string {
   const cover = coverOver(season, view)?.name.toLowerCase() ?? 'fleece';
   switch (care.kind) {
     case 'cover': {
-      const layers = care.layers === 1 ? 'a layer' : `${care.layers} layers`;
-      return `${layers} more of ${cover} on before dusk: ${t(care.low_C)} tonight`;
+      const layers = care.layers === 1 ? 'a layer' : WORDS.layers(care.layers);
+      return WORDS.moreOfOnBeforeDusk(layers, cover, t(care.low_C));
     }
     case 'vent':
-      return `open ${cover} from ${care.from_h}:00 to ${care.to_h}:00: ${t(care.under_C)} under it at the hottest hour`;
+      return WORDS.openFrom00To00(cover, care.from_h, care.to_h, t(care.under_C));
     case 'take-off':
       return care.left === 0
-        ? `${cover} may come off: the coming ${care.nights} nights are mild enough`
-        : `leave ${care.left} ${care.left === 1 ? 'layer' : 'layers'} of ${cover} on, the rest may come off`;
+        ? WORDS.mayComeOffTheComing(cover, care.nights)
+        : WORDS.leaveOfOnTheRest(care.left, care.left === 1 ? 'layer' : 'layers', cover);
     case 'hold-down':
-      return `${coverOver(season, view) ? `weigh ${cover} down` : 'shelter or stake it'}: gusts to ${windWords(care.gust_m_s, unit)} ${care.day === season.now.today ? 'today' : shortDay(care.day)}`;
+      return WORDS.gustsTo(
+        coverOver(season, view) ? WORDS.weighDown(cover) : WORDS.shelterOrStakeIt,
+        windWords(care.gust_m_s, unit),
+        care.day === season.now.today ? 'today' : shortDay(care.day),
+      );
     case 'water':
-      return care.hot_C === null
-        ? 'water at the roots: no rain is foretold and roots are few'
-        : `water early and shade at noon: ${t(care.hot_C)} and no rain`;
+      return care.hot_C === null ? WORDS.waterAtTheRootsNo : WORDS.waterEarlyAndShadeAt(t(care.hot_C));
   }
 }
 
@@ -91,11 +94,9 @@ function lossWords(season: Season, view: BatchView): string[] {
       (other.state.phase === 'hardening' || other.state.phase === 'potted') &&
       other.plants.expected_count > other.batch.plan.plantsWanted,
   );
-  if (!spare) return [`${lost} of ${planted_count} lost: sow again, or close the gap`];
+  if (!spare) return [WORDS.ofLostSowAgainOr(lost, planted_count)];
   const more = spare.plants.expected_count - spare.batch.plan.plantsWanted;
-  return [
-    `replace ${Math.min(lost, more)} of ${lost} lost from ${spare.name} (${spare.batch.code}), which has ${more} to spare`,
-  ];
+  return [WORDS.replaceOfLostFromWhich(Math.min(lost, more), lost, spare.name, spare.batch.code, more)];
 }
 
 /** Today's orders for all that stands out, each with its batch. */

@@ -5,10 +5,11 @@ import { cropOf } from '../../core/books/cropOf.ts';
 import type { Season } from '../../core/plan/season.ts';
 import { USUAL_RISK_frac } from '../../core/planting/outFrom.ts';
 import { outFromBy } from './view.ts';
+import { WORDS } from '../../words/en/planting/outDatesFor.ts';
 
 /** Transplant dates to suggest for a crop: in the open and under each cover, at the risk taken. */
 export function outDates(season: Season, cropId: number, varietyId: number | null, near: number | null): OutDatesView {
-  if (!season.crops.some((c) => c.id === cropId)) throw fieldProblem('crop', 'There is no such crop.');
+  if (!season.crops.some((c) => c.id === cropId)) throw fieldProblem('crop', WORDS.thereIsNoSuchCrop);
   const crop = cropOf(season, { cropId, varietyId });
   const { nursery } = season.world;
   const risk_frac = nursery.frost?.risk_frac ?? USUAL_RISK_frac;

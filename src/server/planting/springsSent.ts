@@ -3,17 +3,13 @@ import { springInput, ODDS_AHEAD_days, oddsTask } from '../../core/planting/odds
 import { ProblemError } from '../../contracts/problem.ts';
 import { historyColumns } from '../../contracts/planting/springs.ts';
 import type { Season } from '../../core/plan/season.ts';
+import { WORDS } from '../../words/en/planting/springsSent.ts';
 
 /** What a page needs to try odds by itself: the same springs, and a task for each batch that goes out soon. */
 export function springsSent(season: Season): SpringsSent {
   const { site } = season;
   const input = site && springInput(site);
-  if (!site || !input)
-    throw new ProblemError(
-      409,
-      'Nothing to go by',
-      'There is neither history nor usual temperatures: import some under Weather.',
-    );
+  if (!site || !input) throw new ProblemError(409, WORDS.nothingToGoBy, WORDS.thereIsNeitherHistoryNor);
   const { history, usual, ...rest } = input;
   return {
     input: {

@@ -29,6 +29,7 @@ import { careWords, PLANTED_days, standingOut } from './aftercare.ts';
 import { batchOdds, isUnlikely, meanCover, oddsTask, safeCover_K, springsOf } from '../../core/planting/oddsOfBatch.ts';
 import { outFrom } from '../../core/planting/outFrom.ts';
 import { Derived } from '../../core/numerics/remembered.ts';
+import { WORDS } from '../../words/en/planting/view.ts';
 
 /** Batches that go out within so many days are looked at. */
 const AHEAD_days = 35;
@@ -124,7 +125,7 @@ export function plantVerdict(season: Season, site: Site, view: BatchView) {
   const input = gateInput(season, site, view);
   const gates = gatesOf(input, { ...planting.modes, ...view.batch.plan.gates }, planting.rules);
   const { verdict, by } = verdictOf(gates);
-  return { input, gates, verdict, by: by ? gateWords(by, season, input) : 'every gate passes' };
+  return { input, gates, verdict, by: by ? gateWords(by, season, input) : WORDS.everyGatePasses };
 }
 
 function plantLine(season: Season, site: Site, view: BatchView): PlantLine {
@@ -160,7 +161,7 @@ function plantLine(season: Season, site: Site, view: BatchView): PlantLine {
     frost_frac: odds?.frost_frac ?? null,
     unlikely,
     coverId: plan.coverId ?? null,
-    coverName: cover?.name ?? 'no cover',
+    coverName: cover?.name ?? WORDS.noCover,
     spacing,
     ground_m2: ground_m2(plants, spacing),
     overAgeOn: overAge === null ? null : Math.floor(overAge),
@@ -178,7 +179,7 @@ export function outFromBy(season: Season, site: Site, crop: Crop, near: number):
   const open = outFrom(site, world, crop, null, near);
   const covers = inUse(world.covers).filter((c) => c.structure === null);
   return [
-    { coverId: null, name: 'in the open', ...open, sooner_days: null },
+    { coverId: null, name: WORDS.inTheOpen, ...open, sooner_days: null },
     ...covers.map((cover) => {
       const { day, by, fromStart } = outFrom(site, world, crop, cover, near);
       const sooner_days = day === null || open.day === null ? null : open.day - day;
@@ -220,7 +221,7 @@ function newOffers(season: Season, site: Site, view: BatchView): DateOffer[] {
     const { inTime_frac } = oddsOf(task, springs);
     if (inTime_frac > odds.inTime_frac)
       offers.push({
-        words: `plan it for ${shortDay(later)}: ready and fit by then or within its days after in ${say(inTime_frac)} of springs`,
+        words: WORDS.planItForReadyAnd(shortDay(later), say(inTime_frac)),
         inTime_frac,
         transplantOn: later,
         coverId: plan.coverId ?? null,
@@ -232,7 +233,7 @@ function newOffers(season: Season, site: Site, view: BatchView): DateOffer[] {
     const { inTime_frac } = oddsOf(oddsTask(season, view, { ...plan, coverId: cover.id })!, springs);
     if (inTime_frac > odds.inTime_frac + 0.05)
       offers.push({
-        words: `put ${cover.name.toLowerCase()} over it: in time in ${say(inTime_frac)} of springs`,
+        words: WORDS.putOverItInTime(cover.name.toLowerCase(), say(inTime_frac)),
         inTime_frac,
         transplantOn: null,
         coverId: cover.id,
@@ -256,7 +257,7 @@ export function unlikelyDates(season: Season): UnlikelyDate[] {
         name,
         transplantOn: batch.plan.transplantOn,
         inTime_frac: odds.inTime_frac,
-        waits: odds.out.p50 === null ? 'not likely this spring' : `likely out ${shortDay(odds.out.p50)}`,
+        waits: odds.out.p50 === null ? WORDS.notLikelyThisSpring : WORDS.likelyOut(shortDay(odds.out.p50)),
         offers: offersFor(season, site, view),
       };
     })
@@ -276,7 +277,7 @@ function plantedLines(season: Season): PlantedLine[] {
         name,
         plantedOn: on,
         count: state.planted_count,
-        coverName: planting ? (cover?.name ?? 'no cover') : '',
+        coverName: planting ? (cover?.name ?? WORDS.noCover) : '',
         covered: cover ? state.covered !== false : null,
         care: careWords(season, view, on),
         bed: planting?.bed ?? '',
@@ -325,27 +326,35 @@ export function gateWords(gate: Gate, season: Season, input: GateInput): string 
   const depth = lengthWords(100, season.world.nursery.lengthUnit);
   switch (key) {
     case 'calendar':
-      if (day === null) return 'never rare enough in this season at your risk: it wants more cover';
-      return state === 'pass' ? `frost is rare enough since ${on}` : `frost is rare enough from ${on}`;
+      if (day === null) return WORDS.neverRareEnoughInThis;
+      return state === 'pass' ? WORDS.frostIsRareEnoughSince(on) : WORDS.frostIsRareEnoughFrom(on);
     case 'soil':
-      if (figure === null) return `soil is not known: take a reading at ${depth}`;
-      return `soil ${t(figure)} at ${depth}, wants ${t(wants!)} for ${season.world.nursery.planting.rules.soil_days} days`;
+      if (figure === null) return WORDS.soilIsNotKnownTake(depth);
+      return WORDS.soilAtWantsForDays(t(figure), depth, t(wants!), season.world.nursery.planting.rules.soil_days);
     case 'nights':
-      if (figure === null) return 'no night is known: read the max-min thermometer';
-      return `${figure} of ${wants} nights running at ${t(input.nightMin_C - input.warm_K)} or more`;
+      if (figure === null) return WORDS.noNightIsKnownRead;
+      return WORDS.ofNightsRunningAtOr(figure, wants, t(input.nightMin_C - input.warm_K));
     case 'forecast':
-      if (figure === null) return 'no forecast: type one or wait for it';
-      return `${percent(figure)} odds of ${t(input.harm_C - input.cover_K)} or less${figure > 0.005 ? ` in the night after ${on}` : ''}, bears ${percent(wants!)}`;
+      if (figure === null) return WORDS.noForecastTypeOneOr;
+      return WORDS.oddsOfOrLessBears(
+        percent(figure),
+        t(input.harm_C - input.cover_K),
+        figure > 0.005 ? WORDS.inTheNightAfter(on) : '',
+        percent(wants!),
+      );
     case 'storm':
-      if (figure === null) return 'no wind is foretold: look at another forecast';
-      return `gusts to ${windWords(figure, unit)} on ${on}, bears ${windWords(wants!, unit)}`;
+      if (figure === null) return WORDS.noWindIsForetoldLook;
+      return WORDS.gustsToOnBears(windWords(figure, unit), on, windWords(wants!, unit));
     case 'heat':
       return heatWords(input, season);
     case 'hardened':
-      return state === 'pass' ? 'its ladder is done' : `on step ${figure} of ${wants}`;
+      return state === 'pass' ? WORDS.itsLadderIsDone : WORDS.onStepOf(figure, wants);
     default:
-      if (input.cover === null) return 'goes out without cover';
-      return `${areaWords(wants!, season.world.nursery.lengthUnit)} of cover wanted, ${areaWords(figure!, season.world.nursery.lengthUnit)} free`;
+      if (input.cover === null) return WORDS.goesOutWithoutCover;
+      return WORDS.ofCoverWantedFree(
+        areaWords(wants!, season.world.nursery.lengthUnit),
+        areaWords(figure!, season.world.nursery.lengthUnit),
+      );
   }
 }
 
@@ -356,18 +365,18 @@ function heatWords({ forecast, soil_C, heat, today }: GateInput, season: Season)
   const hot = tooHot(forecast, soil_C.at(-1) ?? null, heat);
   if (!hot) {
     const known = forecast.slice(0, HEAT_days).flatMap((d) => (d.most_C === null ? [] : [d.most_C]));
-    if (known.length === 0) return 'no heat is foretold: look at another forecast';
-    return `${t(Math.max(...known))} at the hottest of ${known.length} days, bears ${t(heat.air_C)}`;
+    if (known.length === 0) return WORDS.noHeatIsForetoldLook;
+    return WORDS.atTheHottestOfDays(t(Math.max(...known)), known.length, t(heat.air_C));
   }
   const cooler = coolerFrom(forecast, heat);
-  const wait = cooler === null ? '' : `, or from ${shortDay(cooler)}`;
+  const wait = cooler === null ? '' : WORDS.orFrom(shortDay(cooler));
   const on = hot.day === null || hot.day === today ? 'today' : shortDay(hot.day);
   const what = {
-    hot: `${t(hot.figure)} ${on}, bears ${t(hot.wants)}`,
-    soil: `soil ${t(hot.figure)}, bears ${t(hot.wants)}`,
-    'dry-wind': `dry wind ${on}, gusts to ${windWords(hot.figure, unit)}`,
+    hot: WORDS.bears(t(hot.figure), on, t(hot.wants)),
+    soil: WORDS.soilBears(t(hot.figure), t(hot.wants)),
+    'dry-wind': WORDS.dryWindGustsTo(on, windWords(hot.figure, unit)),
   }[hot.cause];
-  return `${what}: plant towards evening, water in, shade over it for some days${wait}`;
+  return WORDS.plantTowardsEveningWaterIn(what, wait);
 }
 
 const RULES: Readonly<Record<Gate['key'], string>> = {
@@ -376,12 +385,11 @@ const RULES: Readonly<Record<Gate['key'], string>> = {
   soil: 'Soil at 10 cm runs after the mean air, a good fifth of the way each day, put right by your thermometer; it must stay at the crop’s least for the days in a row.',
   nights:
     'Lowest of past nights by your thermometer, the station, or the forecast of the day; with a cover its safe worth is added.',
-  forecast:
-    'The highest odds, over the coming nights, of the temperature that hurts the crop: the forecast low, its usual bias taken off, with the error forecasts of that lead have had here.',
-  storm: 'The strongest gust foretold for the coming days: plants freshly set have no hold.',
-  heat: 'The hottest hour of the coming three days, the soil, and a warm dry wind: plants without roots in the ground cannot drink. Evening and shade are the way out.',
-  hardened: 'The ladder of its programme, by what was logged.',
-  covers: 'Ground of the plants at their distances against the cover not lying elsewhere.',
+  forecast: WORDS.theHighestOddsOverThe,
+  storm: WORDS.theStrongestGustForetoldFor,
+  heat: WORDS.theHottestHourOfThe,
+  hardened: WORDS.theLadderOfItsProgramme,
+  covers: WORDS.groundOfThePlantsAt,
 };
 
 function gateView(gate: Gate, season: Season, input: GateInput, odds: BatchOdds | null): GateView {
@@ -422,44 +430,44 @@ function explanationInputs({ key }: Gate, season: Season, input: GateInput): Exp
   const { rules } = season.world.nursery.planting;
   const cover =
     input.cover_K > 0
-      ? [{ name: 'cover safely worth', value: differenceWords(input.cover_K, season.world.nursery.temperatureUnit) }]
+      ? [{ name: WORDS.coverSafelyWorth, value: differenceWords(input.cover_K, season.world.nursery.temperatureUnit) }]
       : [];
   switch (key) {
     case 'calendar':
       return [
-        { name: 'hurt at', temperature_C: input.harm_C },
+        { name: WORDS.hurtAt, temperature_C: input.harm_C },
         ...cover,
-        { name: 'risk taken', value: percent(season.world.nursery.frost?.risk_frac ?? 0.1) },
+        { name: WORDS.riskTaken, value: percent(season.world.nursery.frost?.risk_frac ?? 0.1) },
       ];
     case 'soil':
       return [
         { name: 'least', temperature_C: input.soilMin_C },
-        { name: 'days in a row', value: String(rules.soil_days) },
+        { name: WORDS.daysInARow, value: String(rules.soil_days) },
       ];
     case 'nights':
       return [
         { name: 'least', temperature_C: input.nightMin_C },
         ...(input.warm_K > 0
-          ? [{ name: 'cover worth', value: differenceWords(input.warm_K, season.world.nursery.temperatureUnit) }]
+          ? [{ name: WORDS.coverWorth, value: differenceWords(input.warm_K, season.world.nursery.temperatureUnit) }]
           : []),
-        { name: 'nights in a row', value: String(rules.nights) },
+        { name: WORDS.nightsInARow, value: String(rules.nights) },
       ];
     case 'forecast':
       return [
-        { name: 'hurt at', temperature_C: input.harm_C },
+        { name: WORDS.hurtAt, temperature_C: input.harm_C },
         ...cover,
-        { name: 'days looked at', value: String(rules.ahead_days) },
+        { name: WORDS.daysLookedAt, value: String(rules.ahead_days) },
         {
-          name: 'usual error on the day',
+          name: WORDS.usualErrorOnTheDay,
           value: differenceWords(input.scores[0]!.spread_K, season.world.nursery.temperatureUnit),
         },
         {
-          name: 'on the tenth',
+          name: WORDS.onTheTenth,
           value: differenceWords(input.scores.at(-1)!.spread_K, season.world.nursery.temperatureUnit),
         },
       ];
     case 'storm':
-      return [{ name: 'days looked at', value: String(rules.storm_days) }];
+      return [{ name: WORDS.daysLookedAt, value: String(rules.storm_days) }];
     default:
       return [];
   }

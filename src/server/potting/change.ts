@@ -43,12 +43,13 @@ import { database } from '../database.ts';
 import { batchIn, readSeason } from '../plan/season.ts';
 import { onHandNow, thingsFor } from './stock.ts';
 import { lineFor, sessionView } from './view.ts';
+import { WORDS } from '../../words/en/potting/change.ts';
 
-const FIRST_HANDS = 'first hand';
+const FIRST_HANDS = WORDS.firstHand;
 
 export async function sessionOr404(id: number, transaction: In = null): Promise<SessionRecord> {
   const session = await readSession(database(), id, transaction);
-  if (!session) throw new ProblemError(404, 'No such session', `There is no potting session number ${id}.`);
+  if (!session) throw new ProblemError(404, WORDS.noSuchSession, WORDS.thereIsNoPottingSession(id));
   return session;
 }
 
@@ -68,7 +69,7 @@ export async function makeSession(input: SessionInput): Promise<{ id: number }> 
   const lines = [...new Set(input.batchIds)].map((id) => {
     const view = batchIn(season, id);
     if (!['emerged', 'growing', 'potted'].includes(view.state.phase))
-      throw fieldProblem('batchIds', `${view.name} is ${view.state.phase}: only what is up can be potted.`);
+      throw fieldProblem('batchIds', WORDS.isOnlyWhatIsUp(view.name, view.state.phase));
     return lineFor(season, view);
   });
   const on = input.on === undefined ? season.now.today : requireDay(input.on);
@@ -88,7 +89,7 @@ export async function saveSession(id: number, patch: SessionPatch): Promise<Sess
   const done = await updateSession(database(), id, version, { on: requireDay(on), people, lines, closed });
   const after = await viewSession(id);
   if (!done)
-    throw new ProblemError(409, 'Changed by someone else', 'Someone changed this session since you opened it.', {
+    throw new ProblemError(409, WORDS.changedBySomeoneElse, WORDS.someoneChangedThisSessionSince, {
       current: after,
       yours: patch,
     });
@@ -98,12 +99,11 @@ export async function saveSession(id: number, patch: SessionPatch): Promise<Sess
 function requireLine(world: Awaited<ReturnType<typeof readSeason>>['world'], line: SessionLineInput, path: string) {
   const has = (list: readonly { id: number }[], id: number | null) => id === null || list.some((x) => x.id === id);
   const container = world.containers.find((c) => c.id === line.containerId);
-  if (!container || container.kind === 'seed-tray')
-    throw fieldProblem(`${path}.containerId`, 'Choose a pot, cells or blocks from the book of containers.');
-  if (!has(world.batches, line.batchId)) throw fieldProblem(`${path}.batchId`, 'There is no such batch.');
-  if (!has(world.mixes, line.mixId)) throw fieldProblem(`${path}.mixId`, 'There is no such mix.');
-  if (!has(world.mixes, line.baseMixId)) throw fieldProblem(`${path}.baseMixId`, 'There is no such mix.');
-  if (!has(world.places, line.placeId)) throw fieldProblem(`${path}.placeId`, 'There is no such place.');
+  if (!container || container.kind === 'seed-tray') throw fieldProblem(`${path}.containerId`, WORDS.chooseAPotCellsOr);
+  if (!has(world.batches, line.batchId)) throw fieldProblem(`${path}.batchId`, WORDS.thereIsNoSuchBatch);
+  if (!has(world.mixes, line.mixId)) throw fieldProblem(`${path}.mixId`, WORDS.thereIsNoSuchMix);
+  if (!has(world.mixes, line.baseMixId)) throw fieldProblem(`${path}.baseMixId`, WORDS.thereIsNoSuchMix);
+  if (!has(world.places, line.placeId)) throw fieldProblem(`${path}.placeId`, WORDS.thereIsNoSuchPlace);
   try {
     layersOf(container, line.baseMixId === null ? 0 : line.base_mm);
   } catch (error) {
@@ -115,8 +115,7 @@ function requireLine(world: Awaited<ReturnType<typeof readSeason>>['world'], lin
 /** A tap on the timer of a batch, by the clock on the wall. */
 export async function markTimer(id: number, input: MarkInput): Promise<SessionView> {
   const session = await sessionOr404(id);
-  if (!session.lines.some((l) => l.batchId === input.batchId))
-    throw fieldProblem('batchId', 'That batch is not in this session.');
+  if (!session.lines.some((l) => l.batchId === input.batchId)) throw fieldProblem('batchId', WORDS.thatBatchIsNotIn);
   const { batchId, kind, idempotencyKey } = input;
   await insertMark(database(), { sessionId: id, batchId, kind, at_ms: Date.now() }, idempotencyKey);
   return viewSession(id);
@@ -127,12 +126,12 @@ export async function logOutcome(sessionId: number, input: OutcomeInput): Promis
   const season = await readSeason();
   const { world, now } = season;
   const day = requireDay(input.day);
-  if (day > now.today) throw fieldProblem('day', `Log what has happened: ${input.day} is still to come.`);
+  if (day > now.today) throw fieldProblem('day', WORDS.logWhatHasHappenedIs(input.day));
   const requestHash = hashOf({ sessionId, ...input });
   return inTransaction(database(), async (transaction) => {
     const session = await sessionOr404(sessionId, transaction);
     const line = session.lines.find((l) => l.batchId === input.batchId);
-    if (!line) throw fieldProblem('batchId', 'That batch is not in this session.');
+    if (!line) throw fieldProblem('batchId', WORDS.thatBatchIsNotIn);
     let batch = await lockBatch(input.batchId, transaction);
     if (!batch) throw missing(input.batchId);
     const repeated = await repeatedKey(input.idempotencyKey, requestHash, transaction);
@@ -187,7 +186,7 @@ export async function logOutcome(sessionId: number, input: OutcomeInput): Promis
       };
       await updateBatch(batch.id, batch.version, { ...batch, plan }, transaction);
       await insertEvent(
-        { ...logLine(batch.id, 'edited', day, now.instant_ms), note: `pot: ${container.name}` },
+        { ...logLine(batch.id, 'edited', day, now.instant_ms), note: WORDS.pot(container.name) },
         transaction,
       );
     }
@@ -203,7 +202,7 @@ export async function logOutcome(sessionId: number, input: OutcomeInput): Promis
           kind: replaced ? ('corrected' as const) : ('used' as const),
           amount: -(things.get(itemId) ?? 0) - (before.get(itemId) ?? 0),
           day,
-          note: `potting, batch ${batch.code}`,
+          note: WORDS.pottingBatch(batch.code),
           eventId,
           key: `${input.idempotencyKey} ${itemId}`,
         }))
@@ -217,7 +216,7 @@ export async function logOutcome(sessionId: number, input: OutcomeInput): Promis
 /** A count, a delivery or something used by hand in the stock's log. */
 export async function moveStock(input: StockMoveInput): Promise<void> {
   const { world, now } = await readSeason();
-  if (!world.stock.some((s) => s.id === input.itemId)) throw fieldProblem('itemId', 'There is no such thing in stock.');
+  if (!world.stock.some((s) => s.id === input.itemId)) throw fieldProblem('itemId', WORDS.thereIsNoSuchThing);
   const { kind, itemId, note, idempotencyKey } = input;
   const amount = kind === 'used' ? -input.amount : input.amount;
   const move = { itemId, kind, amount, day: now.today, note, eventId: null, key: idempotencyKey };
@@ -228,10 +227,10 @@ export async function writePotting({ version, ...settings }: PottingSettingsInpu
   const { world } = await readSeason();
   for (const key of ['mixId', 'baseMixId', 'sowMixId'] as const)
     if (settings[key] !== null && !world.mixes.some((m) => m.id === settings[key]))
-      throw fieldProblem(key, 'There is no such mix.');
+      throw fieldProblem(key, WORDS.thereIsNoSuchMix);
   if (await updatePotting(version, settings)) return;
   const { world: current } = await readSeason();
-  throw new ProblemError(409, 'Changed by someone else', 'Someone changed the settings since you opened them.', {
+  throw new ProblemError(409, WORDS.changedBySomeoneElse, WORDS.someoneChangedTheSettingsSince, {
     current: { ...current.nursery.potting, version: current.nursery.version },
     yours: { ...settings, version },
   });

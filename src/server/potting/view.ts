@@ -18,6 +18,7 @@ import type { BatchView, Season } from '../../core/plan/season.ts';
 import { pottingBooks, timedOf } from './books.ts';
 import { keepOf, plantsThere } from './ready.ts';
 import { roomFor } from './room.ts';
+import { WORDS } from '../../words/en/potting/view.ts';
 
 /** What a session's potting of a batch came to, by the log as it stands. */
 export function outcomeOf(view: BatchView, sessionId: number): OutcomeView | null {
@@ -194,12 +195,12 @@ function wrongWith(
   container: Parameters<typeof layersOf>[0] | undefined,
   season: Season,
 ): string | null {
-  if (!container) return 'its pot is no longer in the book of containers';
+  if (!container) return WORDS.itsPotIsNoLonger;
   if (!['emerged', 'growing', 'potted'].includes(state.phase))
-    return state.phase === 'sown' ? 'nothing is logged as up yet; count it first' : `the batch is ${state.phase}`;
-  if (line.plants > there + line.doubled) return `only ${there} are left, and ${line.doubled} from doubles`;
+    return state.phase === 'sown' ? 'nothing is logged as up yet; count it first' : WORDS.theBatchIs(state.phase);
+  if (line.plants > there + line.doubled) return WORDS.onlyAreLeftAndFrom(there, line.doubled);
   if (line.baseMixId !== null && !season.world.mixes.some((m) => m.id === line.baseMixId))
-    return 'its base mix is gone';
+    return WORDS.itsBaseMixIsGone;
   try {
     layersOf(container, line.baseMixId === null ? 0 : line.base_mm);
   } catch (error) {

@@ -2,6 +2,7 @@ import { fieldProblem } from '../../contracts/problem.ts';
 import { database } from '../database.ts';
 import { readSeason } from '../plan/season.ts';
 import { takeForecast } from './takeForecast.ts';
+import { WORDS } from '../../words/en/weather/importForecast.ts';
 
 /** Takes in a forecast from the text of a file. */
 export async function importForecast(text: string): ReturnType<typeof takeForecast> {
@@ -9,7 +10,7 @@ export async function importForecast(text: string): ReturnType<typeof takeForeca
   try {
     value = JSON.parse(text);
   } catch {
-    throw fieldProblem('text', 'The file is not JSON. How a forecast is written stands in docs/FORECAST.md.');
+    throw fieldProblem('text', WORDS.theFileIsNotJson);
   }
   const { world, now } = await readSeason();
   return takeForecast(database(), world, now, value, 'file');

@@ -10,6 +10,7 @@ import { database } from '../database.ts';
 import { readSeason } from '../plan/season.ts';
 import { type Season } from '../../core/plan/season.ts';
 import { soilOn } from '../../core/weather/site.ts';
+import { WORDS } from '../../words/en/weather/siteReadings.ts';
 
 /** A reading this far from what the season is usually like is asked about once. */
 const UNLIKE_K = 22;
@@ -18,10 +19,10 @@ const UNLIKE_K = 22;
 export async function logReading(input: SiteReadingInput): Promise<{ id: number; repeated: boolean }> {
   const { now, world, site } = await readSeason();
   const day = requireDay(input.day);
-  if (day > now.today) throw fieldProblem('day', `Readings are of what was: ${input.day} is still to come.`);
-  if (day < now.today - 3660) throw fieldProblem('day', 'More than ten years ago: import it as history instead.');
+  if (day > now.today) throw fieldProblem('day', WORDS.readingsAreOfWhatWas(input.day));
+  if (day < now.today - 3660) throw fieldProblem('day', WORDS.moreThanTenYearsAgo);
   if (input.coverId !== null && !world.covers.some((c) => c.id === input.coverId))
-    throw fieldProblem('coverId', 'There is no such cover.');
+    throw fieldProblem('coverId', WORDS.thereIsNoSuchCover);
   const usual = site?.usual && day >= site.usual.from ? site.usual.night_C[day - site.usual.from] : undefined;
   if (usual !== undefined && input.least_C !== null && Math.abs(input.least_C - usual) > UNLIKE_K)
     throw fieldProblem(
@@ -29,11 +30,7 @@ export async function logReading(input: SiteReadingInput): Promise<{ id: number;
       `lowest: ${input.least_C} degrees C where about ${usual.toFixed(0)} is usual; is it in Fahrenheit?`,
     );
   if (input.correctsId !== null && !site?.readings.some((r) => r.id === input.correctsId))
-    throw new ProblemError(
-      409,
-      'Corrected already',
-      'That reading is not there any more: someone corrected or withdrew it.',
-    );
+    throw new ProblemError(409, WORDS.correctedAlready, WORDS.thatReadingIsNotThere);
   const requestHash = hashOf(input);
   return inTransaction(database(), async (transaction) => {
     const done = await insertReading(database(), input, requestHash, now.instant_ms, transaction);

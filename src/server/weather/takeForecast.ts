@@ -14,6 +14,7 @@ import type { Db } from '../../db/sql.ts';
 import type { World } from '../../core/house/world.ts';
 import type { Now } from '../../core/calendar/localDay.ts';
 import { solarNoon_h } from '../../core/hardening/ladderOfBatch.ts';
+import { WORDS } from '../../words/en/weather/takeForecast.ts';
 
 /** Days a forecast may be old when it is taken in. */
 const OLDEST_days = 3;
@@ -41,7 +42,7 @@ export function forecastFault(
   const at = file.hours.map((h) => Date.parse(h.at));
   const seen = new Set<number>();
   for (const [i, ms] of at.entries()) {
-    if (seen.has(ms)) return { path: `hours.${i}.at`, message: `at: ${file.hours[i]!.at} is there twice` };
+    if (seen.has(ms)) return { path: `hours.${i}.at`, message: WORDS.atIsThereTwice(file.hours[i]!.at) };
     seen.add(ms);
   }
   const last = Math.max(...at);
@@ -51,7 +52,7 @@ export function forecastFault(
     return { path: 'hours', message: 'hours: more than 20 days ahead; are the instants right?' };
   for (const [i, h] of file.hours.entries())
     if (h.gust_m_s != null && h.wind_m_s != null && h.gust_m_s < 0.7 * h.wind_m_s)
-      return { path: `hours.${i}.gust_m_s`, message: 'gust_m_s: gusts below the mean wind' };
+      return { path: `hours.${i}.gust_m_s`, message: WORDS.gustMSGustsBelow };
   return unlikeSite(file, place, now);
 }
 
@@ -62,8 +63,12 @@ function unlikeSite(file: ForecastFile, place: Place, now: Now): { path: string;
   const { day_C, night_C } = outsideClimate(place.outside, now.today, 8);
   const usual = (day_C[4]! + night_C[4]!) / 2;
   if (Math.abs(mean - usual) <= UNLIKE_K) return null;
-  const f = Math.abs((mean - 32) / 1.8 - usual) <= 10 ? ' Are they in Fahrenheit? Send degrees C.' : '';
-  const message = `temp_C: ${mean.toFixed(0)} degrees C on the mean where ${usual.toFixed(0)} is usual.${f || ' Is it another place, or another unit?'}`;
+  const f = Math.abs((mean - 32) / 1.8 - usual) <= 10 ? WORDS.areTheyInFahrenheitSend : '';
+  const message = WORDS.tempCDegreesCOn(
+    mean.toFixed(0),
+    usual.toFixed(0),
+    f || ' Is it another place, or another unit?',
+  );
   return { path: 'hours', message };
 }
 
@@ -119,7 +124,7 @@ export async function takeForecast(
   return { fresh, days: days.length, observed, source: file.source };
 }
 
-const TYPED = 'typed by hand';
+const TYPED = WORDS.typedByHand;
 const CLOUD: Readonly<Record<Sky, number>> = { clear: 0.1, broken: 0.5, dull: 0.9 };
 
 /** Takes in a forecast typed day by day. */
@@ -133,7 +138,7 @@ export async function takeTyped(
   typed.forEach((d, i) => {
     if (d.day < now.today)
       throw fieldProblem(`days.${i}.day`, `${isoFromDay(d.day)} is past; log it as a reading instead.`);
-    if (d.day > now.today + 9) throw fieldProblem(`days.${i}.day`, 'A forecast reaches ten days, today the first.');
+    if (d.day > now.today + 9) throw fieldProblem(`days.${i}.day`, WORDS.aForecastReachesTenDays);
   });
   const noon = solarNoon_h(world, now.instant_ms);
   const hours = hoursOfDays(typed, world.nursery.latitude_deg, dayOfYear, noon);

@@ -31,6 +31,7 @@ import { outFromOf } from './siteFrost.ts';
 import { readSeason } from '../plan/season.ts';
 import { type Season } from '../../core/plan/season.ts';
 import { Derived, Remembered } from '../../core/numerics/remembered.ts';
+import { WORDS } from '../../words/en/weather/weatherServer.ts';
 
 const USUAL = { threshold_C: 0, risk_frac: 0.1 } as const;
 const MOST_GAPS = 12;
@@ -278,14 +279,12 @@ export async function weatherView(season: Season, threshold_C?: number, risk_fra
 export async function importWeather(input: WeatherImport): Promise<WeatherPreview> {
   const { now } = await readSeason();
   const dly = looksLikeDly(input.text);
-  if (!dly && input.columns === null)
-    throw fieldProblem('columns', 'Say which column holds the date and which the lowest temperature.');
+  if (!dly && input.columns === null) throw fieldProblem('columns', WORDS.sayWhichColumnHoldsThe);
   const file = dly ? readDly(input.text) : readWeatherCsv(input.text, input.columns!);
   const past = file.days.filter((d) => d.day <= now.today);
   const doubts = [...file.doubts];
-  if (past.length < file.days.length)
-    doubts.push(`${file.days.length - past.length} days are still to come: a forecast is no history.`);
-  if (past.length === 0) doubts.push('No day of weather could be read from it.');
+  if (past.length < file.days.length) doubts.push(WORDS.daysAreStillToCome(file.days.length - past.length));
+  if (past.length === 0) doubts.push(WORDS.noDayOfWeatherCould);
   if (input.commit && doubts.length > 0) throw fieldProblem('text', doubts.join(' '));
   const lows = past.flatMap((d) => d.least_C ?? []);
   const highs = past.flatMap((d) => d.most_C ?? []);
@@ -313,14 +312,12 @@ export async function chooseFrost(version: number, threshold_C: number, risk_fra
   if (!spring.at?.date)
     throw fieldProblem(
       'risk_frac',
-      spring.at && spring.at.offset < 0
-        ? 'At this threshold frost is rarer than that: there is no date to keep. Take a higher threshold or a smaller risk.'
-        : 'There is neither history nor usual temperatures to go by: import some, or write the normals in the settings.',
+      spring.at && spring.at.offset < 0 ? WORDS.atThisThresholdFrostIs : WORDS.thereIsNeitherHistoryNor,
     );
   const dates = { lastFrost: spring.at.date, ...(autumn.at?.date ? { firstFrost: autumn.at.date } : {}) };
   // A frost before midwinter would make the season's other half its own.
   if (dates.firstFrost && dayOfMonthDay(dates.firstFrost, 2001) === dayOfMonthDay(dates.lastFrost, 2001))
-    throw fieldProblem('threshold_C', 'At this threshold there is no season without frost.');
+    throw fieldProblem('threshold_C', WORDS.atThisThresholdThereIs);
   const south = season.world.nursery.latitude_deg < 0;
   const days = await readWeather(database());
   const lows = days.flatMap((d) => (d.least_C === null ? [] : [{ day: d.day, least_C: d.least_C }]));
@@ -332,7 +329,7 @@ export async function chooseFrost(version: number, threshold_C: number, risk_fra
         ) as FrostChoice['outFrom']);
   if (!(await updateFrost(version, { threshold_C, risk_frac, outFrom }, dates))) {
     const { world } = await readSeason();
-    throw new ProblemError(409, 'Changed by someone else', 'Someone changed the settings since you opened them.', {
+    throw new ProblemError(409, WORDS.changedBySomeoneElse, WORDS.someoneChangedTheSettingsSince, {
       current: { version: world.nursery.version, frost: world.nursery.frost },
       yours: { version, threshold_C, risk_frac },
     });
@@ -343,6 +340,6 @@ export async function chooseFrost(version: number, threshold_C: number, risk_fra
 /** Takes out the days of one source. */
 export async function forgetWeather(source: string): Promise<WeatherView> {
   if ((await dropWeather(database(), source)) === 0)
-    throw new ProblemError(404, 'No such source', 'No day of weather is kept under that name.');
+    throw new ProblemError(404, WORDS.noSuchSource, WORDS.noDayOfWeatherIs);
   return weatherView(await readSeason());
 }

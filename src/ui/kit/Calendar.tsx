@@ -3,6 +3,7 @@ import { DayPicker } from 'react-day-picker';
 import 'react-day-picker/style.css';
 import { frostMayCome, type FrostDays } from '../../core/calendar/frostSeason.ts';
 import { house } from '../house.ts';
+import { WORDS } from '../../words/en/ui/calendar.ts';
 
 interface Props {
   readonly value: string;
@@ -39,7 +40,7 @@ export default function Calendar({ value, min, max, onPick }: Props) {
       onSelect={(day) => day && onPick(isoOf(day))}
       footer={
         <p className="mt-1 border-t border-line pt-2 text-[0.85rem] text-ink2">
-          <i className="kit-frost-key" aria-hidden="true" /> frost may come, by the house&rsquo;s frost dates
+          {WORDS.frostMayComeByThe(<i key="1" className="kit-frost-key" aria-hidden="true" />)}
         </p>
       }
     />

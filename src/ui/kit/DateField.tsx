@@ -4,6 +4,7 @@ import { lazy, Suspense, useEffect, useRef, useState, type Ref } from 'react';
 import { firstOfFigures, house } from '../house.ts';
 import { FieldNotes, notesOf } from './FieldNotes.tsx';
 import { dayShown, dayTyped } from './typedDay.ts';
+import { WORDS } from '../../words/en/ui/dateField.ts';
 
 // The calendar comes when somebody opens it: most type the day.
 const Calendar = lazy(() => import('./Calendar.tsx'));
@@ -85,7 +86,7 @@ export function DateField(props: Props) {
               type="button"
               disabled={disabled}
               className="btn rounded-l-none border-l-0 px-2"
-              aria-label="Calendar"
+              aria-label={WORDS.calendar}
               aria-describedby={`${id}-label`}
             >
               <CalendarDays size={18} aria-hidden="true" />
@@ -94,12 +95,12 @@ export function DateField(props: Props) {
           <Popover.Portal>
             <Popover.Content
               className="kit-pop"
-              aria-label={`Calendar: ${label}`}
+              aria-label={WORDS.calendar2(label)}
               align="end"
               sideOffset={6}
               collisionPadding={8}
             >
-              <Suspense fallback={<p className="p-4 text-ink2">Calendar</p>}>
+              <Suspense fallback={<p className="p-4 text-ink2">{WORDS.calendar}</p>}>
                 <Calendar
                   value={value}
                   min={min}

@@ -1,6 +1,7 @@
 import { X } from 'lucide-react';
 import { Dialog as Parts } from 'radix-ui';
 import type { ReactNode } from 'react';
+import { WORDS } from '../../words/en/ui/dialog.ts';
 
 interface DialogProps {
   readonly open: boolean;
@@ -29,7 +30,7 @@ export function Dialog({ open, onOpenChange, title, hiddenTitle, about, wide, ch
           <div className={hiddenTitle ? 'sr-only' : 'mb-3 flex items-start justify-between gap-4'}>
             <Parts.Title className="num text-xl">{title}</Parts.Title>
             {!hiddenTitle && (
-              <Parts.Close className="btn small" aria-label="Close">
+              <Parts.Close className="btn small" aria-label={WORDS.close}>
                 <X size={18} aria-hidden="true" />
               </Parts.Close>
             )}

@@ -2,6 +2,7 @@ import type { ReactNode, Ref } from 'react';
 import { DateField } from './DateField.tsx';
 import { FieldNotes, notesOf } from './FieldNotes.tsx';
 import type { FieldSpec } from './fields.ts';
+import { WORDS } from '../../words/en/ui/oneField.ts';
 
 interface OneFieldProps {
   readonly id: string;
@@ -60,7 +61,7 @@ export function OneField({ id, field, value, error, onChange, onBlur, inputRef }
         onChange={(e) => onChange(e.target.value)}
       >
         {(field.optional || value === '') && (
-          <option value="">{field.emptyWords ?? (field.optional ? 'none' : 'choose')}</option>
+          <option value="">{field.emptyWords ?? (field.optional ? WORDS.none : WORDS.choose)}</option>
         )}
         {field.options.map(([option, words]) => (
           <option key={option} value={option}>

@@ -1,13 +1,11 @@
-import type { BuildKey } from '../../core/heat/commonBuilds.ts';
-
 /** Common builds of heated benches, as they are picked. */
-export const BUILDS: Readonly<Record<BuildKey, { readonly name: string; readonly about: string }>> = {
+export const BUILDS = {
   'mat-on-shelf': { name: 'Mat on a shelf', about: 'a heating mat on thin foam, under a lid' },
   'cable-in-sand': { name: 'Cable in a sand box', about: 'a cable in damp sand on foam' },
   'wire-in-concrete': { name: 'Wire in concrete', about: 'a slab on foam, in a house' },
   chamber: { name: 'Germination chamber', about: 'an insulated box with a mat, no sun' },
   'hot-bed': { name: 'Hot bed', about: 'a heap of compost that heats by itself, framed' },
-};
+} as const;
 
 export const BUILDS_PAGE = {
   heading: 'How is it built?',

@@ -1,6 +1,7 @@
 import { normalQuantile } from '../../numerics/normal.ts';
 import type { DaySky, Instance, LevelSpec } from './instance.ts';
 import type { Solution } from './solution.ts';
+import { WORDS } from '../../../words/en/plan/checkPlan.ts';
 
 /** What a plan is found to be. */
 export interface Verdict {
@@ -38,19 +39,18 @@ export function checkPlan(instance: Instance, solution: Solution): Verdict {
       cost += weights.unplaced_perTray * batch.trays * batch.weight;
     }
     const first = batch.pinned?.[0]?.stage ?? batch.inProgress?.at ?? 0;
-    if (placed.out !== null && placed.stays.length !== batch.stages.length - first)
-      say('does not go through all its stages');
+    if (placed.out !== null && placed.stays.length !== batch.stages.length - first) say(WORDS.doesNotGoThroughAll);
     if (batch.pinned) {
       for (const pin of batch.pinned) {
         const kept = placed.stays.find((s) => s.stage === pin.stage);
         if (!kept || kept.place !== pin.place || kept.from !== pin.from || kept.to !== pin.to)
-          say('was pinned and has moved');
+          say(WORDS.wasPinnedAndHasMoved);
       }
     }
     placed.stays.forEach((stay, j) => {
       const stage = stages[batch.stages[stay.stage]!]!;
       const before = placed.stays[j - 1];
-      if (before && (before.to !== stay.from || before.stage + 1 !== stay.stage)) say(`has a gap before ${stage.name}`);
+      if (before && (before.to !== stay.from || before.stage + 1 !== stay.stage)) say(WORDS.hasAGapBefore(stage.name));
       if (before && before.place !== stay.place) cost += weights.move_perTray * batch.trays;
       for (let d = stay.from; d < stay.to; d++) {
         taken[stay.place]![d]! += batch.slots[stay.stage]!;
@@ -61,10 +61,10 @@ export function checkPlan(instance: Instance, solution: Solution): Verdict {
       if (batch.pinned) return;
       const inProgress = batch.inProgress?.at === stay.stage ? batch.inProgress : null;
       if (inProgress && (stay.from !== inProgress.day || stay.place !== inProgress.place))
-        say('is not where it stands already');
-      if (!inProgress && stay.from < instance.today) say(`begins ${stage.name} before today`);
+        say(WORDS.isNotWhereItStands);
+      if (!inProgress && stay.from < instance.today) say(WORDS.beginsBeforeToday(stage.name));
       if (!inProgress && !stage.places.includes(stay.place))
-        say(`${places[stay.place]!.name} will not do for ${stage.name}`);
+        say(WORDS.willNotDoFor(places[stay.place]!.name, stage.name));
       if (placed.out === null) return;
       const fits = (level: LevelSpec, d: number): boolean =>
         level.night_C[d]! >= stage.low_C && level.day_C[d]! <= stage.high_C;
@@ -82,7 +82,7 @@ export function checkPlan(instance: Instance, solution: Solution): Verdict {
           stage.mostSetPoint_C !== null && level.setPoint_C !== null && level.setPoint_C > stage.mostSetPoint_C;
         // Where it stands already is not the plan's doing.
         const given = inProgress !== null && (d < instance.today || placed.kept === true);
-        if ((!mild || capped) && !given) say(`${stage.name} is outside its temperatures on day ${d}`);
+        if ((!mild || capped) && !given) say(WORDS.isOutsideItsTemperaturesOn(stage.name, d));
         const { bolt, comfort } = stage;
         if (comfort) {
           const tooCold_K = comfort.low_C > level.night_C[d]! ? comfort.low_C - level.night_C[d]! : 0;
@@ -110,9 +110,9 @@ export function checkPlan(instance: Instance, solution: Solution): Verdict {
         return total - Math.max(0, half(levelOn(stay.place, end - 1)) - half(levels[0]!));
       };
       // What is as its forecast has it has its days by the hour, not by noons.
-      if (need > 0 && !placed.kept && gained(stay.to) < need - 1e-6) say(`${stage.name} is left too soon`);
+      if (need > 0 && !placed.kept && gained(stay.to) < need - 1e-6) say(WORDS.isLeftTooSoon(stage.name));
       if (!inProgress && !placed.kept && stay.to - stay.from < Math.max(stage.least_days, stage.standstill_days))
-        say(`${stage.name} is too short`);
+        say(WORDS.isTooShort(stage.name));
       let could = Math.max(start, inProgress ? Math.max(stay.from, instance.today) : stay.from + stage.least_days);
       while (need > 0 && could < stay.to && gained(could) < need - 1e-9) could++;
       if (inProgress) could = Math.max(could + (inProgress.then_days ?? 0), instance.today);
@@ -123,8 +123,7 @@ export function checkPlan(instance: Instance, solution: Solution): Verdict {
       if (!inProgress && stage.fair_days !== undefined && could - stay.from > stage.fair_days)
         cost += (could - stay.from - stage.fair_days) * weights.ageing_perTrayDay * batch.trays;
       const comes = batch.startsOn !== undefined && stay.stage === first;
-      if (!inProgress && !comes && !placed.kept && waits > stage.mostWait_days)
-        say(`${stage.name} waits ${waits} days`);
+      if (!inProgress && !comes && !placed.kept && waits > stage.mostWait_days) say(WORDS.waitsDays(stage.name, waits));
       for (let w = 1; w <= waits; w++) {
         cost += weights.wait_perTrayDay * batch.trays * (2 * w > stage.mostWait_days ? 4 : 1);
       }
@@ -162,7 +161,7 @@ export function checkPlan(instance: Instance, solution: Solution): Verdict {
       const over = taken[p]![d]! - (closed ? 0 : place.room_slots);
       if (over <= 1e-6) continue;
       over_slotDays += over;
-      if (taken[p]![d]! > forced[p]![d]! + 1e-6) faults.push(`${place.name} is over room on day ${d}`);
+      if (taken[p]![d]! > forced[p]![d]! + 1e-6) faults.push(WORDS.isOverRoomOnDay(place.name, d));
     }
   });
 
@@ -175,7 +174,7 @@ export function checkPlan(instance: Instance, solution: Solution): Verdict {
   places.forEach((place, p) => {
     const row = solution.rows[p]!;
     for (let b = 0; b < instance.frozenBlocks; b++) {
-      if (row[b] !== place.row[b]) faults.push(`${place.name}: the set-point of week ${b} was not to be changed`);
+      if (row[b] !== place.row[b]) faults.push(WORDS.theSetPointOfWeek(place.name, b));
     }
     for (let d = 0; d < days; d++) {
       if (!heatedBlocks.has(`${p}/${blockOf(d)}`)) continue;

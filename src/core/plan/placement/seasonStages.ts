@@ -19,6 +19,7 @@ import { boltOf } from './boltOf.ts';
 import { coolCap_C } from './coolCap.ts';
 import type { DaySky, StageSpec } from './instance.ts';
 import type { SeasonBatchToPlan, SeasonToPlan } from './fromSeason.ts';
+import { WORDS } from '../../../words/en/plan/seasonStages.ts';
 
 /** Days a tray may stay in a stage once it could go on. Common practice, no source. */
 const WAIT_DAYS: Readonly<Record<Stage, number>> = { germinate: 1, grow: 7, pot: 6, space: 14, harden: 7 };
@@ -135,11 +136,11 @@ function placesFor(stage: Stage, crop: Crop, places: readonly Place[]): number[]
 }
 
 const STAGE_NAMES: Readonly<Record<Stage, string>> = {
-  germinate: 'to germinate',
-  grow: 'to grow on',
-  pot: 'in the pot',
-  space: 'spaced out',
-  harden: 'to harden off',
+  germinate: WORDS.toGerminate,
+  grow: WORDS.toGrowOn,
+  pot: WORDS.inThePot,
+  space: WORDS.spacedOut,
+  harden: WORDS.toHardenOff,
 };
 
 /** Hours of the medium of a wet tray. */

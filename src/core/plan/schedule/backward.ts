@@ -3,6 +3,7 @@ import { noonOf, type ChainResult } from './chain.ts';
 import { chainOnRoute } from './forward.ts';
 import { offHeatRuleOf, routeOf, unreachable, type RouteInput } from './route.ts';
 import { ruleOfWeeksSowDay } from './ruleOfWeeks.ts';
+import { WORDS } from '../../../words/en/plan/backward.ts';
 
 /** A later sowing may overtake an earlier one by so many days, where the heat grows plants faster than the place after it. */
 const OVERTAKES_days = 4;
@@ -19,7 +20,7 @@ export function backwardChain(input: RouteInput): ChainResult {
   const plant_t = noonOf(plan.transplantOn);
   const due = plan.transplantOn - plan.hardening_days;
   if (due <= tables.from || plant_t >= tables.from + tables.days) {
-    return unreachable('harden', plan.places.harden, 'the transplant date lies outside the seasons worked out');
+    return unreachable('harden', plan.places.harden, WORDS.theTransplantDateLiesOutside);
   }
   const chainFrom = (sowOn: DayNumber, waitForDate: boolean): ChainResult =>
     chainOnRoute({ ...input, sowOn, facts: {}, today: null, waitForDate }, route);
@@ -30,9 +31,7 @@ export function backwardChain(input: RouteInput): ChainResult {
   const first = tables.from;
   if (!(readyOn(first) <= due)) {
     const stuck = chainFrom(first, false);
-    return stuck.kind === 'unreachable'
-      ? stuck
-      : unreachable('grow', route.places.grow, 'too cold there before that date: it never grows enough');
+    return stuck.kind === 'unreachable' ? stuck : unreachable('grow', route.places.grow, WORDS.tooColdThereBeforeThat);
   }
   let sowOn = lastInTime(readyOn, due, first, ruleOfWeeksSowDay(input.crop, plan));
   if (offHeatRuleOf(input).kind !== 'half-up') {

@@ -1,21 +1,22 @@
 import type { Explanation } from '../../explanation.ts';
 import type { DayNumber } from '../../calendar/dayNumber.ts';
 import type { Stage } from '../stage.ts';
+import { WORDS } from '../../../words/en/plan/chain.ts';
 
 /** The knots of a batch's way, in order. 'pot' and 'space' only where it is potted. */
 export type MilestoneKey =
   'sow' | 'arrive' | 'first-up' | 'half-up' | 'off-heat' | 'pot' | 'space' | 'harden' | 'plant';
 
 export const MILESTONE_WORDS: Readonly<Record<MilestoneKey, string>> = {
-  sow: 'Sow',
-  arrive: 'Plugs arrive',
-  'first-up': 'First up',
-  'half-up': 'Half up',
-  'off-heat': 'Off the heat',
-  pot: 'Pot up',
-  space: 'Space out',
-  harden: 'Start hardening',
-  plant: 'Plant out',
+  sow: WORDS.sow,
+  arrive: WORDS.plugsArrive,
+  'first-up': WORDS.firstUp,
+  'half-up': WORDS.halfUp,
+  'off-heat': WORDS.offTheHeat,
+  pot: WORDS.potUp,
+  space: WORDS.spaceOut,
+  harden: WORDS.startHardening,
+  plant: WORDS.plantOut,
 };
 
 /** One dated step. t is a day number with a fraction; work is taken to be done at noon. */
@@ -63,7 +64,7 @@ export function withKeptDays(
       t: noonOf(day),
       day,
       dueOn: day,
-      explanation: { rule: 'As it was planned when it was sown.', inputs: [], source: 'your own plan' },
+      explanation: { rule: WORDS.asItWasPlannedWhen, inputs: [], source: 'your own plan' },
     };
   });
   return { ...chain, milestones };

@@ -10,6 +10,7 @@ import { offHeatWords } from './offHeat.ts';
 import { offHeatRuleOf, type Route, type RouteInput } from './route.ts';
 import { wetTray_K } from './wetTray.ts';
 import { totalAt, type ThermalIntegral } from './thermalIntegral.ts';
+import { WORDS } from '../../../words/en/plan/chainExplanations.ts';
 
 export interface ExplanationContext extends RouteInput {
   readonly route: Route;
@@ -23,20 +24,20 @@ export function explanationOf(
   done: boolean,
   overdue: boolean,
 ): Explanation {
-  if (done) return { rule: 'Logged.', inputs: [], source: OWN_LOG };
+  if (done) return { rule: WORDS.logged, inputs: [], source: OWN_LOG };
   const told = WHY[key](context, before_day);
   const planned = workDay(context, key);
   if (planned !== null && !overdue) {
     return {
       ...told,
-      rule: `${told.rule} Planned for this day or as soon after as it is ready.`,
-      inputs: [...told.inputs, { name: 'planned day', date: isoFromDay(planned) }],
+      rule: WORDS.plannedForThisDayOr(told.rule),
+      inputs: [...told.inputs, { name: WORDS.plannedDay, date: isoFromDay(planned) }],
     };
   }
   if (!overdue) return told;
   return {
     ...told,
-    rule: `${told.rule} That day has passed without a log, so today is taken.`,
+    rule: WORDS.thatDayHasPassedWithout(told.rule),
   };
 }
 
@@ -49,25 +50,25 @@ type Why = (context: ExplanationContext, before_day: DayNumber | null) => Explan
 
 const WHY: Readonly<Record<MilestoneKey, Why>> = {
   sow: (c, before_day) => ({
-    rule: 'Counted back from the transplant date: hardening, growing, then the days to emerge at the temperature of the place.',
+    rule: WORDS.countedBackFromTheTransplant,
     inputs: [
       ...climateInputs(c, 'germinate', before_day, c.plan.transplantOn - c.plan.hardening_days - 42),
-      { name: 'transplant date', date: isoFromDay(c.plan.transplantOn) },
+      { name: WORDS.transplantDate, date: isoFromDay(c.plan.transplantOn) },
     ],
     source: germinationSource(c),
   }),
   arrive: (c) => ({
-    rule: 'Bought in as plugs: they come on this day and are not sown here.',
-    inputs: c.plan.joins ? [{ name: 'ordered for', date: isoFromDay(c.plan.joins.on) }] : [],
+    rule: WORDS.boughtInAsPlugsThey,
+    inputs: c.plan.joins ? [{ name: WORDS.orderedFor, date: isoFromDay(c.plan.joins.on) }] : [],
     source: COMMON_PRACTICE,
   }),
   'first-up': (c, before_day) => ({
-    rule: `The first 5% show at ${FIRST_UP_PROGRESS.toFixed(2)} of the way to half up. Look every day from here.`,
+    rule: WORDS.theFirst5ShowAt(FIRST_UP_PROGRESS.toFixed(2)),
     inputs: climateInputs(c, 'germinate', before_day),
     source: `log-normal spread in thermal time, sigma ${SPREAD_SIGMA} (${COMMON_PRACTICE})`,
   }),
   'half-up': (c, before_day) => ({
-    rule: 'Half are up when the daily germination rate at the temperature of the place adds up to 1.',
+    rule: WORDS.halfAreUpWhenThe,
     inputs: [
       ...climateInputs(c, 'germinate', before_day),
       ...wetInputs(c),
@@ -79,14 +80,14 @@ const WHY: Readonly<Record<MilestoneKey, Why>> = {
   'off-heat': (c) => {
     const rule = offHeatRuleOf(c);
     const whose = c.plan.offHeat
-      ? 'Rule of this batch'
+      ? WORDS.ruleOfThisBatch
       : c.crop.offHeat
-        ? `Rule for ${c.crop.group} crops`
-        : 'House rule';
-    return { rule: `${whose}: off the heat ${offHeatWords(rule)}`, inputs: [], source: COMMON_PRACTICE };
+        ? WORDS.ruleForCrops(c.crop.group)
+        : WORDS.houseRule;
+    return { rule: WORDS.offTheHeat(whose, offHeatWords(rule)), inputs: [], source: COMMON_PRACTICE };
   },
   pot: (c, before_day) => ({
-    rule: `Ready for the pot at ${Math.round(c.crop.potAt_frac * 100)}% of its growth, counted in degree-days above ${c.crop.name}'s base, by the hour where a place follows the weather, and by its light.`,
+    rule: WORDS.readyForThePotAt(Math.round(c.crop.potAt_frac * 100), c.crop.name),
     inputs: [
       ...growthInputs(c, c.route.sums.pot_degreeDays),
       ...climateInputs(c, 'grow', before_day),
@@ -96,7 +97,7 @@ const WHY: Readonly<Record<MilestoneKey, Why>> = {
     source: STAGE_SUM_SOURCE,
   }),
   space: (c, before_day) => ({
-    rule: 'Leaves touch about half way through its time in the pot: lift out every other plant, twice the room.',
+    rule: WORDS.leavesTouchAboutHalfWay,
     inputs: [
       ...growthInputs(c, c.route.sums.space_degreeDays),
       ...climateInputs(c, 'pot', before_day),
@@ -106,19 +107,19 @@ const WHY: Readonly<Record<MilestoneKey, Why>> = {
     source: COMMON_PRACTICE,
   }),
   harden: (c, before_day) => ({
-    rule: 'Grown enough to meet the weather, and not sooner than its hardening days before the transplant date.',
+    rule: WORDS.grownEnoughToMeetThe,
     inputs: [
       ...growthInputs(c, c.route.sums.ready_degreeDays),
       ...climateInputs(c, c.plan.potContainerId === null ? 'grow' : 'space', before_day),
       ...lightInputs(c, c.plan.potContainerId === null ? 'grow' : 'space', before_day),
       ...gainInputs(c.route.inSpace, before_day),
-      { name: 'hardening', value: `${c.plan.hardening_days} days` },
+      { name: 'hardening', value: WORDS.days(c.plan.hardening_days) },
     ],
     source: STAGE_SUM_SOURCE,
   }),
   plant: (c) => ({
-    rule: `${c.plan.hardening_days} hardening days, then out. The weather and the soil have the last word.`,
-    inputs: [{ name: 'asked for', date: isoFromDay(c.plan.transplantOn) }],
+    rule: WORDS.hardeningDaysThenOutThe(c.plan.hardening_days),
+    inputs: [{ name: WORDS.askedFor, date: isoFromDay(c.plan.transplantOn) }],
     source: COMMON_PRACTICE,
   }),
 };
@@ -135,8 +136,8 @@ function climateInputs(
   const place = c.tables.places.get(placeId);
   const { day_C, night_C } = temperatureOn(c.tables.climateOf(placeId), day);
   return [
-    { name: `${place?.name ?? 'place'} by day`, temperature_C: day_C },
-    { name: `${place?.name ?? 'place'} by night`, temperature_C: night_C },
+    { name: WORDS.byDay(place?.name ?? 'place'), temperature_C: day_C },
+    { name: WORDS.byNight(place?.name ?? 'place'), temperature_C: night_C },
   ];
 }
 
@@ -148,8 +149,8 @@ function lightInputs(c: ExplanationContext, stage: Stage, day: DayNumber | null)
   if (light === undefined) return [];
   const factor = lightFactor(light, c.crop.dliGood);
   return [
-    { name: 'light', value: `${light.toFixed(1)} of ${c.crop.dliGood} mol/m² a day` },
-    { name: 'growth by light', value: `${Math.round(100 * factor)}% of what warmth alone gives` },
+    { name: 'light', value: WORDS.ofMolMADay(light.toFixed(1), c.crop.dliGood) },
+    { name: WORDS.growthByLight, value: WORDS.ofWhatWarmthAloneGives(Math.round(100 * factor)) },
   ];
 }
 
@@ -157,22 +158,20 @@ function lightInputs(c: ExplanationContext, stage: Stage, day: DayNumber | null)
 function wetInputs(c: ExplanationContext): ExplanationInput[] {
   const place = c.tables.places.get(c.plan.places.germinate ?? -1);
   const cooler_K = place ? wetTray_K(place) : 0;
-  return cooler_K > 0 ? [{ name: 'a wet tray, cooler than the air by', difference_K: cooler_K }] : [];
+  return cooler_K > 0 ? [{ name: WORDS.aWetTrayCoolerThan, difference_K: cooler_K }] : [];
 }
 
 /** Days to half up at the pace of a day. */
 function paceInputs(germination: ThermalIntegral, day: DayNumber | null): ExplanationInput[] {
   if (day === null) return [];
   const perDay = totalAt(germination, day + 1) - totalAt(germination, day);
-  return perDay > 0 ? [{ name: 'at that', value: `${(1 / perDay).toFixed(1)} days` }] : [];
+  return perDay > 0 ? [{ name: WORDS.atThat, value: WORDS.days2((1 / perDay).toFixed(1)) }] : [];
 }
 
 /** How far the batch's own variety and lot are from their crop, by the house's counts. */
 function learnedInputs({ plan }: ExplanationContext): ExplanationInput[] {
   const factor = plan.emergence_factor ?? 1;
-  return factor === 1
-    ? []
-    : [{ name: 'own variety and lot, by your counts', value: `${factor.toFixed(2)} x the time` }];
+  return factor === 1 ? [] : [{ name: WORDS.ownVarietyAndLotBy, value: WORDS.xTheTime(factor.toFixed(2)) }];
 }
 
 /** How far growth here is from the book, as the house's own batches showed. */
@@ -181,8 +180,8 @@ function grownInputs(factor: number): ExplanationInput[] {
   const percent = Math.round(100 * Math.abs(factor - 1));
   return [
     {
-      name: 'learned from your batches',
-      value: `${percent}% ${factor > 1 ? 'more' : 'less'} growth than the book`,
+      name: WORDS.learnedFromYourBatches,
+      value: WORDS.growthThanTheBook(percent, factor > 1 ? 'more' : 'less'),
     },
   ];
 }
@@ -190,17 +189,17 @@ function grownInputs(factor: number): ExplanationInput[] {
 /** Degree-days one day adds there. */
 function gainInputs(growth: ThermalIntegral, day: DayNumber | null): ExplanationInput[] {
   if (day === null) return [];
-  return [{ name: 'a day adds', degreeDays: totalAt(growth, day + 1) - totalAt(growth, day) }];
+  return [{ name: WORDS.aDayAdds, degreeDays: totalAt(growth, day + 1) - totalAt(growth, day) }];
 }
 
 function growthInputs(c: ExplanationContext, sum: number | null): ExplanationInput[] {
   return [
     { name: 'base', temperature_C: c.crop.base_C },
-    ...(sum === null ? [] : [{ name: 'from half up', degreeDays: sum }]),
+    ...(sum === null ? [] : [{ name: WORDS.fromHalfUp, degreeDays: sum }]),
     ...grownInputs(c.plan.growth_factor ?? 1),
   ];
 }
 
 function germinationSource(c: ExplanationContext): string {
-  return c.crop.emergence.length > 0 ? c.crop.source : `cardinal temperatures: ${c.crop.source}`;
+  return c.crop.emergence.length > 0 ? c.crop.source : WORDS.cardinalTemperatures(c.crop.source);
 }

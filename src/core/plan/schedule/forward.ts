@@ -8,6 +8,7 @@ import { noonOf, type Chain, type ChainResult, type Milestone, type MilestoneKey
 import { pottedAt_degreeDays } from './potted.ts';
 import { offHeatAfter, offHeatRuleOf, routeOf, unreachable, type Route, type RouteInput } from './route.ts';
 import { timeAfter, totalAt } from './thermalIntegral.ts';
+import { WORDS } from '../../../words/en/plan/forward.ts';
 
 /** Days on which a step really happened, by the log. */
 export type Facts = Readonly<Partial<Record<MilestoneKey, DayNumber>>>;
@@ -77,7 +78,7 @@ export function chainOnRoute(input: ForwardInput, route: Route): ChainResult {
     const sow_t = add('sow', noonOf(input.sowOn));
     const half = timeAfter(route.germination, sow_t, 1);
     if (half === null && facts['half-up'] === undefined && laterFact(facts, 'half-up') === null) {
-      return unreachable('germinate', route.places.germinate, 'too cold or too hot there: it never comes up');
+      return unreachable('germinate', route.places.germinate, WORDS.tooColdOrTooHot);
     }
     const first = timeAfter(route.germination, sow_t, FIRST_UP_PROGRESS);
     const half_estimate = half ?? Infinity;
@@ -97,7 +98,7 @@ export function chainOnRoute(input: ForwardInput, route: Route): ChainResult {
     const unchecked = timeAfter(route.inGrow, off_t, stageNeeds(sums, grown).grow);
     const pot = unchecked === null ? null : unchecked + checked_days;
     if (pot === null && facts.pot === undefined && laterFact(facts, 'pot') === null) {
-      return unreachable('grow', route.places.grow, 'too cold there: it never grows to potting size');
+      return unreachable('grow', route.places.grow, WORDS.tooColdThereItNever);
     }
     const pot_t = add('pot', planned('pot', pot ?? off_t));
     // Growth is what the places gave: setting a plant into a pot makes it no older, and in a full cell it makes little.
@@ -132,7 +133,7 @@ export function chainOnRoute(input: ForwardInput, route: Route): ChainResult {
       return unreachable(
         sums.pot_degreeDays === null ? 'grow' : 'pot',
         sums.pot_degreeDays === null ? route.places.grow : route.places.pot,
-        'too cold there: it never grows ready for hardening',
+        WORDS.tooColdThereItNever2,
       );
     }
     ready_t = noonOf(facts.harden);

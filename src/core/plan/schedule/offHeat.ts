@@ -1,6 +1,7 @@
 import { SPREAD_SIGMA, ALL_UP_PROGRESS } from '../../germination/spread.ts';
 import type { OffHeatRule } from '../../germination/offHeatRule.ts';
 import { normalQuantile } from '../../numerics/normal.ts';
+import { WORDS } from '../../../words/en/plan/offHeat.ts';
 
 /**
  * Progress (1 = half up) at which a tray is ready to leave the heat by a rule; days after half up are counted apart.
@@ -21,12 +22,12 @@ export function progressOffHeat(rule: OffHeatRule): number {
 export function offHeatWords(rule: OffHeatRule): string {
   switch (rule.kind) {
     case 'half-up':
-      return 'and into the light the day half are up. Left hot, seedlings stretch.';
+      return WORDS.andIntoTheLightThe;
     case 'all-up':
-      return 'when 90% of those that will come are up.';
+      return WORDS.when90OfThoseThat;
     case 'share':
-      return `when ${Math.round(100 * rule.share_frac)}% of those that will come are up.`;
+      return WORDS.whenOfThoseThatWill(Math.round(100 * rule.share_frac));
     case 'days-after':
-      return `${rule.days} ${rule.days === 1 ? 'day' : 'days'} after half up.`;
+      return WORDS.afterHalfUp(rule.days, rule.days === 1 ? 'day' : 'days');
   }
 }

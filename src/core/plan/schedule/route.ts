@@ -7,6 +7,7 @@ import type { Unreachable } from './chain.ts';
 import { progressOffHeat } from './offHeat.ts';
 import type { SeasonTables } from './seasonTables.ts';
 import { timeAfter, type ThermalIntegral } from './thermalIntegral.ts';
+import { WORDS } from '../../../words/en/plan/route.ts';
 
 /** What a chain is worked out from. */
 export interface RouteInput {
@@ -34,7 +35,7 @@ export function routeOf({ crop, plan, tables }: RouteInput): Route | Unreachable
   const missing = (['germinate', 'grow', ...(potted ? (['pot'] as const) : [])] as const).find(
     (stage) => plan.places[stage] === null,
   );
-  if (missing) return unreachable(missing, null, 'no place is chosen for this stage');
+  if (missing) return unreachable(missing, null, WORDS.noPlaceIsChosenFor);
   const germinate = plan.places.germinate!;
   const grow = plan.places.grow!;
   return {

@@ -1,5 +1,6 @@
 import type { DayNumber } from '../../calendar/dayNumber.ts';
 import type { Crop } from '../../books/crop.ts';
+import { WORDS } from '../../../words/en/plan/treatment.ts';
 
 /** Days before sowing on which a seed that is soaked or scarified is taken in hand. Common practice, no source (up to 24 h). */
 const DAY_BEFORE = 1;
@@ -27,6 +28,6 @@ export function chilledBy(
 /** What is done, as a job and as a log line. */
 export const TREATMENT_WORDS: Readonly<Record<Exclude<Crop['pretreat'], 'none'>, string>> = {
   soak: 'Soak the seed up to a day before sowing; no longer, it drowns',
-  scarify: 'Scratch or nick the seed coat, then soak it overnight',
+  scarify: WORDS.scratchOrNickTheSeed,
   chill: 'Moist in a bag in the refrigerator at 2 to 5 degrees C; look for mould and for early roots each week',
 };

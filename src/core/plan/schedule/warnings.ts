@@ -13,6 +13,7 @@ import { meanTemperature_C } from './placeClimate.ts';
 import type { SeasonTables } from './seasonTables.ts';
 import { bandsOf } from '../../growth/bands.ts';
 import { stageRange, suitsStage } from './suits.ts';
+import { WORDS } from '../../../words/en/plan/warnings.ts';
 
 export interface FrostRisk {
   readonly lastFrost: MonthDay;
@@ -54,11 +55,11 @@ export interface Warning {
 
 const FEW_frac = 0.6;
 const STAGE_WORDS: Readonly<Record<Stage, string>> = {
-  germinate: 'to germinate',
-  grow: 'to grow on',
-  pot: 'in the pot',
-  space: 'spaced out',
-  harden: 'to harden off',
+  germinate: WORDS.toGerminate,
+  grow: WORDS.toGrowOn,
+  pot: WORDS.inThePot,
+  space: WORDS.spacedOut,
+  harden: WORDS.toHardenOff,
 };
 
 /**
@@ -76,7 +77,7 @@ export function chainWarnings(
   const warnings: Warning[] = [];
   const sow = startOf(chain);
   if (sow.day < today && sow.status !== 'done') {
-    warnings.push(warning('past', 'germinate', sow.day, 'Sowing would have been on {day}, which is past.', []));
+    warnings.push(warning('past', 'germinate', sow.day, WORDS.sowingWouldHaveBeenOn, []));
   }
   for (const { stage, from, to } of stageSpans(chain, plan)) {
     warnings.push(...stageWarnings(stage, from, to, crop, plan, tables));
@@ -86,9 +87,7 @@ export function chainWarnings(
   warnings.push(...frostWarnings(chain, crop, plan.coverId ?? null, frost));
   const plant = milestoneOf(chain, 'plant')!;
   if (chain.overAge_t !== null && chain.overAge_t < plant.t) {
-    warnings.push(
-      warning('over-age', null, Math.floor(chain.overAge_t), 'Over-age from {day}, before it goes out.', []),
-    );
+    warnings.push(warning('over-age', null, Math.floor(chain.overAge_t), WORDS.overAgeFromDayBefore, []));
   }
   return warnings;
 }
@@ -127,15 +126,9 @@ function stageWarnings(
   const climate = tables.climateOf(place.id);
   const found: Warning[] = [];
   if (!suitsStage(place, stage, crop)) {
-    const why = place.lit ? 'is not a place for it' : 'is dark';
+    const why = place.lit ? WORDS.isNotAPlaceFor : WORDS.isDark;
     found.push(
-      warning(
-        'unsuitable-place',
-        stage,
-        from,
-        `${place.name} ${why}: ${crop.name} ${STAGE_WORDS[stage]} wants another.`,
-        [],
-      ),
+      warning('unsuitable-place', stage, from, WORDS.wantsAnother(place.name, why, crop.name, STAGE_WORDS[stage]), []),
     );
   }
   let coldest = Infinity;
@@ -163,7 +156,7 @@ function stageWarnings(
     const mean = meanTemperature_C(climate, from, to);
     const share = emergenceShare_frac(crop.emergence, mean);
     if (share !== null && share < FEW_frac) {
-      const text = `At {0} only about ${Math.round(share * 100)}% of the usual number come up.`;
+      const text = WORDS.at0OnlyAboutOf(Math.round(share * 100));
       found.push({
         ...warning('few-come-up', stage, from, text, [mean]),
         source: crop.source,
@@ -209,13 +202,13 @@ function boltWarnings(chain: Chain, crop: Crop, plan: BatchPlan, tables: SeasonT
   return boltRisks(crop, boltDays(chain, plan, tables), latitude_deg ?? 45)
     .filter(({ cause }) => cause !== 'long days' || latitude_deg !== null)
     .map(({ cause, figure, of, line, from, level }) => {
-      const may = `${capital(crop.name)} ${level === 'likely' ? 'is likely to' : 'may'} run to flower`;
+      const may = WORDS.runToFlower(capital(crop.name), level === 'likely' ? WORDS.isLikelyTo : 'may');
       const why =
         cause === 'long days'
-          ? `days of ${figure.toFixed(1)} hours when it goes out, it bears ${line}`
+          ? WORDS.daysOfHoursWhenIt(figure.toFixed(1), line)
           : cause === 'cold'
-            ? `${figure} young days under {0} from {day}, ${of} are enough`
-            : `${figure} days over {0} from {day}, ${of} are enough`;
+            ? WORDS.youngDaysUnder0From(figure, of)
+            : WORDS.daysOver0FromDay(figure, of);
       return warning('bolting', null, from, `${may}: ${why}. ${BOLT_CURE[cause]}`, cause === 'long days' ? [] : [line]);
     });
 }
@@ -247,9 +240,7 @@ function lightWarnings(chain: Chain, crop: Crop, plan: BatchPlan, tables: Season
     const bears_C = crop.base_C + light / bad / LEGGY_RATIO;
     const wants = ((warmth / bad) * LEGGY_RATIO).toFixed(1);
     const cooler =
-      bears_C >= stageRange(crop, stage).low_C + 2
-        ? 'About {0} on the mean, with mornings some degrees under the day'
-        : 'Mornings some degrees under the day';
+      bears_C >= stageRange(crop, stage).low_C + 2 ? WORDS.about0OnTheMean : WORDS.morningsSomeDegreesUnderThe;
     const text = `Leggy in ${place.name}: ${bad} days from {day} with ${(light / bad).toFixed(1)} mol of light a day, little for the warmth. ${cooler}; or ${wants} mol of light; and wider apart.`;
     return [warning('leggy', stage, first, text, [bears_C])];
   });
@@ -266,39 +257,21 @@ function frostWarnings(chain: Chain, crop: Crop, coverId: number | null, frost: 
   const springSide = Math.abs(plant - lastFrost) <= Math.abs(plant - firstFrost);
   if (springSide && plant < goesOut && atRisk !== null) {
     const years = Math.round(100 * frost.frost!.risk_frac);
-    return [
-      warning(
-        'frost',
-        'harden',
-        goesOut,
-        `Only from {day} on do nights of {0} or less, which hurt ${crop.name}, come in no more than ${years} years of 100.`,
-        [OUT_HARM_C[crop.hardiness]],
-      ),
-    ];
+    return [warning('frost', 'harden', goesOut, WORDS.onlyFromDayOnDo(crop.name, years), [OUT_HARM_C[crop.hardiness]])];
   }
   if (springSide && plant < goesOut) {
     const weeks = crop.weeksFromLastFrost;
     const when =
       weeks === 0
         ? 'on'
-        : `${Math.abs(weeks)} week${Math.abs(weeks) === 1 ? '' : 's'} ${weeks > 0 ? 'after' : 'before'}`;
-    return [
-      warning('frost', 'harden', goesOut, `${capital(crop.name)} goes out ${when} the mean last frost: {day}.`, []),
-    ];
+        : WORDS.week(Math.abs(weeks), Math.abs(weeks) === 1 ? '' : 's', weeks > 0 ? 'after' : 'before');
+    return [warning('frost', 'harden', goesOut, WORDS.goesOutTheMeanLast(capital(crop.name), when), [])];
   }
   const last = ((coverId === null ? undefined : frost.frost?.lastUnder?.[coverId]) ?? frost.frost?.lastOut)?.[
     crop.hardiness
   ];
   if (!springSide && last && crop.group === 'cool' && plant > nearestOccurrence(last, plant)) {
-    return [
-      warning(
-        'autumn-late',
-        'harden',
-        nearestOccurrence(last, plant),
-        `The last day to set ${crop.name} out for autumn is {day}: after it four weeks to root in run into harmful nights or days under ten hours. Sooner, or under more cover.`,
-        [],
-      ),
-    ];
+    return [warning('autumn-late', 'harden', nearestOccurrence(last, plant), WORDS.theLastDayToSet(crop.name), [])];
   }
   if (!springSide && crop.hardiness !== 'hardy' && plant >= firstFrost) {
     return [
@@ -306,9 +279,7 @@ function frostWarnings(chain: Chain, crop: Crop, coverId: number | null, frost: 
         'autumn-frost',
         'harden',
         firstFrost,
-        frost.frost
-          ? 'The first frost of autumn at the risk chosen is {day}.'
-          : 'The mean first frost of autumn is {day}.',
+        frost.frost ? WORDS.theFirstFrostOfAutumn : WORDS.theMeanFirstFrostOf,
         [],
       ),
     ];

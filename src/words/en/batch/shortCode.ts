@@ -1,0 +1,6 @@
+import { catalogue } from '../../catalogue.ts';
+
+/** What core/batch/shortCode.ts says. */
+export const WORDS = catalogue({
+  runningNumber: 'running number',
+});

@@ -1,0 +1,25 @@
+import { catalogue } from '../../catalogue.ts';
+
+/** What core/batch/work.ts says. */
+export const WORDS = catalogue({
+  treatTheSeed: 'Treat the seed',
+  sow: 'Sow',
+  takeInPlugs: 'Take in plugs',
+  lookAndCount: 'Look and count',
+  offTheHeat: 'Off the heat',
+  potUp: 'Pot up',
+  waterIn: 'Water in',
+  spaceOut: 'Space out',
+  startHardening: 'Start hardening',
+  nextStep: 'Next step',
+  plantOut: 'Plant out',
+  seeHowItStands: 'See how it stands',
+  cellsSown: 'cells sown',
+  trayOf: (part: string, trays: number, trays2: string, name: string, shows: string) =>
+    `${part}: ${trays} tray${trays2} of ${name}${shows}`,
+  grownEnough: 'grown enough',
+  pottedWaterInWellThen: 'potted: water in well, then rest until {day}: no hardening, no full sun, no feed',
+  byTheForecast: (words: string) => `by the forecast ${words}`,
+  setBackToStep: (setBackTo: number, words: string) => `set back to step ${setBackTo}: ${words}`,
+  plantedOutDayHowMany: 'planted out {day}: how many stand, and how well',
+});

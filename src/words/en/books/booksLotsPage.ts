@@ -1,0 +1,40 @@
+import { catalogue, rich, type Part } from '../../catalogue.ts';
+
+/** Words of the page books/lots. */
+export const WORDS = catalogue({
+  about: (counted: string | number) => `, about ${counted}`,
+  lots: 'Lots',
+  lot: (code: string | number) => `Lot ${code}`,
+  aNewLot: 'A new lot',
+  lotsOfSeed: 'Lots of seed',
+  allLots: 'All lots',
+  addALot: 'Add a lot',
+  byItsAgeAboutAre: (round: Part, probit_days: Part, source: Part) =>
+    rich`By its age about ${round}% are alive today; kept so, a probit is lost in  ${probit_days} days. ${source}. Test before you rely on it.`,
+  itsTrays: 'Its trays',
+  traysOfTheLot: 'Trays of the lot',
+  batch: 'Batch',
+  at: 'At',
+  up: 'Up',
+  halfOfThoseDays: 'Half of those, days',
+  sown: (name: Part, sownOn: Part) => rich`${name}, sown ${sownOn}`,
+  of: (up: Part, sown: Part) => rich`${up} of ${sown}`,
+  asATrialAtBase: (points_count: Part, base_C: Part, round: Part, optimum_C: Part, optimum_C2: Part) =>
+    rich`As a trial at ${points_count}: base  ${base_C},  ${round} degree-days to half up ${optimum_C} ${optimum_C2}. Straight lines of 1/days (Garcia-Huidobro et al. 1982).`,
+  bestCeiling: (optimum_C: string | number, ceiling_C: string | number) => `, best ${optimum_C}, ceiling ${ceiling_C}`,
+  asATrialOfIts: (reason: Part) => rich`As a trial of its temperatures it is too few: ${reason}.`,
+  seedLots: 'Seed lots',
+  age: 'Age',
+  cropVariety: 'Crop, variety',
+  lot2: 'Lot',
+  tested: 'Tested',
+  inHand: 'In hand',
+  hereItComes: 'Here it comes',
+  time: 'Time',
+  fromTrays: 'From trays',
+  noTest: 'no test',
+  aliveReckoned: (round: string | number) => `${round}% alive, reckoned`,
+  oldTestAgain: 'old: test again',
+  testIt: 'test it',
+  sown2: (sown: Part) => rich`${sown} sown`,
+});

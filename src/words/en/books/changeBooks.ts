@@ -1,0 +1,24 @@
+import { catalogue } from '../../catalogue.ts';
+
+/** What server/books/changeBooks.ts says. */
+export const WORDS = catalogue({
+  thingInTheStock: 'thing in the stock',
+  thatLineOfTheBooks: 'That line of the books is not there, or batches hold on to it.',
+  inUse: 'In use',
+  thisIsUsedAndCannot: (part: string, join: string) =>
+    `This ${part} is used and cannot be deleted: ${join}. Retire it instead: it goes from all choices and stays in what happened.`,
+  plantsStandThere: 'Plants stand there',
+  words1BatchStands: '1 batch stands',
+  batchesStand: (thereCount: number) => `${thereCount} batches stand`,
+  andMore: (codesCount: number) => ` and ${codesCount} more`,
+  noSuch: (part: string) => `No such ${part}`,
+  thereIsNoNumber: (part: string, id: number) => `There is no ${part} number ${id}.`,
+  changedBySomeoneElse: 'Changed by someone else',
+  someoneChangedTheSettingsSince: 'Someone changed the settings since you opened them.',
+  withItsCropsFigures: (message: string) => `With its crop's figures: ${message}.`,
+  chooseAPartOfMixes: 'Choose a part of mixes from the book of stock.',
+  thereIsNoSuchContainer: 'There is no such container.',
+  sayWhichContainerOfThe: 'Say which container of the book it is, so that sessions take from it.',
+  partsOfMixesAreMeasured: 'Parts of mixes are measured in litres.',
+  theTestIsMoreThan: 'The test is more than ten years older than the lot.',
+});

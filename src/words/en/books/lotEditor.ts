@@ -1,0 +1,38 @@
+import { catalogue } from '../../catalogue.ts';
+
+/** Words of the books screens: LotEditor. */
+export const WORDS = catalogue({
+  saveTheLot: 'Save the lot',
+  addTheLot: 'Add the lot',
+  germinationTests: 'Germination tests',
+  quickTestLaySeedsOn:
+    'Quick test: lay seeds on damp paper, fold, keep warm, and count those with a root every day or two. Write the counts in all, day: number.',
+  begun: 'Begun',
+  how: 'How',
+  seeds: 'Seeds',
+  countsInAll: 'Counts, in all',
+  with90Limits: (round: number, found: string) => `${round}%, with 90% limits ${found}`,
+  takeOut: 'Take out',
+  onDampPaper: 'on damp paper',
+  beginAQuickTest: 'Begin a quick test',
+  to: (round: number, round2: number) => `${round} to ${round2}%`,
+  variety: 'Variety',
+  lotNumber: 'Lot number',
+  received: 'Received',
+  seedsInHand: 'Seeds in hand',
+  orWeightInHandG: 'or weight in hand, g',
+  weightOf1000SeedsG: 'Weight of 1000 seeds, g',
+  seedsToAPacket: 'Seeds to a packet',
+  priceOfAPacket: 'Price of a packet',
+  leftAsItIsThe: 'left as it is, the latest test below',
+  tested: 'Tested',
+  treatment: 'Treatment',
+  light: 'Light',
+  inLight: 'in light',
+  inTheDark: 'in the dark',
+  noneAsTheCrop: 'none = as the crop',
+  depth: 'Depth',
+  keptAt: 'Kept at',
+  seedMoisture: 'Seed moisture, %',
+  note: 'Note',
+});

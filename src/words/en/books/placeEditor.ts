@@ -1,0 +1,24 @@
+import { catalogue } from '../../catalogue.ts';
+
+/** Words of the books screens: PlaceEditor. */
+export const WORDS = catalogue({
+  name: 'Name',
+  kind: 'Kind',
+  hasLight: 'Has light',
+  roomStandardTrays: 'Room, standard trays',
+  placeInTheRound: 'Place in the round',
+  words1IsWalkedFirst: '1 is walked first',
+  aWetTrayIsCooler: 'A wet tray is cooler than the air by',
+  saveThePlace: 'Save the place',
+  addThePlace: 'Add the place',
+  temperatureThroughTheYear: 'Temperature through the year',
+  writeTheMonthAndDay:
+    'Write the month and day it begins (03-01 is 1 March); it lasts until the next begins. What the plants feel, not the dial; in a frame or on standing ground the highest and the lowest of the day.',
+  from: 'From',
+  day: (unit: string) => `Day, °${unit}`,
+  night: (unit: string) => `Night, °${unit}`,
+  takeOut: 'Take out',
+  period: (i: number, part: string) => `Period ${i}, ${part}`,
+  takeOutPeriod: (i: number) => `Take out period ${i}`,
+  addAPeriod: 'Add a period',
+});

@@ -1,0 +1,38 @@
+import { catalogue, rich, type Part } from '../../catalogue.ts';
+
+/** Words of the germination screens: CountPad. */
+export const WORDS = catalogue({
+  upSaved: (count: number, tray: string) => `${count} up${tray}: saved`,
+  inTray: (tray: number) => ` in tray ${tray}`,
+  sownDay: (code: Part, sown: Part, sownOn: Part, sownOn2: Part, link: Part) =>
+    rich`${code}, ${sown} sown ${sownOn}, day ${sownOn2}. ${link}`,
+  howItComesUp: 'How it comes up',
+  thisBatchIsOffThe: 'This batch is off the heat: a count now is of plants standing.',
+  whatIsCounted: 'What is counted',
+  allTrays: (trays: number) => `All ${trays} trays`,
+  tray: (n: number) => `Tray ${n}`,
+  oneFewer: 'One fewer',
+  numberUpOf: (size: number) => `Number up of ${size}`,
+  upOf: (size: Part, wasUp: Part) => rich`up of ${size}${wasUp}`,
+  lastTime: (wasUp: number) => `, ${wasUp} last time`,
+  oneMore: 'One more',
+  noneYet: 'None yet',
+  allUp: 'All up',
+  halfAreUpSavedWith: 'Half are up: saved with this count, and it comes off the heat by the house’s rule.',
+  saveUp: (count: Part, tray: Part) => rich`Save: ${count} up${tray}`,
+  cover: (covered: Part, count: Part) => rich`Cover ${covered}${count}`,
+  notLogged: 'not logged',
+  on: 'on',
+  off: 'off',
+  theFirstAreUpIt: ': the first are up, it comes off',
+  coverOnSaved: 'cover on: saved',
+  coverOffSaved: 'cover off: saved',
+  coverOnAgain: 'Cover on again',
+  coverIsOff: 'Cover is off',
+  nextNotCountedToday: (name: Part, filterCount: Part) => rich` Next: ${name}, ${filterCount} not counted today.`,
+  aWrongCountWhatWas: (link: Part) => rich`A wrong count? ${link}; what was written before stays to be read.`,
+  correctItInTheLog: 'Correct it in the log',
+  nextTray: (tray: number) => `Next: tray ${tray}`,
+  next: (name: string) => `Next: ${name}`,
+  allAreCounted: 'All are counted',
+});

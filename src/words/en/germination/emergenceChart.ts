@@ -1,0 +1,6 @@
+import { catalogue } from '../../catalogue.ts';
+
+/** Words of the germination screens: EmergenceChart. */
+export const WORDS = catalogue({
+  wanted: (needed: number) => `wanted ${needed}`,
+});

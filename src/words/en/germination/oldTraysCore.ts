@@ -1,0 +1,7 @@
+import { catalogue } from '../../catalogue.ts';
+
+/** What core/germination/oldTrays.ts says. */
+export const WORDS = catalogue({
+  aTrayTeachesFromTwo: 'a tray teaches from two counts after its sowing on',
+  fewerThanThreeCameUp: 'fewer than three came up: too few to learn from',
+});

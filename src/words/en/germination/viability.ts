@@ -1,0 +1,9 @@
+import { catalogue } from '../../catalogue.ts';
+
+/** What core/germination/viability.ts says. */
+export const WORDS = catalogue({
+  seedMoisturePercent: 'seed moisture, percent',
+  storageTemperatureDegreesC: 'storage temperature, degrees C',
+  daysInStore: 'days in store',
+  noGerminationTestWithA: 'No germination test with a date: sow a few on damp paper and count before you trust it.',
+});

@@ -1,0 +1,16 @@
+import { catalogue } from '../../catalogue.ts';
+
+/** Words of the heat screens: Trace. */
+export const WORDS = catalogue({
+  readingsOverTime: 'Readings over time',
+  readings: 'Readings',
+  earlier: 'Earlier',
+  later: 'Later',
+  closer: 'Closer',
+  wider: 'Wider',
+  readingsArrowKeysMovePlus: 'Readings: arrow keys move, plus and minus zoom; the table below says the same',
+  on: 'on',
+  theSameAsATable: 'The same as a table',
+  at: 'At',
+  heaterOn: 'heater on',
+});

@@ -1,0 +1,37 @@
+import { catalogue } from '../../catalogue.ts';
+
+/** Words of the heat screens: Training. */
+export const WORDS = catalogue({
+  pullTheSensorFromIts: 'Pull the sensor from its cell',
+  freezeTheSensor: 'Freeze the sensor',
+  cutTheHeater: 'Cut the heater',
+  jamTheRelayOn: 'Jam the relay on',
+  cutThePower: 'Cut the power',
+  leaveTheLidOpen: 'Leave the lid open',
+  stopTheReadings: 'Stop the readings',
+  mended: (words: string) => `${words}: mended`,
+  zone: 'Zone',
+  lowestOutside: (least_C: string) => `Lowest outside, ${least_C}`,
+  setPoint: (set_C: string) => `Set-point, ${set_C}`,
+  pause: 'Pause',
+  beginTheNight: 'Begin the night',
+  goOn: 'Go on',
+  aNewNight: 'A new night',
+  speed: 'Speed',
+  minS: (s: number) => `${s} min/s`,
+  byTheNightsClock: 'by the night’s clock',
+  mediumInTruth: 'medium, in truth',
+  whatItsSensorSays: 'what its sensor says',
+  soFar: (money: string) => `so far, ${money}`,
+  whatTheWatchSays: 'What the watch says',
+  beginTheNightThenBreak: 'Begin the night, then break something.',
+  nothingYet: 'Nothing yet.',
+  breakSomething: 'Break something',
+  untilTheMediumIsAt: (spec: string, harm_C: string) => `${spec} until the medium is at ${harm_C}.`,
+  atMediumSensorAir: (minute: string, true_C: string, read_C: string, air_C: string) =>
+    `At ${minute}: medium ${true_C}, sensor ${read_C}, air ${air_C}`,
+  theNightHasNotBegun: 'The night has not begun',
+  medium: 'medium',
+  sensor: 'sensor',
+  outside: 'outside',
+});

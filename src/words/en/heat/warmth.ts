@@ -1,0 +1,31 @@
+import { catalogue } from '../../catalogue.ts';
+
+/** What contracts/heat/warmth.ts says. */
+export const WORDS = catalogue({
+  materialChooseOne: 'material: choose one',
+  thicknessInMetres: 'thickness in metres',
+  roomByDay: 'room by day',
+  roomByNight: 'room by night',
+  aboveOutsideByDay: 'above outside by day',
+  aboveOutsideByNight: 'above outside by night',
+  wattsOfTheMat: 'watts of the mat',
+  lengthOfTheMat: 'length of the mat',
+  widthOfTheMat: 'width of the mat',
+  shareOfTheTraysOver: 'share of the trays over the mat',
+  atMost4Layers: 'at most 4 layers',
+  mediumAboveTheRoomAs: 'medium above the room as measured',
+  builtOn: 'built on',
+  lengthOfTheBed: 'length of the bed',
+  widthOfTheBed: 'width of the bed',
+  depthOfTheHeap: 'depth of the heap',
+  madeOfChooseOne: 'made of: choose one',
+  wetnessChooseOne: 'wetness: choose one',
+  cableHolds: 'cable holds',
+  setPointsGiveAtLeast: 'set-points: give at least one it may be set to',
+  setPointsAtMost12: 'set-points: at most 12',
+  usualSetPoint: 'usual set-point',
+  coolerByNight: 'cooler by night',
+  aboveOutsideWhenNotHeated: 'above outside when not heated',
+  heatLostForEachDegree: 'heat lost for each degree',
+  mediumInDegreesC: 'medium in degrees C',
+});

@@ -1,0 +1,17 @@
+import { catalogue } from '../../catalogue.ts';
+
+/** What server/edge.ts says. */
+export const WORDS = catalogue({
+  theDatabaseIsAway: 'The database is away',
+  somethingBroke: 'Something broke',
+  itIsInTheLog: 'It is in the log. Nothing was written.',
+  notJson: 'Not JSON',
+  theBodyMustBeJson: 'The body must be JSON.',
+  pleaseLookAgain: 'Please look again',
+  noSuchThing: 'No such thing',
+  isNotANumberOf: (text: string) => `"${text}" is not a number of one.`,
+  sendJson: 'Send JSON',
+  theContentTypeMustBe: 'The content type must be application/json.',
+  tooLarge: 'Too large',
+  atMostKb: (floor: number) => `At most ${floor} KB.`,
+});

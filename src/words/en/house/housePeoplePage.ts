@@ -1,0 +1,18 @@
+import { catalogue } from '../../catalogue.ts';
+
+/** Words of the page house/people. */
+export const WORDS = catalogue({
+  nameOrRole: 'Name or role',
+  initials: 'Initials',
+  leftEmptyFromTheName: 'Left empty: from the name',
+  mark: 'Mark',
+  shownBesideWhatTheyWrote: 'Shown beside what they wrote',
+  people: 'People',
+  peopleOfTheHouse: 'People of the house',
+  whoeverHoldsADeviceIs:
+    'Whoever holds a device is chosen at the top of each page. What is written then carries their mark. There are no passwords in this.',
+  change: (name: string | number) => `Change ${name}`,
+  addAPerson: 'Add a person',
+  save: 'Save',
+  add: 'Add',
+});

@@ -1,0 +1,6 @@
+import { catalogue } from '../../catalogue.ts';
+
+/** What contracts/problem.ts says. */
+export const WORDS = catalogue({
+  pleaseLookAgain: 'Please look again',
+});

@@ -1,0 +1,24 @@
+import { catalogue } from '../../catalogue.ts';
+
+/** What server/house/roundView.ts says. */
+export const WORDS = catalogue({
+  noPlaceChosen: 'No place chosen',
+  plantedOut: 'Planted out',
+  stepOfHardening: (count: number | null) => `Step ${count} of hardening`,
+  keptBack: 'Kept back',
+  done: 'Done',
+  sown: 'Sown',
+  come: 'Come',
+  count: 'Count',
+  moved: 'Moved',
+  potted: 'Potted',
+  watered: 'Watered',
+  spaced: 'Spaced',
+  out: 'Out',
+  planted: 'Planted',
+  well: 'Well',
+  theGatesAreOpen: 'the gates are open',
+  notToday: 'not today',
+  withoutLight: 'without light',
+  withLittleLightForThe: 'with little light for the warmth',
+});

@@ -1,0 +1,6 @@
+import { catalogue } from '../../catalogue.ts';
+
+/** Words of the frame PotFrame. */
+export const WORDS = catalogue({
+  potting: 'Potting',
+});

@@ -1,0 +1,6 @@
+import { catalogue } from '../../catalogue.ts';
+
+/** Words of the frame WeatherNav. */
+export const WORDS = catalogue({
+  weather: 'Weather',
+});

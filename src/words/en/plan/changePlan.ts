@@ -1,0 +1,14 @@
+import { catalogue } from '../../catalogue.ts';
+
+/** What server/plan/changePlan.ts says. */
+export const WORDS = catalogue({
+  noSuchChange: 'No such change',
+  thereIsNoChangeNumber: (changeId: number) => `There is no change number ${changeId} of the plan.`,
+  undoneAlready: 'Undone already',
+  undone: (words: string) => `undone: ${words}`,
+  noSuchBatch: 'No such batch',
+  thereIsNoBatchNumber: (id: number) => `There is no batch number ${id}.`,
+  seasonPlan: (words: string) => `season plan: ${words}`,
+  thisBatchIsNamedTwice: 'This batch is named twice.',
+  thereIsNothingInThis: 'There is nothing in this plan to take over.',
+});

@@ -1,0 +1,6 @@
+import { catalogue } from '../../catalogue.ts';
+
+/** What core/plan/schedule/route.ts says. */
+export const WORDS = catalogue({
+  noPlaceIsChosenFor: 'no place is chosen for this stage',
+});

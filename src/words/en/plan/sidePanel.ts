@@ -1,0 +1,47 @@
+import { catalogue, rich, type Part } from '../../catalogue.ts';
+
+/** Words of the plan screens: SidePanel. */
+export const WORDS = catalogue({
+  germinatesIn: 'Germinates in',
+  growsOnIn: 'Grows on in',
+  inThePotIn: 'In the pot in',
+  spacedOutIn: 'Spaced out in',
+  hardensIn: 'Hardens in',
+  chosenBatch: 'Chosen batch',
+  out: (plantsWanted: Part, transplantOn: Part, over: Part, code: Part) =>
+    rich`${plantsWanted}, out ${transplantOn}${over} · ${code}`,
+  open: (code: string) => `open ${code}`,
+  moveTheTransplantDate: 'Move the transplant date',
+  days: (days: number, days2: string) => `${days} days ${days2}`,
+  pinnedThePlannerLeavesIt: 'Pinned: the planner leaves it where it is. Click to unpin',
+  pinThePlannerLeavesIt: 'Pin: the planner leaves it where it is',
+  pin: '● pin',
+  pin2: 'pin',
+  cannotBeReached: (reason: string) => `Cannot be reached: ${reason}.`,
+  planSowTheRuleOf: (day: string, named: string, rule: string, rule2: string) =>
+    `Plan: sow ${day}${named}. The rule of weeks says ${rule}${rule2}`,
+  asPlannedForTheSeason: ', as planned for the season',
+  theSame: ', the same.',
+  thanNeededHere: (counted: string, rule: string) => `: ${counted} ${rule} than needed here.`,
+  sooner: 'sooner',
+  later: 'later',
+  cannotBe: 'cannot be',
+  in100: (round: number) => `${round} in 100`,
+  tried: (after: Part) => rich`, tried ${after}`,
+  readyInItsDays: (before: Part) => rich`Ready in its days: ${before}`,
+  tried2: (shift_days: string, after: string) => `Tried: ${shift_days}${after}.`,
+  out2: (transplantOn: string, counted: string, shift_days: string) => `out ${transplantOn}, ${counted} ${shift_days}`,
+  anotherPlaceOrDay: 'another place or day',
+  whichCannotBe: ', which cannot be',
+  onTime: ', on time',
+  thereIsRoomForIt: 'There is room for it.',
+  overByTo: (name: Part, counted: Part, from: Part, shortDay: Part) =>
+    rich`${name} over by ${counted}, ${from} to ${shortDay}`,
+  traySpace: 'tray space',
+  keep: 'Keep',
+  keepOthersGiveWay: 'Keep, others give way',
+  drop: 'Drop',
+  placesAndDaysByStage: 'Places and days, by stage',
+  from: (label: string, day: string) => `${label}, from ${day}`,
+  aDay: (label: string, days: string) => `${label}: a day ${days}`,
+});

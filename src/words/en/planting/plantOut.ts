@@ -1,0 +1,43 @@
+import { catalogue, rich, type Part } from '../../catalogue.ts';
+
+/** Words of the planting screens: PlantOut. */
+export const WORDS = catalogue({
+  keptOnThisDeviceUntil: ' Kept on this device until there is a connection.',
+  plantOut: 'Plant out',
+  mayGoOutToday: (plantCount: Part, plants: Part) => rich`${plantCount} may go out today${plants}`,
+  wait: (waitCount: Part) => rich`${waitCount} wait`,
+  notToday: (notCount: Part) => rich`${notCount} not today`,
+  soilAt: (length: Part, soil_C: Part, soilReadOn: Part, link: Part) =>
+    rich`soil at ${length} ${soil_C}${soilReadOn} · ${link}`,
+  neverReadHere: 'never read here',
+  read: (soilReadOn: string) => `read ${soilReadOn}`,
+  readIt: 'read it',
+  nothingIsToGoOut: (link: Part) => rich`Nothing is to go out within five weeks. What is planned stands in ${link}.`,
+  season: 'Season',
+  oddsAreOfSpringsDrawn:
+    'Odds are of springs drawn from this site’s own years and the forecast; they are no promise. Look at the soil, the sky and the plants; the grower decides.',
+  plantingList: 'Planting list',
+  ofGround: (counted: string, ground: string) => `${counted}, ${ground} of ground`,
+  print: 'Print',
+  plants: 'Plants',
+  trays: 'Trays',
+  batch: 'Batch',
+  from: 'From',
+  apart: (lengthUnit: string) => `Apart, ${lengthUnit}`,
+  rows: (lengthUnit: string) => `Rows, ${lengthUnit}`,
+  ground: 'Ground',
+  under: 'Under',
+  plantedInTheLastSix: 'Planted in the last six weeks',
+  plantedOut: 'Planted out',
+  out: 'Out',
+  where: 'Where',
+  today: 'Today',
+  howItStands: 'How it stands',
+  is: (name: string, toLowerCase: string, covered: string) => `${name}: ${toLowerCase} is ${covered}`,
+  takenOff: 'Taken off',
+  onAgain: 'On again',
+  nothingForetold: 'nothing foretold',
+  on: (part: string, stoodCount: string, stoodOn: string) => `${part}${stoodCount} on ${stoodOn}`,
+  there: (stoodCount: number) => `, ${stoodCount} there`,
+  askedOn: (askOn: string) => `asked on ${askOn}`,
+});

@@ -1,0 +1,44 @@
+import { catalogue, rich, type Part } from '../../catalogue.ts';
+
+/** Words of the potting screens: FeedMixer. */
+export const WORDS = catalogue({
+  writeAFeedIntoThe: 'Write a feed into the book first.',
+  feed: 'Feed',
+  weakAndLateHalfThe: 'weak and late: half the label rate, and not while plants rest after potting',
+  bookOfFeeds: 'Book of feeds',
+  shareOfTheLabelRate: 'Share of the label rate',
+  shareOfTheLabelRate2: 'Share of the label rate, as a figure',
+  theCanHolds: (unitOf: string) => `The can holds, ${unitOf}`,
+  theStockTankHolds: (unitOf: string) => `The stock tank holds, ${unitOf}`,
+  injectorPartsOfWaterFor: 'Injector: parts of water for one of stock',
+  noInjector: 'no injector',
+  conductivityOfYourWaterMs: 'Conductivity of your water, mS/cm',
+  notMeasured: 'not measured',
+  ofInto: (name: string, water: string, unitOf: string) => `of ${name} into ${water} ${unitOf}`,
+  nitrogenAtThePlants: 'nitrogen at the plants',
+  reachThePlants: 'reach the plants',
+  ofFeedThatReachesThe: (rate_perL: number, unit: string, unitOf: string) =>
+    `Of feed, ${rate_perL} ${unit} ${unitOf} that reaches the plants`,
+  nutrient: 'Nutrient',
+  asElementPpm: 'As element, ppm',
+  asTheOxidePpm: 'As the oxide, ppm',
+  nitrogenN: 'Nitrogen, N',
+  phosphorusPAndPO: 'Phosphorus, P and P₂O₅',
+  potassiumKAndKO: 'Potassium, K and K₂O',
+  theLabelGivesNoConductivity: 'The label gives no conductivity, so none is guessed: measure it.',
+  inPureWater: ', in pure water',
+  whyTheseFigures: 'Why these figures',
+  ppmGToALitre:
+    'ppm = g to a litre × 10 × per cent: 1 g/L of a 20% feed is 200 ppm. P = 0.4364 P₂O₅ and K = 0.8301 K₂O, by atomic weights. A tank holds the rate times what it makes.',
+  notYet: 'Not yet',
+  notToBeFedYet: 'Not to be fed yet',
+  restsUntil: (name: Part, until: Part) => rich`${name} rests until ${until}`,
+  theLabelIsTheRule:
+    'The label is the rule: follow its rate, its cautions and its crops, wear what it asks for, never mix feeds it does not name together, and keep feed out of drains and drinking water (a backflow preventer on every injector, as your local code asks).',
+  ofTheLabelRate: (rate: number, form: string, unitOf: string, share: number, share2: string) =>
+    `${rate} ${form} ${unitOf}, ${share}% of the label rate${share2}`,
+  moreThanTheLabelAllows: ': more than the label allows',
+  for: 'For',
+  ppmOfNitrogen: (words: string) => `ppm of nitrogen: ${words}`,
+  typeTheFigureYouWant: 'type the figure you want',
+});

@@ -1,0 +1,6 @@
+import { catalogue } from '../../catalogue.ts';
+
+/** What core/potting/mix.ts says. */
+export const WORDS = catalogue({
+  aThingNoLongerIn: 'a thing no longer in the book of stock',
+});

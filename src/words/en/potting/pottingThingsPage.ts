@@ -1,0 +1,20 @@
+import { catalogue } from '../../catalogue.ts';
+
+/** Words of the page potting/things. */
+export const WORDS = catalogue({
+  name: 'Name',
+  kind: 'Kind',
+  countedIn: 'Counted in',
+  containerOfTheBookIt: 'Container of the book it is, or carries',
+  inAPackOrBag: 'In a pack or bag',
+  leastToKeep: 'Least to keep',
+  priceOfAPack: 'Price of a pack',
+  thingsInStock: 'Things in stock',
+  thingsInTheBookOf: 'Things in the book of stock',
+  pack: 'Pack',
+  price: 'Price',
+  change: (name: string | number) => `Change ${name}`,
+  addAThing: 'Add a thing',
+  saveIt: 'Save it',
+  addIt: 'Add it',
+});

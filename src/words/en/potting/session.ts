@@ -1,0 +1,33 @@
+import { catalogue } from '../../catalogue.ts';
+
+/** Words of the potting screens: Session. */
+export const WORDS = catalogue({
+  pottingSession: 'Potting session',
+  leftOpenGoOnOr: 'left open; go on, or close it',
+  planIt: 'Plan it',
+  doIt: 'Do it',
+  print: 'Print',
+  saveAgain: 'Save again',
+  saveMineOverIt: 'Save mine over it',
+  takeTheirs: 'Take theirs',
+  plantsToSet: 'plants to set',
+  trayOut: 'tray out',
+  traysOut: 'trays out',
+  tripsOfIt: (carry_min: string) => `trips, ${carry_min} of it`,
+  whyTheseFigures: 'Why these figures',
+  day: 'Day',
+  hands: 'Hands',
+  without: (who: string) => `Without ${who}`,
+  oneMorePairOfHands: 'One more pair of hands',
+  whoElse: 'who else',
+  add: 'Add',
+  orderOfWork: 'Order of work',
+  inThisOrder: 'In this order',
+  nothingInItYetAdd: 'Nothing in it yet: add a batch below.',
+  addABatch: 'Add a batch',
+  choose: 'choose',
+  openItAgain: 'Open it again',
+  closeTheSession: (linesCount: string) => `Close the session${linesCount}`,
+  notDone: (counted: string) => `, ${counted} not done`,
+  whatItTakes: 'What it takes',
+});

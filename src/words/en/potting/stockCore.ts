@@ -1,0 +1,6 @@
+import { catalogue } from '../../catalogue.ts';
+
+/** What core/potting/stock.ts says. */
+export const WORDS = catalogue({
+  mixAndItsParts: 'mix and its parts',
+});

@@ -1,0 +1,7 @@
+import { catalogue } from '../../catalogue.ts';
+
+/** Words of ui: call. */
+export const WORDS = catalogue({
+  noAnswer: 'No answer',
+  tryAgain: 'Try again.',
+});

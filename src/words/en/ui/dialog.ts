@@ -1,0 +1,6 @@
+import { catalogue } from '../../catalogue.ts';
+
+/** Words of ui: Dialog. */
+export const WORDS = catalogue({
+  close: 'Close',
+});

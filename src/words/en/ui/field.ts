@@ -1,0 +1,6 @@
+import { catalogue } from '../../catalogue.ts';
+
+/** Words of ui: Field. */
+export const WORDS = catalogue({
+  choose: 'choose',
+});

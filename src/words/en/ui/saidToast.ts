@@ -1,0 +1,7 @@
+import { catalogue } from '../../catalogue.ts';
+
+/** Words of ui: SaidToast. */
+export const WORDS = catalogue({
+  message: 'Message',
+  close: 'Close',
+});

@@ -1,0 +1,6 @@
+import { catalogue } from '../../catalogue.ts';
+
+/** What core/weather/frost.ts says. */
+export const WORDS = catalogue({
+  thresholdDegreesC: 'threshold, degrees C',
+});
