@@ -1,6 +1,5 @@
 import { z } from 'zod';
 import { CALLS } from './api.ts';
-import { WORDS } from '../words/en/house/openApi.ts';
 
 const problem = z.object({
   type: z.string(),
@@ -50,23 +49,23 @@ export function openApiDocument(): object {
         : {}),
       responses: {
         [call.status]: {
-          description: WORDS.done,
+          description: 'Done',
           content: { [call.type ?? 'application/json']: {} },
         },
         ...(call.body
           ? {
-              422: problemAnswer(WORDS.aFieldIsAtFault),
-              409: problemAnswer(WORDS.changedBySomeoneElse),
+              422: problemAnswer('A field is at fault'),
+              409: problemAnswer('Changed by someone else'),
             }
           : {}),
-        503: problemAnswer(WORDS.theDatabaseIsAway),
+        503: problemAnswer('The database is away'),
       },
     };
   }
   return {
     openapi: '3.1.0',
     info: {
-      title: WORDS.crook,
+      title: 'Crook',
       version: '1',
       description: 'Days are YYYY-MM-DD at the nursery; temperatures are degrees Celsius.',
     },

@@ -2,7 +2,6 @@ import type { Sequelize } from 'sequelize';
 import type { EventRecord } from '../../core/batch/record.ts';
 import { EVENT_COLUMNS, eventRecord, type EventRow } from '../house/world.ts';
 import { rows } from '../sql.ts';
-import { WORDS } from '../../words/en/batch/ledgerDb.ts';
 
 /** A line of the log with the batch it is of. */
 export interface LedgerLine {
@@ -57,7 +56,7 @@ export async function readLedger(
   { order, limit, offset }: { readonly order: 'newest' | 'oldest'; readonly limit: number; readonly offset: number },
 ): Promise<LedgerLine[]> {
   const way = order === 'newest' ? 'DESC' : 'ASC';
-  const by = WORDS.orderByERecordedAt(way, way);
+  const by = `ORDER BY e.recorded_at ${way}, e.id ${way}`;
   const found = await rows(
     db,
     `WITH e AS (SELECT e.* ${FROM} ${by} LIMIT $4 OFFSET $5)

@@ -4,9 +4,8 @@ import { ms, rows, run, type Row } from '../sql.ts';
 import type { AlarmKind } from '../../core/heat/alarms.ts';
 import type { Finding } from '../../core/heat/watch.ts';
 import type { AlarmRecord } from '../../contracts/heat/heat.ts';
-import { WORDS } from '../../words/en/heat/alarmsDb.ts';
 
-const ALARM = WORDS.idZoneIdKindRaised;
+const ALARM = `id, zone_id, kind, raised_at, cleared_at, taken_at, taken_by, sounded_at, evidence`;
 const alarmOf = (r: Row): AlarmRecord => ({
   id: r['id'] as number,
   zoneId: r['zone_id'] as number | null,

@@ -2,7 +2,6 @@ import { inTransaction } from '../inTransaction.ts';
 import { LOCKS } from '../locks.ts';
 import type { Sequelize } from 'sequelize';
 import { ms, rows, run } from '../sql.ts';
-import { WORDS } from '../../words/en/heat/readings.ts';
 
 export interface ReadingRow {
   readonly sensorId: number;
@@ -107,7 +106,7 @@ export async function dropMonthsBefore(db: Sequelize, before_ms: number): Promis
     .map((p) => p['name'] as string)
     .filter((name) => name.slice(9).replace('_', '-') < monthOf(before_ms));
   for (const name of old) {
-    await run(db, WORDS.dropTable(name));
+    await run(db, `DROP TABLE ${name}`);
     partitioned.get(db)?.delete(name.slice(9).replace('_', '-'));
   }
   return old;

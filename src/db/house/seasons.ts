@@ -12,7 +12,7 @@ import { ms, rows, run, type In, type Row } from '../sql.ts';
 import type { Kept, KeptPotting, KeptEstimate } from '../../core/house/kept.ts';
 import { WORDS } from '../../words/en/house/seasonsDb.ts';
 
-const COLUMNS = WORDS.idVersionNameFirstDay;
+const COLUMNS = 'id, version, name, first_day::text AS first_day, last_day::text AS last_day, closed_at';
 
 /** All seasons, the first to begin first. */
 export async function readSeasons(db: Sequelize, transaction: In = null): Promise<SeasonRecord[]> {

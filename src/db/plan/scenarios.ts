@@ -1,10 +1,9 @@
 import { QueryTypes, UniqueConstraintError, type Sequelize } from 'sequelize';
 import type { ScenarioInput, ScenarioRecord } from '../../contracts/plan/planning.ts';
-import { WORDS } from '../../words/en/plan/scenariosDb.ts';
 
 export type ScenarioWrite = { readonly kind: 'written'; readonly id: number } | { readonly kind: 'taken' | 'stale' };
 
-const COLUMNS = WORDS.idVersionNameMadeOn;
+const COLUMNS = 'id, version, name, made_on::text AS "madeOn", data';
 
 export async function listScenarios(db: Sequelize): Promise<ScenarioRecord[]> {
   return db.query<ScenarioRecord>(`SELECT ${COLUMNS} FROM scenarios ORDER BY id`, { type: QueryTypes.SELECT });

@@ -6,9 +6,8 @@ import type { StockMove } from '../../core/potting/stock.ts';
 import type { SessionLineInput, SessionRecord } from '../../contracts/potting/potting.ts';
 import { NurseryModel } from '../house/models.ts';
 import { ms, rows, run, type Db, type In, type Row } from '../sql.ts';
-import { WORDS } from '../../words/en/potting/potting.ts';
 
-const COLUMNS = WORDS.idVersionOnDayText;
+const COLUMNS = 'id, version, on_day::text AS on_day, people, lines, closed';
 
 const sessionOf = (r: Row): SessionRecord => ({
   id: r['id'] as number,
@@ -31,7 +30,7 @@ export async function readSessions(db: Db, most = 60): Promise<SessionRecord[]> 
 export async function readSession(db: Db, id: number, transaction: In = null): Promise<SessionRecord | null> {
   const found = await rows(
     db,
-    `SELECT ${COLUMNS} FROM potting_sessions WHERE id = $1 ${transaction ? WORDS.forUpdate : ''}`,
+    `SELECT ${COLUMNS} FROM potting_sessions WHERE id = $1 ${transaction ? 'FOR UPDATE' : ''}`,
     [id],
     transaction,
   );

@@ -105,7 +105,7 @@ export function YoungOrLarge({ house, work, onUse }: Props) {
                   <span className="text-ink2">{WORDS.inThisWhatIf}</span>
                 ) : (
                   <button type="button" className="btn small" onClick={() => onUse(one.batch.id, c.age_frac)}>
-                    {WORDS.use(c.name.toLowerCase())}
+                    {WORDS.toUse(c.name.toLowerCase())}
                   </button>
                 )}
               </td>

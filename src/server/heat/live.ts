@@ -3,7 +3,6 @@ import { readOpenAlarms } from '../../db/heat/alarms.ts';
 import { readStatus } from '../../db/heat/heat.ts';
 import { database } from '../database.ts';
 import { readSeason } from '../plan/season.ts';
-import { WORDS } from '../../words/en/heat/live.ts';
 
 const EVERY_ms = 1_500;
 /** Most who may listen at once; more are told to come again. */
@@ -30,11 +29,11 @@ async function look(): Promise<void> {
     })),
   });
   if (text === last) {
-    for (const tell of listeners) tell(WORDS.stillHere);
+    for (const tell of listeners) tell(': still here\n\n');
     return;
   }
   last = text;
-  for (const tell of listeners) tell(WORDS.idData(now.instant_ms, text));
+  for (const tell of listeners) tell(`id: ${now.instant_ms}\ndata: ${text}\n\n`);
 }
 
 /** A stream of events until the listener goes. */
@@ -64,7 +63,7 @@ export function liveStream(signal: AbortSignal): ReadableStream<Uint8Array> {
         controller.close();
         return;
       }
-      tell(WORDS.retry3000(last ? WORDS.data(last) : ': hello\n'));
+      tell(`retry: 3000\n${last ? `data: ${last}\n` : ': hello\n'}\n`);
       listeners.add(tell);
       timer ??= setInterval(() => void look().catch(() => undefined), EVERY_ms);
       signal.addEventListener('abort', leave);

@@ -1,13 +1,20 @@
 import { WORDS } from '../../words/en/house/awayPage.ts';
+
 /** The page shown while the database is away: plain, without script, and it tries again by itself. */
 export function awayPage(): Response {
-  const html = WORDS.doctypeHtmlHtmlLangEn;
+  const html = `<!doctype html>
+<html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width,initial-scale=1">
+<meta http-equiv="refresh" content="3"><title>${WORDS.title}</title></head>
+<body><main><h1>${WORDS.away}</h1>
+<p>${WORDS.nothingIsLost}</p>
+<p>${WORDS.startAgain}</p>
+</main></body></html>`;
   return new Response(html, {
     status: 503,
     headers: {
       'content-type': 'text/html; charset=utf-8',
       'retry-after': '3',
-      'content-security-policy': WORDS.defaultSrcNone,
+      'content-security-policy': "default-src 'none'",
       'cache-control': 'no-store',
     },
   });

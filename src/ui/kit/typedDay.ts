@@ -1,8 +1,7 @@
 import { format, isValid, parse, parseISO } from 'date-fns';
-import { WORDS } from '../../words/en/ui/typedDay.ts';
 
 /** How days are typed, tried one after the other; the year may be left out. */
-const WITH_YEAR = ['yyyy-MM-dd', WORDS.dMmmYyyy, WORDS.dMmmmYyyy, WORDS.dMmmYy, 'MMM d yyyy', 'MMMM d yyyy'];
+const WITH_YEAR = ['yyyy-MM-dd', 'd MMM yyyy', 'd MMMM yyyy', 'd MMM yy', 'MMM d yyyy', 'MMMM d yyyy'];
 const WITHOUT_YEAR = ['d MMM', 'd MMMM', 'MMM d', 'MMMM d'];
 const FIGURES = { day: ['d/M/yyyy', 'd/M/yy'], month: ['M/d/yyyy', 'M/d/yy'] };
 const FIGURES_WITHOUT_YEAR = { day: 'd/M', month: 'M/d' };
@@ -44,5 +43,5 @@ export function dayTyped(text: string, today: string, first: FirstOfFigures = 'd
 /** A day as it stands in a field: the month in letters, so that nobody takes the day for the month. */
 export function dayShown(iso: string): string {
   const day = parseISO(iso);
-  return isValid(day) && /^\d{4}-\d\d-\d\d$/.test(iso) ? format(day, WORDS.dMmmYyyy) : iso;
+  return isValid(day) && /^\d{4}-\d\d-\d\d$/.test(iso) ? format(day, 'd MMM yyyy') : iso;
 }

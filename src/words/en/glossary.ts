@@ -1,10 +1,12 @@
+import { catalogue } from '../catalogue.ts';
+
 /** A word of the house and what it means here. */
 export interface GlossaryEntry {
   readonly word: string;
   readonly means: string;
 }
 
-export const GLOSSARY: readonly GlossaryEntry[] = [
+export const GLOSSARY: readonly GlossaryEntry[] = catalogue([
   {
     word: 'Batch',
     means:
@@ -89,4 +91,4 @@ export const GLOSSARY: readonly GlossaryEntry[] = [
     means: 'The day you ask for: when a batch is to go out. A few days about it are as good.',
   },
   { word: 'Zone', means: 'A heated bench or chamber with its heater, sensor and controller.' },
-];
+]);

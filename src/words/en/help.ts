@@ -1,3 +1,5 @@
+import { catalogue } from '../catalogue.ts';
+
 /** What a screen is for, how its drawing is read, and its keys. */
 export interface ScreenHelp {
   /** What its address begins with, after the first stroke; '' is the round alone. */
@@ -8,13 +10,13 @@ export interface ScreenHelp {
   readonly keys: readonly (readonly [key: string, does: string])[];
 }
 
-const EVERYWHERE = [
+const EVERYWHERE = catalogue([
   ['/ or Ctrl K', 'search'],
   ['?', 'this help'],
-] as const;
+]);
 
 /** Screens with their help; the first whose address a page begins with, the longest address first. */
-const SCREENS: readonly ScreenHelp[] = [
+const SCREENS: readonly ScreenHelp[] = catalogue([
   {
     at: '',
     title: 'Round',
@@ -138,7 +140,7 @@ const SCREENS: readonly ScreenHelp[] = [
     ],
     keys: [],
   },
-];
+]);
 
 /** The help of the page at an address. */
 export function helpOf(pathname: string): ScreenHelp {
@@ -151,7 +153,7 @@ export function helpOf(pathname: string): ScreenHelp {
 /** Help of all screens, for the page of help. */
 export const allHelp = (): readonly ScreenHelp[] => SCREENS;
 
-export const HELP = {
+export const HELP = catalogue({
   open: 'Help',
   title: 'Help and glossary',
   reading: 'How to read it',
@@ -159,4 +161,4 @@ export const HELP = {
   glossary: 'Glossary',
   all: 'All help and the glossary',
   close: 'Close',
-} as const;
+});

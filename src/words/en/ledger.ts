@@ -1,5 +1,7 @@
+import { catalogue } from '../catalogue.ts';
+
 /** Words of the ledger. */
-export const LEDGER = {
+export const LEDGER = catalogue({
   title: 'Ledger',
   about: 'Newest first. A correction is a line of its own, and the old one stays.',
   all: 'All lines as CSV',
@@ -13,4 +15,4 @@ export const LEDGER = {
   correctLine: (id: number) => `Correct line ${id}`,
   corrected: 'Corrected.',
   reading: 'Reading the batch…',
-} as const;
+});

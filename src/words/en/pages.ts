@@ -1,3 +1,5 @@
+import { catalogue } from '../catalogue.ts';
+
 /** A page or an action that can be searched for: what it is called and other words people look for it by. */
 export interface PageWords {
   readonly href: string;
@@ -6,7 +8,7 @@ export interface PageWords {
 }
 
 /** Pages of the application, in the order of the work. */
-export const PAGES: readonly PageWords[] = [
+export const PAGES: readonly PageWords[] = catalogue([
   { href: '/', name: 'Round', also: 'today jobs tasks work due to do' },
   { href: '/plan/season', name: 'Season', also: 'plan timeline calendar batches room' },
   { href: '/house', name: 'Plan of the house', also: 'map layout benches where' },
@@ -43,18 +45,18 @@ export const PAGES: readonly PageWords[] = [
   { href: '/house/people', name: 'People', also: 'staff who authors' },
   { href: '/house/settings', name: 'Settings', also: 'units time zone currency nursery' },
   { href: '/house/help', name: 'Help and glossary', also: 'manual keys shortcuts words meaning' },
-];
+]);
 
 /** Things to do that have an address. */
-export const ACTIONS: readonly PageWords[] = [
+export const ACTIONS: readonly PageWords[] = catalogue([
   { href: '/batch/new', name: 'New batch', also: 'add make sow plan plants' },
   { href: '/books/crops?new=1', name: 'Add a crop', also: 'new crop' },
   { href: '/books/places?new=1', name: 'Add a place', also: 'new bench chamber' },
   { href: '/germination/sheet', name: 'Print the sowing sheet', also: 'paper' },
   { href: '/plan/season#plan', name: 'Plan the season', also: 'planner optimise' },
-];
+]);
 
-export const SEARCH = {
+export const SEARCH = catalogue({
   open: 'Search',
   label: 'Search batches, crops, places, pages and help',
   hint: 'A batch by its code or name, a crop, a place, a page. Enter opens it; Escape closes.',
@@ -69,4 +71,4 @@ export const SEARCH = {
     page: 'Pages',
     help: 'Words',
   },
-} as const;
+});

@@ -1,5 +1,7 @@
+import { catalogue } from '../catalogue.ts';
+
 /** Words of the strip at the head of every page and its menu. */
-export const STRIP = {
+export const STRIP = catalogue({
   menu: 'Menu',
   look: 'How the pages look',
   theme: { label: 'Light or dim', system: 'As the device', light: 'Light', dim: 'Dim' },
@@ -8,4 +10,4 @@ export const STRIP = {
   holder: 'Whose hands this device is in',
   settings: 'Settings',
   print: 'Print this page',
-} as const;
+});

@@ -1,5 +1,7 @@
+import { catalogue } from '../catalogue.ts';
+
 /** Questions a what-if may begin with. */
-export const WHAT_IF = {
+export const WHAT_IF = catalogue({
   heading: 'Begin with a question',
   about:
     'Each makes a copy of the season with that one thing otherwise. Plan it, and see it beside the season as it is.',
@@ -9,4 +11,4 @@ export const WHAT_IF = {
   later: 'Everything a week later',
   same: 'A plain copy, to change as I like',
   changed: 'Changed. Now plan this what-if to see what it brings.',
-} as const;
+});

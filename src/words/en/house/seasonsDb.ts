@@ -2,7 +2,6 @@ import { catalogue } from '../../catalogue.ts';
 
 /** What db/house/seasons.ts says. */
 export const WORDS = catalogue({
-  idVersionNameFirstDay: 'id, version, name, first_day::text AS first_day, last_day::text AS last_day, closed_at',
   theSeasonIsClosed: 'The season is closed',
   seasonIsClosedAndIts: (name: string) =>
     `Season ${name} is closed, and its batches are kept as they came out. Open it again under Books, Seasons to change anything in it.`,

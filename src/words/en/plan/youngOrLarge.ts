@@ -16,7 +16,7 @@ export const WORDS = catalogue({
   toGoOutOnIts: 'To go out on its date as',
   ofTheGrowth: (round: number) => `${round}% of the growth`,
   inThisWhatIf: 'in this what-if',
-  use: (toLowerCase: string) => `Use ${toLowerCase}`,
+  toUse: (toLowerCase: string) => `Use ${toLowerCase}`,
   youngPlantsIntoWarmSoil:
     'Young plants into warm soil catch up; large ones crop sooner and root-bind sooner. Common practice, no source.',
 });
