@@ -74,7 +74,7 @@ export function counted(n: number, one: string, many = `${one}s`): string {
 /** "2 days late", "on time", "3 days early". */
 export function lateness(late_days: number): string {
   if (late_days === 0) return WORDS.onTime;
-  return late_days > 0 ? WORDS.late(counted(late_days, 'day')) : WORDS.early(counted(-late_days, 'day'));
+  return late_days > 0 ? WORDS.late(counted(late_days, WORDS.day)) : WORDS.early(counted(-late_days, WORDS.day));
 }
 
 /** How a batch stands against its date, in a word or two. */

@@ -27,6 +27,13 @@ function inPseudo(words: unknown, name = ''): unknown {
   if (typeof words === 'function')
     return (...parts: unknown[]) => inPseudo((words as (...args: unknown[]) => unknown)(...parts));
   if (Array.isArray(words)) return words.map((each) => inPseudo(each));
-  if (typeof words !== 'object' || words === null || '$$typeof' in words) return words;
+  // An element that was put into a sentence has said its own words.
+  if (
+    typeof words !== 'object' ||
+    words === null ||
+    Object.getPrototypeOf(words) !== Object.prototype ||
+    '$$typeof' in words
+  )
+    return words;
   return Object.fromEntries(Object.entries(words).map(([key, each]) => [key, inPseudo(each, key)]));
 }

@@ -1,3 +1,4 @@
+import { writeFileSync } from 'node:fs';
 import pg from 'pg';
 import { PAGES } from './pages.ts';
 import { expect, test } from './page.ts';
@@ -30,7 +31,10 @@ async function written(databaseUrl: string): Promise<readonly string[]> {
     );
     const found = new Set<string>();
     const keep = (value: unknown): void => {
-      if (typeof value === 'string') found.add(value.trim());
+      if (typeof value === 'string') {
+        const name = value.trim();
+        found.add(name).add(name.charAt(0).toUpperCase() + name.slice(1)).add(name.toLowerCase());
+      }
       else if (Array.isArray(value)) value.forEach(keep);
       else if (value !== null && typeof value === 'object') Object.values(value).forEach(keep);
     };
@@ -72,9 +76,9 @@ test('no page says anything that stands outside the catalogue', async ({ page, h
       if (!PLAIN.test(rest)) continue;
       for (const name of data) if (rest.includes(name)) rest = rest.replaceAll(name, ' ');
       const words = rest.match(PLAIN_WORDS);
-      if (words && !left.has(words.join(' '))) left.set(words.join(' '), `${path}: ${text.slice(0, 140)}`);
+      if (words && !left.has(words.join(' '))) left.set(words.join(' '), `${path}: ${text}`);
     }
   }
-  console.log("done");
+  writeFileSync('/tmp/left.json', JSON.stringify([...left.entries()]));
   expect([...left].map(([words, where]) => `${words} — ${where}`)).toEqual([]);
 });

@@ -66,9 +66,9 @@ const DONE_WORDS: Readonly<Record<Phase, string>> = {
   emerged: WORDS.upStillOnTheHeat,
   growing: WORDS.growingOn,
   potted: 'potted',
-  hardening: 'hardening',
+  hardening: WORDS.hardening,
   planted: WORDS.plantedOut,
-  ended: 'ended',
+  ended: WORDS.ended,
 };
 
 /** A hold is for days, not for ever. */

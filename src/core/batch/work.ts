@@ -265,7 +265,7 @@ function potJob(input: WorkInput, chain: Chain): Job {
       shows ? SIGN_WORDS[sign.sign] : WORDS.grownEnough,
       trays,
       trays === 1 ? '' : 's',
-      pots?.name ?? 'pots',
+      pots?.name ?? WORDS.pots,
       shows ? '' : '; look for roots at the base',
     ),
   });

@@ -45,7 +45,7 @@ export type Stress = 'cold' | 'sun' | 'wind';
 export const HEAT_CEILING_C = { sun: 33, shade: 39 } as const;
 export const heatCeiling_C = ({ sun_frac }: Pick<Rung, 'sun_frac'>): number =>
   HEAT_CEILING_C.shade + (HEAT_CEILING_C.sun - HEAT_CEILING_C.shade) * sun_frac;
-export const STRESS_WORDS: Readonly<Record<Stress, string>> = { cold: 'cold', sun: 'sun', wind: 'wind' };
+export const STRESS_WORDS: Readonly<Record<Stress, string>> = { cold: WORDS.cold, sun: WORDS.sun, wind: WORDS.wind };
 
 /** Steps smaller than these are no new stress: K, share of sun, m/s. Common practice, no source. */
 const STEP = { cold_K: 2, sun_frac: 0.15, gust_m_s: 2 } as const;

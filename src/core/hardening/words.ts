@@ -19,7 +19,11 @@ function heldAgainst(a_C: number, b_C: number, unit: TemperatureUnit): readonly 
   return [tenth(a_C), tenth(b_C)];
 }
 
-export const COVER_WORDS: Readonly<Record<RungCover, string>> = { none: WORDS.noCover, fleece: 'fleece', film: 'film' };
+export const COVER_WORDS: Readonly<Record<RungCover, string>> = {
+  none: WORDS.noCover,
+  fleece: 'fleece',
+  film: WORDS.film,
+};
 
 /** What decided, in words. */
 export function limitWords(limit: Limit, rungs: readonly Rung[], unit: TemperatureUnit): string {

@@ -2,11 +2,11 @@ import { WORDS } from '../../words/en/potting/stockCore.ts';
 export const STOCK_KINDS = ['pot', 'tray', 'part', 'label', 'feed'] as const;
 export type StockKind = (typeof STOCK_KINDS)[number];
 export const STOCK_WORDS: Readonly<Record<StockKind, string>> = {
-  pot: 'pots',
-  tray: 'trays',
+  pot: WORDS.pots,
+  tray: WORDS.trays,
   part: WORDS.mixAndItsParts,
-  label: 'labels',
-  feed: 'feed',
+  label: WORDS.labels,
+  feed: WORDS.feed,
 };
 export const STOCK_UNITS = ['pieces', 'L', 'g', 'mL'] as const;
 export type StockUnit = (typeof STOCK_UNITS)[number];

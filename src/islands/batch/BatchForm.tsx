@@ -420,7 +420,7 @@ export function BatchForm({ house, editing }: Props) {
               <span key="3" className="num text-xl text-ink">
                 {cells}
               </span>,
-              counted(traysFor(cells, sow), 'tray'),
+              counted(traysFor(cells, sow), WORDS.tray),
             )}
             {pot && (
               <>

@@ -26,19 +26,19 @@ interface Props {
 }
 
 const WEIGHTS = [
-  [3, 'must be on time'],
-  [1, 'as usual'],
-  [0.3, 'can wait'],
+  [3, WORDS.mustBeOnTime],
+  [1, WORDS.asUsual],
+  [0.3, WORDS.canWait],
 ] as const;
 const SIZES = [
-  [0.7, 'young, 70% of the growth'],
-  [1, 'the usual size'],
-  [1.3, 'large, 130% of the growth'],
+  [0.7, WORDS.young70OfTheGrowth],
+  [1, WORDS.theUsualSize],
+  [1.3, WORDS.large130OfTheGrowth],
 ] as const;
 const SEVERAL = [
-  ['one', 'One batch'],
-  ['succession', 'A succession'],
-  ['insurance', 'Two, A and B, for insurance'],
+  ['one', WORDS.oneBatch],
+  ['succession', WORDS.aSuccession],
+  ['insurance', WORDS.twoAAndBFor],
 ] as const;
 
 /** Several batches in one step, plugs bought in, how exact the date is, and how large the plants are to be. */
@@ -105,7 +105,7 @@ export function BatchMore({ draft, usualWeeks, err, isNew, family, together, onT
           />
           <span>
             {WORDS.changeTheMadeWithIt(
-              counted(family.members.length, 'other'),
+              counted(family.members.length, WORDS.other),
               <span key="1" className="block text-[0.9rem] text-ink2">
                 {WORDS.notSownYet(family.members.map((member) => member.code).join(', '))}
               </span>,

@@ -25,7 +25,7 @@ export const PHASE_WORDS: Readonly<Record<Phase, string>> = {
   potted: WORDS.inThePot,
   hardening: WORDS.hardeningOff,
   planted: WORDS.plantedOut,
-  ended: 'ended',
+  ended: WORDS.ended,
 };
 
 /** One batch: chain planned against actual, its log with corrections, and what can be done with it. */

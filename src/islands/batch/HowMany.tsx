@@ -181,14 +181,14 @@ export function HowMany(props: HowManyProps) {
               {supply?.packets != null && (
                 <Figure
                   value={String(supply.packets)}
-                  words={`packets${supply.cost === null ? '' : `, ${money(supply.cost)}`}`}
+                  words={WORDS.packets(supply.cost === null ? '' : `, ${money(supply.cost)}`)}
                 />
               )}
               <Figure value={odds(answer.short_frac)} words={WORDS.oddsOfEndingShort} />
             </dl>
             {lot?.seeds_count != null && lot.seeds_count < answer.seeds && (
               <p className="note-bar bad mt-3">
-                {WORDS.lotHasLeftTooFew(lot.code, counted(lot.seeds_count, 'seed'), answer.seeds - lot.seeds_count)}
+                {WORDS.lotHasLeftTooFew(lot.code, counted(lot.seeds_count, WORDS.seed), answer.seeds - lot.seeds_count)}
               </p>
             )}
             <Bars answer={answer} wanted={plantsWanted} />
@@ -197,7 +197,7 @@ export function HowMany(props: HowManyProps) {
               {asNow && (
                 <>
                   {WORDS.asPlannedNowToEnd(
-                    counted(cellsNow, seedTray ? 'seed' : 'cell'),
+                    counted(cellsNow, seedTray ? WORDS.seed : 'cell'),
                     odds(asNow.short_frac),
                     Math.round(asNow.mean_plants),
                   )}

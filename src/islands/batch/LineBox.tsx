@@ -62,7 +62,7 @@ export function LineBox({ autoFocus = false }: { readonly autoFocus?: boolean })
     const done = await make.mutateAsync({ lines }).catch(() => undefined);
     if (!done) return;
     forgetDraft(DRAFT);
-    sayOnNextPage(done.made.length === 1 ? WORDS.batchMade : WORDS.made(counted(batches, 'batch', 'batches')));
+    sayOnNextPage(done.made.length === 1 ? WORDS.batchMade : WORDS.made(counted(batches, WORDS.batch, WORDS.batches2)));
     location.assign(done.made.length === 1 ? `/batch/${done.made[0]!.id}` : '/plan/season');
   }
 
@@ -131,7 +131,7 @@ export function LineBox({ autoFocus = false }: { readonly autoFocus?: boolean })
             {make.isPending
               ? WORDS.making
               : batches > 1
-                ? WORDS.make(counted(batches, 'batch', 'batches'))
+                ? WORDS.make(counted(batches, WORDS.batch, WORDS.batches2))
                 : WORDS.makeIt}
           </button>
           {!current && <span className="text-ink2">{WORDS.lookingForPlaces}</span>}
@@ -182,7 +182,9 @@ function LineRead({ line, onLine }: { readonly line: ReadLine; readonly onLine: 
           </li>
         ))}
         {line.batches.length > MOST_SHOWN && (
-          <li className="text-ink2">{WORDS.andMore(counted(line.batches.length - MOST_SHOWN, 'batch', 'batches'))}</li>
+          <li className="text-ink2">
+            {WORDS.andMore(counted(line.batches.length - MOST_SHOWN, WORDS.batch, WORDS.batches2))}
+          </li>
         )}
       </ul>
     </li>

@@ -48,7 +48,7 @@ export function OutDates({ cropId, varietyId, near, coverId, onChoose }: Props) 
             onClick={() => onChoose(isoFromDay(d.day!), d.coverId)}
           >
             {d.coverId === null ? WORDS.open : d.name} {shortDay(d.day!)}
-            {d.sooner_days ? WORDS.earlier(counted(d.sooner_days, 'day')) : ''}
+            {d.sooner_days ? WORDS.earlier(counted(d.sooner_days, WORDS.day)) : ''}
           </button>
         ))}
       </div>

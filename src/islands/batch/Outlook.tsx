@@ -116,6 +116,6 @@ export function Outlook({ crop, plan, ahead, house, onPlace, onDate }: Props) {
 function ruleWords(later_days: number): string {
   if (later_days === 0) return WORDS.theSameDay;
   return later_days > 0
-    ? WORDS.youMaySowLaterYour(counted(later_days, 'day'))
-    : WORDS.sowSoonerYourPlacesAre(counted(-later_days, 'day'));
+    ? WORDS.youMaySowLaterYour(counted(later_days, WORDS.day))
+    : WORDS.sowSoonerYourPlacesAre(counted(-later_days, WORDS.day));
 }

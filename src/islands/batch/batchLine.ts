@@ -13,7 +13,7 @@ export interface Phrase {
 
 /** How often, in words: "every 2 weeks". */
 export function everyWords(days: number): string {
-  if (days % 7 !== 0) return WORDS.every(counted(days, 'day')).replace('every 1 day', 'every day');
+  if (days % 7 !== 0) return WORDS.every(counted(days, WORDS.day)).replace('every 1 day', 'every day');
   return days === 7 ? WORDS.everyWeek : WORDS.everyWeeks(days / 7);
 }
 
@@ -22,10 +22,11 @@ export function phrasesOf(line: ReadLine, year: number): Phrase[] {
   const isSaid = (part: Phrase['part']) => line.parts.some(({ as }) => as === part);
   const phrases: Phrase[] = [];
   if (line.times > 1 || line.every_days !== null)
-    phrases.push({ part: 'times', words: counted(line.times, 'batch', 'batches'), isSaid: isSaid('times') });
+    phrases.push({ part: 'times', words: counted(line.times, WORDS.batch, WORDS.batches), isSaid: isSaid('times') });
   phrases.push({
     part: 'plants',
-    words: line.plants === null ? WORDS.howMany : `${counted(line.plants, 'plant')}${line.times > 1 ? ' each' : ''}`,
+    words:
+      line.plants === null ? WORDS.howMany : `${counted(line.plants, WORDS.plant)}${line.times > 1 ? ' each' : ''}`,
     isSaid: line.plants !== null,
   });
   phrases.push({ part: 'crop', words: line.crop ?? WORDS.whichCrop, isSaid: line.crop !== null });

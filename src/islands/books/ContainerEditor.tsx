@@ -17,7 +17,7 @@ interface Props {
   readonly blank: Readonly<Record<string, unknown>>;
 }
 type TypedShape = Readonly<Record<keyof PotShape, string>>;
-const NAMES = { top_mm: 'Across the top', base_mm: 'Across the base', height_mm: 'Height' } as const;
+const NAMES = { top_mm: WORDS.acrossTheTop, base_mm: WORDS.acrossTheBase, height_mm: WORDS.height } as const;
 const typedDepth = (depth_mm: number) => typedMeasure(depth_mm, 'mm', house().lengthUnit);
 const typedShape = (shape: PotShape | null | undefined): TypedShape | null =>
   shape

@@ -66,7 +66,7 @@ export const CROP_FIELDS: readonly FieldSpec[] = [
     { key: 'germBase_C', label: WORDS.germinationBase, kind: 'temperature', hint: WORDS.usedWithoutATable },
     { key: 'germCeiling_C', label: WORDS.germinationCeiling, kind: 'temperature', hint: WORDS.usedWithoutATable },
     { key: 'germBest_days', label: WORDS.daysToHalfUpAt, kind: 'number', hint: WORDS.usedWithoutATable },
-    { key: 'germUsual_frac', label: WORDS.usualGerminationShare, kind: 'number', hint: '0.85 is 85 of 100' },
+    { key: 'germUsual_frac', label: WORDS.usualGerminationShare, kind: 'number', hint: WORDS.words085Is85Of },
     { key: 'thousandSeed_g', label: WORDS.weightOf1000Seeds, kind: 'number', optional: true },
     { key: 'storage_years', label: WORDS.seedKeepsYears, kind: 'number', hint: WORDS.coolAndDry },
     { key: 'seedBalls', label: WORDS.sownAsBallsOfSeveral, kind: 'flag' },
@@ -102,7 +102,7 @@ export const CROP_FIELDS: readonly FieldSpec[] = [
     { key: 'dliLeast', label: WORDS.leastLightMolMA, kind: 'number', hint: WORDS.belowItLeggyAndSlow },
     { key: 'dliGood', label: WORDS.goodLightMolMA, kind: 'number', hint: WORDS.atItTheWeeksHold },
     { key: 'potted', label: WORDS.usuallyPottedUp, kind: 'flag' },
-    { key: 'potAt_frac', label: WORDS.pottedAtThisShareOf, kind: 'number', hint: '0.4 is 40%' },
+    { key: 'potAt_frac', label: WORDS.pottedAtThisShareOf, kind: 'number', hint: WORDS.words04Is40 },
     { key: 'potUsual_cm', label: WORDS.usualPotAcross, kind: 'number', measure: 'cm', optional: true },
   ]),
   ...named(WORDS.hardeningAndPlanting, [
@@ -303,7 +303,7 @@ export function CropEditor({ crop, unit, lengthUnit, library }: Props) {
                   <div key={i} className="w-28 border border-line bg-paper p-2">
                     {(['temperature', 'days', 'percent'] as const).map((part) => (
                       <label key={part} className="block text-[0.82rem]">
-                        {part === 'temperature' ? 'at, °' : part === 'days' ? 'days' : '% up'}
+                        {part === 'temperature' ? 'at, °' : part === 'days' ? WORDS.days : '% up'}
                         <input
                           className="input min-h-9"
                           inputMode="decimal"

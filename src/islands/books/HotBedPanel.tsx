@@ -164,7 +164,7 @@ function strengthWords({ readings, factor }: HotBedView): string {
   if (readings === 0) return WORDS.notReadYetWhatFollows;
   const percent = Math.round(100 * (factor - 1));
   const says = percent === 0 ? WORDS.asMuch : `${Math.abs(percent)}% ${percent > 0 ? 'more' : 'less'}`;
-  return WORDS.byItGivesHeatUsual(counted(readings, 'reading'), says, percent === 0 ? 'as' : 'than');
+  return WORDS.byItGivesHeatUsual(counted(readings, WORDS.reading), says, percent === 0 ? WORDS.as : WORDS.than);
 }
 
 /** The medium over the days ahead, drawn and in a table. */

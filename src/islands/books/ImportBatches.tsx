@@ -73,7 +73,7 @@ export function ImportBatches() {
       setText(answer.value.rest ?? '');
       setMessage(
         WORDS.readIn(
-          counted(answer.value.made, 'batch', 'batches'),
+          counted(answer.value.made, WORDS.batch, WORDS.batches),
           answer.value.rest === null ? '' : WORDS.theOtherLinesAreBelow,
         ),
       );
@@ -150,7 +150,7 @@ export function ImportBatches() {
           <div className="mt-3">
             <p>
               {WORDS.canBeRead(
-                counted(preview.lines.length, 'line'),
+                counted(preview.lines.length, WORDS.line2),
                 errors.length > 0 && '; mend the others first, or take these and get the others back as a file',
               )}
             </p>
@@ -188,7 +188,7 @@ export function ImportBatches() {
             </table>
             <button type="button" className="btn solid mt-3" onClick={() => void commit(errors.length > 0)}>
               {errors.length > 0 ? WORDS.readInOnlyWhatIs : WORDS.readIn2}
-              {counted(preview.lines.length, 'batch', 'batches')}
+              {counted(preview.lines.length, WORDS.batch, WORDS.batches)}
             </button>
           </div>
         )}

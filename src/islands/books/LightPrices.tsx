@@ -21,7 +21,10 @@ export function LightPrices({ prices }: { readonly prices: readonly LightPrice[]
     <section className="mt-6" aria-label={WORDS.otherLightHere}>
       <h2>{WORDS.otherLightHereAndIts}</h2>
       <p className="max-w-[65ch] text-ink2">
-        {WORDS.forThatOnHereThis(counted(batches, 'batch', 'batches'), batches === 1 ? WORDS.grows : WORDS.grow)}
+        {WORDS.forThatOnHereThis(
+          counted(batches, WORDS.batch, WORDS.batches),
+          batches === 1 ? WORDS.grows : WORDS.grow,
+        )}
       </p>
       <table className="plain-table mt-1 max-w-[46rem]">
         <thead>
@@ -40,7 +43,7 @@ export function LightPrices({ prices }: { readonly prices: readonly LightPrice[]
               <td>{daysWords(price.days)}</td>
               <td>
                 {Math.abs(price.most.days) < 0.5
-                  ? 'none'
+                  ? WORDS.none
                   : WORDS.in(price.most.name, daysWords(price.most.days), monthName(price.most.month))}
               </td>
               <td className="r">{powerWords(price)}</td>
@@ -58,7 +61,7 @@ export function LightPrices({ prices }: { readonly prices: readonly LightPrice[]
 function daysWords(days: number): string {
   if (days === Infinity) return 'never';
   const whole = Math.round(Math.abs(days));
-  return whole === 0 ? WORDS.theSameDay : `${counted(whole, 'day')} ${days < 0 ? 'sooner' : 'later'}`;
+  return whole === 0 ? WORDS.theSameDay : `${counted(whole, WORDS.day)} ${days < 0 ? 'sooner' : 'later'}`;
 }
 
 const signed = (n: number, words: (n: number) => string): string =>
@@ -66,5 +69,5 @@ const signed = (n: number, words: (n: number) => string): string =>
 
 function powerWords({ lamps_kWh, heat_kWh }: LightPrice): string {
   const all = lamps_kWh + heat_kWh;
-  return Math.abs(all) < 0.5 ? 'none' : WORDS.kwh(Math.round(Math.abs(all)), all < 0 ? ' less' : '');
+  return Math.abs(all) < 0.5 ? 'none' : WORDS.kwh(Math.round(Math.abs(all)), all < 0 ? WORDS.less2 : '');
 }

@@ -183,7 +183,7 @@ function fieldsOf(varieties: Props['varieties']): FieldSpec[] {
     { key: 'packet_price', label: WORDS.priceOfAPacket, kind: 'number', optional: true },
     {
       key: 'germination_percent',
-      label: 'Germination, %',
+      label: WORDS.germination,
       kind: 'number',
       optional: true,
       hint: WORDS.leftAsItIsThe,

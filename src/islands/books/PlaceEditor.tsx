@@ -17,7 +17,7 @@ export const KIND_WORDS = [
   ['dark-chamber', 'dark chamber'],
   ['lit-chamber', 'lit chamber'],
   ['bench', 'bench'],
-  ['house', 'house or bay'],
+  ['house', WORDS.houseOrBay],
   ['frame', 'frame'],
   ['ground', 'standing ground'],
 ] as const;

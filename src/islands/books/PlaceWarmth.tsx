@@ -11,11 +11,11 @@ import { BedSays, MatSays, WarmthFields } from './WarmthFields.tsx';
 import { WORDS } from '../../words/en/books/placeWarmth.ts';
 
 const KINDS = [
-  ['set-point', 'Held at a set-point', 'a chamber or a heated zone'],
-  ['outside', 'Follows outside', 'a frame, a cold house, standing ground'],
-  ['mat', 'A mat without a thermostat', 'constant watts, day and night'],
-  ['hot-bed', 'A hot bed', 'a heap that heats by itself'],
-  ['written', 'Written down by periods', 'what you measured there through the year'],
+  ['set-point', WORDS.heldAtASetPoint, WORDS.aChamberOrAHeated],
+  ['outside', WORDS.followsOutside, 'a frame, a cold house, standing ground'],
+  ['mat', WORDS.aMatWithoutAThermostat, WORDS.constantWattsDayAndNight],
+  ['hot-bed', WORDS.aHotBed, WORDS.aHeapThatHeatsBy],
+  ['written', WORDS.writtenDownByPeriods, 'what you measured there through the year'],
 ] as const;
 
 interface Props {
@@ -140,7 +140,7 @@ export function PlaceSizeAndDays({ parts, error, onChange }: Omit<Props, 'unit' 
     ['y', WORDS.fromTheBack(unitOf('m')), 'y_m'],
     ['width', WORDS.width(unitOf('m')), 'width_m'],
     ['depth', WORDS.depth(unitOf('m')), 'depth_m'],
-    ['shelves', 'Shelves', 'shelves'],
+    ['shelves', WORDS.shelves, 'shelves'],
   ] as const;
   return (
     <>

@@ -11,7 +11,7 @@ const STAGE_WORDS: Readonly<Record<Stage, string>> = {
   grow: WORDS.growingOn,
   pot: WORDS.inThePot,
   space: WORDS.spacedOut,
-  harden: 'hardening',
+  harden: WORDS.hardening,
 };
 const FIGURES: readonly (readonly [keyof StageBands, string])[] = [
   ['bearsLow_C', WORDS.bearsNight],

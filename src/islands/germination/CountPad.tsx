@@ -216,7 +216,7 @@ export function CountPad(props: Props) {
               <a key="4" href={`/germination/count/${next.code}`}>
                 {next.name}
               </a>,
-              counted(view.onHeat.filter((b) => !b.countedToday).length, 'batch', 'batches'),
+              counted(view.onHeat.filter((b) => !b.countedToday).length, WORDS.batch, WORDS.batches),
             )}
           </>
         )}

@@ -74,7 +74,7 @@ export function Emergence({ data, others, choices, today, unit, open, causes }: 
           <p className="mt-3 max-w-[75ch]">
             {WORDS.sinceHalfUpOffThe(
               <strong key="1">{data.leggy.leggy ? WORDS.theyStretch : WORDS.upAndStillOnThe}</strong>,
-              counted(data.leggy.days, 'day'),
+              counted(data.leggy.days, WORDS.day2),
               data.leggy.ratio !== null &&
                 `, ${decimal(data.leggy.ratio, 2)} mol of light for each degree-day (leggy below 0.3; the light is the usual of such a place, not measured)`,
             )}
@@ -152,7 +152,7 @@ export function Emergence({ data, others, choices, today, unit, open, causes }: 
             {data.trays_count === 0
               ? WORDS.noOtherTrayOfThis
               : WORDS.ofThisCropOfThis(
-                  counted(data.trays_count, 'tray'),
+                  counted(data.trays_count, WORDS.tray),
                   data.lotTrays_count,
                   data.learning ? WORDS.haveMoved : WORDS.wouldMove,
                   Math.round(100 * data.time_factor),
@@ -169,14 +169,14 @@ export function Emergence({ data, others, choices, today, unit, open, causes }: 
             {data.growth.batches_count === 0
               ? 'Growth: by the book’s weeks; nothing was potted or signed here yet.'
               : WORDS.growthOfThisCropIt(
-                  counted(data.growth.batches_count, 'batch', 'batches'),
+                  counted(data.growth.batches_count, WORDS.batch2, WORDS.batches),
                   data.learning ? WORDS.make : WORDS.wouldMake,
                   growthWords(data.growth.factor),
                 )}
           </p>
           <p className="mt-1">
             {data.logged_days > 0
-              ? `Temperature: ${counted(data.logged_days, 'day')} by the medium’s own readings${data.temperature_C === null ? '' : WORDS.inTheMean(degrees(data.temperature_C, unit))}; other days as planned for the place.`
+              ? `Temperature: ${counted(data.logged_days, WORDS.day2)} by the medium’s own readings${data.temperature_C === null ? '' : WORDS.inTheMean(degrees(data.temperature_C, unit))}; other days as planned for the place.`
               : 'Temperature: as planned for the place; its medium is not measured.'}
           </p>
           <p className="mt-1 text-ink2">
@@ -198,7 +198,7 @@ export function Emergence({ data, others, choices, today, unit, open, causes }: 
 
 function growthWords(factor: number): string {
   const percent = Math.round(100 * Math.abs(factor - 1));
-  return percent === 0 ? WORDS.asTheBookSays : WORDS.thanTheBook(percent, factor > 1 ? 'longer' : 'shorter');
+  return percent === 0 ? WORDS.asTheBookSays : WORDS.thanTheBook(percent, factor > 1 ? WORDS.longer : 'shorter');
 }
 
 function Measures({ data, unit }: { readonly data: EmergenceData; readonly unit: 'C' | 'F' }) {
@@ -215,11 +215,11 @@ function Measures({ data, unit }: { readonly data: EmergenceData; readonly unit:
     [WORDS.firstSeen, m.first_days === null ? WORDS.noneYet : WORDS.days2(m.first_days), WORDS.afterSowing],
     [WORDS.halfOfThoseUp, days(m.t50Farooq_days), 'Farooq et al. 2005; straight between counts'],
     [WORDS.nineTenths, days(m.t90_days), WORDS.straightBetweenCounts],
-    [WORDS.meanTime, days(m.meanTime_days), 'Labouriau 1983'],
+    [WORDS.meanTime, days(m.meanTime_days), WORDS.labouriau1983],
     [
       WORDS.speedIndex,
       m.speedIndex_perDay === null ? WORDS.notKnown : WORDS.aDay(decimal(m.speedIndex_perDay, 1)),
-      'Maguire 1962',
+      WORDS.maguire1962,
     ],
     [
       WORDS.evennessSynchrony,

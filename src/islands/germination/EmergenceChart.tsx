@@ -41,7 +41,7 @@ export function EmergenceChart({ data, others, width, todayAt, percent }: Props)
         row['limits'] = [scale(own.up - own.wilson.low, data.sown), scale(own.wilson.high - own.up, data.sown)];
       }
     }
-    others.forEach((other, i) => (row[`other${i}`] = scale(other.days[day]?.up ?? null, other.sown)));
+    others.forEach((other, i) => (row[WORDS.other(i)] = scale(other.days[day]?.up ?? null, other.sown)));
     return row;
   });
   const every = Math.max(1, Math.ceil(days / (width / 62)));

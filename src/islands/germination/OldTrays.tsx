@@ -127,7 +127,7 @@ export function OldTrays({ files, people, unit }: Props) {
                 {WORDS.learnFromThese(
                   counted(
                     preview.crops.reduce((sum, of) => sum + of.trays_count, 0),
-                    'tray',
+                    WORDS.tray,
                   ),
                 )}
               </button>
@@ -142,8 +142,8 @@ export function OldTrays({ files, people, unit }: Props) {
               <span className={file.leftOut ? 'text-ink2 line-through' : ''}>{file.name}</span>
               <span className="text-ink2">
                 {WORDS.of(
-                  counted(file.trays_count, 'tray'),
-                  counted(file.crops_count, 'crop'),
+                  counted(file.trays_count, WORDS.tray),
+                  counted(file.crops_count, WORDS.crop2),
                   file.leftOut && WORDS.notUsedForEstimates,
                 )}
               </span>

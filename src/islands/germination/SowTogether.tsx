@@ -16,7 +16,7 @@ import { WORDS } from '../../words/en/germination/sowTogether.ts';
 
 const SCHOOL_WORDS = {
   none: 'Cool crops get no heat here (a rule of the nursery).',
-  gentle: 'Cool crops get gentle heat only (a rule of the nursery).',
+  gentle: WORDS.coolCropsGetGentleHeat,
   same: 'Cool crops are heated like warm ones (a rule of the nursery).',
 } as const;
 
@@ -66,7 +66,7 @@ export function SowTogether(props: SowTogetherData) {
               aria-pressed={n === chambers}
               onClick={() => setChambers(n)}
             >
-              {counted(n, 'chamber')}
+              {counted(n, WORDS.chamber)}
             </button>
           ))}
         </div>
@@ -85,7 +85,7 @@ export function SowTogether(props: SowTogetherData) {
               <p className="text-[0.9rem] text-ink2">
                 {counted(
                   chamber.lots.reduce((sum, lot) => sum + (here.find((l) => l.id === lot.id)?.trays ?? 0), 0),
-                  'tray',
+                  WORDS.tray,
                 )}
                 <br />
                 {couldBe(
@@ -142,7 +142,7 @@ export function SowTogether(props: SowTogetherData) {
 function lostWords(sharings: readonly Sharing[], chambers: number): string {
   const lost = Math.round(sharings[chambers - 1]!.lost_trayDays);
   const more = sharings[chambers]?.lost_trayDays;
-  const words = WORDS.sharingCostsAgainstEveryLot(counted(lost, 'tray-day'));
+  const words = WORDS.sharingCostsAgainstEveryLot(counted(lost, WORDS.trayDay));
   if (more === undefined || lost - more < 1) return words;
   return WORDS.oneMoreChamberWouldSave(words, Math.round(lost - more));
 }

@@ -78,10 +78,10 @@ export function SowingSheet({ lines, today, unit, lengthUnit }: Props) {
           <p className="text-ink2">
             {WORDS.andTheWeekToCome(
               longDay(today),
-              counted(lines.length, 'batch', 'batches'),
+              counted(lines.length, WORDS.batch, WORDS.batches),
               counted(
                 lines.reduce((sum, l) => sum + l.trays, 0),
-                'tray',
+                WORDS.tray,
               ),
               volume(Math.ceil(lines.reduce((sum, l) => sum + l.litres, 0))),
             )}
@@ -117,7 +117,7 @@ export function SowingSheet({ lines, today, unit, lengthUnit }: Props) {
                   : `/api/batch/labels.pdf?batches=${chosen.join(',')}&sheet=${sheet}&skip=${skip || 0}`
               }
             >
-              {WORDS.pdf(counted(trays, 'label'))}
+              {WORDS.pdf(counted(trays, WORDS.label2))}
             </a>
             <button type="button" className="btn" onClick={() => print()}>
               {WORDS.printTheSheet}
@@ -169,7 +169,7 @@ export function SowingSheet({ lines, today, unit, lengthUnit }: Props) {
                       <p className="text-ink2">
                         {WORDS.inOf(
                           line.cells,
-                          counted(line.trays, 'tray'),
+                          counted(line.trays, WORDS.tray),
                           line.perTray,
                           line.container,
                           line.lot && WORDS.lot(line.lot),

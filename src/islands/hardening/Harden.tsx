@@ -134,8 +134,8 @@ export function Harden({ initial }: { readonly initial: HardenView }) {
         <p className="text-ink2">
           {on.length === 0
             ? WORDS.nothingIsBeingHardened
-            : WORDS.today(counted(on.length, 'batch', 'batches'), summary.join(', ') || WORDS.nothingKnown)}
-          {soon.length > 0 && `; ${counted(soon.length, 'more')} within ten days`.replace('mores', 'more')}
+            : WORDS.today(counted(on.length, WORDS.batch, WORDS.batches), summary.join(', ') || WORDS.nothingKnown)}
+          {soon.length > 0 && `; ${counted(soon.length, WORDS.more)} within ten days`.replace('mores', 'more')}
         </p>
       </div>
       <p role="status" aria-live="polite" className={said ? 'note-bar my-2' : 'sr-only'}>

@@ -13,9 +13,9 @@ interface Props {
 }
 
 const LID_WORDS = {
-  model: 'by the reckoning',
-  outdoor: 'at a temperature outside',
-  indoor: 'at a temperature inside',
+  model: WORDS.byTheReckoning,
+  outdoor: WORDS.atATemperatureOutside,
+  indoor: WORDS.atATemperatureInside,
 } as const;
 const FIELDS: readonly FieldSpec[] = [
   { key: 'home.from_h', label: WORDS.staffedFromHour, kind: 'number' },
@@ -50,7 +50,7 @@ const FIELDS: readonly FieldSpec[] = [
       ['weeks', 'weeks'],
     ],
   },
-  { key: 'layer_weeks', label: 'Weeks a layer', kind: 'number', hint: 'for the school of weeks; three to four' },
+  { key: 'layer_weeks', label: WORDS.weeksALayer, kind: 'number', hint: 'for the school of weeks; three to four' },
   ...GATE_KEYS.map((key): FieldSpec => ({
     key: `modes.${key}`,
     label: WORDS.gate(GATE_WORDS[key].toLowerCase()),

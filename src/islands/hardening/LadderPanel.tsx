@@ -23,7 +23,7 @@ interface Props {
   readonly onProgramme: (programmeId: number) => void;
 }
 
-const SAY = { go: 'Go', hold: 'Hold', back: 'Back' } as const;
+const SAY = { go: 'Go', hold: WORDS.hold, back: 'Back' } as const;
 const percent = (frac: number) => `${Math.round(100 * frac)}%`;
 
 /** One batch: today's word, the figure that decided, the order, one tap; and the way round it with a reason. */
@@ -41,7 +41,7 @@ export function LadderPanel(props: Props) {
       </h2>
       <p className="text-[0.9rem] text-ink2">
         {WORDS.askedFor(
-          counted(ladder.trays, 'tray'),
+          counted(ladder.trays, WORDS.tray),
           ladder.placeName || WORDS.noPlace,
           spokenDay(ladder.transplantOn, today),
           expectedWords(ladder.expectedOn, today),
@@ -213,7 +213,7 @@ export function LadderPanel(props: Props) {
                 <td>{spokenDay(d.day, today)}</td>
                 <td>
                   {d.say}
-                  {d.climbs ? ', up' : ''}
+                  {d.climbs ? WORDS.up : ''}
                   {d.done ? ', hardened' : ''}
                 </td>
                 <td className="r">{d.rung === 0 ? 'in' : d.rung}</td>

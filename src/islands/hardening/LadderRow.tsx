@@ -139,7 +139,7 @@ export function RowWords({ ladder, today, days, decisions }: Pick<Props, 'ladder
               <>
                 <span className="num text-base">{d.done ? 'hard' : d.rung === 0 ? 'in' : d.rung}</span>
                 <span className={d.say === 'back' ? 'font-bold text-brick' : 'text-ink2'}>
-                  {d.say === 'go' ? (d.climbs ? 'up' : ' ') : SAY_WORDS[d.say]}
+                  {d.say === 'go' ? (d.climbs ? WORDS.up : ' ') : SAY_WORDS[d.say]}
                 </span>
               </>
             )}
@@ -161,6 +161,6 @@ export function endWords(ladder: Pick<LadderView, 'end' | 'hardened'>, today: nu
     day(end.p50),
     day(end.p10),
     day(end.p90),
-    end.p50 - today > 0 ? `, ${counted(end.p50 - today, 'day')}` : '',
+    end.p50 - today > 0 ? `, ${counted(end.p50 - today, WORDS.day)}` : '',
   );
 }

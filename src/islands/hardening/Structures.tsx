@@ -50,7 +50,7 @@ function Structure({ view, today, unit }: { readonly view: StructureView } & Pic
           {view.standing.length === 0
             ? WORDS.nothingStandsThere
             : WORDS.wantTo(
-                counted(view.standing.length, 'batch', 'batches'),
+                counted(view.standing.length, WORDS.batch, WORDS.batches),
                 t(view.range.least_C),
                 t(view.range.most_C),
               )}
@@ -113,7 +113,7 @@ function Structure({ view, today, unit }: { readonly view: StructureView } & Pic
                     </span>
                   </td>
                   <td className={n.enough ? '' : 'text-brick'}>
-                    {n.enough ? 'enough' : WORDS.notEnough}
+                    {n.enough ? WORDS.enough : WORDS.notEnough}
                     {n.kWh > 0.05 ? WORDS.kwh(decimal(n.kWh, 1)) : ''}
                   </td>
                 </tr>

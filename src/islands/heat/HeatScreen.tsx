@@ -113,9 +113,9 @@ export function HeatScreen(props: Props) {
                     {c.alarms.length > 0
                       ? alarmName(c.alarms[0]!)
                       : c.byHand
-                        ? WORDS.byHand(c.set_C === null ? 'off' : WORDS.set(tenth(c.set_C, unit)))
+                        ? WORDS.byHand(c.set_C === null ? WORDS.off : WORDS.set(tenth(c.set_C, unit)))
                         : c.set_C === null
-                          ? 'off'
+                          ? WORDS.off
                           : WORDS.set2(
                               tenth(c.set_C, unit),
                               c.status ? `, ${c.status.duty > 0 ? 'heating' : 'resting'}` : '',
@@ -179,7 +179,7 @@ export function HeatScreen(props: Props) {
         <dl className="my-3 grid grid-cols-2 gap-x-5 gap-y-3 min-[640px]:grid-cols-5">
           <Figure
             value={`${status ? tenth(status.read.medium ?? status.x[1], unit) : '·'}${doubtful ? ' ?' : ''}`}
-            words={WORDS.medium(card.set_C === null ? 'off' : WORDS.set(tenth(card.set_C, unit)))}
+            words={WORDS.medium(card.set_C === null ? WORDS.off : WORDS.set(tenth(card.set_C, unit)))}
           />
           {card.byHand ? (
             <Figure value={status?.read.air != null ? tenth(status.read.air, unit) : '·'} words="air" />

@@ -102,7 +102,7 @@ export function Override({ view, unit, timeZone, onChanged }: Props) {
           >
             {HOURS.map((h) => (
               <option key={h} value={h}>
-                {WORDS.for(h < 24 ? WORDS.hours(h) : h === 24 ? 'a day' : WORDS.days(h / 24))}
+                {WORDS.for(h < 24 ? WORDS.hours(h) : h === 24 ? WORDS.aDay : WORDS.days(h / 24))}
               </option>
             ))}
           </select>
@@ -142,7 +142,8 @@ export function Override({ view, unit, timeZone, onChanged }: Props) {
           <ul className="mt-1 text-[0.9rem]">
             {view.log.map((l) => (
               <li key={l.at_ms + l.why}>
-                {clockTime(l.at_ms, timeZone, true)}: {l.set_C === null ? 'off' : tenth(l.set_C, unit)}, {l.by}: {l.why}
+                {clockTime(l.at_ms, timeZone, true)}: {l.set_C === null ? WORDS.off2 : tenth(l.set_C, unit)}, {l.by}:{' '}
+                {l.why}
               </li>
             ))}
           </ul>

@@ -194,8 +194,8 @@ export function ReadingsExchange({ zones, timeZone, zonesOfTime, now_ms }: Props
           <div className="note-bar mt-2" role="status">
             <p>
               {tried
-                ? WORDS.inWouldBeTaken(counted(report.readings, 'reading'), counted(report.lines, 'line'))
-                : WORDS.takenWereThereAlready(counted(report.written, 'reading'), report.already)}
+                ? WORDS.inWouldBeTaken(counted(report.readings, WORDS.reading), counted(report.lines, WORDS.line2))
+                : WORDS.takenWereThereAlready(counted(report.written, WORDS.reading), report.already)}
               {report.from_ms !== null &&
                 WORDS.fromTo(clockTime(report.from_ms, timeZone, true), clockTime(report.to_ms!, timeZone, true))}
               .

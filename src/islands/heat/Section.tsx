@@ -39,7 +39,7 @@ export function Section({ view, unit }: { readonly view: ZoneView; readonly unit
       value: bed,
     },
     ...spec.below.map((l, i) => ({
-      key: `below${i}`,
+      key: `below ${i}`,
       words: `${MATERIALS[l.material].name} ${length(1000 * l.thickness_m)}`,
       high: 24,
       value: undefined,

@@ -300,7 +300,7 @@ export function ZoneEditor({ zone, start, places, normals, latitude_deg, tariff,
           <legend className="num text-[1.1rem]">{WORDS.belowTheHeaterFromAbove}</legend>
           {below.map((l, i) => (
             <div key={i} className="mt-2 flex items-end gap-2">
-              {pick(`below${i}`, WORDS.layer(i + 1), l.material, materials, (material) =>
+              {pick(WORDS.below(i), WORDS.layer(i + 1), l.material, materials, (material) =>
                 setBelow(below.map((b, k) => (k === i ? { ...b, material } : b))),
               )}
               <Field

@@ -279,7 +279,7 @@ export function Begin({ containers }: Props) {
 
 /** Ways of counting where coordinates are typed before any town. */
 const EUROPE = {
-  timeZone: 'Europe/London',
+  timeZone: WORDS.europeLondon,
   temperatureUnit: 'C',
   lengthUnit: 'cm',
   currency: 'EUR',

@@ -203,7 +203,7 @@ export function House({ dataId }: { readonly dataId: string }) {
               <h2 className="text-plum">{selected.batch.name}</h2>
               <p className="text-ink2">
                 {WORDS.inTo(
-                  counted(stand.trays, 'tray'),
+                  counted(stand.trays, WORDS.tray),
                   STAGE_WORDS[stand.stage],
                   placeName(stand.placeId),
                   shortDay(stand.from),

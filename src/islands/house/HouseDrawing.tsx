@@ -183,7 +183,7 @@ function TileGroup({ group, drawn, chosen, onSelect, onHold }: GroupProps) {
   const inRow = first ? group.cells.filter((cell) => cell.row === first.row).length : 0;
   const label = WORDS.in(
     batch.name,
-    counted(group.standing.trays, 'tray'),
+    counted(group.standing.trays, WORDS.tray),
     place.name,
     group.over > 0 ? WORDS.traySpacesOver(group.over) : '',
   );

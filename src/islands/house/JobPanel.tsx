@@ -42,7 +42,7 @@ export function JobPanel({ job, today, onLog }: Props) {
         {job.words}: {job.name}
       </h2>
       <p className="text-ink2">
-        {WORDS.code(counted(job.trays, 'tray'), job.code, job.toPlace && WORDS.to(job.toPlace))}
+        {WORDS.code(counted(job.trays, WORDS.tray), job.code, job.toPlace && WORDS.to(job.toPlace))}
       </p>
       {counting && (
         <>

@@ -99,7 +99,7 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
         <div className="flex flex-wrap items-baseline gap-x-4">
           <h1>{WORDS.todaysRound}</h1>
           <p className="text-ink2">
-            {jobs.length === 0 ? WORDS.nothingDue : counted(jobs.length, 'job')}
+            {jobs.length === 0 ? WORDS.nothingDue : counted(jobs.length, WORDS.job)}
             {late > 0 && WORDS.late(late)}
           </p>
           <button type="button" className="link-btn no-print ml-auto max-[700px]:hidden" onClick={() => window.print()}>
@@ -272,7 +272,7 @@ function JobLine({ job, today, busy, open, onOpen, onLog, children }: LineProps)
               {job.words}: {job.name}
               <ChevronDown size={16} aria-hidden="true" className={`shrink-0 ${open ? 'rotate-180' : ''}`} />
             </button>{' '}
-            {job.late_days > 0 && <span className="tag bad">{WORDS.late2(counted(job.late_days, 'day'))}</span>}
+            {job.late_days > 0 && <span className="tag bad">{WORDS.late2(counted(job.late_days, WORDS.day2))}</span>}
           </p>
           <p className="text-[0.95rem] text-ink2">
             {why}
@@ -358,13 +358,13 @@ function Hint({ jobs, ahead, today }: { readonly jobs: readonly RoundJob[] } & P
           {ahead.map((day) => (
             <tr key={day.day}>
               <td className="w-28 text-ink">{spokenDay(day.day, today)}</td>
-              <td className="r w-16">{counted(day.jobs, 'job')}</td>
+              <td className="r w-16">{counted(day.jobs, WORDS.job)}</td>
               <td>
                 <span className="flex items-center gap-2">
                   <svg width="120" height="10" aria-hidden="true">
                     <rect width={(120 * day.trays) / most} height="10" rx="1" className="fill-ink3" />
                   </svg>
-                  {counted(day.trays, 'tray')}
+                  {counted(day.trays, WORDS.tray)}
                 </span>
               </td>
             </tr>

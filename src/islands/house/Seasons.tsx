@@ -45,7 +45,7 @@ export function Seasons({ seasons, today, current }: Props) {
             <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
               <h2>{season.name}</h2>
               <span className="text-ink2">{WORDS.to(shortDay(season.firstDay, 0), shortDay(season.lastDay, 0))}</span>
-              <span className="num">{counted(season.batches_count, 'batch', 'batches')}</span>
+              <span className="num">{counted(season.batches_count, WORDS.batch, WORDS.batches)}</span>
               <span className="font-semibold">{stateOf(season, current, today)}</span>
             </div>
             <div className="mt-2 flex flex-wrap gap-2">
@@ -141,7 +141,7 @@ function stateOf(season: SeasonView, current: number | null, today: number): str
   const standing = season.open_count > 0 ? WORDS.toSowOrStanding(season.open_count) : '';
   if (season.id === current) return WORDS.openTheCurrentOne(standing);
   if (season.lastDay < today && season.open_count === 0) return 'over: all its plants are gone; close it';
-  return `open${standing}`;
+  return WORDS.open(standing);
 }
 
 function SeasonForm({ season }: { readonly season: SeasonView | null }) {

@@ -29,7 +29,7 @@ export function WaysFields({ ways, wrong, onChange }: Props) {
         <b className="font-semibold">
           {[
             `°${ways.temperatureUnit}`,
-            ways.lengthUnit === 'in' ? 'inches' : 'centimetres',
+            ways.lengthUnit === 'in' ? WORDS.inches : WORDS.centimetres,
             ways.currency,
             WORDS.theWeekFrom(WEEKDAYS[ways.firstWeekday - 1]),
             ways.timeZone.replaceAll('_', ' '),

@@ -12,10 +12,13 @@ interface Props {
 /** Seasons added up, side by side: what is late, what is over room, what it costs. */
 export function Comparison({ house, columns }: Props) {
   const rows: readonly { name: string; of: (r: SeasonSummary) => string; bad?: (r: SeasonSummary) => boolean }[] = [
-    { name: WORDS.late, of: (r) => (r.late_count === 0 ? 'none' : `${r.late_count}, ${counted(r.late_days, 'day')}`) },
+    {
+      name: WORDS.late,
+      of: (r) => (r.late_count === 0 ? 'none' : `${r.late_count}, ${counted(r.late_days, WORDS.day)}`),
+    },
     {
       name: WORDS.tooEarly,
-      of: (r) => (r.early_count === 0 ? 'none' : `${r.early_count}, ${counted(r.early_days, 'day')}`),
+      of: (r) => (r.early_count === 0 ? 'none' : `${r.early_count}, ${counted(r.early_days, WORDS.day)}`),
     },
     {
       name: WORDS.cannotBe,

@@ -38,7 +38,7 @@ export function Troubles({ house, troubles, count, over, offers, byId, busy, onS
   }
   return (
     <section aria-label={WORDS.clashes}>
-      <h2>{counted(count, 'clash', 'clashes')}</h2>
+      <h2>{counted(count, WORDS.clash, WORDS.clashes2)}</h2>
       <ul>
         {shown.map((trouble, i) => (
           <li key={keyOf(trouble)} className="border-b border-line py-2">

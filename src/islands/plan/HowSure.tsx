@@ -59,11 +59,11 @@ function against(one: SureTried, now: SureTried): string {
   const heat =
     kWh === 0
       ? WORDS.asMuchHeat
-      : WORDS.kwh2(Math.abs(kWh), kWh > 0 ? 'more' : 'less', money(Math.abs(one.heat_money - now.heat_money)));
+      : WORDS.kwh2(Math.abs(kWh), kWh > 0 ? WORDS.more : WORDS.less, money(Math.abs(one.heat_money - now.heat_money)));
   if (one.sown === null || now.sown === null) return heat;
   const days = Math.round(one.sown - now.sown);
   return WORDS.sownOnTheMean(
     heat,
-    days === 0 ? WORDS.onTheSameDays : `${counted(Math.abs(days), 'day')} ${days > 0 ? 'later' : 'sooner'}`,
+    days === 0 ? WORDS.onTheSameDays : `${counted(Math.abs(days), WORDS.day)} ${days > 0 ? 'later' : 'sooner'}`,
   );
 }

@@ -118,7 +118,7 @@ export function KeepWeeks({ house, kept, brushing, onBrush, onKeep }: Props) {
         )}
         {kept.length > 1 && (
           <button type="button" className="link-btn" onClick={() => onKeep([])}>
-            {WORDS.letAllGo(counted(kept.length, 'run'))}
+            {WORDS.letAllGo(counted(kept.length, WORDS.run))}
           </button>
         )}
       </form>

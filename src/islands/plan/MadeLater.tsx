@@ -39,7 +39,7 @@ export function MadeLater({ later, byId, chosen, heldPlaces, setPlaces, onHold, 
   if (later.length === 0) return <p className="text-[0.95rem]">{WORDS.noBatchIsMadeLater}</p>;
   return (
     <section aria-label={WORDS.madeLaterByThisPlan} className="note-bar">
-      <h3>{WORDS.madeLaterByThisPlan2(counted(later.length, 'batch', 'batches'))}</h3>
+      <h3>{WORDS.madeLaterByThisPlan2(counted(later.length, WORDS.batch, WORDS.batches))}</h3>
       <ul>
         {later.map((one) => (
           <li key={one.id} className="border-b border-line py-1.5">

@@ -109,7 +109,7 @@ export function ProposalPanel(props: Props) {
       {answer.exact && <p className="text-[0.92rem] text-ink2">{exactWords(answer)}</p>}
       {answer.offers.length > 0 && (
         <div>
-          <h3>{WORDS.noWayFoundFor(counted(answer.offers.length, 'batch', 'batches'))}</h3>
+          <h3>{WORDS.noWayFoundFor(counted(answer.offers.length, WORDS.batch, WORDS.batches))}</h3>
           <p className="text-[0.92rem] text-ink2">{WORDS.theyStayAsTheyAre}</p>
           <ul>
             {answer.offers.slice(0, MOST_LISTED).map(({ batchId, offers }) => (
@@ -139,7 +139,9 @@ export function ProposalPanel(props: Props) {
       )}
       <div>
         <h3>
-          {moving.length === 0 ? WORDS.nothingWouldMove : WORDS.whatMoves(counted(moving.length, 'batch', 'batches'))}
+          {moving.length === 0
+            ? WORDS.nothingWouldMove
+            : WORDS.whatMoves(counted(moving.length, WORDS.batch, WORDS.batches))}
         </h3>
         {moving.length > 0 && (
           <button
@@ -267,7 +269,7 @@ function OnlyPlace({ house, moving, byId, onChoose }: Pick<Props, 'house' | 'mov
         </option>
         {house.places.map((place) => (
           <option key={place.id} value={place.id}>
-            {place.name}: {counted(standsIn(place.id).length, 'batch', 'batches')}
+            {place.name}: {counted(standsIn(place.id).length, WORDS.batch, WORDS.batches)}
           </option>
         ))}
       </select>
@@ -319,7 +321,7 @@ function SetPoints({
                 {placeName(placeId)}
               </span>,
               shortDay(setPoints[0]!.week),
-              setPoints.map((s) => (s.setPoint_C === null ? 'off' : degrees(s.setPoint_C, house.unit))).join(' '),
+              setPoints.map((s) => (s.setPoint_C === null ? WORDS.off : degrees(s.setPoint_C, house.unit))).join(' '),
             )}
           </li>
         ))}
@@ -331,7 +333,7 @@ function SetPoints({
 function boundWords({ gap_frac, anyWeeksGap_frac, leftOut_count }: NonNullable<PlanAnswer['bound']>): string {
   const percent = (frac: number) => `${Math.ceil(frac * 100)}%`;
   const within = gap_frac < 0.005 ? WORDS.provedNoPlanThatHeats : WORDS.provedWithinOfTheCheapest(percent(gap_frac));
-  if (leftOut_count > 0) return WORDS.mostOfThatIsThe(within, counted(leftOut_count, 'batch', 'batches'));
+  if (leftOut_count > 0) return WORDS.mostOfThatIsThe(within, counted(leftOut_count, WORDS.batch, WORDS.batches));
   return anyWeeksGap_frac === null
     ? WORDS.heatingOtherWeeksCouldBe(within)
     : WORDS.whateverWeeksAreHeatedWithin(within, percent(anyWeeksGap_frac));

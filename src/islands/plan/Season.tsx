@@ -246,7 +246,7 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
     const all = chosen.size === moving.length;
     const words = all
       ? WORDS.plannedTheSeason
-      : WORDS.plannedOfTheSeason(counted(part.taken.length, 'batch', 'batches'));
+      : WORDS.plannedOfTheSeason(counted(part.taken.length, WORDS.batch, WORDS.batches));
     const done = await changes.write(words, all && answer ? answer.proposal.batches : part.taken, part.setPoints);
     if (done) planning.leave();
   }
@@ -259,9 +259,9 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
         <h1>{WORDS.season(house.seasonLabel)}</h1>
         <p className="text-ink2">
           {WORDS.inHandLate(
-            counted(here.length, 'batch', 'batches'),
+            counted(here.length, WORDS.batch, WORDS.batches),
             late.length,
-            over.length === 0 ? WORDS.allWithinRoom : WORDS.overRoom(counted(over.length, 'time')),
+            over.length === 0 ? WORDS.allWithinRoom : WORDS.overRoom(counted(over.length, WORDS.time)),
           )}
         </p>
         <div className="no-print ml-auto flex flex-wrap gap-2 max-[700px]:ml-0">

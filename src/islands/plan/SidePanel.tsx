@@ -67,7 +67,7 @@ export function ChosenBatch(props: Props) {
       <h2 className="text-plum">{batch.name}</h2>
       <p className="text-ink2">
         {WORDS.out(
-          counted(plan.plantsWanted, 'plant'),
+          counted(plan.plantsWanted, WORDS.plant),
           spokenDay(plan.transplantOn, house.today),
           progress.late_days !== null && !over && `, ${lateness(progress.late_days)}`,
           <a key="1" href={`/batch/${batch.id}`}>
@@ -132,7 +132,7 @@ export function ChosenBatch(props: Props) {
             planned.day === rule
               ? WORDS.theSame
               : WORDS.thanNeededHere(
-                  counted(Math.abs(planned.day - rule), 'day'),
+                  counted(Math.abs(planned.day - rule), WORDS.day),
                   planned.day > rule ? WORDS.sooner : WORDS.later,
                 ),
           )}
@@ -184,7 +184,7 @@ function Consequences({
           trial && trial.shift_days !== 0
             ? WORDS.out2(
                 shortDay(plan.transplantOn),
-                counted(Math.abs(trial.shift_days), 'day'),
+                counted(Math.abs(trial.shift_days), WORDS.day),
                 trial.shift_days > 0 ? WORDS.later : WORDS.sooner,
               )
             : WORDS.anotherPlaceOrDay,

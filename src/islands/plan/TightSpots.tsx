@@ -114,7 +114,7 @@ function Seen({
         ))}
       </ul>
       <details>
-        <summary className="min-h-9 py-1">{WORDS.allThatMayBeShort(counted(answer.weeks.length, 'week'))}</summary>
+        <summary className="min-h-9 py-1">{WORDS.allThatMayBeShort(counted(answer.weeks.length, WORDS.week))}</summary>
         <table className="plain-table dense">
           <thead>
             <tr>

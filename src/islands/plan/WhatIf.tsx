@@ -341,7 +341,9 @@ function PlacesTable({
                       }}
                     >
                       <option value="usual">
-                        {WORDS.asUsual(temperature.usual_C === null ? 'off' : degrees(temperature.usual_C, house.unit))}
+                        {WORDS.asUsual(
+                          temperature.usual_C === null ? WORDS.off : degrees(temperature.usual_C, house.unit),
+                        )}
                       </option>
                       {later.size > 1 && <option value="weeks">{WORDS.byWeekAsPlanned}</option>}
                       <option value="null">{WORDS.off}</option>

@@ -50,7 +50,7 @@ export function changeWords(change: BatchChange, placeName: (id: number) => stri
   const parts = [VERB[change.stage].toLowerCase()];
   if (change.placeId !== null) parts.push(WORDS.in(placeName(change.placeId)));
   const shift = change.shift_days;
-  const when = shift === 0 ? '' : `${counted(Math.abs(shift), 'day')} ${shift > 0 ? 'later' : 'sooner'}`;
+  const when = shift === 0 ? '' : `${counted(Math.abs(shift), WORDS.day)} ${shift > 0 ? 'later' : 'sooner'}`;
   return when ? `${parts.join(' ')}${change.placeId !== null ? ',' : ''} ${when}` : parts.join(' ');
 }
 
@@ -63,7 +63,7 @@ export function offerWords(offer: OfferShown, byId: ReadonlyMap<number, Worked>,
   const setPoint = offer.setPoints[0];
   if (offer.kind === 'set-point' && setPoint) {
     const { week, setPoint_C } = setPoint.setPoints[0]!;
-    const weeks = counted(setPoint.setPoints.length, 'week');
+    const weeks = counted(setPoint.setPoints.length, WORDS.week);
     const to = setPoint_C === null ? 'off' : WORDS.at(degrees(setPoint_C, house.unit));
     return WORDS.forFrom(placeName(setPoint.placeId), to, weeks, shortDay(week));
   }
@@ -74,7 +74,7 @@ export function offerWords(offer: OfferShown, byId: ReadonlyMap<number, Worked>,
     return WORDS.findMoreInForThen(
       counted(Math.ceil(slots), WORDS.traySpace),
       placeName(placeId),
-      counted(to - from, 'day'),
+      counted(to - from, WORDS.day),
       name,
     );
   }

@@ -101,7 +101,7 @@ export function BatchGates(props: Props) {
             {line.name}
           </button>
           <p className="text-[0.9rem] text-ink2">
-            {counted(line.plants, 'plant')}, {counted(line.trays, 'tray')}
+            {counted(line.plants, WORDS.plant3)}, {counted(line.trays, WORDS.tray)}
             {line.coverId === null ? '' : WORDS.under(line.coverName)}
           </p>
         </div>
@@ -207,11 +207,11 @@ function Opened({ line, view, onLog, onChange }: Props) {
               {line.overAgeOn === null
                 ? WORDS.notOverAgeInSight
                 : line.overAgeOn <= today
-                  ? WORDS.overAgeSinceRootBound(shortDay(line.overAgeOn), counted(line.plants, 'plant'))
+                  ? WORDS.overAgeSinceRootBound(shortDay(line.overAgeOn), counted(line.plants, WORDS.plant3))
                   : WORDS.overAgeFromFromNow(
                       shortDay(line.overAgeOn),
-                      counted(line.overAgeOn - today, 'day'),
-                      counted(line.plants, 'plant'),
+                      counted(line.overAgeOn - today, WORDS.day),
+                      counted(line.plants, WORDS.plant3),
                     )}
             </li>
             <li>
@@ -345,7 +345,7 @@ function TryDate({ line, view, onChange }: Pick<Props, 'line' | 'view' | 'onChan
           line.outFromBy
             .map(
               (o) =>
-                `${o.name.toLowerCase()} ${o.day === null ? WORDS.neverThisSpring : o.fromStart ? WORDS.atAnyTime : shortDay(o.day)}${o.sooner_days && !o.fromStart ? WORDS.earlier(counted(o.sooner_days, 'day')) : ''}`,
+                `${o.name.toLowerCase()} ${o.day === null ? WORDS.neverThisSpring : o.fromStart ? WORDS.atAnyTime : shortDay(o.day)}${o.sooner_days && !o.fromStart ? WORDS.earlier(counted(o.sooner_days, WORDS.day)) : ''}`,
             )
             .join(', '),
         )}

@@ -15,8 +15,8 @@ import { WORDS } from '../../words/en/planting/plantOut.ts';
 
 const VERDICTS = [
   ['plant', 'Plant', 'every required gate passes'],
-  ['wait', 'Wait', 'not ready; nothing to do today'],
-  ['not', 'Not today', 'a gate speaks against it'],
+  ['wait', WORDS.wait2, 'not ready; nothing to do today'],
+  ['not', WORDS.notToday2, 'a gate speaks against it'],
 ] as const;
 
 /** What may go out today, what waits for which gate, and how what went out stands. */
@@ -70,7 +70,7 @@ export function PlantOut({ initial }: { readonly initial: PlantView }) {
             <span key="1" className="num text-4xl">
               {counts.plant.length}
             </span>,
-            plants > 0 ? `, ${counted(plants, 'plant')}` : '',
+            plants > 0 ? `, ${counted(plants, WORDS.plant)}` : '',
           )}
         </p>
         <p className="flex items-baseline gap-2">
@@ -123,7 +123,7 @@ export function PlantOut({ initial }: { readonly initial: PlantView }) {
               <div key={key} className="mt-5 flex flex-wrap items-baseline gap-3 border-b-2 border-ink pb-1">
                 <h2 className={key === 'not' ? 'text-brick' : ''}>{name}</h2>
                 <span className="text-ink2">
-                  {counted(counts[key].length, 'batch', 'batches')}: {words}
+                  {counted(counts[key].length, WORDS.batch2, WORDS.batches)}: {words}
                 </span>
               </div>,
               ...counts[key].map((line) => (
@@ -161,7 +161,7 @@ function PlantingList({ view }: { readonly view: PlantView }) {
           {WORDS.ofGround(
             counted(
               lines.reduce((sum, l) => sum + l.plants, 0),
-              'plant',
+              WORDS.plant,
             ),
             area(ground),
           )}
@@ -249,7 +249,7 @@ function Planted({
                         onLog(
                           line.batchId,
                           { kind: 'cover', count: line.covered ? 0 : 1 },
-                          WORDS.is(line.name, line.coverName.toLowerCase(), line.covered ? 'off' : 'on'),
+                          WORDS.is(line.name, line.coverName.toLowerCase(), line.covered ? WORDS.off : WORDS.on2),
                         )
                       }
                     >

@@ -64,7 +64,7 @@ export function DoLine(props: Props) {
           <p className="text-ink2">
             {outcome
               ? doneWords(outcome)
-              : WORDS.into(line.plants, container.name, counted(traysFor(line.plants, container), 'tray'))}
+              : WORDS.into(line.plants, container.name, counted(traysFor(line.plants, container), WORDS.tray))}
             {line.toPlace && ` → ${line.toPlace}`}
           </p>
           {outcome && (

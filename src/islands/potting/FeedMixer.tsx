@@ -14,9 +14,9 @@ interface Props {
 
 const figure = (text: string): number => (text.trim() === '' ? NaN : Number(text.replace(',', '.')));
 const FRACTIONS = [
-  [0.25, 'a quarter'],
+  [0.25, WORDS.aQuarter],
   [0.5, 'half'],
-  [0.75, 'three quarters'],
+  [0.75, WORDS.threeQuarters],
   [1, 'full'],
 ] as const;
 const rateWords = (rate_perL: number) => Math.round(shownMeasure(rate_perL, 'perL', house().lengthUnit) * 1000) / 1000;

@@ -34,7 +34,9 @@ export function PlanLine({ n, line, typed, choices, errorAt, onChange, onOut }: 
         <p className="font-semibold">
           <a href={`/batch/${line.batchId}`}>{line.name}</a> <span className="num text-ink2">{line.code}</span>
         </p>
-        {line.spare_days < 0 && <span className="tag bad">{WORDS.overItsTime(counted(-line.spare_days, 'day'))}</span>}
+        {line.spare_days < 0 && (
+          <span className="tag bad">{WORDS.overItsTime(counted(-line.spare_days, WORDS.day))}</span>
+        )}
         {locked && <span className="tag">{WORDS.done}</span>}
         <span className="text-ink2">
           {WORDS.there(
@@ -49,7 +51,7 @@ export function PlanLine({ n, line, typed, choices, errorAt, onChange, onOut }: 
             {minutesWords(planned.minutes.usual)}
             <span className="font-normal text-ink2">
               {WORDS.min(
-                counted(planned.trays, 'tray'),
+                counted(planned.trays, WORDS.tray),
                 planned.partTray > 0 && WORDS.inTheLast(planned.partTray),
                 Math.round(planned.pace.perMinute * 10) / 10,
                 planned.pace.own > 0

@@ -75,7 +75,7 @@ export function ReadyList({ initial, today }: Props) {
           <section key={says} className="mt-5" aria-label={SAYS_WORDS[says]}>
             <div className="flex items-end gap-3 border-b-2 border-ink pb-1">
               <h2 className={says === 'urgent' ? 'text-brick' : ''}>{SAYS_WORDS[says]}</h2>
-              <span className="text-ink2">{counted(here.length, 'batch', 'batches')}</span>
+              <span className="text-ink2">{counted(here.length, WORDS.batch, WORDS.batches)}</span>
               {ids.length > 1 && (
                 <button
                   type="button"
@@ -125,7 +125,7 @@ export function ReadyList({ initial, today }: Props) {
                     </p>
                     <p className="text-[0.92rem] text-ink2">
                       {WORDS.of(
-                        counted(line.trays, 'tray'),
+                        counted(line.trays, WORDS.tray),
                         line.container,
                         line.place && `, ${line.place}`,
                         line.pot && WORDS.traySpacesInSpacedOut(line.slots[0], line.slots[1], line.pot, line.slots[2]),
@@ -176,7 +176,7 @@ export function ReadyList({ initial, today }: Props) {
       {chosen.length > 0 && (
         <div className="no-print sticky bottom-0 mt-4 flex flex-wrap items-center gap-4 border-t-2 border-ink bg-paper py-3 max-[760px]:bottom-[4.2rem]">
           <span className="num text-2xl">{plants}</span>
-          <span className="text-ink2">{WORDS.plantsOf(counted(chosen.length, 'batch', 'batches'))}</span>
+          <span className="text-ink2">{WORDS.plantsOf(counted(chosen.length, WORDS.batch, WORDS.batches))}</span>
           <button type="button" className="btn solid ml-auto min-w-52" disabled={busy} onClick={() => void plan()}>
             {WORDS.planASession}
           </button>
@@ -200,7 +200,7 @@ function Left({ days }: { readonly days: number }) {
 
 function waitWords({ later_days, checked_count, price }: NonNullable<ReadyLine['waiting']>): string {
   if (later_days <= 0 && checked_count === 0 && price < 0.5) return WORDS.aWeekMoreCostsNothing;
-  const late = later_days > 0 ? WORDS.laterOut(counted(later_days, 'day')) : WORDS.noLaterOut;
-  const harm = checked_count > 0 ? WORDS.withRootsRunRound(counted(checked_count, 'plant')) : WORDS.noPlantHarmed;
+  const late = later_days > 0 ? WORDS.laterOut(counted(later_days, WORDS.day)) : WORDS.noLaterOut;
+  const harm = checked_count > 0 ? WORDS.withRootsRunRound(counted(checked_count, WORDS.plant)) : WORDS.noPlantHarmed;
   return WORDS.aWeekMoreAndBy(late, harm, money(price));
 }

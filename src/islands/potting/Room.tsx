@@ -82,9 +82,9 @@ export function Room({ room, alone, onPlace, onDay }: Props) {
                       {o.name}: {o.kind === 'place' ? WORDS.to(o.place) : WORDS.on(shortDay(o.on))}
                       <span className="block text-ink2">
                         {o.later_days > 0
-                          ? WORDS.laterOut(counted(o.later_days, 'day'))
+                          ? WORDS.laterOut(counted(o.later_days, WORDS.day))
                           : o.later_days < 0
-                            ? WORDS.sooner(counted(-o.later_days, 'day'))
+                            ? WORDS.sooner(counted(-o.later_days, WORDS.day))
                             : WORDS.noLaterOut}
                         {o.price < -0.005 ? WORDS.saves(money(-o.price)) : WORDS.costs(money(o.price))}
                       </span>

@@ -299,7 +299,7 @@ export function Session({ initial, unit }: { readonly initial: SessionView; read
                 ? WORDS.openItAgain
                 : WORDS.closeTheSession(
                     done < view.lines.length
-                      ? WORDS.notDone(counted(view.lines.length - done, 'batch', 'batches'))
+                      ? WORDS.notDone(counted(view.lines.length - done, WORDS.batch, WORDS.batches))
                       : '',
                   )}
             </button>

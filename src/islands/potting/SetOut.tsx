@@ -21,7 +21,7 @@ export function SetOut({ view }: { readonly view: SessionView }) {
             <tr key={pot.containerId}>
               <td>
                 {pot.name}
-                <span className="block text-[0.92rem] text-ink2">{counted(pot.trays, 'tray')}</span>
+                <span className="block text-[0.92rem] text-ink2">{counted(pot.trays, WORDS.tray)}</span>
               </td>
               <td className="r num text-lg">{pot.count}</td>
               <td className="r">
@@ -59,7 +59,7 @@ export function SetOut({ view }: { readonly view: SessionView }) {
                 <td>{part.name}</td>
                 <td className="r num">{litres(part.litres)}</td>
                 <td className="r">
-                  {part.bags === null ? 'loose' : part.bags}
+                  {part.bags === null ? WORDS.loose : part.bags}
                   {part.left_L !== null && part.left_L >= 0.5 && (
                     <span className="block text-[0.85rem] text-ink2">{WORDS.over(litres(part.left_L))}</span>
                   )}

@@ -33,11 +33,16 @@ export const SIGN_TAPS: Readonly<Record<Sign, string>> = {
   'true-leaves': WORDS.trueLeaves,
   roots: WORDS.rootsShow,
   touching: WORDS.touching,
-  leaves: 'Leaves…',
+  leaves: WORDS.leaves,
   'not-yet': WORDS.notYet,
 };
 
-export const SAYS_WORDS = { urgent: 'Cannot wait', now: 'Ready', soon: 'Within a week', later: 'Later' } as const;
+export const SAYS_WORDS = {
+  urgent: 'Cannot wait',
+  now: WORDS.ready,
+  soon: WORDS.withinAWeek,
+  later: WORDS.later,
+} as const;
 
 /** Causes plants are thrown out for at the potting bench. */
 export const CULLS = ['weak', 'stretched', 'damped off', 'broken', 'eaten'] as const;

@@ -43,7 +43,7 @@ export function Forecast({ initial, today, unit, scores }: Props) {
     const answer = await call<{ days: number; source: string }>('POST', '/api/weather/forecast/file', {
       text: await chosen.text(),
     });
-    if (answer.kind === 'done') return refresh(WORDS.read(answer.value.source, counted(answer.value.days, 'day')));
+    if (answer.kind === 'done') return refresh(WORDS.read(answer.value.source, counted(answer.value.days, WORDS.day2)));
     setSaid(trouble(answer));
     setBad(true);
   }
@@ -149,7 +149,7 @@ export function Forecast({ initial, today, unit, scores }: Props) {
       <section className="mt-6">
         <h2>{WORDS.howFarForecastsAreOff}</h2>
         <p className="max-w-[75ch] text-ink2">
-          {WORDS.lowsForetoldAgainstTheThermometer(counted(view?.pairs ?? 0, 'night'))}
+          {WORDS.lowsForetoldAgainstTheThermometer(counted(view?.pairs ?? 0, WORDS.night2))}
         </p>
         <table className="plain-table dense mt-1 max-w-xl">
           <thead>

@@ -105,11 +105,12 @@ export function FrostYears({ frost }: { readonly frost: WeatherView['frost'] }) 
               {years.map((year) => (
                 <tr key={year.label}>
                   <td>{year.label}</td>
-                  <td>{year.lastSpring === null ? 'none' : shortDay(year.lastSpring)}</td>
-                  <td>{year.firstAutumn === null ? 'none' : shortDay(year.firstAutumn)}</td>
+                  <td>{year.lastSpring === null ? WORDS.none : shortDay(year.lastSpring)}</td>
+                  <td>{year.firstAutumn === null ? WORDS.none : shortDay(year.firstAutumn)}</td>
                   <td className="r">{year.missing}</td>
                   <td>
-                    {[year.springKnown && 'spring', year.autumnKnown && 'autumn'].filter(Boolean).join(', ') || 'no'}
+                    {[year.springKnown && WORDS.spring, year.autumnKnown && WORDS.autumn].filter(Boolean).join(', ') ||
+                      WORDS.no}
                   </td>
                 </tr>
               ))}

@@ -17,7 +17,7 @@ const ROLES = [
   ['least', 'Lowest of the day', true],
   ['most', 'Highest of the day', false],
   ['rain', 'Rain', false],
-  ['wind', 'Wind', false],
+  ['wind', WORDS.wind, false],
   ['station', 'Place, if there are several', false],
 ] as const;
 type Role = (typeof ROLES)[number][0];
@@ -108,7 +108,7 @@ export function ImportWeather({ unit, onKept }: Props) {
                   setPreview(null);
                 }}
               >
-                <option value="">{needed ? 'choose' : 'none'}</option>
+                <option value="">{needed ? 'choose' : WORDS.none}</option>
                 {file.names.map((name) => (
                   <option key={name} value={name}>
                     {name}
@@ -205,7 +205,7 @@ export function ImportWeather({ unit, onKept }: Props) {
           <p>
             {preview.written
               ? WORDS.keptReplaced(counted(preview.written.fresh, WORDS.newDay), preview.written.replaced)
-              : `${counted(preview.days, 'day')}`}
+              : `${counted(preview.days, WORDS.day)}`}
             {preview.from !== null &&
               preview.to !== null &&
               WORDS.fromTo(shortDay(preview.from), yearOf(preview.from), shortDay(preview.to), yearOf(preview.to))}
@@ -220,14 +220,14 @@ export function ImportWeather({ unit, onKept }: Props) {
           {preview.unlike.length > 0 && (
             <p className="text-ink2">
               {WORDS.toldTwiceWithUnlikeFigures(
-                counted(preview.unlike.length, 'day'),
+                counted(preview.unlike.length, WORDS.day),
                 preview.unlike.map((day) => `${shortDay(day)} ${yearOf(day)}`).join(', '),
               )}
             </p>
           )}
           {preview.problemCount > 0 && (
             <details>
-              <summary className="link-btn">{WORDS.couldNotBeRead(counted(preview.problemCount, 'line'))}</summary>
+              <summary className="link-btn">{WORDS.couldNotBeRead(counted(preview.problemCount, WORDS.line2))}</summary>
               <ul>
                 {preview.problems.slice(0, 20).map((p) => (
                   <li key={`${p.line} ${p.message}`}>{WORDS.line(p.line, p.message)}</li>

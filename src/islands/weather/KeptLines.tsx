@@ -52,7 +52,7 @@ export function KeptLines() {
     <div aria-live="polite" aria-label={WORDS.keptOnThisDevice}>
       {waiting > 0 && (
         <p className="note-bar my-2">
-          {WORDS.keptOnThisDeviceUntil(counted(waiting, 'line'))}
+          {WORDS.keptOnThisDeviceUntil(counted(waiting, WORDS.line))}
           <button type="button" className="link-btn" onClick={() => void flush()}>
             {WORDS.sendNow}
           </button>

@@ -96,7 +96,7 @@ export function Readings({ initial }: Props) {
                       {r.kind === 'soil'
                         ? WORDS.soil2(length(100))
                         : r.coverId === null
-                          ? 'outside'
+                          ? WORDS.outside
                           : name.get(r.coverId)}
                     </td>
                     <td className="r num">{t(r.least_C)}</td>
@@ -152,7 +152,7 @@ function MaxMin({ view, onKept }: FormProps) {
           least_C: t(least),
           most_C: t(most),
         };
-        void send(body, WORDS.kept(place, day === isoFromDay(today) ? 'today' : day)).then((ok) => {
+        void send(body, WORDS.kept(place, day === isoFromDay(today) ? WORDS.today2 : day)).then((ok) => {
           if (!ok) return;
           setLeast('');
           setMost('');

@@ -7,10 +7,10 @@ import { temperatureColour } from '../../ui/ramp.ts';
 import { WORDS } from '../../words/en/weather/skyRow.ts';
 
 export const FLAG_WORDS: Readonly<Record<Flag, string>> = {
-  frost: 'frost',
+  frost: WORDS.frost,
   'ground-frost': WORDS.groundFrost,
-  gale: 'gale',
-  heat: 'heat',
+  gale: WORDS.gale,
+  heat: WORDS.heat,
   sun: WORDS.strongSun,
 };
 const BAD: ReadonlySet<Flag> = new Set(['frost', 'gale', 'heat']);

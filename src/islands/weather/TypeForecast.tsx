@@ -22,7 +22,7 @@ interface Row {
   readonly sky: Sky;
 }
 
-const SKY_WORDS: Readonly<Record<Sky, string>> = { clear: 'clear', broken: WORDS.sunAndCloud, dull: 'dull' };
+const SKY_WORDS: Readonly<Record<Sky, string>> = { clear: WORDS.clear, broken: WORDS.sunAndCloud, dull: WORDS.dull };
 const EMPTY: Row = { least: '', most: '', gust: '', sky: 'broken' };
 
 /** A forecast as one hears it: night, day, gusts and sky for as many days as are told. */
@@ -46,7 +46,7 @@ export function TypeForecast({ today, unit, onTaken }: Props) {
     if (answer.kind === 'done') {
       setProblem(null);
       setMessage('');
-      onTaken(`${counted(answer.value.days, 'day')} typed; everything goes by it until a newer one comes.`);
+      onTaken(`${counted(answer.value.days, WORDS.day2)} typed; everything goes by it until a newer one comes.`);
       return;
     }
     setProblem(answer.kind === 'problem' ? answer.problem : null);
@@ -118,7 +118,7 @@ export function TypeForecast({ today, unit, onTaken }: Props) {
         </p>
       )}
       <button type="submit" className="btn solid mt-3" disabled={told.length === 0}>
-        {WORDS.goBy(told.length === 0 ? WORDS.it : counted(told.length, 'day'))}
+        {WORDS.goBy(told.length === 0 ? WORDS.it : counted(told.length, WORDS.day2))}
       </button>
     </form>
   );

@@ -22,10 +22,10 @@ interface Props {
 /** What is known of the site's gusts, how it is known, and where it can be said. */
 function siteWindWords({ median_m_s, median_logSd, days, exposure }: SiteWind, unit: 'C' | 'F'): string {
   const middle = windWords(median_m_s, unit);
-  if (days >= 60) return WORDS.windTheStrongestGustOf(middle, counted(days, 'day'));
+  if (days >= 60) return WORDS.windTheStrongestGustOf(middle, counted(days, WORDS.day2));
   const low = windWords(median_m_s * Math.exp(-1.28 * median_logSd), unit);
   const high = windWords(median_m_s * Math.exp(1.28 * median_logSd), unit);
-  const by = days > 0 ? WORDS.measuredAnd(counted(days, 'day')) : '';
+  const by = days > 0 ? WORDS.measuredAnd(counted(days, WORDS.day2)) : '';
   const how = exposure === null ? WORDS.whatIsUsualSayIn : WORDS.anSite(exposure);
   return `Wind: the strongest gust of a middling day is taken as ${middle}, likely ${low} to ${high}, by ${by}${how.replace('an sheltered', 'a sheltered')}. Odds of going out hang on it; a column of gusts in the import makes it the site’s own.`;
 }
@@ -143,7 +143,7 @@ export function Weather({ initial, unit }: Props) {
       <p className="max-w-[75ch] text-ink2">
         {WORDS.yourOwnGardenMayBe(
           frost.from === 'years' &&
-            `From ${counted(spring.used, 'spring')} and ${counted(autumn.used, 'autumn')} that are whole enough${spring.at?.widened ? WORDS.fewerThanTenSoThe : WORDS.eachCountedAsOneIn}; ${spring.without} of the springs had none.`,
+            `From ${counted(spring.used, WORDS.spring)} and ${counted(autumn.used, WORDS.autumn)} that are whole enough${spring.at?.widened ? WORDS.fewerThanTenSoThe : WORDS.eachCountedAsOneIn}; ${spring.without} of the springs had none.`,
           frost.from === 'normals' &&
             `No history yet: taken from the usual nights${frost.isGuess ? WORDS.whichAreThemselvesARough : ''}; give or take ${frost.isGuess ? WORDS.three : WORDS.two} weeks at least. Import daily minima of your own or the nearest station below.`,
           frost.from === 'nothing' && WORDS.thereIsNoHistoryAnd,
@@ -177,7 +177,7 @@ export function Weather({ initial, unit }: Props) {
               <span>
                 {WORDS.to(
                   s.name,
-                  counted(s.days, 'day'),
+                  counted(s.days, WORDS.day2),
                   shortDay(s.from),
                   yearOf(s.from),
                   shortDay(s.to),
@@ -197,12 +197,12 @@ export function Weather({ initial, unit }: Props) {
         </ul>
         {view.gapCount > 0 && (
           <details className="mt-1">
-            <summary className="link-btn">{WORDS.inIt(counted(view.gapCount, 'gap'))}</summary>
+            <summary className="link-btn">{WORDS.inIt(counted(view.gapCount, WORDS.gap))}</summary>
             <ul>
               {view.gaps.map((g) => (
                 <li key={g.from}>
                   {shortDay(g.from)} {yearOf(g.from)}
-                  {g.to > g.from && WORDS.to2(shortDay(g.to), yearOf(g.to), counted(g.to - g.from + 1, 'day'))}
+                  {g.to > g.from && WORDS.to2(shortDay(g.to), yearOf(g.to), counted(g.to - g.from + 1, WORDS.day2))}
                 </li>
               ))}
             </ul>
@@ -224,7 +224,7 @@ function FrostFigure({ side, frost }: { readonly side: 'spring' | 'autumn'; read
   return <Figure value={spokenMonthDay(at.date)} words={`${words}${band}`} size="text-5xl" />;
 }
 
-const BY = { frost: 'frost', soil: 'cold soil', nights: 'cold nights' } as const;
+const BY = { frost: 'frost', soil: WORDS.coldSoil, nights: WORDS.coldNights } as const;
 
 function OutDates({ view, unit }: { readonly view: WeatherView; readonly unit: 'C' | 'F' }) {
   const { out, layer_K, risk_frac } = view.frost;
@@ -242,7 +242,7 @@ function OutDates({ view, unit }: { readonly view: WeatherView; readonly unit: '
         {WORDS.eachCropByTheNight(hurts, kelvin, kelvin, Math.round(mean))}
       </p>
       <details open={false}>
-        <summary className="link-btn">{counted(out.length, 'crop')}</summary>
+        <summary className="link-btn">{counted(out.length, WORDS.crop2)}</summary>
         <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={WORDS.firstDayOutByCrop}>
           <table className="plain-table max-w-4xl">
             <thead>
@@ -268,7 +268,7 @@ function OutDates({ view, unit }: { readonly view: WeatherView; readonly unit: '
                     <td key={i}>
                       {d.date === null ? WORDS.notThisWay : spokenMonthDay(d.date)}
                       {d.sooner_days !== null && d.sooner_days > 0 && (
-                        <span className="text-ink2">{WORDS.earlier(counted(d.sooner_days, 'day'))}</span>
+                        <span className="text-ink2">{WORDS.earlier(counted(d.sooner_days, WORDS.day2))}</span>
                       )}
                     </td>
                   ))}
@@ -352,6 +352,6 @@ function Halves({ view, unit }: { readonly view: WeatherView; readonly unit: 'C'
 /** The odds that frost still comes, in words where no year had any. */
 function frostWords({ frost_frac, seen_years }: WeatherView['frost']['halves'][number], years: number): string {
   if (frost_frac === null) return '';
-  if (seen_years === 0) return WORDS.noneIn(counted(years, 'year'));
+  if (seen_years === 0) return WORDS.noneIn(counted(years, WORDS.year));
   return `${Math.round(100 * frost_frac)}%`;
 }

@@ -116,10 +116,10 @@ export function describeChange(before: BatchInput, after: BatchInput): string {
     plantsWanted: WORDS.plantsWanted,
     spare_frac: WORDS.spareShare,
     hardening_days: WORDS.hardeningDays,
-    varietyId: 'variety',
-    lotId: 'lot',
+    varietyId: WORDS.variety,
+    lotId: WORDS.lot,
     sowContainerId: WORDS.sowingTray,
-    potContainerId: 'pot',
+    potContainerId: WORDS.pot,
     steps: WORDS.daysOfTheWork,
     before_days: WORDS.daysBeforeTheDate,
     after_days: WORDS.daysAfterTheDate,
@@ -129,7 +129,7 @@ export function describeChange(before: BatchInput, after: BatchInput): string {
     joins: WORDS.plugsBoughtIn,
     offHeat: WORDS.ruleOffTheHeat,
     programmeId: WORDS.programmeOfHardening,
-    coverId: 'cover',
+    coverId: WORDS.cover,
     gates: WORDS.gatesOfPlantingOut,
   };
   return Object.keys(a)

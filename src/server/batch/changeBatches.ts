@@ -202,7 +202,7 @@ async function giveBack(
       day,
       note: WORDS.pottingWithdrawn,
       eventId,
-      key: WORDS.withdrawn(eventId, itemId),
+      key: `withdrawn ${eventId} ${itemId}`,
     })),
     transaction,
   );

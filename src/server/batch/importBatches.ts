@@ -305,7 +305,7 @@ function readLine(row: Row, season: Season, order: DateOrder | null, making: boo
   const on = transplantOn ?? isoFromDay(season.now.today);
   const defaults = defaultsFor(season, crop.id, requireDay(on));
   const { bought } = { bought: cell('bought').toLowerCase() };
-  if (!['', WORDS.toGrowOn, WORDS.forThePot].includes(bought)) fail('bought', WORDS.isToGrowOnFor);
+  if (!['', 'to grow on', 'for the pot'].includes(bought)) fail('bought', WORDS.isToGrowOnFor);
   const boughtOn = day('bought_on');
   if (bought !== '' && boughtOn === null) fail('bought_on', 'is empty; say the day the plugs come');
   const steps = Object.fromEntries(

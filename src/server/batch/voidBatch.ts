@@ -28,7 +28,7 @@ export async function voidBatch(id: number, input: VoidInput): Promise<{ readonl
       throw new ProblemError(
         409,
         WORDS.partOfItGoesOn,
-        WORDS.splitOffFromItVoid(parts.join(', '), parts.length === 1 ? 'was' : 'were'),
+        WORDS.splitOffFromItVoid(parts.join(', '), parts.length === 1 ? WORDS.was : 'were'),
       );
     const { state } = reduceLog(await readEvents(database(), id, transaction));
     if (state.moves.length > 0) throw new ProblemError(409, WORDS.itWasPotted, WORDS.itsPottingsTookPotsAnd);

@@ -62,7 +62,7 @@ function wordsOf(care: Care, season: Season, view: BatchView): string {
   const cover = coverOver(season, view)?.name.toLowerCase() ?? 'fleece';
   switch (care.kind) {
     case 'cover': {
-      const layers = care.layers === 1 ? 'a layer' : WORDS.layers(care.layers);
+      const layers = care.layers === 1 ? WORDS.aLayer : WORDS.layers(care.layers);
       return WORDS.moreOfOnBeforeDusk(layers, cover, t(care.low_C));
     }
     case 'vent':
@@ -70,12 +70,12 @@ function wordsOf(care: Care, season: Season, view: BatchView): string {
     case 'take-off':
       return care.left === 0
         ? WORDS.mayComeOffTheComing(cover, care.nights)
-        : WORDS.leaveOfOnTheRest(care.left, care.left === 1 ? 'layer' : 'layers', cover);
+        : WORDS.leaveOfOnTheRest(care.left, care.left === 1 ? WORDS.layer : 'layers', cover);
     case 'hold-down':
       return WORDS.gustsTo(
         coverOver(season, view) ? WORDS.weighDown(cover) : WORDS.shelterOrStakeIt,
         windWords(care.gust_m_s, unit),
-        care.day === season.now.today ? 'today' : shortDay(care.day),
+        care.day === season.now.today ? WORDS.today : shortDay(care.day),
       );
     case 'water':
       return care.hot_C === null ? WORDS.waterAtTheRootsNo : WORDS.waterEarlyAndShadeAt(t(care.hot_C));

@@ -15,6 +15,7 @@ import { Popover } from 'radix-ui';
 import { useEffect, useId, useMemo, useRef, useState, type ReactNode } from 'react';
 import { TABLE } from '../../words/en/table.ts';
 import { counted } from '../format.ts';
+import { WORDS } from '../../words/en/kit/dataTable.ts';
 
 /** A cell: its words, what it is sorted by where that is otherwise, and where it leads. */
 export interface TableCell {
@@ -174,7 +175,7 @@ export function DataTable({ label, columns, rows, file, action }: DataTableProps
         </span>
       </div>
       <p className="mt-1 text-[0.92rem] text-ink2" aria-live="polite">
-        {shown.length === rows.length ? counted(rows.length, 'row') : TABLE.someOf(shown.length, rows.length)}
+        {shown.length === rows.length ? counted(rows.length, WORDS.row) : TABLE.someOf(shown.length, rows.length)}
       </p>
       <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={label}>
         <table className="plain-table mid" aria-rowcount={shown.length + 1}>

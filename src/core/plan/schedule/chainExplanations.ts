@@ -136,8 +136,8 @@ function climateInputs(
   const place = c.tables.places.get(placeId);
   const { day_C, night_C } = temperatureOn(c.tables.climateOf(placeId), day);
   return [
-    { name: WORDS.byDay(place?.name ?? 'place'), temperature_C: day_C },
-    { name: WORDS.byNight(place?.name ?? 'place'), temperature_C: night_C },
+    { name: WORDS.byDay(place?.name ?? WORDS.place), temperature_C: day_C },
+    { name: WORDS.byNight(place?.name ?? WORDS.place), temperature_C: night_C },
   ];
 }
 
@@ -181,7 +181,7 @@ function grownInputs(factor: number): ExplanationInput[] {
   return [
     {
       name: WORDS.learnedFromYourBatches,
-      value: WORDS.growthThanTheBook(percent, factor > 1 ? 'more' : 'less'),
+      value: WORDS.growthThanTheBook(percent, factor > 1 ? WORDS.more : WORDS.less),
     },
   ];
 }

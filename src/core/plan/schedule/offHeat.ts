@@ -28,6 +28,6 @@ export function offHeatWords(rule: OffHeatRule): string {
     case 'share':
       return WORDS.whenOfThoseThatWill(Math.round(100 * rule.share_frac));
     case 'days-after':
-      return WORDS.afterHalfUp(rule.days, rule.days === 1 ? 'day' : 'days');
+      return WORDS.afterHalfUp(rule.days, rule.days === 1 ? WORDS.day : WORDS.days);
   }
 }

@@ -264,7 +264,7 @@ function frostWarnings(chain: Chain, crop: Crop, coverId: number | null, frost: 
     const when =
       weeks === 0
         ? 'on'
-        : WORDS.week(Math.abs(weeks), Math.abs(weeks) === 1 ? '' : 's', weeks > 0 ? 'after' : 'before');
+        : WORDS.week(Math.abs(weeks), Math.abs(weeks) === 1 ? '' : 's', weeks > 0 ? WORDS.after : WORDS.before);
     return [warning('frost', 'harden', goesOut, WORDS.goesOutTheMeanLast(capital(crop.name), when), [])];
   }
   const last = ((coverId === null ? undefined : frost.frost?.lastUnder?.[coverId]) ?? frost.frost?.lastOut)?.[

@@ -38,4 +38,5 @@ export const WORDS = catalogue({
   makeTheseBatches: 'Make these batches',
   outsideItsRange: ' (outside its range)',
   notAPlaceForIt: (name: string) => `${name} (not a place for it)`,
+  tray: 'tray',
 });

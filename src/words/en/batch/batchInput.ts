@@ -29,4 +29,8 @@ export const WORDS = catalogue({
   programmeOfHardening: 'programme of hardening',
   gatesOfPlantingOut: 'gates of planting out',
   to: (part: undefined | string, string: string, string2: string) => `${part} ${string} to ${string2}`,
+  variety: 'variety',
+  lot: 'lot',
+  pot: 'pot',
+  cover: 'cover',
 });

@@ -11,4 +11,8 @@ export const WORDS = catalogue({
   times: (value: string) => `${value} times`,
   everyDays: (value: string) => `every ${value} days`,
   lot2: (value: string) => `lot ${value}`,
+  day: 'day',
+  batch: 'batch',
+  batches: 'batches',
+  plant: 'plant',
 });

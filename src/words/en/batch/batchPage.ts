@@ -49,4 +49,5 @@ export const WORDS = catalogue({
   plantsToSplitOffOf: (present: number) => `Plants to split off, of ${present}`,
   theirTransplantDate: 'Their transplant date',
   splitThemOff: 'Split them off',
+  ended: 'ended',
 });

@@ -36,4 +36,6 @@ export const WORDS = catalogue({
   cells: 'cells',
   wanted: (wanted: number) => `${wanted} wanted`,
   goodPlants: (chancesCount: number) => `${chancesCount} good plants`,
+  packets: (cost: string) => `packets${cost}`,
+  seed: 'seed',
 });

@@ -28,4 +28,6 @@ export const WORDS = catalogue({
   daysBetweenThem: 'Days between them',
   dayOf: 'Day of',
   takeIt: 'Take it',
+  batch: 'batch',
+  batches2: 'batches',
 });

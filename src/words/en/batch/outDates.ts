@@ -6,4 +6,5 @@ export const WORDS = catalogue({
     `First day out here, frost that hurts it in no more than ${round} years of 100:`,
   open: 'Open',
   earlier: (sooner_days: string) => `, ${sooner_days} earlier`,
+  day: 'day',
 });

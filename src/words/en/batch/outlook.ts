@@ -21,4 +21,5 @@ export const WORDS = catalogue({
   youMaySowLaterYour: (later_days: string) =>
     `you may sow ${later_days} later, your places are warmer than the rule assumes.`,
   sowSoonerYourPlacesAre: (counted: string) => `sow ${counted} sooner, your places are cooler than the rule assumes.`,
+  day: 'day',
 });

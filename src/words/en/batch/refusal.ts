@@ -29,4 +29,6 @@ export const WORDS = catalogue({
   itIsOnStepLog: (rung: number, rung2: number) => `it is on step ${rung}: log 1 to ${rung2}`,
   andFromDoubles: (doubled: number) => `, and ${doubled} from doubles`,
   onlyAreLeft2: (least: number, teased: string, rest: string) => `only ${least} are left${teased}${rest}`,
+  hardening: 'hardening',
+  ended: 'ended',
 });

@@ -9,4 +9,5 @@ export const WORDS = catalogue({
   itsPottingsTookPotsAnd:
     'Its pottings took pots and mix from the stock. Withdraw those lines first, or end this batch instead.',
   broughtBackOn: (today: string) => `brought back on ${today}`,
+  was: 'was',
 });

@@ -22,4 +22,5 @@ export const WORDS = catalogue({
   byTheForecast: (words: string) => `by the forecast ${words}`,
   setBackToStep: (setBackTo: number, words: string) => `set back to step ${setBackTo}: ${words}`,
   plantedOutDayHowMany: 'planted out {day}: how many stand, and how well',
+  pots: 'pots',
 });

@@ -11,4 +11,7 @@ export const WORDS = catalogue({
   notMeasured: 'not measured',
   round: 'round',
   square: 'square',
+  acrossTheTop: 'Across the top',
+  acrossTheBase: 'Across the base',
+  height: 'Height',
 });

@@ -96,4 +96,7 @@ export const WORDS = catalogue({
   none: 'none',
   takeOut: 'Take out',
   addATemperature: 'Add a temperature',
+  words085Is85Of: '0.85 is 85 of 100',
+  words04Is40: '0.4 is 40%',
+  days: 'days',
 });

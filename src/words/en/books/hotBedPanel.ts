@@ -31,4 +31,7 @@ export const WORDS = catalogue({
   weekOf: 'Week of',
   byDay: 'By day',
   byNight: 'By night',
+  reading: 'reading',
+  as: 'as',
+  than: 'than',
 });

@@ -22,4 +22,7 @@ export const WORDS = catalogue({
   cannotBeReached: 'cannot be reached',
   readInOnlyWhatIs: 'Read in only what is right: ',
   readIn2: 'Read in ',
+  batch: 'batch',
+  batches: 'batches',
+  line2: 'line',
 });

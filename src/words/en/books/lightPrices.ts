@@ -26,4 +26,9 @@ export const WORDS = catalogue({
   theSameDay: 'the same day',
   less: (words: string) => `${words} less`,
   kwh: (round: number, all: string) => `${round} kWh${all}`,
+  batch: 'batch',
+  batches: 'batches',
+  none: 'none',
+  day: 'day',
+  less2: ' less',
 });

@@ -35,4 +35,5 @@ export const WORDS = catalogue({
   keptAt: 'Kept at',
   seedMoisture: 'Seed moisture, %',
   note: 'Note',
+  germination: 'Germination, %',
 });

@@ -21,4 +21,6 @@ export const WORDS = catalogue({
   period: (i: number, part: string) => `Period ${i}, ${part}`,
   takeOutPeriod: (i: number) => `Take out period ${i}`,
   addAPeriod: 'Add a period',
+  houseOrBay: 'house or bay',
+  from2: 'from',
 });

@@ -27,4 +27,13 @@ export const WORDS = catalogue({
   closedFrom: 'Closed from',
   takeOut: 'Take out',
   addClosedDays: 'Add closed days',
+  heldAtASetPoint: 'Held at a set-point',
+  aChamberOrAHeated: 'a chamber or a heated zone',
+  followsOutside: 'Follows outside',
+  aMatWithoutAThermostat: 'A mat without a thermostat',
+  constantWattsDayAndNight: 'constant watts, day and night',
+  aHotBed: 'A hot bed',
+  aHeapThatHeatsBy: 'a heap that heats by itself',
+  writtenDownByPeriods: 'Written down by periods',
+  shelves: 'Shelves',
 });

@@ -64,4 +64,6 @@ export const WORDS = catalogue({
   whatThingsAreWorthWhen: 'What things are worth when a season is planned',
   inThePlannerWeighsOne: (currency: string) =>
     `In ${currency}. The planner weighs one against the other by these; they are a start, no source.`,
+  carryingATray: 'Carrying a tray',
+  changingASetPoint: 'Changing a set-point',
 });

@@ -26,4 +26,5 @@ export const WORDS = catalogue({
     checkNight_C: string,
   ) => `${part}: bears ${bearsLow_C} to ${bearsHigh_C}, comfortable ${comfortLow_C} to ${comfortHigh_C}${checkNight_C}`,
   checkedUnder2: (checkNight_C: number) => `, checked under ${checkNight_C}`,
+  hardening: 'hardening',
 });

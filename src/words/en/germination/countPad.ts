@@ -35,4 +35,6 @@ export const WORDS = catalogue({
   nextTray: (tray: number) => `Next: tray ${tray}`,
   next: (name: string) => `Next: ${name}`,
   allAreCounted: 'All are counted',
+  batch: 'batch',
+  batches: 'batches',
 });

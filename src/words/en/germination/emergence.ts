@@ -86,4 +86,11 @@ export const WORDS = catalogue({
   sowAgain: 'Sow again',
   logItOffTheHeat: 'Log it off the heat',
   countIt: 'Count it',
+  tray: 'tray',
+  batches: 'batches',
+  longer: 'longer',
+  labouriau1983: 'Labouriau 1983',
+  maguire1962: 'Maguire 1962',
+  day2: 'day',
+  batch2: 'batch',
 });

@@ -16,4 +16,6 @@ export const WORDS = catalogue({
   notUsedForEstimates: ', not used for estimates',
   learnFromThemAgain: 'Learn from them again',
   leaveThemOut: 'Leave them out',
+  tray: 'tray',
+  crop2: 'crop',
 });

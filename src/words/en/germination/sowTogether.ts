@@ -17,4 +17,8 @@ export const WORDS = catalogue({
   openTheBatch: 'Open the batch',
   daysToHalfUpAnd: (name: string) => `${name}: days to half up and percent of the best, at each degree`,
   days: 'days',
+  coolCropsGetGentleHeat: 'Cool crops get gentle heat only (a rule of the nursery).',
+  chamber: 'chamber',
+  tray: 'tray',
+  trayDay: 'tray-day',
 });

@@ -25,4 +25,8 @@ export const WORDS = catalogue({
   aTrayIsSown: 'A tray is sown',
   ofSown: (n: number, trays: number) => `${n} of ${trays} sown`,
   thatIsAll: 'That is all',
+  batch: 'batch',
+  batches: 'batches',
+  tray: 'tray',
+  label2: 'label',
 });

@@ -32,4 +32,7 @@ export const WORDS = catalogue({
   min: 'Min',
   minutesInAllLiftWith: (minutes: number) =>
     `${minutes} minutes in all. Lift with the knees, or take the trolley; wet trays are heavy.`,
+  batch: 'batch',
+  batches: 'batches',
+  more: 'more',
 });

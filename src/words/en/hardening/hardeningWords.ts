@@ -25,4 +25,5 @@ export const WORDS = catalogue({
   theLastStepIsDone: 'the last step is done: hardened',
   stepOf: (rung: number, rungsCount: number, what: string, of: string) => `step ${rung} of ${rungsCount}: ${what}${of}`,
   dayOf: (served: number, of: number) => `, day ${served} of ${of}`,
+  film: 'film',
 });

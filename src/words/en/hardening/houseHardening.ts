@@ -23,4 +23,8 @@ export const WORDS = catalogue({
   words035Is35Springs: '0.35 is 35 springs of 100',
   isAGale: (gALE_m_s: string) => `${gALE_m_s} is a gale`,
   saveIt: 'Save it',
+  byTheReckoning: 'by the reckoning',
+  atATemperatureOutside: 'at a temperature outside',
+  atATemperatureInside: 'at a temperature inside',
+  weeksALayer: 'Weeks a layer',
 });

@@ -50,4 +50,6 @@ export const WORDS = catalogue({
   holdADayMore: 'Hold a day more',
   keep: 'Keep',
   drop: 'Drop',
+  tray: 'tray',
+  up: ', up',
 });

@@ -9,4 +9,6 @@ export const WORDS = catalogue({
   hardened: (p50: string) => `hardened ${p50}`,
   hardenedToInEightSprings: (p50: string, p10: string, p90: string, today: string) =>
     `hardened ${p50}, ${p10} to ${p90} in eight springs of ten${today}`,
+  up: 'up',
+  day: 'day',
 });

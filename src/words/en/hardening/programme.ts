@@ -38,4 +38,7 @@ export const WORDS = catalogue({
   doorsOpenDayAndNight: 'doors open day and night above freezing',
   outByDay: 'out by day',
   outDayAndNight: 'out day and night',
+  cold: 'cold',
+  sun: 'sun',
+  wind: 'wind',
 });

@@ -33,4 +33,7 @@ export const WORDS = catalogue({
   ajar: 'Ajar',
   open: 'Open',
   advised: 'Advised',
+  batch: 'batch',
+  batches: 'batches',
+  enough: 'enough',
 });

@@ -6,4 +6,5 @@ export const WORDS = catalogue({
   kwhLessThanFromThe: (toFixed: string) => `, ${toFixed} kWh less than from the evening before`,
   switchTheBedOnWarm: (when: string, takes_h: number, sowDay: string, toFixed: string, saves: string) =>
     `switch the bed on ${when}: warm in ${takes_h} h for sowing ${sowDay}, ${toFixed} kWh${saves}`,
+  today: 'today',
 });

@@ -55,4 +55,5 @@ export const WORDS = catalogue({
   dueAgain: ' due again',
   electricityWithWaterAResidual:
     'Electricity with water: a residual-current device on every bench, drip loops, fittings rated for wet places, no leads in a chain. Fixed wiring is for a licensed electrician; local codes and the maker’s label go before anything said here.',
+  off: 'off',
 });

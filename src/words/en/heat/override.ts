@@ -27,4 +27,6 @@ export const WORDS = catalogue({
   why2: 'why',
   setItTo: (set_C: string) => `Set it to ${set_C}`,
   whoChangedItAndWhy: 'Who changed it and why',
+  aDay: 'a day',
+  off2: 'off',
 });

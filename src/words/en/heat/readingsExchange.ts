@@ -27,4 +27,6 @@ export const WORDS = catalogue({
   theLastDays: 'The last days',
   csv: 'CSV',
   json: 'JSON',
+  reading: 'reading',
+  line2: 'line',
 });

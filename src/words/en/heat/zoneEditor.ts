@@ -66,4 +66,5 @@ export const WORDS = catalogue({
   aSteadyStateAndA:
     'A steady state and a usual day of your months through the zone’s network: resistances by ISO 6946, stepped exactly. Wind, gaps and wet foam are not known to it; let the zone’s own nights correct it.',
   hot: ' (hot)',
+  below: (i: number) => `below${i}`,
 });

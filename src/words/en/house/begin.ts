@@ -41,4 +41,5 @@ export const WORDS = catalogue({
   fewerTrays: (name: string) => `${name}: fewer trays`,
   trays: (name: string) => `${name}, trays`,
   moreTrays: (name: string) => `${name}: more trays`,
+  europeLondon: 'Europe/London',
 });

@@ -35,4 +35,5 @@ export const WORDS = catalogue({
   temperature: 'Temperature',
   traySpaces: 'Tray spaces',
   of: (used: number, room_trays: number) => `${used} of ${room_trays}`,
+  tray: 'tray',
 });

@@ -10,4 +10,5 @@ export const WORDS = catalogue({
   overBy: (over: number) => `, over by ${over}`,
   in: (name: string, trays: string, name2: string, over: string) => `${name}: ${trays} in ${name2}${over}`,
   traySpacesOver: (over: number) => `, ${over} tray spaces over`,
+  tray: 'tray',
 });

@@ -23,4 +23,5 @@ export const WORDS = catalogue({
   saveHalfUpWith: (count: number) => `Save: half up with ${count}`,
   saveUp: (count: number) => `Save: ${count} up`,
   log: (toLowerCase: string) => `Log ${toLowerCase}`,
+  tray: 'tray',
 });

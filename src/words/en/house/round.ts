@@ -42,4 +42,6 @@ export const WORDS = catalogue({
   trays2: 'Trays',
   waterAndElectricityLiftLeads:
     'Water and electricity: lift leads and plugs clear before you water, and use only benches behind a residual-current device, wired as your local code asks.',
+  job: 'job',
+  day2: 'day',
 });

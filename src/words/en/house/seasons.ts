@@ -20,4 +20,7 @@ export const WORDS = catalogue({
   lastDay: 'Last day',
   saveIt: 'Save it',
   addIt: 'Add it',
+  batch: 'batch',
+  batches: 'batches',
+  open: (standing: string) => `open${standing}`,
 });

@@ -19,4 +19,6 @@ export const WORDS = catalogue({
   money: 'Money',
   weekBeginsOn: 'Week begins on',
   timeZone: 'Time zone',
+  inches: 'inches',
+  centimetres: 'centimetres',
 });

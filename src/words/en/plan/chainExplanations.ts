@@ -43,4 +43,7 @@ export const WORDS = catalogue({
   aDayAdds: 'a day adds',
   fromHalfUp: 'from half up',
   cardinalTemperatures: (source: string) => `cardinal temperatures: ${source}`,
+  place: 'place',
+  more: 'more',
+  less: 'less',
 });

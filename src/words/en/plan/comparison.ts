@@ -16,4 +16,5 @@ export const WORDS = catalogue({
   fullest: (name: string) => `${name}, fullest`,
   of: (round: number, room_trays: number) => `${round} of ${room_trays}`,
   fromTodayOn: 'From today on',
+  day: 'day',
 });

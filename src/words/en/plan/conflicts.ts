@@ -16,4 +16,6 @@ export const WORDS = catalogue({
   to: (from: string, shortDay: string) => `${from} to ${shortDay}`,
   cannotBe: 'cannot be',
   dLate: (late: undefined | number | null) => `${late} d late`,
+  clash: 'clash',
+  clashes2: 'clashes',
 });

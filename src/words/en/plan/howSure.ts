@@ -11,4 +11,7 @@ export const WORDS = catalogue({
   kwh2: (kWh: number, kWh2: string, money: string) => `${kWh} kWh ${kWh2}, ${money}`,
   sownOnTheMean: (heat: string, days: string) => `${heat}, sown ${days} on the mean`,
   onTheSameDays: 'on the same days',
+  more: 'more',
+  less: 'less',
+  day: 'day',
 });

@@ -18,4 +18,5 @@ export const WORDS = catalogue({
   letFromGo: (placeId: string, from: string) => `Let ${placeId} from ${from} go`,
   letGo: 'let go',
   letAllGo: (keptCount: string) => `Let all ${keptCount} go`,
+  run: 'run',
 });

@@ -15,4 +15,6 @@ export const WORDS = catalogue({
   itBuys: (join: string) => `It buys ${join}.`,
   itIsNotMovedThe: 'It is not moved: the set-points where it stands are lower for a while.',
   leaveTheSetPointsOf: (join: string) => `Leave the set-points of ${join} as they are`,
+  batch: 'batch',
+  batches: 'batches',
 });

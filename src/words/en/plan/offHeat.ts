@@ -6,4 +6,6 @@ export const WORDS = catalogue({
   when90OfThoseThat: 'when 90% of those that will come are up.',
   whenOfThoseThatWill: (round: number) => `when ${round}% of those that will come are up.`,
   afterHalfUp: (days: number, days2: string) => `${days} ${days2} after half up.`,
+  day: 'day',
+  days: 'days',
 });

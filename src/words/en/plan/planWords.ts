@@ -17,4 +17,6 @@ export const WORDS = catalogue({
   anotherWay: 'Another way',
   letGoOut: (name: string, plant: string) => `Let ${name} go out ${plant}`,
   asItIs: (name: string) => `${name}: as it is`,
+  day: 'day',
+  week: 'week',
 });

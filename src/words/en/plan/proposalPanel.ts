@@ -52,4 +52,7 @@ export const WORDS = catalogue({
   byAtMost: (round: number) => `by at most ${round}%`,
   ofWaysFoundTheExact: (plans_count: number, gap: string) =>
     `Of ${plans_count} ways found, the exact solver ran out of time: a choice among them could still be cheaper, ${gap}.`,
+  batch: 'batch',
+  batches: 'batches',
+  off: 'off',
 });

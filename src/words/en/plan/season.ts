@@ -25,4 +25,7 @@ export const WORDS = catalogue({
   planning: 'Planning',
   seasonScrollsSideways: 'Season, scrolls sideways',
   besideTheSeason: 'Beside the season',
+  batch: 'batch',
+  batches: 'batches',
+  time: 'time',
 });

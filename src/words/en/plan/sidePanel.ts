@@ -44,4 +44,6 @@ export const WORDS = catalogue({
   placesAndDaysByStage: 'Places and days, by stage',
   from: (label: string, day: string) => `${label}, from ${day}`,
   aDay: (label: string, days: string) => `${label}: a day ${days}`,
+  plant: 'plant',
+  day: 'day',
 });

@@ -26,4 +26,5 @@ export const WORDS = catalogue({
   toBeTakenOnceThe: 'to be taken once the plan is',
   noneOf100Springs: 'none of 100 springs',
   of100Springs2: (round: number) => `${round} of 100 springs`,
+  week: 'week',
 });

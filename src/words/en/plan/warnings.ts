@@ -29,4 +29,6 @@ export const WORDS = catalogue({
     `The last day to set ${name} out for autumn is {day}: after it four weeks to root in run into harmful nights or days under ten hours. Sooner, or under more cover.`,
   theFirstFrostOfAutumn: 'The first frost of autumn at the risk chosen is {day}.',
   theMeanFirstFrostOf: 'The mean first frost of autumn is {day}.',
+  after: 'after',
+  before: 'before',
 });

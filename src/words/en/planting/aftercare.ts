@@ -20,4 +20,7 @@ export const WORDS = catalogue({
     `${lost} of ${planted_count} lost: sow again, or close the gap`,
   replaceOfLostFromWhich: (lost: number, lost2: number, name: string, code: string, more: number) =>
     `replace ${lost} of ${lost2} lost from ${name} (${code}), which has ${more} to spare`,
+  aLayer: 'a layer',
+  layer: 'layer',
+  today: 'today',
 });

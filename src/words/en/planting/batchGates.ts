@@ -71,4 +71,7 @@ export const WORDS = catalogue({
   bedOrField: 'Bed or field',
   whyAllTheSame: 'Why all the same',
   plantedOut2: 'Planted out',
+  tray: 'tray',
+  day: 'day',
+  plant3: 'plant',
 });

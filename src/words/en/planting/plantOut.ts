@@ -40,4 +40,11 @@ export const WORDS = catalogue({
   on: (part: string, stoodCount: string, stoodOn: string) => `${part}${stoodCount} on ${stoodOn}`,
   there: (stoodCount: number) => `, ${stoodCount} there`,
   askedOn: (askOn: string) => `asked on ${askOn}`,
+  plant: 'plant',
+  batches: 'batches',
+  off: 'off',
+  wait2: 'Wait',
+  notToday2: 'Not today',
+  batch2: 'batch',
+  on2: 'on',
 });

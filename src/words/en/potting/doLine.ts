@@ -27,4 +27,5 @@ export const WORDS = catalogue({
   keepThemAsABatch: 'Keep them as a batch of their own, to be potted later',
   writeTheCorrection: 'Write the correction',
   writeIt: 'Write it',
+  tray: 'tray',
 });

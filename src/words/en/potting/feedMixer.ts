@@ -41,4 +41,6 @@ export const WORDS = catalogue({
   for: 'For',
   ppmOfNitrogen: (words: string) => `ppm of nitrogen: ${words}`,
   typeTheFigureYouWant: 'type the figure you want',
+  aQuarter: 'a quarter',
+  threeQuarters: 'three quarters',
 });

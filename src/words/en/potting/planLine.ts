@@ -34,4 +34,6 @@ export const WORDS = catalogue({
   bookOfContainers: 'book of containers',
   notCountedIn: (wrong: string) => `Not counted in: ${wrong}`,
   none: 'none',
+  day: 'day',
+  tray: 'tray',
 });

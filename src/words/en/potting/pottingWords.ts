@@ -9,4 +9,9 @@ export const WORDS = catalogue({
   rootsShow: 'Roots show',
   touching: 'Touching',
   notYet: 'Not yet',
+  leaves: 'Leaves…',
+  ready: 'Ready',
+  withinAWeek: 'Within a week',
+  later: 'Later',
+  dampedOff: 'damped off',
 });

@@ -30,4 +30,8 @@ export const WORDS = catalogue({
   noPlantHarmed: 'no plant harmed',
   aWeekMoreAndBy: (late: string, harm: string, price: string) =>
     `A week more: ${late}, ${harm}, and ${price} by what lateness and waiting are worth to you.`,
+  batch: 'batch',
+  batches: 'batches',
+  tray: 'tray',
+  plant: 'plant',
 });

@@ -25,4 +25,5 @@ export const WORDS = catalogue({
   doSo: 'Do so',
   theWeighsTheWholeHouse: (link: Part) => rich`The ${link} weighs the whole house.`,
   seasonPlanner: 'season planner',
+  day: 'day',
 });

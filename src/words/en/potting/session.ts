@@ -30,4 +30,6 @@ export const WORDS = catalogue({
   closeTheSession: (linesCount: string) => `Close the session${linesCount}`,
   notDone: (counted: string) => `, ${counted} not done`,
   whatItTakes: 'What it takes',
+  batch: 'batch',
+  batches: 'batches',
 });

@@ -18,4 +18,6 @@ export const WORDS = catalogue({
   notInStockBook: 'not in stock book',
   only: (shown: string) => `only ${shown}`,
   of: (shown: string) => `of ${shown}`,
+  tray: 'tray',
+  loose: 'loose',
 });

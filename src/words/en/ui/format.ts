@@ -38,4 +38,5 @@ export const WORDS = catalogue({
   degreeDays: (name: string, round: number) => `${name} ${round} degree-days`,
   asTheBookSays: 'as the book says',
   thanTheBookSays: (percent: number, factor: string) => `${percent}% ${factor} than the book says`,
+  day: 'day',
 });

@@ -6,4 +6,9 @@ export const WORDS = catalogue({
   kwh: (kWh: number, kWh2: string, money: string) => `${kWh} kWh ${kWh2}, ${money}`,
   carried: (counted: string, trays: string) => `${counted} ${trays} carried`,
   costsNothing: 'costs nothing',
+  day: 'day',
+  plant: 'plant',
+  more: 'more',
+  less: 'less',
+  tray: 'tray',
 });

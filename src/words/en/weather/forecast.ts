@@ -34,4 +34,6 @@ export const WORDS = catalogue({
   tooWarmBy: 'Too warm by',
   giveOrTake: 'Give or take',
   theDayItself: 'the day itself',
+  day2: 'day',
+  night2: 'night',
 });

@@ -25,4 +25,8 @@ export const WORDS = catalogue({
   firstFrost: 'First frost',
   daysMissing: 'Days missing',
   goneBy: 'Gone by',
+  none: 'none',
+  spring: 'spring',
+  autumn: 'autumn',
+  no: 'no',
 });

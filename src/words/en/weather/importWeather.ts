@@ -26,4 +26,8 @@ export const WORDS = catalogue({
     `${unlikeCount} told twice with unlike figures, left out: ${join}.`,
   couldNotBeRead: (problemCount: string) => `${problemCount} could not be read`,
   line: (line: number, message: string) => `line ${line}: ${message}`,
+  wind: 'Wind',
+  none: 'none',
+  day: 'day',
+  line2: 'line',
 });

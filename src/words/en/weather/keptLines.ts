@@ -10,4 +10,5 @@ export const WORDS = catalogue({
   notTaken: (toLowerCase: Part, count: Part, shortDay: Part, why: Part, link: Part) =>
     rich`Not taken: ${toLowerCase}${count}, ${shortDay}. ${why} ${link} `,
   theBatch: 'The batch',
+  line: 'line',
 });

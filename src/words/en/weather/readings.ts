@@ -39,4 +39,6 @@ export const WORDS = catalogue({
   nothingToGoByYet: 'Nothing to go by yet: read it once, or write down the usual weather.',
   today: (value_C: string) => `${value_C} today`,
   runsAfterTheDaysMean: 'Runs after the day’s mean air, put right by your thermometer (plum); dashed by the forecast.',
+  outside: 'outside',
+  today2: 'today',
 });

@@ -25,4 +25,7 @@ export const WORDS = catalogue({
   lookAtTheSky: ': look at the sky',
   itEndsEarlyOfTen: (short_days: number) => `It ends early: ${short_days} of ten days are told.`,
   forecast2: 'Forecast',
+  frost: 'frost',
+  gale: 'gale',
+  heat: 'heat',
 });

@@ -15,4 +15,7 @@ export const WORDS = catalogue({
   sky2: (dayHead: string) => `Sky, ${dayHead}`,
   goBy: (toldCount: string) => `Go by ${toldCount}`,
   it: 'it',
+  clear: 'clear',
+  dull: 'dull',
+  day2: 'day',
 });

@@ -72,4 +72,12 @@ export const WORDS = catalogue({
   soilIsTheYearlyWave: (length: string) =>
     `Soil is the yearly wave of bare soil in the sun, damped and late by depth (van Wijk & de Vries 1963); your own soil thermometer, ${length} deep for a minute, knows better. Cool and warm crops may go out when half of the crops of that kind may, each by its own first day out.`,
   noneIn: (years: string) => `none in ${years}`,
+  spring: 'spring',
+  autumn: 'autumn',
+  gap: 'gap',
+  coldSoil: 'cold soil',
+  coldNights: 'cold nights',
+  year: 'year',
+  day2: 'day',
+  crop2: 'crop',
 });
