@@ -7,7 +7,7 @@ import { WORDS } from '../words/en/house/fields.ts';
 export const wholeNumber = (name: string, lo: number, hi: number) =>
   z
     .number({ error: WORDS.typeAWholeNumberFrom(name, lo, hi) })
-    .int({ error: `${name}: no fractions; a whole number from ${lo} to ${hi}` })
+    .int({ error: WORDS.noFractionsAWholeNumber(name, lo, hi) })
     .min(lo, { error: WORDS.atLeast(name, lo) })
     .max(hi, { error: WORDS.atMost(name, hi) });
 

@@ -34,9 +34,9 @@ export function longDay(day: number): string {
 
 /** "today", "tomorrow", "Thu 15 Apr", as near to speech as is clear. */
 export function spokenDay(day: number, today: number): string {
-  if (day === today) return 'today';
-  if (day === today + 1) return 'tomorrow';
-  if (day === today - 1) return 'yesterday';
+  if (day === today) return WORDS.today;
+  if (day === today + 1) return WORDS.tomorrow;
+  if (day === today - 1) return WORDS.yesterday;
   return `${WEEKDAYS[weekdayOf(day) - 1]} ${shortDay(day, civilFromDay(today).year)}`;
 }
 

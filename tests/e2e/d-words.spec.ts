@@ -11,7 +11,7 @@ test.use({ starts: { flags: [], more: { CROOK_WORDS: 'pseudo' } }, javaScriptEna
 
 /** What is the same in every language: units, currencies, formats and what Intl itself says. */
 const AS_IT_IS =
-  /\b(kWh|Wh|kW|mm|cm|km|mph|kg|lb|oz|gal|ft|in|sq|USD|EUR|CSV|PDF|JSON|ISO|UTC|GMT|EC|mS|pH|VPD|PAR|DLI|mol|lux|klx|MQTT|http|FAO|GCV|Esc|Ctrl|Enter|PgUp|PgDn|AM|PM|am|pm)\b/g;
+  /https?:\S+|\b[A-Z][A-Za-z]+\/[A-Za-z_/ -]+|\b(kWh|Wh|kW|mm|cm|km|mph|kg|lb|oz|gal|ft|in|sq|USD|EUR|CSV|PDF|JSON|ISO|UTC|GMT|EC|mS|pH|VPD|PAR|ppm|mL|Arctic|DLI|mol|lux|klx|MQTT|http|FAO|GCV|Esc|Ctrl|Enter|PgUp|PgDn|AM|PM|am|pm)\b/g;
 
 const PLAIN = /(?<![\p{L}\p{M}])[A-Za-z]{2,}(?![\p{L}\p{M}])/u;
 const PLAIN_WORDS = new RegExp(PLAIN, 'gu');

@@ -208,7 +208,7 @@ function sowJob(input: WorkInput, chain: Chain): Job {
     count: cells,
     max_count: 1_000_000,
     countWord: WORDS.cellsSown,
-    why: `${cells} cells for ${input.plan.plantsWanted} plants; half up about {day}`,
+    why: WORDS.cellsForPlantsHalfUp(cells, input.plan.plantsWanted),
     whyDay: dayOf(chain, 'half-up'),
   });
 }
@@ -231,9 +231,7 @@ function lookJob(input: WorkInput, chain: Chain): Job {
     max_count: input.state.alive_count ?? sown_count,
     countWord: 'up',
     why:
-      up_count === null
-        ? 'nothing counted yet; half expected {day}'
-        : `${up_count} of ${sown_count} up; half expected {day}`,
+      up_count === null ? 'nothing counted yet; half expected {day}' : WORDS.ofUpHalfExpectedDay(up_count, sown_count),
     whyDay: dayOf(chain, 'half-up'),
   });
 }
@@ -242,10 +240,7 @@ function offHeatJob(input: WorkInput, chain: Chain): Job {
   const { up_count } = input.state;
   const { sown_count } = input.progress.plants;
   return job(input, 'off-heat', dueDay(chain, 'off-heat'), 'germinate', 'grow', {
-    why:
-      up_count === null
-        ? 'half up by the forecast; into the light'
-        : `${up_count} of ${sown_count} up; into the light before they stretch`,
+    why: up_count === null ? 'half up by the forecast; into the light' : WORDS.ofUpIntoTheLight(up_count, sown_count),
   });
 }
 
@@ -331,9 +326,7 @@ function rungJobs(input: WorkInput, chain: Chain): Job[] {
   for (let rung = started ? state.rung : 1; rung < rungs.length; rung++) {
     on += rungs[rung - 1]!.days;
     const { words } = rungs[rung]!;
-    jobs.push(
-      line(rung + 1, restedBy(input, on).on, `step ${rung + 1} of ${rungs.length}: ${words}; not in a gale or frost`),
-    );
+    jobs.push(line(rung + 1, restedBy(input, on).on, WORDS.stepOfNotInA(rung + 1, rungs.length, words)));
   }
   return jobs;
 }

@@ -27,7 +27,7 @@ export function countFault(counts: readonly Count[], sown: number): CountFault |
     if (last && count.day <= last.day)
       return {
         at,
-        reason: `day ${count.day} does not come after day ${last.day}; give the counts in order, one a day`,
+        reason: WORDS.dayDoesNotComeAfter(count.day, last.day),
       };
     if (last && count.up < last.up)
       return { at, reason: `${count.up} up after ${last.up}: counts do not fall; log those that died as lost` };

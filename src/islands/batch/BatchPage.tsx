@@ -454,5 +454,5 @@ function plantsShown({ phase, plan, plants }: BatchPageData): number {
 
 function plantsSaid({ phase, plan, plants, plantsWords }: BatchPageData): string {
   if (phase === 'planned') return `plants wanted; ${plants.expected_count} ${plantsWords}`;
-  return `${plantsWords.replace('{day}', plants.on === null ? '' : shortDay(plants.on))}; ${plan.plantsWanted} wanted`;
+  return WORDS.wanted(plantsWords.replace('{day}', plants.on === null ? '' : shortDay(plants.on)), plan.plantsWanted);
 }

@@ -268,7 +268,7 @@ function Bars({ answer, wanted }: { readonly answer: SeedsAnswer; readonly wante
       viewBox={`0 0 ${width} ${height + foot}`}
       className="mt-4 w-full max-w-3xl"
       role="img"
-      aria-label={`Chance of each number of good plants from ${from} to ${from + chances.length - 1}; short of ${wanted}: ${odds(answer.short_frac)}`}
+      aria-label={WORDS.chanceOfEachNumberOf(from, from + chances.length - 1, wanted, odds(answer.short_frac))}
     >
       <defs>
         <pattern id="short" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">

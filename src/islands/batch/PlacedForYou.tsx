@@ -105,7 +105,18 @@ function NoWay({ house, missing }: { readonly house: HouseData; readonly missing
           <li key={stage}>
             {nearest === null
               ? WORDS.noPlaceIsOfA(STAGE_WORDS[stage])
-              : `${STAGE_WORDS[stage][0]!.toUpperCase()}${STAGE_WORDS[stage].slice(1)}, ${shortDay(from)} to ${shortDay(to)}: every place is too ${nearest.why}. ${nameOf(house, nearest.placeId)} comes nearest with ${degrees(nearest.temperature_C, house.unit)}; it wants ${nearest.why === 'cold' ? WORDS.nightsOfOrMore(degrees(low_C, house.unit)) : WORDS.daysOfOrLess(degrees(high_C, house.unit))}.`}
+              : WORDS.toEveryPlaceIsToo(
+                  STAGE_WORDS[stage][0]!.toUpperCase(),
+                  STAGE_WORDS[stage].slice(1),
+                  shortDay(from),
+                  shortDay(to),
+                  nearest.why,
+                  nameOf(house, nearest.placeId),
+                  degrees(nearest.temperature_C, house.unit),
+                  nearest.why === 'cold'
+                    ? WORDS.nightsOfOrMore(degrees(low_C, house.unit))
+                    : WORDS.daysOfOrLess(degrees(high_C, house.unit)),
+                )}
           </li>
         ))}
       </ul>

@@ -84,7 +84,7 @@ export const CROP_FIELDS: readonly FieldSpec[] = [
       label: WORDS.flowersAfterDaysColderThan,
       kind: 'temperature',
       optional: true,
-      hint: 'mean of day and night; empty: cold does not',
+      hint: WORDS.meanOfDayAndNight,
     },
     { key: 'boltCold_days', label: WORDS.suchColdDaysThatDo, kind: 'number', optional: true },
     {
@@ -303,7 +303,7 @@ export function CropEditor({ crop, unit, lengthUnit, library }: Props) {
                   <div key={i} className="w-28 border border-line bg-paper p-2">
                     {(['temperature', 'days', 'percent'] as const).map((part) => (
                       <label key={part} className="block text-[0.82rem]">
-                        {part === 'temperature' ? 'at, °' : part === 'days' ? WORDS.days : '% up'}
+                        {part === 'temperature' ? 'at, °' : part === 'days' ? WORDS.days : WORDS.up}
                         <input
                           className="input min-h-9"
                           inputMode="decimal"

@@ -210,7 +210,7 @@ function BedDays({ view, today }: { readonly view: HotBedView; readonly today: n
       </div>
       <details className="mt-1">
         <summary className="cursor-pointer">
-          {WORDS.mediumByDayDarkAnd(view.least_C !== null && `; dashed: the ${degrees(view.least_C, unit)} wanted`)}
+          {WORDS.mediumByDayDarkAnd(view.least_C !== null && WORDS.dashedTheWanted(degrees(view.least_C, unit)))}
         </summary>
         <table className="plain-table mt-1 max-w-md">
           <thead>

@@ -38,7 +38,7 @@ const FIELDS: readonly FieldSpec[] = [
     label: WORDS.aWetTrayIsCooler,
     kind: 'difference',
     optional: true,
-    hint: 'open trays a few degrees, bagged or covered next to none; empty: the usual',
+    hint: WORDS.openTraysAFewDegrees,
   },
 ];
 

@@ -42,7 +42,7 @@ export function VarietyEditor({ line, crops, crop, unit }: Props) {
         label: labelOf(field, unit, units.length),
         optional: true,
         emptyWords: WORDS.asTheCrop,
-        section: 'Its own figures; empty: as the crop',
+        section: WORDS.itsOwnFiguresEmptyAs,
         ...(shown === '' ? {} : { hint: WORDS.crop2(shown) }),
       };
     }),

@@ -35,7 +35,7 @@ export function matFields(asBuilt: boolean, room: string): FieldSpec[] {
       label: WORDS.openRackBetweenMatAnd,
       kind: 'number',
       measure: 'mm',
-      hint: `0: the tray stands on the mat; ${length(20)} to ${length(40)} for gentle warmth`,
+      hint: WORDS.words0TheTrayStandsOn(length(20), length(40)),
     },
     { key: 'covered', label: WORDS.traysUnderALidOr, kind: 'flag' },
     {

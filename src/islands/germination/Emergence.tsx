@@ -62,7 +62,7 @@ export function Emergence({ data, others, choices, today, unit, open, causes }: 
               <Figure
                 size="text-xl"
                 value={String(Math.round(verdict.expectedEnd.mean))}
-                words={`expected in the end; ${needed} wanted`}
+                words={WORDS.expectedInTheEndWanted(needed)}
               />
               <Figure size="text-xl" value={odds(verdict.enough_frac)} words={WORDS.oddsThatEnoughCome} />
             </>
@@ -116,12 +116,7 @@ export function Emergence({ data, others, choices, today, unit, open, causes }: 
               </label>
             )}
           </div>
-          <div
-            ref={box}
-            className="min-h-60"
-            role="img"
-            aria-label={`Counts of ${data.name} against what was expected; the table below says the same.`}
-          >
+          <div ref={box} className="min-h-60" role="img" aria-label={WORDS.countsOfAgainstWhatWas(data.name)}>
             {width > 0 && (
               <Suspense fallback={<p className="text-ink2">{WORDS.drawing}</p>}>
                 <EmergenceChart
@@ -176,7 +171,10 @@ export function Emergence({ data, others, choices, today, unit, open, causes }: 
           </p>
           <p className="mt-1">
             {data.logged_days > 0
-              ? `Temperature: ${counted(data.logged_days, WORDS.day2)} by the medium’s own readings${data.temperature_C === null ? '' : WORDS.inTheMean(degrees(data.temperature_C, unit))}; other days as planned for the place.`
+              ? WORDS.temperatureByTheMediumsOwn(
+                  counted(data.logged_days, WORDS.day2),
+                  data.temperature_C === null ? '' : WORDS.inTheMean(degrees(data.temperature_C, unit)),
+                )
               : 'Temperature: as planned for the place; its medium is not measured.'}
           </p>
           <p className="mt-1 text-ink2">
@@ -213,7 +211,7 @@ function Measures({ data, unit }: { readonly data: EmergenceData; readonly unit:
         : '',
     ],
     [WORDS.firstSeen, m.first_days === null ? WORDS.noneYet : WORDS.days2(m.first_days), WORDS.afterSowing],
-    [WORDS.halfOfThoseUp, days(m.t50Farooq_days), 'Farooq et al. 2005; straight between counts'],
+    [WORDS.halfOfThoseUp, days(m.t50Farooq_days), WORDS.farooqEtAl2005Straight],
     [WORDS.nineTenths, days(m.t90_days), WORDS.straightBetweenCounts],
     [WORDS.meanTime, days(m.meanTime_days), WORDS.labouriau1983],
     [
@@ -221,11 +219,7 @@ function Measures({ data, unit }: { readonly data: EmergenceData; readonly unit:
       m.speedIndex_perDay === null ? WORDS.notKnown : WORDS.aDay(decimal(m.speedIndex_perDay, 1)),
       WORDS.maguire1962,
     ],
-    [
-      WORDS.evennessSynchrony,
-      m.synchrony === null ? WORDS.notKnown : decimal(m.synchrony, 2),
-      '1 = all on one day; Primack 1980',
-    ],
+    [WORDS.evennessSynchrony, m.synchrony === null ? WORDS.notKnown : decimal(m.synchrony, 2), WORDS.words1AllOnOneDay],
     [
       WORDS.placeAtSowing,
       data.temperature_C === null ? WORDS.noPlace : degrees(data.temperature_C, unit),

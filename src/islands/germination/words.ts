@@ -49,10 +49,10 @@ export function reasonOf(verdict: Verdict, up: number | null, sown: number, need
   switch (verdict.kind) {
     case 'too soon':
       return up === null
-        ? `Nothing counted yet; ${band} of ${sown} should be up today. Half are expected ${dayWords(verdict.halfOn, today)}.`
+        ? WORDS.nothingCountedYetOfShould(band, sown, dayWords(verdict.halfOn, today))
         : WORDS.littleWasToBeExpected(dayWords(verdict.halfOn, today));
     case 'count again':
-      return `${up} were up on ${shortDay(verdict.countedOn!)}, ${since} days ago; ${Math.round(expectedEnd.mean)} of ${sown} are thought to come in the end, if all is well. Nobody has looked since.`;
+      return WORDS.wereUpOnDaysAgo(up, shortDay(verdict.countedOn!), since, Math.round(expectedEnd.mean), sown);
     case 'enough up':
       return WORDS.areUpAndAreWanted(up, needed);
     case 'likely dead':

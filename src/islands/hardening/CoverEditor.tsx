@@ -131,13 +131,13 @@ export function CoverEditor({ line, places, unit }: Props) {
           key: 'worth_K',
           label: WORDS.worthOnTheNight(unit),
           kind: 'difference',
-          hint: 'by caution; your own paired readings replace it',
+          hint: WORDS.byCautionYourOwnPaired,
         },
         {
           key: 'soil_K',
           label: WORDS.soilUnderItWarmerBy(unit),
           kind: 'difference',
-          hint: `after a fortnight; fleece about ${k(0.5)}, film ${k(2)} to ${k(4)}`,
+          hint: WORDS.afterAFortnightFleeceAbout(k(0.5), k(2), k(4)),
         },
         {
           key: 'toHand_m2',

@@ -135,7 +135,7 @@ export function Harden({ initial }: { readonly initial: HardenView }) {
           {on.length === 0
             ? WORDS.nothingIsBeingHardened
             : WORDS.today(counted(on.length, WORDS.batch, WORDS.batches), summary.join(', ') || WORDS.nothingKnown)}
-          {soon.length > 0 && `; ${counted(soon.length, WORDS.more)} within ten days`.replace('mores', 'more')}
+          {soon.length > 0 && WORDS.withinTenDays(counted(soon.length, WORDS.more)).replace('mores', 'more')}
         </p>
       </div>
       <p role="status" aria-live="polite" className={said ? 'note-bar my-2' : 'sr-only'}>

@@ -50,7 +50,7 @@ const FIELDS: readonly FieldSpec[] = [
       ['weeks', 'weeks'],
     ],
   },
-  { key: 'layer_weeks', label: WORDS.weeksALayer, kind: 'number', hint: 'for the school of weeks; three to four' },
+  { key: 'layer_weeks', label: WORDS.weeksALayer, kind: 'number', hint: WORDS.forTheSchoolOfWeeks },
   ...GATE_KEYS.map((key): FieldSpec => ({
     key: `modes.${key}`,
     label: WORDS.gate(GATE_WORDS[key].toLowerCase()),

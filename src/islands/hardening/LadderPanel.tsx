@@ -87,7 +87,7 @@ export function LadderPanel(props: Props) {
       {ladder.hardened && <p className="num mt-2 text-2xl">{WORDS.hardened}</p>}
       <p className="mt-1 text-[0.92rem] text-ink2">
         {endWords(ladder, today)}
-        {ladder.inTime_frac !== null && `; fit to go out in time in ${percent(ladder.inTime_frac)} of springs`}
+        {ladder.inTime_frac !== null && WORDS.fitToGoOutIn(percent(ladder.inTime_frac))}
       </p>
       {ladder.explanation && (
         <details className="mt-1">

@@ -276,7 +276,7 @@ function JobLine({ job, today, busy, open, onOpen, onLog, children }: LineProps)
           </p>
           <p className="text-[0.95rem] text-ink2">
             {why}
-            {job.toPlace && `; to ${job.toPlace}`} · <a href={`/batch/${job.batchId}`}>{job.code}</a>
+            {job.toPlace && WORDS.to(job.toPlace)} · <a href={`/batch/${job.batchId}`}>{job.code}</a>
           </p>
         </div>
         <div className="no-print flex gap-2 max-[700px]:w-full max-[700px]:[&>button]:flex-1">

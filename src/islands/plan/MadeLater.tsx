@@ -20,7 +20,7 @@ function outcomeWords({ out, inTime_frac }: Outcome): string {
 
 /** "24 May, 71 in 100, then 22 May, 92 in 100". */
 export function changeOfOutcome({ before, after }: BatchOutcome): string {
-  return `out ${outcomeWords(before)} ready in time; then ${outcomeWords(after)}`;
+  return WORDS.outReadyInTimeThen(outcomeWords(before), outcomeWords(after));
 }
 
 interface Props {

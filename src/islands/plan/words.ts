@@ -67,8 +67,7 @@ export function offerWords(offer: OfferShown, byId: ReadonlyMap<number, Worked>,
     const to = setPoint_C === null ? 'off' : WORDS.at(degrees(setPoint_C, house.unit));
     return WORDS.forFrom(placeName(setPoint.placeId), to, weeks, shortDay(week));
   }
-  if (offer.kind === 'fewer')
-    return `Raise ${Math.round((offer.share_frac ?? 1) * 100)}% of ${name}; split the rest off`;
+  if (offer.kind === 'fewer') return WORDS.raiseOfSplitTheRest(Math.round((offer.share_frac ?? 1) * 100), name);
   if (offer.kind === 'more-room' && offer.lack) {
     const { placeId, slots, from, to } = offer.lack;
     return WORDS.findMoreInForThen(

@@ -421,7 +421,7 @@ function PlantForm({ line, view, onLog }: Pick<Props, 'line' | 'view' | 'onLog'>
           <span key="3" className="num text-xl">
             {areaOf(area)}
           </span>,
-          cover ? `; ${cover.name} has ${areaOf(cover.free_m2)} free` : '',
+          cover ? WORDS.hasFree(cover.name, areaOf(cover.free_m2)) : '',
           cover && cover.free_m2 < area ? (
             <b key="4" className="text-brick">
               {WORDS.tooLittle}

@@ -15,7 +15,7 @@ import { WORDS } from '../../words/en/planting/plantOut.ts';
 
 const VERDICTS = [
   ['plant', 'Plant', 'every required gate passes'],
-  ['wait', WORDS.wait2, 'not ready; nothing to do today'],
+  ['wait', WORDS.wait2, WORDS.notReadyNothingToDo],
   ['not', WORDS.notToday2, 'a gate speaks against it'],
 ] as const;
 

@@ -173,7 +173,7 @@ export function FeedMixer({ feeds, resting }: Props) {
               <p className="mt-2 text-ink2">
                 {done.ec_mS === null
                   ? WORDS.theLabelGivesNoConductivity
-                  : `About ${decimal(done.ec_mS, 1)} mS/cm by the label${ec.trim() === '' ? WORDS.inPureWater : ''}; measure to be sure.`}
+                  : WORDS.aboutMsCmByThe(decimal(done.ec_mS, 1), ec.trim() === '' ? WORDS.inPureWater : '')}
               </p>
               <NitrogenBack feed={feed} wanted={wanted} onWanted={setWanted} />
               <details className="mt-2">

@@ -35,7 +35,7 @@ export function FrostYears({ frost }: { readonly frost: WeatherView['frost'] }) 
           viewBox={`0 0 ${WIDTH} ${height}`}
           className="w-full min-w-[640px] max-w-[1100px]"
           role="img"
-          aria-label={`Seasons without frost of ${years.length} years; the same as a table below`}
+          aria-label={WORDS.seasonsWithoutFrostOfYears(years.length)}
         >
           {MONTHS.map((_, i) => {
             const month = (first + i) % 12;

@@ -62,8 +62,12 @@ export function Readings({ initial }: Props) {
                 <span className="font-semibold">{w.name}</span>
                 <span className="text-[0.92rem] text-ink2">
                   {w.own
-                    ? `${counted(w.nights, WORDS.ownNight)}, give or take ${differenceWords(w.spread_K, unit)}; counted on: ${differenceWords(w.safe_K, unit)}`
-                    : `as written; ${w.nights} of ${w.wants} nights read`}
+                    ? WORDS.giveOrTakeCountedOn(
+                        counted(w.nights, WORDS.ownNight),
+                        differenceWords(w.spread_K, unit),
+                        differenceWords(w.safe_K, unit),
+                      )
+                    : WORDS.asWrittenOfNightsRead(w.nights, w.wants)}
                 </span>
               </div>
               {w.pairs.length > 0 && <Pairs pairs={w.pairs} unit={unit} />}
@@ -318,7 +322,7 @@ function SoilDrawing({ view }: { readonly view: ReadingsShown }) {
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         className="w-full max-w-[900px]"
         role="img"
-        aria-label={`Soil at ${length(100)}, ${aboutDegrees(now.value_C, unit)} today; readings stand in the table below`}
+        aria-label={WORDS.soilAtTodayReadingsStand(length(100), aboutDegrees(now.value_C, unit))}
       >
         {[low, Math.round((low + high) / 2), high].map((t) => (
           <g key={t}>

@@ -27,7 +27,7 @@ function siteWindWords({ median_m_s, median_logSd, days, exposure }: SiteWind, u
   const high = windWords(median_m_s * Math.exp(1.28 * median_logSd), unit);
   const by = days > 0 ? WORDS.measuredAnd(counted(days, WORDS.day2)) : '';
   const how = exposure === null ? WORDS.whatIsUsualSayIn : WORDS.anSite(exposure);
-  return `Wind: the strongest gust of a middling day is taken as ${middle}, likely ${low} to ${high}, by ${by}${how.replace('an sheltered', 'a sheltered')}. Odds of going out hang on it; a column of gusts in the import makes it the site’s own.`;
+  return WORDS.windTheStrongestGustOf2(middle, low, high, by, how.replace('an sheltered', 'a sheltered'));
 }
 
 const RISKS = [0.5, 0.3, 0.2, 0.1, 0.05] as const;
@@ -143,7 +143,12 @@ export function Weather({ initial, unit }: Props) {
       <p className="max-w-[75ch] text-ink2">
         {WORDS.yourOwnGardenMayBe(
           frost.from === 'years' &&
-            `From ${counted(spring.used, WORDS.spring)} and ${counted(autumn.used, WORDS.autumn)} that are whole enough${spring.at?.widened ? WORDS.fewerThanTenSoThe : WORDS.eachCountedAsOneIn}; ${spring.without} of the springs had none.`,
+            WORDS.fromAndThatAreWhole(
+              counted(spring.used, WORDS.spring),
+              counted(autumn.used, WORDS.autumn),
+              spring.at?.widened ? WORDS.fewerThanTenSoThe : WORDS.eachCountedAsOneIn,
+              spring.without,
+            ),
           frost.from === 'normals' &&
             `No history yet: taken from the usual nights${frost.isGuess ? WORDS.whichAreThemselvesARough : ''}; give or take ${frost.isGuess ? WORDS.three : WORDS.two} weeks at least. Import daily minima of your own or the nearest station below.`,
           frost.from === 'nothing' && WORDS.thereIsNoHistoryAnd,
@@ -219,8 +224,7 @@ function FrostFigure({ side, frost }: { readonly side: 'spring' | 'autumn'; read
   const words = side === 'spring' ? WORDS.lastFrostAtThatRisk : WORDS.firstFrostAtThatRisk;
   if (!at) return <Figure value="not known" words={words} />;
   if (at.date === null) return <Figure value="none" words={WORDS.rarerThanThat(words)} />;
-  const band =
-    at.from && at.to ? `; four times of five between ${spokenMonthDay(at.from)} and ${spokenMonthDay(at.to)}` : '';
+  const band = at.from && at.to ? WORDS.fourTimesOfFiveBetween(spokenMonthDay(at.from), spokenMonthDay(at.to)) : '';
   return <Figure value={spokenMonthDay(at.date)} words={`${words}${band}`} size="text-5xl" />;
 }
 

@@ -137,7 +137,7 @@ function explanationOf(season: Season, ladder: Ladder): Explanation | null {
   const rung = ladder.rungs[k - 1]!;
   const low = lowOn(ladder.rules, k, day);
   return {
-    rule: `The forecast low, less ${ladder.rules.caution} of its usual error, plus what place and cover are worth, must be at or above the step’s floor, and gusts at or below its ceiling; a day raises one stress at the most; a day held does not count.`,
+    rule: WORDS.theForecastLowLessOf(ladder.rules.caution),
     inputs: [
       { name: WORDS.stepWantsAtLeast(k), temperature_C: rung.floor_C },
       ...(low === null ? [] : [{ name: WORDS.theyWouldMeet, temperature_C: low }]),
@@ -157,7 +157,7 @@ function explanationOf(season: Season, ladder: Ladder): Explanation | null {
         value: site.forecast ? WORDS.hOld(site.forecast.source, Math.round(site.forecast.age_h)) : 'none',
       },
     ],
-    source: `steps and limits ${COMMON_PRACTICE}; errors by this site’s own score over ${site.pairs} nights`,
+    source: WORDS.stepsAndLimitsErrorsBy(COMMON_PRACTICE, site.pairs),
   };
 }
 

@@ -134,14 +134,14 @@ function boltWords(view: BatchView, season: Season): string {
   if (!likely) return '';
   const unit = world.nursery.temperatureUnit;
   const line = `${likely.cause === 'cold' ? 'under' : 'over'} ${degreesWords(likely.line, unit)}`;
-  return `; likely to run to flower: ${likely.figure} days ${line}, ${likely.of} are enough`;
+  return WORDS.likelyToRunToFlower(likely.figure, line, likely.of);
 }
 
 /** Added to "off the heat" when seedlings have stood there too long for their light. */
 export function leggyWords(leggy: Leggy | null): string {
   if (!leggy?.leggy) return '';
   const light = leggy.light_mol_m2 < 0.5 ? WORDS.withoutLight : WORDS.withLittleLightForThe;
-  return `; up ${leggy.days} days on the heat ${light}: they stretch`;
+  return WORDS.upDaysOnTheHeat(leggy.days, light);
 }
 
 /** The round for the API: ISO days. */

@@ -30,10 +30,7 @@ export function changedClock(
     const day = requireDay(change.setTo);
     const [first, last] = [CLOCK_DAYS.from, CLOCK_DAYS.to].map(requireDay) as [number, number];
     if (day < first || day > last)
-      throw fieldProblem(
-        'setTo',
-        `The demo’s seasons run from ${CLOCK_DAYS.from} to ${CLOCK_DAYS.to}; choose a day between.`,
-      );
+      throw fieldProblem('setTo', WORDS.theDemosSeasonsRunFrom(CLOCK_DAYS.from, CLOCK_DAYS.to));
   }
   const at_ms =
     change.setTo === undefined

@@ -383,8 +383,7 @@ const RULES: Readonly<Record<Gate['key'], string>> = {
   calendar:
     'The first day from which the night that hurts this crop, less what its cover is worth, comes in no more than the share of years you take; and soil and usual nights are warm enough.',
   soil: 'Soil at 10 cm runs after the mean air, a good fifth of the way each day, put right by your thermometer; it must stay at the crop’s least for the days in a row.',
-  nights:
-    'Lowest of past nights by your thermometer, the station, or the forecast of the day; with a cover its safe worth is added.',
+  nights: WORDS.lowestOfPastNightsBy,
   forecast: WORDS.theHighestOddsOverThe,
   storm: WORDS.theStrongestGustForetoldFor,
   heat: WORDS.theHottestHourOfThe,

@@ -13,4 +13,5 @@ export const WORDS = catalogue({
   givenUpOrSownAgain: 'Given up or sown again',
   lineByLine: 'Line by line',
   givenUpOrSownAgain2: ', given up or sown again',
+  plant: 'plant',
 });

@@ -50,4 +50,5 @@ export const WORDS = catalogue({
   theirTransplantDate: 'Their transplant date',
   splitThemOff: 'Split them off',
   ended: 'ended',
+  wanted: (replace: string, plantsWanted: number) => `${replace}; ${plantsWanted} wanted`,
 });

@@ -38,4 +38,6 @@ export const WORDS = catalogue({
   goodPlants: (chancesCount: number) => `${chancesCount} good plants`,
   packets: (cost: string) => `packets${cost}`,
   seed: 'seed',
+  chanceOfEachNumberOf: (from: number, chancesCount: number, wanted: number, short_frac: string) =>
+    `Chance of each number of good plants from ${from} to ${chancesCount}; short of ${wanted}: ${short_frac}`,
 });

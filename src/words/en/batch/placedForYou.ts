@@ -26,4 +26,15 @@ export const WORDS = catalogue({
   sow: (sow: string) => `sow ${sow}`,
   out: (out: string, inDays: string) => `out ${out}, ${inDays}`,
   withinItsDays: 'within its days',
+  toEveryPlaceIsToo: (
+    toUpperCase: string,
+    slice: string,
+    from: string,
+    to: string,
+    why: string,
+    house: string,
+    temperature_C: string,
+    nightsOfOrMore: string,
+  ) =>
+    `${toUpperCase}${slice}, ${from} to ${to}: every place is too ${why}. ${house} comes nearest with ${temperature_C}; it wants ${nightsOfOrMore}.`,
 });

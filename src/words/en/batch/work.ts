@@ -23,4 +23,11 @@ export const WORDS = catalogue({
   setBackToStep: (setBackTo: number, words: string) => `set back to step ${setBackTo}: ${words}`,
   plantedOutDayHowMany: 'planted out {day}: how many stand, and how well',
   pots: 'pots',
+  cellsForPlantsHalfUp: (cells: number, plantsWanted: number) =>
+    `${cells} cells for ${plantsWanted} plants; half up about {day}`,
+  ofUpHalfExpectedDay: (up_count: number, sown_count: number) => `${up_count} of ${sown_count} up; half expected {day}`,
+  ofUpIntoTheLight: (up_count: number, sown_count: number) =>
+    `${up_count} of ${sown_count} up; into the light before they stretch`,
+  stepOfNotInA: (rung: number, rungsCount: number, words: string) =>
+    `step ${rung} of ${rungsCount}: ${words}; not in a gale or frost`,
 });

@@ -23,4 +23,5 @@ export const WORDS = catalogue({
     `${section}, ${top_mm} to ${base_mm}, ${height_mm} high`,
   change: (name: string | number) => `Change ${name}`,
   addAContainer: 'Add a container',
+  words1ForAPot: '1 for a pot',
 });

@@ -14,4 +14,5 @@ export const WORDS = catalogue({
     rich`${trays_count} of your own: half up ${time_factor}.  ${learning}`,
   plansGoByIt: 'Plans go by it.',
   plansGoByTheBook: 'Plans go by the book: learning is switched off in the settings.',
+  tray: 'tray',
 });

@@ -37,4 +37,6 @@ export const WORDS = catalogue({
   oldTestAgain: 'old: test again',
   testIt: 'test it',
   sown2: (sown: Part) => rich`${sown} sown`,
+  seed: 'seed',
+  temperature: 'temperature',
 });

@@ -99,4 +99,6 @@ export const WORDS = catalogue({
   words085Is85Of: '0.85 is 85 of 100',
   words04Is40: '0.4 is 40%',
   days: 'days',
+  meanOfDayAndNight: 'mean of day and night; empty: cold does not',
+  up: '% up',
 });

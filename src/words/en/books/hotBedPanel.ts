@@ -34,4 +34,5 @@ export const WORDS = catalogue({
   reading: 'reading',
   as: 'as',
   than: 'than',
+  dashedTheWanted: (least_C: string) => `; dashed: the ${least_C} wanted`,
 });

@@ -23,4 +23,6 @@ export const WORDS = catalogue({
   addAPeriod: 'Add a period',
   houseOrBay: 'house or bay',
   from2: 'from',
+  openTraysAFewDegrees: 'open trays a few degrees, bagged or covered next to none; empty: the usual',
+  from3: 'from',
 });

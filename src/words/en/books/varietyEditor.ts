@@ -9,4 +9,5 @@ export const WORDS = catalogue({
   crop2: (shown: string) => `crop: ${shown}`,
   saveIt: 'Save it',
   addIt: 'Add it',
+  itsOwnFiguresEmptyAs: 'Its own figures; empty: as the crop',
 });

@@ -39,4 +39,6 @@ export const WORDS = catalogue({
   beforeTheHeapGivesAnything: 'before the heap gives anything',
   cableAsABackupHeld: 'Cable as a backup, held at',
   emptyNoCable: 'empty: no cable',
+  words0TheTrayStandsOn: (length: string, length2: string) =>
+    `0: the tray stands on the mat; ${length} to ${length2} for gentle warmth`,
 });

@@ -93,4 +93,11 @@ export const WORDS = catalogue({
   maguire1962: 'Maguire 1962',
   day2: 'day',
   batch2: 'batch',
+  expectedInTheEndWanted: (needed: number) => `expected in the end; ${needed} wanted`,
+  countsOfAgainstWhatWas: (name: string) =>
+    `Counts of ${name} against what was expected; the table below says the same.`,
+  temperatureByTheMediumsOwn: (logged_days: string, temperature_C: string) =>
+    `Temperature: ${logged_days} by the medium’s own readings${temperature_C}; other days as planned for the place.`,
+  farooqEtAl2005Straight: 'Farooq et al. 2005; straight between counts',
+  words1AllOnOneDay: '1 = all on one day; Primack 1980',
 });

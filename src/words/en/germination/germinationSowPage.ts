@@ -24,4 +24,6 @@ export const WORDS = catalogue({
   to: (toPlaceId: string | number) => ` to ${toPlaceId}`,
   whatIsDueIsLogged: (link: Part) => rich`What is due is logged on the ${link}.`,
   round: 'round',
+  job: 'job',
+  tray: 'tray',
 });

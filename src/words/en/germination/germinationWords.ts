@@ -31,4 +31,8 @@ export const WORDS = catalogue({
   notWithinFourMonths: 'not within four months',
   by: (day: string) => `by ${day}`,
   about: (day: string) => `about ${day}`,
+  nothingCountedYetOfShould: (band: string, sown: number, halfOn: string) =>
+    `Nothing counted yet; ${band} of ${sown} should be up today. Half are expected ${halfOn}.`,
+  wereUpOnDaysAgo: (up: number | null, countedOn: string, since: number, mean: number, sown: number) =>
+    `${up} were up on ${countedOn}, ${since} days ago; ${mean} of ${sown} are thought to come in the end, if all is well. Nobody has looked since.`,
 });

@@ -39,4 +39,7 @@ export const WORDS = catalogue({
   heaterSetTo: (unit: string) => `Heater set to, °${unit}`,
   fanEmptyNone: (unitOf: string) => `Fan, ${unitOf} (empty: none)`,
   fanAbove: (unit: string) => `Fan above, °${unit}`,
+  byCautionYourOwnPaired: 'by caution; your own paired readings replace it',
+  afterAFortnightFleeceAbout: (k: number, k2: number, k3: number) =>
+    `after a fortnight; fleece about ${k}, film ${k2} to ${k3}`,
 });

@@ -35,4 +35,5 @@ export const WORDS = catalogue({
   batch: 'batch',
   batches: 'batches',
   more: 'more',
+  withinTenDays: (soonCount: string) => `; ${soonCount} within ten days`,
 });

@@ -20,4 +20,6 @@ export const WORDS = catalogue({
   rung: (rung: string | number) => `Rung ${rung}`,
   change: (name: string | number) => `Change ${name}`,
   addAProgramme: 'Add a programme',
+  batch: 'batch',
+  batches: 'batches',
 });

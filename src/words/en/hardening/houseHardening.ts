@@ -27,4 +27,5 @@ export const WORDS = catalogue({
   atATemperatureOutside: 'at a temperature outside',
   atATemperatureInside: 'at a temperature inside',
   weeksALayer: 'Weeks a layer',
+  forTheSchoolOfWeeks: 'for the school of weeks; three to four',
 });

@@ -52,4 +52,5 @@ export const WORDS = catalogue({
   drop: 'Drop',
   tray: 'tray',
   up: ', up',
+  fitToGoOutIn: (inTime_frac: string) => `; fit to go out in time in ${inTime_frac} of springs`,
 });

@@ -14,4 +14,8 @@ export const WORDS = catalogue({
   out: (rung: string, words: string) => `out ${rung}: ${words}`,
   backIn: 'back in',
   on: (part: string, rung: string) => `${part} on, ${rung}`,
+  theForecastLowLessOf: (caution: number) =>
+    `The forecast low, less ${caution} of its usual error, plus what place and cover are worth, must be at or above the step’s floor, and gusts at or below its ceiling; a day raises one stress at the most; a day held does not count.`,
+  stepsAndLimitsErrorsBy: (part: string, pairs: number) =>
+    `steps and limits ${part}; errors by this site’s own score over ${pairs} nights`,
 });

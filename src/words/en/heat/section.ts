@@ -13,4 +13,5 @@ export const WORDS = catalogue({
   throughTheTrays: 'through the trays',
   wDown: (down_W: number) => `${down_W} W down`,
   below: (i: number) => `below${i}`,
+  below2: (i: number) => `below ${i}`,
 });

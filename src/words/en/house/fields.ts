@@ -14,4 +14,6 @@ export const WORDS = catalogue({
   mustNotBeEmpty: (name: string) => `${name}: must not be empty`,
   atMostLetters: (name: string, most: number) => `${name}: at most ${most} letters`,
   withoutControlCharacters: (name: string) => `${name}: without control characters`,
+  noFractionsAWholeNumber: (name: string, lo: number, hi: number) =>
+    `${name}: no fractions; a whole number from ${lo} to ${hi}`,
 });

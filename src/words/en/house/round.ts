@@ -44,4 +44,5 @@ export const WORDS = catalogue({
     'Water and electricity: lift leads and plugs clear before you water, and use only benches behind a residual-current device, wired as your local code asks.',
   job: 'job',
   day2: 'day',
+  to: (toPlace: string) => `; to ${toPlace}`,
 });

@@ -21,4 +21,7 @@ export const WORDS = catalogue({
   notToday: 'not today',
   withoutLight: 'without light',
   withLittleLightForThe: 'with little light for the warmth',
+  likelyToRunToFlower: (figure: number, line: string, of: number) =>
+    `; likely to run to flower: ${figure} days ${line}, ${of} are enough`,
+  upDaysOnTheHeat: (days: number, light: string) => `; up ${days} days on the heat ${light}: they stretch`,
 });

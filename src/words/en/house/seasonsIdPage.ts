@@ -26,4 +26,6 @@ export const WORDS = catalogue({
   plantsOut: 'Plants out',
   lost: 'Lost',
   cameTo: 'Came to',
+  batches: 'batches',
+  batch2: 'batch',
 });

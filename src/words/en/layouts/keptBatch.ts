@@ -22,4 +22,6 @@ export const WORDS = catalogue({
   lost: 'Lost',
   log: 'Log',
   newestFirst: (eventsCount: Part) => rich`${eventsCount}, newest first.`,
+  heatByTheRoomIt: 'heat, by the room it took',
+  line: 'line',
 });

@@ -17,4 +17,5 @@ export const WORDS = catalogue({
   leaveTheSetPointsOf: (join: string) => `Leave the set-points of ${join} as they are`,
   batch: 'batch',
   batches: 'batches',
+  outReadyInTimeThen: (before: string, after: string) => `out ${before} ready in time; then ${after}`,
 });

@@ -19,4 +19,5 @@ export const WORDS = catalogue({
   asItIs: (name: string) => `${name}: as it is`,
   day: 'day',
   week: 'week',
+  raiseOfSplitTheRest: (round: number, name: string) => `Raise ${round}% of ${name}; split the rest off`,
 });

@@ -74,4 +74,5 @@ export const WORDS = catalogue({
   tray: 'tray',
   day: 'day',
   plant3: 'plant',
+  hasFree: (name: string, free_m2: string) => `; ${name} has ${free_m2} free`,
 });

@@ -47,4 +47,5 @@ export const WORDS = catalogue({
   notToday2: 'Not today',
   batch2: 'batch',
   on2: 'on',
+  notReadyNothingToDo: 'not ready; nothing to do today',
 });

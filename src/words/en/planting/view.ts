@@ -55,4 +55,6 @@ export const WORDS = catalogue({
   daysLookedAt: 'days looked at',
   usualErrorOnTheDay: 'usual error on the day',
   onTheTenth: 'on the tenth',
+  lowestOfPastNightsBy:
+    'Lowest of past nights by your thermometer, the station, or the forecast of the day; with a cover its safe worth is added.',
 });

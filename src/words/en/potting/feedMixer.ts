@@ -43,4 +43,6 @@ export const WORDS = catalogue({
   typeTheFigureYouWant: 'type the figure you want',
   aQuarter: 'a quarter',
   threeQuarters: 'three quarters',
+  aboutMsCmByThe: (ec_mS: string, inPureWater: string) =>
+    `About ${ec_mS} mS/cm by the label${inPureWater}; measure to be sure.`,
 });

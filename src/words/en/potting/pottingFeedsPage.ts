@@ -22,4 +22,11 @@ export const WORDS = catalogue({
   addAFeedFromIts: 'Add a feed, from its label',
   saveIt: 'Save it',
   addIt: 'Add it',
+  oxidesPOAndK: 'oxides: P₂O₅ and K₂O',
+  elementsPAndK: 'elements: P and K',
+  nitrogen: 'Nitrogen, %',
+  phosphorus: 'Phosphorus, %',
+  potassium: 'Potassium, %',
+  oxides: 'oxides',
+  elements: 'elements',
 });

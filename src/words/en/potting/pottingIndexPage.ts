@@ -20,4 +20,6 @@ export const WORDS = catalogue({
   loggedOnThe: (link: Part) => rich`Logged on the ${link}.`,
   round: 'round',
   sessionsDone: 'Sessions done',
+  batches: 'batches',
+  batch2: 'batch',
 });

@@ -17,4 +17,5 @@ export const WORDS = catalogue({
   addAThing: 'Add a thing',
   saveIt: 'Save it',
   addIt: 'Add it',
+  loose: 'loose',
 });

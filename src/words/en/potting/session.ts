@@ -32,4 +32,5 @@ export const WORDS = catalogue({
   whatItTakes: 'What it takes',
   batch: 'batch',
   batches: 'batches',
+  doneToGo: (finish_min: string) => `done; ${finish_min} to go`,
 });

@@ -2,6 +2,9 @@ import { catalogue } from '../../catalogue.ts';
 
 /** Words of ui: format. */
 export const WORDS = catalogue({
+  today: 'today',
+  tomorrow: 'tomorrow',
+  yesterday: 'yesterday',
   january: 'January',
   february: 'February',
   march: 'March',

@@ -29,4 +29,6 @@ export const WORDS = catalogue({
   spring: 'spring',
   autumn: 'autumn',
   no: 'no',
+  seasonsWithoutFrostOfYears: (yearsCount: number) =>
+    `Seasons without frost of ${yearsCount} years; the same as a table below`,
 });

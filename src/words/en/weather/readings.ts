@@ -41,4 +41,9 @@ export const WORDS = catalogue({
   runsAfterTheDaysMean: 'Runs after the day’s mean air, put right by your thermometer (plum); dashed by the forecast.',
   outside: 'outside',
   today2: 'today',
+  giveOrTakeCountedOn: (nights: string, spread_K: string, safe_K: string) =>
+    `${nights}, give or take ${spread_K}; counted on: ${safe_K}`,
+  asWrittenOfNightsRead: (nights: number, wants: number) => `as written; ${nights} of ${wants} nights read`,
+  soilAtTodayReadingsStand: (length: string, value_C: string) =>
+    `Soil at ${length}, ${value_C} today; readings stand in the table below`,
 });

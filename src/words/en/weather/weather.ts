@@ -80,4 +80,9 @@ export const WORDS = catalogue({
   year: 'year',
   day2: 'day',
   crop2: 'crop',
+  fromAndThatAreWhole: (used: string, used2: string, fewerThanTenSoThe: string, without: number) =>
+    `From ${used} and ${used2} that are whole enough${fewerThanTenSoThe}; ${without} of the springs had none.`,
+  fourTimesOfFiveBetween: (from: string, to: string) => `; four times of five between ${from} and ${to}`,
+  windTheStrongestGustOf2: (middle: string, low: string, high: string, by: string, replace: string) =>
+    `Wind: the strongest gust of a middling day is taken as ${middle}, likely ${low} to ${high}, by ${by}${replace}. Odds of going out hang on it; a column of gusts in the import makes it the site’s own.`,
 });
