@@ -83,7 +83,7 @@ export function readyOf(
     says,
     harmOn,
     bySign: shows,
-    why: seen === null ? 'ready by the forecast {day}; look at the roots' : WORDS.day(seen),
+    why: seen === null ? WORDS.readyByTheForecast : WORDS.day(seen),
     whyDay: fresh?.day ?? forecastOn,
   };
 }

@@ -194,51 +194,53 @@ function ChainTable({ data }: { readonly data: BatchPageData }) {
       {planned.kind === 'unreachable' && (
         <p className="note-bar bad my-2">{WORDS.thePlanCannotBeWorked(planned.reason)}</p>
       )}
-      <table className="plain-table">
-        <thead>
-          <tr>
-            <th>{WORDS.step}</th>
-            <th>{WORDS.planned}</th>
-            <th className="whitespace-nowrap">{WORDS.actualOrForecast}</th>
-            <th className="r">{WORDS.days}</th>
-          </tr>
-        </thead>
-        <tbody>
-          {keys.map((key) => {
-            const plan = planned.kind === 'chain' ? planned.milestones.find((m) => m.key === key) : undefined;
-            const now = forecast.kind === 'chain' ? forecast.milestones.find((m) => m.key === key) : undefined;
-            const shift = plan && now ? now.day - plan.day : 0;
-            return (
-              <tr key={key}>
-                <td>
-                  <details>
-                    <summary>{MILESTONE_WORDS[key]}</summary>
-                    {(now ?? plan) && (
-                      <ExplanationText
-                        explanation={(now?.status === 'done' ? (plan ?? now) : (now ?? plan))!.explanation}
-                        unit={unit}
-                      />
+      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={WORDS.chain}>
+        <table className="plain-table">
+          <thead>
+            <tr>
+              <th>{WORDS.step}</th>
+              <th>{WORDS.planned}</th>
+              <th className="whitespace-nowrap">{WORDS.actualOrForecast}</th>
+              <th className="r">{WORDS.days}</th>
+            </tr>
+          </thead>
+          <tbody>
+            {keys.map((key) => {
+              const plan = planned.kind === 'chain' ? planned.milestones.find((m) => m.key === key) : undefined;
+              const now = forecast.kind === 'chain' ? forecast.milestones.find((m) => m.key === key) : undefined;
+              const shift = plan && now ? now.day - plan.day : 0;
+              return (
+                <tr key={key}>
+                  <td>
+                    <details>
+                      <summary>{MILESTONE_WORDS[key]}</summary>
+                      {(now ?? plan) && (
+                        <ExplanationText
+                          explanation={(now?.status === 'done' ? (plan ?? now) : (now ?? plan))!.explanation}
+                          unit={unit}
+                        />
+                      )}
+                    </details>
+                  </td>
+                  <td className="whitespace-nowrap text-ink2">{plan ? shortDay(plan.day) : ''}</td>
+                  <td className="whitespace-nowrap">
+                    {now && (
+                      <>
+                        <span className="num">{spokenDay(now.day, today)}</span>{' '}
+                        <span className="text-[0.88rem] text-ink2">{stateWords(now)}</span>
+                      </>
                     )}
-                  </details>
-                </td>
-                <td className="whitespace-nowrap text-ink2">{plan ? shortDay(plan.day) : ''}</td>
-                <td className="whitespace-nowrap">
-                  {now && (
-                    <>
-                      <span className="num">{spokenDay(now.day, today)}</span>{' '}
-                      <span className="text-[0.88rem] text-ink2">{stateWords(now)}</span>
-                    </>
-                  )}
-                </td>
-                <td className="r num">
-                  {shift > 0 ? '+' : ''}
-                  {shift === 0 ? '·' : shift}
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+                  </td>
+                  <td className="r num">
+                    {shift > 0 ? '+' : ''}
+                    {shift === 0 ? '·' : shift}
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
       <p className="mt-2 text-[0.92rem] text-ink2">{WORDS.theRuleOfWeeksSays(shortDay(data.ruleSowOn))}</p>
     </section>
   );

@@ -16,7 +16,7 @@ import { phrasesOf, withPart, type Phrase } from './batchLine.ts';
 import { WORDS } from '../../words/en/batch/lineBox.ts';
 
 const DRAFT = '/batch/lines';
-const EXAMPLES = ['120 tomatoes 24 May', WORDS.words3X200LettuceEvery, 'sow 150 leeks 1 March'];
+const EXAMPLES = [WORDS.words120Tomatoes24May, WORDS.words3X200LettuceEvery, WORDS.sow150Leeks1March];
 /** Batches of a line whose days are shown. */
 const MOST_SHOWN = 6;
 

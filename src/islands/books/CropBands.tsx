@@ -18,9 +18,9 @@ interface Band {
 /** What a crop bears, where it is comfortable and where it grows, one scale for all three. */
 export function CropBands({ crop, unit }: { readonly crop: Crop; readonly unit: TemperatureUnit }) {
   const bands: Band[] = [
-    { name: 'sown', from: crop.germMin_C, to: crop.germMax_C, best: crop.germBest_C },
-    { name: 'grows', from: crop.base_C, to: crop.growCeiling_C, best: crop.growOptimum_C },
-    { name: 'comfortable', from: crop.comfortNight_C, to: crop.comfortDay_C },
+    { name: WORDS.sown, from: crop.germMin_C, to: crop.germMax_C, best: crop.germBest_C },
+    { name: WORDS.grows, from: crop.base_C, to: crop.growCeiling_C, best: crop.growOptimum_C },
+    { name: WORDS.comfortable, from: crop.comfortNight_C, to: crop.comfortDay_C },
     { name: WORDS.hardenedBears, from: crop.hardyTo_C, to: TO_C },
   ];
   if (bands.some((b) => !Number.isFinite(b.from) || !Number.isFinite(b.to) || b.from >= b.to)) return null;

@@ -1,3 +1,4 @@
+import { saidOf } from '../../words/en/codes.ts';
 import { decimal } from '../../ui/numbers.ts';
 import { cropInput } from '../../contracts/books/crops.ts';
 import { StageBandsEditor, typedBands, type TypedBands } from './StageBandsEditor.tsx';
@@ -20,7 +21,7 @@ import { WORDS } from '../../words/en/books/cropEditor.ts';
 const ResponseChart = lazy(() => import('./ResponseChart.tsx'));
 
 const named = (section: string, fields: readonly FieldSpec[]): FieldSpec[] => fields.map((f) => ({ ...f, section }));
-const words = <T extends string>(values: readonly T[]) => values.map((v) => [v, v] as const);
+const words = <T extends string>(values: readonly T[]) => values.map((v) => [v, saidOf(v)] as const);
 
 /** The figures of a crop as they are typed. */
 export const CROP_FIELDS: readonly FieldSpec[] = [

@@ -99,7 +99,7 @@ export function ImportBatches() {
             id={`${id}text`}
             className="input h-28"
             value={text}
-            placeholder={'crop,plants,transplant_on\ntomato,120,2027-05-24'}
+            placeholder={WORDS.cropPlantsTransplantOnTomato}
             onChange={(e) => setText(e.target.value)}
           />
         </div>

@@ -1,3 +1,4 @@
+import { saidOf } from '../../words/en/codes.ts';
 import { lotInput } from '../../contracts/books/books.ts';
 import { useState } from 'react';
 import type { LotTest } from '../../core/books/records.ts';
@@ -194,11 +195,11 @@ function fieldsOf(varieties: Props['varieties']): FieldSpec[] {
       label: WORDS.treatment,
       kind: 'choice',
       options: [
-        ['none', 'none'],
-        ['primed', 'primed'],
-        ['pelleted', 'pelleted'],
-        ['coated', 'coated'],
-        ['dressed', 'dressed'],
+        ['none', saidOf('none')],
+        ['primed', saidOf('primed')],
+        ['pelleted', saidOf('pelleted')],
+        ['coated', saidOf('coated')],
+        ['dressed', saidOf('dressed')],
       ],
     },
     {

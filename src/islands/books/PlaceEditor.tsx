@@ -19,7 +19,7 @@ export const KIND_WORDS = [
   ['bench', 'bench'],
   ['house', WORDS.houseOrBay],
   ['frame', 'frame'],
-  ['ground', 'standing ground'],
+  ['ground', WORDS.standingGround],
 ] as const;
 
 const FIELDS: readonly FieldSpec[] = [

@@ -12,10 +12,10 @@ import { WORDS } from '../../words/en/books/placeWarmth.ts';
 
 const KINDS = [
   ['set-point', WORDS.heldAtASetPoint, WORDS.aChamberOrAHeated],
-  ['outside', WORDS.followsOutside, 'a frame, a cold house, standing ground'],
+  ['outside', WORDS.followsOutside, WORDS.aFrameAColdHouse],
   ['mat', WORDS.aMatWithoutAThermostat, WORDS.constantWattsDayAndNight],
   ['hot-bed', WORDS.aHotBed, WORDS.aHeapThatHeatsBy],
-  ['written', WORDS.writtenDownByPeriods, 'what you measured there through the year'],
+  ['written', WORDS.writtenDownByPeriods, WORDS.whatYouMeasuredThereThrough],
 ] as const;
 
 interface Props {

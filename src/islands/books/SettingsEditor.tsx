@@ -71,8 +71,8 @@ function fieldsOf(zones: readonly string[]): FieldSpec[] {
       label: WORDS.lengthsIn,
       kind: 'choice',
       options: [
-        ['cm', 'centimetres'],
-        ['in', 'inches'],
+        ['cm', WORDS.centimetres],
+        ['in', WORDS.inches],
       ],
     },
     { key: 'currency', label: WORDS.moneyIn, kind: 'text', hint: WORDS.threeLettersEurGbpUsd },
@@ -118,7 +118,7 @@ function fieldsOf(zones: readonly string[]): FieldSpec[] {
       label: WORDS.goByTheLastYears,
       kind: 'number',
       optional: true,
-      hint: 'such as 15, where it has grown warmer; empty: all',
+      hint: WORDS.suchAs15WhereIt,
     },
     { key: 'learning', label: WORDS.planByTheHousesOwn, kind: 'flag' },
   ];

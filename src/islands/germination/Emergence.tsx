@@ -1,3 +1,4 @@
+import { saidOf } from '../../words/en/codes.ts';
 import { decimal } from '../../ui/numbers.ts';
 import { Figure } from '../../ui/Figure.tsx';
 import { lazy, Suspense, useEffect, useState } from 'react';
@@ -379,7 +380,9 @@ function SowAgain({
         <span className="label">{WORDS.whatWasWrong}</span>
         <select className="input" value={cause} onChange={(e) => setCause(e.target.value)}>
           {causes.map((c) => (
-            <option key={c}>{c}</option>
+            <option key={c} value={c}>
+              {saidOf(c)}
+            </option>
           ))}
         </select>
       </label>

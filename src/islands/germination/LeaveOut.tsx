@@ -1,3 +1,4 @@
+import { saidOf } from '../../words/en/codes.ts';
 import { useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import type { LeftOut } from '../../contracts/germination/emergence.ts';
@@ -82,7 +83,9 @@ export function LeaveOut({ batchId, today, leftOut, trays }: Props) {
             <span className="label">{WORDS.somethingWentWrongHere}</span>
             <select className="input" value={reason} onChange={(e) => setReason(e.target.value)}>
               {REASONS.map((r) => (
-                <option key={r}>{r}</option>
+                <option key={r} value={r}>
+                  {saidOf(r)}
+                </option>
               ))}
             </select>
           </label>

@@ -152,7 +152,7 @@ function couldBe({ chambers, unit }: SowTogetherData, setPoint_C: number, wantsL
   const exact = chambers.filter(
     (place) => (place.lit || !wantsLight) && place.levels_C.some((t) => Math.abs(t - setPoint_C) <= 1),
   );
-  if (exact.length > 0) return exact.map((place) => place.name).join(' or ');
+  if (exact.length > 0) return exact.map((place) => place.name).join(WORDS.or);
   const near = [...chambers].sort((a, b) => Math.abs(a.now_C - setPoint_C) - Math.abs(b.now_C - setPoint_C))[0];
   return near ? WORDS.nearest(near.name, degrees(near.now_C, unit)) : '';
 }

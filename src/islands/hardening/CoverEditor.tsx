@@ -1,3 +1,4 @@
+import { saidOf } from '../../words/en/codes.ts';
 import { coverInput } from '../../contracts/hardening/hardening.ts';
 import { useState } from 'react';
 import { GLAZINGS, NIGHT_COVERS, STRUCTURE_KINDS, USUAL_FRAME, type StructureSpec } from '../../core/heat/structure.ts';
@@ -107,7 +108,7 @@ export function CoverEditor({ line, places, unit }: Props) {
     key: K,
     label: string,
     options: readonly StructureSpec[K][],
-    words: (o: string) => string = (o) => o,
+    words: (o: string) => string = saidOf,
   ) => (
     <label className="field">
       <span className="label">{label}</span>

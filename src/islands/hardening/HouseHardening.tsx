@@ -1,3 +1,4 @@
+import { saidOf } from '../../words/en/codes.ts';
 import { LID_SCHOOLS } from '../../core/heat/lid.ts';
 import { GATE_KEYS, GATE_MODES, GATE_WORDS } from '../../core/planting/gates.ts';
 import type { PlantingSettings } from '../../core/planting/settings.ts';
@@ -55,7 +56,7 @@ const FIELDS: readonly FieldSpec[] = [
     key: `modes.${key}`,
     label: WORDS.gate(GATE_WORDS[key].toLowerCase()),
     kind: 'choice',
-    options: GATE_MODES.map((m) => [m, m] as const),
+    options: GATE_MODES.map((m) => [m, saidOf(m)] as const),
   })),
   { key: 'rules.nights', label: WORDS.nightsInARow, kind: 'number' },
   { key: 'rules.soil_days', label: WORDS.daysOfWarmSoil, kind: 'number' },
@@ -63,7 +64,7 @@ const FIELDS: readonly FieldSpec[] = [
     key: 'rules.frost_frac',
     label: WORDS.acceptedFrostRisk,
     kind: 'number',
-    hint: 'chance of a harmful night in the days foretold; 0.1 is one in ten',
+    hint: WORDS.chanceOfAHarmfulNight,
   },
   { key: 'rules.ahead_days', label: WORDS.daysLookedAheadForFrost, kind: 'number' },
   { key: 'rules.storm_days', label: WORDS.daysLookedAheadForStorms, kind: 'number' },

@@ -216,7 +216,7 @@ export function LadderPanel(props: Props) {
                   {d.climbs ? WORDS.up : ''}
                   {d.done ? ', hardened' : ''}
                 </td>
-                <td className="r">{d.rung === 0 ? 'in' : d.rung}</td>
+                <td className="r">{d.rung === 0 ? WORDS.in : d.rung}</td>
                 <td>{d.why}</td>
               </tr>
             ))}

@@ -10,7 +10,7 @@ const HEIGHT = 88;
 /** Room for the words under the lowest tread, and over the highest. */
 const BASE = 44;
 const TOP = 6;
-export const SAY_WORDS = { go: 'go', hold: 'hold', back: 'back' } as const;
+export const SAY_WORDS = { go: WORDS.go, hold: WORDS.hold, back: WORDS.back } as const;
 
 interface Props {
   readonly ladder: LadderView;
@@ -50,7 +50,7 @@ export function LadderRow({ ladder, today, days, chosen, decisions, trialUntil, 
       preserveAspectRatio="none"
       role="slider"
       tabIndex={0}
-      aria-label={`${ladder.name}: ${words}; left and right hold it, Enter keeps, Escape drops`}
+      aria-label={WORDS.leftAndRightHoldIt(ladder.name, words)}
       aria-valuemin={0}
       aria-valuemax={days}
       aria-valuenow={until - today}
@@ -130,14 +130,17 @@ export function RowWords({ ladder, today, days, decisions }: Pick<Props, 'ladder
   const shown = decisions ?? ladder.days;
   const first = (ladder.days[0]?.day ?? today) - today;
   return (
-    <div className="pointer-events-none absolute inset-x-0 top-0 grid h-[88px] grid-cols-10" aria-hidden="true">
+    <div
+      className="pointer-events-none absolute inset-x-0 top-0 grid h-[88px] grid-cols-10"
+      aria-hidden="true"
+    >
       {Array.from({ length: days }, (_, i) => {
         const d = shown[i - first];
         return (
           <span key={i} className="flex flex-col justify-end px-1 pb-1 text-[0.82rem] leading-tight">
             {d && (
               <>
-                <span className="num text-base">{d.done ? 'hard' : d.rung === 0 ? 'in' : d.rung}</span>
+                <span className="num text-base">{d.done ? WORDS.hard : d.rung === 0 ? WORDS.in : d.rung}</span>
                 <span className={d.say === 'back' ? 'font-bold text-brick' : 'text-ink2'}>
                   {d.say === 'go' ? (d.climbs ? WORDS.up : ' ') : SAY_WORDS[d.say]}
                 </span>

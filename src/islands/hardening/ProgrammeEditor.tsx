@@ -1,3 +1,4 @@
+import { saidOf } from '../../words/en/codes.ts';
 import { programmeInput } from '../../contracts/hardening/hardening.ts';
 import { shownWind, windFromShown, windUnit } from '../../core/units/wind.ts';
 import { useState } from 'react';
@@ -181,7 +182,7 @@ export function ProgrammeEditor({ line, blank, places, unit }: Props) {
                     >
                       {RUNG_COVERS.map((c) => (
                         <option key={c} value={c}>
-                          {c}
+                          {saidOf(c)}
                         </option>
                       ))}
                     </select>

@@ -54,8 +54,8 @@ export function WaysFields({ ways, wrong, onChange }: Props) {
             label={WORDS.lengths}
             value={ways.lengthUnit}
             options={[
-              ['cm', 'centimetres'],
-              ['in', 'inches'],
+              ['cm', WORDS.centimetres],
+              ['in', WORDS.inches],
             ]}
             onValue={(lengthUnit) => set({ lengthUnit: lengthUnit as 'cm' | 'in' })}
           />

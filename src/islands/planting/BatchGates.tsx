@@ -1,3 +1,4 @@
+import { saidOf } from '../../words/en/codes.ts';
 import { DateField } from '../../ui/kit/DateField.tsx';
 import { area as areaOf, difference } from '../../ui/house.ts';
 import { useEffect, useState } from 'react';
@@ -22,7 +23,7 @@ interface Props {
 }
 
 const percent = (frac: number) => `${Math.round(100 * frac)}%`;
-const STATE = { pass: 'passes', wait: 'waits', fail: 'fails', unknown: 'not known' } as const;
+const STATE = { pass: WORDS.passes, wait: WORDS.waits, fail: WORDS.fails, unknown: 'not known' } as const;
 
 /** A gate as a post with its bar: up when it passes, half when it waits, down when it fails; always with its word. */
 function Post({ gate, today }: { readonly gate: GateView; readonly today: number }) {
@@ -177,7 +178,9 @@ function Opened({ line, view, onLog, onChange }: Props) {
                       }
                     >
                       {GATE_MODES.map((m) => (
-                        <option key={m}>{m}</option>
+                        <option key={m} value={m}>
+                          {saidOf(m)}
+                        </option>
                       ))}
                     </select>
                   </td>
@@ -260,7 +263,7 @@ function modesWith(line: PlantLine, key: GateKey, mode: GateMode): Partial<Recor
 }
 
 function firstWords(gate: GateView, today: number): string {
-  if (gate.state === 'pass') return 'today';
+  if (gate.state === 'pass') return WORDS.today;
   const { first } = gate;
   if (!first) return '';
   if (first.p50 === null)

@@ -16,7 +16,7 @@ import { WORDS } from '../../words/en/planting/plantOut.ts';
 const VERDICTS = [
   ['plant', 'Plant', 'every required gate passes'],
   ['wait', WORDS.wait2, WORDS.notReadyNothingToDo],
-  ['not', WORDS.notToday2, 'a gate speaks against it'],
+  ['not', WORDS.notToday2, WORDS.aGateSpeaksAgainstIt],
 ] as const;
 
 /** What may go out today, what waits for which gate, and how what went out stands. */

@@ -135,7 +135,7 @@ export function Weather({ initial, unit }: Props) {
           value={`${spokenMonthDay(view.lastFrost)} – ${spokenMonthDay(view.firstFrost)}`}
           words={
             view.chosen === null && frost.from === 'years' && spring.used >= 5
-              ? 'typed by hand; warnings already go by the site’s own years, one in ten'
+              ? WORDS.typedByHandWarningsAlready
               : WORDS.theSeasonGoesByNow
           }
         />

@@ -112,7 +112,7 @@ function structureView(season: Season, site: Site, cover: CoverRecord, hours: re
     today: today ? lidWords(today, stepNames, unit) : '',
     tonight: today ? nightWords(today, range.least_C, unit) : '',
     explanation: {
-      rule: 'Heat in by sun and stored warmth, out through the glazing, the gaps and the opening, hour by hour; the narrowest step that keeps the air 2 degrees under what the plants stand until somebody is there again.',
+      rule: WORDS.heatInBySunAnd,
       inputs: [
         { name: WORDS.plantsWantAtLeast, temperature_C: range.least_C },
         { name: WORDS.andAtMost, temperature_C: range.most_C },

@@ -370,7 +370,7 @@ function heatWords({ forecast, soil_C, heat, today }: GateInput, season: Season)
   }
   const cooler = coolerFrom(forecast, heat);
   const wait = cooler === null ? '' : WORDS.orFrom(shortDay(cooler));
-  const on = hot.day === null || hot.day === today ? 'today' : shortDay(hot.day);
+  const on = hot.day === null || hot.day === today ? WORDS.today : shortDay(hot.day);
   const what = {
     hot: WORDS.bears(t(hot.figure), on, t(hot.wants)),
     soil: WORDS.soilBears(t(hot.figure), t(hot.wants)),
@@ -380,9 +380,8 @@ function heatWords({ forecast, soil_C, heat, today }: GateInput, season: Season)
 }
 
 const RULES: Readonly<Record<Gate['key'], string>> = {
-  calendar:
-    'The first day from which the night that hurts this crop, less what its cover is worth, comes in no more than the share of years you take; and soil and usual nights are warm enough.',
-  soil: 'Soil at 10 cm runs after the mean air, a good fifth of the way each day, put right by your thermometer; it must stay at the crop’s least for the days in a row.',
+  calendar: WORDS.theFirstDayFromWhich,
+  soil: WORDS.soilAt10CmRuns,
   nights: WORDS.lowestOfPastNightsBy,
   forecast: WORDS.theHighestOddsOverThe,
   storm: WORDS.theStrongestGustForetoldFor,

@@ -27,7 +27,7 @@ export function chilledBy(
 
 /** What is done, as a job and as a log line. */
 export const TREATMENT_WORDS: Readonly<Record<Exclude<Crop['pretreat'], 'none'>, string>> = {
-  soak: 'Soak the seed up to a day before sowing; no longer, it drowns',
+  soak: WORDS.soakTheSeedUpTo,
   scarify: WORDS.scratchOrNickTheSeed,
   chill: 'Moist in a bag in the refrigerator at 2 to 5 degrees C; look for mould and for early roots each week',
 };

@@ -30,4 +30,6 @@ export const WORDS = catalogue({
   takeIt: 'Take it',
   batch: 'batch',
   batches2: 'batches',
+  words120Tomatoes24May: '120 tomatoes 24 May',
+  sow150Leeks1March: 'sow 150 leeks 1 March',
 });

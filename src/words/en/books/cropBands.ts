@@ -2,6 +2,9 @@ import { catalogue, rich, type Part } from '../../catalogue.ts';
 
 /** Words of the books screens: CropBands. */
 export const WORDS = catalogue({
+  comfortable: 'comfortable',
+  grows: 'grows',
+  sown: 'sown',
   hardenedBears: 'hardened, bears',
   andAbove: ' and above',
   to: (to: number) => ` to ${to}`,

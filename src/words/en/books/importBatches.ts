@@ -25,4 +25,5 @@ export const WORDS = catalogue({
   batch: 'batch',
   batches: 'batches',
   line2: 'line',
+  cropPlantsTransplantOnTomato: 'crop,plants,transplant_on\ntomato,120,2027-05-24',
 });

@@ -25,4 +25,5 @@ export const WORDS = catalogue({
   from2: 'from',
   openTraysAFewDegrees: 'open trays a few degrees, bagged or covered next to none; empty: the usual',
   from3: 'from',
+  standingGround: 'standing ground',
 });

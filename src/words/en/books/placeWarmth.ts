@@ -36,4 +36,6 @@ export const WORDS = catalogue({
   aHeapThatHeatsBy: 'a heap that heats by itself',
   writtenDownByPeriods: 'Written down by periods',
   shelves: 'Shelves',
+  aFrameAColdHouse: 'a frame, a cold house, standing ground',
+  whatYouMeasuredThereThrough: 'what you measured there through the year',
 });

@@ -2,6 +2,8 @@ import { catalogue, rich, type Part } from '../../catalogue.ts';
 
 /** Words of the books screens: SettingsEditor. */
 export const WORDS = catalogue({
+  centimetres: 'centimetres',
+  inches: 'inches',
   monday: 'Monday',
   tuesday: 'Tuesday',
   wednesday: 'Wednesday',
@@ -66,4 +68,5 @@ export const WORDS = catalogue({
     `In ${currency}. The planner weighs one against the other by these; they are a start, no source.`,
   carryingATray: 'Carrying a tray',
   changingASetPoint: 'Changing a set-point',
+  suchAs15WhereIt: 'such as 15, where it has grown warmer; empty: all',
 });

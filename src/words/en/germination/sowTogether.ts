@@ -2,6 +2,7 @@ import { catalogue } from '../../catalogue.ts';
 
 /** Words of the germination screens: SowTogether. */
 export const WORDS = catalogue({
+  or: ' or ',
   sowTogether: 'Sow together',
   weekOf: 'Week of',
   howManyChambers: 'How many chambers',

@@ -28,4 +28,5 @@ export const WORDS = catalogue({
   atATemperatureInside: 'at a temperature inside',
   weeksALayer: 'Weeks a layer',
   forTheSchoolOfWeeks: 'for the school of weeks; three to four',
+  chanceOfAHarmfulNight: 'chance of a harmful night in the days foretold; 0.1 is one in ten',
 });

@@ -2,6 +2,7 @@ import { catalogue, rich, type Part } from '../../catalogue.ts';
 
 /** Words of the hardening screens: LadderPanel. */
 export const WORDS = catalogue({
+  in: 'in',
   askedFor: (trays: string, placeName: string, transplantOn: string, expectedOn: string) =>
     `${trays}, ${placeName}; asked for ${transplantOn}, ${expectedOn}`,
   noPlace: 'no place',

@@ -2,6 +2,11 @@ import { catalogue } from '../../catalogue.ts';
 
 /** Words of the hardening screens: LadderRow. */
 export const WORDS = catalogue({
+  in: 'in',
+  hard: 'hard',
+  back: 'back',
+  hold: 'hold',
+  go: 'go',
   onStepOf: (rung: number, rungsCount: number) => `on step ${rung} of ${rungsCount}`,
   begins: (startsOn: string) => `begins ${startsOn}`,
   heldUntil: (trialUntil: string) => `, held until ${trialUntil}`,
@@ -11,4 +16,6 @@ export const WORDS = catalogue({
     `hardened ${p50}, ${p10} to ${p90} in eight springs of ten${today}`,
   up: 'up',
   day: 'day',
+  leftAndRightHoldIt: (name: string, words: string) =>
+    `${name}: ${words}; left and right hold it, Enter keeps, Escape drops`,
 });

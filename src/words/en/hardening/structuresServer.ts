@@ -22,4 +22,6 @@ export const WORDS = catalogue({
   tonightWithTheLidShut2: (low: string, least_C: string) => `tonight ${low} with the lid shut, they want ${least_C}`,
   kwh: (toFixed: string) => `, ${toFixed} kWh`,
   holds: (wants: string, part: string, least_C: string, kWh: string) => `${wants}: ${part} holds ${least_C}${kWh}`,
+  heatInBySunAnd:
+    'Heat in by sun and stored warmth, out through the glazing, the gaps and the opening, hour by hour; the narrowest step that keeps the air 2 degrees under what the plants stand until somebody is there again.',
 });

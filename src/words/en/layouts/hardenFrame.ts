@@ -7,4 +7,5 @@ export const WORDS = catalogue({
   programmes: 'Programmes',
   covers: 'Covers',
   howWeHardenAndPlant: 'How we harden and plant',
+  framesAndHouses: 'Frames and houses',
 });

@@ -2,6 +2,10 @@ import { catalogue, rich, type Part } from '../../catalogue.ts';
 
 /** Words of the planting screens: BatchGates. */
 export const WORDS = catalogue({
+  today: 'today',
+  fails: 'fails',
+  waits: 'waits',
+  passes: 'passes',
   off: 'off',
   advisory: 'advisory',
   likely: (p50: string) => `likely ${p50}`,

@@ -48,4 +48,5 @@ export const WORDS = catalogue({
   batch2: 'batch',
   on2: 'on',
   notReadyNothingToDo: 'not ready; nothing to do today',
+  aGateSpeaksAgainstIt: 'a gate speaks against it',
 });

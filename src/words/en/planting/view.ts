@@ -2,6 +2,7 @@ import { catalogue } from '../../catalogue.ts';
 
 /** What server/planting/view.ts says. */
 export const WORDS = catalogue({
+  today: 'today',
   everyGatePasses: 'every gate passes',
   noCover: 'no cover',
   inTheOpen: 'in the open',
@@ -57,4 +58,8 @@ export const WORDS = catalogue({
   onTheTenth: 'on the tenth',
   lowestOfPastNightsBy:
     'Lowest of past nights by your thermometer, the station, or the forecast of the day; with a cover its safe worth is added.',
+  theFirstDayFromWhich:
+    'The first day from which the night that hurts this crop, less what its cover is worth, comes in no more than the share of years you take; and soil and usual nights are warm enough.',
+  soilAt10CmRuns:
+    'Soil at 10 cm runs after the mean air, a good fifth of the way each day, put right by your thermometer; it must stay at the crop’s least for the days in a row.',
 });

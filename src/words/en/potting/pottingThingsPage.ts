@@ -18,4 +18,5 @@ export const WORDS = catalogue({
   saveIt: 'Save it',
   addIt: 'Add it',
   loose: 'loose',
+  words0WhenItComesLoose: '0 when it comes loose; in the unit it is counted in',
 });

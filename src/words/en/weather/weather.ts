@@ -85,4 +85,5 @@ export const WORDS = catalogue({
   fourTimesOfFiveBetween: (from: string, to: string) => `; four times of five between ${from} and ${to}`,
   windTheStrongestGustOf2: (middle: string, low: string, high: string, by: string, replace: string) =>
     `Wind: the strongest gust of a middling day is taken as ${middle}, likely ${low} to ${high}, by ${by}${replace}. Odds of going out hang on it; a column of gusts in the import makes it the site’s own.`,
+  typedByHandWarningsAlready: 'typed by hand; warnings already go by the site’s own years, one in ten',
 });
