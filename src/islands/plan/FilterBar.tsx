@@ -55,6 +55,12 @@ export function matching(
   return new Set(worked.filter((w) => !fits(w)).map((w) => w.batch.id));
 }
 
+const SPANS = [
+  ['season', WORDS.season],
+  ['month', WORDS.month],
+  ['week', WORDS.week],
+] as const;
+
 interface Props {
   readonly house: HouseData;
   readonly filter: Filter;
@@ -67,6 +73,7 @@ interface Props {
   readonly keepWeeks: ReactNode;
   readonly onFilter: (filter: Filter) => void;
   readonly onZoom: (zoom: number) => void;
+  readonly onSpan: (name: 'season' | 'month' | 'week') => void;
   readonly onSelect: (batchId: number | null) => void;
 }
 
@@ -87,7 +94,7 @@ export function FilterBar(props: Props) {
         value={selectedId ?? ''}
         none={WORDS.noneChosen}
         onValue={(v) => onSelect(v === '' ? null : Number(v))}
-        width={seasons.length > 1 ? 'w-48' : 'w-56'}
+        width={seasons.length > 1 ? 'w-40' : 'w-48'}
         options={worked.map(({ batch }) => ({ value: batch.id, name: `${batch.name} · ${batch.code}` }))}
       />
       {seasons.length > 1 && (
@@ -112,6 +119,7 @@ export function FilterBar(props: Props) {
       <Choice
         id={`${id}week`}
         label={WORDS.workInTheWeekOf}
+        width="w-40"
         value={filter.week ?? ''}
         none="any"
         onValue={(v) => onFilter({ ...filter, week: v === '' ? null : Number(v) })}
@@ -134,9 +142,14 @@ export function FilterBar(props: Props) {
   );
   const zoomButtons = (
     <span className="flex gap-1">
+      {SPANS.map(([name, words]) => (
+        <button key={name} type="button" className="btn px-2.5 max-[700px]:hidden" onClick={() => props.onSpan(name)}>
+          {words}
+        </button>
+      ))}
       <button
         type="button"
-        className="btn"
+        className="btn px-3"
         aria-label={WORDS.shorterDays}
         disabled={zoom === 0}
         onClick={() => onZoom(zoom - 1)}
@@ -145,7 +158,7 @@ export function FilterBar(props: Props) {
       </button>
       <button
         type="button"
-        className="btn"
+        className="btn px-3"
         aria-label={WORDS.longerDays}
         disabled={zoom === zooms - 1}
         onClick={() => onZoom(zoom + 1)}
@@ -161,9 +174,6 @@ export function FilterBar(props: Props) {
         <summary className="btn">{WORDS.lookHarder}</summary>
         <HarderForm {...{ house, planning, weeks }} />
       </details>
-      <a className="btn" href="#season-table">
-        {WORDS.table}
-      </a>
     </>
   );
   return (
@@ -260,7 +270,7 @@ interface ChoiceProps {
   readonly onValue: (value: string) => void;
 }
 
-function Choice({ id, label, value, none, width = 'w-36', options, onValue }: ChoiceProps) {
+function Choice({ id, label, value, none, width = 'w-32', options, onValue }: ChoiceProps) {
   return (
     <div className={`field ${width}`}>
       <label htmlFor={id}>{label}</label>

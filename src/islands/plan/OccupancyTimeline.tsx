@@ -1,9 +1,10 @@
 import { isOver } from '../../core/batch/event.ts';
 import { scaleLinear } from 'd3-scale';
-import { useCallback, useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { useCallback, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { KeptWeeks } from '../../contracts/plan/planner.ts';
 import type { HouseData } from '../../contracts/plan/seasonData.ts';
 import { shortDay } from '../../ui/format.ts';
+import { house as reads } from '../../ui/house.ts';
 import {
   Bands,
   boxOf,
@@ -62,7 +63,7 @@ interface Props {
   readonly onBandKey: (event: KeyboardEvent, index: number) => void;
 }
 
-export const HEAD_px = 30;
+export const HEAD_px = 44;
 /** A band moves only when it is dragged farther than this, so that a press selects. */
 const DEAD_px = 5;
 
@@ -84,6 +85,7 @@ export function OccupancyTimeline(props: Props) {
         .range([0, (to - from) * perDay_px]),
     [from, to, perDay_px],
   );
+  const [overId, setOverId] = useState<number | null>(null);
   const grip = useRef<Grip | null>(null);
   const svg = useRef<SVGSVGElement>(null);
   const width = x(to);
@@ -142,11 +144,27 @@ export function OccupancyTimeline(props: Props) {
           <rect width="1.4" height="9" fill="var(--color-ink)" fillOpacity="0.55" />
         </pattern>
       </defs>
-      <Calendar from={from} to={to} x={x} height={height + HEAD_px} />
+      <Calendar {...{ from, to, x }} height={height + HEAD_px} firstWeekday={reads().firstWeekday} />
       <g transform={`translate(0 ${HEAD_px})`}>
         <LaneGrounds lanes={lanes} house={house} from={from} to={to} x={x} />
-        <Stems lanes={lanes} worked={worked} x={x} skip={selectedId} faint={faint} />
-        <Bands lanes={lanes} worked={worked} x={x} today={house.today} skip={selectedId} faint={faint} onHold={hold} />
+        <Stems {...{ lanes, worked, x, faint, overId }} skip={selectedId} />
+        <Bands
+          {...{ lanes, worked, x, faint }}
+          today={house.today}
+          skip={selectedId}
+          onHold={hold}
+          onOver={setOverId}
+        />
+        {/* What is past is pale, under what stands now. */}
+        <rect
+          x="0"
+          y="0"
+          width={Math.max(0, x(house.today))}
+          height={height}
+          fill="var(--color-lime)"
+          fillOpacity="0.6"
+          pointerEvents="none"
+        />
         <Overflow lanes={lanes} x={x} />
         <SetPoints lanes={lanes} house={house} from={from} to={to} x={x} />
         {selected && (

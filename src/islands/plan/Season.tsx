@@ -9,6 +9,7 @@ import { counted, shortDay } from '../../ui/format.ts';
 import { OccupancyTimeline, type BandDrag } from './OccupancyTimeline.tsx';
 import { KeepWeeks, withKept } from './KeepWeeks.tsx';
 import { LaneLabels } from './LaneLabels.tsx';
+import { Legend } from './Legend.tsx';
 import { lanesOf } from './lanes.ts';
 import { ProposalPanel } from './ProposalPanel.tsx';
 import { ChosenBatch } from './SidePanel.tsx';
@@ -25,7 +26,10 @@ import { useOutcomes } from './useOutcomes.ts';
 import { bandsOf, inTrouble, overRoomAhead, useReckoning, useSeason, useWeekWork } from './useSeason.ts';
 import { WORDS } from '../../words/en/plan/season.ts';
 
-const ZOOMS = [3, 4.5, 6.5, 9, 13, 20];
+/** Widths of a day, px: from a whole season to a week on the screen. */
+const ZOOMS = [3, 4.5, 6.5, 9, 13, 20, 40, 90];
+/** Days that each of the named spans shows. */
+const SPAN_days = { season: Infinity, month: 35, week: 8 } as const;
 const MOST_TROUBLES = 12;
 
 /** The season's drawing from the data block the page carries. */
@@ -151,6 +155,24 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
     const box = scroller.current;
     if (box) box.scrollLeft = (house.today - from) * perDay_px - box.clientWidth * 0.3;
   }, [perDay_px, from, house.today]);
+
+  /** The widest days at which so much of the season is on the screen. */
+  function span(name: keyof typeof SPAN_days): void {
+    const wide = scroller.current?.clientWidth ?? 800;
+    const days = Math.min(SPAN_days[name], to - from);
+    setZoom(
+      Math.max(
+        0,
+        ZOOMS.findLastIndex((each) => each * days <= wide),
+      ),
+    );
+  }
+  function zoomKey(e: KeyboardEvent): void {
+    const step = e.key === '+' || e.key === '=' ? 1 : e.key === '-' || e.key === '−' ? -1 : 0;
+    if (step === 0 || e.ctrlKey || e.metaKey) return;
+    e.preventDefault();
+    setZoom((z) => Math.max(0, Math.min(ZOOMS.length - 1, z + step)));
+  }
 
   const select = useCallback((batchId: number | null): void => {
     setSelectedId(batchId);
@@ -307,6 +329,7 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
         filter={filter}
         zoom={zoom}
         zooms={ZOOMS.length}
+        onSpan={span}
         worked={worked}
         selectedId={selectedId}
         planning={planning}
@@ -316,39 +339,43 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
         onSelect={select}
       />
       <div className="mt-2 grid grid-cols-1 gap-4 min-[1000px]:grid-cols-[minmax(0,1fr)_320px]">
-        <div className="sheet flex min-w-0">
-          <LaneLabels house={shownHouse} lanes={lanes} bands={bands} work={shownWork} />
-          <div
-            ref={scroller}
-            className="min-w-0 flex-1 overflow-x-auto"
-            tabIndex={0}
-            role="region"
-            aria-label={WORDS.seasonScrollsSideways}
-          >
-            <OccupancyTimeline
-              house={shownHouse}
-              lanes={lanes}
-              height={height}
-              worked={shownById}
-              weeks={answer && showing === 'proposed' ? proposedWeeks : nowWeeks}
-              from={from}
-              to={to}
-              perDay_px={perDay_px}
-              selectedId={selectedId}
-              faint={faint}
-              fixed={answer !== null}
-              kept={kept}
-              brushing={brushing && answer === null}
-              onKeep={(more) => setKept((known) => withKept(known, more))}
-              trial={tried ? bandsOf(tried) : null}
-              onSelect={select}
-              onDrag={(days) => change({ shift_days: days })}
-              onBand={dragBand}
-              onDrop={drop}
-              onKey={endKey}
-              onBandKey={bandKey}
-            />
+        <div className="min-w-0">
+          <div className="sheet flex min-w-0">
+            <LaneLabels house={shownHouse} lanes={lanes} bands={bands} work={shownWork} />
+            <div
+              ref={scroller}
+              className="min-w-0 flex-1 overflow-x-auto"
+              tabIndex={0}
+              role="region"
+              aria-label={WORDS.seasonScrollsSideways}
+              onKeyDown={zoomKey}
+            >
+              <OccupancyTimeline
+                house={shownHouse}
+                lanes={lanes}
+                height={height}
+                worked={shownById}
+                weeks={answer && showing === 'proposed' ? proposedWeeks : nowWeeks}
+                from={from}
+                to={to}
+                perDay_px={perDay_px}
+                selectedId={selectedId}
+                faint={faint}
+                fixed={answer !== null}
+                kept={kept}
+                brushing={brushing && answer === null}
+                onKeep={(more) => setKept((known) => withKept(known, more))}
+                trial={tried ? bandsOf(tried) : null}
+                onSelect={select}
+                onDrag={(days) => change({ shift_days: days })}
+                onBand={dragBand}
+                onDrop={drop}
+                onKey={endKey}
+                onBandKey={bandKey}
+              />
+            </div>
           </div>
+          <Legend />
         </div>
         <aside
           className="flex flex-col gap-4 border-line min-[1000px]:border-l min-[1000px]:pl-4"

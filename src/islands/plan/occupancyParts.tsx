@@ -1,7 +1,7 @@
 import { memo, type PointerEvent } from 'react';
-import { civilFromDay, dayFromCivil } from '../../core/calendar/dayNumber.ts';
+import { civilFromDay, dayFromCivil, weekdayOf } from '../../core/calendar/dayNumber.ts';
 import type { HouseData } from '../../contracts/plan/seasonData.ts';
-import { degrees, monthName, shortDay } from '../../ui/format.ts';
+import { degrees, monthName, shortDay, spokenDay } from '../../ui/format.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
 import type { Lane } from './lanes.ts';
 import type { Band, Worked } from './useSeason.ts';
@@ -9,8 +9,49 @@ import { WORDS } from '../../words/en/plan/occupancyParts.ts';
 
 export type Scale = (day: number) => number;
 
-export function Calendar({ from, to, x, height }: { from: number; to: number; x: Scale; height: number }) {
+/** Days wide enough to be named one by one, and weeks wide enough for the date of their first day, px. */
+const NAMED_DAY_px = 30;
+const NAMED_WEEK_px = 30;
+
+interface CalendarProps {
+  readonly from: number;
+  readonly to: number;
+  readonly x: Scale;
+  readonly height: number;
+  readonly firstWeekday: number;
+}
+
+/** Months, and under them the days or the first days of weeks, as there is room. */
+export function Calendar({ from, to, x, height, firstWeekday }: CalendarProps) {
   const marks: React.ReactNode[] = [];
+  const perDay_px = x(from + 1) - x(from);
+  for (let day = from; day < to; day++) {
+    const begins = weekdayOf(day) === firstWeekday;
+    if (perDay_px < NAMED_DAY_px && (!begins || 7 * perDay_px < NAMED_WEEK_px)) continue;
+    marks.push(
+      <g key={`day${day}`}>
+        <line
+          x1={x(day)}
+          x2={x(day)}
+          y1={begins ? 28 : 34}
+          y2={height}
+          stroke="var(--color-line)"
+          strokeWidth="1"
+          strokeOpacity={begins ? 0.8 : 0.4}
+        />
+        <text x={x(day) + 3} y="39" fontSize="12" fill="var(--color-ink2)">
+          {perDay_px < NAMED_DAY_px
+            ? civilFromDay(day).day
+            : perDay_px < 2 * NAMED_DAY_px
+              ? spokenDay(day, day - 30).split(' ')[1]
+              : spokenDay(day, day - 30)
+                  .split(' ')
+                  .slice(0, 2)
+                  .join(' ')}
+        </text>
+      </g>,
+    );
+  }
   const first = civilFromDay(from);
   for (let i = 0; ; i++) {
     const month = ((first.month - 1 + i) % 12) + 1;
@@ -161,6 +202,30 @@ export const Overflow = memo(function Overflow({ lanes, x }: { readonly lanes: r
   );
 });
 
+/** Least width and height of a band that carries its name, px. */
+const NAMED_px = { width: 30, height: 10 };
+
+/** What a batch is called in so much room: its whole name, without its crop, its crop and letter, or its code. */
+function calledIn(batch: Worked['batch'], width_px: number): string {
+  const words = batch.name.split(' ');
+  const short = [batch.name, words.slice(1).join(' '), `${words[0]} ${words.at(-1)}`, batch.code];
+  return short.find((text) => text !== '' && text.length * PER_LETTER_px <= width_px) ?? '';
+}
+
+/** Of each batch the one band that carries its name: the longest that can, of those still to come if any can. */
+function namedBands(lanes: readonly Lane[], worked: ReadonlyMap<number, Worked>, x: Scale, today: number) {
+  const best = new Map<number, { readonly index: number; readonly worth: number }>();
+  for (const lane of lanes)
+    for (const { band } of lane.laid) {
+      const batch = worked.get(band.batchId)?.batch;
+      const width = x(band.to) - x(band.from <= today && band.to > today ? today : band.from) - 10;
+      if (!batch || width < NAMED_px.width || band.slots * lane.perSlot_px - 1 < NAMED_px.height) continue;
+      const worth = calledIn(batch, width).length + (band.to > today ? 1_000 : 0);
+      if (worth > (best.get(band.batchId)?.worth ?? 0)) best.set(band.batchId, { index: band.index, worth });
+    }
+  return best;
+}
+
 interface BandsProps {
   readonly lanes: readonly Lane[];
   readonly worked: ReadonlyMap<number, Worked>;
@@ -169,16 +234,20 @@ interface BandsProps {
   readonly skip: number | null;
   readonly faint: ReadonlySet<number> | null;
   readonly onHold: (e: PointerEvent, band: Band) => void;
+  /** The batch the pointer is over. */
+  readonly onOver: (batchId: number | null) => void;
 }
 
-export const Bands = memo(function Bands({ lanes, worked, x, today, skip, faint, onHold }: BandsProps) {
+export const Bands = memo(function Bands({ lanes, worked, x, today, skip, faint, onHold, onOver }: BandsProps) {
+  const named = namedBands(lanes, worked, x, today);
   return (
-    <g>
+    <g onPointerLeave={() => onOver(null)}>
       {lanes.flatMap((lane) =>
         lane.laid.map(({ band, top }) => {
           const one = worked.get(band.batchId);
           if (band.batchId === skip || !one) return null;
-          const { name, pinned } = one.batch;
+          const { batch } = one;
+          const { name, pinned } = batch;
           const past = band.to <= today;
           const present = band.from <= today && band.to > today;
           const y = lane.top + top * lane.perSlot_px;
@@ -189,6 +258,7 @@ export const Bands = memo(function Bands({ lanes, worked, x, today, skip, faint,
             <g
               key={`${band.batchId}/${band.index}`}
               onPointerDown={(e) => onHold(e, band)}
+              onPointerEnter={() => onOver(band.batchId)}
               className="cursor-pointer"
               opacity={faint?.has(band.batchId) ? 0.14 : 1}
             >
@@ -214,15 +284,14 @@ export const Bands = memo(function Bands({ lanes, worked, x, today, skip, faint,
                 strokeWidth={present ? 1.4 : 1}
               />
               {pinned && <circle cx={left + 4} cy={y + 4} r="2.6" fill="var(--color-ink)" />}
-              {width > 46 && height > 11 && (
+              {named.get(band.batchId)?.index === band.index && (
                 <text
-                  x={left + (pinned ? 10 : 5)}
+                  x={Math.max(left + (pinned ? 10 : 5), present ? x(today) + 5 : 0)}
                   y={y + Math.min(height / 2 + 4.2, 15)}
                   fontSize="12"
                   fill="var(--color-ink)"
-                  fillOpacity={past ? 0.75 : 1}
                 >
-                  {fit(name, width - 8)}
+                  {calledIn(batch, x(band.to) - Math.max(left, present ? x(today) : left) - 10)}
                 </text>
               )}
             </g>
@@ -239,14 +308,17 @@ interface StemsProps {
   readonly x: Scale;
   readonly skip: number | null;
   readonly faint: ReadonlySet<number> | null;
+  readonly overId: number | null;
 }
 
-/** All stems as one path: hundreds of them are too many to be elements of their own. */
-export const Stems = memo(function Stems({ lanes, worked, x, skip, faint }: StemsProps) {
-  const drawn = [...worked.values()].filter(({ batch }) => batch.id !== skip && !faint?.has(batch.id));
+/** Stems of the batches filtered for and of the one under the pointer, as one path; of all they would be a thicket. */
+export const Stems = memo(function Stems({ lanes, worked, x, skip, faint, overId }: StemsProps) {
+  const drawn = [...worked.values()].filter(
+    ({ batch }) => batch.id !== skip && (batch.id === overId || (faint !== null && !faint.has(batch.id))),
+  );
   const path = drawn.map(({ batch, progress }) => stemPath(lanes, batch.id, progress.stands.length, x)).join('');
   return (
-    <path d={path} fill="none" stroke="var(--color-ink)" strokeOpacity="0.28" strokeWidth="1" pointerEvents="none" />
+    <path d={path} fill="none" stroke="var(--color-ink)" strokeOpacity="0.6" strokeWidth="1.2" pointerEvents="none" />
   );
 });
 

@@ -2,6 +2,8 @@ import { catalogue, rich, type Part } from '../../catalogue.ts';
 
 /** Words of the plan screens: FilterBar. */
 export const WORDS = catalogue({
+  week: 'Week',
+  month: 'Month',
   batch: 'Batch',
   noneChosen: 'none chosen',
   season: 'Season',
