@@ -8,7 +8,8 @@ import { demoSeed, emptySeed } from './seeds.ts';
 
 /**
  * Brings a database up to date and sets up a nursery where there is none.
- * @param flags --empty: begin without the demo; --reset-demo: the demo as on its first day
+ * @param flags --empty: begin without the demo; --reset-demo: the demo as on its first day; --demo: the demo where no nursery
+ *   was begun
  * @throws Error when a real nursery would have to be overwritten
  */
 export async function prepare(databaseUrl: string, flags: ReadonlySet<string>): Promise<void> {
@@ -21,8 +22,9 @@ export async function prepare(databaseUrl: string, flags: ReadonlySet<string>): 
     if (flags.has('--reset-demo') && there === 'nursery') {
       throw new Error('--reset-demo: this database holds a real nursery, which is never overwritten');
     }
-    if (flags.has('--empty') && there !== 'nursery') await setUp(db, emptySeed(), Date.now());
-    else if (there === 'nothing' || flags.has('--reset-demo')) await setUp(db, await demoSeed(), Date.now());
+    if (flags.has('--empty') && there !== 'nursery' && there !== 'not begun') await setUp(db, emptySeed(), Date.now());
+    else if (there === 'nothing' || flags.has('--reset-demo') || (flags.has('--demo') && there === 'not begun'))
+      await setUp(db, await demoSeed(), Date.now());
   } finally {
     await db.close();
   }

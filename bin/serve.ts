@@ -10,6 +10,7 @@ import { forecastJob } from '../src/server/weather/forecastJob.ts';
 import { heatJobs } from '../src/server/heat/heatJobs.ts';
 import { startJobs, type Job } from '../src/server/house/jobs.ts';
 import { askForJob } from '../src/db/house/jobs.ts';
+import { DEMO_WANTED } from '../src/server/house/askForDemo.ts';
 import { httpProvider } from '../src/server/weather/forecastProvider.ts';
 import { whatIsThere } from '../src/db/house/whatIsThere.ts';
 import { Bridge } from '../src/server/heat/bridge.ts';
@@ -105,6 +106,8 @@ async function startJobsBeside(): Promise<() => Promise<void>> {
 const FIRST_ms = 2_000;
 const DEMO_SERVICE = 'Underholt weather, simulated';
 const MQTT_PORT = 4311;
+/** How this process ends when it is to be started again with the demo. */
+const AGAIN_WITH_DEMO = 75;
 
 /** Has the season worked out before anybody asks: the first page of the day comes at once. */
 async function workOutFirst(): Promise<void> {
@@ -151,10 +154,15 @@ async function serve(): Promise<void> {
     log.info({ signal }, 'stopping');
     void stopJobs().catch(() => undefined);
     void stopHeat().catch(() => undefined);
-    server.close(() => process.exit(0));
+    server.close(() => process.exit());
     server.closeIdleConnections();
     setTimeout(() => server.closeAllConnections(), 4_000).unref();
   };
+  // Asked for on the first page: it is set up when all of this process's own is put away, so in the next (bin/start).
+  (process as NodeJS.EventEmitter).once(DEMO_WANTED, () => {
+    process.exitCode = AGAIN_WITH_DEMO;
+    stop(DEMO_WANTED);
+  });
   process.on('SIGTERM', () => stop('SIGTERM'));
   process.on('SIGINT', () => stop('SIGINT'));
 }

@@ -119,7 +119,7 @@ describe('migrations', () => {
     expect(await tables()).toEqual(['migrations']);
     expect(await migrateUp(db)).toEqual(MIGRATION_NAMES);
     await setUp(db, emptySeed(), 0);
-    expect(await whatIsThere()).toBe('nursery');
+    expect(await whatIsThere()).toBe('not begun');
   });
 
   it('are run once when two start at the same time', async () => {

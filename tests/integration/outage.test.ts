@@ -21,7 +21,7 @@ function folder(): string {
 }
 
 const until = async (test: () => Promise<boolean>): Promise<void> => {
-  for (let i = 0; i < 150; i++) {
+  for (let i = 0; i < 300; i++) {
     if (await test().catch(() => false)) return;
     await new Promise((resolve) => setTimeout(resolve, 200));
   }
@@ -115,6 +115,21 @@ describe('bin/start', () => {
     const batches = await (await fetch(`http://127.0.0.1:${port}/api/batch`)).json();
     expect(batches).toEqual([]);
     expect(await (await fetch(`http://127.0.0.1:${port}/`)).text()).toContain('Your nursery in five answers');
+    // Who only wants to look has the demo in its place: the server ends and comes again with it, and never a second time.
+    const nursery = async () =>
+      (await (await fetch(`http://127.0.0.1:${port}/api/house/nursery`)).json()) as {
+        demoClock: object | null;
+      };
+    expect((await nursery()).demoClock).toBeNull();
+    const ask = () =>
+      fetch(`http://127.0.0.1:${port}/api/house/begin/demo`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json', origin: `http://127.0.0.1:${port}` },
+        body: '{}',
+      });
+    expect((await ask()).status).toBe(202);
+    await until(async () => (await nursery()).demoClock !== null);
+    expect((await ask()).status).toBe(409);
     const refused = start({ CROOK_STATE: state, PORT: String(port) });
     expect(await refused.ended).toBe(1);
     expect(refused.err()).toMatch(/already started/);

@@ -65,6 +65,7 @@ export const BEGIN_CALLS: readonly Call[] = [
     body: beginInput,
     status: 201,
   },
+  { method: 'post', path: '/api/house/begin/demo', summary: WORDS.setUpTheDemo, status: 202 },
   {
     method: 'get',
     path: '/api/house/towns',

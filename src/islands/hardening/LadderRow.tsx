@@ -130,10 +130,7 @@ export function RowWords({ ladder, today, days, decisions }: Pick<Props, 'ladder
   const shown = decisions ?? ladder.days;
   const first = (ladder.days[0]?.day ?? today) - today;
   return (
-    <div
-      className="pointer-events-none absolute inset-x-0 top-0 grid h-[88px] grid-cols-10"
-      aria-hidden="true"
-    >
+    <div className="pointer-events-none absolute inset-x-0 top-0 grid h-[88px] grid-cols-10" aria-hidden="true">
       {Array.from({ length: days }, (_, i) => {
         const d = shown[i - first];
         return (

@@ -9,6 +9,7 @@ import { Finder } from '../../ui/kit/Finder.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { bodyOf, fromTown, HOUSE_WORDS, RISKS, roomsOf, siteOf, type BeginTyped } from './begin.ts';
 import { BeginSummary } from './BeginSummary.tsx';
+import { DemoInstead } from './DemoInstead.tsx';
 import { StartingHouse } from './StartingHouse.tsx';
 import { WaysFields } from './WaysFields.tsx';
 import { WORDS } from '../../words/en/house/begin.ts';
@@ -272,14 +273,17 @@ export function Begin({ containers }: Props) {
           )}
         </div>
       </form>
-      <BeginSummary site={site} risk_frac={typed.risk_frac} unit={ways?.temperatureUnit ?? 'C'} />
+      <div className="self-start min-[900px]:sticky min-[900px]:top-4">
+        <BeginSummary site={site} risk_frac={typed.risk_frac} unit={ways?.temperatureUnit ?? 'C'} />
+        <DemoInstead />
+      </div>
     </div>
   );
 }
 
 /** Ways of counting where coordinates are typed before any town. */
 const EUROPE = {
-  timeZone: WORDS.europeLondon,
+  timeZone: 'Europe/London',
   temperatureUnit: 'C',
   lengthUnit: 'cm',
   currency: 'EUR',

@@ -41,5 +41,4 @@ export const WORDS = catalogue({
   fewerTrays: (name: string) => `${name}: fewer trays`,
   trays: (name: string) => `${name}, trays`,
   moreTrays: (name: string) => `${name}: more trays`,
-  europeLondon: 'Europe/London',
 });

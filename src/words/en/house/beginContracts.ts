@@ -2,6 +2,7 @@ import { catalogue } from '../../catalogue.ts';
 
 /** What contracts/house/begin.ts says. */
 export const WORDS = catalogue({
+  setUpTheDemo: 'Set up the demo nursery in place of one that was not begun; the server starts again with it',
   myNursery: 'My nursery',
   heightAboveTheSeaIn: 'height above the sea in metres',
   byTheSeaYesOr: 'by the sea: yes or no',
