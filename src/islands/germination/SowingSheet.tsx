@@ -144,7 +144,7 @@ export function SowingSheet({ lines, today, unit, lengthUnit }: Props) {
                 return (
                   <li
                     key={line.id}
-                    className="grid grid-cols-[auto_1fr] items-center gap-x-4 border-b border-line py-2 min-[800px]:grid-cols-[auto_64px_1fr_auto]"
+                    className="to-tick grid grid-cols-[auto_1fr] items-center gap-x-4 border-b border-line py-2 min-[800px]:grid-cols-[auto_64px_1fr_auto]"
                   >
                     <input
                       type="checkbox"
@@ -176,7 +176,7 @@ export function SowingSheet({ lines, today, unit, lengthUnit }: Props) {
                           LIGHT[line.light],
                           line.light !== 'light' &&
                             WORDS.deep(Math.round(shownLength(line.depth_mm, lengthUnit) * 10) / 10, lengthUnit),
-                          <a key="1" href={`/batch/${line.id}/seeds`}>
+                          <a className="no-print" key="1" href={`/batch/${line.id}/seeds`}>
                             {WORDS.howMany}
                           </a>,
                         )}

@@ -267,7 +267,7 @@ function Carry({ view }: { readonly view: HardenView }) {
         <tbody>
           {view.carry.map((line, i) => (
             <tr key={i}>
-              <td className="num text-lg">{line.hour}:00</td>
+              <td className="to-tick num text-lg">{line.hour}:00</td>
               <td className="r num">{line.trays}</td>
               <td>
                 {line.words}

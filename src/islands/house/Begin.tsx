@@ -273,7 +273,7 @@ export function Begin({ containers }: Props) {
           )}
         </div>
       </form>
-      <div className="self-start min-[900px]:sticky min-[900px]:top-4">
+      <div className="self-start lg:sticky lg:top-4">
         <BeginSummary site={site} risk_frac={typed.risk_frac} unit={ways?.temperatureUnit ?? 'C'} />
         <DemoInstead />
       </div>

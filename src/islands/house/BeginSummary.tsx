@@ -33,7 +33,7 @@ export function BeginSummary({ site, risk_frac, unit }: Props) {
     };
   }, [site?.latitude_deg, site?.longitude_deg, site?.height_m, site?.byTheSea, risk_frac]); // eslint-disable-line react-hooks/exhaustive-deps
   return (
-    <aside className="card lg:sticky lg:top-4" aria-live="polite">
+    <aside className="card" aria-live="polite">
       <h2>{WORDS.whatFollowsFromIt}</h2>
       {!guess ? (
         <p className="mt-1 text-ink2">{WORDS.chooseATownAndSay}</p>

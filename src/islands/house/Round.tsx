@@ -249,7 +249,7 @@ function JobLine({ job, today, busy, open, onOpen, onLog, children }: LineProps)
   const why = job.whyDay === null ? job.why : job.why.replaceAll('{day}', spokenDay(job.whyDay, today));
   const tap = () => onLog({ kind: job.eventKind, day, count: countOf(job), cause: job.cause }, job.tap.toLowerCase());
   return (
-    <li className="border-b border-line py-2.5">
+    <li className="to-tick border-b border-line py-2.5">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
         <div className="w-14 text-right leading-none">
           {job.trays > 0 ? (

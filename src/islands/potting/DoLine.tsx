@@ -52,7 +52,7 @@ export function DoLine(props: Props) {
   }
 
   return (
-    <li className="border-b border-line py-3">
+    <li className="to-tick border-b border-line py-3">
       <div className="flex flex-wrap items-center gap-x-3 gap-y-2">
         <span className="num w-8 text-2xl" aria-hidden="true">
           {n}

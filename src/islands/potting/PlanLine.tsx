@@ -26,7 +26,7 @@ export function PlanLine({ n, line, typed, choices, errorAt, onChange, onOut }: 
   const spare = line.keep < line.there ? WORDS.keepTheBestForWanted(line.keep, line.wanted) : WORDS.wanted(line.wanted);
   const doubtful = planned?.doubtfulPot ?? false;
   return (
-    <li className="border-b border-line py-3">
+    <li className="to-tick border-b border-line py-3">
       <div className="flex flex-wrap items-baseline gap-x-3">
         <span className="num text-2xl" aria-hidden="true">
           {n}

@@ -2,6 +2,7 @@ import { catalogue, rich, type Part } from '../../catalogue.ts';
 
 /** Words of the frame Frame. */
 export const WORDS = catalogue({
+  printedOn: (nursery: string, day: string) => `${nursery}, ${day}`,
   frost: (frost: string | number) => `frost ${frost}`,
   gale: (gale: string | number) => `gale ${gale}`,
   forecastIsOld: 'forecast is old',
