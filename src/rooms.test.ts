@@ -21,6 +21,8 @@ const BESIDES: Readonly<Record<string, readonly string[]>> = {
   db: ['migrations'],
   server: [],
   islands: [],
+  // Words of the frame, of the parts all screens are made of, of labels, and of core's shared floor.
+  'words/en': ['layouts', 'ui', 't', 'calendar', 'units', 'numerics'],
   // The short address that labels carry, and the calls.
   pages: ['api', 't'],
   'pages/api': [],

@@ -148,13 +148,7 @@ export function OccupancyTimeline(props: Props) {
       <g transform={`translate(0 ${HEAD_px})`}>
         <LaneGrounds lanes={lanes} house={house} from={from} to={to} x={x} />
         <Stems {...{ lanes, worked, x, faint, overId }} skip={selectedId} />
-        <Bands
-          {...{ lanes, worked, x, faint }}
-          today={house.today}
-          skip={selectedId}
-          onHold={hold}
-          onOver={setOverId}
-        />
+        <Bands {...{ lanes, worked, x, faint, house }} skip={selectedId} onHold={hold} onOver={setOverId} />
         {/* What is past is pale, under what stands now. */}
         <rect
           x="0"

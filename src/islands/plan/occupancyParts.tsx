@@ -206,21 +206,29 @@ export const Overflow = memo(function Overflow({ lanes, x }: { readonly lanes: r
 const NAMED_px = { width: 30, height: 10 };
 
 /** What a batch is called in so much room: its whole name, without its crop, its crop and letter, or its code. */
-function calledIn(batch: Worked['batch'], width_px: number): string {
-  const words = batch.name.split(' ');
-  const short = [batch.name, words.slice(1).join(' '), `${words[0]} ${words.at(-1)}`, batch.code];
+function calledIn(batch: Worked['batch'], house: HouseData, width_px: number): string {
+  const crop = house.crops.find(({ id }) => id === batch.cropId)?.name ?? '';
+  const ofCrop = batch.name.toLowerCase().startsWith(`${crop.toLowerCase()} `);
+  const rest = ofCrop ? batch.name.slice(crop.length + 1) : '';
+  const short = [
+    batch.name,
+    rest,
+    ofCrop ? `${batch.name.slice(0, crop.length)} ${rest.split(' ').at(-1)}` : '',
+    batch.code,
+  ];
   return short.find((text) => text !== '' && text.length * PER_LETTER_px <= width_px) ?? '';
 }
 
 /** Of each batch the one band that carries its name: the longest that can, of those still to come if any can. */
-function namedBands(lanes: readonly Lane[], worked: ReadonlyMap<number, Worked>, x: Scale, today: number) {
+function namedBands(lanes: readonly Lane[], worked: ReadonlyMap<number, Worked>, x: Scale, house: HouseData) {
+  const { today } = house;
   const best = new Map<number, { readonly index: number; readonly worth: number }>();
   for (const lane of lanes)
     for (const { band } of lane.laid) {
       const batch = worked.get(band.batchId)?.batch;
       const width = x(band.to) - x(band.from <= today && band.to > today ? today : band.from) - 10;
       if (!batch || width < NAMED_px.width || band.slots * lane.perSlot_px - 1 < NAMED_px.height) continue;
-      const worth = calledIn(batch, width).length + (band.to > today ? 1_000 : 0);
+      const worth = calledIn(batch, house, width).length + (band.to > today ? 1_000 : 0);
       if (worth > (best.get(band.batchId)?.worth ?? 0)) best.set(band.batchId, { index: band.index, worth });
     }
   return best;
@@ -230,7 +238,7 @@ interface BandsProps {
   readonly lanes: readonly Lane[];
   readonly worked: ReadonlyMap<number, Worked>;
   readonly x: Scale;
-  readonly today: number;
+  readonly house: HouseData;
   readonly skip: number | null;
   readonly faint: ReadonlySet<number> | null;
   readonly onHold: (e: PointerEvent, band: Band) => void;
@@ -238,8 +246,9 @@ interface BandsProps {
   readonly onOver: (batchId: number | null) => void;
 }
 
-export const Bands = memo(function Bands({ lanes, worked, x, today, skip, faint, onHold, onOver }: BandsProps) {
-  const named = namedBands(lanes, worked, x, today);
+export const Bands = memo(function Bands({ lanes, worked, x, house, skip, faint, onHold, onOver }: BandsProps) {
+  const { today } = house;
+  const named = namedBands(lanes, worked, x, house);
   return (
     <g onPointerLeave={() => onOver(null)}>
       {lanes.flatMap((lane) =>
@@ -291,7 +300,7 @@ export const Bands = memo(function Bands({ lanes, worked, x, today, skip, faint,
                   fontSize="12"
                   fill="var(--color-ink)"
                 >
-                  {calledIn(batch, x(band.to) - Math.max(left, present ? x(today) : left) - 10)}
+                  {calledIn(batch, house, x(band.to) - Math.max(left, present ? x(today) : left) - 10)}
                 </text>
               )}
             </g>

@@ -15,7 +15,7 @@ import { Popover } from 'radix-ui';
 import { useEffect, useId, useMemo, useRef, useState, type ReactNode } from 'react';
 import { TABLE } from '../../words/en/table.ts';
 import { counted } from '../format.ts';
-import { WORDS } from '../../words/en/kit/dataTable.ts';
+import { WORDS } from '../../words/en/ui/dataTable.ts';
 
 /** A cell: its words, what it is sorted by where that is otherwise, and where it leads. */
 export interface TableCell {
