@@ -19,12 +19,12 @@ export async function prepare(databaseUrl: string, flags: ReadonlySet<string>): 
     if (done.length > 0) log.info({ migrations: done }, 'database brought up to date');
     await prepareJobs(databaseUrl);
     const there = await whatIsThere();
-    if (flags.has('--reset-demo') && there === 'nursery') {
+    if (flags.has('--reset-demo') && (there === 'nursery' || there === 'not begun')) {
       throw new Error('--reset-demo: this database holds a real nursery, which is never overwritten');
     }
     if (flags.has('--empty') && there !== 'nursery' && there !== 'not begun') await setUp(db, emptySeed(), Date.now());
-    else if (there === 'nothing' || flags.has('--reset-demo') || (flags.has('--demo') && there === 'not begun'))
-      await setUp(db, await demoSeed(), Date.now());
+    else if (there === 'nothing' || flags.has('--reset-demo')) await setUp(db, await demoSeed(), Date.now());
+    else if (flags.has('--demo') && there === 'not begun') await setUp(db, await demoSeed(), Date.now(), true);
   } finally {
     await db.close();
   }

@@ -76,9 +76,13 @@ interface SeedReadings {
   readonly outside: readonly number[];
 }
 
-/** Empties the database of the demo and writes a nursery in its place, all or nothing. Refuses to touch a real nursery. */
-export async function setUp(db: Sequelize, seed: NurserySeed, machine_ms: number): Promise<void> {
-  if ((await whatIsThere()) === 'nursery')
+/**
+ * Empties the database of the demo and writes a nursery in its place, all or nothing. Refuses to touch a real nursery.
+ * @param instead whether one in which nothing was written yet may give way as well
+ */
+export async function setUp(db: Sequelize, seed: NurserySeed, machine_ms: number, instead = false): Promise<void> {
+  const there = await whatIsThere();
+  if (there === 'nursery' || (there === 'not begun' && !instead))
     throw new Error('there is a real nursery in this database; it is never overwritten');
   const crops = await libraryCrops();
   await inTransaction(db, async (transaction) => {

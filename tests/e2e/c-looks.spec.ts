@@ -32,17 +32,18 @@ test.describe('axe finds nothing', () => {
   });
   test.afterAll(async () => page.context().close());
 
-  for (const [look, device] of [
-    ['dim.usual.usual', 'light'],
-    ['light.high.largest', 'dark'],
-    ['dim.high.usual', 'light'],
+  for (const [look, device, paths] of [
+    ['dim.usual.usual', 'light', IN_EACH_LOOK],
+    ['light.high.largest', 'dark', IN_EACH_LOOK],
+    // Of the colours of the two above; what is their own shows on a few pages.
+    ['dim.high.usual', 'light', IN_EACH_LOOK.slice(0, 4)],
     // More contrast and the rest as the device has it, which is dark.
-    ['system.high.usual', 'dark'],
+    ['system.high.usual', 'dark', IN_EACH_LOOK.slice(0, 4)],
   ] as const) {
     test(`in the look ${look} on a ${device} device`, async ({ house }) => {
       await page.emulateMedia({ colorScheme: device });
       await page.context().addCookies([{ name: 'crook-look', value: look, url: house.url }]);
-      for (const path of IN_EACH_LOOK) {
+      for (const path of paths) {
         await open(page, path);
         await page.waitForTimeout(200);
         await accessible(page, COLOURS);

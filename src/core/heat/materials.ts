@@ -1,3 +1,4 @@
+import { WORDS } from '../../words/en/heat/materials.ts';
 /** What a layer is made of. */
 export interface Material {
   readonly name: string;
@@ -14,16 +15,16 @@ export interface Material {
  * card, wet medium and compost: common practice, no source
  */
 export const MATERIALS = {
-  foam: { name: 'rigid foam (EPS)', conductivity_W_mK: 0.036, density_kg_m3: 20, heat_J_kgK: 1450 },
-  'dense-foam': { name: 'dense foam (XPS)', conductivity_W_mK: 0.034, density_kg_m3: 35, heat_J_kgK: 1450 },
-  card: { name: 'corrugated card', conductivity_W_mK: 0.06, density_kg_m3: 120, heat_J_kgK: 1700 },
-  timber: { name: 'softwood board', conductivity_W_mK: 0.13, density_kg_m3: 500, heat_J_kgK: 1600 },
-  sand: { name: 'sand', conductivity_W_mK: 2, density_kg_m3: 1950, heat_J_kgK: 1045 },
-  concrete: { name: 'concrete', conductivity_W_mK: 1.35, density_kg_m3: 2000, heat_J_kgK: 1000 },
-  steel: { name: 'steel shelf', conductivity_W_mK: 50, density_kg_m3: 7800, heat_J_kgK: 450 },
-  water: { name: 'water', conductivity_W_mK: 0.6, density_kg_m3: 1000, heat_J_kgK: 4190 },
-  medium: { name: 'moist medium', conductivity_W_mK: 0.5, density_kg_m3: 800, heat_J_kgK: 3300 },
-  compost: { name: 'hot bed compost', conductivity_W_mK: 0.5, density_kg_m3: 700, heat_J_kgK: 2800 },
+  foam: { name: WORDS.rigidFoamEps, conductivity_W_mK: 0.036, density_kg_m3: 20, heat_J_kgK: 1450 },
+  'dense-foam': { name: WORDS.denseFoamXps, conductivity_W_mK: 0.034, density_kg_m3: 35, heat_J_kgK: 1450 },
+  card: { name: WORDS.corrugatedCard, conductivity_W_mK: 0.06, density_kg_m3: 120, heat_J_kgK: 1700 },
+  timber: { name: WORDS.softwoodBoard, conductivity_W_mK: 0.13, density_kg_m3: 500, heat_J_kgK: 1600 },
+  sand: { name: WORDS.sand, conductivity_W_mK: 2, density_kg_m3: 1950, heat_J_kgK: 1045 },
+  concrete: { name: WORDS.concrete, conductivity_W_mK: 1.35, density_kg_m3: 2000, heat_J_kgK: 1000 },
+  steel: { name: WORDS.steelShelf, conductivity_W_mK: 50, density_kg_m3: 7800, heat_J_kgK: 450 },
+  water: { name: WORDS.water, conductivity_W_mK: 0.6, density_kg_m3: 1000, heat_J_kgK: 4190 },
+  medium: { name: WORDS.moistMedium, conductivity_W_mK: 0.5, density_kg_m3: 800, heat_J_kgK: 3300 },
+  compost: { name: WORDS.hotBedCompost, conductivity_W_mK: 0.5, density_kg_m3: 700, heat_J_kgK: 2800 },
 } as const satisfies Readonly<Record<string, Material>>;
 
 export type MaterialKey = keyof typeof MATERIALS;

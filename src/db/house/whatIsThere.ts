@@ -1,12 +1,16 @@
-import { BatchModel } from '../batch/models.ts';
-import { PlaceModel } from '../books/models.ts';
 import { NurseryModel } from './models.ts';
 
-/** What stands in the database: nothing, the demo, a nursery whose first questions nobody answered yet, or a real one. */
+/** Tables in which somebody has written something of their own, where a nursery is begun or about to be. */
+const OWN = ['places', 'batches', 'people', 'weather_days', 'site_readings', 'old_trays', 'lots', 'heat_zones'];
+
+/** What stands in the database: nothing, the demo, a nursery in which nothing was written yet, or a real one. */
 export async function whatIsThere(): Promise<'nothing' | 'demo' | 'not begun' | 'nursery'> {
   const row = await NurseryModel.findByPk(1, { raw: true });
   if (!row) return 'nothing';
   if (row.demoClock) return 'demo';
-  const begun = (row.byTheSea ?? null) !== null || (await PlaceModel.count()) > 0 || (await BatchModel.count()) > 0;
-  return begun ? 'nursery' : 'not begun';
+  if ((row.byTheSea ?? null) !== null) return 'nursery';
+  const [found] = await NurseryModel.sequelize!.query(
+    `SELECT ${OWN.map((table) => `EXISTS (SELECT FROM ${table})`).join(' OR ')} AS own`,
+  );
+  return (found[0] as { own: boolean }).own ? 'nursery' : 'not begun';
 }

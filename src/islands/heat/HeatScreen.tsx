@@ -136,7 +136,11 @@ export function HeatScreen(props: Props) {
           <Figure
             size="text-xl"
             value={String(Math.round(props.all.season.kWh))}
-            words={`kWh since ${shortDay(props.seasonFrom)}, ${money(props.all.season.money)}; ${Math.round(props.all.season.co2_kg)} kg CO₂`}
+            words={WORDS.kwhSinceKgCo(
+              shortDay(props.seasonFrom),
+              money(props.all.season.money),
+              Math.round(props.all.season.co2_kg),
+            )}
           />
         </dl>
         <p className="mt-3 flex flex-wrap gap-x-4 gap-y-1 text-[0.92rem]">
@@ -316,6 +320,6 @@ export function HeatScreen(props: Props) {
 
 const USED = [
   ['today', 'Today'],
-  ['month', 'This month'],
-  ['season', 'This season'],
+  ['month', WORDS.thisMonth],
+  ['season', WORDS.thisSeason],
 ] as const;

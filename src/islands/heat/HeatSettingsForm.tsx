@@ -92,7 +92,7 @@ export function HeatSettingsForm({ first }: { readonly first: HeatSettings }) {
         {kind === 'day-night' && field('night', WORDS.aKwhByNight, 'tariff.night_kWh')}
         {kind === 'day-night' && field('from', WORDS.cheapFromHour, 'tariff.from_h')}
         {kind === 'day-night' && field('to', WORDS.cheapToHour, 'tariff.to_h')}
-        {field('co2', WORDS.kgCoForAKwh, 'co2_kg_kWh', 'your supplier’s figure; 0.2 is a start, no source')}
+        {field('co2', WORDS.kgCoForAKwh, 'co2_kg_kWh', WORDS.yourSuppliersFigure02)}
         {field('quietFrom', WORDS.quietFromHour, 'quiet.from_h', WORDS.emptyNoQuietHours)}
         {field('quietTo', WORDS.quietToHour, 'quiet.to_h', WORDS.whatCanHurtPlantsSounds)}
         {field('repeat', WORDS.soundAgainEveryMinutes, 'quiet.repeat_min', WORDS.untilSomebodyTakesIt)}

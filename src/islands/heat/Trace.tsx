@@ -181,7 +181,7 @@ export function Trace({ zoneId, now_ms, unit, timeZone, tick }: Props) {
         onPointerUp={() => (drag.current = null)}
         onPointerCancel={() => (drag.current = null)}
       >
-        <svg width={wide} height={H} aria-hidden="true" className="block overflow-hidden">
+        <svg width={wide} height={H} aria-hidden="true" className="block max-w-full overflow-hidden">
           <defs>
             <clipPath id="trace">
               <rect x={PAD.left} y={0} width={right - PAD.left} height={H} />

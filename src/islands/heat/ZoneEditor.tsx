@@ -19,7 +19,9 @@ import type { Problem } from '../../contracts/problem.ts';
 import { call, fieldError, trouble } from '../../ui/call.ts';
 import { Field } from '../../ui/Field.tsx';
 import { monthName } from '../../ui/format.ts';
+import { SectionRow } from './SectionRow.tsx';
 import { ZoneLearn } from './ZoneLearn.tsx';
+import { GROUND } from '../../ui/ground.ts';
 import { hoursWords, percent, tenth } from './words.ts';
 import { WORDS } from '../../words/en/heat/zoneEditor.ts';
 
@@ -38,13 +40,25 @@ interface Props {
 type Text = Readonly<Record<string, string>>;
 
 const HEATER_WORDS = {
-  mat: 'mat',
-  cable: 'cable in the bed',
-  slab: 'heated slab',
-  water: 'warm water in pipes',
-  'hot-bed': 'hot bed of compost',
+  mat: WORDS.mat,
+  cable: WORDS.cable,
+  slab: WORDS.slab,
+  water: WORDS.warmWater,
+  'hot-bed': WORDS.hotBed,
 } as const;
-const COVER_WORDS = { none: 'none', fleece: 'fleece', single: 'single film or glass', double: 'double film' } as const;
+const COVER_WORDS = {
+  none: WORDS.none,
+  fleece: WORDS.fleece,
+  single: WORDS.singleFilm,
+  double: WORDS.doubleFilm,
+} as const;
+/** How the cover by night is drawn. */
+const ARCH = { none: 'none', fleece: 'single', single: 'single', double: 'double' } as const;
+const SENSORS = [
+  ['medium', WORDS.sensorInMedium],
+  ['bed', WORDS.sensorInBed],
+  ['air', WORDS.sensorInAir],
+] as const;
 const typedAs = (measure: Measure, value: number) => typedMeasure(value, measure, house().lengthUnit);
 const thickness = (m: number) => typedAs('mm', Math.round(m * 10_000) / 10);
 
@@ -203,6 +217,9 @@ export function ZoneEditor({ zone, start, places, normals, latitude_deg, tariff,
     </div>
   );
   const materials = MATERIAL_KEYS.map((k) => [k, MATERIALS[k].name] as const);
+  // A mat holds about as much warmth as so much water.
+  const bedMaterials = materials.map(([k, name]) => [k, k === 'water' ? WORDS.matOrWater : name] as const);
+  const mm = (key: string) => `${text[key] ?? ''} ${unitOf('mm')}`;
   const covers = COVERS.map((c) => [c, COVER_WORDS[c]] as const);
   const stale = problem?.status === 409 && problem.current !== undefined;
   return (
@@ -224,112 +241,148 @@ export function ZoneEditor({ zone, start, places, normals, latitude_deg, tariff,
             places.map((p) => [String(p.id), p.name] as const),
             (v) => setPlaceId(Number(v)),
           )}
-          <Field
-            id={`${id}device`}
-            label={WORDS.controllersName}
-            value={device}
-            error={err('device') ?? err('placeId')}
-            hint={WORDS.asItCallsItselfOver}
-            onValue={setDevice}
-          />
-          {pick(
-            'sensor',
-            WORDS.sensorSteersBy,
-            shape.sensor,
-            [
-              ['medium', 'medium'],
-              ['bed', 'bed'],
-              ['air', 'air'],
-            ],
-            (sensor) => setShape({ ...shape, sensor }),
-          )}
           {num('length', WORDS.length(unitOf('m')), 'spec.length_m')}
           {num('width', WORDS.width(unitOf('m')), 'spec.width_m')}
-          {num('power', WORDS.heaterWatts, 'spec.heater.power_W')}
-          {pick(
-            'heater',
-            WORDS.kindOfHeater,
-            shape.heater.kind,
-            HEATERS.map((h) => [h, HEATER_WORDS[h]] as const),
-            (kind) => setShape({ ...shape, heater: { ...shape.heater, kind } }),
-          )}
-          {pick('bedM', WORDS.heatedBedOf, shape.bed.material, materials, (material) =>
-            setShape({ ...shape, bed: { ...shape.bed, material } }),
-          )}
-          {num('bed', WORDS.bedThick(unitOf('mm')), 'spec.bed.thickness_m')}
-          {num('medium', WORDS.mediumInTheTrays(unitOf('mm')), 'spec.medium_m')}
-          {num('air', WORDS.airToTheCover(unitOf('mm')), 'spec.air_m')}
-          {num(
-            'sides',
-            WORDS.sideWalls(unitOf('m2K_W')),
-            'spec.sides_m2K_W',
-            WORDS.boardForOfFoam(typedAs('m2K_W', 0.2), typedAs('m2K_W', 1.4), length(50)),
-          )}
-          {pick('coverDay', WORDS.coverByDay, shape.cover.day, covers, (day) =>
-            setShape({ ...shape, cover: { ...shape.cover, day } }),
-          )}
-          {pick('coverNight', WORDS.coverByNight, shape.cover.night, covers, (night) =>
-            setShape({ ...shape, cover: { ...shape.cover, night } }),
-          )}
-          {num('sun', WORDS.sunThatReachesIt, 'spec.sun_frac')}
-          {num('plusDay', WORDS.houseOverOutsideDay(unit), 'spec.around.plusDay_K', WORDS.words0WhenItStandsOutside)}
-          {num('plusNight', WORDS.houseOverOutsideNight(unit), 'spec.around.plusNight_K')}
-          {pick(
-            'thermostat',
-            WORDS.thermostat,
-            shape.thermostat.kind,
-            [
-              ['on-off', WORDS.onAndOff],
-              ['pi', WORDS.bySharesOfTime],
-            ],
-            (kind) =>
-              setShape({
-                ...shape,
-                thermostat:
-                  kind === 'pi'
-                    ? { kind, band_K: 3, reset_s: 5400, cycle_s: 1200 }
-                    : { kind, differential_K: 1, minOn_s: 180, minOff_s: 180 },
-              }),
-          )}
-          {shape.thermostat.kind === 'on-off' &&
-            num('differential', WORDS.comesOnAgainBelowThe(unit), 'spec.thermostat.differential_K')}
-          {num('most', WORDS.highestSetPoint(unit), 'spec.mostSet_C')}
-          {num('cutOut', WORDS.cutOut(unit), 'spec.cutOut_C', WORDS.aboveItTheHeaterGoes)}
         </div>
         <fieldset>
-          <legend className="num text-[1.1rem]">{WORDS.belowTheHeaterFromAbove}</legend>
-          {below.map((l, i) => (
-            <div key={i} className="mt-2 flex items-end gap-2">
-              {pick(WORDS.below(i), WORDS.layer(i + 1), l.material, materials, (material) =>
-                setBelow(below.map((b, k) => (k === i ? { ...b, material } : b))),
+          <legend className="num text-[1.1rem]">{WORDS.inSection}</legend>
+          <p className="mb-1 text-[0.92rem] text-ink2">{WORDS.fromAboveNotToScale}</p>
+          <ul className="list-none p-0">
+            <SectionRow fill="none" arch={ARCH[shape.cover.night]}>
+              {pick('coverDay', WORDS.coverByDay, shape.cover.day, covers, (day) =>
+                setShape({ ...shape, cover: { ...shape.cover, day } }),
               )}
-              <Field
-                id={`${id}belowmm${i}`}
-                label={unitOf('mm')}
-                inputMode="decimal"
-                value={l.thick}
-                error={err(`spec.below.${i}.thickness_m`)}
-                onValue={(v) => setBelow(below.map((b, k) => (k === i ? { ...b, thick: v } : b)))}
-              />
-              <button
-                type="button"
-                className="btn"
-                aria-label={WORDS.takeOutLayer(i + 1)}
-                onClick={() => setBelow(below.filter((_, k) => k !== i))}
-              >
-                {WORDS.takeOut}
-              </button>
-            </div>
-          ))}
-          {below.length < 8 && (
-            <button
-              type="button"
-              className="btn small mt-2"
-              onClick={() => setBelow([...below, { material: 'foam', thick: thickness(0.05) }])}
+              {pick('coverNight', WORDS.coverByNight, shape.cover.night, covers, (night) =>
+                setShape({ ...shape, cover: { ...shape.cover, night } }),
+              )}
+            </SectionRow>
+            <SectionRow fill="#eef2f0" thick={mm('air')}>
+              {num('air', WORDS.airToTheCover(unitOf('mm')), 'spec.air_m')}
+            </SectionRow>
+            <SectionRow fill={GROUND.medium} thick={mm('medium')} dark>
+              {num('medium', WORDS.mediumInTheTrays(unitOf('mm')), 'spec.medium_m')}
+            </SectionRow>
+            <SectionRow
+              fill={GROUND[shape.bed.material]}
+              thick={mm('bed')}
+              wire={shape.heater.kind !== 'hot-bed'}
+              dark={shape.bed.material === 'compost'}
             >
-              {WORDS.anotherLayer}
-            </button>
-          )}
+              {pick(
+                'heater',
+                WORDS.kindOfHeater,
+                shape.heater.kind,
+                HEATERS.map((h) => [h, HEATER_WORDS[h]] as const),
+                (kind) => setShape({ ...shape, heater: { ...shape.heater, kind } }),
+              )}
+              {num('power', WORDS.heaterWatts, 'spec.heater.power_W')}
+              {pick('bedM', WORDS.heatedBedOf, shape.bed.material, bedMaterials, (material) =>
+                setShape({ ...shape, bed: { ...shape.bed, material } }),
+              )}
+              {num('bed', WORDS.bedThick(unitOf('mm')), 'spec.bed.thickness_m')}
+            </SectionRow>
+            {below.map((l, i) => (
+              <SectionRow
+                key={i}
+                fill={GROUND[l.material]}
+                thick={`${l.thick} ${unitOf('mm')}`}
+                dark={l.material === 'compost' || l.material === 'medium'}
+              >
+                {pick(`below${i}`, WORDS.layer(i + 1), l.material, materials, (material) =>
+                  setBelow(below.map((b, k) => (k === i ? { ...b, material } : b))),
+                )}
+                <div className="[&_.field]:w-24!">
+                  <Field
+                    id={`${id}belowmm${i}`}
+                    label={unitOf('mm')}
+                    inputMode="decimal"
+                    value={l.thick}
+                    error={err(`spec.below.${i}.thickness_m`)}
+                    onValue={(v) => setBelow(below.map((b, k) => (k === i ? { ...b, thick: v } : b)))}
+                  />
+                </div>
+                {i > 0 && (
+                  <button
+                    type="button"
+                    className="btn px-3"
+                    aria-label={WORDS.higher(i + 1)}
+                    onClick={() => setBelow(below.map((b, k) => below[k === i ? i - 1 : k === i - 1 ? i : k] ?? b))}
+                  >
+                    ↑
+                  </button>
+                )}
+                <button
+                  type="button"
+                  className="btn"
+                  aria-label={WORDS.takeOutLayer(i + 1)}
+                  onClick={() => setBelow(below.filter((_, k) => k !== i))}
+                >
+                  {WORDS.takeOut}
+                </button>
+              </SectionRow>
+            ))}
+            <SectionRow fill="#c8ccc4">
+              {below.length < 8 && (
+                <button
+                  type="button"
+                  className="btn"
+                  onClick={() => setBelow([...below, { material: 'foam', thick: thickness(0.05) }])}
+                >
+                  {WORDS.anotherLayer}
+                </button>
+              )}
+              <span className="py-2 text-ink2">{WORDS.floorOrShelf}</span>
+            </SectionRow>
+          </ul>
+        </fieldset>
+        <fieldset>
+          <legend className="num text-[1.1rem]">{WORDS.aroundIt}</legend>
+          <div className="mt-1 grid grid-cols-2 gap-3 min-[700px]:grid-cols-3">
+            {num(
+              'sides',
+              WORDS.sideWalls(unitOf('m2K_W')),
+              'spec.sides_m2K_W',
+              WORDS.boardForOfFoam(typedAs('m2K_W', 0.2), typedAs('m2K_W', 1.4), length(50)),
+            )}
+            {num('sun', WORDS.sunThatReachesIt, 'spec.sun_frac')}
+            {num('plusDay', WORDS.houseOverOutsideDay(unit), 'spec.around.plusDay_K', WORDS.words0WhenItStandsOutside)}
+            {num('plusNight', WORDS.houseOverOutsideNight(unit), 'spec.around.plusNight_K')}
+          </div>
+        </fieldset>
+        <fieldset>
+          <legend className="num text-[1.1rem]">{WORDS.howItIsSteered}</legend>
+          <div className="mt-1 grid grid-cols-2 gap-3 min-[700px]:grid-cols-3">
+            <Field
+              id={`${id}device`}
+              label={WORDS.controllersName}
+              value={device}
+              error={err('device') ?? err('placeId')}
+              hint={WORDS.asItCallsItselfOver}
+              onValue={setDevice}
+            />
+            {pick('sensor', WORDS.sensorSteersBy, shape.sensor, SENSORS, (sensor) => setShape({ ...shape, sensor }))}
+            {pick(
+              'thermostat',
+              WORDS.thermostat,
+              shape.thermostat.kind,
+              [
+                ['on-off', WORDS.onAndOff],
+                ['pi', WORDS.bySharesOfTime],
+              ],
+              (kind) =>
+                setShape({
+                  ...shape,
+                  thermostat:
+                    kind === 'pi'
+                      ? { kind, band_K: 3, reset_s: 5400, cycle_s: 1200 }
+                      : { kind, differential_K: 1, minOn_s: 180, minOff_s: 180 },
+                }),
+            )}
+            {shape.thermostat.kind === 'on-off' &&
+              num('differential', WORDS.comesOnAgainBelowThe(unit), 'spec.thermostat.differential_K')}
+            {num('most', WORDS.highestSetPoint(unit), 'spec.mostSet_C')}
+            {num('cutOut', WORDS.cutOut(unit), 'spec.cutOut_C', WORDS.aboveItTheHeaterGoes)}
+          </div>
         </fieldset>
         {said && (
           <p role="alert" className="note-bar bad">
@@ -406,7 +459,7 @@ export function ZoneEditor({ zone, start, places, normals, latitude_deg, tariff,
                 <Line words={WORDS.lostDownwards} value={percent(answer.with.down_frac)} />
                 <Line
                   words={WORDS.hoursToWarmUp}
-                  value={answer.with.warmUp_h === null ? 'never gets there' : hoursWords(answer.with.warmUp_h)}
+                  value={answer.with.warmUp_h === null ? WORDS.neverGetsThere : hoursWords(answer.with.warmUp_h)}
                 />
                 <Line
                   words={WORDS.ifStuckOnMediumBed}

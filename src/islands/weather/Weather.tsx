@@ -339,7 +339,7 @@ function Halves({ view, unit }: { readonly view: WeatherView; readonly unit: 'C'
                         />
                       </svg>
                       {hardiness}
-                      {layer && ', under a layer'}
+                      {layer && WORDS.underALayer}
                     </span>
                   ))}
                 </td>

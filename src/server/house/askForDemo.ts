@@ -1,7 +1,7 @@
 import { ProblemError } from '../../contracts/problem.ts';
-import { isBegun } from '../../core/house/begun.ts';
+import { database } from '../database.ts';
+import { whatIsThere } from '../../db/house/whatIsThere.ts';
 import { WORDS } from '../../words/en/house/askForDemo.ts';
-import { readSeason } from '../plan/season.ts';
 
 /** The event of the process by which the demo is asked for: what serves it (bin/serve.ts) sets it up and serves again. */
 export const DEMO_WANTED = 'crook: demo wanted';
@@ -13,7 +13,7 @@ const AFTER_ms = 200;
  * @throws ProblemError 409 when something stands there already
  */
 export async function askForDemo(): Promise<void> {
-  const { world } = await readSeason();
-  if (isBegun(world)) throw new ProblemError(409, WORDS.begun, WORDS.neverOverwritten);
+  database();
+  if ((await whatIsThere()) !== 'not begun') throw new ProblemError(409, WORDS.begun, WORDS.neverOverwritten);
   setTimeout(() => (process as NodeJS.EventEmitter).emit(DEMO_WANTED), AFTER_ms).unref();
 }

@@ -9,7 +9,6 @@ export const WORDS = catalogue({
   thereIsNoSuchCover: 'There is no such cover.',
   sayWhichLineIsWithdrawn: 'Say which line is withdrawn.',
   pottingWithdrawn: 'potting withdrawn',
-  withdrawn: (eventId: number, itemId: number) => `withdrawn ${eventId} ${itemId}`,
   aSplitIsLoggedWhen: (day: string) => `A split is logged when it is done: ${day} is still to come.`,
   splitOffFewerThanThe: (present: number) => `Split off fewer than the ${present} there are.`,
   onePlantCannotBeSplit: 'One plant cannot be split.',

@@ -20,7 +20,5 @@ export const WORDS = catalogue({
   isNotInTheBooks: (text: string) => `"${text}" is not in the books`,
   cannotBeRead: (column: string) => `"${column}" cannot be read`,
   isTooLongForA: 'is too long for a name',
-  toGrowOn: 'to grow on',
-  forThePot: 'for the pot',
   isToGrowOnFor: 'is "to grow on", "for the pot" or empty',
 });

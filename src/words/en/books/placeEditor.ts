@@ -22,8 +22,6 @@ export const WORDS = catalogue({
   takeOutPeriod: (i: number) => `Take out period ${i}`,
   addAPeriod: 'Add a period',
   houseOrBay: 'house or bay',
-  from2: 'from',
   openTraysAFewDegrees: 'open trays a few degrees, bagged or covered next to none; empty: the usual',
-  from3: 'from',
   standingGround: 'standing ground',
 });

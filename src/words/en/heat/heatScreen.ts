@@ -56,4 +56,8 @@ export const WORDS = catalogue({
   electricityWithWaterAResidual:
     'Electricity with water: a residual-current device on every bench, drip loops, fittings rated for wet places, no leads in a chain. Fixed wiring is for a licensed electrician; local codes and the maker’s label go before anything said here.',
   off: 'off',
+  kwhSinceKgCo: (seasonFrom: string, money: string, co2_kg: number) =>
+    `kWh since ${seasonFrom}, ${money}; ${co2_kg} kg CO₂`,
+  thisMonth: 'This month',
+  thisSeason: 'This season',
 });

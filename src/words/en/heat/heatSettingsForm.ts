@@ -23,4 +23,5 @@ export const WORDS = catalogue({
   meansByTheHourStay: 'means by the hour stay',
   keepMine: 'Keep mine',
   save: 'Save',
+  yourSuppliersFigure02: 'your supplier’s figure; 0.2 is a start, no source',
 });

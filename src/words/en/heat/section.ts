@@ -12,6 +12,4 @@ export const WORDS = catalogue({
   inFromTheAir: 'in from the air',
   throughTheTrays: 'through the trays',
   wDown: (down_W: number) => `${down_W} W down`,
-  below: (i: number) => `below${i}`,
-  below2: (i: number) => `below ${i}`,
 });

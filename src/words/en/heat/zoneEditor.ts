@@ -2,6 +2,26 @@ import { catalogue, rich, type Part } from '../../catalogue.ts';
 
 /** Words of the heat screens: ZoneEditor. */
 export const WORDS = catalogue({
+  inSection: 'The bench in section',
+  fromAboveNotToScale: 'From above, each layer with what is changed of it. Not to scale.',
+  floorOrShelf: 'the floor or shelf it stands on',
+  aroundIt: 'Around it',
+  howItIsSteered: 'How it is steered',
+  higher: (i: number) => `Layer ${i} one up`,
+  mat: 'mat',
+  cable: 'cable in the bed',
+  slab: 'heated slab',
+  warmWater: 'warm water in pipes',
+  hotBed: 'hot bed of compost',
+  none: 'none',
+  fleece: 'fleece',
+  singleFilm: 'single film or glass',
+  doubleFilm: 'double film',
+  sensorInMedium: 'medium',
+  sensorInBed: 'bed',
+  sensorInAir: 'air',
+  matOrWater: 'mat, or water',
+  neverGetsThere: 'never gets there',
   setPointAndOutsideType: 'set-point and outside: type figures',
   place: 'Place',
   controllersName: 'Controller’s name',
@@ -31,7 +51,6 @@ export const WORDS = catalogue({
   highestSetPoint: (unit: string) => `Highest set-point, °${unit}`,
   cutOut: (unit: string) => `Cut-out, °${unit}`,
   aboveItTheHeaterGoes: 'above it the heater goes off whatever is asked',
-  belowTheHeaterFromAbove: 'Below the heater, from above',
   layer: (i: number) => `Layer ${i}`,
   takeOutLayer: (i: number) => `Take out layer ${i}`,
   takeOut: 'Take out',
@@ -66,5 +85,4 @@ export const WORDS = catalogue({
   aSteadyStateAndA:
     'A steady state and a usual day of your months through the zone’s network: resistances by ISO 6946, stepped exactly. Wind, gaps and wet foam are not known to it; let the zone’s own nights correct it.',
   hot: ' (hot)',
-  below: (i: number) => `below${i}`,
 });

@@ -16,7 +16,6 @@ export const WORDS = catalogue({
   shorterDays: 'Shorter days',
   longerDays: 'Longer days',
   lookHarder: 'Look harder',
-  table: 'Table',
   findAndFilter: (on: Part) => rich`Find and filter${on}`,
   findAndFilter2: 'Find and filter',
   planOfTheHouse: 'Plan of the house',

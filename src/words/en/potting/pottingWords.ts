@@ -13,5 +13,4 @@ export const WORDS = catalogue({
   ready: 'Ready',
   withinAWeek: 'Within a week',
   later: 'Later',
-  dampedOff: 'damped off',
 });

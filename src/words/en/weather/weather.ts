@@ -2,6 +2,7 @@ import { catalogue, rich, type Part } from '../../catalogue.ts';
 
 /** Words of the weather screens: Weather. */
 export const WORDS = catalogue({
+  underALayer: ', under a layer',
   windTheStrongestGustOf: (middle: string, days: string) =>
     `Wind: the strongest gust of a middling day is ${middle}, by ${days} measured.`,
   measuredAnd: (days: string) => `${days} measured and `,
