@@ -146,6 +146,16 @@ test('a zone is built: what it can do follows what is typed, nonsense is told at
   const before = await need();
   await page.getByRole('textbox', { name: 'mm', exact: true }).fill('20');
   expect(await need()).toBeGreaterThan(before);
+  // Layers are put under it, moved and taken out where they are drawn.
+  await page.getByRole('button', { name: 'Another layer' }).click();
+  const layer = (n: number) => page.getByLabel(`Layer ${n}`, { exact: true });
+  await layer(2).selectOption('timber');
+  await page.getByRole('button', { name: 'Layer 2 one up' }).click();
+  await expect(layer(1)).toHaveValue('timber');
+  await expect(layer(2)).toHaveValue('foam');
+  await page.getByRole('button', { name: 'Take out layer 1' }).click();
+  await expect(layer(1)).toHaveValue('foam');
+  await expect(layer(2)).toHaveCount(0);
   await page.getByRole('textbox', { name: 'Heater, watts' }).fill('-40');
   await expect(can).toContainText('Not yet: power of the heater, W is -40');
   await page.getByRole('textbox', { name: 'Controller’s name' }).fill('Frame One');

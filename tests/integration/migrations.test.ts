@@ -133,8 +133,23 @@ describe('migrations', () => {
     db = connect(urlOf(db));
   });
 
-  it('a real nursery is never overwritten', async () => {
+  it('a real nursery is never overwritten; one in which nothing was written gives way only where that is asked for', async () => {
     await expect(setUp(db, await demoSeed(), 0)).rejects.toThrow(/never overwritten/);
+    for (const [write, undo] of [
+      [`INSERT INTO people (name, initials, mark) VALUES ('A', 'A', 'ring')`, 'DELETE FROM people'],
+      [
+        `INSERT INTO weather_days (on_day, least_c, most_c, source) VALUES ('2026-01-01', 1, 2, 's')`,
+        'DELETE FROM weather_days',
+      ],
+      ['UPDATE nursery SET by_the_sea = false', 'UPDATE nursery SET by_the_sea = NULL'],
+    ] as const) {
+      await db.query(write);
+      expect(await whatIsThere(), write).toBe('nursery');
+      await expect(setUp(db, await demoSeed(), 0, true)).rejects.toThrow(/never overwritten/);
+      await db.query(undo);
+    }
+    await setUp(db, emptySeed(), 0, true);
+    expect(await whatIsThere()).toBe('not begun');
   });
 });
 

@@ -6,6 +6,7 @@ import type { HouseData } from '../../contracts/plan/seasonData.ts';
 import { shortDay } from '../../ui/format.ts';
 import type { Planning } from './usePlanner.ts';
 import { inTrouble, type Worked } from './useSeason.ts';
+import type { Span } from './zoom.ts';
 import { WORDS } from '../../words/en/plan/filterBar.ts';
 
 const Dialog = lazy(() => import('../../ui/kit/Dialog.tsx').then((m) => ({ default: m.Dialog })));
@@ -73,7 +74,7 @@ interface Props {
   readonly keepWeeks: ReactNode;
   readonly onFilter: (filter: Filter) => void;
   readonly onZoom: (zoom: number) => void;
-  readonly onSpan: (name: 'season' | 'month' | 'week') => void;
+  readonly onSpan: (name: Span) => void;
   readonly onSelect: (batchId: number | null) => void;
 }
 

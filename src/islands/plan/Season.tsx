@@ -19,6 +19,7 @@ import { TightSpots } from './TightSpots.tsx';
 import { Troubles } from './Conflicts.tsx';
 import { FilterBar, matching, NO_FILTER, type Filter } from './FilterBar.tsx';
 import { WorkTable } from './WorkStrip.tsx';
+import { FIRST_ZOOM, zoomOf, ZOOMS, type Span } from './zoom.ts';
 import { usePlanChanges, type BatchToWrite, type SeasonNow } from './usePlanChanges.ts';
 import { useOffers, usePlanner } from './usePlanner.ts';
 import { useProposal } from './useProposal.ts';
@@ -26,10 +27,6 @@ import { useOutcomes } from './useOutcomes.ts';
 import { bandsOf, inTrouble, overRoomAhead, useReckoning, useSeason, useWeekWork } from './useSeason.ts';
 import { WORDS } from '../../words/en/plan/season.ts';
 
-/** Widths of a day, px: from a whole season to a week on the screen. */
-const ZOOMS = [3, 4.5, 6.5, 9, 13, 20, 40, 90];
-/** Days that each of the named spans shows. */
-const SPAN_days = { season: Infinity, month: 35, week: 8 } as const;
 const MOST_TROUBLES = 12;
 
 /** The season's drawing from the data block the page carries. */
@@ -43,7 +40,7 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
   const { house, initial: batches } = changes.now;
   const [selectedId, setSelectedId] = useState<number | null>(null);
   const [trial, setTrial] = useState<Trial | null>(null);
-  const [zoom, setZoom] = useState(2);
+  const [zoom, setZoom] = useState(FIRST_ZOOM);
   const [filter, setFilter] = useState<Filter>(NO_FILTER);
   const [height_px, setHeight] = useState(560);
   const scroller = useRef<HTMLDivElement>(null);
@@ -156,17 +153,7 @@ function SeasonDrawing({ first }: { readonly first: SeasonNow }) {
     if (box) box.scrollLeft = (house.today - from) * perDay_px - box.clientWidth * 0.3;
   }, [perDay_px, from, house.today]);
 
-  /** The widest days at which so much of the season is on the screen. */
-  function span(name: keyof typeof SPAN_days): void {
-    const wide = scroller.current?.clientWidth ?? 800;
-    const days = Math.min(SPAN_days[name], to - from);
-    setZoom(
-      Math.max(
-        0,
-        ZOOMS.findLastIndex((each) => each * days <= wide),
-      ),
-    );
-  }
+  const span = (name: Span): void => setZoom(zoomOf(name, to - from, scroller.current?.clientWidth ?? 800));
   function zoomKey(e: KeyboardEvent): void {
     const step = e.key === '+' || e.key === '=' ? 1 : e.key === '-' || e.key === '−' ? -1 : 0;
     if (step === 0 || e.ctrlKey || e.metaKey) return;

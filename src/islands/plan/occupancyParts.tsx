@@ -3,6 +3,7 @@ import { civilFromDay, dayFromCivil, weekdayOf } from '../../core/calendar/dayNu
 import type { HouseData } from '../../contracts/plan/seasonData.ts';
 import { degrees, monthName, shortDay, spokenDay } from '../../ui/format.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
+import { bandNames } from './bandNames.ts';
 import type { Lane } from './lanes.ts';
 import type { Band, Worked } from './useSeason.ts';
 import { WORDS } from '../../words/en/plan/occupancyParts.ts';
@@ -202,38 +203,6 @@ export const Overflow = memo(function Overflow({ lanes, x }: { readonly lanes: r
   );
 });
 
-/** Least width and height of a band that carries its name, px. */
-const NAMED_px = { width: 30, height: 10 };
-
-/** What a batch is called in so much room: its whole name, without its crop, its crop and letter, or its code. */
-function calledIn(batch: Worked['batch'], house: HouseData, width_px: number): string {
-  const crop = house.crops.find(({ id }) => id === batch.cropId)?.name ?? '';
-  const ofCrop = batch.name.toLowerCase().startsWith(`${crop.toLowerCase()} `);
-  const rest = ofCrop ? batch.name.slice(crop.length + 1) : '';
-  const short = [
-    batch.name,
-    rest,
-    ofCrop ? `${batch.name.slice(0, crop.length)} ${rest.split(' ').at(-1)}` : '',
-    batch.code,
-  ];
-  return short.find((text) => text !== '' && text.length * PER_LETTER_px <= width_px) ?? '';
-}
-
-/** Of each batch the one band that carries its name: the longest that can, of those still to come if any can. */
-function namedBands(lanes: readonly Lane[], worked: ReadonlyMap<number, Worked>, x: Scale, house: HouseData) {
-  const { today } = house;
-  const best = new Map<number, { readonly index: number; readonly worth: number }>();
-  for (const lane of lanes)
-    for (const { band } of lane.laid) {
-      const batch = worked.get(band.batchId)?.batch;
-      const width = x(band.to) - x(band.from <= today && band.to > today ? today : band.from) - 10;
-      if (!batch || width < NAMED_px.width || band.slots * lane.perSlot_px - 1 < NAMED_px.height) continue;
-      const worth = calledIn(batch, house, width).length + (band.to > today ? 1_000 : 0);
-      if (worth > (best.get(band.batchId)?.worth ?? 0)) best.set(band.batchId, { index: band.index, worth });
-    }
-  return best;
-}
-
 interface BandsProps {
   readonly lanes: readonly Lane[];
   readonly worked: ReadonlyMap<number, Worked>;
@@ -248,7 +217,7 @@ interface BandsProps {
 
 export const Bands = memo(function Bands({ lanes, worked, x, house, skip, faint, onHold, onOver }: BandsProps) {
   const { today } = house;
-  const named = namedBands(lanes, worked, x, house);
+  const named = bandNames(lanes, worked, x, house);
   return (
     <g onPointerLeave={() => onOver(null)}>
       {lanes.flatMap((lane) =>
@@ -295,12 +264,12 @@ export const Bands = memo(function Bands({ lanes, worked, x, house, skip, faint,
               {pinned && <circle cx={left + 4} cy={y + 4} r="2.6" fill="var(--color-ink)" />}
               {named.get(band.batchId)?.index === band.index && (
                 <text
-                  x={Math.max(left + (pinned ? 10 : 5), present ? x(today) + 5 : 0)}
+                  x={named.get(band.batchId)!.x + (pinned ? 5 : 0)}
                   y={y + Math.min(height / 2 + 4.2, 15)}
                   fontSize="12"
                   fill="var(--color-ink)"
                 >
-                  {calledIn(batch, house, x(band.to) - Math.max(left, present ? x(today) : left) - 10)}
+                  {named.get(band.batchId)!.words}
                 </text>
               )}
             </g>
