@@ -45,7 +45,7 @@ export function SectionRow({ fill, thick, wire = false, arch, dark = false, chil
           </span>
         )}
       </div>
-      <div className="flex flex-wrap items-end gap-x-3 gap-y-1 border-b border-line py-2.5 [&_.field]:w-40">
+      <div className="flex flex-wrap items-end gap-x-3 gap-y-1 border-b border-line py-2.5 [&_.field]:w-full sm:[&_.field]:w-40">
         {children}
       </div>
     </li>

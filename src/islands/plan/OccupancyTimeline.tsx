@@ -144,7 +144,12 @@ export function OccupancyTimeline(props: Props) {
           <rect width="1.4" height="9" fill="var(--color-ink)" fillOpacity="0.55" />
         </pattern>
       </defs>
-      <Calendar {...{ from, to, x }} height={height + HEAD_px} firstWeekday={reads().firstWeekday} />
+      <Calendar
+        {...{ from, to, x }}
+        height={height + HEAD_px}
+        firstWeekday={reads().firstWeekday}
+        today={house.today}
+      />
       <g transform={`translate(0 ${HEAD_px})`}>
         <LaneGrounds lanes={lanes} house={house} from={from} to={to} x={x} />
         <Stems {...{ lanes, worked, x, faint, overId }} skip={selectedId} />

@@ -20,10 +20,15 @@ interface CalendarProps {
   readonly x: Scale;
   readonly height: number;
   readonly firstWeekday: number;
+  readonly today: number;
 }
 
+/** Half the width of the sign of today, and the room a month's name takes, px. */
+const TODAY_px = 30;
+const MONTH_px = 76;
+
 /** Months, and under them the days or the first days of weeks, as there is room. */
-export function Calendar({ from, to, x, height, firstWeekday }: CalendarProps) {
+export function Calendar({ from, to, x, height, firstWeekday, today }: CalendarProps) {
   const marks: React.ReactNode[] = [];
   const perDay_px = x(from + 1) - x(from);
   for (let day = from; day < to; day++) {
@@ -58,11 +63,20 @@ export function Calendar({ from, to, x, height, firstWeekday }: CalendarProps) {
     const month = ((first.month - 1 + i) % 12) + 1;
     const start = dayFromCivil(first.year + Math.floor((first.month - 1 + i) / 12), month, 1);
     if (start > to) break;
-    const left = Math.max(start, from);
+    const left = x(Math.max(start, from));
+    // A month's name stands beside the sign of today, never under it.
+    const sign = x(today + 0.5);
+    const isUnder = left + MONTH_px > sign - TODAY_px && left < sign + TODAY_px;
     marks.push(
       <g key={start}>
         <line x1={x(start)} x2={x(start)} y1="8" y2={height} stroke="var(--color-line)" strokeWidth="1" />
-        <text x={x(left) + 5} y="19" fontSize="13.5" fontWeight="600" fill="var(--color-ink2)">
+        <text
+          x={isUnder ? sign + TODAY_px + 3 : left + 5}
+          y="19"
+          fontSize="13.5"
+          fontWeight="600"
+          fill="var(--color-ink2)"
+        >
           {monthName(month)}
         </text>
       </g>,
