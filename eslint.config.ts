@@ -138,4 +138,23 @@ export default tseslint.config(
       ],
     },
   },
+  {
+    // Reading and writing of a screen go through one place, so that all of it is fresh after a write.
+    files: ['src/islands/**/*.{ts,tsx}'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          paths: [
+            { name: 'sequelize', message: 'Sequelize stays in db and the use cases that open transactions.' },
+            {
+              name: '../../ui/call.ts',
+              importNames: ['call'],
+              message: 'Use useView, useAnswer, useWrite, readNow or writeNow of src/ui/kit/data.ts.',
+            },
+          ],
+        },
+      ],
+    },
+  },
 );

@@ -1,5 +1,4 @@
 import { v4 } from 'uuid';
-import { WRITTEN } from './fresh.ts';
 import { PERSON_HEADER } from '../contracts/house/holder.ts';
 import { personHere } from './who.ts';
 import type { Problem } from '../contracts/problem.ts';
@@ -13,8 +12,6 @@ export type Answer<T> =
 
 /** A network that hangs is no network. */
 const PATIENCE_ms = 20_000;
-/** Calls that send much to be looked at, and write nothing. */
-const LOOKS = '/look';
 
 /**
  * Calls the application with JSON. Never throws: no network, or one that hangs, is an answer as well.
@@ -41,11 +38,7 @@ export async function call<T>(
     return { kind: 'offline' };
   }
   const value = (await response.json().catch(() => null)) as unknown;
-  if (response.ok) {
-    if (method !== 'GET' && !path.endsWith(LOOKS) && typeof window !== 'undefined')
-      window.dispatchEvent(new Event(WRITTEN));
-    return { kind: 'done', value: value as T };
-  }
+  if (response.ok) return { kind: 'done', value: value as T };
   const problem = (value ?? {
     type: 'about:blank',
     title: WORDS.noAnswer,

@@ -57,9 +57,58 @@ describe('a log line without a network', () => {
     expect(await postLine(1, line('key-one-1'))).toEqual({ kind: 'kept' });
     vi.stubGlobal('fetch', () => Promise.resolve(answer(503, { detail: 'Away.', status: 503 })));
     expect(await postLine(2, line('key-two-2'))).toEqual({ kind: 'kept' });
-    vi.stubGlobal('fetch', () => Promise.resolve(answer(201, { eventId: 9, repeated: false })));
-    expect((await postLine(3, line('key-three'))).kind).toBe('done');
     expect(keptLines().map((kept) => kept.batchId)).toEqual([1, 2]);
+    const order: string[] = [];
+    vi.stubGlobal('fetch', (path: string) => {
+      order.push(path);
+      return Promise.resolve(answer(201, { eventId: 9, repeated: false }));
+    });
+    // What waits goes out before what was just tapped: a log is told in the order of its taps.
+    expect((await postLine(3, line('key-three'))).kind).toBe('done');
+    expect(order).toEqual(['/api/batch/1/events', '/api/batch/2/events', '/api/batch/3/events']);
+    expect(keptLines()).toEqual([]);
+  });
+
+  it('a line on which the server fails each time is shown as not taken, and holds up nothing for ever', async () => {
+    vi.stubGlobal('fetch', (path: string) =>
+      Promise.resolve(
+        path.includes('/1/')
+          ? answer(500, { detail: 'Something failed.', status: 500 })
+          : answer(201, { eventId: 9, repeated: false }),
+      ),
+    );
+    expect(await postLine(1, line('key-one-1'))).toEqual({ kind: 'kept' });
+    expect(await postLine(2, line('key-two-2'))).toEqual({ kind: 'kept' });
+    expect(await sendKept()).toEqual({ sent: 1 });
+    expect(keptLines().map((kept) => [kept.batchId, kept.refused])).toEqual([[1, 'Something failed.']]);
+  });
+
+  it('what another page has sent is not sent again from here', async () => {
+    away();
+    await postLine(1, line('key-one-1'));
+    await postLine(2, line('key-two-2'));
+    // Some time passes.
+    await new Promise((later) => setTimeout(later, 10));
+    store.delete('crook.line.key-one-1');
+    const sent: string[] = [];
+    vi.stubGlobal('fetch', (path: string) => {
+      sent.push(path);
+      return Promise.resolve(answer(201, { eventId: 9, repeated: false }));
+    });
+    expect(await sendKept()).toEqual({ sent: 1 });
+    expect(sent).toEqual(['/api/batch/2/events']);
+  });
+
+  it('is not sent twice by two who send at once', async () => {
+    away();
+    await postLine(1, line('key-one-1'));
+    const sent: string[] = [];
+    vi.stubGlobal('fetch', (path: string) => {
+      sent.push(path);
+      return Promise.resolve(answer(201, { eventId: 9, repeated: false }));
+    });
+    await Promise.all([sendKept(), sendKept(), sendKept()]);
+    expect(sent).toEqual(['/api/batch/1/events']);
   });
 
   it('what is refused later stays with the reason until it is let go, and holds up nothing', async () => {

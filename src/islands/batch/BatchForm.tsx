@@ -14,7 +14,8 @@ import { placesForStage } from '../../core/plan/schedule/suits.ts';
 import type { BatchInput } from '../../contracts/batch/batches.ts';
 import type { Problem } from '../../contracts/problem.ts';
 import type { HouseData } from '../../contracts/plan/seasonData.ts';
-import { call, fieldError, freshKey, trouble } from '../../ui/call.ts';
+import { fieldError, freshKey, trouble } from '../../ui/call.ts';
+import { writeNow } from '../../ui/kit/data.ts';
 import { counted, dayNight, shortDay } from '../../ui/format.ts';
 import { OutDates } from './OutDates.tsx';
 import { CropSearch } from './CropSearch.tsx';
@@ -157,7 +158,7 @@ export function BatchForm({ house, editing }: Props) {
     setProblem(null);
     const body = { ...inputOf(draft), ...(taken ? takenBody(taken) : {}) };
     if (draft.several !== 'one' && !editing) {
-      const made = await call<{ made: { id: number }[] }>('POST', '/api/plan/families', {
+      const made = await writeNow<{ made: { id: number }[] }>('POST', '/api/plan/families', {
         ...familyOf(draft, key.current),
         placed: !byHand,
       });
@@ -169,11 +170,11 @@ export function BatchForm({ house, editing }: Props) {
       return;
     }
     const answer = editing
-      ? await call<{ id: number }>('PATCH', `/api/batch/${editing.id}`, {
+      ? await writeNow<{ id: number }>('PATCH', `/api/batch/${editing.id}`, {
           ...body,
           version: withVersion,
         })
-      : await call<{ id: number }>('POST', '/api/batch', {
+      : await writeNow<{ id: number }>('POST', '/api/batch', {
           ...body,
           idempotencyKey: key.current,
           setPoints: taken ? setPointsBody(taken, house) : [],
@@ -182,7 +183,7 @@ export function BatchForm({ house, editing }: Props) {
       const { cropId: _crop, transplantOn: _date, joins: _joins, ...change } = body;
       const shift_days = (transplantDay ?? 0) - (dayFromIso(editing.input.transplantOn) ?? 0);
       const versions = editing.family.members.map(({ id: memberId, version: v }) => ({ id: memberId, version: v }));
-      const rest = await call('PATCH', `/api/plan/families/${editing.family.id}`, {
+      const rest = await writeNow('PATCH', `/api/plan/families/${editing.family.id}`, {
         idempotencyKey: key.current,
         versions,
         change,

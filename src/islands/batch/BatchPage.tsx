@@ -5,11 +5,11 @@ import { EVENT_WORDS, isOver, type Phase } from '../../core/batch/event.ts';
 import { MILESTONE_WORDS, type Milestone } from '../../core/plan/schedule/chain.ts';
 import type { BatchPageData } from '../../contracts/batch/batchPage.ts';
 import { ExplanationText } from '../../ui/ExplanationText.tsx';
-import { call, freshKey, trouble } from '../../ui/call.ts';
+import { freshKey, trouble } from '../../ui/call.ts';
 import { Field } from '../../ui/Field.tsx';
 import { shortDay, spokenDay, outWords, punctualityWords } from '../../ui/format.ts';
 import type { LogLine } from '../../contracts/batch/batches.ts';
-import { useView } from '../../ui/kit/data.ts';
+import { useView, writeNow } from '../../ui/kit/data.ts';
 import { postLine } from '../../ui/logPost.ts';
 import { WrittenBy } from '../../ui/PersonMark.tsx';
 import { LogForm } from './LogForm.tsx';
@@ -415,7 +415,7 @@ function SplitForm({ data }: { readonly data: BatchPageData }) {
       transplantOn: date,
       note: '',
     };
-    const answer = await call<{ batchId: number }>('POST', `/api/batch/${data.id}/split`, body);
+    const answer = await writeNow<{ batchId: number }>('POST', `/api/batch/${data.id}/split`, body);
     if (answer.kind === 'done') location.assign(`/batch/${answer.value.batchId}`);
     else setWrong(trouble(answer));
   }

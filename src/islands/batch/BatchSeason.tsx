@@ -1,6 +1,7 @@
 import { useId, useState } from 'react';
 import type { BatchPageData } from '../../contracts/batch/batchPage.ts';
-import { call, trouble } from '../../ui/call.ts';
+import { trouble } from '../../ui/call.ts';
+import { writeNow } from '../../ui/kit/data.ts';
 import { WORDS } from '../../words/en/batch/batchSeason.ts';
 
 /** The open season a batch belongs to, and putting it into another. */
@@ -9,9 +10,8 @@ export function BatchSeason({ data }: { readonly data: BatchPageData }) {
   const [seasonId, setSeasonId] = useState(data.seasonId);
   const [wrong, setWrong] = useState('');
   async function move(): Promise<void> {
-    const answer = await call('POST', `/api/batch/${data.id}/season`, { version: data.version, seasonId });
-    if (answer.kind === 'done') location.reload();
-    else setWrong(trouble(answer));
+    const answer = await writeNow('POST', `/api/batch/${data.id}/season`, { version: data.version, seasonId });
+    setWrong(answer.kind === 'done' ? '' : trouble(answer));
   }
   return (
     <section className="no-print mt-6 flex flex-wrap items-end gap-2" aria-label={WORDS.season}>

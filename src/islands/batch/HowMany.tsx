@@ -4,7 +4,8 @@ import { Figure } from '../../ui/Figure.tsx';
 import { useEffect, useId, useMemo, useState } from 'react';
 import { oddsOf, seedsToSow, type SeedsAnswer, type SeedsQuestion } from '../../core/batch/seedsToSow.ts';
 import { mixLitres, seedSupply } from '../../core/books/seedSupply.ts';
-import { call, trouble } from '../../ui/call.ts';
+import { trouble } from '../../ui/call.ts';
+import { writeNow } from '../../ui/kit/data.ts';
 import { counted } from '../../ui/format.ts';
 import { odds } from '../germination/words.ts';
 import { WORDS } from '../../words/en/batch/howMany.ts';
@@ -92,7 +93,7 @@ export function HowMany(props: HowManyProps) {
 
   async function use(cells: number): Promise<void> {
     const spare_frac = cells / plantsWanted - 1;
-    const done = await call('PATCH', `/api/batch/${props.batchId}`, { version: props.version, spare_frac });
+    const done = await writeNow('PATCH', `/api/batch/${props.batchId}`, { version: props.version, spare_frac });
     if (done.kind === 'done') location.assign('/germination/sheet');
     else setSaid(trouble(done));
   }

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import type { OutDatesView } from '../../contracts/hardening/hardenViews.ts';
-import { call } from '../../ui/call.ts';
+import { readNow } from '../../ui/kit/data.ts';
 import { counted, shortDay } from '../../ui/format.ts';
 import { WORDS } from '../../words/en/batch/outDates.ts';
 
@@ -21,8 +21,7 @@ export function OutDates({ cropId, varietyId, near, coverId, onChoose }: Props) 
   useEffect(() => {
     let current = true;
     const asked = /^\d{4}$/.test(season) && near.length === 10 ? `&near=${near}` : '';
-    void call<OutDatesView>(
-      'GET',
+    void readNow<OutDatesView>(
       `/api/planting/out?crop=${cropId}${varietyId === null ? '' : `&variety=${varietyId}`}${asked}`,
     ).then((answer) => {
       if (current && answer.kind === 'done') setView(answer.value);

@@ -1,7 +1,6 @@
-import { useRef, useState } from 'react';
-import { call, fieldError, freshKey, trouble } from '../../ui/call.ts';
+import { useState } from 'react';
 import { Field } from '../../ui/Field.tsx';
-import type { Problem } from '../../contracts/problem.ts';
+import { useWrite, wrongAt } from '../../ui/kit/data.ts';
 import { WORDS } from '../../words/en/batch/voidBatch.ts';
 
 interface Props {
@@ -10,20 +9,11 @@ interface Props {
   readonly code: string;
 }
 
-/** Voids a batch that was made by mistake, with the reason; it can be brought back. */
+/** Voids a batch that was made by mistake, with the reason; it can be brought back. The page becomes that of a voided batch. */
 export function VoidBatch({ id, version, code }: Props) {
   const [reason, setReason] = useState('');
-  const [problem, setProblem] = useState<Problem | null>(null);
-  const [wrong, setWrong] = useState('');
-  const key = useRef(freshKey());
-  async function send(): Promise<void> {
-    const answer = await call('POST', `/api/batch/${id}/void`, { idempotencyKey: key.current, version, reason });
-    if (answer.kind === 'done') return location.reload();
-    if (answer.kind === 'problem') key.current = freshKey();
-    setProblem(answer.kind === 'problem' ? answer.problem : null);
-    setWrong(trouble(answer));
-  }
-  const atField = fieldError(problem, 'reason');
+  const { mutate, error } = useWrite('POST', `/api/batch/${id}/void`);
+  const atField = wrongAt(error, 'reason');
   return (
     <details className="no-print mt-6 max-w-2xl" data-typing={reason === '' ? undefined : true}>
       <summary className="min-h-9 py-1 text-ink2">{WORDS.madeByMistake}</summary>
@@ -32,16 +22,16 @@ export function VoidBatch({ id, version, code }: Props) {
         noValidate
         onSubmit={(e) => {
           e.preventDefault();
-          void send();
+          mutate({ version, reason });
         }}
       >
         <p>{WORDS.isThenCountedNowhereNot(code)}</p>
         <div className="mt-2 max-w-md">
           <Field id="void-reason" label={WORDS.whatWasWrongWithIt} value={reason} error={atField} onValue={setReason} />
         </div>
-        {wrong && !atField && (
+        {error && !atField && (
           <p role="alert" className="note-bar bad mt-2">
-            {wrong}
+            {error.message}
           </p>
         )}
         <button type="submit" className="btn mt-3">
@@ -54,21 +44,15 @@ export function VoidBatch({ id, version, code }: Props) {
 
 /** Brings a voided batch back. */
 export function BringBack({ id, version, code }: Props) {
-  const [wrong, setWrong] = useState('');
-  const key = useRef(freshKey());
-  async function send(): Promise<void> {
-    const answer = await call('POST', `/api/batch/${id}/restore`, { idempotencyKey: key.current, version });
-    if (answer.kind === 'done') location.reload();
-    else setWrong(trouble(answer));
-  }
+  const { mutate, error } = useWrite('POST', `/api/batch/${id}/restore`);
   return (
     <>
-      <button type="button" className="btn solid mt-3" onClick={() => void send()}>
+      <button type="button" className="btn solid mt-3" onClick={() => mutate({ version })}>
         {WORDS.bringBack(code)}
       </button>
-      {wrong && (
+      {error && (
         <p role="alert" className="note-bar bad mt-2">
-          {wrong}
+          {error.message}
         </p>
       )}
     </>

@@ -3,7 +3,7 @@ import type { PlaceAnswer } from '../../contracts/plan/planner.ts';
 import type { HouseData, SeasonBatch } from '../../contracts/plan/seasonData.ts';
 import type { BatchPlan } from '../../core/plan/batchPlan.ts';
 import type { Crop } from '../../core/books/crop.ts';
-import { call } from '../../ui/call.ts';
+import { readNow } from '../../ui/kit/data.ts';
 import { planHelper, type PlanHelper } from '../../workers/planner.client.ts';
 
 /** Time after the last key before the planner is asked. */
@@ -34,7 +34,7 @@ export function usePlacing(house: HouseData, crop: Crop | null, plan: BatchPlan 
     if (!crop || !plan) return;
     let current = true;
     const timer = setTimeout(async () => {
-      season.current ??= call<{ initial: readonly SeasonBatch[] }>('GET', '/api/plan/season').then((got) =>
+      season.current ??= readNow<{ initial: readonly SeasonBatch[] }>('/api/plan/season').then((got) =>
         got.kind === 'done' ? got.value.initial : null,
       );
       const batches = await season.current;

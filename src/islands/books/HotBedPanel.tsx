@@ -4,7 +4,8 @@ import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { SPOTS, type HotBedLine, type Spot } from '../../core/heat/hotBed.ts';
 import { shownTemperature, temperatureFromShown } from '../../core/units/temperature.ts';
 import type { HotBedView } from '../../contracts/heat/heatViews.ts';
-import { call, fieldError, freshKey, trouble } from '../../ui/call.ts';
+import { fieldError, freshKey, trouble } from '../../ui/call.ts';
+import { writeNow } from '../../ui/kit/data.ts';
 import { Field } from '../../ui/Field.tsx';
 import { counted, degrees, spokenDay } from '../../ui/format.ts';
 import { house, length } from '../../ui/house.ts';
@@ -35,22 +36,21 @@ export function HotBedPanel({ view, log, today }: Props) {
   const [medium, setMedium] = useState('');
   const [spot, setSpot] = useState<Spot>('middle');
   const path = `/api/heat/hot-beds/${view.placeId}`;
-  const done = () => {
+  const { problem, message, send } = useSend(path, () => {
     remember();
-    location.reload();
-  };
-  const { problem, message, send } = useSend(path, done);
+    setMedium('');
+    setSaid('');
+  });
   const [said, setSaid] = useState('');
   async function withdraw(line: HotBedLine): Promise<void> {
-    const answer = await call('POST', path, {
+    const answer = await writeNow('POST', path, {
       kind: 'withdrawn',
       idempotencyKey: freshKey(),
       on: isoFromDay(today),
       by: by.trim() || WORDS.notSaid,
       correctsId: line.id,
     });
-    if (answer.kind === 'done') location.reload();
-    else setSaid(trouble(answer));
+    setSaid(answer.kind === 'done' ? '' : trouble(answer));
   }
   return (
     <section className="card mb-5" aria-label={WORDS.theHotBedAsIt}>

@@ -2,7 +2,8 @@ import { useEffect, useId, useState } from 'react';
 import type { FieldError } from '../../contracts/problem.ts';
 import type { ImportAnswer } from '../../contracts/batch/importAnswer.ts';
 import { DateOrderChoice, FileFaults, type DateOrder } from '../../ui/FileImport.tsx';
-import { call, freshKey, trouble } from '../../ui/call.ts';
+import { freshKey, trouble } from '../../ui/call.ts';
+import { writeNow } from '../../ui/kit/data.ts';
 import { counted } from '../../ui/format.ts';
 import { WORDS } from '../../words/en/books/importBatches.ts';
 
@@ -33,7 +34,7 @@ export function ImportBatches() {
     setRest(null);
     setErrors([]);
     setMessage('');
-    const answer = await call<ImportAnswer>('POST', '/api/batch/import', {
+    const answer = await writeNow<ImportAnswer>('POST', '/api/batch/import', {
       text: what,
       commit: false,
       ...how,
@@ -59,7 +60,7 @@ export function ImportBatches() {
   }
 
   async function commit(takeGood: boolean): Promise<void> {
-    const answer = await call<ImportAnswer>('POST', '/api/batch/import', {
+    const answer = await writeNow<ImportAnswer>('POST', '/api/batch/import', {
       text,
       commit: true,
       idempotencyKey: key,

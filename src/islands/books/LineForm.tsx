@@ -5,7 +5,8 @@ import type { LengthUnit } from '../../core/units/length.ts';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
 import { windUnit } from '../../core/units/wind.ts';
 import type { Problem } from '../../contracts/problem.ts';
-import { call, trouble } from '../../ui/call.ts';
+import { trouble } from '../../ui/call.ts';
+import { writeNow } from '../../ui/kit/data.ts';
 import { house } from '../../ui/house.ts';
 import { sectionsOf, valuesOf, type FieldSpec, type Units } from '../../ui/kit/fields.ts';
 import { OneField } from '../../ui/kit/OneField.tsx';
@@ -86,7 +87,7 @@ export function LineForm(props: Props) {
       : line
         ? { method: 'PUT' as const, path: `${path}/${line.id}`, body: { version: withVersion, line: values } }
         : { method: 'POST' as const, path, body: values };
-    const answer = await call<{ id: number }>(order.method, order.path, order.body);
+    const answer = await writeNow<{ id: number }>(order.method, order.path, order.body);
     if (answer.kind === 'done') {
       forget();
       sayOnNextPage(WORDS.saved);

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { isInUse, type Retirable } from '../../core/books/inUse.ts';
-import { call, trouble } from '../../ui/call.ts';
+import { trouble } from '../../ui/call.ts';
+import { writeNow } from '../../ui/kit/data.ts';
 import { WORDS } from '../../words/en/books/putAway.ts';
 
 interface Props {
@@ -18,7 +19,7 @@ export function PutAway({ path, line, version, back }: Props) {
   const [wrong, setWrong] = useState('');
   const used = isInUse(line);
   async function send(method: 'PUT' | 'DELETE', to: string, body?: unknown): Promise<void> {
-    const answer = await call(method, to, body);
+    const answer = await writeNow(method, to, body);
     if (answer.kind === 'done') location.assign(method === 'DELETE' ? back.split('?')[0]! : back);
     else setWrong(trouble(answer));
   }

@@ -3,7 +3,8 @@ import { decimal } from '../../ui/numbers.ts';
 import { Figure } from '../../ui/Figure.tsx';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import type { EmergenceData } from '../../contracts/germination/emergence.ts';
-import { call, freshKey, trouble } from '../../ui/call.ts';
+import { freshKey, trouble } from '../../ui/call.ts';
+import { writeNow } from '../../ui/kit/data.ts';
 import { counted, degrees, shortDay } from '../../ui/format.ts';
 import { LeaveOut } from './LeaveOut.tsx';
 import { useWidth } from '../../ui/useWidth.ts';
@@ -352,7 +353,7 @@ function SowAgain({
   const by = data.verdict.sowAgainBy;
   async function send(): Promise<void> {
     setBusy(true);
-    const answer = await call<{ batchId: number }>('POST', `/api/batch/${data.batchId}/sow-again`, {
+    const answer = await writeNow<{ batchId: number }>('POST', `/api/batch/${data.batchId}/sow-again`, {
       idempotencyKey: key,
       cause,
       endOld: !keep,

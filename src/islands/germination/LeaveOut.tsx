@@ -36,9 +36,13 @@ export function LeaveOut({ batchId, today, leftOut, trays }: Props) {
     setBusy(true);
     const answer = await postLine(batchId, { idempotencyKey: freshKey(), day: isoFromDay(today), ...line });
     setBusy(false);
-    if (answer.kind === 'done') location.reload();
-    else
-      setWrong(answer.kind === 'kept' ? 'Kept on this device; it is sent when the network is back.' : trouble(answer));
+    setWrong(
+      answer.kind === 'done'
+        ? ''
+        : answer.kind === 'kept'
+          ? 'Kept on this device; it is sent when the network is back.'
+          : trouble(answer),
+    );
   }
   const whole = leftOut.some((l) => l.tray === null);
   return (

@@ -3,7 +3,8 @@ import type { OldTrayFile, OldTraysAnswer } from '../../contracts/germination/ol
 import type { Person } from '../../core/house/people.ts';
 import { requireDay } from '../../core/calendar/dayNumber.ts';
 import { DateOrderChoice, FileFaults, type DateOrder } from '../../ui/FileImport.tsx';
-import { call, freshKey, trouble } from '../../ui/call.ts';
+import { freshKey, trouble } from '../../ui/call.ts';
+import { writeNow } from '../../ui/kit/data.ts';
 import { againstBook, counted, shortDay } from '../../ui/format.ts';
 import { WrittenBy } from '../../ui/PersonMark.tsx';
 import { WORDS } from '../../words/en/germination/oldTrays.ts';
@@ -35,7 +36,7 @@ export function OldTrays({ files, people, unit }: Props) {
   async function send(file: Chosen, dateOrder: typeof order, commit: boolean): Promise<void> {
     if (busy) return;
     setBusy(true);
-    const answer = await call<OldTraysAnswer>('POST', '/api/germination/old-trays', {
+    const answer = await writeNow<OldTraysAnswer>('POST', '/api/germination/old-trays', {
       ...file,
       commit,
       ...(dateOrder ? { dateOrder } : {}),
@@ -43,10 +44,11 @@ export function OldTrays({ files, people, unit }: Props) {
     });
     setBusy(false);
     if (answer.kind !== 'done') return setMessage(trouble(answer));
-    if (commit) return location.reload();
     setMessage('');
     setKey(freshKey());
-    setPreview(answer.value);
+    // Read in, they stand in the list below.
+    setPreview(commit ? null : answer.value);
+    if (commit) setChosen(null);
   }
 
   async function take(file: File | undefined): Promise<void> {
@@ -60,9 +62,8 @@ export function OldTrays({ files, people, unit }: Props) {
   }
 
   async function leaveOut(file: OldTrayFile): Promise<void> {
-    const answer = await call('PATCH', `/api/germination/old-trays/${file.id}`, { leftOut: !file.leftOut });
-    if (answer.kind === 'done') location.reload();
-    else setMessage(trouble(answer));
+    const answer = await writeNow('PATCH', `/api/germination/old-trays/${file.id}`, { leftOut: !file.leftOut });
+    setMessage(answer.kind === 'done' ? '' : trouble(answer));
   }
 
   return (

@@ -1,12 +1,12 @@
 import { useEffect, useRef, useState } from 'react';
-import { useView } from '../../ui/kit/data.ts';
+import { readNow, useView, writeNow } from '../../ui/kit/data.ts';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { ladderAhead, type Decision } from '../../core/hardening/ladder.ts';
 import type { BatchOdds } from '../../core/planting/odds.ts';
 import type { HardenView, LadderView } from '../../contracts/hardening/hardenViews.ts';
 import type { SpringsSent } from '../../contracts/planting/springs.ts';
 import { startOdds, type OddsClient } from '../../workers/odds.client.ts';
-import { call, freshKey, trouble } from '../../ui/call.ts';
+import { freshKey, trouble } from '../../ui/call.ts';
 import { counted, shortDay, spokenDay } from '../../ui/format.ts';
 import type { LogLine } from '../../contracts/batch/batches.ts';
 import { postLine } from '../../ui/logPost.ts';
@@ -64,7 +64,7 @@ export function Harden({ initial }: { readonly initial: HardenView }) {
   /** Odds with the hold, over the same springs as the server's. */
   async function foresee(batchId: number, until: number): Promise<void> {
     const n = ++asked.current;
-    client.current ??= call<SpringsSent>('GET', '/api/planting/springs').then((answer) =>
+    client.current ??= readNow<SpringsSent>('/api/planting/springs').then((answer) =>
       answer.kind === 'done' ? startOdds(answer.value) : null,
     );
     const c = await client.current;
@@ -98,7 +98,7 @@ export function Harden({ initial }: { readonly initial: HardenView }) {
     );
 
   async function programme(ladder: LadderView, programmeId: number): Promise<void> {
-    const answer = await call('PATCH', `/api/batch/${ladder.batchId}`, { version: ladder.version, programmeId });
+    const answer = await writeNow('PATCH', `/api/batch/${ladder.batchId}`, { version: ladder.version, programmeId });
     setSaid(answer.kind === 'done' ? WORDS.goesByAnotherProgrammeNow(ladder.name) : trouble(answer));
     await refresh();
   }

@@ -2,7 +2,8 @@ import { useState } from 'react';
 import { ALARMS } from '../../core/heat/alarms.ts';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
 import type { AlarmRecord } from '../../contracts/heat/heat.ts';
-import { call, trouble } from '../../ui/call.ts';
+import { trouble } from '../../ui/call.ts';
+import { writeNow } from '../../ui/kit/data.ts';
 import { clockTime, evidenceWords } from './words.ts';
 import { useSignature } from '../../ui/who.ts';
 import { WORDS } from '../../words/en/heat/alarmCard.ts';
@@ -23,7 +24,7 @@ export function AlarmCard({ alarm, zone, unit, timeZone, onTaken }: Props) {
   async function take(): Promise<void> {
     if (by.trim() === '') return setSaid(WORDS.sayWhoHasItA);
     remember();
-    const answer = await call('POST', `/api/heat/alarms/${alarm.id}`, { by: by.trim() });
+    const answer = await writeNow('POST', `/api/heat/alarms/${alarm.id}`, { by: by.trim() });
     if (answer.kind === 'done') onTaken();
     else setSaid(trouble(answer));
   }

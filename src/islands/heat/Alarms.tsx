@@ -1,8 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
-import { useView } from '../../ui/kit/data.ts';
+import { useView, writeNow } from '../../ui/kit/data.ts';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
 import type { AlarmRecord } from '../../contracts/heat/heat.ts';
-import { call, trouble } from '../../ui/call.ts';
+import { trouble } from '../../ui/call.ts';
 import { useAlarmSound, type Sounding } from './useAlarmSound.ts';
 import { AlarmCard } from './AlarmCard.tsx';
 import { WORDS } from '../../words/en/heat/alarms.ts';
@@ -34,7 +34,7 @@ export function Alarms({ alarms: first, names, unit, timeZone }: Props) {
     return () => events.close();
   }, [refresh]);
   async function test(): Promise<void> {
-    const answer = await call('POST', '/api/heat/alarms', {});
+    const answer = await writeNow('POST', '/api/heat/alarms', {});
     setSaid(answer.kind === 'done' ? WORDS.aTestAlarmStandsIt : trouble(answer));
     await refresh();
   }

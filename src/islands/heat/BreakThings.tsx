@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { BreakInput } from '../../contracts/heat/heat.ts';
-import { call, trouble } from '../../ui/call.ts';
+import { trouble } from '../../ui/call.ts';
+import { writeNow } from '../../ui/kit/data.ts';
 import { WORDS } from '../../words/en/heat/breakThings.ts';
 
 const THINGS: readonly (readonly [keyof BreakInput, string])[] = [
@@ -21,7 +22,7 @@ export function BreakThings({ zoneId }: { readonly zoneId: number }) {
   const [said, setSaid] = useState('');
   async function set(key: keyof BreakInput, value: boolean): Promise<void> {
     setBroken((now) => ({ ...now, [key]: value }));
-    const answer = await call('POST', `/api/heat/zones/${zoneId}/break`, { [key]: value });
+    const answer = await writeNow('POST', `/api/heat/zones/${zoneId}/break`, { [key]: value });
     if (answer.kind !== 'done') {
       setBroken((now) => ({ ...now, [key]: !value }));
       return setSaid(trouble(answer));

@@ -2,7 +2,8 @@ import { useEffect, useState } from 'react';
 import { icePoint } from '../../core/heat/calibration.ts';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
 import type { SensorRecord } from '../../contracts/heat/heat.ts';
-import { call, trouble } from '../../ui/call.ts';
+import { trouble } from '../../ui/call.ts';
+import { readNow, writeNow } from '../../ui/kit/data.ts';
 import { clockTime, kelvin, tenth } from './words.ts';
 import { useSignature } from '../../ui/who.ts';
 import { WORDS } from '../../words/en/heat/calibrate.ts';
@@ -38,7 +39,7 @@ export function Calibrate({ first, zone, unit, timeZone }: Props) {
   const [ready, setReady] = useState(false);
   const id = first.sensor.id;
   async function refresh(): Promise<void> {
-    const answer = await call<Latest>('GET', `/api/heat/sensors/${id}`);
+    const answer = await readNow<Latest>(`/api/heat/sensors/${id}`);
     if (answer.kind === 'done') setLatest(answer.value);
   }
   useEffect(() => {
@@ -56,7 +57,7 @@ export function Calibrate({ first, zone, unit, timeZone }: Props) {
     if (found.kind !== 'stable') return;
     if (by.trim() === '') return setSaid(WORDS.sayWhoCheckedIt);
     remember();
-    const answer = await call('POST', `/api/heat/sensors/${id}`, {
+    const answer = await writeNow('POST', `/api/heat/sensors/${id}`, {
       method: other ? 'compare' : 'ice',
       offset_K: Math.round(found.offset_K * 1000) / 1000,
       spread_K: found.spread_K,

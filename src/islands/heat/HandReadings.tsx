@@ -2,7 +2,8 @@ import { useState } from 'react';
 import { differenceWords } from '../../core/units/words.ts';
 import { temperatureFromShown, type TemperatureUnit } from '../../core/units/temperature.ts';
 import type { ZoneView } from '../../contracts/heat/heat.ts';
-import { call, fieldError, freshKey, trouble } from '../../ui/call.ts';
+import { fieldError, freshKey, trouble } from '../../ui/call.ts';
+import { writeNow } from '../../ui/kit/data.ts';
 import { useSend } from '../../ui/useSend.ts';
 import { Field } from '../../ui/Field.tsx';
 import { figureOr } from '../../ui/kit/fields.ts';
@@ -34,7 +35,7 @@ export function HandReadings({ view, unit, timeZone, onChanged }: Props) {
   const typed = (text: string) =>
     text.trim() === '' ? null : figureOr(text, (n) => Math.round(100 * temperatureFromShown(n, unit)) / 100);
   async function withdraw(id: number): Promise<void> {
-    const answer = await call('POST', path, {
+    const answer = await writeNow('POST', path, {
       idempotencyKey: freshKey(),
       ago_min: 0,
       medium_C: null,

@@ -2,7 +2,8 @@ import { house } from '../../ui/house.ts';
 import { useEffect, useState } from 'react';
 import type { HeatSettings } from '../../contracts/heat/heat.ts';
 import type { Problem } from '../../contracts/problem.ts';
-import { call, fieldError, trouble } from '../../ui/call.ts';
+import { fieldError, trouble } from '../../ui/call.ts';
+import { writeNow } from '../../ui/kit/data.ts';
 import { Field } from '../../ui/Field.tsx';
 import { WORDS } from '../../words/en/heat/heatSettingsForm.ts';
 
@@ -31,7 +32,7 @@ export function HeatSettingsForm({ first }: { readonly first: HeatSettings }) {
     return t.trim() !== '' && Number.isFinite(Number(t)) ? Number(t) : t;
   };
   async function save(withVersion: number): Promise<void> {
-    const answer = await call<HeatSettings>('PUT', '/api/heat/settings', {
+    const answer = await writeNow<HeatSettings>('PUT', '/api/heat/settings', {
       version: withVersion,
       tariff:
         kind === 'flat'

@@ -3,7 +3,8 @@ import type { TemperatureUnit } from '../../core/units/temperature.ts';
 import { sizingOf } from '../../core/heat/sizing.ts';
 import type { Problem } from '../../contracts/problem.ts';
 import type { ZoneView } from '../../contracts/heat/heat.ts';
-import { call, fieldError, freshKey, trouble } from '../../ui/call.ts';
+import { fieldError, freshKey, trouble } from '../../ui/call.ts';
+import { writeNow } from '../../ui/kit/data.ts';
 import { clockTime, percent, tenth } from './words.ts';
 import { useSignature } from '../../ui/who.ts';
 import { WORDS } from '../../words/en/heat/override.ts';
@@ -35,7 +36,7 @@ export function Override({ view, unit, timeZone, onChanged }: Props) {
   async function give(): Promise<void> {
     key.current ??= freshKey();
     remember();
-    const answer = await call('POST', `/api/heat/zones/${zone.id}/override`, {
+    const answer = await writeNow('POST', `/api/heat/zones/${zone.id}/override`, {
       idempotencyKey: key.current,
       set_C,
       hours,
@@ -52,7 +53,7 @@ export function Override({ view, unit, timeZone, onChanged }: Props) {
     onChanged();
   }
   async function back(): Promise<void> {
-    const answer = await call('DELETE', `/api/heat/zones/${zone.id}/override`);
+    const answer = await writeNow('DELETE', `/api/heat/zones/${zone.id}/override`);
     setSaid(answer.kind === 'done' ? WORDS.backToThePlan : trouble(answer));
     onChanged();
   }

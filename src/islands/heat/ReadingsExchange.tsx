@@ -2,7 +2,8 @@ import { useEffect, useState } from 'react';
 import Papa from 'papaparse';
 import type { ReadingsReport } from '../../contracts/heat/heat.ts';
 import type { Problem } from '../../contracts/problem.ts';
-import { call, fieldError, trouble } from '../../ui/call.ts';
+import { fieldError, trouble } from '../../ui/call.ts';
+import { writeNow } from '../../ui/kit/data.ts';
 import { counted } from '../../ui/format.ts';
 import { clockTime } from './words.ts';
 import { WORDS } from '../../words/en/heat/readingsExchange.ts';
@@ -57,7 +58,7 @@ export function ReadingsExchange({ zones, timeZone, zonesOfTime, now_ms }: Props
   }
   async function send(trying: boolean): Promise<void> {
     const columns = fields.filter((f) => f !== timeColumn && match[f]?.role).map((f) => ({ column: f, ...match[f]! }));
-    const answer = await call<ReadingsReport>('POST', '/api/heat/import', {
+    const answer = await writeNow<ReadingsReport>('POST', '/api/heat/import', {
       csv,
       zoneId,
       timeColumn,

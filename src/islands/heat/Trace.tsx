@@ -2,7 +2,7 @@ import { px } from '../../ui/numbers.ts';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { scaleLinear } from 'd3-scale';
 import { shownTemperature, type TemperatureUnit } from '../../core/units/temperature.ts';
-import { call } from '../../ui/call.ts';
+import { readNow } from '../../ui/kit/data.ts';
 import { clockTime, percent, tenth } from './words.ts';
 import { WORDS } from '../../words/en/heat/trace.ts';
 
@@ -64,8 +64,7 @@ export function Trace({ zoneId, now_ms, unit, timeZone, tick }: Props) {
   useEffect(() => {
     const wait = setTimeout(async () => {
       const margin = (to - from) / 4;
-      const answer = await call<Answer>(
-        'GET',
+      const answer = await readNow<Answer>(
         `/api/heat/zones/${zoneId}/series?from=${Math.round(from - margin)}&to=${Math.round(Math.min(to + margin, now_ms + 60_000))}&width=${Math.min(1500, Math.round(wide * 1.2))}`,
       );
       if (answer.kind === 'done') {

@@ -16,7 +16,8 @@ import {
 } from '../../core/units/temperature.ts';
 import type { ZoneRecord } from '../../contracts/heat/heat.ts';
 import type { Problem } from '../../contracts/problem.ts';
-import { call, fieldError, trouble } from '../../ui/call.ts';
+import { fieldError, trouble } from '../../ui/call.ts';
+import { writeNow } from '../../ui/kit/data.ts';
 import { Field } from '../../ui/Field.tsx';
 import { monthName } from '../../ui/format.ts';
 import { SectionRow } from './SectionRow.tsx';
@@ -180,8 +181,8 @@ export function ZoneEditor({ zone, start, places, normals, latitude_deg, tariff,
   async function save(withVersion: number): Promise<void> {
     const body = { placeId, device: device.trim() || null, spec };
     const reply = zone
-      ? await call<{ id: number }>('PUT', `/api/heat/zones/${zone.id}`, { version: withVersion, zone: body })
-      : await call<{ id: number }>('POST', '/api/heat/zones', body);
+      ? await writeNow<{ id: number }>('PUT', `/api/heat/zones/${zone.id}`, { version: withVersion, zone: body })
+      : await writeNow<{ id: number }>('POST', '/api/heat/zones', body);
     if (reply.kind === 'done') return location.assign(`/heat?zone=${reply.value.id}`);
     setProblem(reply.kind === 'problem' ? reply.problem : null);
     setSaid(trouble(reply));

@@ -2,7 +2,8 @@ import { decimal, px } from '../../ui/numbers.ts';
 import { useState } from 'react';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
 import type { FittedRecord } from '../../contracts/heat/heat.ts';
-import { call, trouble } from '../../ui/call.ts';
+import { trouble } from '../../ui/call.ts';
+import { readNow, writeNow } from '../../ui/kit/data.ts';
 import { WORDS } from '../../words/en/heat/zoneLearn.ts';
 
 /** What the zone's own last nights say of it. */
@@ -19,7 +20,8 @@ export function ZoneLearn({
   const [kept, setKept] = useState(fitted !== null);
   const [said, setSaid] = useState('');
   async function ask(method: 'GET' | 'POST' | 'DELETE'): Promise<void> {
-    const answer = await call<FittedRecord>(method, `/api/heat/zones/${zoneId}/fit`);
+    const path = `/api/heat/zones/${zoneId}/fit`;
+    const answer = await (method === 'GET' ? readNow<FittedRecord>(path) : writeNow<FittedRecord>(method, path));
     if (answer.kind !== 'done') return setSaid(trouble(answer));
     setSaid('');
     setFit(method === 'DELETE' ? null : answer.value);

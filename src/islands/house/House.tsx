@@ -6,7 +6,8 @@ import { dayFromIso, isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { DateField } from '../../ui/kit/DateField.tsx';
 import { temperatureOn } from '../../core/plan/schedule/placeClimate.ts';
 import { suitsStage } from '../../core/plan/schedule/suits.ts';
-import { call, freshKey, trouble } from '../../ui/call.ts';
+import { freshKey, trouble } from '../../ui/call.ts';
+import { writeNow } from '../../ui/kit/data.ts';
 import { counted, dayNight, lateness, longDay, shortDay } from '../../ui/format.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
 import { newlyOver } from '../../core/plan/schedule/roomUse.ts';
@@ -89,7 +90,7 @@ export function House({ dataId }: { readonly dataId: string }) {
     if (!selected || !trial?.place) return;
     const { placeId } = trial.place;
     if (really) {
-      const answer = await call('POST', `/api/batch/${selected.batch.id}/events`, {
+      const answer = await writeNow('POST', `/api/batch/${selected.batch.id}/events`, {
         idempotencyKey: freshKey(),
         kind: 'moved',
         day: isoFromDay(house.today),

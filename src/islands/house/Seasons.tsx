@@ -2,7 +2,8 @@ import { useEffect, useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import type { SeasonView } from '../../contracts/house/seasons.ts';
 import type { Problem } from '../../contracts/problem.ts';
-import { call, fieldError, trouble } from '../../ui/call.ts';
+import { fieldError, trouble } from '../../ui/call.ts';
+import { writeNow } from '../../ui/kit/data.ts';
 import { Field } from '../../ui/Field.tsx';
 import { counted, shortDay } from '../../ui/format.ts';
 import { WORDS } from '../../words/en/house/seasons.ts';
@@ -25,9 +26,12 @@ export function Seasons({ seasons, today, current }: Props) {
   async function post(path: string, body: unknown, season: SeasonView | null): Promise<void> {
     if (busy) return;
     setBusy(true);
-    const answer = await call('POST', path, body);
+    const answer = await writeNow('POST', path, body);
     setBusy(false);
-    if (answer.kind === 'done') return location.reload();
+    if (answer.kind === 'done') {
+      setAsked(null);
+      return setMessage('');
+    }
     // Plants still standing are a question, not a refusal: what is to become of them?
     if (season && answer.kind === 'problem' && answer.problem.title === 'Plants are still standing')
       return setAsked({ id: season.id, words: answer.problem.detail });
@@ -155,8 +159,8 @@ function SeasonForm({ season }: { readonly season: SeasonView | null }) {
   async function save(): Promise<void> {
     const body = { name, firstDay, lastDay };
     const answer = season
-      ? await call('PATCH', `/api/house/seasons/${season.id}`, { version: season.version, ...body })
-      : await call('POST', '/api/house/seasons', body);
+      ? await writeNow('PATCH', `/api/house/seasons/${season.id}`, { version: season.version, ...body })
+      : await writeNow('POST', '/api/house/seasons', body);
     if (answer.kind === 'done') return location.reload();
     setProblem(answer.kind === 'problem' ? answer.problem : null);
     setMessage(trouble(answer));

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { ALARMS } from '../../core/heat/alarms.ts';
 import type { ZoneCard } from '../../contracts/heat/heat.ts';
-import { call } from '../../ui/call.ts';
+import { readNow } from '../../ui/kit/data.ts';
 import type { Measured } from './HouseDrawing.tsx';
 
 const AGAIN_ms = 10_000;
@@ -11,7 +11,7 @@ export function useMeasured(): ReadonlyMap<number, Measured> {
   const [measured, setMeasured] = useState<ReadonlyMap<number, Measured>>(new Map());
   useEffect(() => {
     const look = async () => {
-      const answer = await call<ZoneCard[]>('GET', '/api/heat/zones');
+      const answer = await readNow<ZoneCard[]>('/api/heat/zones');
       if (answer.kind !== 'done') return;
       setMeasured(
         new Map(

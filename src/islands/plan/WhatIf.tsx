@@ -3,7 +3,8 @@ import type { PlanAnswer } from '../../contracts/plan/planner.ts';
 import type { ScenarioData, ScenarioRecord } from '../../contracts/plan/planning.ts';
 import { Said, UndoButton } from './ChangeBar.tsx';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
-import { call, trouble } from '../../ui/call.ts';
+import { trouble } from '../../ui/call.ts';
+import { readNow, writeNow } from '../../ui/kit/data.ts';
 import { counted, degrees } from '../../ui/format.ts';
 import { difference } from '../../ui/house.ts';
 import { WHAT_IF } from '../../words/en/whatIf.ts';
@@ -67,7 +68,7 @@ export function WhatIf({ dataId }: { readonly dataId: string }) {
   const stale = draft ? changedSince(now, draft.data) : [];
 
   async function reread(openId: number | null): Promise<void> {
-    const list = await call<ScenarioRecord[]>('GET', '/api/plan/scenarios');
+    const list = await readNow<ScenarioRecord[]>('/api/plan/scenarios');
     if (list.kind !== 'done') return;
     setKept(list.value);
     const record = list.value.find((scenario) => scenario.id === openId);
@@ -86,8 +87,8 @@ export function WhatIf({ dataId }: { readonly dataId: string }) {
     const { name, data, version } = draft;
     const saved =
       draft.id === null
-        ? await call<{ id: number }>('POST', '/api/plan/scenarios', { name, data })
-        : await call<{ id: number }>('PUT', `/api/plan/scenarios/${draft.id}`, { name, data, version });
+        ? await writeNow<{ id: number }>('POST', '/api/plan/scenarios', { name, data })
+        : await writeNow<{ id: number }>('PUT', `/api/plan/scenarios/${draft.id}`, { name, data, version });
     if (saved.kind !== 'done') return setProblem(trouble(saved));
     setProblem('');
     setMessage(WORDS.kept(name));
@@ -97,7 +98,7 @@ export function WhatIf({ dataId }: { readonly dataId: string }) {
   async function takeOut(): Promise<void> {
     if (!draft) return;
     if (draft.id !== null) {
-      const gone = await call('DELETE', `/api/plan/scenarios/${draft.id}`, { version: draft.version });
+      const gone = await writeNow('DELETE', `/api/plan/scenarios/${draft.id}`, { version: draft.version });
       if (gone.kind !== 'done') return setProblem(trouble(gone));
     }
     setMessage(WORDS.takenOut(draft.name));

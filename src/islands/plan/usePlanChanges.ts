@@ -1,12 +1,12 @@
 import { useState } from 'react';
-import { useAnswer, useView } from '../../ui/kit/data.ts';
+import { useAnswer, useView, writeNow } from '../../ui/kit/data.ts';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import type { PlannedSteps } from '../../core/plan/batchPlan.ts';
 import type { StagePlaces } from '../../core/plan/stage.ts';
 import type { ProposedSetPoints } from '../../core/plan/placement/proposal.ts';
 import type { PlanChangeLine } from '../../contracts/plan/planning.ts';
 import type { HouseData, SeasonBatch } from '../../contracts/plan/seasonData.ts';
-import { call, freshKey, trouble } from '../../ui/call.ts';
+import { freshKey, trouble } from '../../ui/call.ts';
 import { WORDS } from '../../words/en/plan/usePlanChanges.ts';
 
 /** A change of one batch's plan to be written. */
@@ -45,7 +45,7 @@ export function usePlanChanges(first: SeasonNow) {
     setBusy(true);
     const versionOf = new Map(now.initial.map((b) => [b.id, b.version]));
     const placeVersion = new Map(now.house.places.map((p) => [p.id, p.version]));
-    const answer = await call('POST', '/api/plan/season/plan', {
+    const answer = await writeNow('POST', '/api/plan/season/plan', {
       idempotencyKey: freshKey(),
       words,
       batches: batches.map(({ transplantOn, steps, ...batch }) => ({
@@ -76,7 +76,10 @@ export function usePlanChanges(first: SeasonNow) {
   const undo = async (): Promise<void> => {
     if (!undoable) return;
     setBusy(true);
-    const answer = await call('POST', '/api/plan/season/undo', { idempotencyKey: freshKey(), changeId: undoable.id });
+    const answer = await writeNow('POST', '/api/plan/season/undo', {
+      idempotencyKey: freshKey(),
+      changeId: undoable.id,
+    });
     setMessage(answer.kind === 'done' ? WORDS.undone(undoable.words) : trouble(answer));
     if (answer.kind !== 'offline') await reload();
     setBusy(false);

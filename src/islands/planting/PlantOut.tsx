@@ -4,8 +4,8 @@ import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { ESTABLISHMENT_RESULTS, ESTABLISHMENT_WORDS } from '../../core/batch/event.ts';
 import { degreesWords } from '../../core/hardening/words.ts';
 import type { PlantedLine, PlantLine, PlantView } from '../../contracts/hardening/hardenViews.ts';
-import { call, freshKey, trouble } from '../../ui/call.ts';
-import { useView } from '../../ui/kit/data.ts';
+import { freshKey, trouble } from '../../ui/call.ts';
+import { useView, writeNow } from '../../ui/kit/data.ts';
 import { counted, shortDay, spokenDay } from '../../ui/format.ts';
 import type { LogLine } from '../../contracts/batch/batches.ts';
 import { postLine } from '../../ui/logPost.ts';
@@ -50,7 +50,7 @@ export function PlantOut({ initial }: { readonly initial: PlantView }) {
     return null;
   }
   async function change(line: PlantLine, body: Record<string, unknown>, words: string): Promise<void> {
-    const answer = await call('PATCH', `/api/batch/${line.batchId}`, { version: line.version, ...body });
+    const answer = await writeNow('PATCH', `/api/batch/${line.batchId}`, { version: line.version, ...body });
     setSaid(answer.kind === 'done' ? words : trouble(answer));
     await refresh();
   }

@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import type { UnlikelyDate } from '../../contracts/hardening/hardenViews.ts';
-import { call, trouble } from '../../ui/call.ts';
+import { trouble } from '../../ui/call.ts';
+import { writeNow } from '../../ui/kit/data.ts';
 import { shortDay } from '../../ui/format.ts';
 import { WORDS } from '../../words/en/planting/unlikelyDates.ts';
 
@@ -20,7 +21,7 @@ export function UnlikelyDates({
   async function take(line: UnlikelyDate, offer: UnlikelyDate['offers'][number]): Promise<void> {
     const body =
       offer.transplantOn === null ? { coverId: offer.coverId } : { transplantOn: isoFromDay(offer.transplantOn) };
-    const answer = await call('PATCH', `/api/batch/${line.batchId}`, { version: line.version, ...body });
+    const answer = await writeNow('PATCH', `/api/batch/${line.batchId}`, { version: line.version, ...body });
     if (answer.kind !== 'done') return setSaid(trouble(answer));
     setSaid(WORDS.changedReloadToSeeThe(line.name));
     setLines((all) => all.filter((l) => l !== line));

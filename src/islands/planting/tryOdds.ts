@@ -1,13 +1,13 @@
 import type { BatchOdds } from '../../core/planting/odds.ts';
 import type { SpringsSent } from '../../contracts/planting/springs.ts';
 import { startOdds, type OddsClient } from '../../workers/odds.client.ts';
-import { call } from '../../ui/call.ts';
+import { readNow } from '../../ui/kit/data.ts';
 
 let client: Promise<OddsClient | null> | null = null;
 
 /** The thread with its springs, started at the first question. */
 function started(): Promise<OddsClient | null> {
-  client ??= call<SpringsSent>('GET', '/api/planting/springs').then((answer) =>
+  client ??= readNow<SpringsSent>('/api/planting/springs').then((answer) =>
     answer.kind === 'done' ? startOdds(answer.value) : null,
   );
   return client;

@@ -3,7 +3,8 @@ import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import type { Container } from '../../core/books/container.ts';
 import { traysFor } from '../../core/batch/trays.ts';
 import type { SessionLineView, SessionView } from '../../contracts/potting/potting.ts';
-import { call, freshKey, trouble } from '../../ui/call.ts';
+import { freshKey, trouble } from '../../ui/call.ts';
+import { writeNow } from '../../ui/kit/data.ts';
 import { counted, shortDay } from '../../ui/format.ts';
 import { CULLS, minutesWords } from './words.ts';
 import { WORDS } from '../../words/en/potting/doLine.ts';
@@ -40,7 +41,7 @@ export function DoLine(props: Props) {
   async function mark(kind: 'start' | 'pause' | 'done'): Promise<void> {
     if (busy) return;
     setBusy(true);
-    const answer = await call<SessionView>('POST', `/api/potting/sessions/${sessionId}/marks`, {
+    const answer = await writeNow<SessionView>('POST', `/api/potting/sessions/${sessionId}/marks`, {
       idempotencyKey: freshKey(),
       batchId: line.batchId,
       kind,
@@ -176,7 +177,7 @@ function OutcomePad({ line, sessionId, today, people, onView }: PadProps) {
     if (busy) return;
     setBusy(true);
     const figure = Number(minutes.replace(',', '.'));
-    const answer = await call<{ session: SessionView; repeated: boolean }>(
+    const answer = await writeNow<{ session: SessionView; repeated: boolean }>(
       'POST',
       `/api/potting/sessions/${sessionId}/outcomes`,
       {

@@ -1,10 +1,10 @@
 import { money } from '../../ui/house.ts';
-import { useView } from '../../ui/kit/data.ts';
+import { useView, writeNow } from '../../ui/kit/data.ts';
 import { useEffect, useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import type { Sign } from '../../core/batch/event.ts';
 import type { ReadyLine } from '../../contracts/potting/potting.ts';
-import { call, freshKey, trouble } from '../../ui/call.ts';
+import { freshKey, trouble } from '../../ui/call.ts';
 import { counted, shortDay, spokenDay } from '../../ui/format.ts';
 import { postLine } from '../../ui/logPost.ts';
 import { SAYS_WORDS, SIGN_TAPS } from './words.ts';
@@ -47,7 +47,7 @@ export function ReadyList({ initial, today }: Props) {
 
   async function plan(): Promise<void> {
     setBusy(true);
-    const answer = await call<{ id: number }>('POST', '/api/potting/sessions', {
+    const answer = await writeNow<{ id: number }>('POST', '/api/potting/sessions', {
       idempotencyKey: `${key}${chosen.join()}`.slice(0, 100),
       batchIds: chosen,
     });

@@ -4,7 +4,8 @@ import { dayFromIso, isoFromDay } from '../../core/calendar/dayNumber.ts';
 import type { SessionLineInput, SessionView } from '../../contracts/potting/potting.ts';
 import type { Problem } from '../../contracts/problem.ts';
 import { ExplanationText } from '../../ui/ExplanationText.tsx';
-import { call, trouble } from '../../ui/call.ts';
+import { trouble } from '../../ui/call.ts';
+import { readNow, writeNow } from '../../ui/kit/data.ts';
 import { Figure } from '../../ui/Figure.tsx';
 import { counted, longDay } from '../../ui/format.ts';
 import { DoLine } from './DoLine.tsx';
@@ -60,7 +61,7 @@ export function Session({ initial, unit }: { readonly initial: SessionView; read
     if (sent === null || saving) return;
     wanted.current = null;
     setSaving(true);
-    const answer = await call<SessionView>('PUT', `/api/potting/sessions/${view.id}`, {
+    const answer = await writeNow<SessionView>('PUT', `/api/potting/sessions/${view.id}`, {
       version: version.current,
       ...sent,
     });
@@ -97,7 +98,7 @@ export function Session({ initial, unit }: { readonly initial: SessionView; read
     change({ lines: draft.lines.map((l) => (l.batchId === batchId ? { ...l, ...next } : l)) });
 
   async function add(batchId: number): Promise<void> {
-    const made = await call<SessionView>('GET', `/api/potting/sessions/${view.id}?with=${batchId}`);
+    const made = await readNow<SessionView>(`/api/potting/sessions/${view.id}?with=${batchId}`);
     const line = made.kind === 'done' ? draftOf(made.value).lines.find((l) => l.batchId === batchId) : undefined;
     if (line) change({ lines: [...draft.lines, line] });
     else if (made.kind !== 'done') setSaid(trouble(made));

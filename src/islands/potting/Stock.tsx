@@ -3,7 +3,8 @@ import { house, money, unitOf } from '../../ui/house.ts';
 import { useEffect, useRef, useState } from 'react';
 import { STOCK_KINDS, STOCK_WORDS } from '../../core/potting/stock.ts';
 import type { StockLine } from '../../contracts/potting/potting.ts';
-import { call, freshKey, trouble } from '../../ui/call.ts';
+import { freshKey, trouble } from '../../ui/call.ts';
+import { writeNow } from '../../ui/kit/data.ts';
 import type { Person } from '../../core/house/people.ts';
 import { WrittenBy } from '../../ui/PersonMark.tsx';
 import { shortDay } from '../../ui/format.ts';
@@ -147,7 +148,7 @@ function Move({
   async function write(kind: 'count' | 'in' | 'used'): Promise<void> {
     const figure = amount.trim() === '' ? NaN : Number(amount.replace(',', '.'));
     if (!Number.isFinite(figure)) return setMessage(WORDS.typeHowMuch);
-    const answer = await call<{ lines: StockLine[] }>('POST', '/api/potting/stock', {
+    const answer = await writeNow<{ lines: StockLine[] }>('POST', '/api/potting/stock', {
       idempotencyKey: key.current,
       itemId: line.id,
       kind,

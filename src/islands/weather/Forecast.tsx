@@ -1,8 +1,8 @@
 import { lazy, Suspense, useEffect, useState } from 'react';
-import { useView } from '../../ui/kit/data.ts';
+import { useView, writeNow } from '../../ui/kit/data.ts';
 import { differenceWords, windWords } from '../../core/units/words.ts';
 import type { ForecastView } from '../../contracts/hardening/hardenViews.ts';
-import { call, trouble } from '../../ui/call.ts';
+import { trouble } from '../../ui/call.ts';
 import { aboutDegrees, counted, longDay } from '../../ui/format.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
 import { useWidth } from '../../ui/useWidth.ts';
@@ -40,7 +40,7 @@ export function Forecast({ initial, today, unit, scores }: Props) {
   }
   async function file(chosen: File | undefined): Promise<void> {
     if (!chosen) return;
-    const answer = await call<{ days: number; source: string }>('POST', '/api/weather/forecast/file', {
+    const answer = await writeNow<{ days: number; source: string }>('POST', '/api/weather/forecast/file', {
       text: await chosen.text(),
     });
     if (answer.kind === 'done') return refresh(WORDS.read(answer.value.source, counted(answer.value.days, WORDS.day2)));

@@ -2,7 +2,8 @@ import { useState } from 'react';
 import type { WeatherPreview } from '../../contracts/weather/weather.ts';
 import { WIND_UNITS, type WindUnit } from '../../core/weather/siteWind.ts';
 import { columnsOf, looksLikeDly, type WeatherUnit } from '../../formats/weatherFile.ts';
-import { call, trouble } from '../../ui/call.ts';
+import { trouble } from '../../ui/call.ts';
+import { writeNow } from '../../ui/kit/data.ts';
 import { counted, degrees, shortDay } from '../../ui/format.ts';
 import { yearOf } from './words.ts';
 import { WORDS } from '../../words/en/weather/importWeather.ts';
@@ -57,7 +58,7 @@ export function ImportWeather({ unit, onKept }: Props) {
   async function send(commit: boolean): Promise<void> {
     if (!file || busy) return;
     setBusy(true);
-    const answer = await call<WeatherPreview>('POST', '/api/weather', {
+    const answer = await writeNow<WeatherPreview>('POST', '/api/weather', {
       name: file.name,
       text: file.text,
       commit,

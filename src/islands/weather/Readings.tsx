@@ -1,5 +1,5 @@
 import { px } from '../../ui/numbers.ts';
-import { useView } from '../../ui/kit/data.ts';
+import { useView, writeNow } from '../../ui/kit/data.ts';
 import { DateField } from '../../ui/kit/DateField.tsx';
 import { differenceWords } from '../../core/units/words.ts';
 import { length } from '../../ui/house.ts';
@@ -7,7 +7,7 @@ import { useEffect, useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { temperatureFromShown } from '../../core/units/temperature.ts';
 import type { ReadingsShown } from '../../contracts/weather/siteReadings.ts';
-import { call, fieldError, freshKey, trouble } from '../../ui/call.ts';
+import { fieldError, freshKey, trouble } from '../../ui/call.ts';
 import { useSend } from '../../ui/useSend.ts';
 import { aboutDegrees, counted, degrees, shortDay, spokenDay } from '../../ui/format.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
@@ -29,7 +29,7 @@ export function Readings({ initial }: Props) {
     await again();
   };
   async function withdraw(id: number): Promise<void> {
-    const answer = await call('POST', '/api/weather/readings', {
+    const answer = await writeNow('POST', '/api/weather/readings', {
       idempotencyKey: freshKey(),
       kind: 'withdrawn',
       day: isoFromDay(view.today),

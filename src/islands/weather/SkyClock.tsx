@@ -1,7 +1,8 @@
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { localTimeAt } from '../../core/calendar/localDay.ts';
 import type { DemoClock } from '../../core/house/nursery.ts';
-import { call, trouble } from '../../ui/call.ts';
+import { trouble } from '../../ui/call.ts';
+import { writeNow } from '../../ui/kit/data.ts';
 import { WORDS } from '../../words/en/weather/skyClock.ts';
 
 const ClockPanel = lazy(() => import('./ClockPanel.tsx').then((m) => ({ default: m.ClockPanel })));
@@ -12,6 +13,9 @@ interface Props {
   readonly minute: number;
   readonly timeZone: string;
 }
+
+/** On another day every form and drawing begins with that day: the page is another. */
+const pageOfToday = (): void => location.replace(location.href);
 
 /** The demo's clock in the sky strip: time, run and pause, speed, and a day to set it to. */
 export function SkyClock({ clock, today, minute, timeZone }: Props) {
@@ -24,15 +28,16 @@ export function SkyClock({ clock, today, minute, timeZone }: Props) {
     const tick = setInterval(() => {
       const local = localTimeAt(clock.at_ms + (Date.now() - clock.anchor_ms) * clock.rate, timeZone);
       setShown(local.minute);
-      if (local.day !== today && !document.querySelector('[data-typing]')) location.reload();
+      if (local.day !== today && !document.querySelector('[data-typing]')) pageOfToday();
     }, 1000);
     return () => clearInterval(tick);
   }, [clock, timeZone, today]);
 
   async function change(body: object): Promise<void> {
-    const answer = await call('PUT', '/api/house/clock', body);
-    if (answer.kind === 'done') location.reload();
-    else setError(trouble(answer));
+    const answer = await writeNow('PUT', '/api/house/clock', body);
+    if (answer.kind !== 'done') return setError(trouble(answer));
+    setError('');
+    if ('setTo' in body) pageOfToday();
   }
 
   const time = `${String(Math.floor(shown / 60)).padStart(2, '0')}:${String(shown % 60).padStart(2, '0')}`;

@@ -4,7 +4,8 @@ import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { temperatureFromShown } from '../../core/units/temperature.ts';
 import { SKIES, type Sky } from '../../core/weather/forecast.ts';
 import type { Problem } from '../../contracts/problem.ts';
-import { call, fieldError, trouble } from '../../ui/call.ts';
+import { fieldError, trouble } from '../../ui/call.ts';
+import { writeNow } from '../../ui/kit/data.ts';
 import { counted } from '../../ui/format.ts';
 import { figureOr } from '../../ui/kit/fields.ts';
 import { dayHead } from './SkyRow.tsx';
@@ -42,7 +43,7 @@ export function TypeForecast({ today, unit, onTaken }: Props) {
       gust_m_s: r.gust.trim() === '' ? null : windFromText(r.gust, unit),
       sky: r.sky,
     }));
-    const answer = await call<{ days: number }>('POST', '/api/weather/forecast', { days });
+    const answer = await writeNow<{ days: number }>('POST', '/api/weather/forecast', { days });
     if (answer.kind === 'done') {
       setProblem(null);
       setMessage('');

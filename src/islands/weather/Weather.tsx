@@ -6,7 +6,8 @@ import type { WeatherView } from '../../contracts/weather/weather.ts';
 import type { SiteWind } from '../../core/weather/siteWind.ts';
 import { windWords } from '../../core/units/words.ts';
 import { shownTemperature, temperatureFromShown } from '../../core/units/temperature.ts';
-import { call, trouble } from '../../ui/call.ts';
+import { trouble } from '../../ui/call.ts';
+import { readNow, writeNow } from '../../ui/kit/data.ts';
 import { Figure } from '../../ui/Figure.tsx';
 import { counted, degrees, shortDay } from '../../ui/format.ts';
 import { FrostYears } from './FrostYears.tsx';
@@ -49,8 +50,7 @@ export function Weather({ initial, unit }: Props) {
     const figure = text.trim() === '' ? NaN : Number(text.replace(',', '.').replace('−', '-'));
     if (!Number.isFinite(figure)) return;
     const n = ++asked.current;
-    const answer = await call<WeatherView>(
-      'GET',
+    const answer = await readNow<WeatherView>(
       `/api/weather?threshold=${temperatureFromShown(figure, unit)}&risk=${risk_frac}`,
     );
     // Only the last question's answer counts.
@@ -61,7 +61,7 @@ export function Weather({ initial, unit }: Props) {
     } else setSaid(trouble(answer));
   }
   async function keep(): Promise<void> {
-    const answer = await call<WeatherView>('PUT', '/api/weather/frost', {
+    const answer = await writeNow<WeatherView>('PUT', '/api/weather/frost', {
       version: view.version,
       threshold_C: view.frost.threshold_C,
       risk_frac: view.frost.risk_frac,
@@ -74,7 +74,7 @@ export function Weather({ initial, unit }: Props) {
     } else setSaid(trouble(answer));
   }
   async function forget(source: string): Promise<void> {
-    const answer = await call<WeatherView>('DELETE', '/api/weather/source', { source });
+    const answer = await writeNow<WeatherView>('DELETE', '/api/weather/source', { source });
     if (answer.kind === 'done') {
       setView(answer.value);
       setSaid(WORDS.isTakenOut(source));

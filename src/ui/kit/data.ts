@@ -1,8 +1,8 @@
-import { keepPreviousData, QueryClient, useMutation, useQuery } from '@tanstack/react-query';
+import { keepPreviousData, MutationCache, QueryClient, useMutation, useQuery } from '@tanstack/react-query';
 import { useCallback, useRef } from 'react';
 import type { Problem } from '../../contracts/problem.ts';
 import { call, freshKey, trouble, type Answer } from '../call.ts';
-import { WRITTEN } from '../fresh.ts';
+import { tellWritten, WRITTEN } from '../fresh.ts';
 
 /** A call that was not done: refused with what to do, or no network. */
 export class NotDone extends Error {
@@ -17,8 +17,16 @@ export class NotDone extends Error {
 const tryAgain = (times: number, error: Error): boolean =>
   times < 2 && error instanceof NotDone && (error.problem === null || error.problem.status >= 500);
 
+/** Calls that send much to be looked at, and write nothing. */
+const LOOKS = '/look';
+
 const newClient = () =>
   new QueryClient({
+    mutationCache: new MutationCache({
+      onSuccess: (_done, _body, _context, { meta }) => {
+        if (meta?.['looks'] !== true) tellWritten();
+      },
+    }),
     defaultOptions: {
       // The house's own network need not reach the world: the browser's word on being online does not count.
       queries: { retry: tryAgain, staleTime: 5_000, networkMode: 'always', refetchOnWindowFocus: true },
@@ -35,11 +43,44 @@ const here = (): QueryClient => pageData ?? newClient();
 
 if (pageData) window.addEventListener(WRITTEN, () => void pageData.invalidateQueries());
 
-async function ask<T>(path: string): Promise<T> {
-  const answer = await call<T>('GET', path);
+const ask = async <T>(path: string): Promise<T> => doneOr(await call<T>('GET', path));
+
+type Method = 'POST' | 'PUT' | 'PATCH' | 'DELETE';
+
+/**
+ * Sends one thing to the application; how it ended is an answer, never thrown. What the page shows is read again when it was written.
+ * For what is tapped in a list, where each line would want a write of its own; forms and single buttons use useWrite.
+ */
+export async function writeNow<T>(method: Method, path: string, body?: unknown): Promise<Answer<T>> {
+  const client = here();
+  const options = {
+    mutationKey: [method, path],
+    meta: { looks: path.endsWith(LOOKS) },
+    mutationFn: () => call<T>(method, path, body).then(doneOr),
+  };
+  return client
+    .getMutationCache()
+    .build(client, options)
+    .execute(undefined)
+    .then(asDone, asAnswer<T>);
+}
+
+/** Reads an address of the application once, or takes what was just read of it; how it ended is an answer, never thrown. */
+export async function readNow<T>(path: string): Promise<Answer<T>> {
+  return here()
+    .fetchQuery<T>({ queryKey: [path], queryFn: () => ask<T>(path) })
+    .then(asDone, asAnswer<T>);
+}
+
+const doneOr = <T>(answer: Answer<T>): T => {
   if (answer.kind === 'done') return answer.value;
   throw new NotDone(answer);
-}
+};
+const asDone = <T>(value: T): Answer<T> => ({ kind: 'done', value });
+const asAnswer = <T>(error: unknown): Answer<T> => {
+  if (!(error instanceof NotDone)) throw error;
+  return error.problem ? { kind: 'problem', problem: error.problem } : { kind: 'offline' };
+};
 
 /**
  * What an address of the application answers, read again when it is old and after each write from this page.
@@ -87,11 +128,7 @@ export function useLook<T>(path: string, body: object | null) {
   return useQuery<T>(
     {
       queryKey: [path, body],
-      queryFn: async () => {
-        const answer = await call<T>('POST', path, body);
-        if (answer.kind === 'done') return answer.value;
-        throw new NotDone(answer);
-      },
+      queryFn: async () => doneOr(await call<T>('POST', path, body)),
       enabled: body !== null,
       placeholderData: keepPreviousData,
     },
@@ -103,11 +140,7 @@ export function useLook<T>(path: string, body: object | null) {
  * A write: one at a time however often its button is pressed, under one key until it is done, so that a retry never counts twice.
  * @param keyed whether the body carries a key of its own
  */
-export function useWrite<Body extends object, Done = unknown>(
-  method: 'POST' | 'PUT' | 'PATCH' | 'DELETE',
-  path: string,
-  keyed = true,
-) {
+export function useWrite<Body extends object, Done = unknown>(method: Method, path: string, keyed = true) {
   const key = useRef<string | null>(null);
   const busy = useRef(false);
   return useMutation<Done | undefined, NotDone, Body>(
@@ -120,9 +153,9 @@ export function useWrite<Body extends object, Done = unknown>(
         busy.current = false;
         // What was refused is another request when it is put right; without an answer it is the same one.
         if (answer.kind !== 'offline') key.current = null;
-        if (answer.kind === 'done') return answer.value;
-        throw new NotDone(answer);
+        return doneOr(answer);
       },
+      meta: { looks: path.endsWith(LOOKS) },
     },
     here(),
   );
