@@ -1,35 +1,45 @@
+import type { Difference } from './kit/fields.ts';
 import { WORDS } from '../words/en/ui/stale.ts';
+
+/** Said when theirs was taken. */
+export const THEIRS_TAKEN = WORDS.theirVersionIsHere;
+
 interface Props {
-  readonly current: Readonly<Record<string, unknown>>;
-  readonly yours: Readonly<Record<string, unknown>>;
+  /** Where the two versions differ; empty: in parts that have editors of their own. */
+  readonly rows: readonly Difference[];
   readonly onKeepMine: () => void;
   readonly onTakeTheirs: () => void;
 }
 
 /** Both versions of a line that someone else changed meanwhile, side by side where they differ. */
-export function Stale({ current, yours, onKeepMine, onTakeTheirs }: Props) {
-  const keys = Object.keys(yours).filter((key) => key !== 'version' && show(yours[key]) !== show(current[key]));
+export function Stale({ rows, onKeepMine, onTakeTheirs }: Props) {
   return (
     <div role="alert" className="note-bar bad">
       <p className="font-semibold">{WORDS.someoneChangedThisSinceYou}</p>
-      <table className="plain-table mt-2">
-        <thead>
-          <tr>
-            <th>{WORDS.what}</th>
-            <th>{WORDS.theirsSaved}</th>
-            <th>{WORDS.yours}</th>
-          </tr>
-        </thead>
-        <tbody>
-          {keys.map((key) => (
-            <tr key={key}>
-              <td>{key}</td>
-              <td>{show(current[key])}</td>
-              <td>{show(yours[key])}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      {rows.length === 0 ? (
+        <p className="mt-1">{WORDS.differsInItsLists}</p>
+      ) : (
+        <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={WORDS.what}>
+          <table className="plain-table mt-2">
+            <thead>
+              <tr>
+                <th>{WORDS.what}</th>
+                <th>{WORDS.theirsSaved}</th>
+                <th>{WORDS.yours}</th>
+              </tr>
+            </thead>
+            <tbody>
+              {rows.map(({ label, theirs, yours }) => (
+                <tr key={label}>
+                  <th scope="row">{label}</th>
+                  <td>{theirs}</td>
+                  <td>{yours}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
       <div className="mt-2 flex gap-2">
         <button type="button" className="btn solid" onClick={onKeepMine}>
           {WORDS.saveMineOverIt}
@@ -40,9 +50,4 @@ export function Stale({ current, yours, onKeepMine, onTakeTheirs }: Props) {
       </div>
     </div>
   );
-}
-
-function show(value: unknown): string {
-  if (value === null || value === undefined || value === '') return 'nothing';
-  return typeof value === 'object' ? JSON.stringify(value) : String(value);
 }

@@ -16,6 +16,9 @@ import type { Problem } from '../../contracts/problem.ts';
 import type { HouseData } from '../../contracts/plan/seasonData.ts';
 import { fieldError, freshKey, trouble } from '../../ui/call.ts';
 import { writeNow } from '../../ui/kit/data.ts';
+import { Restored } from '../../ui/kit/Restored.tsx';
+import { useKept } from '../../ui/kit/useKept.ts';
+import { batchDifferences } from './batchDifferences.ts';
 import { counted, dayNight, shortDay } from '../../ui/format.ts';
 import { OutDates } from './OutDates.tsx';
 import { CropSearch } from './CropSearch.tsx';
@@ -25,20 +28,13 @@ import type { NewWay } from '../../core/plan/placement/placeNew.ts';
 import { offHeatOf } from '../../ui/OffHeatChoice.tsx';
 import { Field, SelectField } from '../../ui/Field.tsx';
 import { Outlook } from './Outlook.tsx';
-import { Stale } from '../../ui/Stale.tsx';
+import { Stale, THEIRS_TAKEN } from '../../ui/Stale.tsx';
 import { BatchMore, type Member } from './BatchMore.tsx';
 import { draftOf, emptyDraft, familyOf, inputOf, type Draft } from './draft.ts';
 import { useTables } from './useTables.ts';
 import { setPointsBody, takenBody, useStable, useTablesWith, withoutPlaces } from './taken.ts';
 import { WORDS } from '../../words/en/batch/batchForm.ts';
 
-const STAGE_LABELS: Readonly<Record<Stage, string>> = {
-  germinate: WORDS.germinatesIn,
-  grow: WORDS.growsOnIn,
-  pot: WORDS.inThePotIn,
-  space: WORDS.spacedOutIn,
-  harden: WORDS.hardensIn,
-};
 /** Days before transplanting at which a stage's temperature is looked at when places are proposed. */
 const ROUGH_DAYS: Readonly<Record<Stage, number>> = {
   germinate: 56,
@@ -64,7 +60,10 @@ interface Props {
 export function BatchForm({ house, editing }: Props) {
   const id = useId();
   const tables = useTables(house);
-  const [draft, setDraft] = useState<Draft>(() => (editing ? draftOf(editing.input) : emptyDraft(house)));
+  const kept = useKept<Draft>(editing ? `batch/${editing.id}` : 'batch/new', editing?.version ?? 0, () =>
+    editing ? draftOf(editing.input) : emptyDraft(house),
+  );
+  const { typed: draft, setTyped: setDraft } = kept;
   const [version, setVersion] = useState(editing?.version ?? 0);
   const [problem, setProblem] = useState<Problem | null>(null);
   const [message, setMessage] = useState('');
@@ -163,7 +162,10 @@ export function BatchForm({ house, editing }: Props) {
         placed: !byHand,
       });
       setBusy(false);
-      if (made.kind === 'done') return location.assign('/plan/season');
+      if (made.kind === 'done') {
+        kept.forget();
+        return location.assign('/plan/season');
+      }
       setMessage(trouble(made));
       // The batch's own fields are named as if it were sent by itself.
       if (made.kind === 'problem') setProblem(withoutPrefix(made.problem));
@@ -197,6 +199,7 @@ export function BatchForm({ house, editing }: Props) {
     }
     setBusy(false);
     if (answer.kind === 'done') {
+      kept.forget();
       location.assign(`/batch/${answer.value.id}`);
       return;
     }
@@ -223,6 +226,7 @@ export function BatchForm({ house, editing }: Props) {
       }}
     >
       <div className="flex flex-col gap-4">
+        {kept.restored && <Restored onDiscard={kept.discard} />}
         <CropSearch
           crops={inUse(house.crops, draft.cropId)}
           chosen={crop}
@@ -341,7 +345,7 @@ export function BatchForm({ house, editing }: Props) {
               <SelectField
                 key={stage}
                 id={`${id}place-${stage}`}
-                label={STAGE_LABELS[stage]}
+                label={WORDS.stages[stage]}
                 value={draft.places[stage] ?? null}
                 none={stage === 'space' ? WORDS.whereItWasPotted : WORDS.noPlace}
                 error={err(`places.${stage}`)}
@@ -438,8 +442,7 @@ export function BatchForm({ house, editing }: Props) {
         )}
         {problem?.status === 409 && problem.current ? (
           <Stale
-            current={problem.current as Record<string, unknown>}
-            yours={inputOf(draft)}
+            rows={batchDifferences(house, problem.current as BatchInput, draft)}
             onKeepMine={() => {
               const latest = (problem.current as { version: number }).version;
               setVersion(latest);
@@ -450,7 +453,7 @@ export function BatchForm({ house, editing }: Props) {
               setVersion(latest);
               setDraft(draftOf(theirs));
               setProblem(null);
-              setMessage('Their version is here now; change it and save.');
+              setMessage(THEIRS_TAKEN);
             }}
           />
         ) : (

@@ -1,15 +1,16 @@
 import { isTrouble } from '../../core/batch/tolerance.ts';
-import { useEffect, useId, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { EVENT_WORDS, isOver, type Phase } from '../../core/batch/event.ts';
 import { MILESTONE_WORDS, type Milestone } from '../../core/plan/schedule/chain.ts';
 import type { BatchPageData } from '../../contracts/batch/batchPage.ts';
 import { ExplanationText } from '../../ui/ExplanationText.tsx';
-import { freshKey, trouble } from '../../ui/call.ts';
-import { Field } from '../../ui/Field.tsx';
+import { freshKey, trouble, type Answer } from '../../ui/call.ts';
+import type { FieldSpec } from '../../ui/kit/fields.ts';
+import { TypedForm } from '../../ui/kit/TypedForm.tsx';
 import { shortDay, spokenDay, outWords, punctualityWords } from '../../ui/format.ts';
 import type { LogLine } from '../../contracts/batch/batches.ts';
-import { useView, writeNow } from '../../ui/kit/data.ts';
+import { useView } from '../../ui/kit/data.ts';
 import { postLine } from '../../ui/logPost.ts';
 import { WrittenBy } from '../../ui/PersonMark.tsx';
 import { LogForm } from './LogForm.tsx';
@@ -38,21 +39,22 @@ export function BatchPage({ data: initial }: { readonly data: BatchPageData }) {
   const sending = useRef(false);
   const closed = isOver(data.phase);
 
-  async function post(line: Omit<LogLine, 'idempotencyKey'>): Promise<string | null> {
+  async function post(line: Omit<LogLine, 'idempotencyKey'>): Promise<Answer<unknown>> {
+    const taken: Answer<unknown> = { kind: 'done', value: null };
     // A second tap while the first is on its way is not a second line.
-    if (sending.current) return null;
+    if (sending.current) return taken;
     sending.current = true;
     const answer = await postLine(data.id, { idempotencyKey: freshKey(), ...line });
     sending.current = false;
-    if (answer.kind === 'problem' || answer.kind === 'offline') return trouble(answer);
+    if (answer.kind === 'problem' || answer.kind === 'offline') return answer;
     if (answer.kind === 'kept') {
       setMessage(WORDS.noConnectionKeptOnThis);
-      return null;
+      return taken;
     }
     setTool(null);
     setMessage(WORDS.logged);
     await refresh();
-    return null;
+    return taken;
   }
 
   return (
@@ -257,7 +259,7 @@ function Log({
   onPost,
 }: {
   readonly data: BatchPageData;
-  readonly onPost: (line: Omit<LogLine, 'idempotencyKey'>) => Promise<string | null>;
+  readonly onPost: (line: Omit<LogLine, 'idempotencyKey'>) => Promise<Answer<unknown>>;
 }) {
   const [editing, setEditing] = useState<number | null>(null);
   const [wrong, setWrong] = useState('');
@@ -308,7 +310,7 @@ function Log({
                           day: isoFromDay(data.today),
                           correctsId: event.id,
                         };
-                        void onPost(line).then((w) => setWrong(w ?? ''));
+                        void onPost(line).then((a) => setWrong(a.kind === 'done' ? '' : trouble(a)));
                       }}
                     >
                       {WORDS.withdraw}
@@ -349,102 +351,51 @@ function CauseForm({
 }: {
   readonly data: BatchPageData;
   readonly kind: 'lost' | 'ended';
-  readonly onPost: (line: Omit<LogLine, 'idempotencyKey'>) => Promise<string | null>;
+  readonly onPost: (line: Omit<LogLine, 'idempotencyKey'>) => Promise<Answer<unknown>>;
 }) {
-  const id = useId();
-  const [count, setCount] = useState('');
-  const [cause, setCause] = useState('');
-  const [day, setDay] = useState(isoFromDay(data.today));
-  const [wrong, setWrong] = useState('');
   const losing = kind === 'lost';
+  const today = isoFromDay(data.today);
+  const fields: readonly FieldSpec[] = [
+    ...(losing
+      ? [{ key: 'count', label: WORDS.howManyOf(data.plants.inHand_count || data.most_count), kind: 'number' } as const]
+      : []),
+    { key: 'cause', label: WORDS.cause, kind: 'text', optional: true, suggest: CAUSES },
+    { key: 'day', label: WORDS.day, kind: 'date', max: today },
+  ];
   return (
-    <form
-      noValidate
-      className="grid grid-cols-1 gap-3 min-[600px]:grid-cols-3"
-      onSubmit={(e) => {
-        e.preventDefault();
-        void onPost({
-          kind,
-          day,
-          cause,
-          count: losing ? (count === '' ? null : Number(count)) : null,
-        }).then((w) => setWrong(w ?? ''));
-      }}
-    >
-      {losing && (
-        <Field
-          id={`${id}n`}
-          label={WORDS.howManyOf(data.plants.inHand_count || data.most_count)}
-          inputMode="numeric"
-          value={count}
-          onValue={setCount}
-        />
-      )}
-      <Field id={`${id}c`} label={WORDS.cause} list={`${id}causes`} value={cause} onValue={setCause} />
-      <datalist id={`${id}causes`}>
-        {CAUSES.map((c) => (
-          <option key={c} value={c} />
-        ))}
-      </datalist>
-      <Field id={`${id}d`} label={WORDS.day} type="date" value={day} max={isoFromDay(data.today)} onValue={setDay} />
-      {wrong && (
-        <p role="alert" className="note-bar bad col-span-full">
-          {wrong}
-        </p>
-      )}
-      <button type="submit" className="btn solid col-span-full">
-        {losing ? WORDS.logTheLoss : WORDS.endThisBatch}
-      </button>
-    </form>
+    <TypedForm
+      fields={fields}
+      start={{ count: null, cause: '', day: today }}
+      extra={{ kind }}
+      schema={() => import('../../contracts/batch/batches.ts').then((m) => m.eventInput)}
+      draft={null}
+      send={(body) => onPost(body as Omit<LogLine, 'idempotencyKey'>)}
+      said={() => ''}
+      saveWords={losing ? WORDS.logTheLoss : WORDS.endThisBatch}
+      buttonClass="btn solid mt-3 w-full"
+    />
   );
 }
 
 function SplitForm({ data }: { readonly data: BatchPageData }) {
-  const id = useId();
-  const [count, setCount] = useState('');
-  const [date, setDate] = useState(isoFromDay(data.plan.transplantOn));
-  const [key] = useState(freshKey);
-  const [wrong, setWrong] = useState('');
   const present = data.phase === 'planned' ? data.plan.plantsWanted : data.most_count;
-  async function split(): Promise<void> {
-    const body = {
-      idempotencyKey: key,
-      version: data.version,
-      day: isoFromDay(data.today),
-      count: Number(count),
-      transplantOn: date,
-      note: '',
-    };
-    const answer = await writeNow<{ batchId: number }>('POST', `/api/batch/${data.id}/split`, body);
-    if (answer.kind === 'done') location.assign(`/batch/${answer.value.batchId}`);
-    else setWrong(trouble(answer));
-  }
   return (
-    <form
-      noValidate
-      className="grid grid-cols-1 gap-3 min-[600px]:grid-cols-2"
-      onSubmit={(e) => {
-        e.preventDefault();
-        void split();
-      }}
-    >
-      <Field
-        id={`${id}n`}
-        label={WORDS.plantsToSplitOffOf(present)}
-        inputMode="numeric"
-        value={count}
-        onValue={setCount}
-      />
-      <Field id={`${id}d`} label={WORDS.theirTransplantDate} type="date" value={date} onValue={setDate} />
-      {wrong && (
-        <p role="alert" className="note-bar bad col-span-full">
-          {wrong}
-        </p>
-      )}
-      <button type="submit" className="btn solid col-span-full">
-        {WORDS.splitThemOff}
-      </button>
-    </form>
+    <TypedForm<{ batchId: number }>
+      columns="grid grid-cols-1 gap-3 min-[600px]:grid-cols-2"
+      fields={[
+        { key: 'count', label: WORDS.plantsToSplitOffOf(present), kind: 'number' },
+        { key: 'transplantOn', label: WORDS.theirTransplantDate, kind: 'date' },
+      ]}
+      start={{ count: null, transplantOn: isoFromDay(data.plan.transplantOn) }}
+      extra={{ version: data.version, day: isoFromDay(data.today), note: '' }}
+      path={`/api/batch/${data.id}/split`}
+      schema={() => import('../../contracts/batch/batches.ts').then((m) => m.splitInput)}
+      draft={null}
+      said={() => ''}
+      onDone={({ batchId }) => location.assign(`/batch/${batchId}`)}
+      saveWords={WORDS.splitThemOff}
+      buttonClass="btn solid mt-3 w-full"
+    />
   );
 }
 

@@ -3,7 +3,7 @@ import type { BatchPageData } from '../../contracts/batch/batchPage.ts';
 import type { LogLine } from '../../contracts/batch/batches.ts';
 import type { LedgerRow, LedgerView } from '../../contracts/batch/ledger.ts';
 import { EVENT_WORDS } from '../../core/batch/event.ts';
-import { freshKey, trouble } from '../../ui/call.ts';
+import { freshKey, type Answer } from '../../ui/call.ts';
 import { shortDay } from '../../ui/format.ts';
 import { DataTable, type TableRow } from '../../ui/kit/DataTable.tsx';
 import { DateField } from '../../ui/kit/DateField.tsx';
@@ -128,11 +128,11 @@ function rowOf(line: LedgerRow): TableRow {
 function CorrectLine({ line, onDone }: { readonly line: LedgerRow; readonly onDone: () => void }) {
   const { data, error } = useAnswer<BatchPageData>(`/api/batch/${line.batchId}/page`);
   const event = data?.events.find(({ id }) => id === line.id);
-  async function post(typed: Omit<LogLine, 'idempotencyKey'>): Promise<string | null> {
+  async function post(typed: Omit<LogLine, 'idempotencyKey'>): Promise<Answer<unknown>> {
     const answer = await postLine(line.batchId, { idempotencyKey: freshKey(), ...typed });
-    if (answer.kind === 'problem' || answer.kind === 'offline') return trouble(answer);
+    if (answer.kind === 'problem' || answer.kind === 'offline') return answer;
     onDone();
-    return null;
+    return { kind: 'done', value: null };
   }
   if (error) return <p role="alert">{error.message}</p>;
   if (!data || !event) return <p className="text-ink2">{LEDGER.reading}</p>;

@@ -3,6 +3,7 @@ import { inUse } from '../../core/books/inUse.ts';
 import { type StagePlaces } from '../../core/plan/stage.ts';
 import type { BatchInput } from '../../contracts/batch/batches.ts';
 import { offHeatBody, typedOffHeat, type TypedOffHeat } from '../../ui/OffHeatChoice.tsx';
+import { figureOr } from '../../ui/kit/fields.ts';
 import type { HouseData } from '../../contracts/plan/seasonData.ts';
 
 /** What is typed; numbers stay text until they are figures, so that nothing typed is lost. */
@@ -98,8 +99,7 @@ const ONE = { several: 'one', every: '14', times: '4', share: '50' } as const;
 
 /** The body that makes several batches in one step. */
 export function familyOf(draft: Draft, idempotencyKey: string): Record<string, unknown> {
-  const figure = (text: string): number | string =>
-    text.trim() !== '' && Number.isFinite(Number(text)) ? Number(text) : text;
+  const figure = (text: string): number | string => figureOr(text, (n) => n);
   const share = figure(draft.share);
   return {
     idempotencyKey,
@@ -113,8 +113,7 @@ export function familyOf(draft: Draft, idempotencyKey: string): Record<string, u
 
 /** The call's body. What is not a figure goes as text, so that the answer names the field. */
 export function inputOf(draft: Draft): Record<string, unknown> {
-  const figure = (text: string): number | string =>
-    text.trim() !== '' && Number.isFinite(Number(text)) ? Number(text) : text;
+  const figure = (text: string): number | string => figureOr(text, (n) => n);
   const spare = figure(draft.spare);
   return {
     cropId: draft.cropId,

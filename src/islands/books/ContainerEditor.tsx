@@ -7,6 +7,7 @@ import { measureFromShown, typedMeasure } from '../../core/units/measure.ts';
 import { house, unitOf } from '../../ui/house.ts';
 import type { ContainerRecord } from '../../core/books/records.ts';
 import type { FieldSpec } from '../../ui/kit/fields.ts';
+import { partsTyped } from '../../ui/kit/useTypedForm.ts';
 import { LineForm } from './LineForm.tsx';
 import { figureOr } from '../../ui/kit/fields.ts';
 import { WORDS } from '../../words/en/books/containerEditor.ts';
@@ -63,6 +64,7 @@ export function ContainerEditor({ fields, line, blank }: Props) {
       blank={blank}
       unit="C"
       extra={{ shape: sent }}
+      parts={partsTyped(shape, setShape)}
       onStaleTaken={(current) => setShape(typedShape(current['shape'] as PotShape | null))}
       saveWords={line ? WORDS.saveIt : WORDS.addIt}
       after={() => '/books/containers'}

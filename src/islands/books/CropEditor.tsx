@@ -3,7 +3,6 @@ import { decimal } from '../../ui/numbers.ts';
 import { cropInput } from '../../contracts/books/crops.ts';
 import { StageBandsEditor, typedBands, type TypedBands } from './StageBandsEditor.tsx';
 import type { OwnBands } from '../../core/growth/bands.ts';
-import { measureUnit } from '../../core/units/measure.ts';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { CROP_KINDS, SOWN_IN, type Crop, type EmergencePoint } from '../../core/books/crop.ts';
 import { type Stage } from '../../core/plan/stage.ts';
@@ -12,10 +11,10 @@ import type { CropRecord } from '../../core/books/records.ts';
 import { shownTemperature, temperatureFromShown, type TemperatureUnit } from '../../core/units/temperature.ts';
 import type { LengthUnit } from '../../core/units/length.ts';
 import { degrees } from '../../ui/format.ts';
-import type { FieldSpec } from '../../ui/kit/fields.ts';
 import { CropBands } from './CropBands.tsx';
+import { partsTyped } from '../../ui/kit/useTypedForm.ts';
 import { LineForm } from './LineForm.tsx';
-import { figureOr, typedOf, typedTemperature } from '../../ui/kit/fields.ts';
+import { figureOr, labelOf, typedOf, typedTemperature, type FieldSpec } from '../../ui/kit/fields.ts';
 import { WORDS } from '../../words/en/books/cropEditor.ts';
 
 const ResponseChart = lazy(() => import('./ResponseChart.tsx'));
@@ -279,6 +278,11 @@ export function CropEditor({ crop, unit, lengthUnit, library }: Props) {
         blank={BLANK as unknown as Record<string, unknown>}
         unit={unit}
         extra={{ emergence, bands: bandsBody(bands, unit), openAirFrom }}
+        parts={partsTyped({ rows, bands, openAirFrom }, (was) => {
+          setRows(was.rows);
+          setBands(was.bands);
+          setOpenAirFrom(was.openAirFrom);
+        })}
         onTyped={setTyped}
         onStaleTaken={(current) => setRows(rowsOf(current['emergence'] as EmergencePoint[], unit))}
         saveWords={crop ? WORDS.saveTheCrop : WORDS.addTheCrop}
@@ -390,13 +394,6 @@ function pointOf(
   };
 }
 
-/** A field's label with its unit. */
-export function labelOf({ label, kind, measure }: FieldSpec, unit: TemperatureUnit, lengthUnit: LengthUnit): string {
-  if (measure) return `${label}, ${measureUnit(measure, lengthUnit)}`;
-  if (kind === 'length') return `${label}, ${lengthUnit}`;
-  return kind === 'temperature' ? `${label}, °${unit}` : label;
-}
-
 /** A field with its unit, and what the library says where the house has another figure. */
 function fieldOf(
   field: FieldSpec,
@@ -405,7 +402,7 @@ function fieldOf(
   unit: TemperatureUnit,
   lengthUnit: LengthUnit,
 ): FieldSpec {
-  const label = labelOf(field, unit, lengthUnit);
+  const label = labelOf(field, { temperature: unit, length: lengthUnit });
   const own = crop?.[field.key as keyof CropRecord] ?? null;
   const theirs = library?.[field.key as keyof typeof library] ?? null;
   if (!crop || !library || own === theirs || field.kind === 'text') return { ...field, label };

@@ -1,17 +1,15 @@
-import { useState } from 'react';
 import { CartesianGrid, Line, LineChart, ReferenceLine, XAxis, YAxis } from 'recharts';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { SPOTS, type HotBedLine, type Spot } from '../../core/heat/hotBed.ts';
-import { shownTemperature, temperatureFromShown } from '../../core/units/temperature.ts';
+import { shownTemperature } from '../../core/units/temperature.ts';
 import type { HotBedView } from '../../contracts/heat/heatViews.ts';
-import { fieldError, freshKey, trouble } from '../../ui/call.ts';
-import { writeNow } from '../../ui/kit/data.ts';
+import { useWrite } from '../../ui/kit/data.ts';
 import { Field } from '../../ui/Field.tsx';
 import { counted, degrees, spokenDay } from '../../ui/format.ts';
 import { house, length } from '../../ui/house.ts';
-import { useSend } from '../../ui/useSend.ts';
 import { useWidth } from '../../ui/useWidth.ts';
-import { figureOr } from '../../ui/kit/fields.ts';
+import type { FieldSpec } from '../../ui/kit/fields.ts';
+import { TypedForm } from '../../ui/kit/TypedForm.tsx';
 import { useSignature } from '../../ui/who.ts';
 import { WORDS } from '../../words/en/books/hotBedPanel.ts';
 
@@ -20,7 +18,20 @@ const SPOT_WORDS: Readonly<Record<Spot, string>> = {
   edge: WORDS.atTheEdge,
   hottest: WORDS.atTheHottestSpot,
 };
-const DONE_WORDS = { built: 'Built', turned: 'Turned and added to', read: 'Read' } as const;
+const DONE_WORDS = { read: WORDS.read, built: WORDS.built, turned: WORDS.turned } as const;
+const READ = { key: 'kind', is: 'read' } as const;
+const FIELDS: readonly FieldSpec[] = [
+  { key: 'kind', label: WORDS.whatWasDone, kind: 'choice', options: Object.entries(DONE_WORDS) },
+  { key: 'on', label: WORDS.day, kind: 'date' },
+  { key: 'medium_C', label: WORDS.stickThermometer, kind: 'temperature', when: READ },
+  {
+    key: 'spot',
+    label: WORDS.putIn,
+    kind: 'choice',
+    options: SPOTS.map((one) => [one, SPOT_WORDS[one]]),
+    when: READ,
+  },
+];
 
 interface Props {
   readonly view: HotBedView;
@@ -31,27 +42,16 @@ interface Props {
 /** A hot bed as it stands: what it wants, its days ahead, and its log by tap and stick thermometer. */
 export function HotBedPanel({ view, log, today }: Props) {
   const { unit } = house();
-  const [day, setDay] = useState(isoFromDay(today));
   const { by, setBy, remember } = useSignature();
-  const [medium, setMedium] = useState('');
-  const [spot, setSpot] = useState<Spot>('middle');
   const path = `/api/heat/hot-beds/${view.placeId}`;
-  const { problem, message, send } = useSend(path, () => {
-    remember();
-    setMedium('');
-    setSaid('');
-  });
-  const [said, setSaid] = useState('');
-  async function withdraw(line: HotBedLine): Promise<void> {
-    const answer = await writeNow('POST', path, {
+  const withdrawing = useWrite('POST', path);
+  const withdraw = ({ id }: HotBedLine): void =>
+    withdrawing.mutate({
       kind: 'withdrawn',
-      idempotencyKey: freshKey(),
       on: isoFromDay(today),
       by: by.trim() || WORDS.notSaid,
-      correctsId: line.id,
+      correctsId: id,
     });
-    setSaid(answer.kind === 'done' ? '' : trouble(answer));
-  }
   return (
     <section className="card mb-5" aria-label={WORDS.theHotBedAsIt}>
       <h2>{view.built === null ? WORDS.noHeapStands : WORDS.heapOf(spokenDay(view.built, today))}</h2>
@@ -72,63 +72,28 @@ export function HotBedPanel({ view, log, today }: Props) {
         </ul>
       )}
       <BedDays view={view} today={today} />
-      <form
-        className="mt-3 grid grid-cols-2 gap-2 min-[700px]:grid-cols-4"
-        noValidate
-        data-typing
-        onSubmit={(e) => {
-          e.preventDefault();
-          const medium_C = figureOr(medium, (n) => Math.round(100 * temperatureFromShown(n, unit)) / 100);
-          void send({ kind: 'read', on: day, by, medium_C, spot }, WORDS.kept);
-        }}
+      <TypedForm
+        className="mt-3"
+        columns="grid grid-cols-2 gap-2 min-[700px]:grid-cols-3"
+        fields={FIELDS.map((f) => (f.kind === 'date' ? { ...f, max: isoFromDay(today) } : f))}
+        start={{ kind: 'read', on: isoFromDay(today), medium_C: null, spot: 'middle' }}
+        keeps={['on', 'spot']}
+        path={path}
+        extra={{ by }}
+        draft={null}
+        said={() => WORDS.kept}
+        onDone={remember}
+        saveWords={WORDS.keepIt}
       >
-        <Field
-          id="bed-day"
-          label={WORDS.day}
-          type="date"
-          value={day}
-          error={fieldError(problem, 'on')}
-          onValue={setDay}
-          max={isoFromDay(today)}
-        />
-        <Field id="bed-by" label={WORDS.who} value={by} error={fieldError(problem, 'by')} onValue={setBy} />
-        <Field
-          id="bed-medium"
-          label={WORDS.stickThermometer(unit)}
-          inputMode="decimal"
-          value={medium}
-          error={fieldError(problem, 'medium_C')}
-          onValue={setMedium}
-        />
-        <div className="field">
-          <label htmlFor="bed-spot">{WORDS.putIn}</label>
-          <select id="bed-spot" className="input" value={spot} onChange={(e) => setSpot(e.target.value as Spot)}>
-            {SPOTS.map((one) => (
-              <option key={one} value={one}>
-                {SPOT_WORDS[one]}
-              </option>
-            ))}
-          </select>
-        </div>
-        <div className="col-span-2 flex flex-wrap gap-2 min-[700px]:col-span-4">
-          <button type="submit" className="btn solid" disabled={medium.trim() === ''}>
-            {WORDS.keepTheReading}
-          </button>
-          {(['built', 'turned'] as const).map((kind) => (
-            <button
-              key={kind}
-              type="button"
-              className="btn"
-              onClick={() => void send({ kind, on: day, by }, WORDS.kept)}
-            >
-              {WORDS.thatDay(DONE_WORDS[kind])}
-            </button>
-          ))}
-        </div>
-      </form>
-      {(message || said) && (
+        {(error) => (
+          <div className="mt-2 max-w-60">
+            <Field id="bed-by" label={WORDS.who} value={by} error={error('by')} onValue={setBy} />
+          </div>
+        )}
+      </TypedForm>
+      {withdrawing.error && (
         <p role="alert" className="note-bar bad mt-2">
-          {message || said}
+          {withdrawing.error.message}
         </p>
       )}
       {log.length > 0 && (
@@ -148,7 +113,7 @@ export function HotBedPanel({ view, log, today }: Props) {
                 type="button"
                 className="btn small"
                 aria-label={WORDS.withdraw(DONE_WORDS[line.kind], spokenDay(line.on, today))}
-                onClick={() => void withdraw(line)}
+                onClick={() => withdraw(line)}
               >
                 {WORDS.withdraw2}
               </button>

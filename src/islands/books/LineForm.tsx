@@ -1,18 +1,16 @@
 import { useEffect, useId, useState, type ReactNode } from 'react';
-import { Controller } from 'react-hook-form';
-import type { z } from 'zod';
 import type { LengthUnit } from '../../core/units/length.ts';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
-import { windUnit } from '../../core/units/wind.ts';
 import type { Problem } from '../../contracts/problem.ts';
 import { trouble } from '../../ui/call.ts';
 import { writeNow } from '../../ui/kit/data.ts';
 import { house } from '../../ui/house.ts';
-import { sectionsOf, valuesOf, type FieldSpec, type Units } from '../../ui/kit/fields.ts';
-import { OneField } from '../../ui/kit/OneField.tsx';
+import { differences, valuesOf, type FieldSpec, type Units } from '../../ui/kit/fields.ts';
+import { FormRows } from '../../ui/kit/FormRows.tsx';
+import { Restored } from '../../ui/kit/Restored.tsx';
 import { sayOnNextPage } from '../../ui/kit/said.ts';
-import { nameOf, useTypedForm } from '../../ui/kit/useTypedForm.ts';
-import { Stale } from '../../ui/Stale.tsx';
+import { useTypedForm, type FormParts, type FormSchema } from '../../ui/kit/useTypedForm.ts';
+import { Stale, THEIRS_TAKEN } from '../../ui/Stale.tsx';
 import { PutAway } from './PutAway.tsx';
 import { WORDS } from '../../words/en/books/lineForm.ts';
 
@@ -23,7 +21,7 @@ interface Props {
   readonly path: string;
   readonly fields: readonly FieldSpec[];
   /** What a line must be, where the page knows: said before it is sent. */
-  readonly schema?: z.ZodType;
+  readonly schema?: FormSchema;
   /** The line to change, or null for a new one. */
   readonly line: (Values & { readonly id: number; readonly version: number }) | null;
   /** Start of a new line. */
@@ -34,8 +32,10 @@ interface Props {
   readonly extra?: Values;
   readonly onTyped?: (values: Record<string, unknown>) => void;
   readonly onStaleTaken?: (current: Record<string, unknown>) => void;
-  /** Puts parts that are not among the fields back as they were sent, or as they were at the start; without it nothing is kept of such a form. */
-  readonly onRestored?: (parts: Values) => void;
+  /** The same parts as they are typed; without it nothing is kept of a form that has such parts. */
+  readonly parts?: FormParts;
+  /** What is said under the heading of a section of fields. */
+  readonly notes?: Readonly<Record<string, string>>;
   readonly children?: (error: (path: string) => string | undefined) => ReactNode;
   readonly saveWords: string;
   /** How the body is sent; the books' lines by default. */
@@ -57,16 +57,16 @@ export function LineForm(props: Props) {
   const [message, setMessage] = useState('');
   const [ready, setReady] = useState(false);
   useEffect(() => setReady(true), []);
-  const { form, typed, bodyOf, startWith, error, refuse, restored, forget } = useTypedForm({
+  const { form, typed, bodyOf, startWith, error, refuse, restored, forget, discard } = useTypedForm({
     fields,
     start,
     units,
     schema,
     extra,
     // Parts with editors of their own are put back only where those can be told what they were.
-    draft: extra && !props.onRestored ? null : `${path}/${line?.id ?? 'new'}`,
+    draft: extra && !props.parts ? null : `${path}/${line?.id ?? 'new'}`,
     version: line?.version ?? 0,
-    onExtra: props.onRestored,
+    parts: props.parts,
   });
 
   const { subscribe } = form;
@@ -109,52 +109,12 @@ export function LineForm(props: Props) {
         void form.handleSubmit(() => save(version))(e);
       }}
     >
-      {restored && (
-        <p className="note-bar mb-3 flex flex-wrap items-center gap-x-4" role="status">
-          {WORDS.whatYouTypedHereBefore}
-          <button
-            type="button"
-            className="link-btn min-h-9"
-            onClick={() => {
-              forget();
-              startWith(start);
-              props.onRestored?.(start);
-            }}
-          >
-            {WORDS.discardIt}
-          </button>
-        </p>
-      )}
-      {sectionsOf(fields).map(([heading, ofSection]) => (
-        <fieldset key={heading} className="mt-4 first:mt-0">
-          {heading !== '' && <legend className="num mb-1 text-[1.1rem]">{heading}</legend>}
-          <div className="grid grid-cols-1 gap-3 min-[560px]:grid-cols-2 min-[900px]:grid-cols-3">
-            {ofSection.map((field) => (
-              <Controller
-                key={field.key}
-                control={form.control}
-                name={nameOf(field.key)}
-                render={({ field: { value, onChange, onBlur, ref } }) => (
-                  <OneField
-                    id={`${id}${field.key}`}
-                    field={field.kind === 'wind' ? { ...field, label: `${field.label}, ${windUnit(unit)}` } : field}
-                    value={value ?? ''}
-                    error={error(field.key)}
-                    onChange={onChange}
-                    onBlur={onBlur}
-                    inputRef={ref}
-                  />
-                )}
-              />
-            ))}
-          </div>
-        </fieldset>
-      ))}
+      {restored && <Restored onDiscard={discard} />}
+      <FormRows id={id} form={form} fields={fields} units={units} error={error} notes={props.notes} />
       {children?.(error)}
       {problem?.status === 409 && problem.current ? (
         <Stale
-          current={problem.current as Record<string, unknown>}
-          yours={bodyOf(typed())}
+          rows={differences(fields, problem.current as Record<string, unknown>, typed(), units)}
           onKeepMine={() => {
             const latest = (problem.current as { version: number }).version;
             setVersion(latest);
@@ -166,7 +126,7 @@ export function LineForm(props: Props) {
             startWith(current);
             props.onStaleTaken?.(current);
             setProblem(null);
-            setMessage('Their version is here now; change it and save.');
+            setMessage(THEIRS_TAKEN);
           }}
         />
       ) : (

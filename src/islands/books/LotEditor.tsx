@@ -5,6 +5,7 @@ import type { LotTest } from '../../core/books/records.ts';
 import { wilson } from '../../core/numerics/wilson.ts';
 import { Field } from '../../ui/Field.tsx';
 import type { FieldSpec } from '../../ui/kit/fields.ts';
+import { partsTyped } from '../../ui/kit/useTypedForm.ts';
 import { LineForm } from './LineForm.tsx';
 import { WORDS } from '../../words/en/books/lotEditor.ts';
 
@@ -44,7 +45,7 @@ export function LotEditor({ varieties, line, unit, lengthUnit, today }: Props) {
       lengthUnit={lengthUnit}
       extra={{ tests: sent }}
       onStaleTaken={(current) => setTests(typedTests(current))}
-      onRestored={(parts) => setTests(typedTests(parts))}
+      parts={partsTyped(tests, setTests)}
       saveWords={line ? WORDS.saveTheLot : WORDS.addTheLot}
       send={(values, version) => {
         // The latest test is the lot's germination unless another figure was typed.

@@ -4,6 +4,7 @@ import type { PlaceRecord } from '../../core/books/records.ts';
 import { temperatureFromShown, type TemperatureUnit } from '../../core/units/temperature.ts';
 import type { FieldSpec } from '../../ui/kit/fields.ts';
 import { dayFromIso } from '../../core/calendar/dayNumber.ts';
+import { partsTyped } from '../../ui/kit/useTypedForm.ts';
 import { LineForm } from './LineForm.tsx';
 import { figureOr, typedTemperature } from '../../ui/kit/fields.ts';
 import { PlaceSizeAndDays, PlaceWarmth } from './PlaceWarmth.tsx';
@@ -81,6 +82,11 @@ export function PlaceEditor({
       blank={{ kind: 'bench', lit: true, walkOrder: next, room_trays: 20 }}
       unit={unit}
       extra={{ periods, ...partsToSend(parts, place, unit), light: lightToSend(light) }}
+      parts={partsTyped({ rows, parts, light }, (was) => {
+        setRows(was.rows);
+        setParts(was.parts);
+        setLight(was.light);
+      })}
       onStaleTaken={(current) => {
         setRows(rowsOf(current['periods'] as PlaceRecord['periods'], unit));
         setParts(partsOf(placeFromAnswer(current), unit));

@@ -1,14 +1,14 @@
-import { PlanningFields, planningBody, typedPlanning } from './PlanningFields.tsx';
+import { PLANNING_FIELDS, PlanningFields, type TypedWeek } from './PlanningFields.tsx';
 import { difference, house } from '../../ui/house.ts';
 import { ROUGH_BAND_K } from '../../core/weather/roughClimate.ts';
 import type { NurseryRecord } from '../../core/house/nursery.ts';
 import { useState } from 'react';
 import type { Weights } from '../../core/plan/placement/instance.ts';
 import { temperatureFromShown } from '../../core/units/temperature.ts';
-import { Field } from '../../ui/Field.tsx';
-import { OffHeatChoice, offHeatBody, typedOffHeat } from '../../ui/OffHeatChoice.tsx';
+import { OffHeatChoice, offHeatBody, typedOffHeat, type TypedOffHeat } from '../../ui/OffHeatChoice.tsx';
 import { monthName } from '../../ui/format.ts';
 import type { FieldSpec } from '../../ui/kit/fields.ts';
+import { partsTyped } from '../../ui/kit/useTypedForm.ts';
 import { LineForm } from './LineForm.tsx';
 import { figureOr, typedTemperature } from '../../ui/kit/fields.ts';
 import { WORDS } from '../../words/en/books/settingsEditor.ts';
@@ -82,7 +82,7 @@ function fieldsOf(zones: readonly string[]): FieldSpec[] {
       kind: 'link',
       options: WEEKDAYS.map((day, i) => [i + 1, day]),
     },
-    { key: 'spare_percent', label: WORDS.overplantingSpareToSow, kind: 'number' },
+    { key: 'spare_frac', label: WORDS.overplantingSpareToSow, kind: 'number', scale: 100 },
     {
       key: 'coolSchool',
       label: WORDS.heatForCoolCrops,
@@ -121,10 +121,19 @@ function fieldsOf(zones: readonly string[]): FieldSpec[] {
       hint: WORDS.suchAs15WhereIt,
     },
     { key: 'learning', label: WORDS.planByTheHousesOwn, kind: 'flag' },
+    ...PLANNING_FIELDS,
+    ...WEIGHT_WORDS.map(([key, label]): FieldSpec => ({
+      key: `weights.${key}`,
+      label,
+      kind: 'number',
+      section: WORTH,
+    })),
   ];
 }
 
 const EMPTY_YEAR: readonly null[] = new Array<null>(12).fill(null);
+/** Heading of the planner's prices. */
+const WORTH = WORDS.whatThingsAreWorthWhen;
 const WEIGHT_WORDS: readonly (readonly [keyof Weights, string])[] = [
   ['late_perTrayDay', WORDS.aTrayADayLate],
   ['early_perTrayDay', WORDS.aTrayADayToo],
@@ -139,6 +148,34 @@ const WEIGHT_WORDS: readonly (readonly [keyof Weights, string])[] = [
   ['mostEarly_days', WORDS.mostDaysTooEarly],
 ];
 
+/** Parts of the settings with editors of their own, as they are typed. */
+interface TypedParts {
+  readonly outside: readonly { readonly day: string; readonly night: string }[];
+  readonly weeks: readonly TypedWeek[];
+  readonly sure_frac: number;
+  readonly offHeat: TypedOffHeat;
+  readonly offHeatCool: TypedOffHeat;
+}
+
+function typedParts({
+  outside,
+  outsideBy,
+  temperatureUnit,
+  planning,
+  offHeat,
+  offHeatCool,
+}: NurseryRecord): TypedParts {
+  const typed = (outsideBy === 'typed' || outsideBy === undefined ? outside : null) ?? EMPTY_YEAR;
+  const t = (value: number) => typedTemperature(value, temperatureUnit);
+  return {
+    outside: typed.map((m) => (m === null ? { day: '', night: '' } : { day: t(m.day_C), night: t(m.night_C) })),
+    weeks: planning.handsBy.map(({ week, hours, why }) => ({ week, hours: String(hours), why })),
+    sure_frac: planning.sure_frac,
+    offHeat: typedOffHeat(offHeat),
+    offHeatCool: typedOffHeat(offHeatCool),
+  };
+}
+
 /** The nursery's settings. They change what is shown and planned, never what was logged. */
 export function SettingsEditor({
   nursery,
@@ -147,25 +184,9 @@ export function SettingsEditor({
   readonly nursery: NurseryRecord;
   readonly zones: readonly string[];
 }) {
-  const line = {
-    ...nursery,
-    id: 1,
-    spare_percent: Math.round(nursery.spare_frac * 1000) / 10,
-  };
-  const [outside, setOutside] = useState<readonly { day: string; night: string }[]>(() =>
-    ((nursery.outsideBy === 'typed' || nursery.outsideBy === undefined ? nursery.outside : null) ?? EMPTY_YEAR).map(
-      (month) => ({
-        day: month === null ? '' : typedTemperature(month.day_C, nursery.temperatureUnit),
-        night: month === null ? '' : typedTemperature(month.night_C, nursery.temperatureUnit),
-      }),
-    ),
-  );
-  const [weights, setWeights] = useState<Readonly<Record<string, string>>>(() =>
-    Object.fromEntries(Object.entries(nursery.weights).map(([key, value]) => [key, String(value)])),
-  );
-  const [planning, setPlanning] = useState(() => typedPlanning(nursery.planning, nursery.temperatureUnit));
-  const [offHeat, setOffHeat] = useState(() => typedOffHeat(nursery.offHeat));
-  const [offHeatCool, setOffHeatCool] = useState(() => typedOffHeat(nursery.offHeatCool));
+  const [typed, setTyped] = useState(() => typedParts(nursery));
+  const set = (change: Partial<TypedParts>) => setTyped({ ...typed, ...change });
+  const { outside, weeks, sure_frac, offHeat, offHeatCool } = typed;
   const toC = (text: string) =>
     figureOr(text, (n) => Math.round(temperatureFromShown(n, nursery.temperatureUnit) * 100) / 100);
   const blankYear = outside.every((month) => month.day.trim() === '' && month.night.trim() === '');
@@ -173,27 +194,20 @@ export function SettingsEditor({
     offHeat: offHeatBody(offHeat),
     offHeatCool: offHeatBody(offHeatCool),
     ...(blankYear ? {} : { outside: outside.map((month) => ({ day_C: toC(month.day), night_C: toC(month.night) })) }),
-    planning: planningBody(planning, nursery.temperatureUnit),
-    weights: Object.fromEntries(Object.entries(weights).map(([key, text]) => [key, figureOr(text, (n) => n)])),
+    planning: { sure_frac, handsBy: weeks.map((week) => ({ ...week, hours: figureOr(week.hours, (n) => n) })) },
   };
   return (
     <LineForm
       extra={extra}
+      parts={partsTyped(typed, setTyped)}
       path="/api/house/nursery"
       fields={fieldsOf(zones)}
-      line={line}
+      notes={{ [WORTH]: WORDS.inThePlannerWeighsOne(house().currency) }}
+      line={{ ...nursery, id: 1 }}
       blank={{}}
       unit={nursery.temperatureUnit}
       saveWords={WORDS.saveTheSettings}
-      send={(values, version) => {
-        const { spare_percent, ...rest } = values;
-        const spare_frac = typeof spare_percent === 'number' ? spare_percent / 100 : spare_percent;
-        return {
-          method: 'PUT',
-          path: '/api/house/nursery',
-          body: { ...rest, spare_frac, version },
-        };
-      }}
+      send={(values, version) => ({ method: 'PUT', path: '/api/house/nursery', body: { ...values, version } })}
       after={() => '/house/settings'}
     >
       {(error) => (
@@ -206,7 +220,7 @@ export function SettingsEditor({
               path="offHeat"
               value={offHeat}
               error={error}
-              onValue={setOffHeat}
+              onValue={(value) => set({ offHeat: value })}
             />
             <OffHeatChoice
               id="off-heat-cool"
@@ -215,7 +229,7 @@ export function SettingsEditor({
               path="offHeatCool"
               value={offHeatCool}
               error={error}
-              onValue={setOffHeatCool}
+              onValue={(value) => set({ offHeatCool: value })}
             />
           </div>
           <fieldset className="mt-6">
@@ -245,7 +259,9 @@ export function SettingsEditor({
                       aria-invalid={error(`outside.${i}.${part}_C`) ? true : undefined}
                       value={month[part]}
                       onChange={(e) =>
-                        setOutside(outside.map((other, j) => (j === i ? { ...other, [part]: e.target.value } : other)))
+                        set({
+                          outside: outside.map((other, j) => (j === i ? { ...other, [part]: e.target.value } : other)),
+                        })
                       }
                     />
                   ))}
@@ -253,24 +269,7 @@ export function SettingsEditor({
               ))}
             </div>
           </fieldset>
-          <PlanningFields typed={planning} unit={nursery.temperatureUnit} error={error} onTyped={setPlanning} />
-          <fieldset className="mt-6">
-            <legend className="num text-[1.1rem]">{WORDS.whatThingsAreWorthWhen}</legend>
-            <p className="text-[0.9rem] text-ink2">{WORDS.inThePlannerWeighsOne(house().currency)}</p>
-            <div className="mt-2 grid grid-cols-1 gap-3 min-[560px]:grid-cols-2 min-[900px]:grid-cols-3">
-              {WEIGHT_WORDS.map(([key, words]) => (
-                <Field
-                  key={key}
-                  id={`weight-${key}`}
-                  label={words}
-                  inputMode="decimal"
-                  value={weights[key] ?? ''}
-                  error={error(`weights.${key}`)}
-                  onValue={(value) => setWeights({ ...weights, [key]: value })}
-                />
-              ))}
-            </div>
-          </fieldset>
+          <PlanningFields sure_frac={sure_frac} weeks={weeks} error={error} onTyped={set} />
         </>
       )}
     </LineForm>

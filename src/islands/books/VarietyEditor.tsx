@@ -1,7 +1,7 @@
 import type { Crop } from '../../core/books/crop.ts';
 import { VARIETY_FIGURES, type VarietyFigures } from '../../core/books/varietyFigures.ts';
 import { house } from '../../ui/house.ts';
-import { CROP_FIELDS, labelOf } from './CropEditor.tsx';
+import { CROP_FIELDS } from './CropEditor.tsx';
 import type { FieldSpec } from '../../ui/kit/fields.ts';
 import { LineForm } from './LineForm.tsx';
 import { typedOf } from '../../ui/kit/fields.ts';
@@ -39,7 +39,6 @@ export function VarietyEditor({ line, crops, crop, unit }: Props) {
       return {
         ...rest,
         key: PART + field.key,
-        label: labelOf(field, unit, units.length),
         optional: true,
         emptyWords: WORDS.asTheCrop,
         section: WORDS.itsOwnFiguresEmptyAs,
@@ -47,25 +46,18 @@ export function VarietyEditor({ line, crops, crop, unit }: Props) {
       };
     }),
   ];
-  const flat = line && {
-    ...line,
-    ...Object.fromEntries(Object.entries(line.figures).map(([key, value]) => [PART + key, value])),
-  };
   return (
     <LineForm
       path="/api/books/varieties"
       fields={fields}
-      line={flat}
+      line={line && { ...line }}
       blank={{}}
       unit={unit}
       saveWords={line ? WORDS.saveIt : WORDS.addIt}
       after={() => '/books/seed'}
       send={(values, version) => {
-        const named = Object.entries(values).filter(([key]) => !key.startsWith(PART));
-        const figures = Object.entries(values)
-          .filter(([key, value]) => key.startsWith(PART) && value !== null && value !== '')
-          .map(([key, value]) => [key.slice(PART.length), value]);
-        const body = { ...Object.fromEntries(named), figures: Object.fromEntries(figures) as object };
+        const figures = Object.entries(values['figures'] as object).filter(([, v]) => v !== null && v !== '');
+        const body = { ...values, figures: Object.fromEntries(figures) as object };
         return line
           ? { method: 'PUT', path: `/api/books/varieties/${line.id}`, body: { version, line: body } }
           : { method: 'POST', path: '/api/books/varieties', body };

@@ -3,6 +3,7 @@ import { coverInput } from '../../contracts/hardening/hardening.ts';
 import { useState } from 'react';
 import { GLAZINGS, NIGHT_COVERS, STRUCTURE_KINDS, USUAL_FRAME, type StructureSpec } from '../../core/heat/structure.ts';
 import type { CoverRecord } from '../../core/hardening/records.ts';
+import { partsTyped } from '../../ui/kit/useTypedForm.ts';
 import { LineForm } from '../books/LineForm.tsx';
 import { typedTemperature, figureOr } from '../../ui/kit/fields.ts';
 import { measureFromShown, typedMeasure, type Measure } from '../../core/units/measure.ts';
@@ -160,6 +161,14 @@ export function CoverEditor({ line, places, unit }: Props) {
       blank={{ layers: 1, worth_K: 2, soil_K: 0, toHand_m2: 0 }}
       unit={unit}
       extra={{ structure: built ? sent : null }}
+      parts={partsTyped({ built, spec, typed, steps, heater, fan }, (was) => {
+        setBuilt(was.built);
+        setSpec(was.spec);
+        setTyped(was.typed);
+        setSteps(was.steps);
+        setHeater(was.heater);
+        setFan(was.fan);
+      })}
       onStaleTaken={(current) => {
         const s = current['structure'] as StructureSpec | null;
         setBuilt(s !== null);

@@ -39,7 +39,7 @@ const FIELDS: readonly FieldSpec[] = [
     key: 'lidSchool.at_C',
     label: 'at',
     kind: 'temperature',
-    optional: true,
+    when: { key: 'lidSchool.kind', isNot: 'model' },
     hint: WORDS.forTheSchoolsThatGo,
   },
   {
@@ -75,49 +75,21 @@ const FIELDS: readonly FieldSpec[] = [
 /** Beaufort 8 begins. @source World Meteorological Organization, Manual on Codes, Beaufort scale (from memory) */
 const GALE_m_s = 17.2;
 
-/** A value at a path such as "rules.nights". */
-function at(value: unknown, path: string): unknown {
-  return path.split('.').reduce<unknown>((v, key) => (v as Record<string, unknown> | undefined)?.[key], value);
-}
-
-/** Values by path, put back as they nest. */
-function nested(values: Readonly<Record<string, unknown>>): Record<string, unknown> {
-  const out: Record<string, unknown> = {};
-  for (const [path, value] of Object.entries(values)) {
-    const keys = path.split('.');
-    const last = keys.pop()!;
-    let into = out;
-    for (const key of keys) into = (into[key] ??= {}) as Record<string, unknown>;
-    into[last] = value;
-  }
-  return out;
-}
-
 /** How the house hardens and plants out: hours, schools, gates. */
 export function HouseHardening({ version, settings, unit }: Props) {
-  const line = Object.fromEntries(FIELDS.map(({ key }) => [key, at(settings, key)]));
   return (
     <LineForm
       path="/api/planting/settings"
       fields={FIELDS.map((f) => (f.kind === 'wind' ? { ...f, hint: WORDS.isAGale(windWords(GALE_m_s, unit)) } : f))}
-      line={{ ...line, id: 1, version }}
+      line={{ ...settings, id: 1, version }}
       blank={{}}
       unit={unit}
       saveWords={WORDS.saveIt}
-      send={(values, v) => {
-        const body = nested(values);
-        const lid = body['lidSchool'] as { kind: string; at_C?: unknown };
-        return {
-          method: 'PUT',
-          path: '/api/planting/settings',
-          body: {
-            ...body,
-            lidSchool: lid.kind === 'model' ? { kind: 'model' } : lid,
-            spacing: settings.spacing,
-            version: v,
-          },
-        };
-      }}
+      send={(body, v) => ({
+        method: 'PUT',
+        path: '/api/planting/settings',
+        body: { ...body, spacing: settings.spacing, version: v },
+      })}
       after={() => '/hardening/house'}
     />
   );

@@ -13,6 +13,7 @@ import {
 import type { ProgrammeRecord } from '../../core/hardening/records.ts';
 import { differenceWords } from '../../core/units/words.ts';
 import { temperatureFromShown } from '../../core/units/temperature.ts';
+import { partsTyped } from '../../ui/kit/useTypedForm.ts';
 import { LineForm } from '../books/LineForm.tsx';
 import { figureOr, typedTemperature } from '../../ui/kit/fields.ts';
 import { WORDS } from '../../words/en/hardening/programmeEditor.ts';
@@ -117,6 +118,7 @@ export function ProgrammeEditor({ line, blank, places, unit }: Props) {
       blank={{ kind: 'hours' }}
       unit={unit}
       extra={{ rungs: sent }}
+      parts={partsTyped(rungs, setRungs)}
       onStaleTaken={(current) => setRungs((current['rungs'] as Rung[]).map(typedOf))}
       saveWords={line ? WORDS.saveIt : WORDS.addIt}
       after={(id) => `/hardening/programmes?line=${id}`}

@@ -1,12 +1,10 @@
-import { useState } from 'react';
 import { differenceWords } from '../../core/units/words.ts';
-import { temperatureFromShown, type TemperatureUnit } from '../../core/units/temperature.ts';
+import type { TemperatureUnit } from '../../core/units/temperature.ts';
 import type { ZoneView } from '../../contracts/heat/heat.ts';
-import { fieldError, freshKey, trouble } from '../../ui/call.ts';
-import { writeNow } from '../../ui/kit/data.ts';
-import { useSend } from '../../ui/useSend.ts';
+import { useWrite } from '../../ui/kit/data.ts';
 import { Field } from '../../ui/Field.tsx';
-import { figureOr } from '../../ui/kit/fields.ts';
+import type { FieldSpec } from '../../ui/kit/fields.ts';
+import { TypedForm } from '../../ui/kit/TypedForm.tsx';
 import { clockTime, tenth } from './words.ts';
 import { useSignature } from '../../ui/who.ts';
 import { WORDS } from '../../words/en/heat/handReadings.ts';
@@ -18,94 +16,68 @@ interface Props {
   readonly onChanged: () => void;
 }
 
+const FIELDS: readonly FieldSpec[] = [
+  { key: 'medium_C', label: WORDS.medium, kind: 'temperature', optional: true },
+  { key: 'air_C', label: WORDS.air, kind: 'temperature', optional: true },
+  {
+    key: 'ago_min',
+    label: WORDS.read,
+    kind: 'link',
+    options: [
+      [0, WORDS.justNow],
+      [30, WORDS.halfAnHourAgo],
+      [60, WORDS.anHourAgo],
+      [180, WORDS.words3HoursAgo],
+      [720, WORDS.words12HoursAgo],
+    ],
+  },
+];
+const START = { medium_C: null, air_C: null, ago_min: 0 };
+
 /** A thermometer of one's own in the medium and the air: quick to write down, and how far it is from the set-point. */
 export function HandReadings({ view, unit, timeZone, onChanged }: Props) {
   const { card, hand } = view;
-  const [medium, setMedium] = useState('');
-  const [air, setAir] = useState('');
-  const [ago, setAgo] = useState(0);
   const { by, setBy, remember } = useSignature();
-  const [said, setSaid] = useState('');
-  const kept = (words: string) => {
-    setSaid(words);
-    onChanged();
-  };
   const path = `/api/heat/zones/${card.id}/by-hand`;
-  const { problem, message, send } = useSend(path, kept);
-  const typed = (text: string) =>
-    text.trim() === '' ? null : figureOr(text, (n) => Math.round(100 * temperatureFromShown(n, unit)) / 100);
-  async function withdraw(id: number): Promise<void> {
-    const answer = await writeNow('POST', path, {
-      idempotencyKey: freshKey(),
-      ago_min: 0,
-      medium_C: null,
-      air_C: null,
-      by: by.trim() || WORDS.notSaid,
-      correctsId: id,
-    });
-    kept(answer.kind === 'done' ? WORDS.withdrawn : trouble(answer));
-  }
+  const withdrawing = useWrite('POST', path);
+  const withdraw = (id: number): void =>
+    withdrawing.mutate(
+      { ago_min: 0, medium_C: null, air_C: null, by: by.trim() || WORDS.notSaid, correctsId: id },
+      { onSuccess: onChanged },
+    );
   return (
     <section className={card.byHand ? 'my-4' : 'mt-5'} aria-label={WORDS.readByHand}>
       <h2>{WORDS.readByHand}</h2>
-      <form
-        className={`mt-2 grid grid-cols-2 gap-2 ${card.byHand ? 'min-[640px]:grid-cols-4' : ''}`}
-        data-typing
-        noValidate
-        onSubmit={(e) => {
-          e.preventDefault();
+      <TypedForm
+        className="mt-2"
+        columns={`grid grid-cols-2 gap-2 ${card.byHand ? 'min-[640px]:grid-cols-3' : ''}`}
+        fields={FIELDS}
+        start={START}
+        path={path}
+        draft={null}
+        extra={{ by }}
+        saveWords={WORDS.keepTheReading}
+        buttonClass="btn solid mt-2 w-full"
+        said={() => WORDS.kept}
+        onDone={() => {
           remember();
-          void send({ ago_min: ago, medium_C: typed(medium), air_C: typed(air), by }, WORDS.kept).then((ok) => {
-            if (!ok) return;
-            setMedium('');
-            setAir('');
-            setAgo(0);
-          });
+          onChanged();
         }}
       >
-        <Field
-          id="hand-medium"
-          label={WORDS.medium(unit)}
-          inputMode="decimal"
-          value={medium}
-          error={fieldError(problem, 'medium_C')}
-          onValue={setMedium}
-        />
-        <Field
-          id="hand-air"
-          label={WORDS.air(unit)}
-          inputMode="decimal"
-          value={air}
-          error={fieldError(problem, 'air_C')}
-          onValue={setAir}
-        />
-        <div className="field">
-          <label htmlFor="hand-when">{WORDS.read}</label>
-          <select id="hand-when" className="input" value={ago} onChange={(e) => setAgo(Number(e.target.value))}>
-            <option value={0}>{WORDS.justNow}</option>
-            <option value={30}>{WORDS.halfAnHourAgo}</option>
-            <option value={60}>{WORDS.anHourAgo}</option>
-            <option value={180}>{WORDS.words3HoursAgo}</option>
-            <option value={720}>{WORDS.words12HoursAgo}</option>
-          </select>
-        </div>
-        <Field id="hand-by" label={WORDS.who} value={by} error={fieldError(problem, 'by')} onValue={setBy} />
-        <button
-          type="submit"
-          className="btn solid col-span-2"
-          disabled={(medium.trim() === '' && air.trim() === '') || by.trim() === ''}
-        >
-          {WORDS.keepTheReading}
-        </button>
-      </form>
-      {message && (
+        {(error) => (
+          <div className="mt-2">
+            <Field id="hand-by" label={WORDS.who} value={by} error={error('by')} onValue={setBy} />
+          </div>
+        )}
+      </TypedForm>
+      <p role="status" className={withdrawing.isSuccess ? 'mt-1 text-[0.92rem] font-semibold' : 'sr-only'}>
+        {withdrawing.isSuccess && WORDS.withdrawn}
+      </p>
+      {withdrawing.error && (
         <p role="alert" className="note-bar bad mt-2">
-          {message}
+          {withdrawing.error.message}
         </p>
       )}
-      <p role="status" className="mt-1 min-h-5 text-[0.92rem] font-semibold">
-        {said}
-      </p>
       {hand.length > 0 && (
         <ul className="max-w-[34rem] text-[0.92rem]">
           {hand.map((r) => (
@@ -124,7 +96,7 @@ export function HandReadings({ view, unit, timeZone, onChanged }: Props) {
                 type="button"
                 className="btn small"
                 aria-label={WORDS.withdrawTheReadingOf(clockTime(r.at_ms, timeZone, true))}
-                onClick={() => void withdraw(r.id)}
+                onClick={() => withdraw(r.id)}
               >
                 {WORDS.withdraw}
               </button>

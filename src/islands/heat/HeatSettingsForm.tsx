@@ -1,115 +1,69 @@
-import { house } from '../../ui/house.ts';
-import { useEffect, useState } from 'react';
 import type { HeatSettings } from '../../contracts/heat/heat.ts';
-import type { Problem } from '../../contracts/problem.ts';
-import { fieldError, trouble } from '../../ui/call.ts';
-import { writeNow } from '../../ui/kit/data.ts';
-import { Field } from '../../ui/Field.tsx';
+import { house } from '../../ui/house.ts';
+import type { FieldSpec } from '../../ui/kit/fields.ts';
+import { LineForm } from '../books/LineForm.tsx';
 import { WORDS } from '../../words/en/heat/heatSettingsForm.ts';
+
+const BY_DAY = { key: 'tariff.kind', is: 'day-night' } as const;
+const fieldsOf = (currency: string): FieldSpec[] => [
+  {
+    key: 'tariff.kind',
+    label: WORDS.tariff,
+    kind: 'choice',
+    options: [
+      ['flat', WORDS.onePrice],
+      ['day-night', WORDS.dayAndNight],
+    ],
+  },
+  {
+    key: 'tariff.price_kWh',
+    label: WORDS.aKwhCosts,
+    kind: 'number',
+    hint: WORDS.in(currency),
+    when: { key: 'tariff.kind', is: 'flat' },
+  },
+  { key: 'tariff.day_kWh', label: WORDS.aKwhByDay, kind: 'number', hint: WORDS.in(currency), when: BY_DAY },
+  { key: 'tariff.night_kWh', label: WORDS.aKwhByNight, kind: 'number', hint: WORDS.in(currency), when: BY_DAY },
+  { key: 'tariff.from_h', label: WORDS.cheapFromHour, kind: 'number', when: BY_DAY },
+  { key: 'tariff.to_h', label: WORDS.cheapToHour, kind: 'number', when: BY_DAY },
+  { key: 'co2_kg_kWh', label: WORDS.kgCoForAKwh, kind: 'number', hint: WORDS.yourSuppliersFigure02 },
+  {
+    key: 'quiet.from_h',
+    label: WORDS.quietFromHour,
+    kind: 'number',
+    optional: true,
+    hint: WORDS.emptyNoQuietHours,
+  },
+  { key: 'quiet.to_h', label: WORDS.quietToHour, kind: 'number', hint: WORDS.whatCanHurtPlantsSounds },
+  {
+    key: 'quiet.repeat_min',
+    label: WORDS.soundAgainEveryMinutes,
+    kind: 'number',
+    hint: WORDS.untilSomebodyTakesIt,
+  },
+  { key: 'keep_months', label: WORDS.keepEachReadingMonths, kind: 'number', hint: WORDS.meansByTheHourStay },
+];
+
+/** Both tariffs filled in, so that one can be changed for the other without beginning at nothing. */
+function bothTariffs({ tariff }: HeatSettings): Record<string, unknown> {
+  return tariff.kind === 'flat'
+    ? { day_kWh: tariff.price_kWh, night_kWh: tariff.price_kWh, from_h: 0, to_h: 7, ...tariff }
+    : { price_kWh: tariff.day_kWh, ...tariff };
+}
 
 /** Tariff, carbon dioxide, quiet hours, how long readings are kept. */
 export function HeatSettingsForm({ first }: { readonly first: HeatSettings }) {
-  const { tariff } = first;
-  const [version, setVersion] = useState(first.version);
-  const [kind, setKind] = useState(tariff.kind);
-  const [text, setText] = useState<Readonly<Record<string, string>>>({
-    price: String(tariff.kind === 'flat' ? tariff.price_kWh : tariff.day_kWh),
-    night: String(tariff.kind === 'flat' ? tariff.price_kWh : tariff.night_kWh),
-    from: String(tariff.kind === 'flat' ? 0 : tariff.from_h),
-    to: String(tariff.kind === 'flat' ? 7 : tariff.to_h),
-    co2: String(first.co2_kg_kWh),
-    quietFrom: first.quiet.from_h === null ? '' : String(first.quiet.from_h),
-    quietTo: String(first.quiet.to_h),
-    repeat: String(first.quiet.repeat_min),
-    keep: String(first.keep_months),
-  });
-  const [problem, setProblem] = useState<Problem | null>(null);
-  const [said, setSaid] = useState('');
-  const [ready, setReady] = useState(false);
-  useEffect(() => setReady(true), []);
-  const n = (key: string): number | string => {
-    const t = text[key] ?? '';
-    return t.trim() !== '' && Number.isFinite(Number(t)) ? Number(t) : t;
-  };
-  async function save(withVersion: number): Promise<void> {
-    const answer = await writeNow<HeatSettings>('PUT', '/api/heat/settings', {
-      version: withVersion,
-      tariff:
-        kind === 'flat'
-          ? { kind, price_kWh: n('price') }
-          : { kind, day_kWh: n('price'), night_kWh: n('night'), from_h: n('from'), to_h: n('to') },
-      co2_kg_kWh: n('co2'),
-      quiet: {
-        from_h: text['quietFrom']?.trim() === '' ? null : n('quietFrom'),
-        to_h: n('quietTo'),
-        repeat_min: n('repeat'),
-      },
-      keep_months: n('keep'),
-    });
-    setProblem(answer.kind === 'problem' ? answer.problem : null);
-    if (answer.kind === 'done') setVersion(answer.value.version);
-    setSaid(answer.kind === 'done' ? WORDS.saved : trouble(answer));
-  }
-  const field = (key: string, label: string, path: string, hint?: string) => (
-    <Field
-      id={`heat-${key}`}
-      label={label}
-      inputMode="decimal"
-      value={text[key] ?? ''}
-      error={fieldError(problem, path)}
-      hint={hint}
-      onValue={(v) => setText({ ...text, [key]: v })}
-    />
-  );
-  const current = problem?.current as HeatSettings | undefined;
+  const { unit, currency } = house();
   return (
-    <form
-      noValidate
-      data-ready={ready}
-      onSubmit={(e) => {
-        e.preventDefault();
-        void save(version);
-      }}
-    >
-      <div className="grid max-w-4xl grid-cols-1 gap-3 min-[560px]:grid-cols-3">
-        <div className="field">
-          <label htmlFor="heat-kind">{WORDS.tariff}</label>
-          <select
-            id="heat-kind"
-            className="input"
-            value={kind}
-            onChange={(e) => setKind(e.target.value as typeof kind)}
-          >
-            <option value="flat">{WORDS.onePrice}</option>
-            <option value="day-night">{WORDS.dayAndNight}</option>
-          </select>
-        </div>
-        {field(
-          'price',
-          kind === 'flat' ? WORDS.aKwhCosts : WORDS.aKwhByDay,
-          kind === 'flat' ? 'tariff.price_kWh' : 'tariff.day_kWh',
-          WORDS.in(house().currency),
-        )}
-        {kind === 'day-night' && field('night', WORDS.aKwhByNight, 'tariff.night_kWh')}
-        {kind === 'day-night' && field('from', WORDS.cheapFromHour, 'tariff.from_h')}
-        {kind === 'day-night' && field('to', WORDS.cheapToHour, 'tariff.to_h')}
-        {field('co2', WORDS.kgCoForAKwh, 'co2_kg_kWh', WORDS.yourSuppliersFigure02)}
-        {field('quietFrom', WORDS.quietFromHour, 'quiet.from_h', WORDS.emptyNoQuietHours)}
-        {field('quietTo', WORDS.quietToHour, 'quiet.to_h', WORDS.whatCanHurtPlantsSounds)}
-        {field('repeat', WORDS.soundAgainEveryMinutes, 'quiet.repeat_min', WORDS.untilSomebodyTakesIt)}
-        {field('keep', WORDS.keepEachReadingMonths, 'keep_months', WORDS.meansByTheHourStay)}
-      </div>
-      <p role="status" className={said && problem ? 'note-bar bad mt-3' : 'mt-3 min-h-6 font-semibold'}>
-        {said}{' '}
-        {current && (
-          <button type="button" className="btn small" onClick={() => void save(current.version)}>
-            {WORDS.keepMine}
-          </button>
-        )}
-      </p>
-      <button type="submit" className="btn solid mt-2 min-w-48">
-        {WORDS.save}
-      </button>
-    </form>
+    <LineForm
+      path="/api/heat/settings"
+      fields={fieldsOf(currency)}
+      line={{ ...first, tariff: bothTariffs(first), id: 1 }}
+      blank={{}}
+      unit={unit}
+      saveWords={WORDS.save}
+      send={(body, version) => ({ method: 'PUT', path: '/api/heat/settings', body: { ...body, version } })}
+      after={() => '/heat/settings'}
+    />
   );
 }

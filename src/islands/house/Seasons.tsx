@@ -1,10 +1,10 @@
 import { useEffect, useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import type { SeasonView } from '../../contracts/house/seasons.ts';
-import type { Problem } from '../../contracts/problem.ts';
-import { fieldError, trouble } from '../../ui/call.ts';
+import { trouble } from '../../ui/call.ts';
 import { writeNow } from '../../ui/kit/data.ts';
-import { Field } from '../../ui/Field.tsx';
+import type { FieldSpec } from '../../ui/kit/fields.ts';
+import { TypedForm } from '../../ui/kit/TypedForm.tsx';
 import { counted, shortDay } from '../../ui/format.ts';
 import { WORDS } from '../../words/en/house/seasons.ts';
 
@@ -116,7 +116,7 @@ export function Seasons({ seasons, today, current }: Props) {
                 </div>
               </div>
             )}
-            {editing === season.id && <SeasonForm season={season} />}
+            {editing === season.id && <SeasonForm season={season} onDone={() => setEditing(null)} />}
           </li>
         ))}
       </ul>
@@ -132,7 +132,7 @@ export function Seasons({ seasons, today, current }: Props) {
         {editing === 'new' && (
           <div className="card mt-3">
             <p className="mb-2 max-w-[70ch] text-ink2">{WORDS.forAutumnSowingsSayBatches}</p>
-            <SeasonForm season={null} />
+            <SeasonForm season={null} onDone={() => setEditing(null)} />
           </div>
         )}
       </div>
@@ -148,61 +148,28 @@ function stateOf(season: SeasonView, current: number | null, today: number): str
   return WORDS.open(standing);
 }
 
-function SeasonForm({ season }: { readonly season: SeasonView | null }) {
-  const [name, setName] = useState(season?.name ?? '');
-  const [firstDay, setFirstDay] = useState(season ? isoFromDay(season.firstDay) : '');
-  const [lastDay, setLastDay] = useState(season ? isoFromDay(season.lastDay) : '');
-  const [problem, setProblem] = useState<Problem | null>(null);
-  const [message, setMessage] = useState('');
-  const id = season?.id ?? 'new';
+const FIELDS: readonly FieldSpec[] = [
+  { key: 'name', label: WORDS.name, kind: 'text' },
+  { key: 'firstDay', label: WORDS.firstDay, kind: 'date' },
+  { key: 'lastDay', label: WORDS.lastDay, kind: 'date' },
+];
 
-  async function save(): Promise<void> {
-    const body = { name, firstDay, lastDay };
-    const answer = season
-      ? await writeNow('PATCH', `/api/house/seasons/${season.id}`, { version: season.version, ...body })
-      : await writeNow('POST', '/api/house/seasons', body);
-    if (answer.kind === 'done') return location.reload();
-    setProblem(answer.kind === 'problem' ? answer.problem : null);
-    setMessage(trouble(answer));
-  }
-
+function SeasonForm({ season, onDone }: { readonly season: SeasonView | null; readonly onDone: () => void }) {
+  const iso = (day: number | undefined) => (day === undefined ? '' : isoFromDay(day));
   return (
-    <form
-      noValidate
-      data-typing
-      className="mt-3 grid grid-cols-1 gap-3 min-[700px]:grid-cols-4"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void save();
-      }}
-    >
-      <Field id={`name-${id}`} label={WORDS.name} value={name} onValue={setName} error={fieldError(problem, 'name')} />
-      <Field
-        id={`first-${id}`}
-        label={WORDS.firstDay}
-        type="date"
-        value={firstDay}
-        onValue={setFirstDay}
-        error={fieldError(problem, 'firstDay')}
-      />
-      <Field
-        id={`last-${id}`}
-        label={WORDS.lastDay}
-        type="date"
-        value={lastDay}
-        onValue={setLastDay}
-        error={fieldError(problem, 'lastDay')}
-      />
-      <div className="self-end">
-        <button type="submit" className="btn solid">
-          {season ? WORDS.saveIt : WORDS.addIt}
-        </button>
-      </div>
-      {message && (
-        <p role="alert" className="err min-[700px]:col-span-4">
-          {message}
-        </p>
-      )}
-    </form>
+    <TypedForm
+      className="mt-3"
+      fields={FIELDS}
+      start={{ name: season?.name ?? '', firstDay: iso(season?.firstDay), lastDay: iso(season?.lastDay) }}
+      method={season ? 'PATCH' : 'POST'}
+      path={season ? `/api/house/seasons/${season.id}` : '/api/house/seasons'}
+      keyed={false}
+      schema={() => import('../../contracts/house/seasons.ts').then((m) => (season ? m.seasonPatch : m.seasonInput))}
+      extra={season ? { version: season.version } : {}}
+      draft={`seasons/${season?.id ?? 'new'}`}
+      said={() => ''}
+      onDone={onDone}
+      saveWords={season ? WORDS.saveIt : WORDS.addIt}
+    />
   );
 }

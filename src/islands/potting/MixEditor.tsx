@@ -1,6 +1,7 @@
 import { mixInput } from '../../contracts/potting/potting.ts';
 import { useState } from 'react';
 import type { MixRecord } from '../../core/potting/records.ts';
+import { partsTyped } from '../../ui/kit/useTypedForm.ts';
 import { LineForm } from '../books/LineForm.tsx';
 import { figureOr } from '../../ui/kit/fields.ts';
 import { WORDS } from '../../words/en/potting/mixEditor.ts';
@@ -36,6 +37,7 @@ export function MixEditor({ line, items }: Props) {
       blank={{}}
       unit="C"
       extra={{ parts: parts.map((p) => ({ itemId: p.itemId, parts: figureOr(p.parts, (n) => n) })) }}
+      parts={partsTyped(parts, setParts)}
       onStaleTaken={(current) =>
         setParts((current['parts'] as MixRecord['parts']).map((p) => ({ itemId: p.itemId, parts: String(p.parts) })))
       }

@@ -1,17 +1,15 @@
 import { px } from '../../ui/numbers.ts';
 import { useView, writeNow } from '../../ui/kit/data.ts';
-import { DateField } from '../../ui/kit/DateField.tsx';
 import { differenceWords } from '../../core/units/words.ts';
 import { length } from '../../ui/house.ts';
 import { useEffect, useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
-import { temperatureFromShown } from '../../core/units/temperature.ts';
 import type { ReadingsShown } from '../../contracts/weather/siteReadings.ts';
-import { fieldError, freshKey, trouble } from '../../ui/call.ts';
-import { useSend } from '../../ui/useSend.ts';
+import { freshKey, trouble } from '../../ui/call.ts';
 import { aboutDegrees, counted, degrees, shortDay, spokenDay } from '../../ui/format.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
-import { figureOr } from '../../ui/kit/fields.ts';
+import type { FieldSpec } from '../../ui/kit/fields.ts';
+import { TypedForm } from '../../ui/kit/TypedForm.tsx';
 import { WORDS } from '../../words/en/weather/readings.ts';
 
 interface Props {
@@ -133,150 +131,75 @@ interface FormProps {
   readonly onKept: (words: string) => void;
 }
 
+const maxMinFields = (covers: ReadingsShown['covers']): FieldSpec[] => [
+  {
+    key: 'coverId',
+    label: WORDS.whereItHangs,
+    kind: 'link',
+    optional: true,
+    emptyWords: WORDS.outsideInShadeOffThe,
+    options: covers.map((c) => [c.id, WORDS.under(c.name)]),
+  },
+  { key: 'day', label: WORDS.morningOf, kind: 'date', hint: WORDS.theLowOfTheNight },
+  { key: 'least_C', label: WORDS.lowest, kind: 'temperature', optional: true, big: true },
+  { key: 'most_C', label: WORDS.highest, kind: 'temperature', optional: true, big: true },
+];
+const SOIL_FIELDS: readonly FieldSpec[] = [
+  { key: 'soil_C', label: WORDS.soil, kind: 'temperature', big: true },
+  { key: 'offset_K', label: WORDS.inMeltingIceItShows, kind: 'temperature' },
+];
+const PATH = '/api/weather/readings';
+/** Loaded when something is sent: a page that is only read is spared it. */
+const schemaOf = () => import('../../contracts/weather/siteReadings.ts').then((m) => m.siteReadingInput);
+
 function MaxMin({ view, onKept }: FormProps) {
-  const { unit, today } = view;
-  const [day, setDay] = useState(isoFromDay(today));
-  const [where, setWhere] = useState('');
-  const [least, setLeast] = useState('');
-  const [most, setMost] = useState('');
-  const { problem, message, send } = useSend('/api/weather/readings', onKept);
-  const t = (text: string) =>
-    text.trim() === '' ? null : figureOr(text, (n) => Math.round(100 * temperatureFromShown(n, unit)) / 100);
-  const place = where === '' ? 'outside' : (view.covers.find((c) => c.id === Number(where))?.name ?? '');
+  const today = isoFromDay(view.today);
+  const placeOf = (coverId: unknown) => view.covers.find((c) => c.id === coverId)?.name ?? WORDS.outside;
   return (
-    <form
-      className="card"
-      data-typing
-      onSubmit={(e) => {
-        e.preventDefault();
-        const body = {
-          kind: 'max-min',
-          day,
-          coverId: where === '' ? null : Number(where),
-          least_C: t(least),
-          most_C: t(most),
-        };
-        void send(body, WORDS.kept(place, day === isoFromDay(today) ? WORDS.today2 : day)).then((ok) => {
-          if (!ok) return;
-          setLeast('');
-          setMost('');
-        });
-      }}
-    >
+    <section className="card">
       <h2>{WORDS.maxMinThermometer}</h2>
-      <div className="mt-2 grid grid-cols-2 gap-3">
-        <label className="field col-span-2">
-          <span className="label">{WORDS.whereItHangs}</span>
-          <select className="input" value={where} onChange={(e) => setWhere(e.target.value)}>
-            <option value="">{WORDS.outsideInShadeOffThe}</option>
-            {view.covers.map((c) => (
-              <option key={c.id} value={c.id}>
-                {WORDS.under(c.name)}
-              </option>
-            ))}
-          </select>
-        </label>
-        <Temperature
-          label={WORDS.lowest2(unit)}
-          value={least}
-          set={setLeast}
-          error={fieldError(problem, 'least_C')}
-          big
-        />
-        <Temperature
-          label={WORDS.highest2(unit)}
-          value={most}
-          set={setMost}
-          error={fieldError(problem, 'most_C')}
-          big
-        />
-        <div className="col-span-2">
-          <DateField
-            id="reading-morning"
-            label={WORDS.morningOf}
-            value={day}
-            hint={WORDS.theLowOfTheNight}
-            error={fieldError(problem, 'day')}
-            onValue={setDay}
-          />
-        </div>
-      </div>
-      {message && (
-        <p role="alert" className="note-bar bad mt-2">
-          {message}
-        </p>
-      )}
-      <button type="submit" className="btn solid mt-3 w-full" disabled={least.trim() === '' && most.trim() === ''}>
-        {WORDS.keepIt}
-      </button>
-    </form>
+      <TypedForm
+        className="mt-2"
+        columns="grid grid-cols-2 gap-3"
+        fields={maxMinFields(view.covers)}
+        start={{ coverId: null, day: today, least_C: null, most_C: null }}
+        keeps={['coverId', 'day']}
+        path={PATH}
+        schema={schemaOf}
+        extra={{ kind: 'max-min' }}
+        draft="max-min"
+        saveWords={WORDS.keepIt}
+        buttonClass="btn solid mt-3 w-full"
+        said={() => ''}
+        onDone={(_, { coverId, day }) =>
+          onKept(WORDS.kept(placeOf(coverId), day === today ? WORDS.today2 : String(day)))
+        }
+      />
+    </section>
   );
 }
 
 function Soil({ view, onKept }: FormProps) {
-  const { unit, today } = view;
-  const [soil, setSoil] = useState('');
-  const [ice, setIce] = useState(unit === 'F' ? '32' : '0');
-  const { problem, message, send } = useSend('/api/weather/readings', onKept);
   return (
-    <form
-      className="card mt-4"
-      data-typing
-      onSubmit={(e) => {
-        e.preventDefault();
-        const body = {
-          kind: 'soil',
-          day: isoFromDay(today),
-          soil_C: figureOr(soil, (n) => Math.round(100 * temperatureFromShown(n, unit)) / 100),
-          offset_K: figureOr(ice, (n) => (unit === 'F' ? (n - 32) / 1.8 : n)),
-        };
-        void send(body, 'Soil kept; the gates go by it.').then((ok) => ok && setSoil(''));
-      }}
-    >
+    <section className="card mt-4">
       <h2>{WORDS.soilThermometer}</h2>
       <p className="text-[0.92rem] text-ink2">{WORDS.deepInTheBedA(length(100))}</p>
-      <div className="mt-2 grid grid-cols-2 gap-3">
-        <Temperature label={WORDS.soil3(unit)} value={soil} set={setSoil} error={fieldError(problem, 'soil_C')} big />
-        <Temperature
-          label={WORDS.inMeltingIceItShows(unit)}
-          value={ice}
-          set={setIce}
-          error={fieldError(problem, 'offset_K')}
-        />
-      </div>
-      {message && (
-        <p role="alert" className="note-bar bad mt-2">
-          {message}
-        </p>
-      )}
-      <button type="submit" className="btn solid mt-3 w-full" disabled={soil.trim() === ''}>
-        {WORDS.keepIt}
-      </button>
-    </form>
-  );
-}
-
-interface TemperatureProps {
-  readonly label: string;
-  readonly value: string;
-  readonly set: (value: string) => void;
-  readonly error: string | undefined;
-  readonly big?: boolean;
-}
-
-function Temperature({ label, value, set, error, big }: TemperatureProps) {
-  return (
-    <label className="field">
-      <span className="label">{label}</span>
-      <input
-        className={`input ${big ? 'num text-2xl' : ''}`}
-        inputMode="text"
-        value={value}
-        aria-invalid={error ? true : undefined}
-        onChange={(e) => set(e.target.value)}
+      <TypedForm
+        className="mt-2"
+        columns="grid grid-cols-2 gap-3"
+        fields={SOIL_FIELDS}
+        start={{ soil_C: null, offset_K: 0 }}
+        keeps={['offset_K']}
+        path={PATH}
+        schema={schemaOf}
+        extra={{ kind: 'soil', day: isoFromDay(view.today) }}
+        draft="soil"
+        saveWords={WORDS.keepIt}
+        buttonClass="btn solid mt-3 w-full"
+        said={() => ''}
+        onDone={() => onKept(WORDS.soilKept)}
       />
-      {error && <span className="err">{error}</span>}
-    </label>
+    </section>
   );
 }
 

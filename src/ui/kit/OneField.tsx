@@ -42,6 +42,7 @@ export function OneField({ id, field, value, error, onChange, onBlur, inputRef }
         id={id}
         label={field.label}
         value={String(value)}
+        max={field.max}
         hint={field.hint}
         error={error}
         onValue={onChange}
@@ -75,13 +76,14 @@ export function OneField({ id, field, value, error, onChange, onBlur, inputRef }
       <input
         id={id}
         ref={inputRef as Ref<HTMLInputElement>}
-        className="input"
+        className={field.big ? 'input num text-2xl' : 'input'}
         {...wrong}
         type="text"
         inputMode={
           ['number', 'temperature', 'difference', 'length', 'wind'].includes(field.kind) ? 'decimal' : undefined
         }
         value={String(value)}
+        list={field.suggest && `${id}-suggest`}
         onBlur={onBlur}
         onChange={(e) => onChange(e.target.value)}
       />
@@ -91,6 +93,13 @@ export function OneField({ id, field, value, error, onChange, onBlur, inputRef }
     <div className="field">
       <label htmlFor={id}>{field.label}</label>
       {control}
+      {field.suggest && (
+        <datalist id={`${id}-suggest`}>
+          {field.suggest.map((words) => (
+            <option key={words} value={words} />
+          ))}
+        </datalist>
+      )}
       <FieldNotes id={id} hint={field.hint} error={error} />
     </div>
   );

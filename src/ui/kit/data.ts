@@ -72,7 +72,8 @@ export async function readNow<T>(path: string): Promise<Answer<T>> {
     .then(asDone, asAnswer<T>);
 }
 
-const doneOr = <T>(answer: Answer<T>): T => {
+/** What a call answered; thrown as NotDone when it was not done. */
+export const doneOr = <T>(answer: Answer<T>): T => {
   if (answer.kind === 'done') return answer.value;
   throw new NotDone(answer);
 };

@@ -2,11 +2,13 @@ import { catalogue, rich, type Part } from '../../catalogue.ts';
 
 /** Words of the batch screens: BatchForm. */
 export const WORDS = catalogue({
-  germinatesIn: 'Germinates in',
-  growsOnIn: 'Grows on in',
-  inThePotIn: 'In the pot in',
-  spacedOutIn: 'Spaced out in',
-  hardensIn: 'Hardens in',
+  stages: {
+    germinate: 'Germinates in',
+    grow: 'Grows on in',
+    pot: 'In the pot in',
+    space: 'Spaced out in',
+    harden: 'Hardens in',
+  },
   thisBatchIsChangedThe: (rest: string) => `This batch is changed, the others are not: ${rest}`,
   plantsWanted: 'Plants wanted',
   transplantDate: 'Transplant date',

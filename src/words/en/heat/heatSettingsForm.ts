@@ -2,7 +2,6 @@ import { catalogue } from '../../catalogue.ts';
 
 /** Words of the heat screens: HeatSettingsForm. */
 export const WORDS = catalogue({
-  saved: 'Saved.',
   tariff: 'Tariff',
   onePrice: 'one price',
   dayAndNight: 'day and night',
@@ -21,7 +20,6 @@ export const WORDS = catalogue({
   untilSomebodyTakesIt: 'until somebody takes it',
   keepEachReadingMonths: 'Keep each reading, months',
   meansByTheHourStay: 'means by the hour stay',
-  keepMine: 'Keep mine',
   save: 'Save',
   yourSuppliersFigure02: 'your supplier’s figure; 0.2 is a start, no source',
 });

@@ -8,4 +8,6 @@ export const WORDS = catalogue({
   yours: 'Yours',
   saveMineOverIt: 'Save mine over it',
   takeTheirs: 'Take theirs',
+  differsInItsLists: 'They differ in the lists below the fields.',
+  theirVersionIsHere: 'Their version is here now; change it and save.',
 });

@@ -1,0 +1,6 @@
+import { catalogue } from '../../catalogue.ts';
+
+/** Words of ui: TypedForm. */
+export const WORDS = catalogue({
+  saved: 'Saved.',
+});
