@@ -370,7 +370,7 @@ function CauseForm({
       schema={() => import('../../contracts/batch/batches.ts').then((m) => m.eventInput)}
       draft={null}
       send={(body) => onPost(body as Omit<LogLine, 'idempotencyKey'>)}
-      said={() => ''}
+      said={null}
       saveWords={losing ? WORDS.logTheLoss : WORDS.endThisBatch}
       buttonClass="btn solid mt-3 w-full"
     />
@@ -391,7 +391,7 @@ function SplitForm({ data }: { readonly data: BatchPageData }) {
       path={`/api/batch/${data.id}/split`}
       schema={() => import('../../contracts/batch/batches.ts').then((m) => m.splitInput)}
       draft={null}
-      said={() => ''}
+      said={null}
       onDone={({ batchId }) => location.assign(`/batch/${batchId}`)}
       saveWords={WORDS.splitThemOff}
       buttonClass="btn solid mt-3 w-full"

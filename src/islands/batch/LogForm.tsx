@@ -77,7 +77,7 @@ export function LogForm({ data, correcting, onPost }: Props) {
       schema={() => import('../../contracts/batch/batches.ts').then((m) => m.eventInput)}
       draft={correcting ? null : `log/${data.id}`}
       send={(body) => onPost(body as Omit<LogLine, 'idempotencyKey'>)}
-      said={() => ''}
+      said={null}
       saveWords={correcting ? WORDS.saveTheCorrection : WORDS.saveTheLine}
       buttonClass="btn solid mt-3 w-full"
     />

@@ -1,3 +1,4 @@
+import { useDrag } from '@use-gesture/react';
 import { useRef } from 'react';
 import type { Decision } from '../../core/hardening/ladder.ts';
 import type { LadderView } from '../../contracts/hardening/hardenViews.ts';
@@ -10,6 +11,8 @@ const HEIGHT = 88;
 /** Room for the words under the lowest tread, and over the highest. */
 const BASE = 44;
 const TOP = 6;
+/** A ladder is held by a drag along its days; up and down the page is scrolled. */
+const ALONG = { axis: 'x', threshold: 3, filterTaps: true, pointer: { keys: false } } as const;
 export const SAY_WORDS = { go: WORDS.go, hold: WORDS.hold, back: WORDS.back } as const;
 
 interface Props {
@@ -36,6 +39,10 @@ export function LadderRow({ ladder, today, days, chosen, decisions, trialUntil, 
     const box = plot.current!.getBoundingClientRect();
     return today + Math.max(0, Math.min(days, Math.round(((clientX - box.left) / box.width) * days)));
   };
+  const hold = useDrag(({ xy: [clientX], cancel }) => {
+    if (ladder.startsOn !== null) return cancel();
+    onTry(dayAt(clientX));
+  }, ALONG);
   const words =
     ladder.startsOn === null
       ? WORDS.onStepOf(ladder.rung, ladder.rungs.length)
@@ -65,16 +72,8 @@ export function LadderRow({ ladder, today, days, chosen, decisions, trialUntil, 
         } else if (e.key === 'Enter' && trialUntil !== null) onKeep();
         else if (e.key === 'Escape') onTry(null);
       }}
-      onPointerDown={(e) => {
-        onChoose();
-        if (ladder.startsOn !== null) return;
-        e.currentTarget.setPointerCapture(e.pointerId);
-      }}
-      onPointerMove={(e) => {
-        if (!e.currentTarget.hasPointerCapture(e.pointerId)) return;
-        const to = dayAt(e.clientX);
-        if (Math.abs(e.movementX) > 0 || trialUntil !== null) onTry(to);
-      }}
+      onPointerDown={onChoose}
+      {...hold()}
     >
       {steps.map((s, i) => (
         <g key={i}>

@@ -1,3 +1,4 @@
+import { useGesture, type FullGestureState } from '@use-gesture/react';
 import { px } from '../../ui/numbers.ts';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { scaleLinear } from 'd3-scale';
@@ -51,7 +52,6 @@ export function Trace({ zoneId, now_ms, unit, timeZone, tick }: Props) {
   const [wide, setWide] = useState(900);
   const [trouble, setTrouble] = useState('');
   const box = useRef<HTMLDivElement>(null);
-  const drag = useRef<{ x: number; from: number; to: number } | null>(null);
   const shown = following ? { from: now_ms - (span.to - span.from), to: now_ms } : span;
   const { from, to } = shown;
   useEffect(() => {
@@ -70,11 +70,12 @@ export function Trace({ zoneId, now_ms, unit, timeZone, tick }: Props) {
       if (answer.kind === 'done') {
         setData(answer.value);
         setTrouble('');
-      } else setTrouble('The readings cannot be had now; what is drawn may be old.');
+      } else setTrouble(WORDS.cannotBeRead);
     }, 90);
     return () => clearTimeout(wait);
   }, [zoneId, from, to, wide, tick, now_ms]);
 
+  const right = wide - PAD.right;
   function show(nextFrom: number, nextTo: number): void {
     const length = Math.min(Math.max(nextTo - nextFrom, HOUR / 2), 3 * 8784 * HOUR);
     const end = Math.min(nextTo, now_ms);
@@ -86,9 +87,27 @@ export function Trace({ zoneId, now_ms, unit, timeZone, tick }: Props) {
     const middle = from + (to - from) * at;
     show(middle - length * at, middle + length * (1 - at));
   };
+  /** A finger or the mouse moves what is seen, two fingers come closer or go back. */
+  const gestures = useGesture(
+    {
+      onDrag: ({ movement: [dx], memo = { from, to }, pinching, cancel }: FullGestureState<'drag'>) => {
+        if (pinching) return cancel();
+        const start = memo as { readonly from: number; readonly to: number };
+        const by = (-dx / (right - PAD.left)) * (start.to - start.from);
+        show(start.from + by, start.to + by);
+        return start;
+      },
+      onPinch: ({ movement: [scale], memo = { from, to } }: FullGestureState<'pinch'>) => {
+        const start = memo as { readonly from: number; readonly to: number };
+        const [middle, half] = [(start.from + start.to) / 2, (start.to - start.from) / 2 / Math.max(0.05, scale)];
+        show(middle - half, middle + half);
+        return start;
+      },
+    },
+    { drag: { pointer: { keys: false } } },
+  );
   const move = (share: number) => show(from + (to - from) * share, to + (to - from) * share);
 
-  const right = wide - PAD.right;
   const x = useMemo(() => scaleLinear([from, to], [PAD.left, right]), [from, to, right]);
   const temperatures = data?.series.filter((s) => s.role !== 'heater' && s.points.length > 0) ?? [];
   const seen = temperatures.flatMap((s) => s.points.filter(([t]) => t >= from && t <= to));
@@ -167,18 +186,7 @@ export function Trace({ zoneId, now_ms, unit, timeZone, tick }: Props) {
           if (e.shiftKey || Math.abs(e.deltaX) > Math.abs(e.deltaY)) move((e.deltaX || e.deltaY) / 1500);
           else zoom(e.deltaY > 0 ? 1.2 : 1 / 1.2, (e.nativeEvent.offsetX - PAD.left) / (right - PAD.left));
         }}
-        onPointerDown={(e) => {
-          drag.current = { x: e.clientX, from, to };
-          e.currentTarget.setPointerCapture(e.pointerId);
-        }}
-        onPointerMove={(e) => {
-          const d = drag.current;
-          if (!d) return;
-          const by = ((d.x - e.clientX) / (right - PAD.left)) * (d.to - d.from);
-          show(d.from + by, d.to + by);
-        }}
-        onPointerUp={() => (drag.current = null)}
-        onPointerCancel={() => (drag.current = null)}
+        {...gestures()}
       >
         <svg width={wide} height={H} aria-hidden="true" className="block max-w-full overflow-hidden">
           <defs>

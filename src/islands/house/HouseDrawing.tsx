@@ -1,3 +1,5 @@
+import { useDrag } from '@use-gesture/react';
+import { BY_POINTER } from '../../ui/kit/byPointer.ts';
 import { useRef, useState, type PointerEvent } from 'react';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
 import { counted, dayNight, degrees } from '../../ui/format.ts';
@@ -26,24 +28,31 @@ interface Props {
   readonly onMove: (batchId: number, placeId: number) => void;
 }
 
-const DEAD_px = 5;
-
 /** Places to scale with their trays as tiles; a batch's tiles are one group, to be pressed or dragged. */
 export function HouseDrawing(props: Props) {
   const { drawn, width, height, standing, selectedId, temperatureOf, measuredOf, unit, onSelect, onMove } = props;
   const svg = useRef<SVGSVGElement>(null);
-  const grip = useRef<{ batchId: number; x: number; y: number; moved: boolean } | null>(null);
+  const held = useRef<number | null>(null);
   const [ghost, setGhost] = useState<{ x: number; y: number; overId: number | null } | null>(null);
 
-  function placeAt(e: PointerEvent): { x: number; y: number; overId: number | null } {
+  function placeAt(clientX: number, clientY: number): { x: number; y: number; overId: number | null } {
     const box = svg.current!.getBoundingClientRect();
-    const x = e.clientX - box.left;
-    const y = e.clientY - box.top;
+    const x = clientX - box.left;
+    const y = clientY - box.top;
     const over = drawn.find(
       ({ rect }) => x >= rect.x && x <= rect.x + rect.width && y >= rect.y - NAME_px && y <= rect.y + rect.height,
     );
     return { x, y, overId: over?.place.id ?? null };
   }
+  const carry = useDrag(({ xy: [clientX, clientY], last, canceled, cancel }) => {
+    const batchId = held.current;
+    if (batchId === null) return cancel();
+    const at = placeAt(clientX, clientY);
+    setGhost(last ? null : at);
+    if (!last) return;
+    held.current = null;
+    if (!canceled && at.overId !== null) onMove(batchId, at.overId);
+  }, BY_POINTER);
 
   return (
     <svg
@@ -53,24 +62,7 @@ export function HouseDrawing(props: Props) {
       role="group"
       aria-label={WORDS.planOfTheHousePlaces}
       className="sheet block select-none"
-      onPointerMove={(e) => {
-        const held = grip.current;
-        if (!held) return;
-        if (!held.moved && Math.hypot(e.clientX - held.x, e.clientY - held.y) < DEAD_px) return;
-        held.moved = true;
-        setGhost(placeAt(e));
-      }}
-      onPointerUp={(e) => {
-        const held = grip.current;
-        grip.current = null;
-        setGhost(null);
-        const { overId } = placeAt(e);
-        if (held?.moved && overId !== null) onMove(held.batchId, overId);
-      }}
-      onPointerCancel={() => {
-        grip.current = null;
-        setGhost(null);
-      }}
+      {...carry()}
     >
       <defs>
         <pattern id="over-room" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
@@ -141,9 +133,7 @@ export function HouseDrawing(props: Props) {
                 onSelect={onSelect}
                 onHold={(e, batchId) => {
                   onSelect(batchId);
-                  if (e.button !== 0) return;
-                  grip.current = { batchId, x: e.clientX, y: e.clientY, moved: false };
-                  svg.current?.setPointerCapture(e.pointerId);
+                  held.current = e.button === 0 ? batchId : null;
                 }}
               />
             ))}

@@ -167,7 +167,7 @@ function SeasonForm({ season, onDone }: { readonly season: SeasonView | null; re
       schema={() => import('../../contracts/house/seasons.ts').then((m) => (season ? m.seasonPatch : m.seasonInput))}
       extra={season ? { version: season.version } : {}}
       draft={`seasons/${season?.id ?? 'new'}`}
-      said={() => ''}
+      said={null}
       onDone={onDone}
       saveWords={season ? WORDS.saveIt : WORDS.addIt}
     />

@@ -1,6 +1,8 @@
 import { isOver } from '../../core/batch/event.ts';
 import { scaleLinear } from 'd3-scale';
+import { useDrag } from '@use-gesture/react';
 import { useCallback, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { BY_POINTER } from '../../ui/kit/byPointer.ts';
 import type { KeptWeeks } from '../../contracts/plan/planner.ts';
 import type { HouseData } from '../../contracts/plan/seasonData.ts';
 import { shortDay } from '../../ui/format.ts';
@@ -64,16 +66,8 @@ interface Props {
 }
 
 export const HEAD_px = 44;
-/** A band moves only when it is dragged farther than this, so that a press selects. */
-const DEAD_px = 5;
-
-interface Grip {
-  readonly startX: number;
-  readonly startY: number;
-  /** The band held, or null for the end of the chain. */
-  readonly band: { readonly batchId: number; readonly index: number; readonly placeId: number } | null;
-  moved: boolean;
-}
+/** What is held: a band, or the end of the chain. */
+type Held = { readonly batchId: number; readonly index: number; readonly placeId: number } | 'end';
 
 /** The descent: places from warmest to coldest, batches as bands by day, their moves as hooked stems. */
 export function OccupancyTimeline(props: Props) {
@@ -86,36 +80,34 @@ export function OccupancyTimeline(props: Props) {
     [from, to, perDay_px],
   );
   const [overId, setOverId] = useState<number | null>(null);
-  const grip = useRef<Grip | null>(null);
+  const held = useRef<Held | null>(null);
   const svg = useRef<SVGSVGElement>(null);
   const width = x(to);
   const selected = selectedId === null ? null : (worked.get(selectedId) ?? null);
 
-  function drag(e: PointerEvent): void {
-    const held = grip.current;
-    if (!held) return;
-    const dx = e.clientX - held.startX;
-    if (!held.moved && Math.hypot(dx, e.clientY - held.startY) < DEAD_px) return;
-    held.moved = true;
-    const days = Math.round(dx / perDay_px);
-    if (!held.band) return props.onDrag(days);
-    const y = e.clientY - svg.current!.getBoundingClientRect().top - HEAD_px;
+  // A press selects; farther than a few pixels it drags what was pressed.
+  const drag = useDrag(({ initial: [startX], xy: [clientX, clientY], last, canceled, cancel }) => {
+    const what = held.current;
+    if (!what) return cancel();
+    if (last) {
+      held.current = null;
+      if (!canceled) props.onDrop();
+      return;
+    }
+    const days = Math.round((clientX - startX) / perDay_px);
+    if (what === 'end') return props.onDrag(days);
+    const y = clientY - svg.current!.getBoundingClientRect().top - HEAD_px;
     const over = lanes.find((lane) => y >= lane.top - LANE_GAP / 2 && y < lane.top + lane.height + LANE_GAP / 2);
-    props.onBand({
-      batchId: held.band.batchId,
-      index: held.band.index,
-      days,
-      placeId: over?.place.id ?? held.band.placeId,
-    });
-  }
+    props.onBand({ batchId: what.batchId, index: what.index, days, placeId: over?.place.id ?? what.placeId });
+  }, BY_POINTER);
 
   const hold = useCallback(
     (e: PointerEvent, band: Band): void => {
       onSelect(band.batchId);
+      held.current = null;
       if (fixed || e.button !== 0 || e.pointerType === 'touch') return;
       const { batchId, index, placeId } = band;
-      grip.current = { startX: e.clientX, startY: e.clientY, band: { batchId, index, placeId }, moved: false };
-      svg.current?.setPointerCapture(e.pointerId);
+      held.current = { batchId, index, placeId };
     },
     [onSelect, fixed],
   );
@@ -128,12 +120,7 @@ export function OccupancyTimeline(props: Props) {
       role="group"
       aria-label={WORDS.seasonDrawingPlacesFromWarmest}
       className="block touch-pan-x touch-pan-y select-none"
-      onPointerMove={drag}
-      onPointerUp={() => {
-        if (grip.current?.moved) props.onDrop();
-        grip.current = null;
-      }}
-      onPointerCancel={() => (grip.current = null)}
+      {...drag()}
     >
       <defs>
         <pattern id="over-room" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
@@ -167,16 +154,7 @@ export function OccupancyTimeline(props: Props) {
         <Overflow lanes={lanes} x={x} />
         <SetPoints lanes={lanes} house={house} from={from} to={to} x={x} />
         {selected && (
-          <SelectedBands
-            {...props}
-            selected={selected}
-            x={x}
-            onHold={hold}
-            onGripEnd={(e) => {
-              e.currentTarget.setPointerCapture(e.pointerId);
-              grip.current = { startX: e.clientX, startY: e.clientY, band: null, moved: false };
-            }}
-          />
+          <SelectedBands {...props} selected={selected} x={x} onHold={hold} onGripEnd={() => (held.current = 'end')} />
         )}
         {trial && selected && (
           <g pointerEvents="none">
@@ -247,7 +225,7 @@ interface SelectedProps extends Props {
   readonly selected: Worked;
   readonly x: Scale;
   readonly onHold: (e: PointerEvent, band: Band) => void;
-  readonly onGripEnd: (e: PointerEvent<SVGGElement>) => void;
+  readonly onGripEnd: () => void;
 }
 
 /** The chosen batch in plum through the whole house; each band to be taken hold of, and the end of the chain. */

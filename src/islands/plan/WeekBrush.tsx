@@ -1,4 +1,5 @@
-import { useRef, useState, type PointerEvent } from 'react';
+import { useDrag } from '@use-gesture/react';
+import { useRef, useState } from 'react';
 import { mondayOf } from '../../core/calendar/week.ts';
 import type { KeptWeeks } from '../../contracts/plan/planner.ts';
 import type { Scale } from './occupancyParts.tsx';
@@ -28,10 +29,20 @@ interface Stroke {
 export function WeekBrush({ lanes, x, from, to, perDay_px, height, kept, brushing, onKeep }: Props) {
   const [stroke, setStroke] = useState<Stroke | null>(null);
   const sheet = useRef<SVGRectElement>(null);
-  const at = (e: PointerEvent): { day: number; y: number } => {
+  const at = ([clientX, clientY]: readonly [number, number]): { day: number; y: number } => {
     const box = sheet.current!.getBoundingClientRect();
-    return { day: from + Math.floor((e.clientX - box.left) / perDay_px), y: e.clientY - box.top };
+    return { day: from + Math.floor((clientX - box.left) / perDay_px), y: clientY - box.top };
   };
+  // A press is a stroke of one week of one lane.
+  const brush = useDrag(
+    ({ initial, xy, last, canceled }) => {
+      const [start, end] = [at(initial), at(xy)];
+      const now: Stroke = { day0: start.day, y0: start.y, day1: end.day, y1: end.y };
+      if (last && !canceled) onKeep(weeksUnder(now, lanes));
+      setStroke(last ? null : now);
+    },
+    { pointer: { keys: false } },
+  );
   const drawn = stroke ? weeksUnder(stroke, lanes) : [];
   return (
     <g>
@@ -73,21 +84,7 @@ export function WeekBrush({ lanes, x, from, to, perDay_px, height, kept, brushin
           fill="transparent"
           className="cursor-crosshair"
           style={{ touchAction: 'none' }}
-          onPointerDown={(e) => {
-            e.currentTarget.setPointerCapture(e.pointerId);
-            const { day, y } = at(e);
-            setStroke({ day0: day, y0: y, day1: day, y1: y });
-          }}
-          onPointerMove={(e) => {
-            if (!stroke) return;
-            const { day, y } = at(e);
-            setStroke({ ...stroke, day1: day, y1: y });
-          }}
-          onPointerUp={() => {
-            if (stroke) onKeep(weeksUnder(stroke, lanes));
-            setStroke(null);
-          }}
-          onPointerCancel={() => setStroke(null)}
+          {...brush()}
         />
       )}
     </g>

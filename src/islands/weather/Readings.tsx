@@ -170,7 +170,7 @@ function MaxMin({ view, onKept }: FormProps) {
         draft="max-min"
         saveWords={WORDS.keepIt}
         buttonClass="btn solid mt-3 w-full"
-        said={() => ''}
+        said={null}
         onDone={(_, { coverId, day }) =>
           onKept(WORDS.kept(placeOf(coverId), day === today ? WORDS.today2 : String(day)))
         }
@@ -196,7 +196,7 @@ function Soil({ view, onKept }: FormProps) {
         draft="soil"
         saveWords={WORDS.keepIt}
         buttonClass="btn solid mt-3 w-full"
-        said={() => ''}
+        said={null}
         onDone={() => onKept(WORDS.soilKept)}
       />
     </section>

@@ -31,8 +31,8 @@ interface Props<Done> {
   readonly draft: string | null;
   /** Fields that stay as they are after it was sent: the next is often for the same place. */
   readonly keeps?: readonly string[];
-  /** What is said when it is done; the caller may say it elsewhere. */
-  readonly said?: (done: Done, values: Values) => string;
+  /** What is said when it is done; null: the caller says it elsewhere. */
+  readonly said?: ((done: Done, values: Values) => string) | null;
   readonly onDone?: (done: Done, values: Values) => void;
   readonly saveWords: string;
   readonly columns?: string;
@@ -135,9 +135,11 @@ export function TypedForm<Done = unknown>(props: Props<Done>) {
       <button type="submit" className={props.buttonClass ?? 'btn solid mt-3'} disabled={sending.isPending}>
         {saveWords}
       </button>
-      <p role="status" className={done ? 'mt-1 font-semibold' : 'sr-only'}>
-        {done}
-      </p>
+      {said !== null && (
+        <p role="status" className={done ? 'mt-1 font-semibold' : 'sr-only'}>
+          {done}
+        </p>
+      )}
     </form>
   );
 }

@@ -2,6 +2,7 @@ import { catalogue } from '../../catalogue.ts';
 
 /** Words of the heat screens: Trace. */
 export const WORDS = catalogue({
+  cannotBeRead: 'The readings cannot be had now; what is drawn may be old.',
   readingsOverTime: 'Readings over time',
   readings: 'Readings',
   earlier: 'Earlier',
