@@ -178,7 +178,7 @@ test('a double tap counts once', async ({ page }) => {
   await page.getByRole('button', { name: 'Lose some' }).click();
   await page.getByLabel(/How many of/).fill('3');
   await page.getByRole('button', { name: 'Log the loss' }).dblclick();
-  await expect(page.getByRole('status').filter({ hasText: 'Logged.' })).toBeVisible();
+  await expect(page.locator('.kit-said', { hasText: 'Logged' })).toBeVisible();
   const { log } = (await (await page.request.get(`/api/batch/${parsley.id}`)).json()) as { log: { kind: string }[] };
   expect(log.filter((event) => event.kind === 'lost')).toHaveLength(1);
 });
@@ -196,7 +196,7 @@ test('batch: lose some, split, correct, end', async ({ page }) => {
   await page.getByLabel(/How many of/).fill('20');
   await page.getByLabel('Cause').fill('slugs');
   await page.getByRole('button', { name: 'Log the loss' }).click();
-  await expect(page.getByRole('status').filter({ hasText: 'Logged.' })).toBeVisible();
+  await expect(page.locator('.kit-said', { hasText: 'Logged' })).toBeVisible();
   await ready();
   await expect(page.getByRole('region', { name: 'Log' })).toContainText('Lost 20, slugs');
   await page.getByRole('button', { name: 'Split off a part' }).click();
@@ -211,7 +211,7 @@ test('batch: lose some, split, correct, end', async ({ page }) => {
   await page.getByRole('button', { name: 'End', exact: true }).click();
   await page.getByLabel('Cause').fill('given away');
   await page.getByRole('button', { name: 'End this batch' }).click();
-  await expect(page.getByRole('status').filter({ hasText: 'Logged.' })).toBeVisible();
+  await expect(page.locator('.kit-said', { hasText: 'Logged' })).toBeVisible();
   await expect(page.getByText('ended').first()).toBeVisible();
 });
 

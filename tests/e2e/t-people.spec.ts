@@ -14,7 +14,7 @@ test('a device changes hands by one tap; what is logged says by whom, here and o
   await page.getByLabel(/How many of/).fill('3');
   await page.getByLabel('Cause').fill('slugs');
   await page.getByRole('button', { name: 'Log the loss' }).click();
-  await expect(page.getByRole('status').filter({ hasText: 'Logged.' })).toBeVisible();
+  await expect(page.locator('.kit-said', { hasText: 'Logged' })).toBeVisible();
   const line = page.getByRole('region', { name: 'Log' }).getByRole('listitem').first();
   await expect(line).toContainText('Lost 3, slugs');
   await expect(line).toContainText('by Propagator');

@@ -60,7 +60,7 @@ test('a frosty forecast, typed, holds the ladders and says why; a mild one lets 
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('status')).toContainText('Cabbage Weir Green B: held until 14 Apr');
+  await expect(page.locator('.kit-said')).toContainText('Cabbage Weir Green B: held until 14 Apr');
   await expect(page.getByRole('button', { name: /Cabbage Weir Green B/ })).toContainText('done for today');
   await accessible(page);
 
@@ -70,7 +70,7 @@ test('a frosty forecast, typed, holds the ladders and says why; a mild one lets 
   await expect(panel.getByRole('button', { name: /all the same/ }).first()).toBeDisabled();
   await panel.getByLabel('Reason, kept in the log').fill('slugs under the lid');
   await panel.getByRole('button', { name: 'Step 1 all the same' }).click();
-  await expect(page.getByRole('status')).toContainText('by your own decision');
+  await expect(page.locator('.kit-said')).toContainText('by your own decision');
   await open(page, `${app.url}/batch/ledger`);
   await expect(page.getByText('slugs under the lid')).toBeVisible();
 });
@@ -116,7 +116,7 @@ test('a gate fails, and passes as the demo’s clock runs; what is planted is as
   const lettuce = page.getByRole('article', { name: 'Lettuce Mill Frill B' });
   await lettuce.getByRole('button', { name: /(Open|Plant) Lettuce Mill Frill B/ }).click();
   await lettuce.getByLabel('How Hardened counts for Lettuce Mill Frill B').selectOption('off');
-  await expect(page.getByRole('status')).toContainText('hardened is off now');
+  await expect(page.getByRole('status').filter({ hasText: 'hardened is off now' })).toBeVisible();
   // Another date is tried over the same springs before anything is written.
   await lettuce.getByLabel('Out on').fill('2027-05-20');
   await expect(lettuce.getByText(/^So: in time in/)).toBeVisible({ timeout: 20_000 });
@@ -126,7 +126,7 @@ test('a gate fails, and passes as the demo’s clock runs; what is planted is as
   const reason = lettuce.getByLabel('Why all the same');
   if (await reason.isVisible()) await reason.fill('rain tonight');
   await lettuce.getByRole('button', { name: 'Planted out', exact: true }).click();
-  await expect(page.getByRole('status')).toContainText('180 planted out');
+  await expect(page.locator('.kit-said')).toContainText('180 planted out');
   await expect(page.getByRole('cell', { name: 'by the hedge' })).toBeVisible();
   await clock(page, { setTo: '2027-05-13' });
   await open(page, `${app.url}/planting`);

@@ -12,6 +12,8 @@ import { shortDay, spokenDay, outWords, punctualityWords } from '../../ui/format
 import type { LogLine } from '../../contracts/batch/batches.ts';
 import { useView } from '../../ui/kit/data.ts';
 import { postLine } from '../../ui/logPost.ts';
+import { sayLogged } from '../../ui/logged.ts';
+import { sayHere } from '../../ui/kit/said.ts';
 import { WrittenBy } from '../../ui/PersonMark.tsx';
 import { LogForm } from './LogForm.tsx';
 import { BatchSeason } from './BatchSeason.tsx';
@@ -32,7 +34,6 @@ export const PHASE_WORDS: Readonly<Record<Phase, string>> = {
 /** One batch: chain planned against actual, its log with corrections, and what can be done with it. */
 export function BatchPage({ data: initial }: { readonly data: BatchPageData }) {
   const { view: data, refresh } = useView<BatchPageData>(`/api/batch/${initial.id}/page`, initial);
-  const [message, setMessage] = useState('');
   const [tool, setTool] = useState<'log' | 'lose' | 'split' | 'end' | null>(null);
   const [ready, setReady] = useState(false);
   useEffect(() => setReady(true), []);
@@ -47,12 +48,10 @@ export function BatchPage({ data: initial }: { readonly data: BatchPageData }) {
     const answer = await postLine(data.id, { idempotencyKey: freshKey(), ...line });
     sending.current = false;
     if (answer.kind === 'problem' || answer.kind === 'offline') return answer;
-    if (answer.kind === 'kept') {
-      setMessage(WORDS.noConnectionKeptOnThis);
-      return taken;
-    }
     setTool(null);
-    setMessage(WORDS.logged);
+    // A line that takes another back is not itself taken back.
+    if (line.kind === 'withdrawn') sayHere({ words: WORDS.logged });
+    else sayLogged(WORDS.loggedWhat(EVENT_WORDS[line.kind]), data.id, isoFromDay(data.today), answer, refresh);
     await refresh();
     return taken;
   }
@@ -93,9 +92,6 @@ export function BatchPage({ data: initial }: { readonly data: BatchPageData }) {
         {data.plants.left_count > 0 && <Figure value={String(data.plants.left_count)} words={WORDS.leftOver} />}
       </dl>
       {data.note && <p className="mt-2 max-w-[70ch]">{data.note}</p>}
-      <p role="status" aria-live="polite" className={message ? 'note-bar my-2' : 'sr-only'}>
-        {message}
-      </p>
       <div className="no-print mt-4 flex flex-wrap gap-2">
         {data.phase !== 'ended' && (
           <button

@@ -6,6 +6,7 @@ import { oddsOf, seedsToSow, type SeedsAnswer, type SeedsQuestion } from '../../
 import { mixLitres, seedSupply } from '../../core/books/seedSupply.ts';
 import { trouble } from '../../ui/call.ts';
 import { writeNow } from '../../ui/kit/data.ts';
+import { Chart } from '../../ui/kit/Chart.tsx';
 import { counted } from '../../ui/format.ts';
 import { odds } from '../germination/words.ts';
 import { WORDS } from '../../words/en/batch/howMany.ts';
@@ -255,59 +256,33 @@ function Percent({
 /** The chance of each number of good plants; short ones hatched, so that they are told without colour. */
 function Bars({ answer, wanted }: { readonly answer: SeedsAnswer; readonly wanted: number }) {
   const { chances, from } = answer;
-  const [width, height, foot] = [640, 150, 24];
   const group = Math.max(1, Math.ceil(chances.length / 80));
   const bars = Array.from({ length: Math.ceil(chances.length / group) }, (_, i) => ({
     at: from + i * group,
     chance: chances.slice(i * group, (i + 1) * group).reduce((a, b) => a + b, 0),
   }));
   const most = Math.max(...bars.map((b) => b.chance), 1e-9);
-  const step = width / bars.length;
-  const x = Math.min(width, Math.max(0, ((wanted - from) / group) * step));
+  const line = bars.findLast((bar) => bar.at <= wanted)?.at ?? from;
   return (
-    <svg
-      viewBox={`0 0 ${width} ${height + foot}`}
-      className="mt-4 w-full max-w-3xl"
-      role="img"
-      aria-label={WORDS.chanceOfEachNumberOf(from, from + chances.length - 1, wanted, odds(answer.short_frac))}
-    >
-      <defs>
+    <div className="mt-4 max-w-3xl">
+      <svg width="0" height="0" className="absolute" aria-hidden="true">
         <pattern id="short" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <rect width="6" height="6" fill="var(--color-brick-soft)" />
           <rect width="2.5" height="6" fill="var(--color-brick)" />
         </pattern>
-      </defs>
-      {bars.map((bar, i) => {
-        // To the hundredth: engines differ in the last digit of a power.
-        const tall = Math.round(100 * (bar.chance / most) * (height - 16)) / 100;
-        return (
-          <rect
-            key={bar.at}
-            x={i * step + 0.5}
-            y={height - tall}
-            width={Math.max(1, step - 1)}
-            height={tall}
-            fill={bar.at < wanted ? 'url(#short)' : 'var(--color-ink)'}
-          />
-        );
-      })}
-      <line x1={x} x2={x} y1={0} y2={height} stroke="var(--color-plum)" strokeWidth={2} strokeDasharray="5 3" />
-      <text
-        x={x > width - 90 ? x - 6 : x + 6}
-        y={13}
-        fontSize={13}
-        fill="var(--color-plum)"
-        textAnchor={x > width - 90 ? 'end' : 'start'}
-      >
-        {WORDS.wanted(wanted)}
-      </text>
-      <line x1={0} x2={width} y1={height} y2={height} stroke="var(--color-ink)" />
-      <text x={0} y={height + 17} fontSize={13} fill="var(--color-ink2)">
-        {from}
-      </text>
-      <text x={width} y={height + 17} fontSize={13} fill="var(--color-ink2)" textAnchor="end">
-        {WORDS.goodPlants(from + chances.length - 1)}
-      </text>
-    </svg>
+      </svg>
+      <Chart
+        label={WORDS.chanceOfEachNumberOf(from, from + chances.length - 1, wanted, odds(answer.short_frac))}
+        height="low"
+        rows={bars}
+        x="at"
+        xTick={String}
+        yDomain={[0, most]}
+        yTick={null}
+        bars={{ key: 'chance', fill: (bar) => (Number(bar['at']) < wanted ? 'url(#short)' : 'var(--color-ink)') }}
+        marks={[{ at: { x: line }, stroke: 'var(--color-plum)', width: 2, dash: '5 3', words: WORDS.wanted(wanted) }]}
+      />
+      <p className="text-[0.9rem] text-ink2">{WORDS.goodPlants(from, from + chances.length - 1)}</p>
+    </div>
   );
 }

@@ -10,6 +10,7 @@ import { freshKey, trouble } from '../../ui/call.ts';
 import { counted, shortDay, spokenDay } from '../../ui/format.ts';
 import type { LogLine } from '../../contracts/batch/batches.ts';
 import { postLine } from '../../ui/logPost.ts';
+import { sayLogged } from '../../ui/logged.ts';
 import { ForecastAge, SkyCell } from '../weather/SkyRow.tsx';
 import { LadderPanel } from './LadderPanel.tsx';
 import { LadderRow, RowWords } from './LadderRow.tsx';
@@ -85,7 +86,8 @@ export function Harden({ initial }: { readonly initial: HardenView }) {
     const answer = await postLine(ladder.batchId, { idempotencyKey: freshKey(), day: isoFromDay(today), ...line });
     setBusy(false);
     if (answer.kind === 'problem' || answer.kind === 'offline') return setSaid(trouble(answer));
-    setSaid(`${ladder.name}: ${words}.${answer.kind === 'kept' ? WORDS.keptOnThisDeviceUntil : ''}`);
+    setSaid('');
+    sayLogged(`${ladder.name}: ${words}.`, ladder.batchId, isoFromDay(today), answer, refresh);
     setTrial(null);
     setOdds(null);
     if (answer.kind === 'done') await refresh();

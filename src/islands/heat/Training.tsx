@@ -1,8 +1,9 @@
-import { decimal, px } from '../../ui/numbers.ts';
+import { decimal } from '../../ui/numbers.ts';
+import { Chart } from '../../ui/kit/Chart.tsx';
+import { LineKey } from '../../ui/kit/LineKey.tsx';
 import { money } from '../../ui/house.ts';
 import { Figure } from '../../ui/Figure.tsx';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { scaleLinear } from 'd3-scale';
 import {
   NIGHT_min,
   NIGHT_START_h,
@@ -37,8 +38,8 @@ const THINGS: readonly (readonly [keyof Broken, string])[] = [
   ['silent', WORDS.stopTheReadings],
 ];
 const SPEEDS = [5, 20, 60] as const;
-const W = 760;
-const H = 240;
+/** Apart from each other the lines of the chart, °C. */
+const STEP_K = 10;
 
 /** A made-up cold night in fast time: break things, see what the watch says and when. */
 export function Training({ zones, tariff, unit }: Props) {
@@ -279,88 +280,63 @@ interface DrawingProps {
 
 function NightDrawing({ view, set_C, unit, heard }: DrawingProps) {
   const points = (view?.trace ?? []).filter((_, i) => i % 4 === 0);
-  const low = Math.min(-5, ...points.map((p) => p.outside_C));
-  const high = Math.max(30, ...points.map((p) => Math.max(p.true_C, p.air_C)));
-  const x = scaleLinear([0, NIGHT_min], [34, W - 70]);
-  const y = scaleLinear([low, high], [H - 34, 8]);
-  const line = (of: (p: (typeof points)[number]) => number | null) => {
-    let d = '';
-    let open = false;
-    for (const p of points) {
-      const value = of(p);
-      if (value !== null) d += `${open ? 'L' : 'M'}${px(x(p.minute))} ${px(y(value))}`;
-      open = value !== null;
-    }
-    return d;
-  };
+  const low = Math.floor(Math.min(-5, ...points.map((p) => p.outside_C)) / STEP_K) * STEP_K;
+  const high = Math.ceil(Math.max(30, ...points.map((p) => Math.max(p.true_C, p.air_C))) / STEP_K) * STEP_K;
+  const rows = points.map((p) => ({
+    minute: p.minute,
+    outside: p.outside_C,
+    air: p.air_C,
+    sensor: p.read_C,
+    medium: p.true_C,
+    heater: p.on ? [low, low + STEP_K / 4] : undefined,
+  }));
   const last = points.at(-1);
   return (
-    <svg
-      viewBox={`0 0 ${W} ${H}`}
-      className="w-full border border-line bg-paper"
-      role="img"
-      aria-label={
-        last
-          ? WORDS.atMediumSensorAir(
-              clock(last.minute),
-              tenth(last.true_C, unit),
-              tenth(last.read_C, unit),
-              tenth(last.air_C, unit),
-            )
-          : WORDS.theNightHasNotBegun
-      }
-    >
-      {y.ticks(5).map((t) => (
-        <g key={t}>
-          <line x1={34} x2={W - 70} y1={y(t)} y2={y(t)} stroke="var(--color-line)" />
-          <text x={28} y={y(t) + 4} fontSize="12" textAnchor="end" fill="var(--color-ink2)">
-            {tenth(t, unit).replace('.0', '')}
-          </text>
-        </g>
-      ))}
-      {[0, 4, 8, 12, 16].map((h) => (
-        <text key={h} x={x(h * 60)} y={H - 4} fontSize="12" textAnchor="middle" fill="var(--color-ink2)">
-          {clock(h * 60)}
-        </text>
-      ))}
-      <line x1={34} x2={W - 70} y1={y(set_C)} y2={y(set_C)} stroke="var(--color-ink)" strokeDasharray="5 4" />
-      {points.map((p) =>
-        p.on ? (
-          <rect
-            key={p.minute}
-            x={x(p.minute)}
-            y={H - 28}
-            width={x(4) - x(0) + 0.3}
-            height={8}
-            fill="var(--color-brick)"
-          />
-        ) : null,
-      )}
-      <path d={line((p) => p.outside_C)} fill="none" stroke="var(--color-water)" strokeWidth="1.4" />
-      <path d={line((p) => p.air_C)} fill="none" stroke="var(--color-ink3)" strokeWidth="1.4" />
-      <path d={line((p) => p.read_C)} fill="none" stroke="var(--color-plum)" strokeWidth="1.6" strokeDasharray="2 2" />
-      <path d={line((p) => p.true_C)} fill="none" stroke="var(--color-ink)" strokeWidth="2.6" />
-      {heard.map((h) => (
-        <g key={`${h.minute}${h.kind}`}>
-          <line x1={x(h.minute)} x2={x(h.minute)} y1={8} y2={H - 34} stroke="var(--color-brick)" strokeWidth="1.5" />
-          <path d={`M${x(h.minute) - 5} 4h10l-5 9z`} fill="var(--color-brick)" />
-        </g>
-      ))}
-      {last && (
-        <g fontSize="12">
-          <text x={W - 66} y={y(last.true_C) + 4} fontWeight="700">
-            {WORDS.medium}
-          </text>
-          {last.read_C !== null && Math.abs(last.read_C - last.true_C) > 1.5 && (
-            <text x={W - 66} y={y(last.read_C) + 4} fill="var(--color-plum)">
-              {WORDS.sensor}
-            </text>
-          )}
-          <text x={W - 66} y={y(last.outside_C) + 4} fill="var(--color-water)">
-            {WORDS.outside}
-          </text>
-        </g>
-      )}
-    </svg>
+    <div className="border border-line bg-paper p-1">
+      <Chart
+        label={
+          last
+            ? WORDS.atMediumSensorAir(
+                clock(last.minute),
+                tenth(last.true_C, unit),
+                tenth(last.read_C, unit),
+                tenth(last.air_C, unit),
+              )
+            : WORDS.theNightHasNotBegun
+        }
+        height="usual"
+        rows={rows.length > 0 ? rows : [{ minute: 0 }]}
+        x="minute"
+        xDomain={[0, NIGHT_min]}
+        xTicks={[0, 4, 8, 12, 16].map((hour) => hour * 60).filter((minute) => minute <= NIGHT_min)}
+        xTick={clock}
+        yDomain={[low, high]}
+        yTicks={Array.from({ length: (high - low) / STEP_K + 1 }, (_, i) => low + STEP_K * i)}
+        yTick={(t) => tenth(t, unit).replace('.0', '')}
+        areas={[{ key: 'heater', fill: 'var(--color-brick)' }]}
+        lines={[
+          { key: 'outside', stroke: 'var(--color-water)', width: 1.4 },
+          { key: 'air', stroke: 'var(--color-ink3)', width: 1.4 },
+          { key: 'sensor', stroke: 'var(--color-plum)', width: 1.6, dash: '2 2' },
+          { key: 'medium', stroke: 'var(--color-ink)', width: 2.6 },
+        ]}
+        marks={[
+          { at: { y: set_C }, stroke: 'var(--color-ink)', dash: '5 4' },
+          ...heard.map((h) => ({
+            at: { x: h.minute },
+            stroke: 'var(--color-brick)',
+            words: ALARMS[h.kind].name,
+            place: 'insideTopRight' as const,
+          })),
+        ]}
+      />
+      <ul className="flex flex-wrap gap-x-5 text-[0.9rem]">
+        <LineKey stroke="var(--color-ink)" width={2.6} words={WORDS.medium} />
+        <LineKey stroke="var(--color-plum)" dash="2 2" words={WORDS.sensor} />
+        <LineKey stroke="var(--color-ink3)" words={WORDS.air} />
+        <LineKey stroke="var(--color-water)" words={WORDS.outside} />
+        <LineKey stroke="var(--color-brick)" width={6} words={WORDS.heaterOn} />
+      </ul>
+    </div>
   );
 }

@@ -1,4 +1,6 @@
-import { decimal, px } from '../../ui/numbers.ts';
+import { decimal } from '../../ui/numbers.ts';
+import { Chart } from '../../ui/kit/Chart.tsx';
+import { tenth } from './words.ts';
 import { useState } from 'react';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
 import type { FittedRecord } from '../../contracts/heat/heat.ts';
@@ -48,7 +50,7 @@ export function ZoneLearn({
       ) : (
         <p className="mt-1 text-ink2">{WORDS.comparesTheLastFourNights}</p>
       )}
-      {fit?.trace && <Against trace={fit.trace} />}
+      {fit?.trace && <Against trace={fit.trace} unit={unit} />}
       <p className="mt-2 flex flex-wrap gap-2">
         <button type="button" className="btn small" onClick={() => void ask('GET')}>
           {WORDS.lookAtTheLastNights}
@@ -71,32 +73,36 @@ export function ZoneLearn({
   );
 }
 
-const W = 380;
-const H = 110;
-
-/** Predicted against measured, night after night. */
-function Against({ trace }: { readonly trace: NonNullable<FittedRecord['trace']> }) {
-  const end = trace.at(-1)![0];
+/** Predicted against measured, night after night; between the nights nothing is drawn. */
+function Against({
+  trace,
+  unit,
+}: {
+  readonly trace: NonNullable<FittedRecord['trace']>;
+  readonly unit: TemperatureUnit;
+}) {
   const all = trace.flatMap(([, m, p]) => [m, p]);
-  const [low, high] = [Math.min(...all) - 0.5, Math.max(...all) + 0.5];
-  const line = (of: 1 | 2) =>
-    trace
-      .map((t, i) => {
-        const gap = i === 0 || t[0] - trace[i - 1]![0] > 2;
-        return `${gap ? 'M' : 'L'}${px((t[0] / end) * W)} ${px(H - ((t[of] - low) / (high - low)) * H)}`;
-      })
-      .join('');
+  const [low, high] = [Math.floor(Math.min(...all) - 0.5), Math.ceil(Math.max(...all) + 0.5)];
+  const rows = trace.flatMap(([hour, measured, predicted], i) => {
+    const before = trace[i - 1]?.[0];
+    const gap = before !== undefined && hour - before > 2;
+    return [...(gap ? [{ hour: before + 1, measured: null, predicted: null }] : []), { hour, measured, predicted }];
+  });
   return (
     <figure className="mt-2">
-      <svg
-        viewBox={`0 0 ${W} ${H}`}
-        className="w-full border border-line"
-        role="img"
-        aria-label={WORDS.mediumAsPredictedAgainstAs}
-      >
-        <path d={line(1)} fill="none" stroke="var(--color-ink)" strokeWidth="2" />
-        <path d={line(2)} fill="none" stroke="var(--color-plum)" strokeWidth="1.6" strokeDasharray="5 3" />
-      </svg>
+      <Chart
+        label={WORDS.mediumAsPredictedAgainstAs}
+        height="low"
+        rows={rows}
+        x="hour"
+        xTick={(hour) => WORDS.hour(hour)}
+        yDomain={[low, high]}
+        yTick={(t) => tenth(t, unit)}
+        lines={[
+          { key: 'measured', stroke: 'var(--color-ink)' },
+          { key: 'predicted', stroke: 'var(--color-plum)', width: 1.6, dash: '5 3' },
+        ]}
+      />
       <figcaption className="text-[0.88rem] text-ink2">{WORDS.darkMeasuredPlumDashedPredicted}</figcaption>
     </figure>
   );

@@ -1,8 +1,11 @@
-import { useEffect, useId, useState } from 'react';
+import { lazy, Suspense, useRef, useState } from 'react';
 import type { Person } from '../../core/house/people.ts';
 import { PersonMark } from '../../ui/PersonMark.tsx';
 import { takeDevice } from '../../ui/who.ts';
 import { WORDS } from '../../words/en/house/deviceHolder.ts';
+
+// Opened seldom: it is not on the way of the first drawing.
+const Beside = lazy(() => import('../../ui/kit/Beside.tsx').then((m) => ({ default: m.Beside })));
 
 interface Props {
   readonly people: readonly Person[];
@@ -20,27 +23,10 @@ const SIDE_BY_SIDE = 4;
  * where there are many, the first tap opens the people of the house.
  */
 export function DeviceHolder({ people, initial, listed = false }: Props) {
-  const id = useId();
+  const opener = useRef<HTMLButtonElement>(null);
   const [held, setHeld] = useState(initial);
   const [open, setOpen] = useState(false);
   const holder = people.find((person) => person.id === held);
-  useEffect(() => {
-    if (!open) return;
-    const close = (event: Event) => {
-      if (
-        event instanceof KeyboardEvent
-          ? event.key === 'Escape'
-          : !document.getElementById(id)?.contains(event.target as Node)
-      )
-        setOpen(false);
-    };
-    window.addEventListener('keydown', close);
-    window.addEventListener('pointerdown', close);
-    return () => {
-      window.removeEventListener('keydown', close);
-      window.removeEventListener('pointerdown', close);
-    };
-  }, [open, id]);
   const take = (person: Person | null) => {
     takeDevice(person?.id ?? null, person?.name ?? '');
     setHeld(person?.id ?? null);
@@ -49,7 +35,7 @@ export function DeviceHolder({ people, initial, listed = false }: Props) {
   if (listed) return <People people={people} held={held} onTake={take} />;
   const few = people.length <= SIDE_BY_SIDE;
   return (
-    <div id={id} className="relative">
+    <div>
       {few && (
         <div className="hidden min-[700px]:flex" role="group" aria-label={WORDS.whoseHandsThisDeviceIs}>
           {people.map((person) => (
@@ -61,7 +47,6 @@ export function DeviceHolder({ people, initial, listed = false }: Props) {
               }`}
               aria-pressed={person.id === held}
               aria-label={person.id === held ? WORDS.holdsThisDeviceLetGo(person.name) : WORDS.handItTo(person.name)}
-              title={person.name}
               onClick={() => take(person.id === held ? null : person)}
             >
               {person.id === held && <PersonMark mark={person.mark} size={11} />}
@@ -71,6 +56,7 @@ export function DeviceHolder({ people, initial, listed = false }: Props) {
         </div>
       )}
       <button
+        ref={opener}
         type="button"
         className={`${few ? 'min-[700px]:hidden ' : ''}flex h-9 min-w-11 max-[700px]:h-11 cursor-pointer items-center justify-center gap-1.5 rounded-[3px] border border-[#b9c3ba] px-1.5 text-[#eef0e8]`}
         aria-expanded={open}
@@ -81,9 +67,11 @@ export function DeviceHolder({ people, initial, listed = false }: Props) {
         <span className="num text-base">{holder ? holder.initials : WORDS.who}</span>
       </button>
       {open && (
-        <div className="absolute right-0 z-30 mt-1 w-64 border border-line bg-paper p-1 text-ink shadow-lg">
-          <People people={people} held={held} onTake={take} />
-        </div>
+        <Suspense fallback={null}>
+          <Beside anchor={opener} label={WORDS.peopleOfTheHouse} className="w-64 p-1" onClose={() => setOpen(false)}>
+            <People people={people} held={held} onTake={take} />
+          </Beside>
+        </Suspense>
       )}
     </div>
   );

@@ -1,4 +1,5 @@
 import type { usePlanChanges } from './usePlanChanges.ts';
+import { Tip } from '../../ui/kit/Tip.tsx';
 import { WORDS } from '../../words/en/plan/changeBar.ts';
 
 type Changes = Pick<ReturnType<typeof usePlanChanges>, 'undoable' | 'busy' | 'undo'>;
@@ -6,15 +7,16 @@ type Changes = Pick<ReturnType<typeof usePlanChanges>, 'undoable' | 'busy' | 'un
 /** Takes back the last change of the plan. */
 export function UndoButton({ changes }: { readonly changes: Changes }) {
   return (
-    <button
-      type="button"
-      className="btn"
-      title={changes.undoable ? WORDS.undo(changes.undoable.words) : undefined}
-      disabled={!changes.undoable || changes.busy}
-      onClick={() => void changes.undo()}
-    >
-      {WORDS.undo2}
-    </button>
+    <Tip words={changes.undoable ? WORDS.undo(changes.undoable.words) : undefined}>
+      <button
+        type="button"
+        className="btn"
+        disabled={!changes.undoable || changes.busy}
+        onClick={() => void changes.undo()}
+      >
+        {WORDS.undo2}
+      </button>
+    </Tip>
   );
 }
 

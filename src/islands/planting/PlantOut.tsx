@@ -9,6 +9,7 @@ import { useView, writeNow } from '../../ui/kit/data.ts';
 import { counted, shortDay, spokenDay } from '../../ui/format.ts';
 import type { LogLine } from '../../contracts/batch/batches.ts';
 import { postLine } from '../../ui/logPost.ts';
+import { sayLogged } from '../../ui/logged.ts';
 import { ForecastAge } from '../weather/SkyRow.tsx';
 import { BatchGates } from './BatchGates.tsx';
 import { WORDS } from '../../words/en/planting/plantOut.ts';
@@ -45,7 +46,8 @@ export function PlantOut({ initial }: { readonly initial: PlantView }) {
       setSaid(trouble(answer));
       return trouble(answer);
     }
-    setSaid(`${words}.${answer.kind === 'kept' ? WORDS.keptOnThisDeviceUntil : ''}`);
+    setSaid('');
+    sayLogged(`${words}.`, batchId, isoFromDay(view.today), answer, refresh);
     if (answer.kind === 'done') await refresh();
     return null;
   }

@@ -1,6 +1,7 @@
-import { useState } from 'react';
+import { useState, type RefObject } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import type { DemoClock } from '../../core/house/nursery.ts';
+import { Beside } from '../../ui/kit/Beside.tsx';
 import { DateField } from '../../ui/kit/DateField.tsx';
 import { WORDS } from '../../words/en/weather/clockPanel.ts';
 
@@ -15,13 +16,21 @@ interface Props {
   readonly today: number;
   readonly error: string;
   readonly onChange: (body: object) => void;
+  readonly anchor: RefObject<HTMLElement | null>;
+  readonly onClose: () => void;
 }
 
 /** The day and speed of the demo's clock. */
-export function ClockPanel({ clock, today, error, onChange }: Props) {
+export function ClockPanel({ clock, today, error, onChange, anchor, onClose }: Props) {
   const [day, setDay] = useState(() => isoFromDay(today));
   return (
-    <div className="card absolute top-11 left-0 z-40 flex w-72 flex-col gap-3 text-ink shadow-lg" data-typing>
+    <Beside
+      anchor={anchor}
+      label={WORDS.demoDay}
+      align="start"
+      className="flex w-72 flex-col gap-3 p-4"
+      onClose={onClose}
+    >
       <DateField
         id="clock-day"
         label={WORDS.demoDay}
@@ -49,6 +58,6 @@ export function ClockPanel({ clock, today, error, onChange }: Props) {
         </select>
       </div>
       {error && <p role="alert">{error}</p>}
-    </div>
+    </Beside>
   );
 }

@@ -1,4 +1,4 @@
-import { px } from '../../ui/numbers.ts';
+import { Chart } from '../../ui/kit/Chart.tsx';
 import { useView, writeNow } from '../../ui/kit/data.ts';
 import { differenceWords } from '../../core/units/words.ts';
 import { length } from '../../ui/house.ts';
@@ -225,59 +225,47 @@ function Pairs({ pairs, unit }: { readonly pairs: readonly Pair[]; readonly unit
   );
 }
 
-const WIDTH = 700;
-const HEIGHT = 150;
-
 /** Soil as reckoned day by day, with what the thermometer said; ahead by the forecast. */
 function SoilDrawing({ view }: { readonly view: ReadingsShown }) {
   const { soil, today, unit } = view;
   if (soil.length === 0) return <p className="text-ink2">{WORDS.nothingToGoByYet}</p>;
   const values = soil.flatMap((s) => [s.value_C, s.read_C ?? s.value_C]);
   const [low, high] = [Math.floor(Math.min(...values) - 1), Math.ceil(Math.max(...values) + 1)];
-  const x = (day: number) => 40 + ((WIDTH - 50) * (day - soil[0]!.day)) / (soil.length - 1);
-  const y = (t: number) => 8 + (HEIGHT - 34) * (1 - (t - low) / (high - low));
-  const line = (list: typeof soil) =>
-    list.map((s, i) => `${i === 0 ? 'M' : 'L'}${px(x(s.day))} ${px(y(s.value_C))}`).join('');
   const now = soil.find((s) => s.day === today)!;
+  const rows = soil.map((s) => ({
+    day: s.day,
+    past: s.day <= today ? s.value_C : null,
+    ahead: s.day >= today ? s.value_C : null,
+    read: s.read_C,
+  }));
   return (
-    <>
-      <svg
-        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-        className="w-full max-w-[900px]"
-        role="img"
-        aria-label={WORDS.soilAtTodayReadingsStand(length(100), aboutDegrees(now.value_C, unit))}
-      >
-        {[low, Math.round((low + high) / 2), high].map((t) => (
-          <g key={t}>
-            <line x1="40" x2={WIDTH} y1={y(t)} y2={y(t)} className="stroke-line" />
-            <text x="34" y={y(t) + 4} fontSize="12" textAnchor="end" className="fill-ink2">
-              {degrees(t, unit)}
-            </text>
-          </g>
-        ))}
-        {soil
-          .filter((_, i) => i % 7 === 0)
-          .map((s) => (
-            <text key={s.day} x={x(s.day)} y={HEIGHT - 6} fontSize="12" className="fill-ink2">
-              {shortDay(s.day)}
-            </text>
-          ))}
-        <path d={line(soil.filter((s) => s.day <= today))} fill="none" className="stroke-ink" strokeWidth="2.5" />
-        <path
-          d={line(soil.filter((s) => s.day >= today))}
-          fill="none"
-          className="stroke-ink"
-          strokeWidth="2"
-          strokeDasharray="5 4"
-        />
-        {soil.map((s) =>
-          s.read_C === null ? null : <circle key={s.day} cx={x(s.day)} cy={y(s.read_C)} r="5" className="fill-plum" />,
-        )}
-        <text x={x(today) + 6} y={y(now.value_C) - 8} fontSize="14" fontWeight="650" className="fill-ink">
-          {WORDS.today(aboutDegrees(now.value_C, unit))}
-        </text>
-      </svg>
+    <div className="max-w-[900px]">
+      <Chart
+        label={WORDS.soilAtTodayReadingsStand(length(100), aboutDegrees(now.value_C, unit))}
+        height="low"
+        rows={rows}
+        x="day"
+        xTicks={soil.filter((_, i) => i % 7 === 0).map((s) => s.day)}
+        xTick={shortDay}
+        yDomain={[low, high]}
+        yTicks={[low, Math.round((low + high) / 2), high]}
+        yTick={(t) => degrees(t, unit)}
+        lines={[
+          { key: 'past', stroke: 'var(--color-ink)', width: 2.5 },
+          { key: 'ahead', stroke: 'var(--color-ink)', dash: '5 4' },
+        ]}
+        points={[{ key: 'read', fill: 'var(--color-plum)' }]}
+        marks={[
+          {
+            at: { x: today },
+            stroke: 'var(--color-ink)',
+            dash: '2 4',
+            words: WORDS.today(aboutDegrees(now.value_C, unit)),
+          },
+        ]}
+        right={40}
+      />
       <p className="text-[0.88rem] text-ink2">{WORDS.runsAfterTheDaysMean}</p>
-    </>
+    </div>
   );
 }

@@ -1,4 +1,4 @@
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { localTimeAt } from '../../core/calendar/localDay.ts';
 import type { DemoClock } from '../../core/house/nursery.ts';
 import { trouble } from '../../ui/call.ts';
@@ -20,6 +20,7 @@ const pageOfToday = (): void => location.replace(location.href);
 /** The demo's clock in the sky strip: time, run and pause, speed, and a day to set it to. */
 export function SkyClock({ clock, today, minute, timeZone }: Props) {
   const [open, setOpen] = useState(false);
+  const setter = useRef<HTMLButtonElement>(null);
   const [error, setError] = useState('');
   const [shown, setShown] = useState(minute);
 
@@ -56,6 +57,7 @@ export function SkyClock({ clock, today, minute, timeZone }: Props) {
         <span aria-hidden="true">{clock.running ? '❚❚' : '▶'}</span>
       </button>
       <button
+        ref={setter}
         type="button"
         className="min-h-11 cursor-pointer underline underline-offset-4"
         aria-expanded={open}
@@ -65,7 +67,14 @@ export function SkyClock({ clock, today, minute, timeZone }: Props) {
       </button>
       {open && (
         <Suspense fallback={null}>
-          <ClockPanel clock={clock} today={today} error={error} onChange={(body) => void change(body)} />
+          <ClockPanel
+            clock={clock}
+            today={today}
+            error={error}
+            onChange={(body) => void change(body)}
+            anchor={setter}
+            onClose={() => setOpen(false)}
+          />
         </Suspense>
       )}
     </div>

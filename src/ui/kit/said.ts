@@ -19,3 +19,16 @@ export function saidBefore(): string | null {
     return null;
   }
 }
+
+/** Something said on this page, with what takes it back where that can be done. */
+export interface Saying {
+  readonly words: string;
+  readonly undo?: (() => Promise<void>) | undefined;
+}
+/** Told when something is to be said on this page. */
+export const SAYING = 'crook-saying';
+
+/** Says something on this page for some seconds, with a button that takes it back. */
+export function sayHere(saying: Saying): void {
+  window.dispatchEvent(new CustomEvent<Saying>(SAYING, { detail: saying }));
+}

@@ -35,7 +35,7 @@ export const WORDS = catalogue({
   seeds: 'seeds',
   cells: 'cells',
   wanted: (wanted: number) => `${wanted} wanted`,
-  goodPlants: (chancesCount: number) => `${chancesCount} good plants`,
+  goodPlants: (from: number, to: number) => `Good plants, from ${from} to ${to}; the taller the bar, the likelier`,
   packets: (cost: string) => `packets${cost}`,
   seed: 'seed',
   chanceOfEachNumberOf: (from: number, chancesCount: number, wanted: number, short_frac: string) =>

@@ -2,7 +2,6 @@ import { catalogue, rich, type Part } from '../../catalogue.ts';
 
 /** Words of the hardening screens: Harden. */
 export const WORDS = catalogue({
-  keptOnThisDeviceUntil: ' Kept on this device until there is a connection.',
   heldUntil: (until: string) => `held until ${until}`,
   goesOnAgain: 'goes on again',
   goesByAnotherProgrammeNow: (name: string) => `${name} goes by another programme now.`,

@@ -34,4 +34,6 @@ export const WORDS = catalogue({
   medium: 'medium',
   sensor: 'sensor',
   outside: 'outside',
+  air: 'air',
+  heaterOn: 'heater on',
 });

@@ -22,4 +22,5 @@ export const WORDS = catalogue({
   forgetIt: 'Forget it',
   mediumAsPredictedAgainstAs: 'Medium as predicted against as measured, night after night',
   darkMeasuredPlumDashedPredicted: 'Dark: measured. Plum, dashed: predicted with the figures above.',
+  hour: (hour: number) => `${Math.round(hour)} h`,
 });

@@ -2,7 +2,6 @@ import { catalogue, rich, type Part } from '../../catalogue.ts';
 
 /** Words of the planting screens: PlantOut. */
 export const WORDS = catalogue({
-  keptOnThisDeviceUntil: ' Kept on this device until there is a connection.',
   plantOut: 'Plant out',
   mayGoOutToday: (plantCount: Part, plants: Part) => rich`${plantCount} may go out today${plants}`,
   wait: (waitCount: Part) => rich`${waitCount} wait`,

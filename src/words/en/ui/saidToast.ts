@@ -4,4 +4,6 @@ import { catalogue } from '../../catalogue.ts';
 export const WORDS = catalogue({
   message: 'Message',
   close: 'Close',
+  undo: 'Undo',
+  undoBelow: 'Undo it: the button stands in the message.',
 });
