@@ -94,6 +94,8 @@ const scenarioPlace = z.strictObject({
   room_trays: figure('room', 0, 100_000),
   setPoints: z.array(weekSetPoint).max(520),
   usual_C: temperature_C(WORDS.usualSetPoint).nullable().optional(),
+  /** A second film over it, or none; not said: as it is. */
+  secondFilm: z.boolean().optional(),
 });
 
 /** A copy of the season's plan to try things on: only what differs from what is written down need be given. */

@@ -14,7 +14,7 @@ import { usePlanChanges, type SeasonNow } from './usePlanChanges.ts';
 import { usePlanner } from './usePlanner.ts';
 import { useReckoning, useSeason } from './useSeason.ts';
 import { YoungOrLarge } from './YoungOrLarge.tsx';
-import { adoption, changedSince, scenarioOf, seasonWith, weeksAt } from './scenario.ts';
+import { adoption, filmsChanged, changedSince, scenarioOf, seasonWith, weeksAt } from './scenario.ts';
 import { WORDS } from '../../words/en/plan/whatIf.ts';
 
 interface Data {
@@ -108,7 +108,10 @@ export function WhatIf({ dataId }: { readonly dataId: string }) {
   async function adopt(): Promise<void> {
     if (!draft) return;
     const { batches, setPoints, rooms } = adoption(now, draft.data);
-    if (batches.length + setPoints.length + rooms.length === 0) return setMessage(WORDS.itIsTheSameAs);
+    const films = filmsChanged(now, draft.data);
+    if (films.length > 0) setProblem(WORDS.filmIsYourWork(films.join(', ')));
+    if (batches.length + setPoints.length + rooms.length === 0)
+      return films.length > 0 ? undefined : setMessage(WORDS.itIsTheSameAs);
     await changes.write(WORDS.adoptedWhatIf(draft.name), batches, setPoints, rooms);
   }
 

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { scenarioData } from '../../contracts/plan/planning.ts';
-import { adoption } from './scenario.ts';
+import { GLAZING } from '../../core/heat/structure.ts';
+import { adoption, filmsChanged, seasonWith } from './scenario.ts';
 import { questionsOf } from './questions.ts';
 import type { SeasonNow } from './usePlanChanges.ts';
 
@@ -48,6 +49,29 @@ describe('questions to begin a what-if with', () => {
     expect(young!.batches).toMatchObject([{ id: 1, age_frac: 0.8, transplantOn: 20_700 }]);
     expect(later!.batches).toMatchObject([{ id: 1, age_frac: 1, transplantOn: 20_707 }]);
     expect(same).toEqual({ batches: [], setPoints: [], rooms: [] });
+  });
+
+  it('lay a second film over a house that has none, or take it off: its light and what it loses follow', () => {
+    const light = { through_frac: 0.6, secondFilm: false, shade_frac: 0, lamps_umol_m2_s: 0, lamps_h: 0 };
+    const heat = { kind: 'set-point', levels_C: [12], usual_C: 12, loss_W_per_K: 60 };
+    const tunnel = { id: 3, name: 'Tunnel', kind: 'house', room_trays: 9, light, temperature: heat };
+    const house = { ...now.house, places: [...now.house.places, tunnel] };
+    const season = { ...now, house } as unknown as SeasonNow;
+    const laid = questionsOf(season, null, words).find(({ name }) => name.startsWith('A second film'))!;
+    expect(scenarioData.safeParse(laid.data).success).toBe(true);
+    const place = seasonWith(season, laid.data).house.places[2]!;
+    expect(place.light).toEqual({ ...light, secondFilm: true });
+    // Double film loses 4 W/m2K where single loses 6.2 (structure.ts).
+    const left = GLAZING['double-film'].u_W_m2K / GLAZING['single-film'].u_W_m2K;
+    expect(place.temperature).toMatchObject({ loss_W_per_K: 60 * left });
+    expect(filmsChanged(season, laid.data)).toEqual(['Tunnel']);
+    expect(adoption(season, laid.data)).toEqual({ batches: [], setPoints: [], rooms: [] });
+    // Off again it is as it was.
+    const under = { ...season, house: { ...house, places: [...now.house.places, place] } } as unknown as SeasonNow;
+    const off = questionsOf(under, null, words).find(({ name }) => name.startsWith('Without the second film'))!;
+    const bare = seasonWith(under, off.data).house.places[2]!;
+    expect(bare.light).toEqual(light);
+    expect(bare.temperature).toMatchObject({ loss_W_per_K: expect.closeTo(60, 9) as number });
   });
 
   it('leave out what the house cannot be asked', () => {

@@ -1,6 +1,7 @@
 import { isoFromDay, dayFromIso } from '../../core/calendar/dayNumber.ts';
 import type { ScenarioData } from '../../contracts/plan/planning.ts';
 import { WHAT_IF } from '../../words/en/whatIf.ts';
+import { takesSecondFilm } from '../../core/plan/schedule/lightChoices.ts';
 import { scenarioOf, weeksAt } from './scenario.ts';
 import type { SeasonNow } from './usePlanChanges.ts';
 
@@ -37,6 +38,9 @@ export function questionsOf(
     return level === undefined ? [] : [[id, weeksAt(now.house.today, level)] as const];
   });
   const coolWeeks = new Map(cooled);
+  const filmed = now.house.places.filter(({ light }) => light?.secondFilm === true);
+  const bare = now.house.places.filter((one) => one.kind === 'house' && takesSecondFilm(one));
+  const films = filmed.length > 0 ? filmed : bare;
   const batches = (
     change: (batch: ScenarioData['batches'][number]) => ScenarioData['batches'][number],
   ): ScenarioData => ({
@@ -64,6 +68,19 @@ export function questionsOf(
             data: {
               ...as,
               places: as.places.map((one) => ({ ...one, setPoints: coolWeeks.get(one.id) ?? one.setPoints })),
+            },
+          },
+        ]
+      : []),
+    ...(films.length > 0
+      ? [
+          {
+            name: filmed.length > 0 ? WHAT_IF.noFilm : WHAT_IF.secondFilm,
+            data: {
+              ...as,
+              places: as.places.map((one) =>
+                films.some(({ id }) => id === one.id) ? { ...one, secondFilm: filmed.length === 0 } : one,
+              ),
             },
           },
         ]

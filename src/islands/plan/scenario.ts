@@ -1,3 +1,4 @@
+import { withSecondFilm } from '../../core/plan/schedule/lightChoices.ts';
 import { isOver } from '../../core/batch/event.ts';
 import { dayFromIso, isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { mondayOf } from '../../core/calendar/week.ts';
@@ -47,7 +48,8 @@ export function seasonWith(now: SeasonNow, data: ScenarioData): { house: HouseDa
           week: dayOf(s.week),
           setPoint_C: s.setPoint_C,
         }));
-        return { ...place, room_trays: other.room_trays, setPoints };
+        const glazed = other.secondFilm === undefined ? place : withSecondFilm(place, other.secondFilm);
+        return { ...glazed, room_trays: other.room_trays, setPoints };
       }),
     },
     batches: now.initial.map((batch) => {
@@ -72,6 +74,14 @@ export function seasonWith(now: SeasonNow, data: ScenarioData): { house: HouseDa
 export function changedSince(now: SeasonNow, data: ScenarioData): readonly SeasonBatch[] {
   const versions = new Map(data.batches.map((batch) => [batch.id, batch.version]));
   return now.initial.filter((batch) => versions.has(batch.id) && versions.get(batch.id) !== batch.version);
+}
+
+/** Places over which a what-if lays a second film or takes it off: work with the hands, which no plan does by itself. */
+export function filmsChanged(now: SeasonNow, data: ScenarioData): readonly string[] {
+  const { house } = seasonWith(now, data);
+  return house.places
+    .filter((place, i) => place.light?.secondFilm !== now.house.places[i]!.light?.secondFilm)
+    .map(({ name }) => name);
 }
 
 /** What adopting a what-if writes: only what differs from now. */

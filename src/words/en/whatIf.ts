@@ -7,6 +7,8 @@ export const WHAT_IF = catalogue({
     'Each makes a copy of the season with that one thing otherwise. Plan it, and see it beside the season as it is.',
   moreRoom: (place: string) => `Half as much room again in ${place}`,
   cooler: (difference: string) => `Heat ${difference} cooler`,
+  noFilm: 'Without the second film: more light, more heat',
+  secondFilm: 'A second film over the house: less heat, less light',
   young: 'Younger plants: out at four fifths of their size',
   later: 'Everything a week later',
   same: 'A plain copy, to change as I like',

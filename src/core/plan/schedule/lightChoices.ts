@@ -23,7 +23,7 @@ const STEP_h = 2;
 export function lightChoices(place: Pick<Place, 'kind' | 'light'>): LightChoice[] {
   const light = place.light ?? usualLight(place);
   const choices: LightChoice[] = [];
-  const { lamps_umol_m2_s, lamps_h, secondFilm, through_frac, shade_frac } = light;
+  const { lamps_umol_m2_s, lamps_h, secondFilm, shade_frac } = light;
   if (lamps_umol_m2_s > 0) {
     if (lamps_h + STEP_h <= MOST_LAMPS_h)
       choices.push({ key: 'lamps-more', light: { ...light, lamps_h: lamps_h + STEP_h }, lamps_h: STEP_h });
@@ -32,7 +32,7 @@ export function lightChoices(place: Pick<Place, 'kind' | 'light'>): LightChoice[
   } else if (place.kind !== 'ground' && place.kind !== 'dark-chamber') {
     choices.push({ key: 'lamps-new', light: { ...light, ...NEW_LAMPS }, lamps_h: NEW_LAMPS.lamps_h });
   }
-  if (through_frac > 0 && place.kind !== 'ground')
+  if (takesSecondFilm(place))
     choices.push({
       key: secondFilm ? 'film-off' : 'film-on',
       light: { ...light, secondFilm: !secondFilm },
@@ -57,6 +57,25 @@ export function lampsPerDay_kWh(light: PlaceLight, room_trays: number, hours: nu
 
 /** Share of a house's heat left under a second film: by the losses of single and double film. @source structure.ts */
 export const SECOND_FILM_LEFT = GLAZING['double-film'].u_W_m2K / GLAZING['single-film'].u_W_m2K;
+
+/** Whether a place has glazing over which a second film could lie. */
+export function takesSecondFilm(place: Pick<Place, 'kind' | 'light'>): boolean {
+  return place.kind !== 'ground' && (place.light ?? usualLight(place)).through_frac > 0;
+}
+
+/**
+ * A place with a second film over it, or without: its light, and for a house what it loses for a kelvin.
+ * A place that has none to be changed comes back as it is.
+ */
+export function withSecondFilm<P extends Pick<Place, 'kind' | 'light' | 'temperature'>>(place: P, film: boolean): P {
+  const light = place.light ?? usualLight(place);
+  if (!takesSecondFilm(place) || light.secondFilm === film) return place;
+  const changed: P = { ...place, light: { ...light, secondFilm: film } };
+  const { temperature } = place;
+  if (place.kind !== 'house' || temperature?.kind !== 'set-point') return changed;
+  const left = film ? SECOND_FILM_LEFT : 1 / SECOND_FILM_LEFT;
+  return { ...changed, temperature: { ...temperature, loss_W_per_K: temperature.loss_W_per_K * left } };
+}
 
 /** A batch as far as its light goes. */
 export interface LitBatch {

@@ -2,6 +2,8 @@ import { catalogue } from '../../catalogue.ts';
 
 /** Words of the plan screens: WhatIf. */
 export const WORDS = catalogue({
+  filmIsYourWork: (places: string) =>
+    `The film itself is not the plan’s to change: lay it or take it off, and say so in the book of places (${places}).`,
   now: 'Now',
   plannedLookAtWhatIt: 'Planned: look at what it brings, then keep it or adopt it.',
   kept: (name: string) => `Kept: ${name}.`,
