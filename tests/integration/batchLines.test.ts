@@ -93,13 +93,19 @@ describe('batches by a line each', () => {
     expect(status).toBe(200);
     const [broccoli, wobbly, leeks] = body['lines'] as {
       problems: unknown[];
-      batches: { sowOn: string; places: string[] }[];
+      batches: { sowOn: string; places: string[]; lack: string | null }[];
     }[];
     expect(broccoli!.problems).toEqual([]);
     expect(broccoli!.batches).toHaveLength(1);
     expect(broccoli!.batches[0]!.places[0]).toBe('Heated bench');
     expect(wobbly!.batches).toEqual([]);
     expect(leeks!.batches[0]!.sowOn).toBe(inDays(40));
+    expect(leeks!.batches[0]!.lack).toBeNull();
+    // A line that says when to sow is placed beside the others as well: for more than the house holds it says what is lacking.
+    const many = await send('POST', '/api/batch/lines/look', { lines: [`sow 60000 leeks ${inDays(40)}`] });
+    const [crowd] = many.body['lines'] as { batches: { sowOn: string; lack: string | null }[] }[];
+    expect(crowd!.batches[0]).toMatchObject({ sowOn: inDays(40) });
+    expect(crowd!.batches[0]!.lack).toMatch(/tray spaces short|no place/i);
     expect((await send('GET', '/api/batch')).body).toEqual([]);
   });
 

@@ -14,7 +14,7 @@ import { degrees } from '../../ui/format.ts';
 import { CropBands } from './CropBands.tsx';
 import { partsTyped } from '../../ui/kit/useTypedForm.ts';
 import { LineForm } from './LineForm.tsx';
-import { figureOr, labelOf, typedOf, typedTemperature, type FieldSpec } from '../../ui/kit/fields.ts';
+import { figureOr, typedOf, typedTemperature, type FieldSpec } from '../../ui/kit/fields.ts';
 import { WORDS } from '../../words/en/books/cropEditor.ts';
 
 const ResponseChart = lazy(() => import('./ResponseChart.tsx'));
@@ -394,7 +394,7 @@ function pointOf(
   };
 }
 
-/** A field with its unit, and what the library says where the house has another figure. */
+/** A field, and what the library says where the house has another figure. */
 function fieldOf(
   field: FieldSpec,
   crop: CropRecord | null,
@@ -402,13 +402,12 @@ function fieldOf(
   unit: TemperatureUnit,
   lengthUnit: LengthUnit,
 ): FieldSpec {
-  const label = labelOf(field, { temperature: unit, length: lengthUnit });
   const own = crop?.[field.key as keyof CropRecord] ?? null;
   const theirs = library?.[field.key as keyof typeof library] ?? null;
-  if (!crop || !library || own === theirs || field.kind === 'text') return { ...field, label };
+  if (!crop || !library || own === theirs || field.kind === 'text') return field;
   const shown = String(typedOf([field], { [field.key]: theirs }, { temperature: unit, length: lengthUnit })[field.key]);
   const words = field.options?.find(([value]) => value === theirs)?.[1] ?? (shown === '' ? 'none' : shown);
-  return { ...field, label, hint: `yours; the library has ${field.kind === 'flag' ? (theirs ? 'yes' : 'no') : words}` };
+  return { ...field, hint: `yours; the library has ${field.kind === 'flag' ? (theirs ? 'yes' : 'no') : words}` };
 }
 
 /** The curve by whole degrees Celsius from 0 to 42, or null when the figures make none. */

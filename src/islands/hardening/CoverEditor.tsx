@@ -146,6 +146,7 @@ export function CoverEditor({ line, places, unit }: Props) {
           label: WORDS.toHand(unitOf('m2')),
           kind: 'number',
           measure: 'm2',
+          unitSaid: true,
           hint: WORDS.words0ForAFrameOr,
         },
         {

@@ -27,6 +27,7 @@ export function HousePotting({ version, settings, mixes }: Props) {
       label: WORDS.depthOfTheBase(unitOf('mm')),
       kind: 'number',
       measure: 'mm',
+      unitSaid: true,
       hint: WORDS.words0ForOneMixThroughout,
     },
     mix('sowMixId', WORDS.mixToSowIn),

@@ -4,7 +4,7 @@ import type { LineBatch, LinesLooked, LinesMade, MakeLines, ReadLine } from '../
 import { ProblemError } from '../../contracts/problem.ts';
 import { inUse } from '../../core/books/inUse.ts';
 import { cropOf } from '../../core/books/cropOf.ts';
-import { isoFromDay, type DayNumber } from '../../core/calendar/dayNumber.ts';
+import { dayFromIso, isoFromDay, type DayNumber } from '../../core/calendar/dayNumber.ts';
 import { USUAL_PLAN, USUAL_WINDOW } from '../../core/plan/batchPlan.ts';
 import type { Placed } from '../../core/plan/placement/placeNew.ts';
 import { milestoneOf, startOf } from '../../core/plan/schedule/chain.ts';
@@ -73,7 +73,7 @@ function askedBy(line: string, season: Season, books: LineBooks): Asked {
 
 /** The batch of a line on a day, with the usual of its crop for all that is not said. */
 function inputOf(season: Season, read: BatchLine, day: DayNumber, plants: number, cropId: number): BatchInput {
-  const { world, tables } = season;
+  const { world } = season;
   const crop = cropOf(season, { cropId, varietyId: read.varietyId });
   const roughOut = read.isSowing ? day + Math.round(ruleWeeks(crop) * 7) + crop.hardening_days : day;
   const { places, sowContainerId, potContainerId } = defaultsFor(season, cropId, roughOut);
@@ -93,17 +93,23 @@ function inputOf(season: Season, read: BatchLine, day: DayNumber, plants: number
     weight: USUAL_PLAN.weight,
     steps: {},
   };
-  if (!read.isSowing) return input;
+  return read.isSowing ? sownOn(season, input, day) : input;
+}
+
+/** A batch sown on a day that is said: it goes out when it is ready in the places it has. */
+function sownOn(season: Season, input: BatchInput, day: DayNumber): BatchInput {
+  const { world, tables } = season;
   const { offHeat } = world.nursery;
-  const { plan } = newBatch(input);
+  const crop = cropOf(season, input);
+  const { plan } = newBatch({ ...input, steps: {} });
   const chain = forwardChain({ crop, plan, offHeat, tables, sowOn: day, facts: {}, today: null, waitForDate: false });
-  const out = chain.kind === 'chain' ? milestoneOf(chain, 'plant')!.day : roughOut;
-  return { ...input, transplantOn: isoFromDay(out), steps: { sow: isoFromDay(day) } };
+  const out = chain.kind === 'chain' ? isoFromDay(milestoneOf(chain, 'plant')!.day) : input.transplantOn;
+  return { ...input, transplantOn: out, steps: { sow: isoFromDay(day) } };
 }
 
 /** All lines with where the planner would put their batches, in their order. */
 function placed(season: Season, asked: readonly Asked[]) {
-  const open = asked.flatMap(({ read, inputs }) => (read.isSowing ? [] : inputs));
+  const open = asked.flatMap(({ inputs }) => inputs);
   if (open.length > MOST_PLACED)
     throw new ProblemError(
       422,
@@ -115,9 +121,13 @@ function placed(season: Season, asked: readonly Asked[]) {
   const lines = asked.map((one) => ({
     ...one,
     batches: one.inputs.map((input) => {
-      if (one.read.isSowing) return { input, placed: null };
       const i = next++;
-      return { input: found.inputs[i]!, placed: found.placed[i]! };
+      const [withPlaces, placed] = [found.inputs[i]!, found.placed[i]!];
+      // The day to sow is the grower's; the places are those in which the planner found room for about these weeks.
+      const sow = one.read.isSowing ? dayFromIso(input.steps?.sow ?? '') : null;
+      return sow === null
+        ? { input: withPlaces, placed, isSowing: false }
+        : { input: sownOn(season, withPlaces, sow), placed, isSowing: true };
     }),
   }));
   return { lines, setPoints: found.setPoints };
@@ -146,14 +156,20 @@ export async function lookAtBatchLines(lines: readonly string[]): Promise<LinesL
       every_days: read.every_days,
       day: read.day === null ? null : isoFromDay(read.day),
       isSowing: read.isSowing,
-      batches: batches.map((one) => lineBatch(season, one.input, one.placed)),
+      batches: batches.map((one) => lineBatch(season, one)),
     })),
   };
 }
 
-function lineBatch(season: Season, input: BatchInput, found: Placed | null): LineBatch {
+interface Found {
+  readonly input: BatchInput;
+  readonly placed: Placed;
+  readonly isSowing: boolean;
+}
+
+function lineBatch(season: Season, { input, placed: found, isSowing }: Found): LineBatch {
   const { world, tables } = season;
-  const way = found?.ways[0];
+  const way = found.ways[0];
   const name = (id: number | null | undefined) => world.places.find((place) => place.id === id)?.name;
   const most = way?.lacks.reduce((a, b) => (b.slots > a.slots ? b : a), way.lacks[0]!);
   const chain = plannedChain({
@@ -162,20 +178,20 @@ function lineBatch(season: Season, input: BatchInput, found: Placed | null): Lin
     offHeat: world.nursery.offHeat,
     tables,
   });
-  const late = way?.late_days ?? 0;
+  // What is sown on a day that is said is late for nothing.
+  const late = isSowing ? 0 : (way?.late_days ?? 0);
   return {
-    transplantOn: way ? isoFromDay(way.out) : input.transplantOn,
+    transplantOn: way && !isSowing ? isoFromDay(way.out) : input.transplantOn,
     sowOn: input.steps?.sow ?? (chain.kind === 'chain' ? isoFromDay(startOf(chain).day) : null),
     places: [...new Set(ALL_STAGES.flatMap((stage) => name(input.places[stage]) ?? []))],
     late_days: late,
-    lack:
-      found && !way
-        ? WORDS.noPlaceWillDoFor
-        : chain.kind === 'unreachable'
-          ? chain.reason
-          : most
-            ? WORDS.traySpacesShortInFrom(Math.ceil(most.slots), name(most.placeId), isoFromDay(most.from))
-            : null,
+    lack: !way
+      ? WORDS.noPlaceWillDoFor
+      : chain.kind === 'unreachable'
+        ? chain.reason
+        : most
+          ? WORDS.traySpacesShortInFrom(Math.ceil(most.slots), name(most.placeId), isoFromDay(most.from))
+          : null,
   };
 }
 

@@ -25,6 +25,8 @@ export interface FieldSpec {
   /** For a number: what it measures, in metric as it is kept; typed in the house's unit. */
   readonly measure?: Measure;
   /** The measure counts only where another field of the line says so: litres of what is counted in litres. */
+  /** The label names the unit itself. */
+  readonly unitSaid?: true;
   readonly measureWhere?: { readonly key: string; readonly is: string };
   readonly hint?: string;
   /** For a day: not after it. */
@@ -73,9 +75,7 @@ export function labelOf(field: FieldSpec, units: Units, typed: Typed = {}): stri
           : field.measure && (!field.measureWhere || typed[field.measureWhere.key] === field.measureWhere.is)
             ? measureUnit(field.measure, units.length)
             : '';
-  return unit === '' || field.label.includes(unit.startsWith('°') ? '°' : unit)
-    ? field.label
-    : `${field.label}, ${unit}`;
+  return unit === '' || field.unitSaid || field.label.includes('°') ? field.label : `${field.label}, ${unit}`;
 }
 
 /** The scales a reader types in. */
