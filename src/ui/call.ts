@@ -1,4 +1,5 @@
 import { v4 } from 'uuid';
+import { tellReached } from './connection.ts';
 import { PERSON_HEADER } from '../contracts/house/holder.ts';
 import { personHere } from './who.ts';
 import type { Problem } from '../contracts/problem.ts';
@@ -35,8 +36,10 @@ export async function call<T>(
       ...(body === undefined ? {} : { body: JSON.stringify(body) }),
     });
   } catch {
+    tellReached(false);
     return { kind: 'offline' };
   }
+  tellReached(true);
   const value = (await response.json().catch(() => null)) as unknown;
   if (response.ok) return { kind: 'done', value: value as T };
   const problem = (value ?? {

@@ -157,6 +157,6 @@ test('readings: three nights under a cover replace its written worth', async ({ 
   await expect(page.getByText(/Low tunnel3 own nights/)).toBeVisible();
   await page.getByLabel('Soil, °C').fill('sixty');
   await page.getByRole('button', { name: 'Keep it' }).last().click();
-  await expect(page.getByRole('alert')).toContainText('soil in degrees C');
+  await expect(page.locator('.err')).toContainText('soil in degrees C');
   await expect(page.getByLabel('Soil, °C')).toHaveValue('sixty');
 });

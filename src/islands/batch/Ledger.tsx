@@ -1,3 +1,5 @@
+import { Waiting } from '../../ui/kit/Waiting.tsx';
+import { Failed } from '../../ui/kit/Failed.tsx';
 import { useMemo, useState } from 'react';
 import type { BatchPageData } from '../../contracts/batch/batchPage.ts';
 import type { LogLine } from '../../contracts/batch/batches.ts';
@@ -59,11 +61,7 @@ export function Ledger({ initial, season }: Props) {
           <p className="self-end text-[0.92rem] text-ink2">{LEDGER.newestOf(lines.length, count)}</p>
         )}
       </div>
-      {answer.error && (
-        <p role="alert" className="note-bar bad mb-2">
-          {answer.error.message}
-        </p>
-      )}
+      {answer.error && <Failed words={answer.error.message} onAgain={() => void answer.refetch()} />}
       <DataTable
         label={LEDGER.title}
         file="ledger"
@@ -126,7 +124,7 @@ function rowOf(line: LedgerRow): TableRow {
 
 /** A line corrected in place: the form of its batch's page, with what it takes read when it is opened. */
 function CorrectLine({ line, onDone }: { readonly line: LedgerRow; readonly onDone: () => void }) {
-  const { data, error } = useAnswer<BatchPageData>(`/api/batch/${line.batchId}/page`);
+  const { data, error, refetch } = useAnswer<BatchPageData>(`/api/batch/${line.batchId}/page`);
   const event = data?.events.find(({ id }) => id === line.id);
   async function post(typed: Omit<LogLine, 'idempotencyKey'>): Promise<Answer<unknown>> {
     const answer = await postLine(line.batchId, { idempotencyKey: freshKey(), ...typed });
@@ -134,7 +132,7 @@ function CorrectLine({ line, onDone }: { readonly line: LedgerRow; readonly onDo
     onDone();
     return { kind: 'done', value: null };
   }
-  if (error) return <p role="alert">{error.message}</p>;
-  if (!data || !event) return <p className="text-ink2">{LEDGER.reading}</p>;
+  if (error) return <Failed words={error.message} onAgain={() => void refetch()} />;
+  if (!data || !event) return <Waiting words={LEDGER.reading} />;
   return <LogForm data={data} correcting={event} onPost={post} />;
 }

@@ -1,3 +1,4 @@
+import { Waiting } from '../../ui/kit/Waiting.tsx';
 import { saidOf } from '../../words/en/codes.ts';
 import { decimal } from '../../ui/numbers.ts';
 import { cropInput } from '../../contracts/books/crops.ts';
@@ -214,7 +215,7 @@ export function CropEditor({ crop, unit, lengthUnit, library }: Props) {
           <>
             <div className="h-64">
               {drawn && (
-                <Suspense fallback={<p className="text-ink2">{WORDS.drawing}</p>}>
+                <Suspense fallback={<Waiting words={WORDS.drawing} />}>
                   <ResponseChart
                     unit={unit}
                     curve={curve.map((p) => ({

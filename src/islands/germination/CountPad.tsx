@@ -5,6 +5,7 @@ import { freshKey, trouble } from '../../ui/call.ts';
 import { counted, shortDay } from '../../ui/format.ts';
 import type { LogLine } from '../../contracts/batch/batches.ts';
 import { useView } from '../../ui/kit/data.ts';
+import { useKept } from '../../ui/kit/useKept.ts';
 import { postLine } from '../../ui/logPost.ts';
 import { reasonOf, VERDICT_WORDS, BAD } from './words.ts';
 import { WORDS } from '../../words/en/germination/countPad.ts';
@@ -15,15 +16,25 @@ interface Props {
   readonly tray: number | null;
 }
 
+interface Counting {
+  readonly tray: number | null;
+  readonly count: number;
+}
+
 /** Counting with wet thumbs: one number, large; steps of one, five and twenty-five; none, all; the cover. */
 export function CountPad(props: Props) {
   const { view, refresh } = useView<CountPadView>(`/api/batch/${props.initial.batchId}/count`, props.initial);
   const { batchId, name, code, sown, sownOn, cells, trays, trayUp, up, covered, phase, verdict, needed, today } = view;
   const byTray = Object.keys(trayUp).length > 0;
-  const [tray, setTray] = useState<number | null>(props.tray ?? (byTray ? 1 : null));
+  // A page that is loaded again in the middle of a tray goes on where the counting was.
+  const { typed, setTyped } = useKept<Counting>(`count/${batchId}/${props.tray ?? ''}`, up ?? 0, () => {
+    const first = props.tray ?? (byTray ? 1 : null);
+    return { tray: first, count: first === null ? (up ?? 0) : (trayUp[first] ?? 0) };
+  });
+  const { tray, count } = typed;
+  const setCount = (n: number) => setTyped({ tray, count: n });
   const size = tray === null ? sown : Math.min(cells, sown - (tray - 1) * cells);
   const wasUp = tray === null ? (up ?? 0) : (trayUp[tray] ?? 0);
-  const [count, setCount] = useState(wasUp);
   const [said, setSaid] = useState('');
   const [wrong, setWrong] = useState('');
   // What was saved last; while it stands the next tray is offered, and nothing is saved twice.
@@ -36,8 +47,7 @@ export function CountPad(props: Props) {
   const next = view.onHeat.find((b) => b.code !== code && !b.countedToday);
 
   function choose(to: number | null): void {
-    setTray(to);
-    setCount(to === null ? (up ?? 0) : (trayUp[to] ?? 0));
+    setTyped({ tray: to, count: to === null ? (up ?? 0) : (trayUp[to] ?? 0) });
     setWrong('');
   }
 

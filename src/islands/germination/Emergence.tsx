@@ -1,3 +1,4 @@
+import { Waiting } from '../../ui/kit/Waiting.tsx';
 import { saidOf } from '../../words/en/codes.ts';
 import { decimal } from '../../ui/numbers.ts';
 import { Figure } from '../../ui/Figure.tsx';
@@ -120,7 +121,7 @@ export function Emergence({ data, others, choices, today, unit, open, causes }: 
           </div>
           <div ref={box} className="min-h-60" role="img" aria-label={WORDS.countsOfAgainstWhatWas(data.name)}>
             {width > 0 && (
-              <Suspense fallback={<p className="text-ink2">{WORDS.drawing}</p>}>
+              <Suspense fallback={<Waiting words={WORDS.drawing} />}>
                 <EmergenceChart
                   data={data}
                   others={others}

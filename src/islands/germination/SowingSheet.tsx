@@ -1,3 +1,4 @@
+import { Empty } from '../../ui/kit/Empty.tsx';
 import type { SowingLine } from '../../contracts/germination/sowingLine.ts';
 import { volume } from '../../ui/house.ts';
 import { useEffect, useRef, useState } from 'react';
@@ -128,7 +129,11 @@ export function SowingSheet({ lines, today, unit, lengthUnit }: Props) {
       <p role="status" aria-live="polite" className={said ? 'note-bar my-2' : 'sr-only'}>
         {said}
       </p>
-      {lines.length === 0 && <p className="mt-3">{WORDS.nothingIsToBeSown}</p>}
+      {lines.length === 0 && (
+        <Empty drawing="tray">
+          <p>{WORDS.nothingIsToBeSown}</p>
+        </Empty>
+      )}
       {chambers.map((placeId) => {
         const here = lines.filter((l) => l.placeId === placeId);
         const { place, place_C } = here[0]!;

@@ -1,3 +1,4 @@
+import { Empty } from '../../ui/kit/Empty.tsx';
 import { useEffect, useRef, useState } from 'react';
 import { readNow, useView, writeNow } from '../../ui/kit/data.ts';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
@@ -209,13 +210,15 @@ export function Harden({ initial }: { readonly initial: HardenView }) {
               );
             })}
             {ladders.length === 0 && (
-              <p className="mt-3 max-w-[60ch]">
-                {WORDS.noBatchIsBeingHardened(
-                  <a key="1" href="/plan/season">
-                    {WORDS.season}
-                  </a>,
-                )}
-              </p>
+              <Empty drawing="bench">
+                <p>
+                  {WORDS.noBatchIsBeingHardened(
+                    <a key="1" href="/plan/season">
+                      {WORDS.season}
+                    </a>,
+                  )}
+                </p>
+              </Empty>
             )}
           </div>
           <p className="mt-2 text-[0.88rem] text-ink2">{WORDS.stairsClimbToHardenedDrag}</p>

@@ -1,3 +1,4 @@
+import { Failed } from '../../ui/kit/Failed.tsx';
 import { useGesture, type FullGestureState } from '@use-gesture/react';
 import { px } from '../../ui/numbers.ts';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -160,7 +161,7 @@ export function Trace({ zoneId, now_ms, unit, timeZone, tick }: Props) {
           </button>
         </span>
       </div>
-      {trouble && <p className="note-bar bad my-1">{trouble}</p>}
+      {trouble && <Failed words={trouble} />}
       <div
         ref={box}
         role="application"

@@ -1,3 +1,4 @@
+import { Empty } from '../../ui/kit/Empty.tsx';
 import { ChevronDown } from 'lucide-react';
 import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { useView } from '../../ui/kit/data.ts';
@@ -166,7 +167,7 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
             </section>
           ))}
         {jobs.length === 0 && done.length === 0 && (
-          <div className="card mt-4 max-w-xl">
+          <Empty drawing="tray">
             <h2>{WORDS.nothingWaitsToday}</h2>
             <p className="mt-1">
               {WORDS.workComesFromTheBatches(
@@ -178,7 +179,7 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
                 </a>,
               )}
             </p>
-          </div>
+          </Empty>
         )}
       </div>
       <aside className="hidden min-[1000px]:block" aria-label={WORDS.theJobInHand}>

@@ -1,3 +1,4 @@
+import { Empty } from '../../ui/kit/Empty.tsx';
 import { area, length } from '../../ui/house.ts';
 import { useEffect, useRef, useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
@@ -109,13 +110,15 @@ export function PlantOut({ initial }: { readonly initial: PlantView }) {
       </p>
       <ForecastAge forecast={view.forecast} />
       {lines.length === 0 && (
-        <p className="mt-3 max-w-[60ch]">
-          {WORDS.nothingIsToGoOut(
-            <a key="6" href="/plan/season">
-              {WORDS.season}
-            </a>,
-          )}
-        </p>
+        <Empty drawing="tray">
+          <p>
+            {WORDS.nothingIsToGoOut(
+              <a key="6" href="/plan/season">
+                {WORDS.season}
+              </a>,
+            )}
+          </p>
+        </Empty>
       )}
       {/* One list with its headings, so that a batch a gate moves keeps what was typed in it. */}
       {VERDICTS.flatMap(([key, name, words]) =>

@@ -1,3 +1,4 @@
+import { Empty } from '../../ui/kit/Empty.tsx';
 import { money } from '../../ui/house.ts';
 import { useView, writeNow } from '../../ui/kit/data.ts';
 import { useEffect, useState } from 'react';
@@ -68,7 +69,11 @@ export function ReadyList({ initial, today }: Props) {
       <p role="status" aria-live="polite" className={said ? 'note-bar my-2' : 'sr-only'}>
         {said}
       </p>
-      {lines.length === 0 && <p className="card mt-3 max-w-xl">{WORDS.nothingIsNearItsPot}</p>}
+      {lines.length === 0 && (
+        <Empty drawing="bench">
+          <p>{WORDS.nothingIsNearItsPot}</p>
+        </Empty>
+      )}
       {groups.map(({ says, here }) => {
         const ids = here.filter((l) => l.inSession === null).map((l) => l.batchId);
         return (

@@ -1,3 +1,4 @@
+import { Waiting } from '../../ui/kit/Waiting.tsx';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { useView, writeNow } from '../../ui/kit/data.ts';
 import { differenceWords, windWords } from '../../core/units/words.ts';
@@ -75,7 +76,7 @@ export function Forecast({ initial, today, unit, scores }: Props) {
       )}
       <div ref={box} className={days.length > 0 ? 'min-h-60' : ''}>
         {width > 0 && days.length > 0 && (
-          <Suspense fallback={<p className="text-ink2">{WORDS.drawing}</p>}>
+          <Suspense fallback={<Waiting words={WORDS.drawing} />}>
             <ForecastChart days={days} width={Math.min(width, 1100)} unit={unit} />
           </Suspense>
         )}

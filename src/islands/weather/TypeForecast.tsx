@@ -8,6 +8,8 @@ import { fieldError, trouble } from '../../ui/call.ts';
 import { writeNow } from '../../ui/kit/data.ts';
 import { counted } from '../../ui/format.ts';
 import { figureOr } from '../../ui/kit/fields.ts';
+import { Restored } from '../../ui/kit/Restored.tsx';
+import { useKept } from '../../ui/kit/useKept.ts';
 import { dayHead } from './SkyRow.tsx';
 import { WORDS } from '../../words/en/weather/typeForecast.ts';
 
@@ -28,10 +30,14 @@ const EMPTY: Row = { least: '', most: '', gust: '', sky: 'broken' };
 
 /** A forecast as one hears it: night, day, gusts and sky for as many days as are told. */
 export function TypeForecast({ today, unit, onTaken }: Props) {
-  const [rows, setRows] = useState<readonly Row[]>(() => Array.from({ length: 10 }, () => EMPTY));
+  const kept = useKept<{ readonly rows: readonly Row[] }>('forecast', today, () => ({
+    rows: Array.from({ length: 10 }, () => EMPTY),
+  }));
+  const { rows } = kept.typed;
   const [problem, setProblem] = useState<Problem | null>(null);
   const [message, setMessage] = useState('');
-  const set = (i: number, next: Partial<Row>) => setRows(rows.map((r, k) => (k === i ? { ...r, ...next } : r)));
+  const set = (i: number, next: Partial<Row>) =>
+    kept.setTyped({ rows: rows.map((r, k) => (k === i ? { ...r, ...next } : r)) });
   const told = rows.map((r, i) => ({ ...r, i })).filter((r) => r.least.trim() !== '' || r.most.trim() !== '');
 
   async function send(): Promise<void> {
@@ -45,6 +51,7 @@ export function TypeForecast({ today, unit, onTaken }: Props) {
     }));
     const answer = await writeNow<{ days: number }>('POST', '/api/weather/forecast', { days });
     if (answer.kind === 'done') {
+      kept.forget();
       setProblem(null);
       setMessage('');
       onTaken(`${counted(answer.value.days, WORDS.day2)} typed; everything goes by it until a newer one comes.`);
@@ -78,6 +85,7 @@ export function TypeForecast({ today, unit, onTaken }: Props) {
         void send();
       }}
     >
+      {kept.restored && <Restored onDiscard={kept.discard} />}
       <table className="plain-table mid max-w-2xl">
         <thead>
           <tr>

@@ -1,4 +1,6 @@
 import { lazy, Suspense } from 'react';
+import { Waiting } from './Waiting.tsx';
+import { WORDS } from '../../words/en/ui/chart.ts';
 import { useWidth } from '../useWidth.ts';
 
 // Charts come when the page stands: what is read and tapped is not kept waiting for them.
@@ -70,7 +72,7 @@ export function Chart({ label, height, ...chart }: Props) {
   return (
     <div ref={box} role="img" aria-label={label} className={`w-full overflow-hidden ${tallClass}`}>
       {width > 0 && (
-        <Suspense fallback={null}>
+        <Suspense fallback={<Waiting words={WORDS.drawing} />}>
           <PlainChart {...chart} width={width} height={tall} />
         </Suspense>
       )}
