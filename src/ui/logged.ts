@@ -6,7 +6,7 @@ import { WORDS } from '../words/en/ui/logged.ts';
 
 /**
  * Says that a line was logged, with a button that withdraws it.
- * @param words what was logged
+ * @param words what was logged, as a sentence would end with it
  * @param day ISO day on which it would be withdrawn
  * @param answer how the line went out
  * @param then what is read again when it was withdrawn
@@ -21,7 +21,7 @@ export function sayLogged(
   if (answer.kind === 'kept') return sayHere({ words: WORDS.kept(words) });
   const correctsId = answer.value.eventId;
   sayHere({
-    words,
+    words: WORDS.logged(words),
     undo: async () => {
       const undone = await postLine(batchId, { idempotencyKey: freshKey(), kind: 'withdrawn', day, correctsId });
       const said = undone.kind === 'done' || undone.kind === 'kept';

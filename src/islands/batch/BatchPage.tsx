@@ -31,6 +31,10 @@ export const PHASE_WORDS: Readonly<Record<Phase, string>> = {
   ended: WORDS.ended,
 };
 
+/** What a line says in a few words: "lost 20, slugs". */
+const whatOf = ({ kind, count, cause }: Omit<LogLine, 'idempotencyKey'>): string =>
+  `${EVENT_WORDS[kind].toLowerCase()}${count == null ? '' : ` ${count}`}${cause ? `, ${cause}` : ''}`;
+
 /** One batch: chain planned against actual, its log with corrections, and what can be done with it. */
 export function BatchPage({ data: initial }: { readonly data: BatchPageData }) {
   const { view: data, refresh } = useView<BatchPageData>(`/api/batch/${initial.id}/page`, initial);
@@ -51,7 +55,7 @@ export function BatchPage({ data: initial }: { readonly data: BatchPageData }) {
     setTool(null);
     // A line that takes another back is not itself taken back.
     if (line.kind === 'withdrawn') sayHere({ words: WORDS.logged });
-    else sayLogged(WORDS.loggedWhat(EVENT_WORDS[line.kind]), data.id, isoFromDay(data.today), answer, refresh);
+    else sayLogged(whatOf(line), data.id, isoFromDay(data.today), answer, refresh);
     await refresh();
     return taken;
   }

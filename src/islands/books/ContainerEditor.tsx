@@ -1,5 +1,4 @@
 import { px } from '../../ui/numbers.ts';
-import { containerInput } from '../../contracts/books/books.ts';
 import { useState } from 'react';
 import type { PotShape } from '../../core/books/container.ts';
 import { frustum_L } from '../../core/potting/pot.ts';
@@ -57,7 +56,7 @@ export function ContainerEditor({ fields, line, blank }: Props) {
   }
   return (
     <LineForm
-      schema={containerInput}
+      schema={() => import('../../contracts/books/books.ts').then((m) => m.containerInput)}
       path="/api/books/containers"
       fields={fields}
       line={line as never}

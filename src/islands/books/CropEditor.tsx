@@ -1,7 +1,6 @@
 import { Waiting } from '../../ui/kit/Waiting.tsx';
 import { saidOf } from '../../words/en/codes.ts';
 import { decimal } from '../../ui/numbers.ts';
-import { cropInput } from '../../contracts/books/crops.ts';
 import { StageBandsEditor, typedBands, type TypedBands } from './StageBandsEditor.tsx';
 import type { OwnBands } from '../../core/growth/bands.ts';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
@@ -271,7 +270,7 @@ export function CropEditor({ crop, unit, lengthUnit, library }: Props) {
         </p>
       </section>
       <LineForm
-        schema={cropInput}
+        schema={() => import('../../contracts/books/crops.ts').then((m) => m.cropInput)}
         path="/api/books/crops"
         fields={CROP_FIELDS.map((field) => fieldOf(field, crop, library, unit, lengthUnit))}
         lengthUnit={lengthUnit}

@@ -1,5 +1,4 @@
 import { saidOf } from '../../words/en/codes.ts';
-import { lotInput } from '../../contracts/books/books.ts';
 import { useState } from 'react';
 import type { LotTest } from '../../core/books/records.ts';
 import { wilson } from '../../core/numerics/wilson.ts';
@@ -36,7 +35,7 @@ export function LotEditor({ varieties, line, unit, lengthUnit, today }: Props) {
   const result = latest && resultOf(latest);
   return (
     <LineForm
-      schema={lotInput}
+      schema={() => import('../../contracts/books/books.ts').then((m) => m.lotInput)}
       path="/api/books/lots"
       fields={fieldsOf(varieties)}
       line={line}

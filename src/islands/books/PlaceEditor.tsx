@@ -1,4 +1,3 @@
-import { placeInput } from '../../contracts/books/books.ts';
 import { useState } from 'react';
 import type { PlaceRecord } from '../../core/books/records.ts';
 import { temperatureFromShown, type TemperatureUnit } from '../../core/units/temperature.ts';
@@ -75,7 +74,7 @@ export function PlaceEditor({
   }));
   return (
     <LineForm
-      schema={placeInput}
+      schema={() => import('../../contracts/books/books.ts').then((m) => m.placeInput)}
       path="/api/books/places"
       fields={FIELDS}
       line={place as unknown as (Record<string, unknown> & { id: number; version: number }) | null}

@@ -1,10 +1,13 @@
 import type { FieldSpec } from '../../ui/kit/fields.ts';
-import { lotInput } from '../../contracts/books/books.ts';
-import { personInput } from '../../contracts/house/people.ts';
-import { feedInput, stockItemInput } from '../../contracts/potting/potting.ts';
 import { LineForm } from './LineForm.tsx';
 
-const SCHEMAS = { lots: lotInput, feeds: feedInput, stock: stockItemInput, people: personInput } as const;
+/** Loaded when something is typed: a page that is only read is spared them. */
+const SCHEMAS = {
+  lots: () => import('../../contracts/books/books.ts').then((m) => m.lotInput),
+  feeds: () => import('../../contracts/potting/potting.ts').then((m) => m.feedInput),
+  stock: () => import('../../contracts/potting/potting.ts').then((m) => m.stockItemInput),
+  people: () => import('../../contracts/house/people.ts').then((m) => m.personInput),
+} as const;
 
 interface Props {
   readonly book: keyof typeof SCHEMAS;

@@ -1,5 +1,4 @@
 import { saidOf } from '../../words/en/codes.ts';
-import { coverInput } from '../../contracts/hardening/hardening.ts';
 import { useState } from 'react';
 import { GLAZINGS, NIGHT_COVERS, STRUCTURE_KINDS, USUAL_FRAME, type StructureSpec } from '../../core/heat/structure.ts';
 import type { CoverRecord } from '../../core/hardening/records.ts';
@@ -124,7 +123,7 @@ export function CoverEditor({ line, places, unit }: Props) {
   );
   return (
     <LineForm
-      schema={coverInput}
+      schema={() => import('../../contracts/hardening/hardening.ts').then((m) => m.coverInput)}
       path="/api/books/covers"
       fields={[
         { key: 'name', label: WORDS.name, kind: 'text' },

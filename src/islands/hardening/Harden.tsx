@@ -88,7 +88,7 @@ export function Harden({ initial }: { readonly initial: HardenView }) {
     setBusy(false);
     if (answer.kind === 'problem' || answer.kind === 'offline') return setSaid(trouble(answer));
     setSaid('');
-    sayLogged(`${ladder.name}: ${words}.`, ladder.batchId, isoFromDay(today), answer, refresh);
+    sayLogged(`${ladder.name}: ${words}`, ladder.batchId, isoFromDay(today), answer, refresh);
     setTrial(null);
     setOdds(null);
     if (answer.kind === 'done') await refresh();

@@ -1,5 +1,4 @@
 import { saidOf } from '../../words/en/codes.ts';
-import { programmeInput } from '../../contracts/hardening/hardening.ts';
 import { shownWind, windFromShown, windUnit } from '../../core/units/wind.ts';
 import { useState } from 'react';
 import {
@@ -103,7 +102,7 @@ export function ProgrammeEditor({ line, blank, places, unit }: Props) {
   );
   return (
     <LineForm
-      schema={programmeInput}
+      schema={() => import('../../contracts/hardening/hardening.ts').then((m) => m.programmeInput)}
       path="/api/books/programmes"
       fields={[
         { key: 'name', label: WORDS.name, kind: 'text' },

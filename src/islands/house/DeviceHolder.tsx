@@ -68,7 +68,12 @@ export function DeviceHolder({ people, initial, listed = false }: Props) {
       </button>
       {open && (
         <Suspense fallback={null}>
-          <Beside anchor={opener} label={WORDS.peopleOfTheHouse} className="w-64 p-1" onClose={() => setOpen(false)}>
+          <Beside
+            anchor={opener}
+            label={WORDS.peopleOfTheHouse}
+            className="kit-pop w-64 p-1"
+            onClose={() => setOpen(false)}
+          >
             <People people={people} held={held} onTake={take} />
           </Beside>
         </Suspense>

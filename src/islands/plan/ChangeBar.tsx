@@ -1,22 +1,29 @@
 import type { usePlanChanges } from './usePlanChanges.ts';
-import { Tip } from '../../ui/kit/Tip.tsx';
+import { lazy, Suspense } from 'react';
 import { WORDS } from '../../words/en/plan/changeBar.ts';
+
+// Comes when there is something to undo.
+const Tip = lazy(() => import('../../ui/kit/Tip.tsx').then((m) => ({ default: m.Tip })));
 
 type Changes = Pick<ReturnType<typeof usePlanChanges>, 'undoable' | 'busy' | 'undo'>;
 
 /** Takes back the last change of the plan. */
 export function UndoButton({ changes }: { readonly changes: Changes }) {
+  const button = (
+    <button
+      type="button"
+      className="btn"
+      disabled={!changes.undoable || changes.busy}
+      onClick={() => void changes.undo()}
+    >
+      {WORDS.undo2}
+    </button>
+  );
+  if (!changes.undoable) return button;
   return (
-    <Tip words={changes.undoable ? WORDS.undo(changes.undoable.words) : undefined}>
-      <button
-        type="button"
-        className="btn"
-        disabled={!changes.undoable || changes.busy}
-        onClick={() => void changes.undo()}
-      >
-        {WORDS.undo2}
-      </button>
-    </Tip>
+    <Suspense fallback={button}>
+      <Tip words={WORDS.undo(changes.undoable.words)}>{button}</Tip>
+    </Suspense>
   );
 }
 

@@ -48,7 +48,7 @@ export function PlantOut({ initial }: { readonly initial: PlantView }) {
       return trouble(answer);
     }
     setSaid('');
-    sayLogged(`${words}.`, batchId, isoFromDay(view.today), answer, refresh);
+    sayLogged(words, batchId, isoFromDay(view.today), answer, refresh);
     if (answer.kind === 'done') await refresh();
     return null;
   }

@@ -1,4 +1,3 @@
-import { mixInput } from '../../contracts/potting/potting.ts';
 import { useState } from 'react';
 import type { MixRecord } from '../../core/potting/records.ts';
 import { partsTyped } from '../../ui/kit/useTypedForm.ts';
@@ -27,7 +26,7 @@ export function MixEditor({ line, items }: Props) {
   const sum = parts.reduce((all, p) => all + (Number(p.parts.replace(',', '.')) || 0), 0);
   return (
     <LineForm
-      schema={mixInput}
+      schema={() => import('../../contracts/potting/potting.ts').then((m) => m.mixInput)}
       path="/api/books/mixes"
       fields={[
         { key: 'name', label: WORDS.name, kind: 'text' },

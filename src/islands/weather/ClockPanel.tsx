@@ -28,7 +28,7 @@ export function ClockPanel({ clock, today, error, onChange, anchor, onClose }: P
       anchor={anchor}
       label={WORDS.demoDay}
       align="start"
-      className="flex w-72 flex-col gap-3 p-4"
+      className="kit-pop flex w-72 flex-col gap-3 p-4"
       onClose={onClose}
     >
       <DateField

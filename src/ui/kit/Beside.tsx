@@ -7,18 +7,18 @@ interface Props {
   readonly label: string;
   readonly onClose: () => void;
   readonly align?: 'start' | 'end';
-  readonly className?: string;
+  readonly className: string;
   readonly children: ReactNode;
 }
 
 /** Something small that opens beside a button: shut by Escape, by a press elsewhere, or by its button. */
-export function Beside({ anchor, label, onClose, align = 'end', className = '', children }: Props) {
+export function Beside({ anchor, label, onClose, align = 'end', className, children }: Props) {
   return (
     <Popover.Root open onOpenChange={(open) => !open && onClose()}>
       <Popover.Anchor virtualRef={anchor as RefObject<HTMLElement>} />
       <Popover.Portal>
         <Popover.Content
-          className={`z-40 border border-line bg-paper text-ink shadow-lg ${className}`}
+          className={className}
           aria-label={label}
           align={align}
           sideOffset={4}

@@ -1,5 +1,4 @@
 import { CalendarDays } from 'lucide-react';
-import { Popover } from 'radix-ui';
 import { lazy, Suspense, useEffect, useRef, useState, type Ref } from 'react';
 import { firstOfFigures, house } from '../house.ts';
 import { FieldNotes, notesOf } from './FieldNotes.tsx';
@@ -8,6 +7,7 @@ import { WORDS } from '../../words/en/ui/dateField.ts';
 
 // The calendar comes when somebody opens it: most type the day.
 const Calendar = lazy(() => import('./Calendar.tsx'));
+const Beside = lazy(() => import('./Beside.tsx').then((m) => ({ default: m.Beside })));
 
 interface Props {
   readonly id: string;
@@ -35,6 +35,7 @@ export function DateField(props: Props) {
   const [text, setText] = useState(() => dayShown(value));
   const [typing, setTyping] = useState(false);
   const [open, setOpen] = useState(false);
+  const opener = useRef<HTMLButtonElement>(null);
   const committed = useRef(value);
   const commit = (iso: string | null) => {
     if (iso === null || iso === committed.current) return;
@@ -80,42 +81,36 @@ export function DateField(props: Props) {
             onValue(isoOf(typed) ?? '');
           }}
         />
-        <Popover.Root open={open} onOpenChange={setOpen}>
-          <Popover.Trigger asChild>
-            <button
-              type="button"
-              disabled={disabled}
-              className="btn rounded-l-none border-l-0 px-2"
-              aria-label={WORDS.calendar}
-              aria-describedby={`${id}-label`}
-            >
-              <CalendarDays size={18} aria-hidden="true" />
-            </button>
-          </Popover.Trigger>
-          <Popover.Portal>
-            <Popover.Content
-              className="kit-pop"
-              aria-label={WORDS.calendar2(label)}
-              align="end"
-              sideOffset={6}
-              collisionPadding={8}
-            >
-              <Suspense fallback={<p className="p-4 text-ink2">{WORDS.calendar}</p>}>
-                <Calendar
-                  value={value}
-                  min={min}
-                  max={max}
-                  onPick={(iso) => {
-                    onValue(iso);
-                    setText(dayShown(iso));
-                    commit(iso);
-                    setOpen(false);
-                  }}
-                />
-              </Suspense>
-            </Popover.Content>
-          </Popover.Portal>
-        </Popover.Root>
+        <button
+          ref={opener}
+          type="button"
+          disabled={disabled}
+          className="btn rounded-l-none border-l-0 px-2"
+          aria-label={WORDS.calendar}
+          aria-describedby={`${id}-label`}
+          aria-haspopup="dialog"
+          aria-expanded={open}
+          onClick={() => setOpen(!open)}
+        >
+          <CalendarDays size={18} aria-hidden="true" />
+        </button>
+        {open && (
+          <Suspense fallback={null}>
+            <Beside anchor={opener} label={WORDS.calendar2(label)} className="kit-pop" onClose={() => setOpen(false)}>
+              <Calendar
+                value={value}
+                min={min}
+                max={max}
+                onPick={(iso) => {
+                  onValue(iso);
+                  setText(dayShown(iso));
+                  commit(iso);
+                  setOpen(false);
+                }}
+              />
+            </Beside>
+          </Suspense>
+        )}
       </div>
       <FieldNotes id={id} hint={hint} error={error} />
     </div>

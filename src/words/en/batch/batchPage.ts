@@ -10,7 +10,6 @@ export const WORDS = catalogue({
   hardeningOff: 'hardening off',
   plantedOut: 'planted out',
   logged: 'Logged.',
-  loggedWhat: (what: string) => `Logged: ${what}.`,
   splitFrom: (code: Part) => rich`, split from ${code}`,
   code: (code: Part) => rich`code ${code}`,
   noPlaceYet: 'no place yet',

@@ -6,6 +6,7 @@ export const WORDS = catalogue({
   theRestOfThisWeek: 'The rest of this week',
   weekOf: (week: string | number) => `Week of ${week}`,
   sow: 'Sow',
+  nothingToSow: (link: Part) => rich`Work of sowing comes from the batches of the season: ${link}.`,
   nothingInTheComingDays: (part: string | number) => `nothing in the coming ${part} days`,
   inTheComingDays: (jobsCount: string | number, trays: string | number, part: string | number) =>
     `${jobsCount}, ${trays} in the coming ${part} days`,
