@@ -191,6 +191,8 @@ export function SettingsEditor({
     figureOr(text, (n) => Math.round(temperatureFromShown(n, nursery.temperatureUnit) * 100) / 100);
   const blankYear = outside.every((month) => month.day.trim() === '' && month.night.trim() === '');
   const extra = {
+    // What a kWh costs is typed with the tariff, and goes along as it is.
+    weights: nursery.weights,
     offHeat: offHeatBody(offHeat),
     offHeatCool: offHeatBody(offHeatCool),
     ...(blankYear ? {} : { outside: outside.map((month) => ({ day_C: toC(month.day), night_C: toC(month.night) })) }),

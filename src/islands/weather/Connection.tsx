@@ -32,7 +32,7 @@ export function Connection() {
     };
   }, [since, look]);
   return (
-    <div role="status">
+    <div aria-live="polite">
       {since !== null && (
         <p className="note-bar bad my-2 flex flex-wrap items-center gap-x-3 gap-y-1">
           <CloudOff size={20} aria-hidden="true" className="flex-none" />

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { FieldSpec } from './fields.ts';
-import { figureOr, typedOf, typedTemperature, valuesOf } from './fields.ts';
+import { differences, figureOr, labelOf, nested, typedOf, typedTemperature, valuesOf } from './fields.ts';
 
 const FIELDS: FieldSpec[] = [
   { key: 'name', label: 'Name', kind: 'text' },
@@ -61,5 +61,64 @@ describe('a line as it is typed', () => {
       '1e3x',
     ]);
     expect(typedTemperature(-0.04, 'C')).toBe('0');
+  });
+});
+
+describe('fields of parts of a line', () => {
+  const fields: FieldSpec[] = [
+    {
+      key: 'kind',
+      label: 'Kind',
+      kind: 'choice',
+      options: [
+        ['flat', 'one price'],
+        ['two', 'two prices'],
+      ],
+    },
+    { key: 'tariff.day', label: 'By day', kind: 'number', when: { key: 'kind', is: ['two'] } },
+    { key: 'tariff.price', label: 'Price', kind: 'number', when: { key: 'kind', isNot: 'two' } },
+    { key: 'share_frac', label: 'Share, %', kind: 'number', scale: 100 },
+    { key: 'thick_m', label: 'Thick', kind: 'number', measure: 'mm', scale: 1000 },
+  ];
+  const kept = { kind: 'flat', tariff: { price: 0.3, day: 0.4 }, share_frac: 0.15, thick_m: 0.05 };
+
+  it('are read from where they lie and put back there, beside what has an editor of its own', () => {
+    const typed = typedOf(fields, kept, metric);
+    expect(typed).toMatchObject({ 'tariff.price': '0.3', 'tariff.day': '0.4', share_frac: '15', thick_m: '50' });
+    const values = valuesOf(fields, { ...typed, 'tariff.price': '0,35' }, metric, kept);
+    expect(nested(values, { tariff: { currency: 'EUR' } })).toEqual({
+      kind: 'flat',
+      // What is not asked is not sent.
+      tariff: { currency: 'EUR', price: 0.35 },
+      share_frac: 0.15,
+      thick_m: 0.05,
+    });
+  });
+
+  it('typed by the hundred and in inches they come back as they are kept, and untouched to the last digit', () => {
+    const typed = typedOf(fields, kept, other);
+    expect(typed['thick_m']).toBe('1.969');
+    expect(valuesOf(fields, { ...typed, share_frac: '12.5' }, other, kept)).toMatchObject({
+      share_frac: 0.125,
+      thick_m: 0.05,
+    });
+    expect(valuesOf(fields, { ...typed, thick_m: '2' }, other, kept)['thick_m']).toBeCloseTo(0.0508, 12);
+  });
+
+  it('are called with the unit they are typed in, once', () => {
+    expect(labelOf({ key: 'a', label: 'Low', kind: 'temperature' }, other)).toBe('Low, °F');
+    expect(labelOf({ key: 'a', label: 'Low, °F', kind: 'temperature' }, other)).toBe('Low, °F');
+    expect(labelOf({ key: 'a', label: 'Thick', kind: 'number', measure: 'mm' }, other)).toBe('Thick, in');
+    expect(labelOf({ key: 'a', label: 'Litres of mix', kind: 'number', measure: 'L', unitSaid: true }, metric)).toBe(
+      'Litres of mix',
+    );
+  });
+
+  it('two versions differ by the words a reader sees, and only in what is asked', () => {
+    const typed = { ...typedOf(fields, kept, metric), kind: 'two', 'tariff.day': '0.5' };
+    expect(differences(fields, kept, typed, metric)).toEqual([
+      { label: 'Kind', theirs: 'one price', yours: 'two prices' },
+      { label: 'By day', theirs: '0.4', yours: '0.5' },
+    ]);
   });
 });
