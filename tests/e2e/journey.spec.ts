@@ -161,9 +161,12 @@ test('round: a line logged without a network is kept and sent once when it is ba
   await context.setOffline(true);
   await page.getByRole('button', { name: 'Sown: Chard Lamp Post A' }).click();
   await expect(page.getByText('1 line kept on this device')).toBeVisible();
+  // It is said from when on what is seen is old.
+  await expect(page.getByText(/^Connection lost at \d\d:\d\d; reconnecting/)).toBeVisible();
   await context.setOffline(false);
   await page.evaluate(() => window.dispatchEvent(new Event('online')));
   await expect(page.getByText('kept on this device')).toHaveCount(0);
+  await expect(page.getByText(/^Connection lost/)).toHaveCount(0);
   const batches = (await (await page.request.get('/api/batch')).json()) as { name: string; id: number }[];
   const chard = batches.find((b) => b.name === 'Chard Lamp Post A')!;
   const { log } = (await (await page.request.get(`/api/batch/${chard.id}`)).json()) as { log: { kind: string }[] };
@@ -171,16 +174,23 @@ test('round: a line logged without a network is kept and sent once when it is ba
   complaints.length = 0;
 });
 
-test('a double tap counts once', async ({ page }) => {
+test('a double tap counts once, and is taken back from its message', async ({ page }) => {
   const batches = (await (await page.request.get('/api/batch')).json()) as { name: string; id: number }[];
   const parsley = batches.find((b) => b.name === 'Parsley Ferry Curl A')!;
   await open(page, `/batch/${parsley.id}`);
   await page.getByRole('button', { name: 'Lose some' }).click();
   await page.getByLabel(/How many of/).fill('3');
   await page.getByRole('button', { name: 'Log the loss' }).dblclick();
-  await expect(page.locator('.kit-said', { hasText: 'Logged' })).toBeVisible();
-  const { log } = (await (await page.request.get(`/api/batch/${parsley.id}`)).json()) as { log: { kind: string }[] };
-  expect(log.filter((event) => event.kind === 'lost')).toHaveLength(1);
+  await expect(page.locator('.kit-said', { hasText: 'Logged: lost 3.' })).toBeVisible();
+  const logged = async (kind: string) => {
+    const answer = await page.request.get(`/api/batch/${parsley.id}`);
+    return ((await answer.json()) as { log: { kind: string }[] }).log.filter((event) => event.kind === kind);
+  };
+  expect(await logged('lost')).toHaveLength(1);
+  await page.locator('.kit-said').getByRole('button', { name: 'Undo' }).click();
+  await expect(page.locator('.kit-said', { hasText: 'Taken back: lost 3.' })).toBeVisible();
+  expect(await logged('withdrawn')).toHaveLength(1);
+  await expect(page.getByRole('region', { name: 'Log' }).getByText('Lost 3')).toHaveClass(/line-through/);
 });
 
 test('batch: lose some, split, correct, end', async ({ page }) => {
