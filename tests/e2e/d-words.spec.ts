@@ -20,7 +20,7 @@ const PLAIN_WORDS = new RegExp(PLAIN, 'gu');
  * debt, named: none may be added.
  */
 const STILL = new Set(
-  'At Carrying Flowers Herbs Vegetables Walk all an at back base breeze circle closed counted crop damped day done either ended film for forecast frost full go gusts half hardening hardy hold hoops hour least light liquid lost lot mice minutes model most night nothing of off ole on out planted powder school seeds slugs sow sown sun temperature tender the triangle tropical tunnel two up variety weeks wind years CO Today air bed floor medium month season to water week year Apr'.split(
+  'At Carrying Flowers Herbs Vegetables Walk all an at back base breeze counted crop damped day done ended film for forecast frost full go gusts half hardening hardy hold hoops hour least light liquid lost lot mice minutes model most night of off ole on out planted powder school seeds slugs sow sown sun temperature tender the tropical tunnel two up variety wind years CO air bed floor medium to Apr'.split(
     ' ',
   ),
 );

@@ -249,9 +249,9 @@ function ChainTable({ data }: { readonly data: BatchPageData }) {
 }
 
 function stateWords(milestone: Milestone): string {
-  if (milestone.status === 'done') return 'done';
+  if (milestone.status === 'done') return WORDS.done;
   if (milestone.status === 'reckoned') return WORDS.notLogged;
-  return milestone.dueOn < milestone.day ? 'overdue' : 'forecast';
+  return milestone.dueOn < milestone.day ? WORDS.overdue : WORDS.forecast;
 }
 
 function Log({

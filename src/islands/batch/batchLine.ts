@@ -35,7 +35,7 @@ export function phrasesOf(line: ReadLine, year: number): Phrase[] {
   const day = line.day === null ? null : dayFromIso(line.day);
   phrases.push({
     part: 'date',
-    words: day === null ? 'when?' : `${line.isSowing ? 'sown' : 'out'} ${shortDay(day, year)}`,
+    words: day === null ? WORDS.when : line.isSowing ? WORDS.sown(shortDay(day, year)) : WORDS.out(shortDay(day, year)),
     isSaid: day !== null,
   });
   if (line.every_days !== null) phrases.push({ part: 'every', words: everyWords(line.every_days), isSaid: true });

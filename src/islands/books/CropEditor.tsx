@@ -40,7 +40,7 @@ export const CROP_FIELDS: readonly FieldSpec[] = [
       label: WORDS.seedAndLight,
       kind: 'choice',
       options: [
-        ['neutral', 'either'],
+        ['neutral', saidOf('neutral')],
         ['light', WORDS.needsLight],
         ['dark', WORDS.likesDark],
       ],
@@ -53,7 +53,7 @@ export const CROP_FIELDS: readonly FieldSpec[] = [
       label: WORDS.beforeSowing,
       kind: 'choice',
       options: [
-        ['none', 'nothing'],
+        ['none', WORDS.nothing],
         ['soak', WORDS.soakUpToADay],
         ['scarify', WORDS.nickOrRubTheCoat],
         ['chill', WORDS.chillMoistAndCold],

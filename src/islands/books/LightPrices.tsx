@@ -59,15 +59,15 @@ export function LightPrices({ prices }: { readonly prices: readonly LightPrice[]
 
 /** "4 days sooner", "3 days later". */
 function daysWords(days: number): string {
-  if (days === Infinity) return 'never';
+  if (days === Infinity) return WORDS.never;
   const whole = Math.round(Math.abs(days));
-  return whole === 0 ? WORDS.theSameDay : `${counted(whole, WORDS.day)} ${days < 0 ? 'sooner' : 'later'}`;
+  return whole === 0 ? WORDS.theSameDay : WORDS.byDays(counted(whole, WORDS.day), days < 0);
 }
 
 const signed = (n: number, words: (n: number) => string): string =>
-  Math.abs(n) < 0.005 ? 'nothing' : n < 0 ? WORDS.less(words(-n)) : words(n);
+  Math.abs(n) < 0.005 ? WORDS.nothing : n < 0 ? WORDS.less(words(-n)) : words(n);
 
 function powerWords({ lamps_kWh, heat_kWh }: LightPrice): string {
   const all = lamps_kWh + heat_kWh;
-  return Math.abs(all) < 0.5 ? 'none' : WORDS.kwh(Math.round(Math.abs(all)), all < 0 ? WORDS.less2 : '');
+  return Math.abs(all) < 0.5 ? WORDS.none : WORDS.kwh(Math.round(Math.abs(all)), all < 0 ? WORDS.less2 : '');
 }

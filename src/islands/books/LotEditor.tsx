@@ -210,7 +210,7 @@ function fieldsOf(varieties: Props['varieties']): FieldSpec[] {
       options: [
         ['light', WORDS.inLight],
         ['dark', WORDS.inTheDark],
-        ['neutral', 'either'],
+        ['neutral', saidOf('neutral')],
       ],
       hint: WORDS.noneAsTheCrop,
     },

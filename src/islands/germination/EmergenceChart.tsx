@@ -96,7 +96,7 @@ export function EmergenceChart({ data, others, width, todayAt, percent }: Props)
           x={todayAt}
           stroke="var(--color-ink)"
           strokeDasharray="2 4"
-          label={{ value: 'today', position: 'insideTopRight', fill: 'var(--color-ink)', fontSize: 13 }}
+          label={{ value: WORDS.today, position: 'insideTopRight', fill: 'var(--color-ink)', fontSize: 13 }}
         />
       )}
       <ReferenceLine

@@ -68,6 +68,6 @@ export function reasonOf(verdict: Verdict, up: number | null, sown: number, need
 
 export function dayWords(day: number | null, today: number): string {
   if (day === null) return WORDS.notWithinFourMonths;
-  if (day === today) return 'today';
+  if (day === today) return WORDS.today;
   return day < today ? WORDS.by(shortDay(day)) : WORDS.about(shortDay(day));
 }

@@ -37,7 +37,7 @@ const FIELDS: readonly FieldSpec[] = [
   },
   {
     key: 'lidSchool.at_C',
-    label: 'at',
+    label: WORDS.atThisTemperature,
     kind: 'temperature',
     when: { key: 'lidSchool.kind', isNot: 'model' },
     hint: WORDS.forTheSchoolsThatGo,
@@ -48,7 +48,7 @@ const FIELDS: readonly FieldSpec[] = [
     kind: 'choice',
     options: [
       ['degrees', WORDS.degreesOnTheNight],
-      ['weeks', 'weeks'],
+      ['weeks', WORDS.weeksOfHardening],
     ],
   },
   { key: 'layer_weeks', label: WORDS.weeksALayer, kind: 'number', hint: WORDS.forTheSchoolOfWeeks },

@@ -319,7 +319,7 @@ export function HeatScreen(props: Props) {
 }
 
 const USED = [
-  ['today', 'Today'],
+  ['today', WORDS.todayHead],
   ['month', WORDS.thisMonth],
   ['season', WORDS.thisSeason],
 ] as const;

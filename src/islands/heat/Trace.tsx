@@ -28,19 +28,19 @@ interface Props {
 
 const HOUR = 3_600_000;
 const SPANS: readonly (readonly [string, number])[] = [
-  ['6 h', 6],
-  ['day', 24],
-  ['week', 168],
-  ['month', 744],
-  ['season', 2952],
-  ['year', 8784],
+  [WORDS.sixHours, 6],
+  [WORDS.day, 24],
+  [WORDS.week, 168],
+  [WORDS.month, 744],
+  [WORDS.season, 2952],
+  [WORDS.year, 8784],
 ];
 const LINES: Readonly<Record<string, { words: string; stroke: string; width: number; dash?: string }>> = {
-  outside: { words: 'outside', stroke: 'var(--color-water)', width: 1.4 },
-  air: { words: 'air', stroke: 'var(--color-ink3)', width: 1.4 },
-  bed: { words: 'bed', stroke: 'var(--color-copper)', width: 1.6 },
-  set: { words: 'set', stroke: 'var(--color-ink)', width: 1.2, dash: '5 4' },
-  medium: { words: 'medium', stroke: 'var(--color-ink)', width: 2.6 },
+  outside: { words: WORDS.outside, stroke: 'var(--color-water)', width: 1.4 },
+  air: { words: WORDS.air, stroke: 'var(--color-ink3)', width: 1.4 },
+  bed: { words: WORDS.bed, stroke: 'var(--color-copper)', width: 1.6 },
+  set: { words: WORDS.set, stroke: 'var(--color-ink)', width: 1.2, dash: '5 4' },
+  medium: { words: WORDS.medium, stroke: 'var(--color-ink)', width: 2.6 },
 };
 const H = 250;
 const PAD = { left: 38, right: 62, top: 8, bottom: 40 };

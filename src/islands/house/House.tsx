@@ -21,11 +21,11 @@ import { WORDS } from '../../words/en/house/house.ts';
 
 const FRAME_ms = 160;
 const STAGE_WORDS = {
-  germinate: 'germinating',
-  grow: 'growing on',
-  pot: 'in the pot',
-  space: 'spaced out',
-  harden: 'hardening',
+  germinate: WORDS.germinating,
+  grow: WORDS.growingOn,
+  pot: WORDS.inThePot,
+  space: WORDS.spacedOut,
+  harden: WORDS.hardening,
 } as const;
 
 /** The plan of the house on any day, from the data block the page carries. */

@@ -141,10 +141,10 @@ export function Seasons({ seasons, today, current }: Props) {
 }
 
 function stateOf(season: SeasonView, current: number | null, today: number): string {
-  if (season.closedAt_ms !== null) return 'closed';
+  if (season.closedAt_ms !== null) return WORDS.closed;
   const standing = season.open_count > 0 ? WORDS.toSowOrStanding(season.open_count) : '';
   if (season.id === current) return WORDS.openTheCurrentOne(standing);
-  if (season.lastDay < today && season.open_count === 0) return 'over: all its plants are gone; close it';
+  if (season.lastDay < today && season.open_count === 0) return WORDS.over;
   return WORDS.open(standing);
 }
 

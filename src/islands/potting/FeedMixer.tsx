@@ -15,9 +15,9 @@ interface Props {
 const figure = (text: string): number => (text.trim() === '' ? NaN : Number(text.replace(',', '.')));
 const FRACTIONS = [
   [0.25, WORDS.aQuarter],
-  [0.5, 'half'],
+  [0.5, WORDS.half],
   [0.75, WORDS.threeQuarters],
-  [1, 'full'],
+  [1, WORDS.full],
 ] as const;
 const rateWords = (rate_perL: number) => Math.round(shownMeasure(rate_perL, 'perL', house().lengthUnit) * 1000) / 1000;
 const ppm = (value: number) => `${value < 10 ? Math.round(value * 10) / 10 : Math.round(value)}`;

@@ -15,4 +15,7 @@ export const WORDS = catalogue({
   batch: 'batch',
   batches: 'batches',
   plant: 'plant',
+  when: 'when?',
+  sown: (day: string) => `sown ${day}`,
+  out: (day: string) => `out ${day}`,
 });

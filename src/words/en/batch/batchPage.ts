@@ -50,4 +50,7 @@ export const WORDS = catalogue({
   splitThemOff: 'Split them off',
   ended: 'ended',
   wanted: (replace: string, plantsWanted: number) => `${replace}; ${plantsWanted} wanted`,
+  done: 'done',
+  overdue: 'overdue',
+  forecast: 'forecast',
 });

@@ -101,4 +101,5 @@ export const WORDS = catalogue({
   days: 'days',
   meanOfDayAndNight: 'mean of day and night; empty: cold does not',
   up: '% up',
+  nothing: 'nothing',
 });

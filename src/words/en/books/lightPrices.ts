@@ -31,4 +31,7 @@ export const WORDS = catalogue({
   none: 'none',
   day: 'day',
   less2: ' less',
+  never: 'never',
+  byDays: (days: string, sooner: boolean) => `${days} ${sooner ? 'sooner' : 'later'}`,
+  nothing: 'nothing',
 });

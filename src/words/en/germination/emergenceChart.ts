@@ -4,4 +4,5 @@ import { catalogue } from '../../catalogue.ts';
 export const WORDS = catalogue({
   wanted: (needed: number) => `wanted ${needed}`,
   other: (i: number) => `other${i}`,
+  today: 'today',
 });

@@ -35,4 +35,5 @@ export const WORDS = catalogue({
     `Nothing counted yet; ${band} of ${sown} should be up today. Half are expected ${halfOn}.`,
   wereUpOnDaysAgo: (up: number | null, countedOn: string, since: number, mean: number, sown: number) =>
     `${up} were up on ${countedOn}, ${since} days ago; ${mean} of ${sown} are thought to come in the end, if all is well. Nobody has looked since.`,
+  today: 'today',
 });

@@ -29,4 +29,6 @@ export const WORDS = catalogue({
   weeksALayer: 'Weeks a layer',
   forTheSchoolOfWeeks: 'for the school of weeks; three to four',
   chanceOfAHarmfulNight: 'chance of a harmful night in the days foretold; 0.1 is one in ten',
+  atThisTemperature: 'They open at',
+  weeksOfHardening: 'weeks of hardening',
 });

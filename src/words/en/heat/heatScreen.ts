@@ -60,4 +60,5 @@ export const WORDS = catalogue({
     `kWh since ${seasonFrom}, ${money}; ${co2_kg} kg CO₂`,
   thisMonth: 'This month',
   thisSeason: 'This season',
+  todayHead: 'Today',
 });

@@ -36,4 +36,9 @@ export const WORDS = catalogue({
   traySpaces: 'Tray spaces',
   of: (used: number, room_trays: number) => `${used} of ${room_trays}`,
   tray: 'tray',
+  germinating: 'germinating',
+  growingOn: 'growing on',
+  inThePot: 'in the pot',
+  spacedOut: 'spaced out',
+  hardening: 'hardening',
 });

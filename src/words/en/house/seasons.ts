@@ -23,4 +23,6 @@ export const WORDS = catalogue({
   batch: 'batch',
   batches: 'batches',
   open: (standing: string) => `open${standing}`,
+  closed: 'closed',
+  over: 'over: all its plants are gone; close it',
 });

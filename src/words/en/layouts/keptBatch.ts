@@ -24,4 +24,6 @@ export const WORDS = catalogue({
   newestFirst: (eventsCount: Part) => rich`${eventsCount}, newest first.`,
   heatByTheRoomIt: 'heat, by the room it took',
   line: 'line',
+  sown: 'sown',
+  potted: 'potted',
 });

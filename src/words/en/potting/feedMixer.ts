@@ -45,4 +45,6 @@ export const WORDS = catalogue({
   threeQuarters: 'three quarters',
   aboutMsCmByThe: (ec_mS: string, inPureWater: string) =>
     `About ${ec_mS} mS/cm by the label${inPureWater}; measure to be sure.`,
+  half: 'half',
+  full: 'full',
 });
