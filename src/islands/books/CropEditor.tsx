@@ -308,7 +308,7 @@ export function CropEditor({ crop, unit, lengthUnit, library }: Props) {
                   <div key={i} className="w-28 border border-line bg-paper p-2">
                     {(['temperature', 'days', 'percent'] as const).map((part) => (
                       <label key={part} className="block text-[0.82rem]">
-                        {part === 'temperature' ? 'at, °' : part === 'days' ? WORDS.days : WORDS.up}
+                        {part === 'temperature' ? WORDS.atDegrees(unit) : part === 'days' ? WORDS.days : WORDS.up}
                         <input
                           className="input min-h-9"
                           inputMode="decimal"

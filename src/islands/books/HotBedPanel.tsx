@@ -160,7 +160,12 @@ function BedDays({ view, today }: { readonly view: HotBedView; readonly today: n
               tick={{ fill: 'var(--color-ink2)', fontSize: 13 }}
               interval={13}
             />
-            <YAxis width={40} unit="°" tick={{ fill: 'var(--color-ink2)', fontSize: 13 }} allowDecimals={false} />
+            <YAxis
+              width={50}
+              unit={`°${unit}`}
+              tick={{ fill: 'var(--color-ink2)', fontSize: 13 }}
+              allowDecimals={false}
+            />
             {view.least_C !== null && (
               <ReferenceLine
                 y={shownTemperature(view.least_C, unit)}

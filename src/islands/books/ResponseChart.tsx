@@ -91,7 +91,7 @@ export default function ResponseChart({ unit, curve, points, best }: Props) {
         />
         <Tooltip
           formatter={(value) => [WORDS.days(decimal(Number(value), 1)), '']}
-          labelFormatter={(t) => `${decimal(Number(t), 0)}°`}
+          labelFormatter={(t) => `${decimal(Number(t), 0)}°${unit}`}
           separator=""
         />
       </ComposedChart>

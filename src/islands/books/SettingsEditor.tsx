@@ -252,11 +252,13 @@ export function SettingsEditor({
                       key={part}
                       className="input mt-1"
                       inputMode="decimal"
-                      aria-label={`${monthName(i + 1)}, ${part}`}
+                      aria-label={WORDS.of(monthName(i + 1), part === 'day' ? WORDS.day : WORDS.night)}
                       placeholder={
                         nursery.outsideBy !== 'typed' && nursery.outside
                           ? typedTemperature(nursery.outside[i]![`${part}_C`], nursery.temperatureUnit)
-                          : part
+                          : part === 'day'
+                            ? WORDS.day
+                            : WORDS.night
                       }
                       aria-invalid={error(`outside.${i}.${part}_C`) ? true : undefined}
                       value={month[part]}

@@ -43,7 +43,7 @@ const LINES: Readonly<Record<string, { words: string; stroke: string; width: num
   medium: { words: WORDS.medium, stroke: 'var(--color-ink)', width: 2.6 },
 };
 const H = 250;
-const PAD = { left: 38, right: 62, top: 8, bottom: 40 };
+const PAD = { left: 44, right: 62, top: 8, bottom: 40 };
 
 /** Medium, bed, air and outside over time with the set-point and the heater's time on; drag, wheel, buttons or keys to move and zoom. */
 export function Trace({ zoneId, now_ms, unit, timeZone, tick }: Props) {
@@ -199,7 +199,7 @@ export function Trace({ zoneId, now_ms, unit, timeZone, tick }: Props) {
             <g key={t}>
               <line x1={PAD.left} x2={right} y1={y(t)} y2={y(t)} stroke="var(--color-line)" />
               <text x={PAD.left - 6} y={y(t) + 4} fontSize="12" textAnchor="end" fill="var(--color-ink2)">
-                {Math.round(shownTemperature(t, unit))}°
+                {Math.round(shownTemperature(t, unit))}°{unit}
               </text>
             </g>
           ))}

@@ -40,8 +40,8 @@ export function ForecastChart({ days, width, unit }: Props) {
         interval={width < 560 ? 1 : 0}
       />
       <YAxis
-        width={40}
-        unit="°"
+        width={50}
+        unit={`°${unit}`}
         domain={[low, high]}
         ticks={ticks}
         tick={{ fill: 'var(--color-ink2)', fontSize: 13 }}

@@ -102,4 +102,5 @@ export const WORDS = catalogue({
   meanOfDayAndNight: 'mean of day and night; empty: cold does not',
   up: '% up',
   nothing: 'nothing',
+  atDegrees: (unit: string) => `at, °${unit}`,
 });

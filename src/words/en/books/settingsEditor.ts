@@ -69,4 +69,7 @@ export const WORDS = catalogue({
   carryingATray: 'Carrying a tray',
   changingASetPoint: 'Changing a set-point',
   suchAs15WhereIt: 'such as 15, where it has grown warmer; empty: all',
+  day: 'day',
+  night: 'night',
+  of: (month: string, part: string) => `${month}, ${part}`,
 });
