@@ -53,7 +53,7 @@ export async function call<T>(
 
 /** What to tell a person about an answer that is not done. */
 export function trouble(answer: Exclude<Answer<unknown>, { kind: 'done' }>): string {
-  if (answer.kind === 'offline') return 'No connection. What you typed is still here; try again.';
+  if (answer.kind === 'offline') return WORDS.noConnection;
   const { problem } = answer;
   return problem.errors?.map((e) => e.message).join(' ') || problem.detail;
 }

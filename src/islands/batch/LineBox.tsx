@@ -109,7 +109,7 @@ export function LineBox({ autoFocus = false }: { readonly autoFocus?: boolean })
             {WORDS.aPastedListMakesA}
           </>
         ) : (
-          'Tap a part of the sentence to change it. Enter makes it; Shift and Enter begins another line.'
+          WORDS.tapAPart
         )}
       </p>
       {read.length > 0 && (

@@ -33,9 +33,7 @@ export function PlacedForYou({ house, plan, answer, asking, chosen, onDate, onCh
   if (!answer)
     return (
       <p className="text-ink2" role="status">
-        {asking
-          ? WORDS.lookingForPlacesBesideWhat
-          : 'Places could not be looked for; those that fit best by their temperature are taken.'}{' '}
+        {asking ? WORDS.lookingForPlacesBesideWhat : WORDS.placesNotLookedFor}{' '}
         <button type="button" className="link-btn" onClick={onByHand}>
           {WORDS.chooseThePlacesMyself}
         </button>

@@ -1,9 +1,10 @@
+import { later } from '../../ui/kit/later.tsx';
 import { Waiting } from '../../ui/kit/Waiting.tsx';
 import { saidOf } from '../../words/en/codes.ts';
 import { decimal } from '../../ui/numbers.ts';
 import { StageBandsEditor, typedBands, type TypedBands } from './StageBandsEditor.tsx';
 import type { OwnBands } from '../../core/growth/bands.ts';
-import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
+import { Suspense, useEffect, useMemo, useState } from 'react';
 import { CROP_KINDS, SOWN_IN, type Crop, type EmergencePoint } from '../../core/books/crop.ts';
 import { type Stage } from '../../core/plan/stage.ts';
 import { daysToEmerge, germinationRate } from '../../core/germination/germinationRate.ts';
@@ -17,7 +18,7 @@ import { LineForm } from './LineForm.tsx';
 import { figureOr, typedOf, typedTemperature, type FieldSpec } from '../../ui/kit/fields.ts';
 import { WORDS } from '../../words/en/books/cropEditor.ts';
 
-const ResponseChart = lazy(() => import('./ResponseChart.tsx'));
+const ResponseChart = later(() => import('./ResponseChart.tsx').then((m) => m.default));
 
 const named = (section: string, fields: readonly FieldSpec[]): FieldSpec[] => fields.map((f) => ({ ...f, section }));
 const words = <T extends string>(values: readonly T[]) => values.map((v) => [v, saidOf(v)] as const);

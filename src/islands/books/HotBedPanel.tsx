@@ -1,3 +1,4 @@
+import { freshKey } from '../../ui/call.ts';
 import { CartesianGrid, Line, LineChart, ReferenceLine, XAxis, YAxis } from 'recharts';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { SPOTS, type HotBedLine, type Spot } from '../../core/heat/hotBed.ts';
@@ -47,6 +48,8 @@ export function HotBedPanel({ view, log, today }: Props) {
   const withdrawing = useWrite('POST', path);
   const withdraw = ({ id }: HotBedLine): void =>
     withdrawing.mutate({
+      // Each line has a withdrawal of its own.
+      idempotencyKey: freshKey(),
       kind: 'withdrawn',
       on: isoFromDay(today),
       by: by.trim() || WORDS.notSaid,

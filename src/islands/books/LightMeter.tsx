@@ -48,7 +48,7 @@ export function LightMeter({ onRead }: Props) {
     if (here > out) return setSaid(WORDS.moreLightInsideThanOutside);
     const through = Math.round((100 * here) / out);
     onRead({ through: String(through) });
-    setSaid(`Put in: ${through}% of daylight comes through. Rough: one hour of one day; best under an even grey sky.`);
+    setSaid(WORDS.throughPutIn(through));
   }
   return (
     <details className="mt-2">

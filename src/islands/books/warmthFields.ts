@@ -13,7 +13,7 @@ const UNDER: readonly (readonly [string, string])[] = [
   ['timber', WORDS.aWoodenBoard],
 ];
 /** Layers that are none of the choices are kept as they are. */
-const AS_BUILT = ['as-built', 'several layers, as written'] as const;
+const AS_BUILT = ['as-built', WORDS.severalLayers] as const;
 
 /** Fields of a mat without a thermostat; `asBuilt`: what lies under it is more than one layer. */
 export function matFields(asBuilt: boolean, room: string): FieldSpec[] {

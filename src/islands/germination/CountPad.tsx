@@ -72,7 +72,7 @@ export function CountPad(props: Props) {
       };
       await postLine(batchId, emerged);
     }
-    setSaid(answer.kind === 'kept' ? `${words}; no connection, kept on this device` : words);
+    setSaid(answer.kind === 'kept' ? WORDS.keptHere(words) : words);
     await then();
     if (answer.kind === 'done') await refresh();
   }

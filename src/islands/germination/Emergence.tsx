@@ -1,8 +1,9 @@
+import { later } from '../../ui/kit/later.tsx';
 import { Waiting } from '../../ui/kit/Waiting.tsx';
 import { saidOf } from '../../words/en/codes.ts';
 import { decimal } from '../../ui/numbers.ts';
 import { Figure } from '../../ui/Figure.tsx';
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { Suspense, useEffect, useState } from 'react';
 import type { EmergenceData } from '../../contracts/germination/emergence.ts';
 import { freshKey, trouble } from '../../ui/call.ts';
 import { writeNow } from '../../ui/kit/data.ts';
@@ -12,7 +13,7 @@ import { useWidth } from '../../ui/useWidth.ts';
 import { BAD, dayWords, odds, reasonOf, settledWords, VERDICT_WORDS } from './words.ts';
 import { WORDS } from '../../words/en/germination/emergence.ts';
 
-const EmergenceChart = lazy(() => import('./EmergenceChart.tsx').then((m) => ({ default: m.EmergenceChart })));
+const EmergenceChart = later(() => import('./EmergenceChart.tsx').then((m) => m.EmergenceChart));
 
 interface Props {
   readonly data: EmergenceData;
@@ -165,7 +166,7 @@ export function Emergence({ data, others, choices, today, unit, open, causes }: 
           )}
           <p className="mt-1">
             {data.growth.batches_count === 0
-              ? 'Growth: by the book’s weeks; nothing was potted or signed here yet.'
+              ? WORDS.growthByTheBook
               : WORDS.growthOfThisCropIt(
                   counted(data.growth.batches_count, WORDS.batch2, WORDS.batches),
                   data.learning ? WORDS.make : WORDS.wouldMake,
@@ -178,7 +179,7 @@ export function Emergence({ data, others, choices, today, unit, open, causes }: 
                   counted(data.logged_days, WORDS.day2),
                   data.temperature_C === null ? '' : WORDS.inTheMean(degrees(data.temperature_C, unit)),
                 )
-              : 'Temperature: as planned for the place; its medium is not measured.'}
+              : WORDS.temperatureAsPlanned}
           </p>
           <p className="mt-1 text-ink2">
             {WORDS.shareThoughtToComeSpread(
@@ -373,7 +374,7 @@ function SowAgain({
     >
       <p className="basis-full">
         {by === null
-          ? 'Sown again today it would be later than its window; it can still be done, and the date moves.'
+          ? WORDS.sownAgainTooLate
           : by === today
             ? WORDS.sownAgainTodayAndNo
             : WORDS.sownAgainByItStill(shortDay(by))}

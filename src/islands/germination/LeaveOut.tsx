@@ -36,13 +36,7 @@ export function LeaveOut({ batchId, today, leftOut, trays }: Props) {
     setBusy(true);
     const answer = await postLine(batchId, { idempotencyKey: freshKey(), day: isoFromDay(today), ...line });
     setBusy(false);
-    setWrong(
-      answer.kind === 'done'
-        ? ''
-        : answer.kind === 'kept'
-          ? 'Kept on this device; it is sent when the network is back.'
-          : trouble(answer),
-    );
+    setWrong(answer.kind === 'done' ? '' : answer.kind === 'kept' ? WORDS.keptUntilBack : trouble(answer));
   }
   const whole = leftOut.some((l) => l.tray === null);
   return (

@@ -15,9 +15,9 @@ import { temperatureColour } from '../../ui/ramp.ts';
 import { WORDS } from '../../words/en/germination/sowTogether.ts';
 
 const SCHOOL_WORDS = {
-  none: 'Cool crops get no heat here (a rule of the nursery).',
+  none: WORDS.coolCropsGetNone,
   gentle: WORDS.coolCropsGetGentleHeat,
-  same: 'Cool crops are heated like warm ones (a rule of the nursery).',
+  same: WORDS.coolCropsAsWarm,
 } as const;
 
 /** What is sown in a week, grouped by the chamber temperatures that suit the lots together. */

@@ -17,7 +17,7 @@ interface Props {
   readonly lengthUnit: LengthUnit;
 }
 
-const LIGHT = { light: 'on the surface, in light', dark: 'in the dark,', neutral: 'covered' } as const;
+const LIGHT = { light: WORDS.inLight, dark: WORDS.inTheDark, neutral: WORDS.covered } as const;
 
 /** The week's sowing by chamber: one tap a tray as it is sown, labels, and a sheet to print. */
 export function SowingSheet({ lines, today, unit, lengthUnit }: Props) {

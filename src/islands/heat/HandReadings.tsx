@@ -1,3 +1,4 @@
+import { freshKey } from '../../ui/call.ts';
 import { differenceWords } from '../../core/units/words.ts';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
 import type { ZoneView } from '../../contracts/heat/heat.ts';
@@ -42,7 +43,14 @@ export function HandReadings({ view, unit, timeZone, onChanged }: Props) {
   const withdrawing = useWrite('POST', path);
   const withdraw = (id: number): void =>
     withdrawing.mutate(
-      { ago_min: 0, medium_C: null, air_C: null, by: by.trim() || WORDS.notSaid, correctsId: id },
+      {
+        idempotencyKey: freshKey(),
+        ago_min: 0,
+        medium_C: null,
+        air_C: null,
+        by: by.trim() || WORDS.notSaid,
+        correctsId: id,
+      },
       { onSuccess: onChanged },
     );
   return (

@@ -1,11 +1,12 @@
-import { lazy, Suspense, useRef, useState } from 'react';
+import { later } from '../../ui/kit/later.tsx';
+import { Suspense, useRef, useState } from 'react';
 import type { Person } from '../../core/house/people.ts';
 import { PersonMark } from '../../ui/PersonMark.tsx';
 import { takeDevice } from '../../ui/who.ts';
 import { WORDS } from '../../words/en/house/deviceHolder.ts';
 
 // Opened seldom: it is not on the way of the first drawing.
-const Beside = lazy(() => import('../../ui/kit/Beside.tsx').then((m) => ({ default: m.Beside })));
+const Beside = later(() => import('../../ui/kit/Beside.tsx').then((m) => m.Beside));
 
 interface Props {
   readonly people: readonly Person[];

@@ -1,8 +1,9 @@
-import { lazy, Suspense, useEffect, useLayoutEffect, useState } from 'react';
+import { later } from '../../ui/kit/later.tsx';
+import { Suspense, useEffect, useLayoutEffect, useState } from 'react';
 import type { TableCell, TableColumn, TableRow } from '../../ui/kit/DataTable.tsx';
 
 // The table stands on the page already: what searches it comes when there is time.
-const DataTable = lazy(() => import('../../ui/kit/DataTable.tsx').then((m) => ({ default: m.DataTable })));
+const DataTable = later(() => import('../../ui/kit/DataTable.tsx').then((m) => m.DataTable));
 
 interface Props {
   /** The table the page was drawn with; it is taken over. */

@@ -1,6 +1,7 @@
+import { later } from '../../ui/kit/later.tsx';
 import { Empty } from '../../ui/kit/Empty.tsx';
 import { ChevronDown } from 'lucide-react';
-import { lazy, Suspense, useEffect, useRef, useState } from 'react';
+import { Suspense, useEffect, useRef, useState } from 'react';
 import { useView } from '../../ui/kit/data.ts';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import type { RoundJob, RoundPlace, RoundView } from '../../contracts/house/roundView.ts';
@@ -12,7 +13,7 @@ import { temperatureColour } from '../../ui/ramp.ts';
 import { WORDS } from '../../words/en/house/round.ts';
 
 const readPanel = () => import('./JobPanel.tsx');
-const JobPanel = lazy(() => readPanel().then((m) => ({ default: m.JobPanel })));
+const JobPanel = later(() => readPanel().then((m) => m.JobPanel));
 /** After the page is drawn, and before anybody walks out of the network, the panel is there as well. */
 const SOON_ms = 1_000;
 

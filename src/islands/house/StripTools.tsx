@@ -1,5 +1,6 @@
+import { later } from '../../ui/kit/later.tsx';
 import { CircleQuestionMark, Menu, Search } from 'lucide-react';
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { Suspense, useEffect, useState } from 'react';
 import type { Person } from '../../core/house/people.ts';
 import type { Look } from '../../ui/look.ts';
 import { HELP } from '../../words/en/help.ts';
@@ -7,9 +8,9 @@ import { SEARCH } from '../../words/en/pages.ts';
 import { STRIP } from '../../words/en/strip.ts';
 
 // Opened seldom: none of it is on the way of the first drawing.
-const SearchDialog = lazy(() => import('./SearchDialog.tsx').then((m) => ({ default: m.SearchDialog })));
-const HelpDialog = lazy(() => import('./HelpDialog.tsx').then((m) => ({ default: m.HelpDialog })));
-const StripMenu = lazy(() => import('./StripMenu.tsx').then((m) => ({ default: m.StripMenu })));
+const SearchDialog = later(() => import('./SearchDialog.tsx').then((m) => m.SearchDialog));
+const HelpDialog = later(() => import('./HelpDialog.tsx').then((m) => m.HelpDialog));
+const StripMenu = later(() => import('./StripMenu.tsx').then((m) => m.StripMenu));
 
 interface Props {
   readonly people: readonly Person[];

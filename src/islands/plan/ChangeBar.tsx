@@ -1,9 +1,13 @@
+import { later } from '../../ui/kit/later.tsx';
 import type { usePlanChanges } from './usePlanChanges.ts';
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import { WORDS } from '../../words/en/plan/changeBar.ts';
 
 // Comes when there is something to undo.
-const Tip = lazy(() => import('../../ui/kit/Tip.tsx').then((m) => ({ default: m.Tip })));
+const Tip = later(
+  () => import('../../ui/kit/Tip.tsx').then((m) => m.Tip),
+  ({ children }) => children,
+);
 
 type Changes = Pick<ReturnType<typeof usePlanChanges>, 'undoable' | 'busy' | 'undo'>;
 

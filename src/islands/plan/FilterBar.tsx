@@ -1,5 +1,6 @@
+import { later } from '../../ui/kit/later.tsx';
 import { SlidersHorizontal } from 'lucide-react';
-import { lazy, Suspense, useId, useState, type ReactNode } from 'react';
+import { Suspense, useId, useState, type ReactNode } from 'react';
 import { mondayOf } from '../../core/calendar/week.ts';
 import type { OverRoom } from '../../core/plan/schedule/roomUse.ts';
 import type { HouseData } from '../../contracts/plan/seasonData.ts';
@@ -9,7 +10,7 @@ import { inTrouble, type Worked } from './useSeason.ts';
 import type { Span } from './zoom.ts';
 import { WORDS } from '../../words/en/plan/filterBar.ts';
 
-const Dialog = lazy(() => import('../../ui/kit/Dialog.tsx').then((m) => ({ default: m.Dialog })));
+const Dialog = later(() => import('../../ui/kit/Dialog.tsx').then((m) => m.Dialog));
 
 const WEEKS_SHOWN = 30;
 

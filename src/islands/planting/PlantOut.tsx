@@ -16,7 +16,7 @@ import { BatchGates } from './BatchGates.tsx';
 import { WORDS } from '../../words/en/planting/plantOut.ts';
 
 const VERDICTS = [
-  ['plant', 'Plant', 'every required gate passes'],
+  ['plant', WORDS.plantHead, WORDS.everyGatePasses],
   ['wait', WORDS.wait2, WORDS.notReadyNothingToDo],
   ['not', WORDS.notToday2, WORDS.aGateSpeaksAgainstIt],
 ] as const;

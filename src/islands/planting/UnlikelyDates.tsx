@@ -15,7 +15,9 @@ export function UnlikelyDates({
   /** On the page of the one batch meant: what can be done stands open. */
   readonly alone?: boolean;
 }) {
-  const [lines, setLines] = useState(initial);
+  // What was changed just now is left out until the page says how it stands.
+  const [changed, setChanged] = useState<readonly UnlikelyDate[]>([]);
+  const lines = initial.filter((line) => !changed.includes(line));
   const [said, setSaid] = useState('');
   if (lines.length === 0 && !said) return null;
   async function take(line: UnlikelyDate, offer: UnlikelyDate['offers'][number]): Promise<void> {
@@ -23,8 +25,8 @@ export function UnlikelyDates({
       offer.transplantOn === null ? { coverId: offer.coverId } : { transplantOn: isoFromDay(offer.transplantOn) };
     const answer = await writeNow('PATCH', `/api/batch/${line.batchId}`, { version: line.version, ...body });
     if (answer.kind !== 'done') return setSaid(trouble(answer));
-    setSaid(WORDS.changedReloadToSeeThe(line.name));
-    setLines((all) => all.filter((l) => l !== line));
+    setSaid(WORDS.changed(line.name));
+    setChanged([...changed, line]);
   }
   return (
     <section className="no-print mb-4" aria-label={WORDS.datesBecomeUnlikely}>

@@ -6,9 +6,9 @@ import { DateField } from '../../ui/kit/DateField.tsx';
 import { WORDS } from '../../words/en/weather/clockPanel.ts';
 
 const SPEEDS = [
-  { rate: 60, words: 'an hour a minute' },
-  { rate: 3600, words: 'an hour a second' },
-  { rate: 86_400, words: 'a day a second' },
+  { rate: 60, words: WORDS.hourAMinute },
+  { rate: 3600, words: WORDS.hourASecond },
+  { rate: 86_400, words: WORDS.dayASecond },
 ] as const;
 
 interface Props {

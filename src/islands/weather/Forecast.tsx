@@ -1,5 +1,6 @@
+import { later } from '../../ui/kit/later.tsx';
 import { Waiting } from '../../ui/kit/Waiting.tsx';
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { Suspense, useEffect, useState } from 'react';
 import { useView, writeNow } from '../../ui/kit/data.ts';
 import { differenceWords, windWords } from '../../core/units/words.ts';
 import type { ForecastView } from '../../contracts/hardening/hardenViews.ts';
@@ -11,7 +12,7 @@ import { FLAG_WORDS, ForecastAge, whole } from './SkyRow.tsx';
 import { TypeForecast } from './TypeForecast.tsx';
 import { WORDS } from '../../words/en/weather/forecast.ts';
 
-const ForecastChart = lazy(() => import('./ForecastChart.tsx').then((m) => ({ default: m.ForecastChart })));
+const ForecastChart = later(() => import('./ForecastChart.tsx').then((m) => m.ForecastChart));
 
 interface Props {
   readonly initial: ForecastView | null;

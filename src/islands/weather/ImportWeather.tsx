@@ -14,12 +14,12 @@ interface Props {
 }
 
 const ROLES = [
-  ['date', 'Date', true],
-  ['least', 'Lowest of the day', true],
-  ['most', 'Highest of the day', false],
-  ['rain', 'Rain', false],
+  ['date', WORDS.dateColumn, true],
+  ['least', WORDS.lowestColumn, true],
+  ['most', WORDS.highestColumn, false],
+  ['rain', WORDS.rainColumn, false],
   ['wind', WORDS.wind, false],
-  ['station', 'Place, if there are several', false],
+  ['station', WORDS.stationColumn, false],
 ] as const;
 type Role = (typeof ROLES)[number][0];
 

@@ -1,11 +1,12 @@
-import { lazy, Suspense, useEffect, useRef, useState } from 'react';
+import { later } from '../../ui/kit/later.tsx';
+import { Suspense, useEffect, useRef, useState } from 'react';
 import { localTimeAt } from '../../core/calendar/localDay.ts';
 import type { DemoClock } from '../../core/house/nursery.ts';
 import { trouble } from '../../ui/call.ts';
 import { writeNow } from '../../ui/kit/data.ts';
 import { WORDS } from '../../words/en/weather/skyClock.ts';
 
-const ClockPanel = lazy(() => import('./ClockPanel.tsx').then((m) => ({ default: m.ClockPanel })));
+const ClockPanel = later(() => import('./ClockPanel.tsx').then((m) => m.ClockPanel));
 
 interface Props {
   readonly clock: DemoClock;

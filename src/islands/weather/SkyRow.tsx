@@ -97,7 +97,7 @@ export function ForecastAge({
       {WORDS.theForecastIs(
         age,
         stale && WORDS.lookAtTheSky,
-        tries && tries.failures > 0 ? `The service fails (${tries.problem}); this is the last good one. ` : '',
+        tries && tries.failures > 0 ? WORDS.serviceFails(tries.problem) : '',
         short_days > 0 && WORDS.itEndsEarlyOfTen(10 - short_days),
         !here && (
           <a key="2" href="/weather">

@@ -54,7 +54,7 @@ export function TypeForecast({ today, unit, onTaken }: Props) {
       kept.forget();
       setProblem(null);
       setMessage('');
-      onTaken(`${counted(answer.value.days, WORDS.day2)} typed; everything goes by it until a newer one comes.`);
+      onTaken(WORDS.typed(counted(answer.value.days, WORDS.day2)));
       return;
     }
     setProblem(answer.kind === 'problem' ? answer.problem : null);

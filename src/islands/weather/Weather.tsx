@@ -160,9 +160,7 @@ export function Weather({ initial, unit }: Props) {
             difference(Math.abs(view.trend.K_per_decade)),
             view.trend.K_per_decade > 0 ? WORDS.warmer : WORDS.colder,
             view.trend.years,
-            view.climateYears === null
-              ? 'All of them are gone by; '
-              : `The last ${view.climateYears} years are gone by; `,
+            view.climateYears === null ? WORDS.allAreGoneBy : WORDS.lastAreGoneBy(view.climateYears),
             <a key="1" href="/house/settings">
               {WORDS.settings}
             </a>,

@@ -1,10 +1,11 @@
-import { lazy, Suspense } from 'react';
+import { later } from './later.tsx';
+import { Suspense } from 'react';
 import { Waiting } from './Waiting.tsx';
 import { WORDS } from '../../words/en/ui/chart.ts';
 import { useWidth } from '../useWidth.ts';
 
 // Charts come when the page stands: what is read and tapped is not kept waiting for them.
-const PlainChart = lazy(() => import('./PlainChart.tsx'));
+const PlainChart = later(() => import('./PlainChart.tsx').then((m) => m.default));
 
 type Row = Readonly<Record<string, unknown>>;
 /** Where a line or a field lies: at an x, at a y, or between two of them. */

@@ -1,13 +1,14 @@
+import { later } from './later.tsx';
 import { CalendarDays } from 'lucide-react';
-import { lazy, Suspense, useEffect, useRef, useState, type Ref } from 'react';
+import { Suspense, useEffect, useRef, useState, type Ref } from 'react';
 import { firstOfFigures, house } from '../house.ts';
 import { FieldNotes, notesOf } from './FieldNotes.tsx';
 import { dayShown, dayTyped } from './typedDay.ts';
 import { WORDS } from '../../words/en/ui/dateField.ts';
 
 // The calendar comes when somebody opens it: most type the day.
-const Calendar = lazy(() => import('./Calendar.tsx'));
-const Beside = lazy(() => import('./Beside.tsx').then((m) => ({ default: m.Beside })));
+const Calendar = later(() => import('./Calendar.tsx').then((m) => m.default));
+const Beside = later(() => import('./Beside.tsx').then((m) => m.Beside));
 
 interface Props {
   readonly id: string;

@@ -1,8 +1,19 @@
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { later } from './later.tsx';
+import { Suspense, useEffect, useState } from 'react';
 import { saidBefore, SAYING, type Saying } from './said.ts';
 
+/** Said all the same where the message cannot be loaded: a line that was tapped is kept, and that must be known. */
+const Plain = ({ words }: Saying) => (
+  <p className="kit-said kit-said-place" role="status">
+    {words}
+  </p>
+);
 // Most pages have nothing to say.
-const SaidToast = lazy(() => import('./SaidToast.tsx').then((m) => ({ default: m.SaidToast })));
+const readToast = () => import('./SaidToast.tsx');
+const SaidToast = later(() => readToast().then((m) => m.SaidToast), Plain);
+
+/** When the page stands. */
+const SOON_ms = 3_000;
 
 /** Says for a few seconds what the page before has done, and what is done on this one. */
 export function Said() {
@@ -14,7 +25,12 @@ export function Said() {
     if (before !== null) say({ words: before });
     const hear = (event: Event) => say((event as CustomEvent<Saying>).detail);
     window.addEventListener(SAYING, hear);
-    return () => window.removeEventListener(SAYING, hear);
+    // Ready before it is wanted: what is said without a network is said best.
+    const soon = setTimeout(() => void readToast().catch(() => undefined), SOON_ms);
+    return () => {
+      clearTimeout(soon);
+      window.removeEventListener(SAYING, hear);
+    };
   }, []);
   return (
     <Suspense fallback={null}>

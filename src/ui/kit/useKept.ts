@@ -10,6 +10,8 @@ export function useKept<T>(name: string | null, version: number, first: () => T)
   const [typed, setTyped] = useState<T>(first);
   const [restored, setRestored] = useState(false);
   const start = useRef('');
+  /** What was sent or let go: not kept again. */
+  const settled = useRef('');
   // Once, in the browser: what was typed before a reload is put back.
   useEffect(() => {
     if (name === null || start.current !== '') return;
@@ -22,10 +24,12 @@ export function useKept<T>(name: string | null, version: number, first: () => T)
   useEffect(() => {
     if (name === null || start.current === '') return;
     const now = JSON.stringify(typed);
+    if (now === settled.current) return;
     if (now !== start.current) keepDraft(name, { version, typed: {}, extra: { parts: JSON.parse(now) as unknown } });
     else if (!restored) forgetDraft(name);
   }, [name, version, typed, restored]);
   const forget = (): void => {
+    settled.current = JSON.stringify(typed);
     if (name !== null) forgetDraft(name);
     setRestored(false);
   };

@@ -69,7 +69,8 @@ export function useTypedForm(input: TypedForm) {
     defaultValues: named(typedOf(fields, start, units)),
     mode: 'onTouched',
     resolver: async (typed) => {
-      const whole = typeof schema === 'function' ? await schema() : schema;
+      // Without a connection it may not be had: then what is wrong is said when it is sent.
+      const whole = typeof schema === 'function' ? await schema().catch(() => undefined) : schema;
       const sent = bodyOf(byKey(typed));
       const wrong = whole?.safeParse(keyed ? { idempotencyKey: SOME_KEY, ...sent } : sent).error;
       if (!wrong) return { values: typed, errors: {} };

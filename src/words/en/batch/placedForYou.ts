@@ -37,4 +37,5 @@ export const WORDS = catalogue({
     nightsOfOrMore: string,
   ) =>
     `${toUpperCase}${slice}, ${from} to ${to}: every place is too ${why}. ${house} comes nearest with ${temperature_C}; it wants ${nightsOfOrMore}.`,
+  placesNotLookedFor: 'Places could not be looked for; those that fit best by their temperature are taken.',
 });

@@ -16,4 +16,6 @@ export const WORDS = catalogue({
   overTheTrays: 'Over the trays',
   outside: 'Outside',
   putItIn: 'Put it in',
+  throughPutIn: (through: number) =>
+    `Put in: ${through}% of daylight comes through. Rough: one hour of one day; best under an even grey sky.`,
 });

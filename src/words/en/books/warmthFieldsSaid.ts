@@ -41,4 +41,5 @@ export const WORDS = catalogue({
   emptyNoCable: 'empty: no cable',
   words0TheTrayStandsOn: (length: string, length2: string) =>
     `0: the tray stands on the mat; ${length} to ${length2} for gentle warmth`,
+  severalLayers: 'several layers, as written',
 });

@@ -37,4 +37,5 @@ export const WORDS = catalogue({
   allAreCounted: 'All are counted',
   batch: 'batch',
   batches: 'batches',
+  keptHere: (words: string) => `${words}; no connection, kept on this device`,
 });

@@ -100,4 +100,7 @@ export const WORDS = catalogue({
     `Temperature: ${logged_days} by the medium’s own readings${temperature_C}; other days as planned for the place.`,
   farooqEtAl2005Straight: 'Farooq et al. 2005; straight between counts',
   words1AllOnOneDay: '1 = all on one day; Primack 1980',
+  growthByTheBook: 'Growth: by the book’s weeks; nothing was potted or signed here yet.',
+  temperatureAsPlanned: 'Temperature: as planned for the place; its medium is not measured.',
+  sownAgainTooLate: 'Sown again today it would be later than its window; it can still be done, and the date moves.',
 });

@@ -16,4 +16,5 @@ export const WORDS = catalogue({
   tray2: (n: number) => `tray ${n}`,
   somethingWentWrongHere: 'Something went wrong here',
   doNotLearnFromIt: 'Do not learn from it',
+  keptUntilBack: 'Kept on this device; it is sent when the network is back.',
 });

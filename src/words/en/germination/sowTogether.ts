@@ -22,4 +22,6 @@ export const WORDS = catalogue({
   chamber: 'chamber',
   tray: 'tray',
   trayDay: 'tray-day',
+  coolCropsGetNone: 'Cool crops get no heat here (a rule of the nursery).',
+  coolCropsAsWarm: 'Cool crops are heated like warm ones (a rule of the nursery).',
 });

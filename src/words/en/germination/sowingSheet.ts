@@ -29,4 +29,7 @@ export const WORDS = catalogue({
   batches: 'batches',
   tray: 'tray',
   label2: 'label',
+  inLight: 'on the surface, in light',
+  inTheDark: 'in the dark,',
+  covered: 'covered',
 });

@@ -48,4 +48,6 @@ export const WORDS = catalogue({
   on2: 'on',
   notReadyNothingToDo: 'not ready; nothing to do today',
   aGateSpeaksAgainstIt: 'a gate speaks against it',
+  plantHead: 'Plant',
+  everyGatePasses: 'every required gate passes',
 });

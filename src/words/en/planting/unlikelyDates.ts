@@ -2,7 +2,7 @@ import { catalogue, rich, type Part } from '../../catalogue.ts';
 
 /** Words of the planting screens: UnlikelyDates. */
 export const WORDS = catalogue({
-  changedReloadToSeeThe: (name: string) => `${name}: changed. Reload to see the effect.`,
+  changed: (name: string) => `${name}: changed.`,
   datesBecomeUnlikely: 'Dates become unlikely',
   itsDateHasBecomeUnlikely: 'Its date has become unlikely. What can be done',
   aDateHasBecomeUnlikely: 'A date has become unlikely',

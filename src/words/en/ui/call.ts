@@ -4,4 +4,5 @@ import { catalogue } from '../../catalogue.ts';
 export const WORDS = catalogue({
   noAnswer: 'No answer',
   tryAgain: 'Try again.',
+  noConnection: 'No connection. What you typed is still here; try again.',
 });

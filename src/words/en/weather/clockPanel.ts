@@ -6,4 +6,7 @@ export const WORDS = catalogue({
   nextDay: 'Next day',
   speedWhenItRuns: 'Speed when it runs',
   asItIs: 'as it is',
+  hourAMinute: 'an hour a minute',
+  hourASecond: 'an hour a second',
+  dayASecond: 'a day a second',
 });

@@ -30,4 +30,9 @@ export const WORDS = catalogue({
   none: 'none',
   day: 'day',
   line2: 'line',
+  dateColumn: 'Date',
+  lowestColumn: 'Lowest of the day',
+  highestColumn: 'Highest of the day',
+  rainColumn: 'Rain',
+  stationColumn: 'Place, if there are several',
 });

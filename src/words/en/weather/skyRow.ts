@@ -28,4 +28,5 @@ export const WORDS = catalogue({
   frost: 'frost',
   gale: 'gale',
   heat: 'heat',
+  serviceFails: (why: string | null) => `The service fails (${why}); this is the last good one. `,
 });

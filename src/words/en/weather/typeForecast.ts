@@ -18,4 +18,5 @@ export const WORDS = catalogue({
   clear: 'clear',
   dull: 'dull',
   day2: 'day',
+  typed: (days: string) => `${days} typed; everything goes by it until a newer one comes.`,
 });

@@ -87,4 +87,6 @@ export const WORDS = catalogue({
   windTheStrongestGustOf2: (middle: string, low: string, high: string, by: string, replace: string) =>
     `Wind: the strongest gust of a middling day is taken as ${middle}, likely ${low} to ${high}, by ${by}${replace}. Odds of going out hang on it; a column of gusts in the import makes it the site’s own.`,
   typedByHandWarningsAlready: 'typed by hand; warnings already go by the site’s own years, one in ten',
+  allAreGoneBy: 'All of them are gone by; ',
+  lastAreGoneBy: (years: number) => `The last ${years} years are gone by; `,
 });
