@@ -224,7 +224,7 @@ export function DataTable({ label, columns, rows, file, action }: DataTableProps
                       {flexRender(cell.column.columnDef.cell, cell.getContext())}
                     </td>
                   ))}
-                  {action && <td className="r">{action(row.original)}</td>}
+                  {action && <td className="kit-action r">{action(row.original)}</td>}
                 </tr>
               );
             }}
