@@ -25,7 +25,7 @@ export const isoDay = (name: string) =>
   z
     .string({ error: WORDS.aDateSuchAs2027(name) })
     .refine((text) => dayFromIso(text) !== null, {
-      error: `${name}: not a date of the calendar; write it as 2027-05-20`,
+      error: `${name}: ${WORDS.notADateOfThe}`,
     })
     .meta({ format: 'date', examples: ['2027-05-20'] });
 

@@ -43,8 +43,7 @@ export function readOldTrays(text: string, order: DateOrder | null): { trays: To
     return only('heading', WORDS.theHeadingLacksItNeeds(missing.join(', '), OLD_TRAY_COLUMNS.required.join(', ')));
   const hasF = headings.includes('temperature_f');
   if (hasF === headings.includes('temperature_c')) return only('heading', WORDS.itNeedsOneColumnOf);
-  if (rows.length > MOST_OLD_LINES)
-    return only('file', `More than ${MOST_OLD_LINES} lines. Cut the file into parts; nothing was read.`);
+  if (rows.length > MOST_OLD_LINES) return only('file', WORDS.moreThanLinesCutThe(MOST_OLD_LINES));
   if (rows.length === 0) return only('file', WORDS.theFileHasAHeading);
   const found = dateOrderOf(
     rows.flatMap((row) => [row['sown_on'] ?? '', row['counted_on'] ?? '']).map((d) => d.trim()),
@@ -61,7 +60,7 @@ export function readOldTrays(text: string, order: DateOrder | null): { trays: To
     const fault = (column: string, message: string) => wrong.push({ path: `lines.${line}.${column}`, message });
     const day = (column: string): DayNumber => {
       const read = typedDay(cell(column), by);
-      if (read === null) fault(column, `${column}: "${cell(column)}" is no date; write it as 2024-03-18`);
+      if (read === null) fault(column, `${column}: ${WORDS.isNoDateWriteIt(cell(column))}`);
       return read ?? NaN;
     };
     const whole = (column: string, least: number): number => {
@@ -112,7 +111,7 @@ export function readOldTrays(text: string, order: DateOrder | null): { trays: To
     if (tray.counts.some(({ up }, i) => i > 0 && up < tray.counts[i - 1]!.up))
       faults.push({
         path: `lines.${tray.line}.up`,
-        message: `up: the counts of tray ${tray.tray} fall; they count all that came up so far`,
+        message: `up: ${WORDS.theCountsOfTrayFall(tray.tray)}`,
       });
   }
   return { trays: [...trays.values()], faults };

@@ -5,6 +5,8 @@ import { milestoneOf, type MilestoneKey } from '../core/plan/schedule/chain.ts';
 import type { BatchView, Season } from '../core/plan/season.ts';
 import { punctualityWords, shortDay } from '../ui/format.ts';
 import { Derived } from '../core/numerics/remembered.ts';
+import { saidOf } from '../words/en/codes.ts';
+import { WORDS } from '../words/en/seasonTable.ts';
 
 const KEYS: readonly MilestoneKey[] = ['sow', 'half-up', 'pot', 'harden', 'plant'];
 const SIGNS: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' };
@@ -30,7 +32,7 @@ function row({ batch, name, state, progress, fault, plants }: BatchView, thisYea
     const on = key === 'plant' ? (progress.out?.on ?? milestone.day) : milestone.day;
     const day = shortDay(on, thisYear);
     return milestone.status === 'done'
-      ? `<td data-sort="${on}"><span class="text-ink2">${day} done</span></td>`
+      ? `<td data-sort="${on}"><span class="text-ink2">${WORDS.done(day)}</span></td>`
       : `<td data-sort="${on}">${day}</td>`;
   });
   const over = isOver(state.phase);
@@ -38,9 +40,9 @@ function row({ batch, name, state, progress, fault, plants }: BatchView, thisYea
   const bad = !over && isTrouble(kind);
   const words =
     fault !== null
-      ? `cannot be worked out: ${escaped(fault)}`
+      ? WORDS.cannotBeWorkedOut(escaped(fault))
       : over
-        ? state.phase
+        ? saidOf(state.phase)
         : punctualityWords(kind, progress.late_days);
   return (
     `<tr><td><a href="/batch/${batch.id}">${escaped(name)}</a></td><td>${escaped(batch.code)}</td>` +

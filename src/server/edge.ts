@@ -79,7 +79,7 @@ export function problemOf(error: unknown, path: string): Problem {
       type: 'about:blank',
       title: WORDS.theDatabaseIsAway,
       status: 503,
-      detail: 'Nothing was lost and nothing was written. Try again in a moment; it recovers by itself.',
+      detail: WORDS.nothingWasLostAndNothing,
     };
   }
   log.error({ path, err: error instanceof BaseError ? error.message : error }, 'unforeseen');
@@ -112,7 +112,7 @@ export async function body<T extends z.ZodType>(
 function refuseBadText(value: unknown, path: readonly (string | number)[] = []): void {
   if (typeof value === 'string') {
     if (value.includes('\u0000') || !value.isWellFormed())
-      throw fieldProblem(path.join('.'), `${path.join('.')}: holds a character that is none; type it anew`);
+      throw fieldProblem(path.join('.'), WORDS.holdsACharacterThatIs(path.join('.')));
   } else if (Array.isArray(value)) value.forEach((item, i) => refuseBadText(item, [...path, i]));
   else if (value !== null && typeof value === 'object')
     for (const [key, item] of Object.entries(value)) {

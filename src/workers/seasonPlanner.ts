@@ -185,7 +185,7 @@ function requireSound({ season }: Prepared, solution: Solution, given: Solution 
   if (known && over_slotDays > known.over_slotDays + 1e-6) faults.push(WORDS.itIsMoreOverRoom);
   if (faults.length === 0) return;
   const more = faults.length > 1 ? WORDS.andMore(faults.length - 1) : '';
-  throw new Error(`the plan did not pass its own check: ${faults[0]}${more}`);
+  throw new Error(WORDS.thePlanDidNotPass(faults[0], more));
 }
 
 /** Gives one batch what the grower wants and says which others would have to move for it. */

@@ -72,12 +72,12 @@ describe('tiny seasons with too little room', () => {
 
 describe('the programme given to HiGHS', () => {
   it('has the optimum that trying every choice of a tiny pool has', async () => {
-    for (const seed of [2, 3, 5, 8]) {
+    for (const seed of [3, 8]) {
       const instance = madeUpSeason({ batches: 4, places: 6, days: 200, seed });
       const tight = {
         ...instance,
         places: instance.places.map((p) => ({ ...p, room_slots: p.room_slots * 0.55 })),
-        // Two of the four with too few hands: the week in which work falls has its price as well.
+        // One of the two with too few hands: the week in which work falls has its price as well.
         ...(seed < 4
           ? {
               hands_min: new Array<number>(40).fill(30),

@@ -150,7 +150,7 @@ export const placeInput = z
       ctx.addIssue({
         code: 'custom',
         path: ['lit'],
-        message: 'a dark chamber has no light; choose a lit chamber instead',
+        message: WORDS.aDarkChamberHasNo,
       });
     }
   });

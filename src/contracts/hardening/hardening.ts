@@ -50,7 +50,7 @@ export const structureInput = z
       ctx.addIssue({
         code: 'custom',
         path: ['opening_m2'],
-        message: 'whole opening: more than three times the floor; is it in m2?',
+        message: WORDS.wholeOpeningMoreThanThree,
       });
   });
 

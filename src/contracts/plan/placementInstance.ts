@@ -161,10 +161,7 @@ export const placementInstance = z
         for (const key of ['day_C', 'night_C', 'heat_kWh'] as const) {
           const list = level[key];
           if (Array.isArray(list) && list.length !== one.days)
-            fault(
-              ['places', i, 'levels', l, key],
-              `one figure, or one for each of the ${one.days} days; there are ${list.length}`,
-            );
+            fault(['places', i, 'levels', l, key], WORDS.oneFigureOrOneFor(one.days, list.length));
         }
       });
       p.row?.forEach((level, b) => {

@@ -20,7 +20,7 @@ export const mixInput = z.strictObject({
     .min(1, { error: WORDS.partsAMixIsMade })
     .max(20, { error: WORDS.partsAtMost20 })
     .refine((parts) => parts.reduce((sum, p) => sum + p.parts, 0) > 0, {
-      error: 'parts: they add up to nothing; give each its share',
+      error: `parts: ${WORDS.theyAddUpToNothing}`,
     })
     .refine((parts) => new Set(parts.map((p) => p.itemId)).size === parts.length, {
       error: WORDS.partsOneOfThemIs,
@@ -58,7 +58,7 @@ export const stockItemInput = z.strictObject({
   kind: z.enum(STOCK_KINDS),
   unit: z.enum(STOCK_UNITS),
   containerId: recordId('container').nullable(),
-  pack: figure('in a pack', 0, 1_000_000),
+  pack: figure(WORDS.inAPack, 0, 1_000_000),
   least: figure(WORDS.leastToKeep, 0, 100_000_000),
   price: figure(WORDS.priceOfAPack, 0, 100_000).nullable(),
 });

@@ -27,7 +27,7 @@ export const siteReadingInput = z
     if (r.kind === 'soil' && r.soil_C === null) say('soil_C', WORDS.soilWhatTheThermometerSays);
     if (r.kind === 'withdrawn' && r.correctsId === null) say('correctsId', WORDS.sayWhichReadingIsWithdrawn);
     if (r.least_C !== null && r.most_C !== null && r.least_C > r.most_C)
-      say('most_C', 'highest: not below the lowest; are they the wrong way round?');
+      say('most_C', `highest: ${WORDS.notBelowTheLowestAre}`);
   });
 export type SiteReadingInput = z.infer<typeof siteReadingInput>;
 

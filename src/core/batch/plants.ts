@@ -88,7 +88,7 @@ export function plantsByWords(plants: Plants): string {
     case 'wanted':
       return WORDS.expectedOfToBeSown(sown_count);
     case 'sown':
-      return `expected of ${sown_count} sown; not counted yet`;
+      return WORDS.expectedOfSownNotCounted(sown_count);
     case 'counted':
       return expected_count > inHand_count
         ? WORDS.expectedOfSownCountedUp(sown_count, inHand_count)

@@ -117,7 +117,7 @@ function outByWeather(chain: Chain, { plants_on, inTime_frac }: ExpectedOut, on:
       { name: WORDS.thePlantsThemselves, date: isoFromDay(plants_on) },
       ...(inTime_frac === null ? [] : [{ name: WORDS.inTime, value: WORDS.ofSprings(Math.round(100 * inTime_frac)) }]),
     ],
-    source: 'springs drawn from the site’s own years and the forecast',
+    source: WORDS.springsDrawnFromTheSite,
   };
   const milestones = chain.milestones.map((m) =>
     m.key === 'plant' ? { ...m, t: noonOf(on), day: on, dueOn: on, explanation } : m,

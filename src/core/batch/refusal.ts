@@ -82,7 +82,7 @@ export function refusalOf(state: BatchState, event: BatchEvent): Refusal | null 
   if (state.phase === 'ended')
     return {
       field: 'kind',
-      reason: 'this batch has ended; withdraw its end first',
+      reason: WORDS.thisBatchHasEndedWithdraw,
     };
   if (event.kind === 'split-in') {
     return state.lastDay === null ? null : { field: 'kind', reason: WORDS.aSplitCanOnlyBegin };
@@ -90,7 +90,7 @@ export function refusalOf(state: BatchState, event: BatchEvent): Refusal | null 
   if (state.lastDay !== null && event.day < state.lastDay) {
     return {
       field: 'day',
-      reason: 'this is before the last thing logged for the batch; correct that line first',
+      reason: WORDS.thisIsBeforeTheLast,
     };
   }
   const step = STEPS[event.kind];
@@ -98,7 +98,7 @@ export function refusalOf(state: BatchState, event: BatchEvent): Refusal | null 
     const again = state.facts[step.fact] !== undefined;
     return {
       field: 'kind',
-      reason: again ? 'this is logged already; correct that line instead' : WORDS.theBatchIs(DONE_WORDS[state.phase]),
+      reason: again ? WORDS.thisIsLoggedAlreadyCorrect : WORDS.theBatchIs(DONE_WORDS[state.phase]),
     };
   }
   if (event.kind === 'ended') return null;
@@ -111,7 +111,7 @@ export function refusalOf(state: BatchState, event: BatchEvent): Refusal | null 
   if (event.kind === 'counted' && order(state.phase) > order('growing')) {
     return {
       field: 'kind',
-      reason: `counting what is up ends with potting; the batch is ${DONE_WORDS[state.phase]}`,
+      reason: WORDS.countingWhatIsUpEnds(DONE_WORDS[state.phase]),
     };
   }
   if (event.kind === 'spaced' && state.phase !== 'potted')
@@ -119,7 +119,7 @@ export function refusalOf(state: BatchState, event: BatchEvent): Refusal | null 
   if (event.kind === 'spaced' && state.facts.space !== undefined)
     return { field: 'kind', reason: WORDS.theseAreSpacedAlready };
   if (event.kind === 'moved-on' && (order(state.phase) < order('emerged') || order(state.phase) > order('potted')))
-    return { field: 'kind', reason: `the batch is ${DONE_WORDS[state.phase]}; plants are moved on when they are up` };
+    return { field: 'kind', reason: WORDS.theBatchIsPlantsAre(DONE_WORDS[state.phase]) };
   if (event.kind === 'moved-on' && !event.details) return { field: 'kind', reason: WORDS.sayIntoWhichContainerThey };
   if (event.kind === 'rung' && state.phase !== 'hardening')
     return { field: 'kind', reason: WORDS.hardeningHasNotStarted };
@@ -132,12 +132,11 @@ function countRefusal(state: BatchState, event: BatchEvent): Refusal | null {
   if (byTray !== null && event.count !== null) {
     const was = state.trayUp[byTray] ?? 0;
     if (Object.keys(state.trayUp).length === 0 && (state.up_count ?? 0) > 0)
-      return { field: 'count', reason: 'this batch is counted as a whole so far; go on so, or withdraw those counts' };
+      return { field: 'count', reason: WORDS.thisBatchIsCountedAs };
     const least = state.traysToCount.includes(byTray) ? was - goneFromTrays(state) : was;
-    if (event.count < least)
-      return { field: 'count', reason: `${least} were up in tray ${byTray} before; log those that died as lost` };
+    if (event.count < least) return { field: 'count', reason: WORDS.wereUpInTrayBefore(least, byTray) };
   } else if (kind === 'counted' && Object.keys(state.trayUp).length > 0) {
-    return { field: 'count', reason: 'this batch is counted tray by tray; count each tray' };
+    return { field: 'count', reason: WORDS.thisBatchIsCountedTray };
   }
   const count = byTray === null || event.count === null ? event.count : upByTrays(state, byTray, event.count);
   const needsCount = ['sown', 'arrived', 'counted', 'lost', 'potted', 'moved-on', 'split-out', 'rung'].includes(kind);
@@ -147,11 +146,11 @@ function countRefusal(state: BatchState, event: BatchEvent): Refusal | null {
   if ((kind === 'counted' || kind === 'emerged') && count > state.sown_count!) {
     return {
       field: 'count',
-      reason: `${count} up of ${state.sown_count} sown cannot be; count again or correct the sowing`,
+      reason: WORDS.upOfSownCannotBe(count, state.sown_count),
     };
   }
   if ((kind === 'counted' || kind === 'emerged') && state.up_count !== null && count < state.up_count) {
-    return { field: 'count', reason: `${state.up_count} were up before; log those that died as lost` };
+    return { field: 'count', reason: WORDS.wereUpBeforeLogThose(state.up_count) };
   }
   if ((kind === 'counted' || kind === 'emerged') && count > state.alive_count!) {
     return { field: 'count', reason: WORDS.canBeThereAtThe(state.alive_count) };
@@ -183,7 +182,7 @@ function pottedRefusal(state: BatchState, { details }: BatchEvent, count: number
   const out = Object.values(details?.culled ?? {}).reduce((sum, n) => sum + n, 0) + (details?.leftOver ?? 0);
   if (count + out > least + doubled) {
     const teased = doubled > 0 ? WORDS.andFromDoubles(doubled) : '';
-    const rest = out > 0 ? `; ${count} potted and ${out} thrown out or left over are more than that` : '';
+    const rest = out > 0 ? WORDS.pottedAndThrownOutOr(count, out) : '';
     return {
       field: 'count',
       reason: WORDS.onlyAreLeft2(least, teased, rest),

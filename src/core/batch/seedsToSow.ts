@@ -1,6 +1,7 @@
 import { binomialAtLeast, binomialPmf } from '../numerics/binomial.ts';
 import { requireRange } from '../numerics/guard.ts';
 import { normalCdf } from '../numerics/normal.ts';
+import { WORDS } from '../../words/en/batch/seedsToSow.ts';
 
 export interface SeedsQuestion {
   /** Good plants wanted, 1 to 100,000. */
@@ -54,15 +55,15 @@ const COUNTED_SEEDS = 1200;
  * @example seedsToSow({plantsWanted: 100, confidence: 0.9, germination_frac: 0.85, field_frac: 1, loss_frac: 0, cull_frac: 0, seedsPerCell: 1, teased_frac: 0})!.seeds // 124
  */
 export function seedsToSow(question: SeedsQuestion): SeedsAnswer | null {
-  requireRange('plants wanted', question.plantsWanted, 1, 100_000);
+  requireRange(WORDS.plantsWanted, question.plantsWanted, 1, 100_000);
   requireRange('confidence', question.confidence, 0.5, 0.999);
   requireRange('germination', question.germination_frac, 0, 5);
-  requireRange('field factor', question.field_frac, 0, 1.2);
+  requireRange(WORDS.fieldFactor, question.field_frac, 0, 1.2);
   requireRange('losses', question.loss_frac, 0, 1);
   requireRange('culls', question.cull_frac, 0, 1);
-  requireRange('seeds to a cell', question.seedsPerCell, 1, 12);
+  requireRange(WORDS.seedsToACell, question.seedsPerCell, 1, 12);
   requireRange('teased', question.teased_frac, 0, 1);
-  if (question.behind_seeds != null) requireRange('seeds the share is known from', question.behind_seeds, 1, 1e6);
+  if (question.behind_seeds != null) requireRange(WORDS.seedsTheShareIsKnown, question.behind_seeds, 1, 1e6);
   const kept = (1 - question.loss_frac) * (1 - question.cull_frac);
   if (question.germination_frac * question.field_frac * kept <= 0) return null;
   const enough = (cells: number) => 1 - shortOf(question, cells) >= question.confidence;

@@ -198,7 +198,7 @@ function treatJob(input: WorkInput, chain: Chain): Job[] {
   if (!crop || crop.pretreat === 'none' || state.treatedOn !== null) return [];
   const sow = milestoneOf(chain, 'sow')!;
   const dueOn = sow.dueOn - treatment_days(crop);
-  const why = `${TREATMENT_WORDS[crop.pretreat]}; sow {day}`;
+  const why = WORDS.sowDay(TREATMENT_WORDS[crop.pretreat]);
   return [job(input, 'treat', dueOn, 'germinate', null, { why, whyDay: sow.day, trays: 0 })];
 }
 
@@ -219,7 +219,7 @@ function arriveJob(input: WorkInput, chain: Chain): Job {
     count,
     max_count: 1_000_000,
     countWord: 'plugs',
-    why: `${count} plugs ordered for ${input.plan.plantsWanted} plants; look them over before they go in with the rest`,
+    why: WORDS.plugsOrderedForPlantsLook(count, input.plan.plantsWanted),
   });
 }
 
@@ -230,8 +230,7 @@ function lookJob(input: WorkInput, chain: Chain): Job {
     count: up_count ?? 0,
     max_count: input.state.alive_count ?? sown_count,
     countWord: 'up',
-    why:
-      up_count === null ? 'nothing counted yet; half expected {day}' : WORDS.ofUpHalfExpectedDay(up_count, sown_count),
+    why: up_count === null ? WORDS.nothingCountedYetHalfExpected : WORDS.ofUpHalfExpectedDay(up_count, sown_count),
     whyDay: dayOf(chain, 'half-up'),
   });
 }
@@ -240,7 +239,7 @@ function offHeatJob(input: WorkInput, chain: Chain): Job {
   const { up_count } = input.state;
   const { sown_count } = input.progress.plants;
   return job(input, 'off-heat', dueDay(chain, 'off-heat'), 'germinate', 'grow', {
-    why: up_count === null ? 'half up by the forecast; into the light' : WORDS.ofUpIntoTheLight(up_count, sown_count),
+    why: up_count === null ? WORDS.halfUpByTheForecast : WORDS.ofUpIntoTheLight(up_count, sown_count),
   });
 }
 
@@ -261,14 +260,14 @@ function potJob(input: WorkInput, chain: Chain): Job {
       trays,
       trays === 1 ? '' : 's',
       pots?.name ?? WORDS.pots,
-      shows ? '' : '; look for roots at the base',
+      shows ? '' : WORDS.lookForRootsAtThe,
     ),
   });
 }
 
 function spaceJob(input: WorkInput, chain: Chain): Job {
   return job(input, 'space', dueDay(chain, 'space'), 'pot', 'space', {
-    why: 'leaves touch about now: lift every other pot into a second tray; twice the room',
+    why: WORDS.leavesTouchAboutNowLift,
   });
 }
 
@@ -289,14 +288,14 @@ function isToWater({ state }: WorkInput, potted: DayNumber): boolean {
 /** No step of hardening before plants have rested after potting. */
 function restedBy(input: WorkInput, day: DayNumber): { readonly on: DayNumber; readonly words: string } {
   const until = restedOn(input.state, input.potting?.rest_days ?? USUAL_POTTING.rest_days);
-  return until > day ? { on: until, words: 'rested after potting; ' } : { on: day, words: '' };
+  return until > day ? { on: until, words: WORDS.restedAfterPotting } : { on: day, words: '' };
 }
 
 function hardenJob(input: WorkInput, chain: Chain): Job {
   const rested = restedBy(input, dueDay(chain, 'harden'));
   const first = rungsOf(input)[0]!.words;
   return job(input, 'harden', rested.on, input.plan.potContainerId === null ? 'grow' : 'space', 'harden', {
-    why: `${rested.words}step 1: ${first}; to go out {day}`,
+    why: WORDS.stepToGoOutDay(rested.words, first),
     whyDay: dayOf(chain, 'plant'),
   });
 }
@@ -390,6 +389,6 @@ function plantJob(input: WorkInput, chain: Chain): Job {
     count,
     max_count: input.state.alive_count ?? 1_000_000,
     countWord: 'planted',
-    why: `${input.plan.plantsWanted} wanted; look at soil, nights and wind first`,
+    why: WORDS.wantedLookAtSoilNights(input.plan.plantsWanted),
   });
 }

@@ -45,7 +45,7 @@ export function cardinalFit(points: readonly TrialPoint[]): CardinalFit {
   if (seen.size < 3) {
     return {
       kind: 'too few',
-      reason: `half came up at ${seen.size === 1 ? WORDS.oneTemperature : WORDS.temperatures(seen.size)}; three or more are needed`,
+      reason: WORDS.halfCameUpAtThree(seen.size === 1 ? WORDS.oneTemperature : WORDS.temperatures(seen.size)),
     };
   }
   let best: { below: Line; above: Line | null; squares: number } | null = null;
@@ -61,7 +61,7 @@ export function cardinalFit(points: readonly TrialPoint[]): CardinalFit {
     // Two points leave nothing: a line through more is preferred when it is as good.
     if (!best || squares < best.squares * (1 - 1e-9)) best = { below, above, squares };
   }
-  if (!best) return { kind: 'too few', reason: 'the rates do not rise with temperature; look at the counts again' };
+  if (!best) return { kind: 'too few', reason: WORDS.theRatesDoNotRise };
   const { below, above } = best;
   const free = Math.max(1, up.length - (above ? 4 : 2));
   return {

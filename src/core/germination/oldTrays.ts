@@ -25,7 +25,7 @@ export type OldTrayTaught = Omit<BatchTaught, 'batchId' | 'cropId' | 'varietyId'
  */
 export function taughtByOldTray(crop: Crop, tray: OldTray, expected_frac: number): OldTrayTaught | string {
   const book_days = daysToEmerge(germinationRate(crop), tray.temperature_C);
-  if (book_days === null) return `by the book ${crop.name} never comes up at that temperature; is it in degrees C?`;
+  if (book_days === null) return WORDS.byTheBookNeverComes(crop.name);
   const looks = tray.counts
     .filter(({ day }) => day > tray.sownOn)
     .map(({ day, up }) => ({ up, progress: (day - tray.sownOn) / book_days }));

@@ -29,7 +29,7 @@ describe('learning from trays stopped at 40-70% up', () => {
     let bias = 0;
     let held = 0;
     let n = 0;
-    for (const tray of stopped(7, share, sigma, 500)) {
+    for (const tray of stopped(7, share, sigma, 250)) {
       const estimate = trayEstimate(tray.looks, SOWN, share);
       if (!estimate) continue;
       const off = estimate.logTime - tray.logTime;
@@ -37,7 +37,7 @@ describe('learning from trays stopped at 40-70% up', () => {
       if (Math.abs(off) <= 1.645 * estimate.logTime_sd) held++;
       n++;
     }
-    expect(n).toBeGreaterThan(350);
+    expect(n).toBeGreaterThan(175);
     expect(Math.abs(Math.exp(bias / n) - 1)).toBeLessThan(0.03);
     expect(held / n).toBeGreaterThan(0.85);
     expect(held / n).toBeLessThan(0.95);

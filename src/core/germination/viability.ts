@@ -112,7 +112,7 @@ export function seedAge(lot: {
     const years = Math.round(sinceTest_days / 36.525) / 10;
     return {
       kind: 'caution',
-      words: `The test is ${years} years old, and seed of this crop usually keeps ${keeps_years}; it loses vigour before it loses life. Test again, or sow more.`,
+      words: WORDS.theTestIsYearsOld(years, keeps_years),
     };
   }
   return { kind: 'fresh' };

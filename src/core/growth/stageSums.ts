@@ -44,14 +44,13 @@ export function ruleWeeks(crop: Pick<Crop, 'weeksLow' | 'weeksHigh'>): number {
 export function stageSums(crop: Crop, potted: boolean, age_frac = 1, growth_factor = 1): StageSums {
   const emerge_days = daysToEmerge(germinationRate(crop), crop.germBest_C);
   if (emerge_days === null) {
-    throw new RangeError(`${crop.name} never germinates at its own best temperature, ${crop.germBest_C} degrees C`);
+    throw new RangeError(WORDS.neverGerminatesAtItsOwn(crop.name, crop.germBest_C));
   }
   const perDay = reference_degreeDays(crop);
   const check_days = crop.potted ? POTTING_CHECK_DAYS : 0;
   const grow_days = ruleWeeks(crop) * 7 - emerge_days - check_days;
-  if (!(perDay > 0))
-    throw new RangeError(`${crop.name} does not grow at its reference temperatures: base ${crop.base_C}`);
-  if (!(grow_days > 0)) throw new RangeError(`${crop.name}: ${ruleWeeks(crop)} weeks leave no time after emergence`);
+  if (!(perDay > 0)) throw new RangeError(WORDS.doesNotGrowAtIts(crop.name, crop.base_C));
+  if (!(grow_days > 0)) throw new RangeError(WORDS.weeksLeaveNoTimeAfter(crop.name, ruleWeeks(crop)));
   const ready = grow_days * perDay * growth_factor;
   const grown = ready * age_frac;
   // A young plant that is potted all the same is potted well before it goes out.

@@ -10,14 +10,12 @@ export interface AlarmWords {
   readonly loud: boolean;
 }
 
-const ELECTRIC =
-  'Switch it off at the wall and dry your hands before you touch leads; fixed wiring is for a licensed electrician.';
+const ELECTRIC = WORDS.switchItOffAtThe;
 
 export const ALARMS: Readonly<Record<AlarmKind, AlarmWords>> = {
   'power-lost': {
     name: WORDS.powerLost,
-    first:
-      'Put on every cover you have and keep it shut. Look at the breaker and the RCD once; if it trips again leave it. Generators stand outdoors only and are never fed into the house wiring.',
+    first: WORDS.putOnEveryCoverYou,
     loud: true,
   },
   'heater-dead': {
@@ -42,13 +40,12 @@ export const ALARMS: Readonly<Record<AlarmKind, AlarmWords>> = {
   },
   'too-cold': {
     name: WORDS.tooCold,
-    first:
-      'Cover the trays, shut doors. See whether the heater is on and strong enough for this night; carry the tenderest to a warmer place.',
+    first: WORDS.coverTheTraysShutDoors,
     loud: true,
   },
   'too-hot': {
     name: WORDS.tooHot,
-    first: 'Open the cover and damp down; pull the heater’s plug if it is still on.',
+    first: WORDS.openTheCoverAndDamp,
     loud: true,
   },
   'lid-open': { name: WORDS.lidOpenOnACold, first: WORDS.shutTheLidOrPull, loud: true },

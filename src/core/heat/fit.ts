@@ -37,8 +37,7 @@ export function fitZone(zone: ZoneSpec, samples: readonly Sample[]): ZoneFit {
   const stretches = nights(samples);
   const used = stretches.flat();
   const hours = stretches.reduce((sum, s) => sum + (s.at(-1)!.at_s - s[0]!.at_s) / 3600, 0);
-  if (hours < FEWEST_h)
-    return { kind: 'not-fitted', why: `only ${hours.toFixed(1)} hours of night with readings; ${FEWEST_h} are wanted` };
+  if (hours < FEWEST_h) return { kind: 'not-fitted', why: WORDS.onlyHoursOfNightWith(hours.toFixed(1), FEWEST_h) };
   const measured = used.map((s) => s.medium_C!);
   const spread = Math.max(...used.map((s) => s.medium_C! - s.around_C));
   if (spread < 3) return { kind: 'not-fitted', why: WORDS.theMediumWasNever3 };
@@ -78,7 +77,7 @@ export function fitZone(zone: ZoneSpec, samples: readonly Sample[]): ZoneFit {
   if (!(residual_K <= before_K + 1e-9) || residual_K > 1.5)
     return {
       kind: 'not-fitted',
-      why: `no loss and capacity bring the model nearer than ${Math.min(residual_K, before_K).toFixed(1)} K; was it opened, watered or moved?`,
+      why: WORDS.noLossAndCapacityBring(Math.min(residual_K, before_K).toFixed(1)),
     };
   return {
     kind: 'fitted',

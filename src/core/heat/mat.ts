@@ -101,7 +101,7 @@ export function roomOn(
       day_C: Math.max(room.day_C, outside?.day_C ?? -Infinity),
       night_C: Math.max(room.night_C, outside?.night_C ?? -Infinity),
     };
-  if (outside === null) throw new RangeError('the room follows outside: write down the usual temperatures outside');
+  if (outside === null) throw new RangeError(WORDS.theRoomFollowsOutsideWrite);
   return { day_C: outside.day_C + room.plusDay_K, night_C: outside.night_C + room.plusNight_K };
 }
 

@@ -65,8 +65,7 @@ const AIR_GAPS: readonly (readonly [mm: number, up: number, across: number, down
  * @example airGap_m2K_W(25, 'across') // 0.18
  */
 export function airGap_m2K_W(thickness_mm: number, flow: Flow): number {
-  if (!(thickness_mm >= 0 && thickness_mm <= 300))
-    throw new RangeError(`air gap is ${thickness_mm} mm; 0 to 300 wanted`);
+  if (!(thickness_mm >= 0 && thickness_mm <= 300)) throw new RangeError(WORDS.airGapIsMmTo(thickness_mm));
   const column = flow === 'up' ? 1 : flow === 'across' ? 2 : 3;
   const i = Math.max(
     1,
@@ -85,9 +84,7 @@ export function airGap_m2K_W(thickness_mm: number, flow: Flow): number {
 export function resistance_m2K_W(layers: readonly Layer[]): number {
   return layers.reduce((sum, { material, thickness_m }) => {
     if (!(thickness_m > 0 && thickness_m <= 2))
-      throw new RangeError(
-        `thickness of ${MATERIALS[material].name} is ${thickness_m} m; more than 0 and at most 2 wanted`,
-      );
+      throw new RangeError(WORDS.thicknessOfIsMMore(MATERIALS[material].name, thickness_m));
     return sum + thickness_m / MATERIALS[material].conductivity_W_mK;
   }, 0);
 }

@@ -53,7 +53,7 @@ export function partsFor(
   const litres = new Map<number, number>();
   for (const need of needs) {
     const sum = need.recipe.parts.reduce((all, part) => all + part.parts, 0);
-    if (!(sum > 0)) throw new RangeError(`the parts of ${need.recipe.name} add up to nothing; give each its share`);
+    if (!(sum > 0)) throw new RangeError(WORDS.thePartsOfAddUp(need.recipe.name));
     for (const { itemId, parts } of need.recipe.parts)
       if (parts > 0) litres.set(itemId, (litres.get(itemId) ?? 0) + (need.litres * parts) / sum);
   }

@@ -47,16 +47,11 @@ export function layersOf(container: Container, depth_mm: number): Layers {
   const each = container.kind === 'pot' || container.kind === 'seed-tray' ? 1 : container.cells;
   const stated = container.volume_L / each;
   if (shape === null) {
-    if (depth_mm > 0)
-      throw new RangeError(
-        `${container.name} has no measures: write its width and height in the book of containers, or fill it with one mix`,
-      );
+    if (depth_mm > 0) throw new RangeError(WORDS.hasNoMeasuresWriteIts(container.name));
     return { base_L: 0, top_L: stated, doubtful: false };
   }
   if (depth_mm > shape.height_mm)
-    throw new RangeError(
-      `a base ${depth_mm / 10} cm deep does not go into ${container.name}, which is ${shape.height_mm / 10} cm deep`,
-    );
+    throw new RangeError(WORDS.aBaseCmDeepDoes(depth_mm / 10, container.name, shape.height_mm / 10));
   const measured = frustum_L(shape, shape.height_mm);
   const whole = stated > 0 ? stated : measured;
   const base_L = Math.min(whole, frustum_L(shape, depth_mm) * (whole / measured));

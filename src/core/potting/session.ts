@@ -146,21 +146,21 @@ export function planSession(
         rule: WORDS.settingOutThenPlantsOver,
         inputs: [
           { name: WORDS.settingOut, value: WORDS.min(settings.setUp_min) },
-          { name: 'hands', value: String(people) },
-          { name: 'trips', value: WORDS.ofMin(trips, settings.trip_min) },
+          { name: WORDS.hands, value: String(people) },
+          { name: WORDS.trips, value: WORDS.ofMin(trips, settings.trip_min) },
         ],
-        source: timed.length > 0 ? `${OWN_LOG}, with the usual pace behind it` : COMMON_PRACTICE,
+        source: timed.length > 0 ? WORDS.withTheUsualPaceBehind(OWN_LOG) : COMMON_PRACTICE,
       },
       litres: {
         rule: WORDS.theVolumeOfEachPot,
         inputs: [
-          { name: 'settling', value: `${Math.round(100 * settings.settle_frac)}%` },
-          { name: 'waste', value: `${Math.round(100 * settings.waste_frac)}%` },
+          { name: WORDS.settling, value: `${Math.round(100 * settings.settle_frac)}%` },
+          { name: WORDS.waste, value: `${Math.round(100 * settings.waste_frac)}%` },
         ],
-        source: 'solid geometry; settling and waste are common practice, no source',
+        source: WORDS.solidGeometrySettlingAndWaste,
       },
       order: {
-        rule: 'what cannot wait first; then together what comes from and goes to the same places; then pot by pot and mix by mix',
+        rule: WORDS.whatCannotWaitFirstThen,
         inputs: [],
         source: COMMON_PRACTICE,
       },

@@ -406,6 +406,6 @@ function plantsShown({ phase, plan, plants }: BatchPageData): number {
 }
 
 function plantsSaid({ phase, plan, plants, plantsWords }: BatchPageData): string {
-  if (phase === 'planned') return `plants wanted; ${plants.expected_count} ${plantsWords}`;
+  if (phase === 'planned') return WORDS.plantsWantedAnd(plants.expected_count, plantsWords);
   return WORDS.wanted(plantsWords.replace('{day}', plants.on === null ? '' : shortDay(plants.on)), plan.plantsWanted);
 }

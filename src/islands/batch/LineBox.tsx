@@ -242,7 +242,7 @@ function PhraseButton({
         <button
           type="button"
           className={`min-h-11 rounded-[3px] border-b-2 px-2 font-semibold ${isSaid ? 'border-plum bg-plum-soft' : 'border-brick bg-brick-soft'}`}
-          aria-label={`${LABELS[part]}: ${words}; change`}
+          aria-label={WORDS.change(LABELS[part], words)}
         >
           {words}
         </button>

@@ -408,7 +408,7 @@ function fieldOf(
   if (!crop || !library || own === theirs || field.kind === 'text') return field;
   const shown = String(typedOf([field], { [field.key]: theirs }, { temperature: unit, length: lengthUnit })[field.key]);
   const words = field.options?.find(([value]) => value === theirs)?.[1] ?? (shown === '' ? 'none' : shown);
-  return { ...field, hint: `yours; the library has ${field.kind === 'flag' ? (theirs ? 'yes' : 'no') : words}` };
+  return { ...field, hint: WORDS.yoursTheLibraryHas(field.kind === 'flag' ? (theirs ? 'yes' : 'no') : words) };
 }
 
 /** The curve by whole degrees Celsius from 0 to 42, or null when the figures make none. */

@@ -152,7 +152,7 @@ export function ImportBatches() {
             <p>
               {WORDS.canBeRead(
                 counted(preview.lines.length, WORDS.line2),
-                errors.length > 0 && '; mend the others first, or take these and get the others back as a file',
+                errors.length > 0 && WORDS.mendTheOthersFirstOr,
               )}
             </p>
             <table className="plain-table mt-1 max-w-3xl">

@@ -80,7 +80,7 @@ export default function ResponseChart({ unit, curve, points, best }: Props) {
           strokeWidth={2.4}
           dot={false}
           isAnimationActive={false}
-          name="days to half up"
+          name={WORDS.daysToHalfUp}
         />
         <Scatter
           data={points.filter((p) => p.days <= most)}

@@ -26,7 +26,7 @@ export function matFields(asBuilt: boolean, room: string): FieldSpec[] {
       key: 'under_frac',
       label: WORDS.shareOfTheTraysOver,
       kind: 'number',
-      hint: '1 under the whole tray; 0.5 where one mat is split under two flats',
+      hint: WORDS.underTheWholeTrayWhere,
     },
     { key: 'below', label: WORDS.underTheMatLies, kind: 'choice', options: asBuilt ? [...UNDER, AS_BUILT] : UNDER },
     { key: 'below_mm', label: WORDS.howThick, kind: 'number', measure: 'mm', hint: WORDS.nothingWhereItIsThe },
@@ -103,7 +103,7 @@ export const matOr = (mat: MatSpec | null): MatSpec => mat ?? USUAL_MAT;
 export const bedOr = (bed: HotBedSpec | null): HotBedSpec => bed ?? USUAL_HOT_BED;
 /** Fields of a hot bed. */
 export const BED_FIELDS: readonly FieldSpec[] = [
-  { key: 'buildOn', label: WORDS.builtEachYearOnMonth, kind: 'text', hint: '02-20 is 20 February' },
+  { key: 'buildOn', label: WORDS.builtEachYearOnMonth, kind: 'text', hint: WORDS.isFebruary },
   {
     key: 'made',
     label: WORDS.madeOf,

@@ -60,7 +60,7 @@ export function Emergence({ data, others, choices, today, unit, open, causes }: 
           {settled ? settledWords(settled) : reasonOf(verdict, up, sown, needed, today)}
         </p>
         <dl className="mt-3 flex flex-wrap gap-x-9 gap-y-2">
-          <Figure size="text-xl" value={`${up ?? 0} of ${sown}`} words={WORDS.upAtTheLastCount} />
+          <Figure size="text-xl" value={WORDS.upOf(up ?? 0, sown)} words={WORDS.upAtTheLastCount} />
           {settled === null && (
             <>
               <Figure
@@ -79,8 +79,7 @@ export function Emergence({ data, others, choices, today, unit, open, causes }: 
             {WORDS.sinceHalfUpOffThe(
               <strong key="1">{data.leggy.leggy ? WORDS.theyStretch : WORDS.upAndStillOnThe}</strong>,
               counted(data.leggy.days, WORDS.day2),
-              data.leggy.ratio !== null &&
-                `, ${decimal(data.leggy.ratio, 2)} mol of light for each degree-day (leggy below 0.3; the light is the usual of such a place, not measured)`,
+              data.leggy.ratio !== null && WORDS.molOfLightForEach(decimal(data.leggy.ratio, 2)),
             )}
           </p>
         )}

@@ -125,7 +125,7 @@ export function SowTogether(props: SowTogetherData) {
                     <a href={`/batch/${lotId}`}>{nameOf(lotId)}</a>
                     <span className="text-ink2">
                       {range.high_C < range.low_C
-                        ? `: wants ${degrees(range.low_C, unit)} or more, which the rule for cool crops does not give; sow it unheated`
+                        ? WORDS.wantsOrMoreWhichThe(degrees(range.low_C, unit))
                         : WORDS.wantsTo(degrees(range.low_C, unit), degrees(range.high_C, unit))}
                     </span>
                   </li>

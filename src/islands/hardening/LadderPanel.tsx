@@ -23,7 +23,7 @@ interface Props {
   readonly onProgramme: (programmeId: number) => void;
 }
 
-const SAY = { go: 'Go', hold: WORDS.hold, back: 'Back' } as const;
+const SAY = { go: WORDS.go, hold: WORDS.hold, back: WORDS.back } as const;
 const percent = (frac: number) => `${Math.round(100 * frac)}%`;
 
 /** One batch: today's word, the figure that decided, the order, one tap; and the way round it with a reason. */
@@ -212,7 +212,7 @@ export function LadderPanel(props: Props) {
               <tr key={d.day}>
                 <td>{spokenDay(d.day, today)}</td>
                 <td>
-                  {d.say}
+                  {SAY[d.say].toLowerCase()}
                   {d.climbs ? WORDS.up : ''}
                   {d.done ? ', hardened' : ''}
                 </td>

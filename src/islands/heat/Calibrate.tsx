@@ -116,7 +116,10 @@ export function Calibrate({ first, zone, unit, timeZone }: Props) {
         </p>
         <p className="text-ink2">
           {last
-            ? `uncorrected, at ${clockTime(last.at_s * 1000, timeZone)}; ${other ? WORDS.theOtherReads(tenth(other.value_C, unit)) : WORDS.iceIs(tenth(0, unit))}`
+            ? WORDS.uncorrected(
+                clockTime(last.at_s * 1000, timeZone),
+                other ? WORDS.theOtherReads(tenth(other.value_C, unit)) : WORDS.iceIs(tenth(0, unit)),
+              )
             : WORDS.noReadingInTheLast}
         </p>
         <p role="status" className={`note-bar mt-3 ${found.kind === 'stable' ? '' : 'bad'}`}>

@@ -195,7 +195,7 @@ export function HeatScreen(props: Props) {
             words={card.byHand ? WORDS.notMeasuredWithoutAController : WORDS.usedToday(money(totals.today.money))}
           />
           <Figure
-            value={`to ${tenth(sizing.holdsTo_C, unit)}`}
+            value={WORDS.downTo(tenth(sizing.holdsTo_C, unit))}
             words={sizing.holds ? WORDS.outsideItStillHoldsAs : WORDS.onlyItWillNotHold}
           />
           <Figure value={tenth(sizing.stuckOn_C, unit)} words={WORDS.ifStuckOnInThe} />

@@ -49,7 +49,7 @@ export function Override({ view, unit, timeZone, onChanged }: Props) {
       return setSaid(trouble(answer));
     }
     key.current = null;
-    setSaid(card.byHand ? 'Written down; set the thermostat to it.' : WORDS.givenToTheController);
+    setSaid(card.byHand ? WORDS.writtenDownSetTheThermostat : WORDS.givenToTheController);
     onChanged();
   }
   async function back(): Promise<void> {
@@ -111,7 +111,10 @@ export function Override({ view, unit, timeZone, onChanged }: Props) {
         <p className="col-span-2 text-[0.92rem]">
           {Math.abs(set_C - now_C) < 0.01
             ? WORDS.asNow
-            : `${after.need_W >= before.need_W ? '+' : '−'}${percent(Math.abs(after.need_W - before.need_W) / Math.max(1, before.need_W))} heat; ${after.holds ? WORDS.itCanHoldThatNow : WORDS.itCannotHoldThatWith(tenth(outside_C, unit))}.`}
+            : WORDS.moreHeat(
+                `${after.need_W >= before.need_W ? '+' : '−'}${percent(Math.abs(after.need_W - before.need_W) / Math.max(1, before.need_W))}`,
+                after.holds ? WORDS.itCanHoldThatNow : WORDS.itCannotHoldThatWith(tenth(outside_C, unit)),
+              )}
           {fieldError(problem, 'set_C') && <span className="err"> {fieldError(problem, 'set_C')}</span>}
         </p>
         <input

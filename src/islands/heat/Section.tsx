@@ -44,7 +44,7 @@ export function Section({ view, unit }: { readonly view: ZoneView; readonly unit
       high: 24,
       value: undefined,
     })),
-    { key: 'floor', words: 'floor', high: 20, value: status?.floor_C ?? null },
+    { key: 'floor', words: WORDS.floor, high: 20, value: status?.floor_C ?? null },
   ];
   let y = 16;
   const placed = rows.map((row) => {

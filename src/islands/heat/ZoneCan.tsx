@@ -93,7 +93,11 @@ export function ZoneCan({ spec, set_C, outside_C, normals, latitude_deg, tariff,
           />
           <Line
             words={WORDS.halfAYearWithThe}
-            value={`${Math.round(answer.season_kWh)} kWh, ${costWords(answer.season_kWh)}, ${Math.round(answer.season_kWh * co2_kg_kWh)} kg CO₂`}
+            value={WORDS.kwhKgCo(
+              Math.round(answer.season_kWh),
+              costWords(answer.season_kWh),
+              Math.round(answer.season_kWh * co2_kg_kWh),
+            )}
           />
           <Line
             words={WORDS.moreFoamSaves(length(50))}

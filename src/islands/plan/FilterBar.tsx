@@ -134,9 +134,9 @@ export function FilterBar(props: Props) {
         none="everything"
         onValue={(v) => onFilter({ ...filter, trouble: v as Filter['trouble'] })}
         options={[
-          { value: 'late', name: 'late' },
+          { value: 'late', name: WORDS.late },
           { value: 'over', name: WORDS.overRoom },
-          { value: 'pinned', name: 'pinned' },
+          { value: 'pinned', name: WORDS.pinned },
           { value: 'loose', name: WORDS.notPinnedToCome },
         ]}
       />

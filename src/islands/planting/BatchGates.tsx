@@ -23,7 +23,7 @@ interface Props {
 }
 
 const percent = (frac: number) => `${Math.round(100 * frac)}%`;
-const STATE = { pass: WORDS.passes, wait: WORDS.waits, fail: WORDS.fails, unknown: 'not known' } as const;
+const STATE = { pass: WORDS.passes, wait: WORDS.waits, fail: WORDS.fails, unknown: WORDS.notKnown } as const;
 
 /** A gate as a post with its bar: up when it passes, half when it waits, down when it fails; always with its word. */
 function Post({ gate, today }: { readonly gate: GateView; readonly today: number }) {
@@ -220,7 +220,7 @@ function Opened({ line, view, onLog, onChange }: Props) {
             <li>
               {line.slots > 0 ? WORDS.holdsTraySpacesIn(line.slots, line.placeName) : WORDS.holdsNoRoom}
               {line.placeOverOn === null
-                ? '; its place has room for three weeks.'
+                ? WORDS.itsPlaceHasRoomFor
                 : WORDS.whichIsOverItsRoom(shortDay(line.placeOverOn))}
             </li>
           </ul>

@@ -174,7 +174,9 @@ export function Session({ initial, unit }: { readonly initial: SessionView; read
         <Figure value={minutesWords(view.minutes.usual)} words={rangeWords(view.minutes)} size="text-5xl" />
         <Figure value={String(view.labels)} words={view.labels === 1 ? WORDS.trayOut : WORDS.traysOut} />
         <Figure value={String(view.trips)} words={WORDS.tripsOfIt(minutesWords(view.carry_min))} />
-        {doing && <Figure value={`${done} of ${view.lines.length}`} words={WORDS.doneToGo(minutesWords(finish_min))} />}
+        {doing && (
+          <Figure value={WORDS.doneOf(done, view.lines.length)} words={WORDS.doneToGo(minutesWords(finish_min))} />
+        )}
       </dl>
       <details className="no-print mb-2">
         <summary className="link-btn">{WORDS.whyTheseFigures}</summary>

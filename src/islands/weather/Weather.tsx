@@ -13,6 +13,7 @@ import { counted, degrees, shortDay } from '../../ui/format.ts';
 import { FrostYears } from './FrostYears.tsx';
 import { ImportWeather } from './ImportWeather.tsx';
 import { spokenMonthDay, yearOf } from './words.ts';
+import { saidOf } from '../../words/en/codes.ts';
 import { WORDS } from '../../words/en/weather/weather.ts';
 
 interface Props {
@@ -27,8 +28,8 @@ function siteWindWords({ median_m_s, median_logSd, days, exposure }: SiteWind, u
   const low = windWords(median_m_s * Math.exp(-1.28 * median_logSd), unit);
   const high = windWords(median_m_s * Math.exp(1.28 * median_logSd), unit);
   const by = days > 0 ? WORDS.measuredAnd(counted(days, WORDS.day2)) : '';
-  const how = exposure === null ? WORDS.whatIsUsualSayIn : WORDS.anSite(exposure);
-  return WORDS.windTheStrongestGustOf2(middle, low, high, by, how.replace('an sheltered', 'a sheltered'));
+  const how = exposure === null ? WORDS.whatIsUsualSayIn : WORDS.site[exposure];
+  return WORDS.windTheStrongestGustOf2(middle, low, high, by, how);
 }
 
 const RISKS = [0.5, 0.3, 0.2, 0.1, 0.05] as const;
@@ -150,7 +151,10 @@ export function Weather({ initial, unit }: Props) {
               spring.without,
             ),
           frost.from === 'normals' &&
-            `No history yet: taken from the usual nights${frost.isGuess ? WORDS.whichAreThemselvesARough : ''}; give or take ${frost.isGuess ? WORDS.three : WORDS.two} weeks at least. Import daily minima of your own or the nearest station below.`,
+            WORDS.noHistoryYetTakenFrom(
+              frost.isGuess ? WORDS.whichAreThemselvesARough : '',
+              frost.isGuess ? WORDS.three : WORDS.two,
+            ),
           frost.from === 'nothing' && WORDS.thereIsNoHistoryAnd,
         )}
       </p>
@@ -220,13 +224,13 @@ export function Weather({ initial, unit }: Props) {
 function FrostFigure({ side, frost }: { readonly side: 'spring' | 'autumn'; readonly frost: WeatherView['frost'] }) {
   const { at } = frost[side];
   const words = side === 'spring' ? WORDS.lastFrostAtThatRisk : WORDS.firstFrostAtThatRisk;
-  if (!at) return <Figure value="not known" words={words} />;
+  if (!at) return <Figure value={WORDS.notKnown} words={words} />;
   if (at.date === null) return <Figure value="none" words={WORDS.rarerThanThat(words)} />;
   const band = at.from && at.to ? WORDS.fourTimesOfFiveBetween(spokenMonthDay(at.from), spokenMonthDay(at.to)) : '';
   return <Figure value={spokenMonthDay(at.date)} words={`${words}${band}`} size="text-5xl" />;
 }
 
-const BY = { frost: 'frost', soil: WORDS.coldSoil, nights: WORDS.coldNights } as const;
+const BY = { frost: WORDS.frost, soil: WORDS.coldSoil, nights: WORDS.coldNights } as const;
 
 function OutDates({ view, unit }: { readonly view: WeatherView; readonly unit: 'C' | 'F' }) {
   const { out, layer_K, risk_frac } = view.frost;
@@ -235,7 +239,7 @@ function OutDates({ view, unit }: { readonly view: WeatherView; readonly unit: '
   const mean = sooner.reduce((sum, d) => sum + d, 0) / Math.max(1, sooner.length);
   const kelvin = difference(layer_K);
   const hurts = (Object.entries(OUT_HARM_C) as [string, number][])
-    .map(([kind, night_C]) => `${kind} ${degrees(night_C, unit)}`)
+    .map(([kind, night_C]) => `${saidOf(kind)} ${degrees(night_C, unit)}`)
     .join(', ');
   return (
     <section className="mt-6">

@@ -45,11 +45,7 @@ export function requireNear(path: string, iso: string, today: number): void {
 function requirePlugs(world: World, { joins, cropId, transplantOn }: BatchInput): void {
   const crop = world.crops.find((c) => c.id === cropId);
   if (!joins || !crop) return;
-  if (joins.on >= transplantOn)
-    throw fieldProblem(
-      'joins.on',
-      `The plugs come on or after ${transplantOn}, when they are to go out; choose an earlier day.`,
-    );
+  if (joins.on >= transplantOn) throw fieldProblem('joins.on', WORDS.thePlugsComeOnOr(transplantOn));
   const oldest = crop.weeksHigh + OVER_AGE_WEEKS;
   if ((joins.age_weeks ?? 0) > oldest)
     throw fieldProblem(
@@ -79,7 +75,7 @@ export function requireKnown(world: World, input: BatchInput, today: number, bef
     if (!isInUse(line) && !kept.includes(id)) throw fieldProblem(field, WORDS.thisWasRetiredChooseAnother);
     return line;
   };
-  find('cropId', world.crops, input.cropId, [before?.cropId], 'There is no such crop; choose one from the book.');
+  find('cropId', world.crops, input.cropId, [before?.cropId], WORDS.thereIsNoSuchCrop);
   const notOfCrop = WORDS.thisIsNotAVariety;
   const variety = find('varietyId', world.varieties, input.varietyId, [before?.varietyId], notOfCrop);
   if (variety && variety.cropId !== input.cropId) throw fieldProblem('varietyId', notOfCrop);
@@ -89,7 +85,7 @@ export function requireKnown(world: World, input: BatchInput, today: number, bef
   const placesBefore = Object.values(before?.places ?? {});
   for (const [stage, id] of Object.entries(input.places))
     find(`places.${stage}`, world.places, id ?? null, placesBefore, WORDS.thereIsNoSuchPlace);
-  const noProgramme = 'There is no such programme; choose one from Harden.';
+  const noProgramme = WORDS.thereIsNoSuchProgramme;
   find('programmeId', world.programmes, input.programmeId ?? null, [before?.programmeId], noProgramme);
   find('coverId', world.covers, input.coverId ?? null, [before?.coverId], WORDS.thereIsNoSuchCover);
   const noTray = WORDS.chooseATrayToSow;

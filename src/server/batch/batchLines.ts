@@ -111,11 +111,7 @@ function sownOn(season: Season, input: BatchInput, day: DayNumber): BatchInput {
 function placed(season: Season, asked: readonly Asked[]) {
   const open = asked.flatMap(({ inputs }) => inputs);
   if (open.length > MOST_PLACED)
-    throw new ProblemError(
-      422,
-      WORDS.tooManyAtOnce,
-      `These lines ask for ${open.length} batches; at most ${MOST_PLACED} are placed in one step. Send them in parts.`,
-    );
+    throw new ProblemError(422, WORDS.tooManyAtOnce, WORDS.theseLinesAskForBatches(open.length, MOST_PLACED));
   const found = placeForMe(season, open);
   let next = 0;
   const lines = asked.map((one) => ({
@@ -207,7 +203,7 @@ export async function makeBatchLines({ idempotencyKey: key, lines }: MakeLines):
     problems.map(({ part, message }) => ({ path: `lines.${i}.${part}`, message })),
   );
   if (errors.length > 0)
-    throw new ProblemError(422, WORDS.nothingWasMade, 'Some lines cannot be made yet; mend what is marked.', {
+    throw new ProblemError(422, WORDS.nothingWasMade, WORDS.someLinesCannotBeMade, {
       errors,
     });
   const { lines: found, setPoints } = placed(season, asked);

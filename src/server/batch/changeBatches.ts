@@ -46,8 +46,7 @@ export async function createBatch({
   return inTransaction(database(), async (transaction) => {
     const known = await batchByKey(idempotencyKey, transaction);
     if (known) {
-      if (known.requestHash !== requestHash)
-        throw fieldProblem('idempotencyKey', 'This key was used for another batch; use a fresh one for each.');
+      if (known.requestHash !== requestHash) throw fieldProblem('idempotencyKey', WORDS.thisKeyWasUsedFor);
       return { batch: known.batch, repeated: true };
     }
     if (setPoints.length > 0) await writeSetPoints(setPoints, world, transaction);
@@ -70,8 +69,7 @@ export async function patchBatch(id: number, patch: BatchPatch): Promise<BatchRe
     const was = batchInputOf(before);
     const input: BatchInput = { ...was, ...changes, steps: changes.steps ?? (moved ? {} : was.steps) };
     requireKnown(world, input, now.today, was);
-    if (input.cropId !== before.cropId)
-      throw fieldProblem('cropId', 'A batch keeps its crop; make a new batch instead.');
+    if (input.cropId !== before.cropId) throw fieldProblem('cropId', WORDS.aBatchKeepsItsCrop);
     const made = newBatch(input);
     const { transplantOn } = made.plan;
     const seasonId =
@@ -314,22 +312,17 @@ function requireCorrectable(events: readonly EventRecord[], event: NewEvent): vo
   const target = events.find((e) => e.id === event.correctsId);
   if (!target) throw fieldProblem('correctsId', WORDS.thatLineIsNotIn);
   if (target.kind === 'withdrawn' || ['split-out', 'split-in', 'edited', 'voided', 'restored'].includes(target.kind)) {
-    throw fieldProblem('correctsId', 'That line cannot be corrected; log what is true now instead.');
+    throw fieldProblem('correctsId', WORDS.thatLineCannotBeCorrected);
   }
   if (event.kind !== 'withdrawn' && event.kind !== target.kind) {
     throw fieldProblem('kind', WORDS.aLineOfTheKind(target.kind));
   }
   const by = events.find((e) => e.correctsId === event.correctsId);
   if (by) {
-    throw new ProblemError(
-      409,
-      WORDS.correctedAlready,
-      'Someone has corrected this line; look at it as it now stands.',
-      {
-        current: by,
-        yours: event,
-      },
-    );
+    throw new ProblemError(409, WORDS.correctedAlready, WORDS.someoneHasCorrectedThisLine, {
+      current: by,
+      yours: event,
+    });
   }
 }
 
@@ -338,7 +331,7 @@ export async function repeatedKey(key: string, requestHash: string, transaction:
   const known = await eventByKey(key, transaction);
   if (!known) return null;
   if (known.requestHash !== requestHash) {
-    throw fieldProblem('idempotencyKey', 'This key was used for another line; use a fresh one for each.');
+    throw fieldProblem('idempotencyKey', WORDS.thisKeyWasUsedForAnother);
   }
   return known.id;
 }
@@ -381,15 +374,10 @@ export function missing(id: number): ProblemError {
 }
 
 export function stale(current: BatchRecord, yours: unknown): ProblemError {
-  return new ProblemError(
-    409,
-    WORDS.changedBySomeoneElse,
-    'Someone changed this since you opened it. Both versions are kept here; choose.',
-    {
-      current: { ...batchInputOf(current), version: current.version },
-      yours,
-    },
-  );
+  return new ProblemError(409, WORDS.changedBySomeoneElse, WORDS.someoneChangedThisSinceYou, {
+    current: { ...batchInputOf(current), version: current.version },
+    yours,
+  });
 }
 
 const sentence = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;

@@ -58,7 +58,7 @@ export async function importBatches(input: ImportInput): Promise<ImportAnswer> {
   const answer = { lines, errors, newVarieties, dateOrder: file.dateOrder, rest: null, made: 0, repeated: false };
   if (!input.commit) return answer;
   if (errors.length > 0 && !(input.takeGood && inputs.length > 0)) {
-    throw new ProblemError(422, WORDS.nothingWasReadIn, 'Some lines are wrong; mend them and send the file again.', {
+    throw new ProblemError(422, WORDS.nothingWasReadIn, WORDS.someLinesAreWrongMend, {
       errors,
     });
   }
@@ -136,7 +136,7 @@ function parseFile({ text, dateOrder: asked, makeVarieties: making }: ImportInpu
     });
   }
   if (rows.length > MOST_LINES) {
-    const message = `More than ${MOST_LINES} lines. Cut the file into parts; nothing was read.`;
+    const message = WORDS.moreThanLinesCutThe(MOST_LINES);
     return { ...nothing, errors: [{ path: 'file', message }] };
   }
   if (rows.length === 0)
@@ -247,7 +247,7 @@ function readLine(row: Row, season: Season, order: DateOrder | null, making: boo
   const fail = (path: string, message: string) => void errors.push({ path, message });
   for (const [column, value] of Object.entries(row)) {
     if (column === '__parsed_extra') fail('line', WORDS.hasMoreCellsThanThe);
-    else if (/^[=+@]/.test(String(value).trim())) fail(column, 'is a formula; write its value instead');
+    else if (/^[=+@]/.test(String(value).trim())) fail(column, WORDS.isAFormulaWriteIts);
   }
   const crop =
     world.crops.find((c) => same(c.name, cell('crop'))) ??
@@ -279,7 +279,7 @@ function readLine(row: Row, season: Season, order: DateOrder | null, making: boo
     const text = cell(column);
     if (text === '') return null;
     const on = typedDay(text, order);
-    if (on === null) fail(column, `"${text}" is not a date; write it as 2027-05-20`);
+    if (on === null) fail(column, WORDS.isNotADateWrite(text));
     return on === null ? null : isoFromDay(on);
   };
   const said = <T>(column: PlanColumn, value: T | undefined, otherwise: T): T => {
@@ -290,24 +290,20 @@ function readLine(row: Row, season: Season, order: DateOrder | null, making: boo
   const varietyName = cell('variety');
   const unknown = varietyName !== '' && !varieties.some((v) => same(v.name, varietyName));
   const variety = unknown && making && varietyName.length <= MOST_NAME ? { cropId: crop.id, name: varietyName } : null;
-  if (unknown && !variety)
-    fail(
-      'variety',
-      making ? WORDS.isTooLongForA : `"${varietyName}" is not in the books; it can be made with the batches`,
-    );
+  if (unknown && !variety) fail('variety', making ? WORDS.isTooLongForA : WORDS.isNotInTheBooksIt(varietyName));
   const varietyId = varieties.find((v) => same(v.name, varietyName))?.id ?? null;
   const lots = inUse(world.lots)
     .filter((lot) => lot.varietyId === varietyId)
     .map((lot) => ({ id: lot.id, name: lot.code }));
   const transplantOn = day('transplant_on');
   if (cell('plants') === '') fail('plants', WORDS.isEmpty);
-  if (cell('transplant_on') === '') fail('transplant_on', 'is empty; write it as 2027-05-20');
+  if (cell('transplant_on') === '') fail('transplant_on', WORDS.isEmptyWriteItAs);
   const on = transplantOn ?? isoFromDay(season.now.today);
   const defaults = defaultsFor(season, crop.id, requireDay(on));
   const { bought } = { bought: cell('bought').toLowerCase() };
   if (!['', 'to grow on', 'for the pot'].includes(bought)) fail('bought', WORDS.isToGrowOnFor);
   const boughtOn = day('bought_on');
-  if (bought !== '' && boughtOn === null) fail('bought_on', 'is empty; say the day the plugs come');
+  if (bought !== '' && boughtOn === null) fail('bought_on', WORDS.isEmptySayTheDay);
   const steps = Object.fromEntries(
     WORK_KEYS.flatMap((key) => {
       const iso = day(DAY_COLUMNS[key]);

@@ -46,8 +46,7 @@ export function labelsFor(season: Season, views: readonly BatchView[]): Label[] 
     }));
   });
   if (labels.length === 0) throw fieldProblem('batches', WORDS.nothingToLabelChooseA);
-  if (labels.length > MOST_LABELS)
-    throw fieldProblem('batches', `That is ${labels.length} labels; print at most ${MOST_LABELS} at a time.`);
+  if (labels.length > MOST_LABELS) throw fieldProblem('batches', WORDS.thatIsLabelsPrintAt(labels.length, MOST_LABELS));
   return labels;
 }
 

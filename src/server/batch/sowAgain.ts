@@ -46,13 +46,11 @@ export async function sowAgain(id: number, input: SowAgainInput): Promise<SownAg
     if (!batch) throw new ProblemError(404, WORDS.noSuchBatch, WORDS.thereIsNoBatchNumber(id));
     const before = await eventByKey(`${input.idempotencyKey}/new`, transaction);
     if (before) {
-      if (before.requestHash !== requestHash)
-        throw fieldProblem('idempotencyKey', 'This key was used for something else; use a fresh one.');
+      if (before.requestHash !== requestHash) throw fieldProblem('idempotencyKey', WORDS.thisKeyWasUsedFor);
       return { batchId: before.batchId, repeated: true };
     }
     const { state } = reduceLog(await readEvents(database(), id, transaction));
-    if (state.phase !== 'sown' && state.phase !== 'emerged')
-      throw fieldProblem('id', 'Only what is sown and not yet off the heat is sown again; make a new batch instead.');
+    if (state.phase !== 'sown' && state.phase !== 'emerged') throw fieldProblem('id', WORDS.onlyWhatIsSownAnd);
     const made = await insertBatch(
       database(),
       {
@@ -102,8 +100,5 @@ function planFromToday(season: Season, batch: BatchRecord): BatchPlan {
     const chain = backwardChain({ crop, plan: tried, offHeat: world.nursery.offHeat, tables });
     if (chain.kind === 'chain' && milestoneOf(chain, 'sow')!.day >= now.today) return tried;
   }
-  throw fieldProblem(
-    'id',
-    `Sown today it cannot go out within ${MOST_LATER_days} days of ${isoFromDay(old.transplantOn)}; make a new batch with another plan.`,
-  );
+  throw fieldProblem('id', WORDS.sownTodayItCannotGo(MOST_LATER_days, isoFromDay(old.transplantOn)));
 }

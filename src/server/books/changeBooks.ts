@@ -122,7 +122,11 @@ function requireEmpty(season: Season, placeId: number): void {
   throw new ProblemError(
     409,
     WORDS.plantsStandThere,
-    `${there.length === 1 ? WORDS.words1BatchStands : WORDS.batchesStand(there.length)} there or ${there.length === 1 ? 'is' : 'are'} planned to: ${codes.slice(0, 8).join(', ')}${codes.length > 8 ? WORDS.andMore(codes.length - 8) : ''}. Put them elsewhere first; then retire the place.`,
+    WORDS.thereOrPlannedToPut(
+      there.length,
+      codes.slice(0, 8).join(', '),
+      codes.length > 8 ? WORDS.andMore(codes.length - 8) : '',
+    ),
   );
 }
 
@@ -134,29 +138,21 @@ async function written(
   input: object,
 ): Promise<{ id: number; version: number }> {
   if (write.kind === 'taken') {
-    throw fieldProblem(
-      'code' in input ? 'code' : 'name',
-      `There is a ${ONE[book]} of this name already; it may be retired.`,
-    );
+    throw fieldProblem('code' in input ? 'code' : 'name', WORDS.thereIsAOfThis(ONE[book]));
   }
   if (write.kind === 'missing')
     throw new ProblemError(404, WORDS.noSuch(ONE[book]), WORDS.thereIsNoNumber(ONE[book], existing!.id));
   if (write.kind === 'stale') {
     const current = (await readBook(book)).find((item) => item.id === existing!.id);
-    throw new ProblemError(
-      409,
-      WORDS.changedBySomeoneElse,
-      'Someone changed this since you opened it. Both versions are kept here; choose.',
-      {
-        current:
-          current && book === 'places'
-            ? placeAnswer(current as PlaceRecord)
-            : current && book === 'lots'
-              ? lotAnswer(current as LotRecord)
-              : current,
-        yours: { ...input, version: existing!.version },
-      },
-    );
+    throw new ProblemError(409, WORDS.changedBySomeoneElse, WORDS.someoneChangedThisSinceYou, {
+      current:
+        current && book === 'places'
+          ? placeAnswer(current as PlaceRecord)
+          : current && book === 'lots'
+            ? lotAnswer(current as LotRecord)
+            : current,
+      yours: { ...input, version: existing!.version },
+    });
   }
   return { id: write.id, version: write.version };
 }
@@ -182,10 +178,7 @@ async function requireOutside(place: BookInputs['places']): Promise<void> {
   if (place.temperature.kind === 'written') return;
   const { world } = await readSeason();
   if (world.nursery.outside === null) {
-    throw fieldProblem(
-      'temperature.kind',
-      'Write down the usual temperatures outside first, in the settings; or write this place down by periods.',
-    );
+    throw fieldProblem('temperature.kind', WORDS.writeDownTheUsualTemperatures);
   }
 }
 
@@ -243,10 +236,7 @@ async function requireSense<B extends BookName>(book: B, input: BookInputs[B]): 
       const { world } = await readSeason();
       const cropId = world.varieties.find((v) => v.id === lot.varietyId)?.cropId;
       if (!world.crops.find((c) => c.id === cropId)?.seedBalls) {
-        throw fieldProblem(
-          'germination_percent',
-          'Over 100% is for seed balls, which hold several seeds; say so in the book of crops if this is one.',
-        );
+        throw fieldProblem('germination_percent', WORDS.overIsForSeedBalls);
       }
     }
     if (lot.receivedOn && lot.testedOn && requireDay(lot.testedOn) < requireDay(lot.receivedOn) - 3650) {

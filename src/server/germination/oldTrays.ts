@@ -43,8 +43,7 @@ export async function importOldTrays(input: OldTraysInput): Promise<OldTraysAnsw
         ? await insertOldTrayFile(db, { key, requestHash: hashOf(asked), name: input.name }, transaction)
         : null;
     if (file && 'usedFor' in file) {
-      if (file.usedFor !== hashOf(asked))
-        throw fieldProblem('idempotencyKey', 'This key was used for another file; use a fresh one for each.');
+      if (file.usedFor !== hashOf(asked)) throw fieldProblem('idempotencyKey', WORDS.thisKeyWasUsedFor);
       return { crops: [], errors: [], taken: trays.length, repeated: true };
     }
     const there = await readOldTrayKeys(db, transaction);
@@ -58,7 +57,7 @@ export async function importOldTrays(input: OldTraysInput): Promise<OldTraysAnsw
     const crops = byCrop(taken, season);
     if (!file) return { crops, errors, taken: 0, repeated: false };
     if (errors.length > 0)
-      throw new ProblemError(422, WORDS.nothingWasReadIn, 'Some lines are wrong; mend them and send the file again.', {
+      throw new ProblemError(422, WORDS.nothingWasReadIn, WORDS.someLinesAreWrongMend, {
         errors,
       });
     await insertOldTrays(db, file.id, taken, transaction);
@@ -72,22 +71,24 @@ function rowOf(told: ToldTray, season: Season, there: ReadonlySet<string>): OldT
   const fault = (column: string, message: string): FieldError => ({ path: `lines.${told.line}.${column}`, message });
   const same = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase();
   const crop = world.crops.find((one) => same(one.name, told.crop));
-  if (!crop) return fault('crop', `crop: the book has no "${told.crop}"; write it as the book does, or add it there`);
+  if (!crop) return fault('crop', `crop: ${WORDS.theBookHasNoWrite(told.crop)}`);
   const ofCrop = world.varieties.filter((one) => one.cropId === crop.id);
   const variety = told.variety === '' ? null : ofCrop.find((one) => same(one.name, told.variety));
   if (variety === undefined)
     return fault(
       'variety',
-      `variety: ${crop.name} has no "${told.variety}" in the book; it has ${
+      `variety: ${WORDS.hasNoInTheBook(
+        crop.name,
+        told.variety,
         inUse(ofCrop)
           .map((one) => one.name)
           .slice(0, 8)
-          .join(', ') || 'none'
-      }`,
+          .join(', ') || 'none',
+      )}`,
     );
   const lot =
     told.lot === '' ? null : world.lots.find((one) => one.varietyId === variety?.id && same(one.code, told.lot));
-  if (lot === undefined) return fault('lot', `lot: no lot "${told.lot}" of that variety in the book; leave it empty`);
+  if (lot === undefined) return fault('lot', `lot: ${WORDS.noLotOfThatVariety(told.lot)}`);
   const lastDay = told.counts.at(-1)!.day;
   if (lastDay > now.today) return fault('counted_on', WORDS.countedOnIsStillTo(isoFromDay(lastDay)));
   const key = [crop.id, variety?.id ?? 0, told.tray.toLowerCase(), isoFromDay(told.sownOn)].join(' ');

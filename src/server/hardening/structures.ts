@@ -125,9 +125,9 @@ function structureView(season: Season, site: Site, cover: CoverRecord, hours: re
           name: WORDS.somebodyIsThere,
           value: WORDS.words00To00(nursery.planting.home.from_h, nursery.planting.home.to_h),
         },
-        { name: 'school', value: nursery.planting.lidSchool.kind },
+        { name: WORDS.school, value: WORDS.schools[nursery.planting.lidSchool.kind] },
       ],
-      source: `glazing by handbooks, ventilation by Warren & Parkins 1985 (from memory); the rest ${COMMON_PRACTICE}`,
+      source: WORDS.glazingByHandbooksVentilationBy(COMMON_PRACTICE),
     },
   };
 }
@@ -163,7 +163,7 @@ export function nightWords(day: LidDay, least_C: number, unit: TemperatureUnit):
   const wants = WORDS.tonightWithTheLidShut2(low, degreesWords(least_C, unit));
   if (!enough) {
     const best = [...day.night].sort((a, b) => b.least_C - a.least_C)[0]!;
-    return `${wants}: nothing at hand is enough; ${ACT_WORDS[best.act]} holds ${degreesWords(best.least_C, unit)}. Carry the tenderest in.`;
+    return `${wants}: ${WORDS.nothingAtHandIsEnough(ACT_WORDS[best.act], degreesWords(best.least_C, unit))}`;
   }
   const kWh = enough.kWh > 0.05 ? WORDS.kwh(enough.kWh.toFixed(1)) : '';
   return WORDS.holds(wants, ACT_WORDS[enough.act], degreesWords(enough.least_C, unit), kWh);

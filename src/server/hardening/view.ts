@@ -148,13 +148,13 @@ function explanationOf(season: Season, ladder: Ladder): Explanation | null {
         ? []
         : [
             {
-              name: 'gusts',
+              name: WORDS.gusts,
               value: WORDS.of(windWords(day.gust_m_s, ladder.unit), windWords(rung.gust_m_s, ladder.unit)),
             },
           ]),
       {
-        name: 'forecast',
-        value: site.forecast ? WORDS.hOld(site.forecast.source, Math.round(site.forecast.age_h)) : 'none',
+        name: WORDS.forecast,
+        value: site.forecast ? WORDS.hOld(site.forecast.source, Math.round(site.forecast.age_h)) : WORDS.none,
       },
     ],
     source: WORDS.stepsAndLimitsErrorsBy(COMMON_PRACTICE, site.pairs),

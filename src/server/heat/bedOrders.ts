@@ -40,8 +40,7 @@ function switchOnWords(season: Season, zone: ZoneRecord): string | null {
   const found = switchOnOf(season, zone);
   if (!found) return null;
   const { proposal, day, hour, sowDay } = found;
-  if (proposal === null)
-    return `switch the bed on now: by the forecast it cannot be warm by ${shortDay(sowDay)}; sow a day later, or cover it`;
+  if (proposal === null) return WORDS.switchTheBedOnNow(shortDay(sowDay));
   const when = WORDS.at00(day === season.now.today ? WORDS.today : shortDay(day), String(hour).padStart(2, '0'));
   const saved = proposal.saves_kWh ?? 0;
   const saves = saved > 0.05 ? WORDS.kwhLessThanFromThe(saved.toFixed(1)) : '';

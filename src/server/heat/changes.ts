@@ -83,10 +83,7 @@ export async function changeZone(id: number, version: number, input: ZoneInput):
 export async function overrideZone(id: number, input: OverrideInput): Promise<void> {
   const zone = await zoneOr404(id);
   if (input.set_C !== null && input.set_C > zone.spec.mostSet_C)
-    throw fieldProblem(
-      'set_C',
-      `This zone goes to ${zone.spec.mostSet_C} °C at most; change that under the zone if it is wrong.`,
-    );
+    throw fieldProblem('set_C', WORDS.thisZoneGoesToC(zone.spec.mostSet_C));
   const { now } = await readSeason();
   const from_ms = now.instant_ms;
   const ok = await insertOverride(
@@ -121,8 +118,7 @@ export async function addHandReading(
   const { now } = await readSeason();
   const done = await insertHandReading(database(), zoneId, input, hashOf({ zoneId, ...input }), now.instant_ms);
   if (done === null) throw new ProblemError(409, WORDS.correctedAlready, WORDS.thatReadingIsNotThere);
-  if (!done.sameRequest)
-    throw fieldProblem('idempotencyKey', 'This key was used for another reading; use a fresh one for each.');
+  if (!done.sameRequest) throw fieldProblem('idempotencyKey', WORDS.thisKeyWasUsedForAnother);
   return { id: done.id, repeated: done.repeated };
 }
 

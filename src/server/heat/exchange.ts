@@ -52,14 +52,11 @@ export async function importReadings(input: ReadingsImport): Promise<ReadingsRep
   const parsed = Papa.parse<Record<string, string>>(input.csv, { header: true, skipEmptyLines: true });
   const fields = parsed.meta.fields ?? [];
   if (!fields.includes(input.timeColumn))
-    throw fieldProblem(
-      'timeColumn',
-      `There is no column "${input.timeColumn}"; the file has ${fields.slice(0, 8).join(', ')}.`,
-    );
+    throw fieldProblem('timeColumn', WORDS.thereIsNoColumnThe(input.timeColumn, fields.slice(0, 8).join(', ')));
   for (const [i, c] of input.columns.entries())
     if (!fields.includes(c.column)) throw fieldProblem(`columns.${i}.column`, WORDS.thereIsNoColumnIn(c.column));
   if (parsed.data.length > MOST_LINES)
-    throw new ProblemError(413, WORDS.tooManyLines, `At most ${MOST_LINES} lines at once; cut the file in two.`);
+    throw new ProblemError(413, WORDS.tooManyLines, WORDS.atMostLinesAtOnce(MOST_LINES));
   const sensors = await readSensors(db);
   const { now } = await readSeason();
   const rows: ReadingRow[] = [];
@@ -83,7 +80,7 @@ export async function importReadings(input: ReadingsImport): Promise<ReadingsRep
       const why =
         unbelievable(raw) ??
         unbelievable(value) ??
-        (role === 'heater' && !(value >= 0 && value <= 1) ? 'not a share from 0 to 1' : null);
+        (role === 'heater' && !(value >= 0 && value <= 1) ? WORDS.notAShareFromTo : null);
       if (why !== null) {
         out(`${column} "${text.slice(0, 20)}": ${why}`);
         continue;

@@ -31,12 +31,11 @@ export async function addHotBedLine(placeId: number, line: HotBedLineInput): Pro
   const place = world.places.find((p) => p.id === placeId);
   if (!place) throw new ProblemError(404, WORDS.noSuchPlace, WORDS.thereIsNoPlaceNumber(placeId));
   if (place.temperature?.kind !== 'hot-bed')
-    throw new ProblemError(409, WORDS.notAHotBed, `${place.name} is no hot bed; say so under its warmth first.`);
+    throw new ProblemError(409, WORDS.notAHotBed, WORDS.isNoHotBedSay(place.name));
   if (requireDay(line.on) > now.today) throw fieldProblem('on', WORDS.thatDayHasNotCome);
   const done = await insertHotBedLine(database(), placeId, line, hashOf({ placeId, ...line }), now.instant_ms);
   if (done === null) throw new ProblemError(409, WORDS.withdrawnAlready, WORDS.thatLineIsNotThere);
-  if (!done.sameRequest)
-    throw fieldProblem('idempotencyKey', 'This key was used for another line; use a fresh one for each.');
+  if (!done.sameRequest) throw fieldProblem('idempotencyKey', WORDS.thisKeyWasUsedFor);
   return { id: done.id };
 }
 
@@ -118,7 +117,10 @@ function ordersOf(
     const { buildBy } = advice;
     if (buildBy !== null && buildBy - today <= TELL_days)
       orders.push(
-        `${buildBy < today ? WORDS.buildTheHotBedNow : WORDS.buildTheHotBedBy(shortDay(buildBy))}: it is wanted ${shortDay(wanted.first!)} and takes about ten days to warm; gloves, and wash hands after manure`,
+        WORDS.itIsWantedAndTakes(
+          buildBy < today ? WORDS.buildTheHotBedNow : WORDS.buildTheHotBedBy(shortDay(buildBy)),
+          shortDay(wanted.first!),
+        ),
       );
     return orders;
   }

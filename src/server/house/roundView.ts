@@ -119,8 +119,8 @@ function whyOf(job: Job, view: BatchView, season: Season): string {
   if (job.kind === 'pot' || job.kind === 'space' || job.kind === 'harden') return job.why + boltWords(view, season);
   if (job.kind !== 'plant' || !season.site) return job.why;
   const { verdict, by } = plantVerdict(season, season.site, view);
-  const word = { plant: WORDS.theGatesAreOpen, wait: 'wait', not: WORDS.notToday }[verdict];
-  return `${view.batch.plan.plantsWanted} wanted; ${word}: ${by}`;
+  const word = { plant: WORDS.theGatesAreOpen, wait: WORDS.wait, not: WORDS.notToday }[verdict];
+  return WORDS.wanted(view.batch.plan.plantsWanted, word, by);
 }
 
 /** Added to a job of a batch that is likely to run to flower. */
@@ -133,7 +133,7 @@ function boltWords(view: BatchView, season: Season): string {
   const likely = risks.find((risk) => risk.level === 'likely');
   if (!likely) return '';
   const unit = world.nursery.temperatureUnit;
-  const line = `${likely.cause === 'cold' ? 'under' : 'over'} ${degreesWords(likely.line, unit)}`;
+  const line = (likely.cause === 'cold' ? WORDS.under : WORDS.over)(degreesWords(likely.line, unit));
   return WORDS.likelyToRunToFlower(likely.figure, line, likely.of);
 }
 

@@ -110,11 +110,7 @@ export async function closeSeason(id: number, closing: SeasonClosing): Promise<C
     const closed = await closeAsRead(id, closing, await readSeason());
     if (closed) return closed;
   }
-  throw new ProblemError(
-    409,
-    WORDS.othersAreWriting,
-    'The log is being written to this moment; close the season again.',
-  );
+  throw new ProblemError(409, WORDS.othersAreWriting, WORDS.theLogIsBeingWritten);
 }
 
 /** How often what was worked out may be overtaken by a line of the log before the season is held. */
@@ -187,8 +183,7 @@ export async function putIntoSeason(batchId: number, version: number, seasonId: 
       throw new ProblemError(409, WORDS.changedBySomeoneElse, WORDS.wasChangedSinceYouOpened(batch.code));
     const season = (await readSeasons(db, transaction)).find((one) => one.id === seasonId);
     if (!season) throw fieldProblem('seasonId', WORDS.thereIsNoSuchSeason);
-    if (season.closedAt_ms !== null)
-      throw fieldProblem('seasonId', `Season ${season.name} is closed; choose an open one, or open it again.`);
+    if (season.closedAt_ms !== null) throw fieldProblem('seasonId', WORDS.seasonIsClosedChooseAn(season.name));
     await moveToSeason(db, [batchId], seasonId, transaction);
   });
 }

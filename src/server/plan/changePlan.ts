@@ -43,8 +43,7 @@ export async function changePlan(input: PlanChangeInput): Promise<PlanChanged> {
     await lockPlan(database(), transaction);
     const known = await readPlanChange(database(), { key: input.idempotencyKey }, transaction);
     if (known) {
-      if (known.request_hash !== hash)
-        throw fieldProblem('idempotencyKey', 'This key was used for another plan; use a fresh one.');
+      if (known.request_hash !== hash) throw fieldProblem('idempotencyKey', WORDS.thisKeyWasUsedFor);
       return { changeId: known.id, repeated: true };
     }
     const wanted: Part = {
@@ -71,8 +70,7 @@ export async function undoPlan(input: UndoInput): Promise<PlanChanged> {
     if (repeated) return { changeId: repeated.id, repeated: true };
     const change = await readPlanChange(database(), { id: input.changeId }, transaction);
     if (!change) throw new ProblemError(404, WORDS.noSuchChange, WORDS.thereIsNoChangeNumber(input.changeId));
-    if (change.undone)
-      throw new ProblemError(409, WORDS.undoneAlready, 'Someone has undone this; look at the season as it now stands.');
+    if (change.undone) throw new ProblemError(409, WORDS.undoneAlready, WORDS.someoneHasUndoneThisLook);
     const before = change.before as Part;
     const after = change.after as Part;
     const words = WORDS.undone(change.words).slice(0, 400);

@@ -16,7 +16,7 @@ export async function scenarios(): Promise<ScenarioRecord[]> {
 export async function addScenario(input: ScenarioInput): Promise<{ id: number }> {
   const { now } = await readSeason();
   if ((await scenarios()).length >= MOST) {
-    throw fieldProblem('name', `There are ${MOST} what-ifs already; take one out first.`);
+    throw fieldProblem('name', WORDS.thereAreWhatIfsAlready(MOST));
   }
   const write = await insertScenario(database(), input, isoFromDay(now.today));
   if (write.kind !== 'written') throw fieldProblem('name', WORDS.thereIsAWhatIf);

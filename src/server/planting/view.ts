@@ -406,10 +406,10 @@ function gateView(gate: Gate, season: Season, input: GateInput, odds: BatchOdds 
     inputs: explanationInputs(gate, season, input),
     source:
       key === 'forecast' || key === 'storm' || key === 'heat'
-        ? `the forecast in use; limits ${COMMON_PRACTICE}`
+        ? WORDS.theForecastInUseLimits(COMMON_PRACTICE)
         : key === 'hardened'
-          ? 'your own log'
-          : `the site’s own years and readings; limits ${COMMON_PRACTICE}`,
+          ? WORDS.yourOwnLog
+          : WORDS.theSiteSOwnYears(COMMON_PRACTICE),
   };
   return {
     key,
@@ -439,12 +439,12 @@ function explanationInputs({ key }: Gate, season: Season, input: GateInput): Exp
       ];
     case 'soil':
       return [
-        { name: 'least', temperature_C: input.soilMin_C },
+        { name: WORDS.least, temperature_C: input.soilMin_C },
         { name: WORDS.daysInARow, value: String(rules.soil_days) },
       ];
     case 'nights':
       return [
-        { name: 'least', temperature_C: input.nightMin_C },
+        { name: WORDS.least, temperature_C: input.nightMin_C },
         ...(input.warm_K > 0
           ? [{ name: WORDS.coverWorth, value: differenceWords(input.warm_K, season.world.nursery.temperatureUnit) }]
           : []),

@@ -84,7 +84,7 @@ export async function saveSession(id: number, patch: SessionPatch): Promise<Sess
   patch.lines.forEach((line, i) => requireLine(world, line, `lines.${i}`));
   for (const { batchId, outcome, name } of before.lines)
     if (outcome && !patch.lines.some((l) => l.batchId === batchId))
-      throw fieldProblem('lines', `${name} is potted in this session; it stays in it.`);
+      throw fieldProblem('lines', WORDS.isPottedInThisSession(name));
   const { version, on, people, lines, closed } = patch;
   const done = await updateSession(database(), id, version, { on: requireDay(on), people, lines, closed });
   const after = await viewSession(id);

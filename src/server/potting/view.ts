@@ -197,7 +197,7 @@ function wrongWith(
 ): string | null {
   if (!container) return WORDS.itsPotIsNoLonger;
   if (!['emerged', 'growing', 'potted'].includes(state.phase))
-    return state.phase === 'sown' ? 'nothing is logged as up yet; count it first' : WORDS.theBatchIs(state.phase);
+    return state.phase === 'sown' ? WORDS.nothingIsLoggedAsUp : WORDS.theBatchIs(state.phase);
   if (line.plants > there + line.doubled) return WORDS.onlyAreLeftAndFrom(there, line.doubled);
   if (line.baseMixId !== null && !season.world.mixes.some((m) => m.id === line.baseMixId))
     return WORDS.itsBaseMixIsGone;

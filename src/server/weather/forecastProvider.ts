@@ -1,4 +1,5 @@
 import { FORECAST_BYTES } from '../../contracts/weather/forecast.ts';
+import { WORDS } from '../../words/en/weather/forecastProvider.ts';
 
 /** Where forecasts come from. */
 export interface ForecastProvider {
@@ -39,15 +40,15 @@ export function httpProvider(
           headers: { accept: 'application/json' },
         });
       } catch (error) {
-        if ((error as Error).name === 'TimeoutError') throw new Error(`no answer within ${wait_ms / 1000} seconds`);
-        throw new Error('it cannot be reached');
+        if ((error as Error).name === 'TimeoutError') throw new Error(WORDS.noAnswerWithinSeconds(wait_ms / 1000));
+        throw new Error(WORDS.itCannotBeReached);
       }
-      if (!response.ok) throw new Error(`it answered ${response.status}`);
+      if (!response.ok) throw new Error(WORDS.itAnswered(response.status));
       try {
         return JSON.parse(await bounded(response)) as unknown;
       } catch (error) {
-        if (error instanceof SyntaxError) throw new Error('it answered what is not JSON');
-        throw (error as Error).name === 'TimeoutError' ? new Error('its answer broke off') : error;
+        if (error instanceof SyntaxError) throw new Error(WORDS.itAnsweredWhatIsNot);
+        throw (error as Error).name === 'TimeoutError' ? new Error(WORDS.itsAnswerBrokeOff) : error;
       }
     },
   };
@@ -63,7 +64,7 @@ async function bounded(response: Response): Promise<string> {
     size += value.byteLength;
     if (size > FORECAST_BYTES) {
       await reader.cancel();
-      throw new Error(`its answer is larger than ${FORECAST_BYTES / 1024} KB`);
+      throw new Error(WORDS.itsAnswerIsLargerThan(FORECAST_BYTES / 1024));
     }
     chunks.push(value);
   }

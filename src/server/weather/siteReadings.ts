@@ -25,17 +25,13 @@ export async function logReading(input: SiteReadingInput): Promise<{ id: number;
     throw fieldProblem('coverId', WORDS.thereIsNoSuchCover);
   const usual = site?.usual && day >= site.usual.from ? site.usual.night_C[day - site.usual.from] : undefined;
   if (usual !== undefined && input.least_C !== null && Math.abs(input.least_C - usual) > UNLIKE_K)
-    throw fieldProblem(
-      'least_C',
-      `lowest: ${input.least_C} degrees C where about ${usual.toFixed(0)} is usual; is it in Fahrenheit?`,
-    );
+    throw fieldProblem('least_C', `lowest: ${WORDS.degreesCWhereAboutIs(input.least_C, usual.toFixed(0))}`);
   if (input.correctsId !== null && !site?.readings.some((r) => r.id === input.correctsId))
     throw new ProblemError(409, WORDS.correctedAlready, WORDS.thatReadingIsNotThere);
   const requestHash = hashOf(input);
   return inTransaction(database(), async (transaction) => {
     const done = await insertReading(database(), input, requestHash, now.instant_ms, transaction);
-    if (!done.sameRequest)
-      throw fieldProblem('idempotencyKey', 'This key was used for another reading; use a fresh one for each.');
+    if (!done.sameRequest) throw fieldProblem('idempotencyKey', WORDS.thisKeyWasUsedFor);
     return { id: done.id, repeated: done.repeated };
   });
 }

@@ -33,11 +33,11 @@ export function forecastFault(
 ): { readonly path: string; readonly message: string } | null {
   const made_ms = Date.parse(file.made_at);
   if (made_ms > now.instant_ms + CLOCKS_DIFFER_ms)
-    return { path: 'made_at', message: `made_at: ${file.made_at} is still to come; is its clock right?` };
+    return { path: 'made_at', message: `made_at: ${WORDS.isStillToComeIs(file.made_at)}` };
   if (made_ms < now.instant_ms - OLDEST_days * 86_400_000)
     return {
       path: 'made_at',
-      message: `made_at: made ${Math.round((now.instant_ms - made_ms) / 86_400_000)} days ago; a forecast is of use for ${OLDEST_days} days at the most`,
+      message: `made_at: ${WORDS.madeDaysAgoAForecast(Math.round((now.instant_ms - made_ms) / 86_400_000), OLDEST_days)}`,
     };
   const at = file.hours.map((h) => Date.parse(h.at));
   const seen = new Set<number>();
@@ -46,10 +46,9 @@ export function forecastFault(
     seen.add(ms);
   }
   const last = Math.max(...at);
-  if (last <= now.instant_ms)
-    return { path: 'hours', message: 'hours: all of them are past; nothing is told of what is to come' };
+  if (last <= now.instant_ms) return { path: 'hours', message: `hours: ${WORDS.allOfThemArePast}` };
   if (last > now.instant_ms + 20 * 86_400_000)
-    return { path: 'hours', message: 'hours: more than 20 days ahead; are the instants right?' };
+    return { path: 'hours', message: `hours: ${WORDS.moreThanDaysAheadAre}` };
   for (const [i, h] of file.hours.entries())
     if (h.gust_m_s != null && h.wind_m_s != null && h.gust_m_s < 0.7 * h.wind_m_s)
       return { path: `hours.${i}.gust_m_s`, message: WORDS.gustMSGustsBelow };
@@ -64,11 +63,7 @@ function unlikeSite(file: ForecastFile, place: Place, now: Now): { path: string;
   const usual = (day_C[4]! + night_C[4]!) / 2;
   if (Math.abs(mean - usual) <= UNLIKE_K) return null;
   const f = Math.abs((mean - 32) / 1.8 - usual) <= 10 ? WORDS.areTheyInFahrenheitSend : '';
-  const message = WORDS.tempCDegreesCOn(
-    mean.toFixed(0),
-    usual.toFixed(0),
-    f || ' Is it another place, or another unit?',
-  );
+  const message = WORDS.tempCDegreesCOn(mean.toFixed(0), usual.toFixed(0), f || WORDS.isItAnotherPlaceOr);
   return { path: 'hours', message };
 }
 
@@ -136,8 +131,7 @@ export async function takeTyped(
 ): Promise<{ readonly days: number }> {
   const typed = input.days.map((d) => ({ ...d, day: requireDay(d.day), cloud_frac: CLOUD[d.sky] }));
   typed.forEach((d, i) => {
-    if (d.day < now.today)
-      throw fieldProblem(`days.${i}.day`, `${isoFromDay(d.day)} is past; log it as a reading instead.`);
+    if (d.day < now.today) throw fieldProblem(`days.${i}.day`, WORDS.isPastLogItAs(isoFromDay(d.day)));
     if (d.day > now.today + 9) throw fieldProblem(`days.${i}.day`, WORDS.aForecastReachesTenDays);
   });
   const noon = solarNoon_h(world, now.instant_ms);

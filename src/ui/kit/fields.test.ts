@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { FieldSpec } from './fields.ts';
-import { differences, figureOr, labelOf, nested, typedOf, typedTemperature, valuesOf } from './fields.ts';
+import { differences, figureOr, issueWords, labelOf, nested, typedOf, typedTemperature, valuesOf } from './fields.ts';
 
 const FIELDS: FieldSpec[] = [
   { key: 'name', label: 'Name', kind: 'text' },
@@ -103,6 +103,33 @@ describe('fields of parts of a line', () => {
       thick_m: 0.05,
     });
     expect(valuesOf(fields, { ...typed, thick_m: '2' }, other, kept)['thick_m']).toBeCloseTo(0.0508, 12);
+  });
+
+  it('what is out of bounds is said in the scale that is typed, and as the schema says it where that is the same', () => {
+    const warm: FieldSpec = { key: 'warm_C', label: 'Warm', kind: 'temperature' };
+    const low = { code: 'too_small', minimum: -40, message: 'warm, degrees C: at least -40' };
+    expect(issueWords(warm, low, other, {})).toBe('Warm, °F: at least -40');
+    expect(issueWords(warm, { ...low, minimum: 10 }, other, {})).toBe('Warm, °F: at least 50');
+    expect(issueWords(warm, low, metric, {})).toBe(low.message);
+    const share = fields.find(({ key }) => key === 'share_frac')!;
+    expect(issueWords(share, { code: 'too_big', maximum: 0.5, message: '' }, metric, {})).toBe('Share, %: at most 50');
+    const thick = fields.find(({ key }) => key === 'thick_m')!;
+    expect(issueWords(thick, { code: 'too_big', maximum: 0.254, message: '' }, other, {})).toBe(
+      'Thick, in: at most 10',
+    );
+    expect(issueWords(thick, { code: 'invalid_type', message: 'thickness in m: 0 to 2' }, other, {})).toBe(
+      'Thick, in: type a figure',
+    );
+    const pack: FieldSpec = {
+      key: 'pack',
+      label: 'Pack',
+      kind: 'number',
+      measure: 'L',
+      measureWhere: { key: 'unit', is: 'L' },
+    };
+    const many = { code: 'too_big', maximum: 1000, message: 'in a pack: at most 1000' };
+    expect(issueWords(pack, many, other, { unit: 'pieces' })).toBe(many.message);
+    expect(issueWords(pack, many, other, { unit: 'L' })).toContain('gal: at most 264');
   });
 
   it('are called with the unit they are typed in, once', () => {

@@ -175,6 +175,27 @@ export function valuesOf(
   return values;
 }
 
+/** What a schema found wrong with one value of a line; figures by how they are kept. */
+export interface FieldIssue {
+  readonly code?: string | undefined;
+  readonly message: string;
+  readonly minimum?: unknown;
+  readonly maximum?: unknown;
+}
+
+/** What is wrong with a figure, in the scale in which it is typed where that is not the scale of the books. */
+export function issueWords(field: FieldSpec, issue: FieldIssue, units: Units, typed: Typed): string {
+  const line = field.measureWhere ? nested({ [field.measureWhere.key]: typed[field.measureWhere.key] }) : {};
+  const shown = (kept: number): string =>
+    String(typedOf([field], nested({ [field.key]: kept }, line), units)[field.key]);
+  const label = labelOf(field, units, typed);
+  if (field.kind === 'text' || shown(1) === '1') return issue.message;
+  if (issue.code === 'too_small' && typeof issue.minimum === 'number')
+    return WORDS.atLeast(label, shown(issue.minimum));
+  if (issue.code === 'too_big' && typeof issue.maximum === 'number') return WORDS.atMost(label, shown(issue.maximum));
+  return issue.code === 'invalid_type' ? WORDS.typeAFigure(label) : issue.message;
+}
+
 /** One field in which two versions of a line differ, in words. */
 export interface Difference {
   readonly label: string;

@@ -3,7 +3,7 @@ import { get, useForm, type FieldErrors, type FieldPath } from 'react-hook-form'
 import type { z } from 'zod';
 import type { Problem } from '../../contracts/problem.ts';
 import { draftOf, forgetDraft, keepDraft } from './drafts.ts';
-import { nested, typedOf, valuesOf, type FieldSpec, type Typed, type Units } from './fields.ts';
+import { issueWords, nested, typedOf, valuesOf, type FieldSpec, type Typed, type Units } from './fields.ts';
 
 type Values = Readonly<Record<string, unknown>>;
 
@@ -75,7 +75,11 @@ export function useTypedForm(input: TypedForm) {
       const wrong = whole?.safeParse(keyed ? { idempotencyKey: SOME_KEY, ...sent } : sent).error;
       if (!wrong) return { values: typed, errors: {} };
       const errors: FieldErrors = {};
-      for (const issue of wrong.issues) put(errors, placeOf(issue.path.join('.')), issue.message);
+      for (const issue of wrong.issues) {
+        const path = issue.path.join('.');
+        const field = fields.find(({ key }) => key === path);
+        put(errors, placeOf(path), field ? issueWords(field, issue, units, byKey(typed)) : issue.message);
+      }
       return { values: {}, errors };
     },
   });

@@ -48,6 +48,10 @@ const CODES: Readonly<Record<string, string>> = catalogue({
   tunnel: 'tunnel',
   house: 'house',
   bench: 'bench',
+  // How far a batch that is over has come.
+  planted: 'planted',
+  ended: 'ended',
+  voided: 'voided',
   // Causes of loss and of trays that came up badly.
   'dried out': 'dried out',
   'too cold': 'too cold',

@@ -7,6 +7,7 @@ export const LEDGER = catalogue({
   all: 'All lines as CSV',
   newestOf: (shown: number, all: number) =>
     `The newest ${shown.toLocaleString('en-GB')} of ${all.toLocaleString('en-GB')} lines. Choose days to see others.`,
+  allOfThem: 'all',
   from: 'From',
   to: 'To',
   columns: ['Line', 'Day', 'Batch', 'Code', 'What', 'Number', 'Place', 'Note', 'By'],

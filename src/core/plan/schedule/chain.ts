@@ -64,7 +64,7 @@ export function withKeptDays(
       t: noonOf(day),
       day,
       dueOn: day,
-      explanation: { rule: WORDS.asItWasPlannedWhen, inputs: [], source: 'your own plan' },
+      explanation: { rule: WORDS.asItWasPlannedWhen, inputs: [], source: WORDS.yourOwnPlan },
     };
   });
   return { ...chain, milestones };

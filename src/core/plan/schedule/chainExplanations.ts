@@ -65,7 +65,7 @@ const WHY: Readonly<Record<MilestoneKey, Why>> = {
   'first-up': (c, before_day) => ({
     rule: WORDS.theFirst5ShowAt(FIRST_UP_PROGRESS.toFixed(2)),
     inputs: climateInputs(c, 'germinate', before_day),
-    source: `log-normal spread in thermal time, sigma ${SPREAD_SIGMA} (${COMMON_PRACTICE})`,
+    source: WORDS.logNormalSpreadInThermal(SPREAD_SIGMA, COMMON_PRACTICE),
   }),
   'half-up': (c, before_day) => ({
     rule: WORDS.halfAreUpWhenThe,
@@ -113,7 +113,7 @@ const WHY: Readonly<Record<MilestoneKey, Why>> = {
       ...climateInputs(c, c.plan.potContainerId === null ? 'grow' : 'space', before_day),
       ...lightInputs(c, c.plan.potContainerId === null ? 'grow' : 'space', before_day),
       ...gainInputs(c.route.inSpace, before_day),
-      { name: 'hardening', value: WORDS.days(c.plan.hardening_days) },
+      { name: WORDS.hardening, value: WORDS.days(c.plan.hardening_days) },
     ],
     source: STAGE_SUM_SOURCE,
   }),
@@ -149,7 +149,7 @@ function lightInputs(c: ExplanationContext, stage: Stage, day: DayNumber | null)
   if (light === undefined) return [];
   const factor = lightFactor(light, c.crop.dliGood);
   return [
-    { name: 'light', value: WORDS.ofMolMADay(light.toFixed(1), c.crop.dliGood) },
+    { name: WORDS.light, value: WORDS.ofMolMADay(light.toFixed(1), c.crop.dliGood) },
     { name: WORDS.growthByLight, value: WORDS.ofWhatWarmthAloneGives(Math.round(100 * factor)) },
   ];
 }
@@ -194,7 +194,7 @@ function gainInputs(growth: ThermalIntegral, day: DayNumber | null): Explanation
 
 function growthInputs(c: ExplanationContext, sum: number | null): ExplanationInput[] {
   return [
-    { name: 'base', temperature_C: c.crop.base_C },
+    { name: WORDS.base, temperature_C: c.crop.base_C },
     ...(sum === null ? [] : [{ name: WORDS.fromHalfUp, degreeDays: sum }]),
     ...grownInputs(c.plan.growth_factor ?? 1),
   ];

@@ -6,6 +6,7 @@ import { hotBedDays } from '../../heat/hotBed.ts';
 import { matRise, roomOn, type MatSpec } from '../../heat/mat.ts';
 import type { Place, PlaceTemperature } from '../../books/place.ts';
 import type { OutsideClimate } from './outsideClimate.ts';
+import { WORDS } from '../../../words/en/plan/schedule/placeClimate.ts';
 
 /** Day and night temperature of a place for each day from `from`, degrees Celsius. */
 export interface PlaceClimate {
@@ -45,8 +46,7 @@ export function placeClimate(
   const { temperature } = place;
   if (temperature === undefined || temperature.kind === 'written') return writtenClimate(place, from, days);
   if (temperature.kind === 'mat') return matClimate(place, temperature.mat, from, days, outside);
-  if (outside === null)
-    throw new RangeError(`${place.name} follows outside: write down the usual temperatures outside`);
+  if (outside === null) throw new RangeError(WORDS.followsOutsideWriteDownThe(place.name));
   if (temperature.kind === 'hot-bed') {
     const over = withinDays(outside, from, days);
     const { day_C, night_C } = hotBedDays(temperature.bed, place.bedLog ?? [], from, over);
@@ -126,7 +126,7 @@ export function heldAt(
 
 /** From yearly periods: a period lasts until the next begins, across the new year. */
 function writtenClimate(place: Warmed, from: DayNumber, days: number): PlaceClimate {
-  if (place.periods.length === 0) throw new RangeError(`${place.name} has no temperature: give it at least one period`);
+  if (place.periods.length === 0) throw new RangeError(WORDS.hasNoTemperatureGiveIt(place.name));
   const day_C = new Float64Array(days);
   const night_C = new Float64Array(days);
   const firstYear = civilFromDay(from).year;

@@ -29,5 +29,5 @@ export function chilledBy(
 export const TREATMENT_WORDS: Readonly<Record<Exclude<Crop['pretreat'], 'none'>, string>> = {
   soak: WORDS.soakTheSeedUpTo,
   scarify: WORDS.scratchOrNickTheSeed,
-  chill: 'Moist in a bag in the refrigerator at 2 to 5 degrees C; look for mould and for early roots each week',
+  chill: WORDS.moistInABagIn,
 };

@@ -140,16 +140,16 @@ function stageWarnings(
   }
   const range = stageRange(crop, stage);
   if (coldest < range.low_C) {
-    const text = `${place.name} goes down to {0}; ${crop.name} ${STAGE_WORDS[stage]} wants {1} or more.`;
+    const text = WORDS.goesDownToWantsOr(place.name, crop.name, STAGE_WORDS[stage]);
     found.push(warning('temperature', stage, from, text, [coldest, range.low_C]));
   }
   const { checkNight_C } = bandsOf(crop, stage);
   if (checkNight_C !== null && coldest < checkNight_C && coldest >= range.low_C) {
-    const text = `${place.name} goes down to {0}; a night under {1} checks ${crop.name} ${STAGE_WORDS[stage]}.`;
+    const text = WORDS.goesDownToANight(place.name, crop.name, STAGE_WORDS[stage]);
     found.push(warning('temperature', stage, from, text, [coldest, checkNight_C]));
   }
   if (hottest > range.high_C) {
-    const text = `${place.name} goes up to {0}; ${crop.name} ${STAGE_WORDS[stage]} wants {1} or less.`;
+    const text = WORDS.goesUpToWantsOr(place.name, crop.name, STAGE_WORDS[stage]);
     found.push(warning('temperature', stage, from, text, [hottest, range.high_C]));
   }
   if (stage === 'germinate') {
@@ -191,9 +191,9 @@ export function boltDays(chain: Chain, plan: BatchPlan, tables: SeasonTables): B
 }
 
 const BOLT_CURE = {
-  cold: 'Keep it warmer until it goes out, or sow later.',
-  warm: 'Cooler and shaded, or sow for cooler days; a variety slow to bolt.',
-  'long days': 'A variety slow to bolt, or sow for shorter days.',
+  cold: WORDS.keepItWarmerUntilIt,
+  warm: WORDS.coolerAndShadedOrSow,
+  'long days': WORDS.aVarietySlowToBolt,
 } as const;
 
 function boltWarnings(chain: Chain, crop: Crop, plan: BatchPlan, tables: SeasonTables): Warning[] {
@@ -241,7 +241,7 @@ function lightWarnings(chain: Chain, crop: Crop, plan: BatchPlan, tables: Season
     const wants = ((warmth / bad) * LEGGY_RATIO).toFixed(1);
     const cooler =
       bears_C >= stageRange(crop, stage).low_C + 2 ? WORDS.about0OnTheMean : WORDS.morningsSomeDegreesUnderThe;
-    const text = `Leggy in ${place.name}: ${bad} days from {day} with ${(light / bad).toFixed(1)} mol of light a day, little for the warmth. ${cooler}; or ${wants} mol of light; and wider apart.`;
+    const text = WORDS.leggyInDaysFromDay(place.name, bad, (light / bad).toFixed(1), cooler, wants);
     return [warning('leggy', stage, first, text, [bears_C])];
   });
 }

@@ -6,6 +6,7 @@ import { GUST, windDraw, type SiteWind } from '../../weather/siteWind.ts';
 import { ERRORS_ALIKE } from '../../weather/score.ts';
 import { surfaceMeansFrom } from '../../weather/soilSurface.ts';
 import { SOIL_LAG_frac } from '../../weather/soilNow.ts';
+import { WORDS } from '../../../words/en/plan/springs/springs.ts';
 
 /** A day of the site's history. */
 export interface PastDay {
@@ -89,8 +90,7 @@ export function simulatedSprings(input: SpringInput): Springs {
   const past = new Map<DayNumber, PastDay>();
   for (const day of input.history) if (day.least_C !== null && day.most_C !== null) past.set(day.day, day);
   const years = yearsOf(past, from, days);
-  if (years.length < LEAST_YEARS && !input.usual)
-    throw new RangeError(`${years.length} years of weather and no usual temperatures; 5 years or normals wanted`);
+  if (years.length < LEAST_YEARS && !input.usual) throw new RangeError(WORDS.yearsOfWeatherAndNo(years.length));
   const seasons = anomaliesOf(past, years, from, days);
   const random = seededRandom(input.seed);
   const z = () => normalDraw(random());

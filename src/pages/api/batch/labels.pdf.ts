@@ -5,11 +5,12 @@ import { fieldProblem } from '../../../contracts/problem.ts';
 import { check, endpoint } from '../../../server/edge.ts';
 import { labelsFor, labelsPdf } from '../../../server/batch/labels.ts';
 import { batchIn, readSeason } from '../../../server/plan/season.ts';
+import { WORDS } from '../../../words/en/api/batch/labels.pdf.ts';
 
 const query = z.strictObject({
   batches: z
-    .string({ error: 'batches: numbers of batches, with commas between' })
-    .regex(/^\d{1,9}(,\d{1,9}){0,199}$/, { error: 'batches: up to 200 numbers of batches, with commas between' }),
+    .string({ error: `batches: ${WORDS.numbersOfBatchesWithCommas}` })
+    .regex(/^\d{1,9}(,\d{1,9}){0,199}$/, { error: `batches: ${WORDS.upToNumbersOfBatches}` }),
   sheet: z.string().max(40).default('a4-24'),
   skip: z.coerce
     .number()
@@ -22,10 +23,7 @@ export const GET = endpoint(async ({ url }) => {
   const sheet = labelSheet(key);
   if (!sheet) {
     const [w, h] = LABEL_LEAST_mm;
-    throw fieldProblem(
-      'sheet',
-      `There is no such label sheet. A roll of your own is written roll-80x40, from ${w} x ${h} to ${LABEL_MOST_mm.join(' x ')} mm.`,
-    );
+    throw fieldProblem('sheet', WORDS.thereIsNoSuchLabel(w, h, LABEL_MOST_mm.join(' x ')));
   }
   const season = await readSeason();
   const views = [...new Set(batches.split(',').map(Number))].map((id) => batchIn(season, id));

@@ -1,6 +1,7 @@
 import { fieldProblem } from '../../../contracts/problem.ts';
 import { endpoint, json } from '../../../server/edge.ts';
 import { timeZoneAt, townsNamed } from '../../../server/house/towns.ts';
+import { WORDS } from '../../../words/en/api/house/towns.ts';
 
 export const GET = endpoint(async ({ url }) => {
   const at = url.searchParams.get('at');
@@ -12,6 +13,6 @@ export const GET = endpoint(async ({ url }) => {
     more === undefined &&
     Math.abs(latitude_deg) <= 90 &&
     Math.abs(longitude_deg) <= 180;
-  if (!fine) throw fieldProblem('at', 'at: latitude and longitude in degrees, such as 52.4,-2.9');
+  if (!fine) throw fieldProblem('at', `at: ${WORDS.latitudeAndLongitudeInDegrees}`);
   return json({ timeZone: timeZoneAt(latitude_deg, longitude_deg) });
 });

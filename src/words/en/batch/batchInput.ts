@@ -33,4 +33,8 @@ export const WORDS = catalogue({
   lot: 'lot',
   pot: 'pot',
   cover: 'cover',
+  thePlugsComeOnOr: (transplantOn: string) =>
+    `The plugs come on or after ${transplantOn}, when they are to go out; choose an earlier day.`,
+  thereIsNoSuchCrop: 'There is no such crop; choose one from the book.',
+  thereIsNoSuchProgramme: 'There is no such programme; choose one from Harden.',
 });

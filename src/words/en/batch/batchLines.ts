@@ -8,4 +8,7 @@ export const WORDS = catalogue({
   traySpacesShortInFrom: (slots: number, placeId: undefined | string, from: string) =>
     `${slots} tray spaces short in ${placeId} from ${from}`,
   nothingWasMade: 'Nothing was made',
+  theseLinesAskForBatches: (open: number, mostPlaced: number) =>
+    `These lines ask for ${open} batches; at most ${mostPlaced} are placed in one step. Send them in parts.`,
+  someLinesCannotBeMade: 'Some lines cannot be made yet; mend what is marked.',
 });

@@ -53,4 +53,5 @@ export const WORDS = catalogue({
   done: 'done',
   overdue: 'overdue',
   forecast: 'forecast',
+  plantsWantedAnd: (expected: number, words: string) => `plants wanted; ${expected} ${words}`,
 });

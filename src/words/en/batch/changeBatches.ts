@@ -23,4 +23,10 @@ export const WORDS = catalogue({
   noSuchBatch: 'No such batch',
   thereIsNoBatchNumber: (id: number) => `There is no batch number ${id}.`,
   changedBySomeoneElse: 'Changed by someone else',
+  thisKeyWasUsedFor: 'This key was used for another batch; use a fresh one for each.',
+  aBatchKeepsItsCrop: 'A batch keeps its crop; make a new batch instead.',
+  thatLineCannotBeCorrected: 'That line cannot be corrected; log what is true now instead.',
+  someoneHasCorrectedThisLine: 'Someone has corrected this line; look at it as it now stands.',
+  thisKeyWasUsedForAnother: 'This key was used for another line; use a fresh one for each.',
+  someoneChangedThisSinceYou: 'Someone changed this since you opened it. Both versions are kept here; choose.',
 });

@@ -21,4 +21,12 @@ export const WORDS = catalogue({
   cannotBeRead: (column: string) => `"${column}" cannot be read`,
   isTooLongForA: 'is too long for a name',
   isToGrowOnFor: 'is "to grow on", "for the pot" or empty',
+  someLinesAreWrongMend: 'Some lines are wrong; mend them and send the file again.',
+  moreThanLinesCutThe: (mostLines: number) =>
+    `More than ${mostLines} lines. Cut the file into parts; nothing was read.`,
+  isAFormulaWriteIts: 'is a formula; write its value instead',
+  isNotADateWrite: (text: string) => `"${text}" is not a date; write it as 2027-05-20`,
+  isNotInTheBooksIt: (varietyName: string) => `"${varietyName}" is not in the books; it can be made with the batches`,
+  isEmptyWriteItAs: 'is empty; write it as 2027-05-20',
+  isEmptySayTheDay: 'is empty; say the day the plugs come',
 });

@@ -7,4 +7,6 @@ export const WORDS = catalogue({
   toBeSown: (due: string) => `to be sown ${due}`,
   nothingToLabelChooseA: 'Nothing to label: choose a batch that is sown here.',
   trayLabels: 'Tray labels',
+  thatIsLabelsPrintAt: (labels: number, mostLabels: number) =>
+    `That is ${labels} labels; print at most ${mostLabels} at a time.`,
 });

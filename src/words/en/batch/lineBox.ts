@@ -33,4 +33,5 @@ export const WORDS = catalogue({
   words120Tomatoes24May: '120 tomatoes 24 May',
   sow150Leeks1March: 'sow 150 leeks 1 March',
   tapAPart: 'Tap a part of the sentence to change it. Enter makes it; Shift and Enter begins another line.',
+  change: (part: string, words: string) => `${part}: ${words}; change`,
 });

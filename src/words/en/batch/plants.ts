@@ -9,4 +9,5 @@ export const WORDS = catalogue({
   comeAsPlugsDay: 'come as plugs {day}',
   pottedDay: 'potted {day}',
   plantedOutDay: 'planted out {day}',
+  expectedOfSownNotCounted: (sown_count: number) => `expected of ${sown_count} sown; not counted yet`,
 });

@@ -7,4 +7,5 @@ export const WORDS = catalogue({
   thePlantsThemselves: 'the plants themselves',
   inTime: 'in time',
   ofSprings: (round: number) => `${round}% of springs`,
+  springsDrawnFromTheSite: 'springs drawn from the site’s own years and the forecast',
 });

@@ -31,4 +31,18 @@ export const WORDS = catalogue({
   onlyAreLeft2: (least: number, teased: string, rest: string) => `only ${least} are left${teased}${rest}`,
   hardening: 'hardening',
   ended: 'ended',
+  thisBatchHasEndedWithdraw: 'this batch has ended; withdraw its end first',
+  thisIsBeforeTheLast: 'this is before the last thing logged for the batch; correct that line first',
+  thisIsLoggedAlreadyCorrect: 'this is logged already; correct that line instead',
+  countingWhatIsUpEnds: (phase: string) => `counting what is up ends with potting; the batch is ${phase}`,
+  theBatchIsPlantsAre: (phase: string) => `the batch is ${phase}; plants are moved on when they are up`,
+  thisBatchIsCountedAs: 'this batch is counted as a whole so far; go on so, or withdraw those counts',
+  wereUpInTrayBefore: (least: number, byTray: number) =>
+    `${least} were up in tray ${byTray} before; log those that died as lost`,
+  thisBatchIsCountedTray: 'this batch is counted tray by tray; count each tray',
+  upOfSownCannotBe: (count: number, sown_count: number | null) =>
+    `${count} up of ${sown_count} sown cannot be; count again or correct the sowing`,
+  wereUpBeforeLogThose: (up_count: number) => `${up_count} were up before; log those that died as lost`,
+  pottedAndThrownOutOr: (count: number, out: number) =>
+    `; ${count} potted and ${out} thrown out or left over are more than that`,
 });

@@ -30,4 +30,14 @@ export const WORDS = catalogue({
     `${up_count} of ${sown_count} up; into the light before they stretch`,
   stepOfNotInA: (rung: number, rungsCount: number, words: string) =>
     `step ${rung} of ${rungsCount}: ${words}; not in a gale or frost`,
+  sowDay: (pretreat: string) => `${pretreat}; sow {day}`,
+  plugsOrderedForPlantsLook: (count: number, plantsWanted: number) =>
+    `${count} plugs ordered for ${plantsWanted} plants; look them over before they go in with the rest`,
+  nothingCountedYetHalfExpected: 'nothing counted yet; half expected {day}',
+  halfUpByTheForecast: 'half up by the forecast; into the light',
+  lookForRootsAtThe: '; look for roots at the base',
+  leavesTouchAboutNowLift: 'leaves touch about now: lift every other pot into a second tray; twice the room',
+  restedAfterPotting: 'rested after potting; ',
+  stepToGoOutDay: (restedWords: string, first: string) => `${restedWords}step 1: ${first}; to go out {day}`,
+  wantedLookAtSoilNights: (plantsWanted: number) => `${plantsWanted} wanted; look at soil, nights and wind first`,
 });

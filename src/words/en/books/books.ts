@@ -36,4 +36,5 @@ export const WORDS = catalogue({
   potsToACarryingTray: 'pots to a carrying tray',
   roomInTrays: 'room in trays',
   retiredTrueToRetireIt: 'retired: true to retire it, false to bring it back',
+  aDarkChamberHasNo: 'a dark chamber has no light; choose a lit chamber instead',
 });

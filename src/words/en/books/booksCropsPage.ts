@@ -7,7 +7,7 @@ export const WORDS = catalogue({
   addACrop: 'Add a crop',
   findACrop: 'Find a crop',
   anyOfItsNames: 'any of its names',
-  shrubsAndTrees: 'Shrubs and trees',
+  kinds: { vegetable: 'Vegetables', herb: 'Herbs', flower: 'Flowers', shrub: 'Shrubs and trees' },
   noCropIsCalledSo: 'No crop is called so.',
   allCropsOfTheLibrary: (foundCount: Part) => rich`All ${foundCount} crops of the library`,
   ofYourOwnHalfUp: (trays_count: Part, time_factor: Part, learning: Part) =>

@@ -103,4 +103,5 @@ export const WORDS = catalogue({
   up: '% up',
   nothing: 'nothing',
   atDegrees: (unit: string) => `at, °${unit}`,
+  yoursTheLibraryHas: (theirsWords: string) => `yours; the library has ${theirsWords}`,
 });

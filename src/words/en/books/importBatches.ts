@@ -26,4 +26,5 @@ export const WORDS = catalogue({
   batches: 'batches',
   line2: 'line',
   cropPlantsTransplantOnTomato: 'crop,plants,transplant_on\ntomato,120,2027-05-24',
+  mendTheOthersFirstOr: '; mend the others first, or take these and get the others back as a file',
 });

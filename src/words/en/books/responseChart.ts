@@ -4,4 +4,5 @@ import { catalogue } from '../../catalogue.ts';
 export const WORDS = catalogue({
   medium: (unit: string) => `medium, °${unit}`,
   days: (decimal: string) => `${decimal} days`,
+  daysToHalfUp: 'days to half up',
 });

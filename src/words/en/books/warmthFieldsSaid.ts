@@ -42,4 +42,6 @@ export const WORDS = catalogue({
   words0TheTrayStandsOn: (length: string, length2: string) =>
     `0: the tray stands on the mat; ${length} to ${length2} for gentle warmth`,
   severalLayers: 'several layers, as written',
+  underTheWholeTrayWhere: '1 under the whole tray; 0.5 where one mat is split under two flats',
+  isFebruary: '02-20 is 20 February',
 });

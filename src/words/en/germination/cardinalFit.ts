@@ -4,4 +4,6 @@ import { catalogue } from '../../catalogue.ts';
 export const WORDS = catalogue({
   oneTemperature: 'one temperature',
   temperatures: (size: number) => `${size} temperatures`,
+  halfCameUpAtThree: (size: string) => `half came up at ${size}; three or more are needed`,
+  theRatesDoNotRise: 'the rates do not rise with temperature; look at the counts again',
 });

@@ -103,4 +103,7 @@ export const WORDS = catalogue({
   growthByTheBook: 'Growth: by the book’s weeks; nothing was potted or signed here yet.',
   temperatureAsPlanned: 'Temperature: as planned for the place; its medium is not measured.',
   sownAgainTooLate: 'Sown again today it would be later than its window; it can still be done, and the date moves.',
+  molOfLightForEach: (ratio: string) =>
+    `, ${ratio} mol of light for each degree-day (leggy below 0.3; the light is the usual of such a place, not measured)`,
+  upOf: (up: number, sown: number) => `${up} of ${sown}`,
 });

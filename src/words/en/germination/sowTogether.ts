@@ -24,4 +24,6 @@ export const WORDS = catalogue({
   trayDay: 'tray-day',
   coolCropsGetNone: 'Cool crops get no heat here (a rule of the nursery).',
   coolCropsAsWarm: 'Cool crops are heated like warm ones (a rule of the nursery).',
+  wantsOrMoreWhichThe: (unit: string) =>
+    `: wants ${unit} or more, which the rule for cool crops does not give; sow it unheated`,
 });

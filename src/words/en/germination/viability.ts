@@ -6,4 +6,6 @@ export const WORDS = catalogue({
   storageTemperatureDegreesC: 'storage temperature, degrees C',
   daysInStore: 'days in store',
   noGerminationTestWithA: 'No germination test with a date: sow a few on damp paper and count before you trust it.',
+  theTestIsYearsOld: (years: number, keeps_years: number) =>
+    `The test is ${years} years old, and seed of this crop usually keeps ${keeps_years}; it loses vigour before it loses life. Test again, or sow more.`,
 });

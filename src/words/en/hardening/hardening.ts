@@ -49,4 +49,5 @@ export const WORDS = catalogue({
   openAboveInside: 'open above inside',
   unlikelyBelow: 'unlikely below',
   spacingAtMost300Crops: 'spacing: at most 300 crops',
+  wholeOpeningMoreThanThree: 'whole opening: more than three times the floor; is it in m2?',
 });

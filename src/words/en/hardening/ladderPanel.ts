@@ -54,4 +54,6 @@ export const WORDS = catalogue({
   tray: 'tray',
   up: ', up',
   fitToGoOutIn: (inTime_frac: string) => `; fit to go out in time in ${inTime_frac} of springs`,
+  go: 'Go',
+  back: 'Back',
 });

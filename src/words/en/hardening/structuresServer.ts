@@ -24,4 +24,10 @@ export const WORDS = catalogue({
   holds: (wants: string, part: string, least_C: string, kWh: string) => `${wants}: ${part} holds ${least_C}${kWh}`,
   heatInBySunAnd:
     'Heat in by sun and stored warmth, out through the glazing, the gaps and the opening, hour by hour; the narrowest step that keeps the air 2 degrees under what the plants stand until somebody is there again.',
+  glazingByHandbooksVentilationBy: (commonPractice: string) =>
+    `glazing by handbooks, ventilation by Warren & Parkins 1985 (from memory); the rest ${commonPractice}`,
+  nothingAtHandIsEnough: (act: string, unit: string) =>
+    `nothing at hand is enough; ${act} holds ${unit}. Carry the tenderest in.`,
+  school: 'opened by',
+  schools: { model: 'the model', outdoor: 'the temperature outside', indoor: 'the temperature inside' },
 });

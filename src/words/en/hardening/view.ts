@@ -18,4 +18,7 @@ export const WORDS = catalogue({
     `The forecast low, less ${caution} of its usual error, plus what place and cover are worth, must be at or above the step’s floor, and gusts at or below its ceiling; a day raises one stress at the most; a day held does not count.`,
   stepsAndLimitsErrorsBy: (part: string, pairs: number) =>
     `steps and limits ${part}; errors by this site’s own score over ${pairs} nights`,
+  gusts: 'gusts',
+  forecast: 'forecast',
+  none: 'none',
 });

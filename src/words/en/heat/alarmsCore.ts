@@ -27,4 +27,11 @@ export const WORDS = catalogue({
   changeTheSensorsBatteryWhen: 'Change the sensor’s battery when you next walk by.',
   testAlarm: 'Test alarm',
   nothingIsWrongSomebodyTried: 'Nothing is wrong: somebody tried whether alarms are heard. Take it.',
+  switchItOffAtThe:
+    'Switch it off at the wall and dry your hands before you touch leads; fixed wiring is for a licensed electrician.',
+  putOnEveryCoverYou:
+    'Put on every cover you have and keep it shut. Look at the breaker and the RCD once; if it trips again leave it. Generators stand outdoors only and are never fed into the house wiring.',
+  coverTheTraysShutDoors:
+    'Cover the trays, shut doors. See whether the heater is on and strong enough for this night; carry the tenderest to a warmer place.',
+  openTheCoverAndDamp: 'Open the cover and damp down; pull the heater’s plug if it is still on.',
 });

@@ -7,4 +7,6 @@ export const WORDS = catalogue({
   switchTheBedOnWarm: (when: string, takes_h: number, sowDay: string, toFixed: string, saves: string) =>
     `switch the bed on ${when}: warm in ${takes_h} h for sowing ${sowDay}, ${toFixed} kWh${saves}`,
   today: 'today',
+  switchTheBedOnNow: (sowDay: string) =>
+    `switch the bed on now: by the forecast it cannot be warm by ${sowDay}; sow a day later, or cover it`,
 });

@@ -31,4 +31,5 @@ export const WORDS = catalogue({
   checkedBefore: 'Checked before',
   in: (at_ms: string, offset_K: string, method: string, by: string) => `${at_ms}: ${offset_K} in ${method}, ${by}`,
   waterBesideAnother: 'water beside another',
+  uncorrected: (at: string, other: string) => `uncorrected, at ${at}; ${other}`,
 });

@@ -23,4 +23,7 @@ export const WORDS = catalogue({
   thisZoneHasNoController: 'This zone has no controller, so none can be broken.',
   someoneChangedTheseSettingsSince: 'Someone changed these settings since you opened them.',
   notLearned: 'Not learned',
+  thisZoneGoesToC: (mostSet_C: number) =>
+    `This zone goes to ${mostSet_C} °C at most; change that under the zone if it is wrong.`,
+  thisKeyWasUsedForAnother: 'This key was used for another reading; use a fresh one for each.',
 });

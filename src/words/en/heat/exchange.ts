@@ -10,4 +10,8 @@ export const WORDS = catalogue({
   itLiesInTheFuture: 'it lies in the future',
   noSuchZone: 'No such zone',
   thereIsNoHeatedZone: (zoneId: number) => `There is no heated zone number ${zoneId}.`,
+  thereIsNoColumnThe: (timeColumn: string, fields: string) =>
+    `There is no column "${timeColumn}"; the file has ${fields}.`,
+  atMostLinesAtOnce: (mostLines: number) => `At most ${mostLines} lines at once; cut the file in two.`,
+  notAShareFromTo: 'not a share from 0 to 1',
 });

@@ -8,4 +8,8 @@ export const WORDS = catalogue({
   itLosesHeatAsBuilt: 'It loses heat as built.',
   itLosesMoreThanBuilt: (percent: number, asked: string) => `It loses ${percent}% more than built. ${asked}`,
   itLosesLessThanBuilt: (percent: number) => `It loses ${percent}% less than built.`,
+  onlyHoursOfNightWith: (hours: string, FEWEST_h: number) =>
+    `only ${hours} hours of night with readings; ${FEWEST_h} are wanted`,
+  noLossAndCapacityBring: (before_K: string) =>
+    `no loss and capacity bring the model nearer than ${before_K} K; was it opened, watered or moved?`,
 });

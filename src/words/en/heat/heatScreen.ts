@@ -61,4 +61,5 @@ export const WORDS = catalogue({
   thisMonth: 'This month',
   thisSeason: 'This season',
   todayHead: 'Today',
+  downTo: (temperature: string) => `to ${temperature}`,
 });

@@ -16,4 +16,8 @@ export const WORDS = catalogue({
     `hot spots about ${spot_C}: put a stick thermometer where you set trays, and leave the hottest free`,
   blocksUnderTheLidOn: 'blocks under the lid on a bright day: it gets too warm under it',
   readTheStickThermometerIn: 'read the stick thermometer in the middle of the bed and write it down',
+  isNoHotBedSay: (place: string) => `${place} is no hot bed; say so under its warmth first.`,
+  thisKeyWasUsedFor: 'This key was used for another line; use a fresh one for each.',
+  itIsWantedAndTakes: (buildBy: string, first: string) =>
+    `${buildBy}: it is wanted ${first} and takes about ten days to warm; gloves, and wash hands after manure`,
 });

@@ -7,4 +7,5 @@ export const WORDS = catalogue({
   widthOfTheMatM: 'width of the mat, m',
   shareOfTheTrayOver: 'share of the tray over the mat',
   rackMm: 'rack, mm',
+  theRoomFollowsOutsideWrite: 'the room follows outside: write down the usual temperatures outside',
 });

@@ -12,4 +12,7 @@ export const WORDS = catalogue({
   steelShelf: 'steel shelf',
   moistMedium: 'moist medium',
   hotBedCompost: 'hot bed compost',
+  airGapIsMmTo: (thickness_mm: number) => `air gap is ${thickness_mm} mm; 0 to 300 wanted`,
+  thicknessOfIsMMore: (material: string, thickness_m: number) =>
+    `thickness of ${material} is ${thickness_m} m; more than 0 and at most 2 wanted`,
 });

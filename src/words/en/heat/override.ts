@@ -29,4 +29,6 @@ export const WORDS = catalogue({
   whoChangedItAndWhy: 'Who changed it and why',
   aDay: 'a day',
   off2: 'off',
+  writtenDownSetTheThermostat: 'Written down; set the thermostat to it.',
+  moreHeat: (change: string, holds: string) => `${change} heat; ${holds}.`,
 });

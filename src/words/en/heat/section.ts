@@ -12,4 +12,5 @@ export const WORDS = catalogue({
   inFromTheAir: 'in from the air',
   throughTheTrays: 'through the trays',
   wDown: (down_W: number) => `${down_W} W down`,
+  floor: 'floor',
 });

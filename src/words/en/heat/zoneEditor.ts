@@ -83,4 +83,6 @@ export const WORDS = catalogue({
   aSteadyStateAndA:
     'A steady state and a usual day of your months through the zone’s network: resistances by ISO 6946, stepped exactly. Wind, gaps and wet foam are not known to it; let the zone’s own nights correct it.',
   hot: ' (hot)',
+  kwhKgCo: (season_kWh: number, answerSeason_kWh: string, co2_kg_kWh: number) =>
+    `${season_kWh} kWh, ${answerSeason_kWh}, ${co2_kg_kWh} kg CO₂`,
 });

@@ -14,4 +14,6 @@ export const WORDS = catalogue({
   theContentTypeMustBe: 'The content type must be application/json.',
   tooLarge: 'Too large',
   atMostKb: (floor: number) => `At most ${floor} KB.`,
+  nothingWasLostAndNothing: 'Nothing was lost and nothing was written. Try again in a moment; it recovers by itself.',
+  holdsACharacterThatIs: (path: string) => `${path}: holds a character that is none; type it anew`,
 });

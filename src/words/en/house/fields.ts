@@ -16,4 +16,5 @@ export const WORDS = catalogue({
   withoutControlCharacters: (name: string) => `${name}: without control characters`,
   noFractionsAWholeNumber: (name: string, lo: number, hi: number) =>
     `${name}: no fractions; a whole number from ${lo} to ${hi}`,
+  notADateOfThe: 'not a date of the calendar; write it as 2027-05-20',
 });

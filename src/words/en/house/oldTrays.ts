@@ -15,4 +15,8 @@ export const WORDS = catalogue({
   upOfSeedsCannotBe: (up: number, seeds: number) => `up: ${up} of ${seeds} seeds cannot be`,
   trayItsSeedsLotAnd: (line: number) => `tray: its seeds, lot and temperature are otherwise on line ${line}`,
   countedOnThisDayIs: 'counted_on: this day is there twice',
+  moreThanLinesCutThe: (mostOldLines: number) =>
+    `More than ${mostOldLines} lines. Cut the file into parts; nothing was read.`,
+  isNoDateWriteIt: (column: string) => `"${column}" is no date; write it as 2024-03-18`,
+  theCountsOfTrayFall: (tray: string) => `the counts of tray ${tray} fall; they count all that came up so far`,
 });

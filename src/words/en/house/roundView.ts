@@ -24,4 +24,8 @@ export const WORDS = catalogue({
   likelyToRunToFlower: (figure: number, line: string, of: number) =>
     `; likely to run to flower: ${figure} days ${line}, ${of} are enough`,
   upDaysOnTheHeat: (days: number, light: string) => `; up ${days} days on the heat ${light}: they stretch`,
+  wait: 'wait',
+  wanted: (plants: number, verdict: string, by: string) => `${plants} wanted; ${verdict}: ${by}`,
+  under: (line: string) => `under ${line}`,
+  over: (line: string) => `over ${line}`,
 });

@@ -8,4 +8,6 @@ export const WORDS = catalogue({
   howMuchCheaperItCould: 'how much cheaper it could be at best',
   itIsMoreOverRoom: 'it is more over room than before',
   andMore: (faultsCount: number) => ` (and ${faultsCount} more)`,
+  thePlanDidNotPass: (faults: string | undefined, more: string) =>
+    `the plan did not pass its own check: ${faults}${more}`,
 });

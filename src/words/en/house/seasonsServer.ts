@@ -25,4 +25,6 @@ export const WORDS = catalogue({
   allItsDaysAreIn: (name: string) => `All its days are in season ${name}, which is closed. Open that one again first.`,
   ofItsBatchesGoOut: (lostCount: number, isoFromDay: string) =>
     `${lostCount} of its batches go out on days outside: the first on ${isoFromDay}. Put them into another season first.`,
+  theLogIsBeingWritten: 'The log is being written to this moment; close the season again.',
+  seasonIsClosedChooseAn: (season: string) => `Season ${season} is closed; choose an open one, or open it again.`,
 });

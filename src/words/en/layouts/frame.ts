@@ -32,4 +32,6 @@ export const WORDS = catalogue({
   theJourneyOfAPlant: 'The journey of a plant',
   waiting: (name: string | number, n: string | number) => `${name}, ${n} waiting`,
   books: 'Books',
+  heatAhead: 'heat',
+  sunAhead: 'sun',
 });

@@ -12,4 +12,5 @@ export const WORDS = catalogue({
   startHardening: 'Start hardening',
   plantOut: 'Plant out',
   asItWasPlannedWhen: 'As it was planned when it was sown.',
+  yourOwnPlan: 'your own plan',
 });

@@ -46,4 +46,9 @@ export const WORDS = catalogue({
   place: 'place',
   more: 'more',
   less: 'less',
+  logNormalSpreadInThermal: (spreadSigma: number, commonPractice: string) =>
+    `log-normal spread in thermal time, sigma ${spreadSigma} (${commonPractice})`,
+  hardening: 'hardening',
+  light: 'light',
+  base: 'base',
 });

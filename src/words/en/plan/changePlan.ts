@@ -11,4 +11,6 @@ export const WORDS = catalogue({
   seasonPlan: (words: string) => `season plan: ${words}`,
   thisBatchIsNamedTwice: 'This batch is named twice.',
   thereIsNothingInThis: 'There is nothing in this plan to take over.',
+  thisKeyWasUsedFor: 'This key was used for another plan; use a fresh one.',
+  someoneHasUndoneThisLook: 'Someone has undone this; look at the season as it now stands.',
 });

@@ -28,4 +28,6 @@ export const WORDS = catalogue({
   whatStandsIn: (name: string) => `what stands in ${name}`,
   inTheFourWeeksFrom: 'in the four weeks from',
   lookHarderNow: 'Look harder now',
+  late: 'late',
+  pinned: 'pinned',
 });

@@ -42,4 +42,6 @@ export const WORDS = catalogue({
   notBeforeItsFirstDay: 'not before its first day, nor after the last',
   place: (id: number) => `place ${id}`,
   batch: (id: number) => `batch ${id}`,
+  oneFigureOrOneFor: (days: number, list: number) =>
+    `one figure, or one for each of the ${days} days; there are ${list}`,
 });

@@ -31,4 +31,15 @@ export const WORDS = catalogue({
   theMeanFirstFrostOf: 'The mean first frost of autumn is {day}.',
   after: 'after',
   before: 'before',
+  goesDownToWantsOr: (place: string, crop: string, stage: string) =>
+    `${place} goes down to {0}; ${crop} ${stage} wants {1} or more.`,
+  goesDownToANight: (place: string, crop: string, stage: string) =>
+    `${place} goes down to {0}; a night under {1} checks ${crop} ${stage}.`,
+  goesUpToWantsOr: (place: string, crop: string, stage: string) =>
+    `${place} goes up to {0}; ${crop} ${stage} wants {1} or less.`,
+  keepItWarmerUntilIt: 'Keep it warmer until it goes out, or sow later.',
+  coolerAndShadedOrSow: 'Cooler and shaded, or sow for cooler days; a variety slow to bolt.',
+  aVarietySlowToBolt: 'A variety slow to bolt, or sow for shorter days.',
+  leggyInDaysFromDay: (place: string, bad: number, lightBad: string, cooler: string, wants: string) =>
+    `Leggy in ${place}: ${bad} days from {day} with ${lightBad} mol of light a day, little for the warmth. ${cooler}; or ${wants} mol of light; and wider apart.`,
 });

@@ -79,4 +79,6 @@ export const WORDS = catalogue({
   day: 'day',
   plant3: 'plant',
   hasFree: (name: string, free_m2: string) => `; ${name} has ${free_m2} free`,
+  notKnown: 'not known',
+  itsPlaceHasRoomFor: '; its place has room for three weeks.',
 });

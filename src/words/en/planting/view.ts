@@ -62,4 +62,8 @@ export const WORDS = catalogue({
     'The first day from which the night that hurts this crop, less what its cover is worth, comes in no more than the share of years you take; and soil and usual nights are warm enough.',
   soilAt10CmRuns:
     'Soil at 10 cm runs after the mean air, a good fifth of the way each day, put right by your thermometer; it must stay at the crop’s least for the days in a row.',
+  theForecastInUseLimits: (commonPractice: string) => `the forecast in use; limits ${commonPractice}`,
+  yourOwnLog: 'your own log',
+  theSiteSOwnYears: (commonPractice: string) => `the site’s own years and readings; limits ${commonPractice}`,
+  least: 'least',
 });

@@ -18,4 +18,5 @@ export const WORDS = catalogue({
   pottingBatch: (code: string) => `potting, batch ${code}`,
   thereIsNoSuchThing: 'There is no such thing in stock.',
   someoneChangedTheSettingsSince: 'Someone changed the settings since you opened them.',
+  isPottedInThisSession: (name: string) => `${name} is potted in this session; it stays in it.`,
 });

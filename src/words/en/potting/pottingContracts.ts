@@ -33,4 +33,6 @@ export const WORDS = catalogue({
   leftOver: 'left over',
   lineCorrected: 'line corrected',
   howMuch: 'how much',
+  theyAddUpToNothing: 'they add up to nothing; give each its share',
+  inAPack: 'in a pack',
 });

@@ -33,4 +33,5 @@ export const WORDS = catalogue({
   batch: 'batch',
   batches: 'batches',
   doneToGo: (finish_min: string) => `done; ${finish_min} to go`,
+  doneOf: (done: number, all: number) => `${done} of ${all}`,
 });

@@ -6,4 +6,5 @@ export const WORDS = catalogue({
   theBatchIs: (phase: string) => `the batch is ${phase}`,
   onlyAreLeftAndFrom: (there: number, doubled: number) => `only ${there} are left, and ${doubled} from doubles`,
   itsBaseMixIsGone: 'its base mix is gone',
+  nothingIsLoggedAsUp: 'nothing is logged as up yet; count it first',
 });

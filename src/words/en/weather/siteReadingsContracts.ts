@@ -12,4 +12,5 @@ export const WORDS = catalogue({
   lowestReadAtLeastOne: 'lowest: read at least one of the two',
   soilWhatTheThermometerSays: 'soil: what the thermometer says at 10 cm after a minute',
   sayWhichReadingIsWithdrawn: 'Say which reading is withdrawn.',
+  notBelowTheLowestAre: 'not below the lowest; are they the wrong way round?',
 });

@@ -7,7 +7,7 @@ export const WORDS = catalogue({
     `Wind: the strongest gust of a middling day is ${middle}, by ${days} measured.`,
   measuredAnd: (days: string) => `${days} measured and `,
   whatIsUsualSayIn: 'what is usual: say in settings how the nursery lies',
-  anSite: (exposure: string) => `an ${exposure} site`,
+  site: { sheltered: 'a sheltered site', open: 'an open site', exposed: 'an exposed site' },
   yearsIn100: (round: number) => `${round} years in 100`,
   keptLastFrostFirstSeason: (lastFrost: string, firstFrost: string) =>
     `Kept: last frost ${lastFrost}, first ${firstFrost}. Season and its warnings go by it now.`,
@@ -89,4 +89,8 @@ export const WORDS = catalogue({
   typedByHandWarningsAlready: 'typed by hand; warnings already go by the site’s own years, one in ten',
   allAreGoneBy: 'All of them are gone by; ',
   lastAreGoneBy: (years: number) => `The last ${years} years are gone by; `,
+  noHistoryYetTakenFrom: (whichAreThemselvesARough: string, two: string) =>
+    `No history yet: taken from the usual nights${whichAreThemselvesARough}; give or take ${two} weeks at least. Import daily minima of your own or the nearest station below.`,
+  notKnown: 'not known',
+  frost: 'frost',
 });

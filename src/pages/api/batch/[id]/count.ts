@@ -2,10 +2,11 @@ import { ProblemError } from '../../../../contracts/problem.ts';
 import { endpoint, idParam, json } from '../../../../server/edge.ts';
 import { countPadView } from '../../../../server/germination/countPad.ts';
 import { batchIn, readSeason } from '../../../../server/plan/season.ts';
+import { WORDS } from '../../../../words/en/api/batch/[id]/count.ts';
 
 export const GET = endpoint(async (context) => {
   const season = await readSeason();
   const view = countPadView(season, batchIn(season, idParam(context)));
-  if (!view) throw new ProblemError(409, 'Not sown', 'This batch is not sown here yet: there is nothing to count.');
+  if (!view) throw new ProblemError(409, WORDS.notSown, WORDS.thisBatchIsNotSown);
   return json(view);
 });

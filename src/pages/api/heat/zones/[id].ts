@@ -3,10 +3,11 @@ import { zonePatch } from '../../../../contracts/heat/heat.ts';
 import { body, endpoint, idParam, json } from '../../../../server/edge.ts';
 import { changeZone } from '../../../../server/heat/changes.ts';
 import { zoneView } from '../../../../server/heat/views.ts';
+import { WORDS } from '../../../../words/en/api/heat/zones/[id].ts';
 
 export const GET = endpoint(async (context) => {
   const { view } = await zoneView(idParam(context));
-  if (!view) throw new ProblemError(404, 'No such zone', 'There is no heated zone of that number.');
+  if (!view) throw new ProblemError(404, WORDS.noSuchZone, WORDS.thereIsNoHeatedZone);
   return json(view);
 });
 export const PUT = endpoint(async (context) => {
