@@ -10,7 +10,7 @@ export function rich(words: TemplateStringsArray, ...parts: readonly Part[]): Pa
 }
 
 /** Names within a catalogue that are addresses or keys, never words. */
-const NO_WORDS = new Set(['href', 'at', 'id']);
+const NO_WORDS = new Set(['href', 'path', 'id']);
 
 /**
  * The words of one screen: sentences, and functions that put figures into them. A server started with CROOK_WORDS=pseudo

@@ -45,9 +45,9 @@ const LETTER = [215.9, 279.4] as const;
 
 /** Sizes in common use. Measured from the sizes printed on packs of plain sheets; common practice, no source. */
 export const LABEL_SHEETS: readonly LabelSheet[] = [
-  sheet('a4-24', 'A4, 24 of 70 x 37 mm', A4, [70, 37], 3, 8, 0, 0.5),
-  sheet('a4-21', 'A4, 21 of 63.5 x 38.1 mm', A4, [63.5, 38.1], 3, 7, 7.25, 15.15, [2.5, 0]),
-  sheet('a4-12', 'A4, 12 of 105 x 49.5 mm', A4, [105, 49.5], 2, 6, 0, 0),
+  sheet('a4-24', WORDS.a4(24, 70, 37), A4, [70, 37], 3, 8, 0, 0.5),
+  sheet('a4-21', WORDS.a4(21, 63.5, 38.1), A4, [63.5, 38.1], 3, 7, 7.25, 15.15, [2.5, 0]),
+  sheet('a4-12', WORDS.a4(12, 105, 49.5), A4, [105, 49.5], 2, 6, 0, 0),
   sheet('letter-30', WORDS.usLetter30Of66, LETTER, [66.7, 25.4], 3, 10, 4.8, 12.7, [3.1, 0]),
   sheet('letter-20', WORDS.usLetter20Of101, LETTER, [101.6, 25.4], 2, 10, 4, 12.7, [4.8, 0]),
   roll(57, 32),

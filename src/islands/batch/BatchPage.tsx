@@ -18,6 +18,7 @@ import { WrittenBy } from '../../ui/PersonMark.tsx';
 import { LogForm } from './LogForm.tsx';
 import { BatchSeason } from './BatchSeason.tsx';
 import { VoidBatch } from './VoidBatch.tsx';
+import { saidOf } from '../../words/en/codes.ts';
 import { WORDS } from '../../words/en/batch/batchPage.ts';
 
 export const PHASE_WORDS: Readonly<Record<Phase, string>> = {
@@ -92,7 +93,7 @@ export function BatchPage({ data: initial }: { readonly data: BatchPageData }) {
             bad={isTrouble(data.punctuality)}
           />
         )}
-        {data.plants.lost_count > 0 && <Figure value={String(data.plants.lost_count)} words="lost" />}
+        {data.plants.lost_count > 0 && <Figure value={String(data.plants.lost_count)} words={saidOf('lost')} />}
         {data.plants.left_count > 0 && <Figure value={String(data.plants.left_count)} words={WORDS.leftOver} />}
       </dl>
       {data.note && <p className="mt-2 max-w-[70ch]">{data.note}</p>}

@@ -15,6 +15,7 @@ import { sayLogged } from '../../ui/logged.ts';
 import { ForecastAge, SkyCell } from '../weather/SkyRow.tsx';
 import { LadderPanel } from './LadderPanel.tsx';
 import { LadderRow, RowWords } from './LadderRow.tsx';
+import { saidOf } from '../../words/en/codes.ts';
 import { WORDS } from '../../words/en/hardening/harden.ts';
 
 const DAYS = 10;
@@ -250,7 +251,7 @@ function rowWords(ladder: LadderView, today: number): string {
   if (ladder.hardened) return 'hardened';
   if (ladder.setBackTo !== null) return WORDS.setBackToStep(ladder.setBackTo);
   if (ladder.loggedToday) return WORDS.stepDoneForToday(ladder.rung);
-  return ladder.say === 'go' ? ladder.today : `${ladder.say}: ${ladder.why}`;
+  return ladder.say === 'go' ? ladder.today : `${saidOf(ladder.say ?? '')}: ${ladder.why}`;
 }
 
 /** What is carried today, by the hour. */
@@ -263,7 +264,7 @@ function Carry({ view }: { readonly view: HardenView }) {
       <table className="plain-table mt-1">
         <thead>
           <tr>
-            <th>{WORDS.at}</th>
+            <th>{WORDS.hour}</th>
             <th className="r">{WORDS.trays}</th>
             <th>{WORDS.what}</th>
             <th className="r">{WORDS.min}</th>

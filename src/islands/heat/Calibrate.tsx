@@ -6,6 +6,7 @@ import { trouble } from '../../ui/call.ts';
 import { readNow, writeNow } from '../../ui/kit/data.ts';
 import { clockTime, kelvin, tenth } from './words.ts';
 import { useSignature } from '../../ui/who.ts';
+import { saidOf } from '../../words/en/codes.ts';
 import { WORDS } from '../../words/en/heat/calibrate.ts';
 
 interface Latest {
@@ -70,7 +71,7 @@ export function Calibrate({ first, zone, unit, timeZone }: Props) {
   return (
     <div data-ready={ready} className="grid max-w-5xl grid-cols-1 gap-8 min-[900px]:grid-cols-2">
       <section aria-label={WORDS.steps}>
-        <h1>{WORDS.sensor(zone, sensor.role)}</h1>
+        <h1>{WORDS.sensor(zone, saidOf(sensor.role))}</h1>
         <p className="mt-1 text-ink2">
           {sensor.checkedOn === null
             ? WORDS.neverCheckedItsFigureIs
@@ -103,7 +104,7 @@ export function Calibrate({ first, zone, unit, timeZone }: Props) {
                   aria-pressed={reference === b.role}
                   onClick={() => setReference(b.role)}
                 >
-                  {b.role}, {tenth(b.value_C, unit)}
+                  {saidOf(b.role)}, {tenth(b.value_C, unit)}
                 </button>
               ))}
             </div>

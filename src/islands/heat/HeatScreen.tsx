@@ -14,6 +14,7 @@ import { Override } from './Override.tsx';
 import { Section } from './Section.tsx';
 import { Trace } from './Trace.tsx';
 import { alarmName, clockTime, hoursWords, kelvin, percent, tenth } from './words.ts';
+import { saidOf } from '../../words/en/codes.ts';
 import { WORDS } from '../../words/en/heat/heatScreen.ts';
 
 interface Props {
@@ -171,7 +172,7 @@ export function HeatScreen(props: Props) {
           <h1>{card.name}</h1>
           {status && (
             <span className="text-ink2">
-              {card.byHand ? WORDS.readByHand : WORDS.at}
+              {card.byHand ? WORDS.readByHand : WORDS.readAt}
               {clockTime(status.at_ms, timeZone, card.byHand)}
             </span>
           )}
@@ -186,7 +187,7 @@ export function HeatScreen(props: Props) {
             words={WORDS.medium(card.set_C === null ? WORDS.off : WORDS.set(tenth(card.set_C, unit)))}
           />
           {card.byHand ? (
-            <Figure value={status?.read.air != null ? tenth(status.read.air, unit) : '·'} words="air" />
+            <Figure value={status?.read.air != null ? tenth(status.read.air, unit) : '·'} words={saidOf('air')} />
           ) : (
             <Figure value={view.onToday === null ? '·' : percent(view.onToday)} words={WORDS.heaterOnToday} />
           )}
@@ -294,7 +295,7 @@ export function HeatScreen(props: Props) {
             <ul className="mt-1 space-y-1">
               {view.sensors.map((s) => (
                 <li key={s.id}>
-                  <a href={`/heat/sensors/${s.id}`}>{s.role}</a>:{' '}
+                  <a href={`/heat/sensors/${s.id}`}>{saidOf(s.role)}</a>:{' '}
                   {s.checkedOn === null ? (
                     <span className="font-semibold">{WORDS.neverChecked}</span>
                   ) : (

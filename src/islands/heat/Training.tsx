@@ -188,8 +188,8 @@ export function Training({ zones, tariff, unit }: Props) {
           <Figure value={clock(minute)} words={WORDS.byTheNightsClock} />
           <Figure value={tenth(last?.true_C, unit)} words={WORDS.mediumInTruth} />
           <Figure value={tenth(last?.read_C, unit)} words={WORDS.whatItsSensorSays} />
-          <Figure value={tenth(last?.air_C, unit)} words="air" />
-          <Figure value={tenth(last?.outside_C, unit)} words="outside" />
+          <Figure value={tenth(last?.air_C, unit)} words={WORDS.air} />
+          <Figure value={tenth(last?.outside_C, unit)} words={WORDS.outside} />
           <Figure
             value={`${decimal(view?.energy_kWh ?? 0, 2)} kWh`}
             words={WORDS.soFar(money(costOf(tariff, [view?.energy_kWh ?? 0], 2)))}

@@ -75,7 +75,10 @@ export function ZoneCan({ spec, set_C, outside_C, normals, latitude_deg, tariff,
       </p>
       <table className="plain-table dense mt-3">
         <tbody>
-          <Line words={WORDS.heatItTakesThen} value={`${Math.round(answer.with.need_W)} W of ${spec.heater.power_W}`} />
+          <Line
+            words={WORDS.heatItTakesThen}
+            value={WORDS.wattsOf(Math.round(answer.with.need_W), spec.heater.power_W)}
+          />
           <Line
             words={WORDS.powerToTheArea}
             value={`${typedMeasure(Math.round(answer.with.power_W_m2), 'W_m2', house().lengthUnit)} ${unitOf('W_m2')}`}

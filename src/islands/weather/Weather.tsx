@@ -225,7 +225,7 @@ function FrostFigure({ side, frost }: { readonly side: 'spring' | 'autumn'; read
   const { at } = frost[side];
   const words = side === 'spring' ? WORDS.lastFrostAtThatRisk : WORDS.firstFrostAtThatRisk;
   if (!at) return <Figure value={WORDS.notKnown} words={words} />;
-  if (at.date === null) return <Figure value="none" words={WORDS.rarerThanThat(words)} />;
+  if (at.date === null) return <Figure value={saidOf('none')} words={WORDS.rarerThanThat(words)} />;
   const band = at.from && at.to ? WORDS.fourTimesOfFiveBetween(spokenMonthDay(at.from), spokenMonthDay(at.to)) : '';
   return <Figure value={spokenMonthDay(at.date)} words={`${words}${band}`} size="text-5xl" />;
 }
@@ -266,7 +266,7 @@ function OutDates({ view, unit }: { readonly view: WeatherView; readonly unit: '
               {out.map((crop) => (
                 <tr key={crop.cropId}>
                   <td>
-                    {crop.name} <span className="text-ink2">{crop.hardiness}</span>
+                    {crop.name} <span className="text-ink2">{saidOf(crop.hardiness)}</span>
                   </td>
                   <td>{crop.dates[0]!.date === null ? WORDS.notThisWay : spokenMonthDay(crop.dates[0]!.date)}</td>
                   <td>{BY[crop.dates[0]!.by]}</td>
@@ -283,7 +283,7 @@ function OutDates({ view, unit }: { readonly view: WeatherView; readonly unit: '
                     return (
                       <td key={`last${layers}`}>
                         {!last ? '' : last.date === null ? WORDS.anyDay : spokenMonthDay(last.date)}
-                        {last?.date && <span className="text-ink2">, {last.by}</span>}
+                        {last?.date && <span className="text-ink2">, {saidOf(last.by)}</span>}
                       </td>
                     );
                   })}
@@ -340,7 +340,7 @@ function Halves({ view, unit }: { readonly view: WeatherView; readonly unit: 'C'
                           strokeDasharray={layer ? '4 3' : undefined}
                         />
                       </svg>
-                      {hardiness}
+                      {saidOf(hardiness)}
                       {layer && WORDS.underALayer}
                     </span>
                   ))}

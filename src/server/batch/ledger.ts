@@ -1,3 +1,4 @@
+import { saidOf } from '../../words/en/codes.ts';
 import { LEDGER_LINES, ledgerAsked, MOST_LEDGER_LINES, type LedgerView } from '../../contracts/batch/ledger.ts';
 import { ProblemError } from '../../contracts/problem.ts';
 import { batchName, type Season } from '../../core/plan/season.ts';
@@ -40,7 +41,7 @@ export async function ledgerView(season: Season, url: URL): Promise<LedgerView> 
       correctsId: event.correctsId,
       count: event.count,
       place: places.get(event.placeId ?? 0) ?? '',
-      note: [event.cause, event.note].filter(Boolean).join(': '),
+      note: [saidOf(event.cause), event.note].filter(Boolean).join(': '),
       by: people.get(event.authorId ?? 0) ?? '',
       counts: !replaced && !voided,
       isOpen: open.has(batchId),

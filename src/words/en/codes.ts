@@ -48,6 +48,18 @@ const CODES: Readonly<Record<string, string>> = catalogue({
   tunnel: 'tunnel',
   house: 'house',
   bench: 'bench',
+  // What ends planting in autumn.
+  frost: 'frost',
+  // Sensors of a zone.
+  medium: 'medium',
+  bed: 'bed',
+  air: 'air',
+  outside: 'outside',
+  heater: 'heater',
+  // What a ladder says.
+  go: 'go',
+  hold: 'hold',
+  back: 'back',
   // How far a batch that is over has come.
   planted: 'planted',
   ended: 'ended',

@@ -3,7 +3,7 @@ import { catalogue } from '../catalogue.ts';
 /** What a screen is for, how its drawing is read, and its keys. */
 export interface ScreenHelp {
   /** What its address begins with, after the first stroke; '' is the round alone. */
-  readonly at: string;
+  readonly path: string;
   readonly title: string;
   readonly answers: string;
   readonly reading: readonly string[];
@@ -18,7 +18,7 @@ const EVERYWHERE = catalogue([
 /** Screens with their help; the first whose address a page begins with, the longest address first. */
 const SCREENS: readonly ScreenHelp[] = catalogue([
   {
-    at: '',
+    path: '',
     title: 'Round',
     answers: 'What has to be done today, in the order you walk.',
     reading: [
@@ -29,7 +29,7 @@ const SCREENS: readonly ScreenHelp[] = catalogue([
     keys: [],
   },
   {
-    at: 'plan/season',
+    path: 'plan/season',
     title: 'Season',
     answers: 'Whether everything has room and is ready in time, and what to do where not.',
     reading: [
@@ -44,14 +44,14 @@ const SCREENS: readonly ScreenHelp[] = catalogue([
     ],
   },
   {
-    at: 'house/begin',
+    path: 'house/begin',
     title: 'Begin',
     answers: 'What Crook has to know before it can plan: five answers.',
     reading: ['The usual weather is a rough guess by where you lie, until you import days of your site.'],
     keys: [],
   },
   {
-    at: 'house',
+    path: 'house',
     title: 'Plan of the house',
     answers: 'What stands where on a day, and how full each place is.',
     reading: [
@@ -60,14 +60,14 @@ const SCREENS: readonly ScreenHelp[] = catalogue([
     keys: [['Enter', 'choose a batch; then choose the place']],
   },
   {
-    at: 'plan/what-if',
+    path: 'plan/what-if',
     title: 'What if',
     answers: 'What another bench, other weather or other temperatures would change.',
     reading: ['A scenario is a copy of the season. Nothing in it touches the real one until you take it over.'],
     keys: [],
   },
   {
-    at: 'germination',
+    path: 'germination',
     title: 'Sow',
     answers: 'What to sow, how many seeds and trays, and what comes up.',
     reading: [
@@ -77,7 +77,7 @@ const SCREENS: readonly ScreenHelp[] = catalogue([
     keys: [],
   },
   {
-    at: 'heat',
+    path: 'heat',
     title: 'Heat',
     answers: 'Whether each zone holds its temperature, what it costs, and what is wrong where it does not.',
     reading: [
@@ -87,35 +87,35 @@ const SCREENS: readonly ScreenHelp[] = catalogue([
     keys: [],
   },
   {
-    at: 'potting',
+    path: 'potting',
     title: 'Pot',
     answers: 'What is ready to pot, what it takes in pots, mix and hours, and in which order.',
     reading: ['Ready means true leaves and roots by the crop’s book, or by what you marked yourself.'],
     keys: [],
   },
   {
-    at: 'hardening',
+    path: 'hardening',
     title: 'Harden',
     answers: 'What goes out today, what stays in, and what is covered tonight.',
     reading: ['Each batch is on a step of its ladder. The forecast, less what it is usually off by, decides the step.'],
     keys: [],
   },
   {
-    at: 'planting',
+    path: 'planting',
     title: 'Plant out',
     answers: 'Which batches may go out, and what holds those that may not.',
     reading: ['One line a batch with the one thing that holds it and when it may end. Open it for all gates.'],
     keys: [],
   },
   {
-    at: 'weather',
+    path: 'weather',
     title: 'Weather',
     answers: 'What the next days bring, how far the forecast is off here, and when frosts end.',
     reading: ['Chances are counted over the years of your site, or by its usual temperatures where there are none.'],
     keys: [],
   },
   {
-    at: 'books',
+    path: 'books',
     title: 'Books',
     answers: 'What Crook goes by: crops, seed, places, trays.',
     reading: [
@@ -124,14 +124,14 @@ const SCREENS: readonly ScreenHelp[] = catalogue([
     keys: [],
   },
   {
-    at: 'batch/ledger',
+    path: 'batch/ledger',
     title: 'Ledger',
     answers: 'What was done, when, and by whom.',
     reading: ['Lines are never changed: a correction is a line of its own, and the old one stays to be read.'],
     keys: [],
   },
   {
-    at: 'batch',
+    path: 'batch',
     title: 'Batch',
     answers: 'How one batch stands, when it is expected out, and why.',
     reading: [
@@ -145,8 +145,8 @@ const SCREENS: readonly ScreenHelp[] = catalogue([
 /** The help of the page at an address. */
 export function helpOf(pathname: string): ScreenHelp {
   const address = pathname.slice(1);
-  const fits = SCREENS.filter(({ at }) => (at === '' ? address === '' : address.startsWith(at)));
-  const screen = fits.sort((a, b) => b.at.length - a.at.length)[0] ?? SCREENS[0]!;
+  const fits = SCREENS.filter(({ path }) => (path === '' ? address === '' : address.startsWith(path)));
+  const screen = fits.sort((a, b) => b.path.length - a.path.length)[0] ?? SCREENS[0]!;
   return { ...screen, keys: [...screen.keys, ...EVERYWHERE] };
 }
 

@@ -25,7 +25,7 @@ export const WORDS = catalogue({
   setBackToStep: (setBackTo: number) => `set back to step ${setBackTo}`,
   stepDoneForToday: (rung: number) => `step ${rung}, done for today`,
   toCarryToday: 'To carry today',
-  at: 'At',
+  hour: 'At',
   trays: 'Trays',
   what: 'What',
   min: 'Min',

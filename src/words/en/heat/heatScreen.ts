@@ -16,7 +16,7 @@ export const WORDS = catalogue({
   connectionLostReconnectingFiguresAre: (timeZone: string) =>
     `Connection lost; reconnecting. Figures are from ${timeZone}.`,
   readByHand: 'read by hand ',
-  at: 'at ',
+  readAt: 'at ',
   howItIsBuilt: 'How it is built',
   setPoint: (setWhy: string) => `Set-point: ${setWhy}.`,
   medium: (set_C: string) => `medium, ${set_C}`,

@@ -85,4 +85,5 @@ export const WORDS = catalogue({
   hot: ' (hot)',
   kwhKgCo: (season_kWh: number, answerSeason_kWh: string, co2_kg_kWh: number) =>
     `${season_kWh} kWh, ${answerSeason_kWh}, ${co2_kg_kWh} kg CO₂`,
+  wattsOf: (need_W: number, has_W: number) => `${need_W} W of ${has_W}`,
 });
