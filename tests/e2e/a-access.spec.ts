@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { PAGES } from './pages.ts';
-import { accessible, expect, open, test } from './page.ts';
+import { accessible, COLOURS, expect, open, test } from './page.ts';
 
 const WIDTHS = [360, 390, 820, 1280, 1920];
 
@@ -18,6 +18,9 @@ test.describe('axe finds nothing', () => {
       await open(page, path);
       await page.waitForTimeout(300);
       await accessible(page);
+      // In the dark as well: the same page with its other colours.
+      await page.evaluate(() => (document.documentElement.dataset['theme'] = 'dim'));
+      await accessible(page, COLOURS);
       // Nothing scrolls sideways, from the smallest phone to a wide screen.
       for (const width of WIDTHS) {
         await page.setViewportSize({ width, height: 800 });

@@ -70,6 +70,9 @@ export async function accessible(page: Page, rules?: readonly string[]): Promise
   expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(' | ')}`)).toEqual([]);
 }
 
+/** What a look can change for the worse; the rest is held on every page in the usual one. */
+export const COLOURS = ['color-contrast', 'link-in-text-block', 'target-size'];
+
 const RULES = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'];
 
 export { expect };
