@@ -5,7 +5,7 @@ import { fieldProblem } from '../../../contracts/problem.ts';
 import { check, endpoint } from '../../../server/edge.ts';
 import { labelsFor, labelsPdf } from '../../../server/batch/labels.ts';
 import { batchIn, readSeason } from '../../../server/plan/season.ts';
-import { WORDS } from '../../../words/en/api/batch/labels.pdf.ts';
+import { WORDS } from '../../../words/en/batch/labelsPdfApi.ts';
 
 const query = z.strictObject({
   batches: z

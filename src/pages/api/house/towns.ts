@@ -1,7 +1,7 @@
 import { fieldProblem } from '../../../contracts/problem.ts';
 import { endpoint, json } from '../../../server/edge.ts';
 import { timeZoneAt, townsNamed } from '../../../server/house/towns.ts';
-import { WORDS } from '../../../words/en/api/house/towns.ts';
+import { WORDS } from '../../../words/en/house/townsApi.ts';
 
 export const GET = endpoint(async ({ url }) => {
   const at = url.searchParams.get('at');

@@ -2,7 +2,7 @@ import { ProblemError } from '../../../../contracts/problem.ts';
 import { endpoint, idParam, json } from '../../../../server/edge.ts';
 import { countPadView } from '../../../../server/germination/countPad.ts';
 import { batchIn, readSeason } from '../../../../server/plan/season.ts';
-import { WORDS } from '../../../../words/en/api/batch/[id]/count.ts';
+import { WORDS } from '../../../../words/en/batch/idCountApi.ts';
 
 export const GET = endpoint(async (context) => {
   const season = await readSeason();

@@ -3,7 +3,7 @@ import { zonePatch } from '../../../../contracts/heat/heat.ts';
 import { body, endpoint, idParam, json } from '../../../../server/edge.ts';
 import { changeZone } from '../../../../server/heat/changes.ts';
 import { zoneView } from '../../../../server/heat/views.ts';
-import { WORDS } from '../../../../words/en/api/heat/zones/[id].ts';
+import { WORDS } from '../../../../words/en/heat/zonesIdApi.ts';
 
 export const GET = endpoint(async (context) => {
   const { view } = await zoneView(idParam(context));

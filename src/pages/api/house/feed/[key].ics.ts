@@ -3,7 +3,7 @@ import { ProblemError } from '../../../../contracts/problem.ts';
 import { endpoint } from '../../../../server/edge.ts';
 import { readSeason } from '../../../../server/plan/season.ts';
 import { workCalendar } from '../../../../server/house/takeAlong.ts';
-import { WORDS } from '../../../../words/en/api/house/feed/[key].ics.ts';
+import { WORDS } from '../../../../words/en/house/feedKeyIcsApi.ts';
 
 export const GET = endpoint(async ({ params }) => {
   const season = await readSeason();

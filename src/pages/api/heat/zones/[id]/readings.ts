@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { check, endpoint, file, idParam, json } from '../../../../../server/edge.ts';
 import { asCsv, exportReadings } from '../../../../../server/heat/exchange.ts';
-import { WORDS } from '../../../../../words/en/api/heat/zones/[id]/readings.ts';
+import { WORDS } from '../../../../../words/en/heat/zonesIdReadingsApi.ts';
 
 const instant = (name: string) =>
   z.coerce

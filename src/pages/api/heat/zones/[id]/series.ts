@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { ProblemError } from '../../../../../contracts/problem.ts';
 import { check, endpoint, idParam, json } from '../../../../../server/edge.ts';
 import { seriesOf } from '../../../../../server/heat/views.ts';
-import { WORDS } from '../../../../../words/en/api/heat/zones/[id]/series.ts';
+import { WORDS } from '../../../../../words/en/heat/zonesIdSeriesApi.ts';
 
 const instant = (name: string) =>
   z.coerce

@@ -1,4 +1,4 @@
-import { catalogue } from '../../../../catalogue.ts';
+import { catalogue } from '../../catalogue.ts';
 
 /** What pages/api/batch/[id]/count.ts says. */
 export const WORDS = catalogue({

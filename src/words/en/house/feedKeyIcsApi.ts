@@ -1,4 +1,4 @@
-import { catalogue } from '../../../../catalogue.ts';
+import { catalogue } from '../../catalogue.ts';
 
 /** What pages/api/house/feed/[key].ics.ts says. */
 export const WORDS = catalogue({

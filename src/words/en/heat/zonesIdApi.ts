@@ -1,4 +1,4 @@
-import { catalogue } from '../../../../catalogue.ts';
+import { catalogue } from '../../catalogue.ts';
 
 /** What pages/api/heat/zones/[id].ts says. */
 export const WORDS = catalogue({

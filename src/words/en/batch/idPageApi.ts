@@ -1,4 +1,4 @@
-import { catalogue } from '../../../../catalogue.ts';
+import { catalogue } from '../../catalogue.ts';
 
 /** What pages/api/batch/[id]/page.ts says. */
 export const WORDS = catalogue({
