@@ -13,8 +13,10 @@ const ROOMS = {
   formats: ['words', 'core', 'contracts', 'formats'],
   db: ['words', 'core', 'contracts', 'formats', 'db'],
   server: ['words', 'core', 'contracts', 'formats', 'db', 'server'],
-  ui: ['words', 'core', 'contracts', 'ui'],
-  islands: ['words', 'core', 'contracts', 'formats', 'ui', 'islands', 'workers'],
+  // What a device keeps and does by itself: what waits to be sent, pages without a network, pictures taken with it.
+  device: ['words', 'core', 'contracts', 'device'],
+  ui: ['words', 'core', 'contracts', 'device', 'ui'],
+  islands: ['words', 'core', 'contracts', 'formats', 'device', 'ui', 'islands', 'workers'],
   workers: ['words', 'core', 'contracts', 'workers'],
   layouts: ['words', 'core', 'server', 'contracts', 'formats', 'islands', 'ui', 'layouts'],
   pages: ['words', 'core', 'server', 'contracts', 'formats', 'islands', 'ui', 'layouts', 'pages'],

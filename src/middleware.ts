@@ -6,7 +6,7 @@ import { methodsOf } from './server/knownCalls.ts';
 import { log } from './server/log.ts';
 import { awayPage } from './server/house/awayPage.ts';
 import { readConfig } from './server/config.ts';
-import { whoWrites } from './server/house/whoWrites.ts';
+import { howOld, whoWrites } from './server/house/whoWrites.ts';
 import { writeAs } from './db/inTransaction.ts';
 import { isoFromDay } from './core/calendar/dayNumber.ts';
 import { tellHouse } from './ui/house.ts';
@@ -27,7 +27,7 @@ const HEADERS: Readonly<Record<string, string>> = {
 export const onRequest = defineMiddleware(async (context, next) => {
   const started = performance.now();
   const { request, url } = context;
-  const response = await writeAs(whoWrites(request), () => answer(context, next));
+  const response = await writeAs(whoWrites(request), () => answer(context, next), howOld(request));
   for (const [name, value] of Object.entries(HEADERS)) response.headers.set(name, value);
   const ms = Math.round((performance.now() - started) * 10) / 10;
   log.info({ method: request.method, path: url.pathname, status: response.status, ms }, 'request');

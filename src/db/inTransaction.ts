@@ -1,12 +1,19 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import type { Sequelize, Transaction } from 'sequelize';
 
-const writing = new AsyncLocalStorage<number>();
-
-/** Does work in somebody's name: every line written in it to a table that only grows says that this person wrote it. */
-export function writeAs<T>(personId: number | null, work: () => T): T {
-  return personId === null ? work() : writing.run(personId, work);
+interface Writing {
+  readonly personId: number | null;
+  readonly age_ms: number | null;
 }
+const writing = new AsyncLocalStorage<Writing>();
+
+/** Does work in somebody's name: every line written in it to a table that only grows says that this person wrote it. @param age_ms how long it has waited on a device */
+export function writeAs<T>(personId: number | null, work: () => T, age_ms: number | null = null): T {
+  return writing.run({ personId, age_ms }, work);
+}
+
+/** How long what is written now has waited on a device, as the device tells it; null: it does not say. */
+export const ageOfWrite_ms = (): number | null => writing.getStore()?.age_ms ?? null;
 
 /**
  * Does work that writes, all of it or nothing. A person the house does not know (any more) is nobody: a device may still
@@ -14,8 +21,8 @@ export function writeAs<T>(personId: number | null, work: () => T): T {
  */
 export async function inTransaction<T>(db: Sequelize, work: (transaction: Transaction) => Promise<T>): Promise<T> {
   return db.transaction(async (transaction) => {
-    const personId = writing.getStore();
-    if (personId !== undefined) await signAs(db, personId, transaction);
+    const personId = writing.getStore()?.personId ?? null;
+    if (personId !== null) await signAs(db, personId, transaction);
     return work(transaction);
   });
 }

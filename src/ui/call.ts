@@ -1,15 +1,12 @@
 import { v4 } from 'uuid';
+import type { Answer } from '../device/send.ts';
 import { tellReached } from './connection.ts';
 import { PERSON_HEADER } from '../contracts/house/holder.ts';
 import { personHere } from './who.ts';
 import type { Problem } from '../contracts/problem.ts';
 import { WORDS } from '../words/en/ui/call.ts';
 
-/** How a call to the application ended. */
-export type Answer<T> =
-  | { readonly kind: 'done'; readonly value: T }
-  | { readonly kind: 'problem'; readonly problem: Problem }
-  | { readonly kind: 'offline' };
+export type { Answer } from '../device/send.ts';
 
 /** A network that hangs is no network. */
 const PATIENCE_ms = 20_000;
@@ -17,12 +14,14 @@ const PATIENCE_ms = 20_000;
 /**
  * Calls the application with JSON. Never throws: no network, or one that hangs, is an answer as well.
  * @param personId who did what is sent; by default whoever holds the device now
+ * @param more headers beside its own
  */
 export async function call<T>(
   method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE',
   path: string,
   body?: unknown,
   personId: number | null = personHere(),
+  more: Readonly<Record<string, string>> = {},
 ): Promise<Answer<T>> {
   let response: Response;
   try {
@@ -32,6 +31,7 @@ export async function call<T>(
       headers: {
         ...(body === undefined ? {} : { 'content-type': 'application/json' }),
         ...(method === 'GET' ? {} : { [PERSON_HEADER]: String(personId ?? 'nobody') }),
+        ...more,
       },
       ...(body === undefined ? {} : { body: JSON.stringify(body) }),
     });

@@ -1,25 +1,31 @@
+import 'fake-indexeddb/auto';
+import { IDBFactory } from 'fake-indexeddb';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { AGE_HEADER } from '../contracts/house/device.ts';
+import { PERSON_HEADER } from '../contracts/house/holder.ts';
+import { allWaiting, closeWaiting, dropWaiting, waitingLasts } from '../device/waiting.ts';
 import { call, freshKey, trouble } from './call.ts';
-import { dropLine, keptLines, postLine, sendKept } from './logPost.ts';
+import { postLine, sendKept, takeOver } from './logPost.ts';
 
-const store = new Map<string, string>();
 const line = (idempotencyKey: string) => ({ idempotencyKey, kind: 'note' as const, day: '2027-04-12' });
 const answer = (status: number, body: object) => new Response(JSON.stringify(body), { status });
-let clock_ms = 0;
+const taken = (path = '') => answer(201, { eventId: path.length, repeated: false });
+const keys = async () => (await allWaiting()).map(({ key }) => key);
+let old: Map<string, string>;
 
 beforeEach(() => {
-  store.clear();
-  clock_ms = 1_000;
-  vi.spyOn(Date, 'now').mockImplementation(() => clock_ms++);
+  vi.stubGlobal('indexedDB', new IDBFactory());
+  closeWaiting();
+  old = new Map();
+  vi.stubGlobal('navigator', {});
   vi.stubGlobal('window', new EventTarget());
   vi.stubGlobal('localStorage', {
     get length() {
-      return store.size;
+      return old.size;
     },
-    key: (i: number) => [...store.keys()][i] ?? null,
-    getItem: (k: string) => store.get(k) ?? null,
-    setItem: (k: string, v: string) => void store.set(k, v),
-    removeItem: (k: string) => void store.delete(k),
+    key: (i: number) => [...old.keys()][i] ?? null,
+    getItem: (k: string) => old.get(k) ?? null,
+    removeItem: (k: string) => void old.delete(k),
   });
 });
 afterEach(() => {
@@ -28,130 +34,192 @@ afterEach(() => {
 });
 
 const away = () => vi.stubGlobal('fetch', () => Promise.reject(new TypeError('no network')));
+/** The application as it answers; what was sent, in order. */
+function answers(how: (path: string, key: string) => Response | Promise<Response>): string[] {
+  const sent: string[] = [];
+  vi.stubGlobal('fetch', (path: string, { body }: { body: string }) => {
+    const { idempotencyKey } = JSON.parse(body) as { idempotencyKey: string };
+    sent.push(idempotencyKey);
+    return how(path, idempotencyKey);
+  });
+  return sent;
+}
 
 describe('a log line without a network', () => {
-  it('is kept before it is sent, then sent in order under the same keys, once', async () => {
+  it('is kept before it is sent, outlives a browser that is closed, then goes out in order under the same keys, once', async () => {
     away();
-    expect(await postLine(1, line('key-one-1'))).toEqual({ kind: 'kept' });
-    expect(await postLine(2, line('key-two-2'))).toEqual({ kind: 'kept' });
+    expect(await postLine(1, line('key-one-1'), { name: 'Leek A' })).toEqual({ kind: 'kept', lasts: true });
+    expect(await postLine(2, line('key-two-2'))).toEqual({ kind: 'kept', lasts: true });
+    closeWaiting();
+    expect((await allWaiting()).map(({ words, batchId }) => [words, batchId])).toEqual([
+      ['Leek A: note', 1],
+      ['note', 2],
+    ]);
     expect(await sendKept()).toEqual({ sent: 0 });
-    const sent: string[] = [];
-    vi.stubGlobal('fetch', (path: string, init: { body: string }) => {
-      const { idempotencyKey } = JSON.parse(init.body) as { idempotencyKey: string };
+    const sent = answers(async (path, key) => {
       // It is still there while it is on its way: a page that is closed now loses nothing.
-      expect(keptLines().map((kept) => kept.line.idempotencyKey)).toContain(idempotencyKey);
-      sent.push(`${path} ${idempotencyKey}`);
-      return Promise.resolve(answer(201, { eventId: sent.length, repeated: false }));
+      expect(await keys()).toContain(key);
+      return taken(path);
     });
     expect(await sendKept()).toEqual({ sent: 2 });
-    expect(sent).toEqual(['/api/batch/1/events key-one-1', '/api/batch/2/events key-two-2']);
-    expect(keptLines()).toEqual([]);
+    expect(sent).toEqual(['key-one-1', 'key-two-2']);
+    expect(await keys()).toEqual([]);
     expect(await sendKept()).toEqual({ sent: 0 });
   });
 
-  it('a network that hangs or a server in trouble keeps it, and a line just tapped takes away no other', async () => {
+  it('keeps the order of taps whatever the clock of the device says, and tells how long ago each was', async () => {
+    away();
+    const clock = vi.spyOn(Date, 'now').mockReturnValue(9_000_000);
+    await postLine(1, line('key-one-1'));
+    // Somebody sets the clock of the phone right: two hours back.
+    clock.mockReturnValue(1_800_000);
+    await postLine(2, line('key-two-2'));
+    clock.mockReturnValue(2_400_000);
+    const ages: unknown[] = [];
+    vi.stubGlobal('fetch', (_: string, { headers }: { headers: Record<string, string> }) => {
+      ages.push([headers[AGE_HEADER], headers[PERSON_HEADER]]);
+      return Promise.resolve(taken());
+    });
+    await sendKept();
+    // The first would have been tapped in time to come: the application marks it.
+    expect(ages).toEqual([
+      ['-6600000', 'nobody'],
+      ['600000', 'nobody'],
+    ]);
+  });
+
+  it('a network that hangs or a server in trouble keeps it, and what waits goes out before what was just tapped', async () => {
     vi.stubGlobal('fetch', (_: string, { signal }: { signal: AbortSignal }) => {
       expect(signal).toBeInstanceOf(AbortSignal);
       return Promise.reject(new DOMException('timed out', 'TimeoutError'));
     });
-    expect(await postLine(1, line('key-one-1'))).toEqual({ kind: 'kept' });
+    expect((await postLine(1, line('key-one-1'))).kind).toBe('kept');
     vi.stubGlobal('fetch', () => Promise.resolve(answer(503, { detail: 'Away.', status: 503 })));
-    expect(await postLine(2, line('key-two-2'))).toEqual({ kind: 'kept' });
-    expect(keptLines().map((kept) => kept.batchId)).toEqual([1, 2]);
-    const order: string[] = [];
-    vi.stubGlobal('fetch', (path: string) => {
-      order.push(path);
-      return Promise.resolve(answer(201, { eventId: 9, repeated: false }));
-    });
-    // What waits goes out before what was just tapped: a log is told in the order of its taps.
+    expect((await postLine(2, line('key-two-2'))).kind).toBe('kept');
+    const sent = answers(taken);
     expect((await postLine(3, line('key-three'))).kind).toBe('done');
-    expect(order).toEqual(['/api/batch/1/events', '/api/batch/2/events', '/api/batch/3/events']);
-    expect(keptLines()).toEqual([]);
+    expect(sent).toEqual(['key-one-1', 'key-two-2', 'key-three']);
+    expect(await keys()).toEqual([]);
+  });
+
+  it('a network that says nothing at all lets go of who stands there after some seconds, and goes on trying', async () => {
+    vi.useFakeTimers({ toFake: ['setTimeout'] });
+    let answerNow: (response: Response) => void = () => undefined;
+    vi.stubGlobal('fetch', () => new Promise<Response>((resolve) => (answerNow = resolve)));
+    const tapped = postLine(1, line('key-one-1'));
+    for (let i = 0; i < 50; i++) await new Promise((next) => setImmediate(next));
+    await vi.advanceTimersByTimeAsync(6_100);
+    vi.useRealTimers();
+    expect((await tapped).kind).toBe('kept');
+    answerNow(taken());
+    await vi.waitFor(async () => expect(await keys()).toEqual([]));
   });
 
   it('a line on which the server fails each time is shown as not taken, and holds up nothing for ever', async () => {
-    vi.stubGlobal('fetch', (path: string) =>
-      Promise.resolve(
-        path.includes('/1/')
-          ? answer(500, { detail: 'Something failed.', status: 500 })
-          : answer(201, { eventId: 9, repeated: false }),
-      ),
-    );
-    expect(await postLine(1, line('key-one-1'))).toEqual({ kind: 'kept' });
-    expect(await postLine(2, line('key-two-2'))).toEqual({ kind: 'kept' });
+    answers((path) => (path.includes('/1/') ? answer(500, { detail: 'Something failed.', status: 500 }) : taken(path)));
+    expect((await postLine(1, line('key-one-1'))).kind).toBe('kept');
+    expect((await postLine(2, line('key-two-2'))).kind).toBe('kept');
     expect(await sendKept()).toEqual({ sent: 1 });
-    expect(keptLines().map((kept) => [kept.batchId, kept.refused])).toEqual([[1, 'Something failed.']]);
+    expect((await allWaiting()).map(({ batchId, refused }) => [batchId, refused])).toEqual([[1, 'Something failed.']]);
   });
 
-  it('what another page has sent is not sent again from here', async () => {
+  it('is not sent twice by two who send at once, nor what another page has sent', async () => {
     away();
     await postLine(1, line('key-one-1'));
     await postLine(2, line('key-two-2'));
-    // Some time passes.
-    await new Promise((later) => setTimeout(later, 10));
-    store.delete('crook.line.key-one-1');
-    const sent: string[] = [];
-    vi.stubGlobal('fetch', (path: string) => {
-      sent.push(path);
-      return Promise.resolve(answer(201, { eventId: 9, repeated: false }));
-    });
-    expect(await sendKept()).toEqual({ sent: 1 });
-    expect(sent).toEqual(['/api/batch/2/events']);
-  });
-
-  it('is not sent twice by two who send at once', async () => {
-    away();
-    await postLine(1, line('key-one-1'));
-    const sent: string[] = [];
-    vi.stubGlobal('fetch', (path: string) => {
-      sent.push(path);
-      return Promise.resolve(answer(201, { eventId: 9, repeated: false }));
-    });
+    const sent = answers(taken);
     await Promise.all([sendKept(), sendKept(), sendKept()]);
-    expect(sent).toEqual(['/api/batch/1/events']);
+    expect(sent).toEqual(['key-one-1', 'key-two-2']);
+    // The same key again is the same entry.
+    away();
+    await postLine(3, line('key-three'));
+    await postLine(3, line('key-three'));
+    expect(await keys()).toEqual(['key-three']);
   });
 
   it('what is refused later stays with the reason until it is let go, and holds up nothing', async () => {
     away();
-    await postLine(1, line('key-one-1'));
-    await postLine(2, line('key-two-2'));
-    await postLine(3, line('key-three'));
-    vi.stubGlobal('fetch', (path: string) =>
-      Promise.resolve(
-        path.includes('/1/')
-          ? answer(422, { detail: 'That day is still to come.', status: 422 })
-          : path.includes('/2/')
-            ? answer(201, { eventId: 1, repeated: false })
-            : answer(503, { detail: 'Away.', status: 503 }),
-      ),
+    for (const i of [1, 2, 3]) await postLine(i, line(`key-no-${i}`));
+    answers((path) =>
+      path.includes('/1/')
+        ? answer(422, { detail: 'That day is still to come.', status: 422 })
+        : path.includes('/2/')
+          ? taken(path)
+          : answer(503, { detail: 'Away.', status: 503 }),
     );
     expect(await sendKept()).toEqual({ sent: 1 });
-    expect(keptLines().map((kept) => [kept.batchId, kept.refused])).toEqual([
+    expect((await allWaiting()).map(({ batchId, refused }) => [batchId, refused])).toEqual([
       [1, 'That day is still to come.'],
       [3, null],
     ]);
     // Tried again it is taken: a clock a day behind is put right.
-    vi.stubGlobal('fetch', () => Promise.resolve(answer(201, { eventId: 2, repeated: false })));
+    answers(taken);
     expect(await sendKept()).toEqual({ sent: 1 });
     expect(await sendKept(true)).toEqual({ sent: 1 });
-    expect(keptLines()).toEqual([]);
+    expect(await keys()).toEqual([]);
     away();
     await postLine(4, line('key-four-4'));
-    dropLine('key-four-4');
-    expect(keptLines()).toEqual([]);
+    await dropWaiting('key-four-4');
+    expect(await keys()).toEqual([]);
   });
 
-  it('survives a store that holds nonsense', () => {
-    store.set('crook.line.x', '{broken');
-    expect(keptLines()).toEqual([]);
+  it('what is refused at once is told to who tapped it, and does not wait', async () => {
+    answers(() => answer(422, { detail: 'That day is still to come.', status: 422 }));
+    expect(await postLine(1, line('key-one-1'))).toMatchObject({ kind: 'problem', problem: { status: 422 } });
+    expect(await keys()).toEqual([]);
+  });
+});
+
+describe('a browser that keeps nothing', () => {
+  it('holds what is tapped until the page is closed, and says so', async () => {
+    vi.stubGlobal('indexedDB', {
+      open: () => {
+        throw new DOMException('refused', 'SecurityError');
+      },
+    });
+    closeWaiting();
+    away();
+    expect(await postLine(1, line('key-one-1'))).toEqual({ kind: 'kept', lasts: false });
+    expect(await waitingLasts()).toBe(false);
+    const sent = answers(taken);
+    expect(await sendKept()).toEqual({ sent: 1 });
+    expect(sent).toEqual(['key-one-1']);
+  });
+
+  it('whose store is full goes on until the page is closed, with all that waited', async () => {
+    away();
+    await postLine(1, line('key-one-1'));
+    const add = vi.spyOn(IDBObjectStore.prototype, 'add').mockImplementation(() => {
+      throw new DOMException('full', 'QuotaExceededError');
+    });
+    expect(await postLine(2, line('key-two-2'))).toEqual({ kind: 'kept', lasts: false });
+    add.mockRestore();
+    expect(await keys()).toEqual(['key-one-1', 'key-two-2']);
+  });
+});
+
+describe('what a version before has kept', () => {
+  it('is taken over in its order, with what was refused, and nonsense beside it does no harm', async () => {
+    const kept = (key: string, at_ms: number, refused: string | null) =>
+      old.set(`crook.line.${key}`, JSON.stringify({ batchId: 7, line: line(key), at_ms, refused, personId: 3 }));
+    kept('later-one', 2_000, null);
+    kept('early-one', 1_000, 'No.');
+    old.set('crook.line.x', '{broken');
+    old.set('something-else', '1');
+    await takeOver();
+    expect((await allWaiting()).map(({ key, refused, personId, path }) => [key, refused, personId, path])).toEqual([
+      ['early-one', 'No.', 3, '/api/batch/7/events'],
+      ['later-one', null, 3, '/api/batch/7/events'],
+    ]);
+    expect([...old.keys()]).toEqual(['crook.line.x', 'something-else']);
+    await takeOver();
+    expect(await keys()).toHaveLength(2);
   });
 });
 
 describe('keys', () => {
   it('are made where the browser has no secure context: plain HTTP under a name of the house', () => {
-    vi.stubGlobal('crypto', {
-      getRandomValues: (bytes: Uint8Array) => bytes.map((_, i) => (i * 37 + store.size) % 256),
-    });
+    vi.stubGlobal('crypto', { getRandomValues: (bytes: Uint8Array) => bytes.map((_, i) => (i * 37) % 256) });
     expect(freshKey()).toMatch(/^[0-9a-f-]{36}$/);
   });
 });

@@ -1,6 +1,8 @@
-import { focusManager, MutationCache, onlineManager, QueryClient, type Mutation } from '@tanstack/react-query';
 import type { LogLine } from '../contracts/batch/batches.ts';
-import { call, type Answer } from './call.ts';
+import { EVENT_WORDS, type EventKind } from '../core/batch/event.ts';
+import { headersOf, sendWaiting, type Answer } from '../device/send.ts';
+import { allWaiting, dropWaiting, keepWaiting, type Kept, type Waiting } from '../device/waiting.ts';
+import { call } from './call.ts';
 import { tellWritten } from './fresh.ts';
 import { personHere } from './who.ts';
 
@@ -10,198 +12,150 @@ export interface Logged {
   readonly repeated: boolean;
 }
 
-/** A line on this device that the application has not taken yet. */
-export interface KeptLine {
-  readonly batchId: number;
-  readonly line: LogLine;
-  /** When it was tapped, by this device; lines go out in this order. */
-  readonly at_ms: number;
-  /** Why the application did not take it; null: not sent yet. */
-  readonly refused: string | null;
-  /** Who tapped it: another may hold the device when it goes out. */
-  readonly personId?: number | null;
+/** Something to be done by the application, now or when there is a network again. */
+export interface ToDo {
+  readonly path: string;
+  readonly body: { readonly idempotencyKey: string };
+  /** What is done and to what, as a list says it. */
+  readonly words: string;
+  readonly batchId?: number;
+  readonly job?: string;
 }
 
-/** Each line has an entry of its own, so that two pages open at once cannot take away each other's. */
-const STORE = 'crook.line.';
-/** Told when the kept lines change. */
-export const KEPT_CHANGED = 'crook-kept';
-/** How often a server that fails on a line is asked before the line is shown as not taken; others wait behind it no longer. */
-const MOST_FAILURES = 3;
+/** It waits on this device. */
+export interface KeptAnswer {
+  readonly kind: 'kept';
+  /** Whether it outlives the page: not in a private window, nor where storage is refused. */
+  readonly lasts: boolean;
+}
 
-function store(kept: KeptLine): boolean {
-  try {
-    localStorage.setItem(STORE + kept.line.idempotencyKey, JSON.stringify(kept));
-  } catch {
-    return false;
+/** Longer than this nobody stands before a button: it is kept, and goes out meanwhile. */
+const PATIENCE_ms = 6_000;
+
+const send = (entry: Kept): Promise<Answer<unknown>> =>
+  call('POST', entry.path, entry.body, entry.personId, headersOf(entry, Date.now()));
+
+/** Asks the browser to send what waits once there is a network, also when no page is open; where it can. */
+function sendLater(): void {
+  const { serviceWorker } = navigator;
+  void serviceWorker?.ready
+    .then((ready) => (ready as { sync?: { register(tag: string): Promise<void> } }).sync?.register('crook-waiting'))
+    .catch(() => undefined);
+}
+
+/** Asks once that the browser does not clear what is kept here when it wants room. */
+let asked = false;
+function askToKeep(): void {
+  if (asked) return;
+  asked = true;
+  void (navigator.storage as StorageManager | undefined)?.persist?.().catch(() => false);
+}
+
+/**
+ * Has the application do something. It is kept on this device before it is sent, behind what waits already, and let go once the
+ * application has done it or said why not; without a network it stays and is sent later, from any page, under the same key.
+ */
+export async function doOrKeep<T>({ path, body, words, batchId, job }: ToDo): Promise<Answer<T> | KeptAnswer> {
+  const entry: Waiting = {
+    key: body.idempotencyKey,
+    path,
+    body,
+    words,
+    batchId: batchId ?? null,
+    job: job ?? null,
+    at_ms: Date.now(),
+    personId: personHere(),
+    failures: 0,
+    refused: null,
+  };
+  const lasts = await keepWaiting(entry);
+  const kept: KeptAnswer = { kind: 'kept', lasts };
+  const sent = await Promise.race([
+    sendWaiting(send),
+    new Promise<null>((late) => setTimeout(late, PATIENCE_ms, null)),
+  ]);
+  const waits = (await allWaiting()).some(({ key, refused }) => key === entry.key && refused === null);
+  if (waits) {
+    askToKeep();
+    sendLater();
+    return kept;
   }
-  window.dispatchEvent(new Event(KEPT_CHANGED));
-  return true;
+  const answer = sent?.answers.get(entry.key) ?? (await send({ ...entry, seq: 0 }));
+  // Who has just tapped it is told where it was tapped.
+  await dropWaiting(entry.key);
+  if (answer.kind === 'done') tellWritten();
+  return answer as Answer<T>;
 }
 
-/** Lets a kept line go: the grower has seen why it cannot be written. */
-export function dropLine(idempotencyKey: string): void {
-  const there = sendingOf(idempotencyKey);
-  if (there) queue.getMutationCache().remove(there);
-  forget(idempotencyKey);
+/** What a line is about, for the list of what waits. */
+interface About {
+  /** Name of the batch. */
+  readonly name: string;
+  /** Job of the round it does, which is then no longer due on this device. */
+  readonly job?: string;
 }
 
-function forget(idempotencyKey: string): void {
+/** Sends a log line, or keeps it. */
+export function postLine(batchId: number, line: LogLine, about?: About): Promise<Answer<Logged> | KeptAnswer> {
+  const count = line.count == null ? '' : `, ${line.count}`;
+  const name = about ? `${about.name}: ` : '';
+  return doOrKeep<Logged>({
+    path: `/api/batch/${batchId}/events`,
+    body: line,
+    words: `${name}${EVENT_WORDS[line.kind as EventKind].toLowerCase()}${count}`,
+    batchId,
+    ...(about?.job === undefined ? {} : { job: about.job }),
+  });
+}
+
+/** Sends what waits, in order. @param again also what was not taken before */
+export async function sendKept(again = false): Promise<{ readonly sent: number }> {
+  const { answers } = await sendWaiting(send, again);
+  const sent = [...answers.values()].filter(({ kind }) => kind === 'done').length;
+  if (sent > 0) tellWritten();
+  return { sent };
+}
+
+/** Where versions before kept log lines, each under its key. */
+const BEFORE = 'crook.line.';
+
+/** Takes over what a version before has kept, in its order: a new version strands nothing. */
+export async function takeOver(): Promise<void> {
   try {
-    localStorage.removeItem(STORE + idempotencyKey);
-  } catch {
-    return;
-  }
-  window.dispatchEvent(new Event(KEPT_CHANGED));
-}
-
-/** Lines on this device that the application has not taken, oldest first. */
-export function keptLines(): KeptLine[] {
-  const lines: KeptLine[] = [];
-  try {
-    for (let i = 0; i < localStorage.length; i++) {
-      const key = localStorage.key(i);
-      if (key?.startsWith(STORE)) lines.push(JSON.parse(localStorage.getItem(key) ?? '') as KeptLine);
+    const keys = Array.from({ length: localStorage.length }, (_, i) => localStorage.key(i)!).filter((key) =>
+      key.startsWith(BEFORE),
+    );
+    const old = keys.flatMap((at) => {
+      try {
+        return [{ at, ...(JSON.parse(localStorage.getItem(at) ?? '') as OldLine) }];
+      } catch {
+        return [];
+      }
+    });
+    for (const { at, batchId, line, at_ms, refused, personId } of old.sort((a, b) => a.at_ms - b.at_ms)) {
+      await keepWaiting({
+        key: line.idempotencyKey,
+        path: `/api/batch/${batchId}/events`,
+        body: line,
+        words: EVENT_WORDS[line.kind as EventKind].toLowerCase(),
+        batchId,
+        job: null,
+        at_ms,
+        personId: personId ?? null,
+        failures: 0,
+        refused,
+      });
+      localStorage.removeItem(at);
     }
   } catch {
     // A store that cannot be read holds nothing that could be sent.
   }
-  return lines.sort((a, b) => a.at_ms - b.at_ms);
 }
 
-type NotTaken = Exclude<Answer<Logged>, { kind: 'done' }>;
-type Sending = Mutation<Logged, NotTaken, KeptLine, unknown>;
-
-/** Whether an answer means "not now" rather than "no". */
-function waits(answer: NotTaken): boolean {
-  if (answer.kind === 'offline') return true;
-  const { status } = answer.problem;
-  return status >= 500 || status === 408 || status === 421 || status === 425 || status === 429;
-}
-
-async function send({ batchId, line, personId }: KeptLine): Promise<Logged> {
-  const answer = await call<Logged>('POST', `/api/batch/${batchId}/events`, line, personId ?? null);
-  if (answer.kind === 'done') return answer.value;
-  // Nothing more is sent until the network is tried again: the lines behind this one wait in their order.
-  if (waits(answer)) onlineManager.setOnline(false);
-  // It is an answer, not a fault of the program; what it says is shown.
-  throw answer;
-}
-
-/** Lines whose tap is still being answered. */
-const tapped = new Set<string>();
-
-/**
- * Lines on their way: one after the other in the order in which they were tapped, paused without a network. What the store holds is
- * the truth, on this page and the next; the queue only sends it.
- */
-const queue = new QueryClient({
-  mutationCache: new MutationCache({
-    onSuccess: (_, kept) => {
-      forget((kept as KeptLine).line.idempotencyKey);
-      tellWritten();
-    },
-    onError: (error, kept) => {
-      const { line } = kept as KeptLine;
-      const answer = error as unknown as NotTaken;
-      // Who has just tapped it is told where it was tapped.
-      if (!tapped.has(line.idempotencyKey) && answer.kind === 'problem')
-        store({ ...(kept as KeptLine), refused: answer.problem.detail });
-      onlineManager.setOnline(true);
-    },
-  }),
-});
-// The house's own network need not reach the world: only a call that did not get through says that there is none.
-onlineManager.setEventListener((setOnline) => {
-  if (typeof window === 'undefined') return undefined;
-  const back = () => setOnline(true);
-  window.addEventListener('online', back);
-  return () => window.removeEventListener('online', back);
-});
-queue.mount();
-
-const sendingOf = (key: string): Sending | undefined =>
-  queue.getMutationCache().find<Logged, NotTaken, KeptLine, unknown>({ mutationKey: [key] });
-
-/** Puts a kept line into the queue, unless it is there; it goes out when its turn comes and there is a network. */
-function sending(kept: KeptLine): Sending {
-  const key = kept.line.idempotencyKey;
-  const there = sendingOf(key);
-  if (there && there.state.status === 'pending') return there;
-  if (there) queue.getMutationCache().remove(there);
-  const made = queue.getMutationCache().build<Logged, NotTaken, KeptLine, unknown>(queue, {
-    mutationKey: [key],
-    mutationFn: send,
-    scope: { id: 'log' },
-    networkMode: 'online',
-    retry: (failures, answer) =>
-      waits(answer) && (answer.kind === 'offline' || answer.problem.status !== 500 || failures < MOST_FAILURES - 1),
-    retryDelay: 0,
-  });
-  made.execute(kept).catch(() => undefined);
-  return made;
-}
-
-/** The end of a sending, or null when it has to wait. */
-function endOf(sent: Sending): Promise<Answer<Logged> | null> {
-  const now = (): Answer<Logged> | null | undefined => {
-    const { status, data, error, isPaused } = sent.state;
-    if (status === 'success') return { kind: 'done', value: data! };
-    if (status === 'error') return error ?? null;
-    return isPaused && !(onlineManager.isOnline() && focusManager.isFocused()) ? null : undefined;
-  };
-  return new Promise((resolve) => {
-    const stop = queue.getMutationCache().subscribe(look);
-    const stopOnline = onlineManager.subscribe(look);
-    function look(): void {
-      const end = now();
-      if (end === undefined) return;
-      stop();
-      stopOnline();
-      resolve(end);
-    }
-    look();
-  });
-}
-
-/**
- * Sends a log line. It is kept on this device before it is sent, and let go once the application has taken it or said why
- * not; without a network it stays and is sent later, from any page, under the same key.
- */
-export async function postLine(batchId: number, line: LogLine): Promise<Answer<Logged> | { kind: 'kept' }> {
-  const entry: KeptLine = { batchId, line, at_ms: Date.now(), refused: null, personId: personHere() };
-  const kept = store(entry);
-  onlineManager.setOnline(true);
-  tapped.add(line.idempotencyKey);
-  const sent = sending(entry);
-  const answer = await endOf(sent);
-  tapped.delete(line.idempotencyKey);
-  if (answer === null || (answer.kind !== 'done' && waits(answer))) {
-    if (kept) return { kind: 'kept' };
-    queue.getMutationCache().remove(sent);
-    return answer ?? { kind: 'offline' };
-  }
-  forget(line.idempotencyKey);
-  return answer;
-}
-
-/**
- * Sends what was kept, in order; stops at the first that has to wait. What the application does not take stays, with the
- * reason, until the grower lets it go.
- */
-export async function sendKept(again = false): Promise<{ readonly sent: number }> {
-  let sent = 0;
-  const all = keptLines();
-  // What another page has sent is not sent again from here.
-  for (const { state, options } of queue.getMutationCache().getAll())
-    if (state.isPaused && !all.some((kept) => kept.line.idempotencyKey === options.mutationKey?.[0]))
-      dropLine(String(options.mutationKey?.[0]));
-  onlineManager.setOnline(true);
-  const lines = all.filter((kept) => kept.refused === null || again);
-  for (const on of lines.map(sending)) {
-    const answer = await endOf(on);
-    if (answer === null) break;
-    if (answer.kind === 'done') sent++;
-  }
-  return { sent };
+interface OldLine {
+  readonly batchId: number;
+  readonly line: LogLine;
+  readonly at_ms: number;
+  readonly refused: string | null;
+  readonly personId?: number | null;
 }

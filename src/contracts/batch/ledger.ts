@@ -30,6 +30,8 @@ export interface LedgerRow {
   readonly place: string;
   readonly note: string;
   readonly by: string;
+  /** When it was tapped, where it waited on a device: at the nursery's time, or that the device's clock is not to be trusted. */
+  readonly tapped: string;
   /** It still counts: nothing corrected or withdrew it, and its batch was not voided. */
   readonly counts: boolean;
   /** Its batch is of an open season, so that it can be corrected. */

@@ -32,4 +32,6 @@ export interface EventRecord extends Required<BatchEvent> {
   /** Person who wrote it; null: nobody said. */
   readonly authorId: number | null;
   readonly recordedAt_ms: number;
+  /** When it was tapped, where it waited on a device for a network; null: by a clock not to be trusted. */
+  readonly tappedAt_ms?: number | null;
 }

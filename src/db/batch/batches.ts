@@ -37,6 +37,8 @@ export interface NewEvent extends Omit<BatchEvent, 'id'> {
   readonly requestHash: string;
   /** Epoch ms by the application's clock. */
   readonly recordedAt_ms: number;
+  /** When it was tapped, where it waited on a device; null: by a clock not to be trusted. */
+  readonly tappedAt_ms?: number | null;
 }
 
 /** Writes a batch with its code and its letter among those of its crop and variety. */
@@ -195,6 +197,8 @@ export async function insertEvent(event: NewEvent, transaction: Transaction): Pr
       planting: event.planting ?? null,
       day: isoFromDay(event.day),
       recordedAt: new Date(event.recordedAt_ms),
+      waited: event.tappedAt_ms !== undefined,
+      tappedAt: event.tappedAt_ms == null ? null : new Date(event.tappedAt_ms),
     },
     { transaction },
   );

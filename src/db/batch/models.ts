@@ -71,6 +71,8 @@ export class BatchEventModel extends Model<InferAttributes<BatchEventModel>, Inf
   declare details: CreationOptional<PottingDetails | null>;
   declare planting: CreationOptional<PlantingDetails | null>;
   declare recordedAt: CreationOptional<Date>;
+  declare waited: CreationOptional<boolean>;
+  declare tappedAt: CreationOptional<Date | null>;
   declare idempotencyKey: string;
   declare requestHash: string;
 }
@@ -139,6 +141,8 @@ export function defineBatchModels(sequelize: Sequelize): void {
       ...column(DataTypes.DATE, 'recorded_at'),
       defaultValue: DataTypes.NOW,
     },
+    waited: { ...column(DataTypes.BOOLEAN, 'waited'), defaultValue: false },
+    tappedAt: { ...column(DataTypes.DATE, 'tapped_at'), allowNull: true },
     idempotencyKey: text('idempotency_key'),
     requestHash: text('request_hash'),
   };

@@ -219,7 +219,8 @@ export async function readEvents(
 
 /** Columns of a line of the log, from batch_events AS e. */
 export const EVENT_COLUMNS = `e.id, e.batch_id, e.kind, e.on_day::text AS on_day, e.count, e.place_id, e.note, e.cause,
-  e.corrects_id, e.snapshot, e.tray, extract(epoch FROM e.recorded_at) * 1000 AS recorded_ms, e.details, e.planting, e.author_id`;
+  e.corrects_id, e.snapshot, e.tray, extract(epoch FROM e.recorded_at) * 1000 AS recorded_ms, e.details, e.planting, e.author_id,
+  e.waited, extract(epoch FROM e.tapped_at) * 1000 AS tapped_ms`;
 
 export function eventRecord(row: EventRow): EventRecord {
   return {
@@ -238,10 +239,13 @@ export function eventRecord(row: EventRow): EventRecord {
     details: row.details,
     planting: row.planting,
     authorId: row.author_id,
+    ...(row.waited ? { tappedAt_ms: row.tapped_ms === null ? null : Number(row.tapped_ms) } : {}),
   };
 }
 
 export interface EventRow {
+  waited: boolean;
+  tapped_ms: string | null;
   id: number;
   batch_id: number;
   kind: EventRecord['kind'];

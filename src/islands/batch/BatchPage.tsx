@@ -50,7 +50,7 @@ export function BatchPage({ data: initial }: { readonly data: BatchPageData }) {
     // A second tap while the first is on its way is not a second line.
     if (sending.current) return taken;
     sending.current = true;
-    const answer = await postLine(data.id, { idempotencyKey: freshKey(), ...line });
+    const answer = await postLine(data.id, { idempotencyKey: freshKey(), ...line }, { name: data.name });
     sending.current = false;
     if (answer.kind === 'problem' || answer.kind === 'offline') return answer;
     setTool(null);

@@ -115,7 +115,9 @@ function rowOf(line: LedgerRow): TableRow {
       { text: line.count === null ? '' : String(line.count), sort: line.count ?? '' },
       { text: line.place },
       {
-        text: [line.correctsId === null ? '' : LEDGER.corrects(line.correctsId), line.note].filter(Boolean).join('; '),
+        text: [line.correctsId === null ? '' : LEDGER.corrects(line.correctsId), line.note, line.tapped]
+          .filter(Boolean)
+          .join('; '),
       },
       { text: line.by },
     ],

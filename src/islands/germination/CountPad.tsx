@@ -60,7 +60,7 @@ export function CountPad(props: Props) {
     if (sending.current) return;
     sending.current = true;
     setWrong('');
-    const answer = await postLine(batchId, { idempotencyKey: freshKey(), day: isoFromDay(today), ...line });
+    const answer = await postLine(batchId, { idempotencyKey: freshKey(), day: isoFromDay(today), ...line }, { name });
     sending.current = false;
     if (answer.kind === 'problem' || answer.kind === 'offline') return setWrong(trouble(answer));
     if (half && answer.kind === 'done') {
@@ -70,7 +70,7 @@ export function CountPad(props: Props) {
         kind: 'emerged' as const,
         count: tray === null ? count : null,
       };
-      await postLine(batchId, emerged);
+      await postLine(batchId, emerged, { name });
     }
     setSaid(answer.kind === 'kept' ? WORDS.keptHere(words) : words);
     await then();

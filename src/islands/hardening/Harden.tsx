@@ -85,7 +85,11 @@ export function Harden({ initial }: { readonly initial: HardenView }) {
   async function log(ladder: LadderView, line: Omit<LogLine, 'idempotencyKey' | 'day'>, words: string): Promise<void> {
     if (busy) return;
     setBusy(true);
-    const answer = await postLine(ladder.batchId, { idempotencyKey: freshKey(), day: isoFromDay(today), ...line });
+    const answer = await postLine(
+      ladder.batchId,
+      { idempotencyKey: freshKey(), day: isoFromDay(today), ...line },
+      { name: ladder.name },
+    );
     setBusy(false);
     if (answer.kind === 'problem' || answer.kind === 'offline') return setSaid(trouble(answer));
     setSaid('');

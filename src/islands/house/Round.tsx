@@ -45,10 +45,11 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
     if (sending.current.has(job.key)) return null;
     sending.current.add(job.key);
     setBusy(job.key);
-    const answer = await postLine(job.batchId, {
-      idempotencyKey: freshKey(),
-      ...line,
-    });
+    const answer = await postLine(
+      job.batchId,
+      { idempotencyKey: freshKey(), ...line },
+      { name: job.name, job: job.key },
+    );
     sending.current.delete(job.key);
     setBusy(null);
     if (answer.kind === 'problem' || answer.kind === 'offline') {

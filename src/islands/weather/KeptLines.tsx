@@ -1,82 +1,142 @@
 import { useCallback, useEffect, useState } from 'react';
-import { dayFromIso } from '../../core/calendar/dayNumber.ts';
+import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { shortDay } from '../../core/calendar/shortDay.ts';
-import { EVENT_WORDS, type EventKind } from '../../core/batch/event.ts';
+import { EVENT_WORDS } from '../../core/batch/event.ts';
+import type { BatchPageData } from '../../contracts/batch/batchPage.ts';
+import { allWaiting, dropWaiting, onWaiting, waitingLasts, type Kept } from '../../device/waiting.ts';
 import { counted } from '../../ui/format.ts';
-import { dropLine, KEPT_CHANGED, keptLines, sendKept, type KeptLine } from '../../ui/logPost.ts';
+import { freshKey } from '../../ui/call.ts';
+import { useAnswer } from '../../ui/kit/data.ts';
+import { postLine, sendKept, takeOver } from '../../ui/logPost.ts';
 import { WORDS } from '../../words/en/weather/keptLines.ts';
 
 const AGAIN_ms = 20_000;
 /** A line just tapped is on its way, not kept. */
 const ON_ITS_WAY_ms = 4_000;
 
-/** Lines to be shown: refused, or older than a moment. */
-const shown = (): KeptLine[] =>
-  keptLines().filter((kept) => kept.refused !== null || Date.now() - kept.at_ms > ON_ITS_WAY_ms);
+const clock = new Intl.DateTimeFormat('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' });
 
-/** On every page: lines this device still holds, sent as soon as there is a network; what was refused is shown with the reason. */
+/** On every page: what this device still holds, sent as soon as there is a network; what was refused is shown with both sides. */
 export function KeptLines() {
-  const [lines, setLines] = useState<readonly KeptLine[]>([]);
-  const flush = useCallback(async (again = false) => {
-    if (keptLines().length === 0) return;
-    await sendKept(again);
-    setLines(shown());
+  const [lines, setLines] = useState<readonly Kept[]>([]);
+  const [lasts, setLasts] = useState(true);
+  const look = useCallback(async () => {
+    const all = await allWaiting();
+    setLines(all.filter((kept) => kept.refused !== null || Date.now() - kept.at_ms > ON_ITS_WAY_ms));
+    setLasts(await waitingLasts());
+    return all.length;
   }, []);
+  const flush = useCallback(
+    async (again = false) => {
+      if ((await allWaiting()).length > 0) await sendKept(again);
+      await look();
+    },
+    [look],
+  );
   useEffect(() => {
     let soon: ReturnType<typeof setTimeout> | undefined;
-    const look = () => {
-      setLines(shown());
+    const heard = () => {
       clearTimeout(soon);
-      if (keptLines().length > 0) soon = setTimeout(look, ON_ITS_WAY_ms + 100);
+      void look().then((all) => {
+        if (all > 0) soon = setTimeout(() => void look(), ON_ITS_WAY_ms + 100);
+      });
     };
-    look();
-    void flush();
     const online = () => void flush();
+    void takeOver().then(online);
     const timer = setInterval(online, AGAIN_ms);
+    const stop = onWaiting(heard);
     window.addEventListener('online', online);
-    window.addEventListener('storage', look);
-    window.addEventListener(KEPT_CHANGED, look);
+    // The service worker asks its pages first: they show what comes of it.
+    const asked = (event: MessageEvent) => {
+      if ((event.data as { kind?: string } | null)?.kind === 'send-waiting') online();
+    };
+    navigator.serviceWorker?.addEventListener('message', asked);
     return () => {
       clearInterval(timer);
       clearTimeout(soon);
+      stop();
       window.removeEventListener('online', online);
-      window.removeEventListener('storage', look);
-      window.removeEventListener(KEPT_CHANGED, look);
+      navigator.serviceWorker?.removeEventListener('message', asked);
     };
-  }, [flush]);
+  }, [flush, look]);
 
   const refused = lines.filter((kept) => kept.refused !== null);
-  const waiting = lines.length - refused.length;
+  const waiting = lines.filter((kept) => kept.refused === null);
   if (lines.length === 0) return null;
   return (
     <div aria-live="polite" aria-label={WORDS.keptOnThisDevice}>
-      {waiting > 0 && (
-        <p className="note-bar my-2">
-          {WORDS.keptOnThisDeviceUntil(counted(waiting, WORDS.line))}
-          <button type="button" className="link-btn" onClick={() => void flush()}>
-            {WORDS.sendNow}
-          </button>
-        </p>
+      {waiting.length > 0 && (
+        <details className="note-bar my-2">
+          <summary className="cursor-pointer py-1">
+            {WORDS.keptOnThisDeviceUntil(counted(waiting.length, WORDS.line))}
+            {!lasts && <strong>{WORDS.untilThePageIsClosed}</strong>}
+            <button type="button" className="btn small ml-3" onClick={() => void flush()}>
+              {WORDS.sendNow}
+            </button>
+          </summary>
+          <ol className="mt-1">
+            {waiting.map((kept) => (
+              <li key={kept.key}>{WORDS.whatAndWhen(kept.words, clock.format(kept.at_ms))}</li>
+            ))}
+          </ol>
+        </details>
       )}
-      {refused.map(({ batchId, line, refused: why }) => (
-        <p key={line.idempotencyKey} className="note-bar bad my-2">
-          {WORDS.notTaken(
-            EVENT_WORDS[line.kind as EventKind].toLowerCase(),
-            line.count == null ? '' : `, ${line.count}`,
-            shortDay(dayFromIso(line.day) ?? 0),
-            why,
-            <a key="1" className="link-btn" href={`/batch/${batchId}`}>
-              {WORDS.theBatch}
-            </a>,
-          )}
-          <button type="button" className="link-btn" onClick={() => void flush(true)}>
-            {WORDS.tryAgain}
-          </button>{' '}
-          <button type="button" className="link-btn" onClick={() => dropLine(line.idempotencyKey)}>
-            {WORDS.letItGo}
-          </button>
-        </p>
+      {refused.map((kept) => (
+        <Refused key={kept.key} kept={kept} onAgain={() => void flush(true)} />
       ))}
+    </div>
+  );
+}
+
+/** Something the application did not take: what was tapped here, what stands there now, and three ways out. */
+function Refused({ kept, onAgain }: { readonly kept: Kept; readonly onAgain: () => void }) {
+  const { batchId, words, refused } = kept;
+  const there = useAnswer<BatchPageData>(batchId === null ? null : `/api/batch/${batchId}/page`);
+  const last = there.data?.events.at(-1);
+  const by = last && there.data?.people.find(({ id }) => id === last.authorId)?.initials;
+  const tapped = WORDS.whatAndWhen(words, clock.format(kept.at_ms));
+  const asNote = async (): Promise<void> => {
+    const day = (kept.body as { day?: string }).day ?? isoFromDay(there.data!.today);
+    const note = WORDS.noteOfRefused(tapped, refused ?? '');
+    const answer = await postLine(batchId!, { idempotencyKey: freshKey(), kind: 'note', day, note });
+    if (answer.kind === 'done' || answer.kind === 'kept') await dropWaiting(kept.key);
+  };
+  return (
+    <div className="note-bar bad my-2" role="alert">
+      <p>
+        <strong>{WORDS.notTaken}</strong> {refused}
+      </p>
+      <dl className="my-1 grid grid-cols-[auto_1fr] gap-x-3">
+        <dt>{WORDS.tappedHere}</dt>
+        <dd>{tapped}</dd>
+        {last && (
+          <>
+            <dt>{WORDS.standsThere}</dt>
+            <dd>
+              {WORDS.lastLine(
+                EVENT_WORDS[last.kind].toLowerCase(),
+                last.count === null ? '' : `, ${last.count}`,
+                shortDay(last.day),
+                by ? `, ${by}` : '',
+              )}{' '}
+              <a href={`/batch/${batchId}`}>{there.data!.name}</a>
+            </dd>
+          </>
+        )}
+      </dl>
+      <div className="flex flex-wrap gap-2">
+        <button type="button" className="btn" onClick={onAgain}>
+          {WORDS.tryAgain}
+        </button>
+        {batchId !== null && (
+          <button type="button" className="btn" onClick={() => void asNote()}>
+            {WORDS.keepAsNote}
+          </button>
+        )}
+        <button type="button" className="btn" onClick={() => void dropWaiting(kept.key)}>
+          {WORDS.letItGo}
+        </button>
+      </div>
     </div>
   );
 }

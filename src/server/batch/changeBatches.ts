@@ -1,4 +1,4 @@
-import { inTransaction } from '../../db/inTransaction.ts';
+import { ageOfWrite_ms, inTransaction } from '../../db/inTransaction.ts';
 import { randomUUID } from 'node:crypto';
 import { batchInputOf, describeChange, newBatch, requireKnown, requireNear } from './batchInput.ts';
 import { hashOf } from '../requestHash.ts';
@@ -151,6 +151,7 @@ export async function logEvent(batchId: number, input: EventInput): Promise<Logg
       idempotencyKey: input.idempotencyKey,
       requestHash,
       recordedAt_ms: now.instant_ms,
+      ...tappedAt(ageOfWrite_ms(), now.instant_ms),
     };
     requireFollows(events, event);
     const eventId = await insertEvent(event, transaction);
@@ -158,6 +159,16 @@ export async function logEvent(batchId: number, input: EventInput): Promise<Logg
     if (event.kind === 'withdrawn') await giveBack(lineage(events, event.correctsId!), eventId, day, transaction);
     return { eventId, repeated: false };
   });
+}
+
+/** Sooner than this it did not wait; a device that was away longer has a clock that was changed. */
+const WAITED_ms = 60_000;
+const LONGEST_AWAY_ms = 100 * 86_400_000;
+
+/** When a line that waited on a device was tapped. @param age_ms how long ago, by the device; null: it does not say */
+export function tappedAt(age_ms: number | null, now_ms: number): { tappedAt_ms?: number | null } {
+  if (age_ms === null || Math.abs(age_ms) < WAITED_ms) return {};
+  return { tappedAt_ms: age_ms > 0 && age_ms <= LONGEST_AWAY_ms ? now_ms - age_ms : null };
 }
 
 const BEGINS: ReadonlySet<string> = new Set(['sown', 'arrived']);

@@ -1,3 +1,5 @@
+import type { EventRecord } from '../../core/batch/record.ts';
+import { LEDGER } from '../../words/en/ledger.ts';
 import { saidOf } from '../../words/en/codes.ts';
 import { LEDGER_LINES, ledgerAsked, MOST_LEDGER_LINES, type LedgerView } from '../../contracts/batch/ledger.ts';
 import { ProblemError } from '../../contracts/problem.ts';
@@ -43,6 +45,7 @@ export async function ledgerView(season: Season, url: URL): Promise<LedgerView> 
       place: places.get(event.placeId ?? 0) ?? '',
       note: [saidOf(event.cause), event.note].filter(Boolean).join(': '),
       by: people.get(event.authorId ?? 0) ?? '',
+      tapped: tappedWords(event, world.nursery.timeZone),
       counts: !replaced && !voided,
       isOpen: open.has(batchId),
     })),
@@ -51,3 +54,11 @@ export async function ledgerView(season: Season, url: URL): Promise<LedgerView> 
 
 /** How many batches were made of each lot, over all seasons. */
 export const timesLotsWereSown = (): Promise<ReadonlyMap<number, number>> => batchesOfLots(database());
+
+/** When a line that waited on a device was tapped; nothing of one that did not wait. */
+export function tappedWords({ tappedAt_ms }: EventRecord, timeZone: string): string {
+  if (tappedAt_ms === undefined) return '';
+  if (tappedAt_ms === null) return LEDGER.clockDoubted;
+  const at = new Intl.DateTimeFormat('en-GB', { timeZone, weekday: 'short', hour: '2-digit', minute: '2-digit' });
+  return LEDGER.tappedAt(at.format(tappedAt_ms));
+}

@@ -1,3 +1,4 @@
+import { AGE_HEADER } from '../../contracts/house/device.ts';
 import { PERSON_HEADER, personIn } from '../../contracts/house/holder.ts';
 
 /**
@@ -8,4 +9,10 @@ export function whoWrites(request: Request): number | null {
   const said = request.headers.get(PERSON_HEADER);
   if (said !== null) return /^[1-9]\d{0,8}$/.test(said) ? Number(said) : null;
   return personIn(request.headers.get('cookie') ?? '');
+}
+
+/** How many milliseconds ago what a call does was tapped, by the clock of the device it waited on; null: it did not wait. */
+export function howOld(request: Request): number | null {
+  const said = request.headers.get(AGE_HEADER);
+  return said !== null && /^-?\d{1,14}$/.test(said) ? Number(said) : null;
 }

@@ -15,5 +15,7 @@ export const LEDGER = catalogue({
   correct: 'Correct',
   correctLine: (id: number) => `Correct line ${id}`,
   corrected: 'Corrected.',
+  tappedAt: (at: string) => `tapped ${at}, sent later`,
+  clockDoubted: 'sent later; the device’s clock was not right',
   reading: 'Reading the batch…',
 });
