@@ -100,6 +100,12 @@ export const CALLS: readonly Call[] = [
   },
   {
     method: 'get',
+    path: '/api/house/device',
+    summary: 'Pages a device keeps to open without a network',
+    status: 200,
+  },
+  {
+    method: 'get',
     path: '/api/openapi.json',
     summary: 'This document',
     status: 200,

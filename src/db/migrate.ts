@@ -27,6 +27,7 @@ import * as people from './migrations/024-people.ts';
 import * as marks from './migrations/025-marks.ts';
 import * as oldTrays from './migrations/026-old-trays.ts';
 import * as firstHour from './migrations/027-first-hour.ts';
+import * as tapped from './migrations/028-tapped.ts';
 import { LOCKS } from './locks.ts';
 
 interface Step {
@@ -62,6 +63,7 @@ const STEPS: readonly [string, Step][] = [
   ['025-marks', marks],
   ['026-old-trays', oldTrays],
   ['027-first-hour', firstHour],
+  ['028-tapped', tapped],
 ];
 
 export const MIGRATION_NAMES = STEPS.map(([name]) => name);

@@ -6,6 +6,7 @@ import { counted, shortDay } from '../../ui/format.ts';
 import type { LogLine } from '../../contracts/batch/batches.ts';
 import { useView } from '../../ui/kit/data.ts';
 import { useKept } from '../../ui/kit/useKept.ts';
+import { dayNow } from '../../ui/today.ts';
 import { postLine } from '../../ui/logPost.ts';
 import { reasonOf, VERDICT_WORDS, BAD } from './words.ts';
 import { WORDS } from '../../words/en/germination/countPad.ts';
@@ -60,13 +61,17 @@ export function CountPad(props: Props) {
     if (sending.current) return;
     sending.current = true;
     setWrong('');
-    const answer = await postLine(batchId, { idempotencyKey: freshKey(), day: isoFromDay(today), ...line }, { name });
+    const answer = await postLine(
+      batchId,
+      { idempotencyKey: freshKey(), day: isoFromDay(dayNow(today)), ...line },
+      { name },
+    );
     sending.current = false;
     if (answer.kind === 'problem' || answer.kind === 'offline') return setWrong(trouble(answer));
     if (half && answer.kind === 'done') {
       const emerged = {
         idempotencyKey: freshKey(),
-        day: isoFromDay(today),
+        day: isoFromDay(dayNow(today)),
         kind: 'emerged' as const,
         count: tray === null ? count : null,
       };

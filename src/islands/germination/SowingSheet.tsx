@@ -8,6 +8,7 @@ import { shownLength, type LengthUnit } from '../../core/units/length.ts';
 import { freshKey, trouble } from '../../ui/call.ts';
 import { counted, degrees, longDay, shortDay } from '../../ui/format.ts';
 import { postLine } from '../../ui/logPost.ts';
+import { dayNow } from '../../ui/today.ts';
 import { WORDS } from '../../words/en/germination/sowingSheet.ts';
 
 interface Props {
@@ -61,7 +62,12 @@ export function SowingSheet({ lines, today, unit, lengthUnit }: Props) {
   async function write(line: SowingLine, cells: number): Promise<void> {
     const key = keys.current.get(line.id) ?? freshKey();
     keys.current.set(line.id, key);
-    const answer = await postLine(line.id, { idempotencyKey: key, kind: 'sown', day: isoFromDay(today), count: cells });
+    const answer = await postLine(line.id, {
+      idempotencyKey: key,
+      kind: 'sown',
+      day: isoFromDay(dayNow(today)),
+      count: cells,
+    });
     if (answer.kind === 'problem' || answer.kind === 'offline') {
       setDone((now) => ({ ...now, [line.id]: Math.max(0, (now[line.id] ?? 1) - 1) }));
       keys.current.delete(line.id);

@@ -16,6 +16,7 @@ import { ForecastAge, SkyCell } from '../weather/SkyRow.tsx';
 import { LadderPanel } from './LadderPanel.tsx';
 import { LadderRow, RowWords } from './LadderRow.tsx';
 import { saidOf } from '../../words/en/codes.ts';
+import { dayNow } from '../../ui/today.ts';
 import { WORDS } from '../../words/en/hardening/harden.ts';
 
 const DAYS = 10;
@@ -87,7 +88,7 @@ export function Harden({ initial }: { readonly initial: HardenView }) {
     setBusy(true);
     const answer = await postLine(
       ladder.batchId,
-      { idempotencyKey: freshKey(), day: isoFromDay(today), ...line },
+      { idempotencyKey: freshKey(), day: isoFromDay(dayNow(today)), ...line },
       { name: ladder.name },
     );
     setBusy(false);

@@ -1,6 +1,7 @@
 import { DateField } from '../../ui/kit/DateField.tsx';
 import { useId, useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
+import { dayNow } from '../../ui/today.ts';
 import type { RoundJob } from '../../contracts/house/roundView.ts';
 import { counted } from '../../ui/format.ts';
 import type { LogLine } from '../../contracts/batch/batches.ts';
@@ -17,7 +18,7 @@ interface Props {
 export function JobPanel({ job, today, onLog }: Props) {
   const id = useId();
   const [count, setCount] = useState(job.count ?? 0);
-  const [day, setDay] = useState(isoFromDay(today));
+  const [day, setDay] = useState(isoFromDay(dayNow(today)));
   const [note, setNote] = useState('');
   const [wrong, setWrong] = useState('');
   const looking = job.kind === 'look';
@@ -110,7 +111,13 @@ export function JobPanel({ job, today, onLog }: Props) {
         </p>
       )}
       <div className="mt-4 grid grid-cols-2 gap-3">
-        <DateField id={`${id}day`} label={WORDS.dayItWasDone} max={isoFromDay(today)} value={day} onValue={setDay} />
+        <DateField
+          id={`${id}day`}
+          label={WORDS.dayItWasDone}
+          max={isoFromDay(dayNow(today))}
+          value={day}
+          onValue={setDay}
+        />
         <div className="field">
           <label htmlFor={`${id}note`}>{WORDS.note}</label>
           <input

@@ -8,7 +8,10 @@ import type { RoundJob, RoundPlace, RoundView } from '../../contracts/house/roun
 import { freshKey, trouble } from '../../ui/call.ts';
 import { counted, dayNight, spokenDay } from '../../ui/format.ts';
 import type { LogLine } from '../../contracts/batch/batches.ts';
+import { dropWaiting } from '../../device/waiting.ts';
 import { postLine } from '../../ui/logPost.ts';
+import { dayNow } from '../../ui/today.ts';
+import { useWaiting } from '../../ui/useWaiting.ts';
 import { temperatureColour } from '../../ui/ramp.ts';
 import { WORDS } from '../../words/en/house/round.ts';
 
@@ -22,14 +25,12 @@ interface Done {
   readonly job: RoundJob;
   readonly placeId: number | null;
   readonly said: string;
-  /** null while it waits on this device for a network. */
-  readonly eventId: number | null;
-  readonly undone: boolean;
+  readonly eventId: number;
 }
 
 /** Today's work, place by place in walking order: one tap logs it, the panel changes number or date first. */
 export function Round({ initial, search }: { readonly initial: RoundView; readonly search: string }) {
-  const { view, refresh, show } = useView<RoundView>(`/api/house/round${search}`, initial);
+  const { view, refresh } = useView<RoundView>(`/api/house/round${search}`, initial);
   const [open, setOpen] = useState<string | null>(null);
   const [done, setDone] = useState<readonly Done[]>([]);
   const [message, setMessage] = useState('');
@@ -58,24 +59,17 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
     }
     setOpen(null);
     setMessage(`${job.name}: ${said}.`);
-    const eventId = answer.kind === 'done' ? answer.value.eventId : null;
-    setDone((list) => [...list, { job, placeId: job.placeId, said, eventId, undone: false }]);
-    if (answer.kind === 'kept') {
-      show((v) => ({
-        ...v,
-        places: v.places.map((p) => ({
-          ...p,
-          jobs: p.jobs.filter((j) => j.key !== job.key),
-        })),
-      }));
-    } else await refresh();
+    // What is kept is drawn from what waits.
+    if (answer.kind === 'kept') return null;
+    setDone((list) => [...list, { job, placeId: job.placeId, said, eventId: answer.value.eventId }]);
+    await refresh();
     return null;
   }
 
   async function undo(item: Done): Promise<void> {
     const line = {
       kind: 'withdrawn' as const,
-      day: isoFromDay(view.today),
+      day: isoFromDay(dayNow(view.today)),
       correctsId: item.eventId,
       note: WORDS.undoneOnTheRound,
     };
@@ -92,7 +86,10 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
     await refresh();
   }
 
-  const jobs = view.places.flatMap((place) => place.jobs);
+  // What waits on this device is done, though the application does not know yet: on this page, or on one that was closed since.
+  const waiting = useWaiting().filter(({ job, refused }) => job !== null && refused === null);
+  const kept = new Map(waiting.map((entry) => [entry.job!, entry]));
+  const jobs = view.places.flatMap((place) => place.jobs).filter((job) => !kept.has(job.key));
   const late = jobs.filter((job) => job.late_days > 0).length;
   const opened = jobs.find((job) => job.key === open) ?? null;
 
@@ -113,8 +110,17 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
           {message}
         </p>
         {view.places
+          .map((place) => ({
+            ...place,
+            jobs: place.jobs.filter((job) => !kept.has(job.key)),
+            kept: place.jobs.flatMap((job) => (kept.has(job.key) ? [{ job, entry: kept.get(job.key)! }] : [])),
+          }))
           .filter(
-            (place) => place.jobs.length > 0 || place.orders.length > 0 || done.some((d) => d.placeId === place.id),
+            (place) =>
+              place.jobs.length > 0 ||
+              place.kept.length > 0 ||
+              place.orders.length > 0 ||
+              done.some((d) => d.placeId === place.id),
           )
           .map((place) => (
             <section key={place.id} aria-label={place.name}>
@@ -144,31 +150,23 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
                     )}
                   </JobLine>
                 ))}
+                {place.kept.map(({ job, entry }) => (
+                  <DoneLine
+                    key={entry.key}
+                    job={job}
+                    said={WORDS.keptHere}
+                    onUndo={() => void dropWaiting(entry.key)}
+                  />
+                ))}
                 {done
                   .filter((d) => d.placeId === place.id)
                   .map((d, i) => (
-                    <li
-                      key={`${d.job.key} ${i}`}
-                      className="flex items-center gap-4 border-b border-line py-2 text-ink3"
-                    >
-                      <span className="num w-14 text-right text-xl">{d.job.trays}</span>
-                      <span className="flex-1">
-                        <s>
-                          {d.job.words}: {d.job.name}
-                        </s>{' '}
-                        <span className="font-semibold">{d.said}</span>
-                      </span>
-                      {d.eventId !== null && (
-                        <button type="button" className="btn no-print" onClick={() => void undo(d)}>
-                          {WORDS.undo}
-                        </button>
-                      )}
-                    </li>
+                    <DoneLine key={`${d.job.key} ${i}`} job={d.job} said={d.said} onUndo={() => void undo(d)} />
                   ))}
               </ul>
             </section>
           ))}
-        {jobs.length === 0 && done.length === 0 && (
+        {jobs.length === 0 && done.length === 0 && kept.size === 0 && (
           <Empty drawing="tray">
             <h2>{WORDS.nothingWaitsToday}</h2>
             <p className="mt-1">
@@ -234,6 +232,25 @@ function PlaceHead({ place, unit }: { readonly place: RoundPlace; readonly unit:
   );
 }
 
+/** A job that is done, struck out, with the way back. */
+function DoneLine(props: { readonly job: RoundJob; readonly said: string; readonly onUndo: () => void }) {
+  const { job, said, onUndo } = props;
+  return (
+    <li className="flex items-center gap-4 border-b border-line py-2 text-ink3">
+      <span className="num w-14 text-right text-xl">{job.trays}</span>
+      <span className="flex-1">
+        <s>
+          {job.words}: {job.name}
+        </s>{' '}
+        <span className="font-semibold">{said}</span>
+      </span>
+      <button type="button" className="btn no-print" onClick={onUndo}>
+        {WORDS.undo}
+      </button>
+    </li>
+  );
+}
+
 interface LineProps {
   readonly job: RoundJob;
   readonly today: number;
@@ -248,7 +265,7 @@ interface LineProps {
 const countOf = (job: RoundJob): number | null => (job.eventKind === 'held' ? 1 : job.count);
 
 function JobLine({ job, today, busy, open, onOpen, onLog, children }: LineProps) {
-  const day = isoFromDay(today);
+  const day = isoFromDay(dayNow(today));
   const why = job.whyDay === null ? job.why : job.why.replaceAll('{day}', spokenDay(job.whyDay, today));
   const tap = () => onLog({ kind: job.eventKind, day, count: countOf(job), cause: job.cause }, job.tap.toLowerCase());
   return (

@@ -1,5 +1,5 @@
 import { CloudOff } from 'lucide-react';
-import { useCallback, useEffect } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { call } from '../../ui/call.ts';
 import { useLostSince } from '../../ui/connection.ts';
 import { tellWritten } from '../../ui/fresh.ts';
@@ -9,38 +9,59 @@ const AGAIN_ms = 10_000;
 const HEALTH = '/api/house/health';
 
 const clock = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
+const clockAndDay = new Intl.DateTimeFormat('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' });
+const TODAY_ms = 18 * 3_600_000;
+const timeOf = (at_ms: number): string => (Date.now() - at_ms < TODAY_ms ? clock : clockAndDay).format(at_ms);
 
 /** On every page, while the application is not reached: since when, what that means, and trying again. */
 export function Connection() {
   const since = useLostSince();
+  /** When this device put the page away, where it is not from the application itself. */
+  const [keptAt_ms, setKeptAt] = useState<number | null>(null);
   const look = useCallback(async () => {
+    if ((await call('GET', HEALTH)).kind === 'offline') return;
     // When it answers again, what the page shows is read anew.
-    if ((await call('GET', HEALTH)).kind !== 'offline') tellWritten();
+    delete document.documentElement.dataset['keptAt'];
+    setKeptAt(null);
+    tellWritten();
   }, []);
+  useEffect(() => {
+    const { keptAt } = document.documentElement.dataset;
+    if (keptAt === undefined) return;
+    setKeptAt(Number(keptAt));
+    void look();
+  }, [look]);
+  const away = since !== null || keptAt_ms !== null;
   useEffect(() => {
     const offline = () => void call('GET', HEALTH);
     window.addEventListener('offline', offline);
     return () => window.removeEventListener('offline', offline);
   }, []);
   useEffect(() => {
-    if (since === null) return;
+    if (!away) return;
     const timer = setInterval(() => void look(), AGAIN_ms);
     window.addEventListener('online', look);
     return () => {
       clearInterval(timer);
       window.removeEventListener('online', look);
     };
-  }, [since, look]);
+  }, [away, look]);
   return (
     <div aria-live="polite">
-      {since !== null && (
-        <p className="note-bar bad my-2 flex flex-wrap items-center gap-x-3 gap-y-1">
-          <CloudOff size={20} aria-hidden="true" className="flex-none" />
-          <span className="min-w-0 flex-1 basis-60">{WORDS.lostSince(clock.format(since))}</span>
-          <button type="button" className="btn small" onClick={() => void look()}>
-            {WORDS.tryNow}
-          </button>
-        </p>
+      {away && (
+        <details className="note-bar bad my-2">
+          <summary className="flex min-h-11 cursor-pointer flex-wrap items-center gap-x-3">
+            <CloudOff size={20} aria-hidden="true" className="flex-none" />
+            <span className="min-w-0 flex-1 basis-40 font-semibold">
+              {keptAt_ms === null ? WORDS.lostSince(clock.format(since!)) : WORDS.asOf(timeOf(keptAt_ms))}
+            </span>
+            <span className="link-btn">{WORDS.why}</span>
+            <button type="button" className="btn small" onClick={() => void look()}>
+              {WORDS.tryNow}
+            </button>
+          </summary>
+          <p className="pb-2">{WORDS.whatThatMeans}</p>
+        </details>
       )}
     </div>
   );

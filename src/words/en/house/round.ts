@@ -2,6 +2,7 @@ import { catalogue, rich, type Part } from '../../catalogue.ts';
 
 /** Words of the house screens: Round. */
 export const WORDS = catalogue({
+  keptHere: 'kept on this device',
   undoneOnTheRound: 'undone on the round',
   undoIsKeptOnThis: 'Undo is kept on this device.',
   undone: (name: string) => `${name}: undone.`,

@@ -2,7 +2,10 @@ import { catalogue } from '../../catalogue.ts';
 
 /** Words on every page: the connection. */
 export const WORDS = catalogue({
-  lostSince: (time: string) =>
-    `Connection lost at ${time}; reconnecting. What you see is as it was then; log lines you tap are kept on this device and sent when it is back.`,
+  lostSince: (time: string) => `Connection lost at ${time}; reconnecting`,
+  asOf: (time: string) => `No network: as of ${time}`,
+  whatThatMeans:
+    'What you see is from this device, as it was then. What you tap is kept here and goes out by itself, in order, when there is a network.',
+  why: 'Why',
   tryNow: 'Try now',
 });
