@@ -23,6 +23,7 @@ import { feedFor, type Feed } from '../src/core/potting/feed.ts';
 import { loose_L, partsFor } from '../src/core/potting/mix.ts';
 import { layersOf } from '../src/core/potting/pot.ts';
 import { USUAL_POTTING } from '../src/core/potting/settings.ts';
+import { countPhoto } from './countPhoto.ts';
 import { seedsToSow } from '../src/core/batch/seedsToSow.ts';
 
 /** npm run calc -- COMMAND [options]: the core's arithmetic on the command line, as JSON with units, because and source. */
@@ -40,7 +41,9 @@ const USAGE = `Commands:
   mix       --pots N (--litres L | --top MM --base MM --height MM [--square]) [--depth MM] --parts "compost 6 60, grit 1 20"
             [--settle 0.1] [--waste 0.05]                      litres, parts and whole bags (name, parts, litres of a bag)
   feed      --npk 20-20-20 --rate 1 --water 10 [--fraction 0.5] [--injector 100] [--liquid] [--density 1.15] [--wv]
-            [--element] [--labelec 0.9] [--waterec 0]          what goes into the can or tank, and ppm at the plants`;
+            [--element] [--labelec 0.9] [--waterec 0]          what goes into the can or tank, and ppm at the plants
+  count     --photo FILE --rows 8 --columns 13 [--corners "x,y x,y x,y x,y"]
+            cells of a tray with something up in a picture (PNG or JPEG), row by row; corners clockwise from the first cell`;
 
 class Wrong extends Error {}
 const heatFile = z.strictObject({
@@ -64,6 +67,10 @@ function readArgs() {
         days: text,
         seeds: text,
         want: text,
+        photo: text,
+        rows: text,
+        columns: text,
+        corners: text,
         germ: text,
         confidence: text,
         field: text,
@@ -464,7 +471,13 @@ function frost(): object {
   };
 }
 
-const COMMANDS: Readonly<Record<string, () => object>> = {
+/** The cells of a tray in a picture. */
+function count(): Promise<object> {
+  if (values.photo === undefined) throw new Wrong('--photo needs a file');
+  return countPhoto(values.photo, figure('rows'), figure('columns'), values.corners);
+}
+
+const COMMANDS: Readonly<Record<string, () => object | Promise<object>>> = {
   emergence,
   growth,
   indices: series,
@@ -474,11 +487,12 @@ const COMMANDS: Readonly<Record<string, () => object>> = {
   mix,
   feed,
   frost,
+  count,
 };
 const command = COMMANDS[positionals[0] ?? ''];
 if (!command) fail(positionals[0] ? `There is no command ${positionals[0]}.` : 'Say what to work out.');
 try {
-  process.stdout.write(`${JSON.stringify(command(), null, values.json ? 0 : 2)}\n`);
+  process.stdout.write(`${JSON.stringify(await command(), null, values.json ? 0 : 2)}\n`);
 } catch (error) {
   if (error instanceof Wrong || error instanceof RangeError) fail(error.message);
   throw error;

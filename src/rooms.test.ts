@@ -16,7 +16,7 @@ const ROOMS = [
 ];
 /** What a floor has besides rooms: what all its rooms stand on, or what is not a room by its nature. */
 const BESIDES: Readonly<Record<string, readonly string[]>> = {
-  core: ['calendar', 'numerics', 'units'],
+  core: ['calendar', 'numerics', 'units', 'vision'],
   contracts: [],
   db: ['migrations'],
   server: [],

@@ -46,6 +46,44 @@ interface Line {
 const logOf = async (page: Page, id: number): Promise<Line[]> =>
   ((await (await page.request.get(`/api/batch/${id}`)).json()) as { log: Line[] }).log;
 
+test('what somebody else was quicker with is shown with both sides, and can be kept as a note', async ({
+  browser,
+  house,
+}) => {
+  test.setTimeout(120_000);
+  const net = await startNetwork(house.url);
+  const context = await phone(browser, net);
+  const page = await context.newPage();
+  await open(page, '/');
+  await onDevice(page);
+  net.cut();
+  await page.goto('/');
+  await answers(page);
+  const job = page.getByRole('button', { name: /^Moved: / }).first();
+  const name = (await job.getAttribute('aria-label'))!.slice('Moved: '.length);
+  await job.click();
+  await expect(page.getByText('kept on this device').first()).toBeVisible();
+  // At the desk the same batch is moved meanwhile.
+  const desk = await (await browser.newContext({ baseURL: house.url })).newPage();
+  await open(desk, '/');
+  await desk.getByRole('button', { name: `Moved: ${name}` }).click();
+  await expect(desk.getByText(`${name}: moved.`)).toBeVisible();
+  const batches = (await (await desk.request.get('/api/batch')).json()) as { id: number; name: string }[];
+  const { id } = batches.find((batch) => batch.name === name)!;
+  net.back();
+  await page.getByRole('button', { name: 'Try now' }).click();
+  const refused = page.getByRole('alert').filter({ hasText: 'Not taken' });
+  await expect(refused).toContainText('Tapped here');
+  await expect(refused).toContainText('Last line there');
+  await expect(refused.getByRole('button')).toHaveText(['Try again', 'Keep it as a note', 'Let it go']);
+  await refused.getByRole('button', { name: 'Keep it as a note' }).click();
+  await expect(refused).toHaveCount(0);
+  expect((await logOf(desk, id)).at(-1)).toMatchObject({ kind: 'note', note: expect.stringMatching(/^Not taken: /) });
+  await desk.context().close();
+  await context.close();
+  await net.stop();
+});
+
 test('the network cut: it opens, twelve things are done, the browser closed; back again each is there once, in order', async ({
   browser,
   house,
@@ -63,7 +101,9 @@ test('the network cut: it opens, twelve things are done, the browser closed; bac
   // The round opens from the device and says since when it is so.
   await page.goto('/');
   await expect(page.getByText(/^No network: as of /)).toBeVisible();
-  const taps = page.getByRole('listitem').getByRole('button', { name: /^(Done|Out|Well|Watered|Spaced|Sown|Potted)\b/ });
+  const taps = page
+    .getByRole('listitem')
+    .getByRole('button', { name: /^(Done|Out|Well|Watered|Spaced|Sown|Potted)\b/ });
   const not = page.getByRole('button', { name: /^Not today/ });
   const first = await taps.first().getAttribute('aria-label');
   await taps.first().click();
@@ -106,44 +146,6 @@ test('the network cut: it opens, twelve things are done, the browser closed; bac
     const counts = (await logOf(page, id)).filter(({ kind }) => kind === 'counted').slice(-4);
     expect(new Set(counts.map(({ count }) => count)).size).toBe(4);
   }
-  await context.close();
-  await net.stop();
-});
-
-test('what somebody else was quicker with is shown with both sides, and can be kept as a note', async ({
-  browser,
-  house,
-}) => {
-  test.setTimeout(120_000);
-  const net = await startNetwork(house.url);
-  const context = await phone(browser, net);
-  const page = await context.newPage();
-  await open(page, '/');
-  await onDevice(page);
-  net.cut();
-  await page.goto('/');
-  await answers(page);
-  const job = page.getByRole('button', { name: /^Moved: / }).first();
-  const name = (await job.getAttribute('aria-label'))!.slice('Moved: '.length);
-  await job.click();
-  await expect(page.getByText('kept on this device').first()).toBeVisible();
-  // At the desk the same batch is moved meanwhile.
-  const desk = await (await browser.newContext({ baseURL: house.url })).newPage();
-  await open(desk, '/');
-  await desk.getByRole('button', { name: `Moved: ${name}` }).click();
-  await expect(desk.getByText(`${name}: moved.`)).toBeVisible();
-  const batches = (await (await desk.request.get('/api/batch')).json()) as { id: number; name: string }[];
-  const { id } = batches.find((batch) => batch.name === name)!;
-  net.back();
-  await page.getByRole('button', { name: 'Try now' }).click();
-  const refused = page.getByRole('alert').filter({ hasText: 'Not taken' });
-  await expect(refused).toContainText('Tapped here');
-  await expect(refused).toContainText('Last line there');
-  await expect(refused.getByRole('button')).toHaveText(['Try again', 'Keep it as a note', 'Let it go']);
-  await refused.getByRole('button', { name: 'Keep it as a note' }).click();
-  await expect(refused).toHaveCount(0);
-  expect((await logOf(desk, id)).at(-1)).toMatchObject({ kind: 'note', note: expect.stringMatching(/^Not taken: /) });
-  await desk.context().close();
   await context.close();
   await net.stop();
 });

@@ -1,0 +1,169 @@
+import { fromMask, Image, Mask, computeThreshold } from 'image-js';
+import { matrix, lusolve } from 'mathjs';
+import { describe, expect, it } from 'vitest';
+import { seededRandom } from '../../src/core/numerics/random.ts';
+import { componentsOf } from '../../src/core/vision/components.ts';
+import { countCells } from '../../src/core/vision/countCells.ts';
+import { findCorners } from '../../src/core/vision/corners.ts';
+import { homographyOf, seenAt, straighten } from '../../src/core/vision/homography.ts';
+import { otsu } from '../../src/core/vision/otsu.ts';
+import type { Corners } from '../../src/core/vision/picture.ts';
+import { madeUpPhoto, type PhotoOf } from '../support/madeUpPhotos.ts';
+
+/** The parts of counting a tray in a picture against a general image library (npm image-js) and a linear solver (npm mathjs). */
+describe('a plane seen askew', () => {
+  const corners = (random: () => number): Corners =>
+    [
+      [0, 0],
+      [1, 0],
+      [1, 1],
+      [0, 1],
+    ].map(([x, y]) => ({ x: 100 * x! + 30 * random(), y: 100 * y! + 30 * random() })) as unknown as Corners;
+
+  it('is the solution of the eight equations of the direct linear transform', () => {
+    const random = seededRandom(11);
+    for (let run = 0; run < 50; run++) {
+      const [from, to] = [corners(random), corners(random)];
+      const h = homographyOf(from, to)!;
+      const rows = from.flatMap((p, i) => {
+        const q = to[i]!;
+        return [
+          [p.x, p.y, 1, 0, 0, 0, -p.x * q.x, -p.y * q.x],
+          [0, 0, 0, p.x, p.y, 1, -p.x * q.y, -p.y * q.y],
+        ];
+      });
+      const solved = lusolve(
+        matrix(rows),
+        to.flatMap(({ x, y }) => [x, y]),
+      ).valueOf() as number[][];
+      solved.forEach(([value], k) => expect(h[k]!).toBeCloseTo(value!, 7));
+      from.forEach((p, i) => {
+        expect(seenAt(h, p).x).toBeCloseTo(to[i]!.x, 7);
+        expect(seenAt(h, p).y).toBeCloseTo(to[i]!.y, 7);
+      });
+    }
+  });
+
+  it('has none where three corners lie in a line, and a straight picture stays as it is', () => {
+    const line = [0, 1, 2, 3].map((i) => ({ x: 10 * i, y: i === 3 ? 40 : 0 })) as unknown as Corners;
+    expect(homographyOf(line, corners(seededRandom(1)))).toBeNull();
+    const rgba = new Uint8ClampedArray(4 * 12 * 9).map((_, i) => (i * 37) % 251);
+    const whole: Corners = [
+      { x: 0, y: 0 },
+      { x: 12, y: 0 },
+      { x: 12, y: 9 },
+      { x: 0, y: 9 },
+    ];
+    const same = straighten({ width: 12, height: 9, rgba }, whole, 12, 9)!;
+    // Within, each pixel is looked at in its quarters: the mean of a bilinear surface about its middle.
+    const at = (p: { rgba: Uint8ClampedArray }, x: number, y: number) => p.rgba[4 * (y * 12 + x)]!;
+    const flat = straighten({ width: 12, height: 9, rgba: rgba.map((_, i) => (i % 4 === 0 ? 90 : 40)) }, whole, 12, 9)!;
+    expect(at(flat, 5, 4)).toBe(90);
+    expect(same.width * same.height).toBe(108);
+  });
+});
+
+describe('Otsu', () => {
+  it('parts histograms where the library does', () => {
+    const random = seededRandom(5);
+    for (let run = 0; run < 40; run++) {
+      const [a, b] = [40 + 60 * random(), 130 + 80 * random()];
+      const data = Uint8Array.from({ length: 900 }, () =>
+        Math.min(255, Math.max(0, (random() < 0.3 ? b : a) + 18 * (random() + random() + random() - 1.5))),
+      );
+      const counts = new Uint32Array(256);
+      for (const value of data) counts[value]!++;
+      const image = new Image(30, 30, { data, colorModel: 'GREY' });
+      const theirs = computeThreshold(image, { algorithm: 'otsu' });
+      // Between the two heaps are values nobody has: any of them parts the same.
+      const below = (line: number) => data.filter((value) => value <= line).length;
+      expect(below(otsu(counts))).toBe(below(theirs));
+    }
+    expect(otsu([0, 5, 0])).toBe(-1);
+  });
+});
+
+describe('what hangs together', () => {
+  it('is what the library finds, in number and size', () => {
+    const random = seededRandom(7);
+    for (let run = 0; run < 30; run++) {
+      const [width, height] = [20 + Math.floor(20 * random()), 15 + Math.floor(20 * random())];
+      const data = Uint8Array.from({ length: width * height }, () => (random() < 0.38 ? 1 : 0));
+      const own = componentsOf(data, width, height).blobs.map(({ area }) => area);
+      const rois = fromMask(new Mask(width, height, { data }), { allowCorners: true }).getRois({ kind: 'white' });
+      const byNumber = (a: number, b: number) => a - b;
+      expect(own.sort(byNumber)).toEqual(rois.map(({ surface }) => surface).sort(byNumber));
+    }
+  });
+});
+
+describe('a drawn tray', () => {
+  const plain: Omit<PhotoOf, 'random'> = {
+    rows: 5,
+    columns: 8,
+    up: 0.8,
+    twice: 0.05,
+    leaf: 0.24,
+    lamp: 'day',
+    noise: 5,
+    blur_px: 1,
+    shadow: false,
+    width: 560,
+  };
+  const count = (of: Partial<PhotoOf>, seed: number) => {
+    const photo = madeUpPhoto({ ...plain, ...of, random: seededRandom(seed) });
+    const corners = findCorners(photo, plain.rows, plain.columns);
+    const counted = corners && countCells(photo, corners, plain.rows, plain.columns);
+    return { photo, corners, counted, up: photo.plants.filter((n) => n > 0).length };
+  };
+
+  it.each([
+    ['just up', { leaf: 0.12 }],
+    ['under warm lamps with a shadow across', { lamp: 'warm', shadow: true, leaf: 0.18 }],
+    ['under pink lamps', { lamp: 'pink' }],
+    ['leaves that touch', { leaf: 0.5 }],
+  ] as const)('is counted within a plant, %s', (_, of) => {
+    for (const seed of [1, 2]) {
+      const { counted, up, photo } = count(of, seed);
+      expect(Math.abs(counted!.up - up)).toBeLessThanOrEqual(1);
+      const wrong = counted!.cells.filter(
+        ({ kind, plants }, i) => kind !== 'doubtful' && plants > 0 !== photo.plants[i]! > 0,
+      );
+      expect(wrong.length).toBeLessThanOrEqual(1);
+      expect(counted!.doubtful).toBeLessThanOrEqual(3);
+      expect(counted!.doubts).toEqual([]);
+    }
+  });
+
+  it('with none up has none, and one that is not there is not found', () => {
+    const { counted } = count({ up: 0 }, 3);
+    expect(counted).toMatchObject({ up: 0, empty: 40, doubtful: 0 });
+    const rgba = new Uint8ClampedArray(4 * 300 * 200).map((_, i) => (i % 4 === 3 ? 255 : 120 + ((i * 7) % 23)));
+    expect(findCorners({ width: 300, height: 200, rgba }, 5, 8)).toBeNull();
+  });
+
+  it('finds the corners within a thirtieth of its width', () => {
+    for (const seed of [4, 5, 6]) {
+      const { photo, corners } = count({}, seed);
+      corners!.forEach(({ x, y }, i) => {
+        expect(Math.hypot(x - photo.corners[i]!.x, y - photo.corners[i]!.y)).toBeLessThan(photo.width / 30);
+      });
+    }
+  });
+
+  it('says why a picture is not to be trusted: too dark, glare, nothing sharp, covered from edge to edge', () => {
+    const { photo } = count({}, 8);
+    const doubtsOf = (change: (value: number, i: number) => number) =>
+      countCells(
+        { ...photo, rgba: photo.rgba.map((value, i) => (i % 4 === 3 ? 255 : change(value, i))) },
+        photo.corners,
+        plain.rows,
+        plain.columns,
+      )!.doubts;
+    expect(doubtsOf((value) => value * 0.3)).toContain('dark');
+    expect(doubtsOf((value, i) => ((i / 4) % photo.width < photo.width / 3 ? 255 : value))).toContain('glare');
+    expect(doubtsOf((_, i) => [70, 130, 50][i % 4] ?? 0)).toContain('covered');
+    const { photo: soft } = count({ blur_px: 9, noise: 0 }, 8);
+    expect(countCells(soft, soft.corners, plain.rows, plain.columns)!.doubts).toContain('blurred');
+  });
+});
