@@ -80,23 +80,22 @@ function rimOf({ rgba }: Picture, width: number, height: number, at: (x: number,
 
 /** Small gaps filled: grown by two pixels and shrunk again. */
 function closed(mask: Uint8Array, width: number, height: number): Uint8Array {
-  const step = (from: Uint8Array, grow: boolean): Uint8Array => {
-    const to = new Uint8Array(from.length);
+  const step = (from: Uint8Array, grown: number): Uint8Array => {
+    const to = Uint8Array.from(from);
     for (let y = 0; y < height; y++)
       for (let x = 0; x < width; x++) {
         const i = y * width + x;
-        const near = [
-          from[i]!,
-          x > 0 ? from[i - 1]! : 0,
-          x < width - 1 ? from[i + 1]! : 0,
-          y > 0 ? from[i - width]! : 0,
-          y < height - 1 ? from[i + width]! : 0,
-        ];
-        to[i] = grow ? Math.max(...near) : Math.min(...near);
+        if (
+          (x > 0 && from[i - 1] === grown) ||
+          (x < width - 1 && from[i + 1] === grown) ||
+          (y > 0 && from[i - width] === grown) ||
+          (y < height - 1 && from[i + width] === grown)
+        )
+          to[i] = grown;
       }
     return to;
   };
-  return step(step(step(step(mask, true), true), false), false);
+  return step(step(step(step(mask, 1), 1), 0), 0);
 }
 
 /** Points of a blob that lie at the ends of its rows and columns: all corners of its hull are among them. */

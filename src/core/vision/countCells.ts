@@ -72,6 +72,8 @@ export function countCells(
   const sizes = leaves.map(({ area }) => area).sort((a, b) => a - b);
   const usual = sizes[sizes.length >> 1] ?? 0;
   const canopy = usual > CANOPY_frac * cell_px || leaves.some(({ left, right }) => right - left > 2.5 * CELL_px);
+  const known = new Uint8Array(blobs.length + 1);
+  for (const { label } of leaves) known[label] = 1;
   const cells: Cell[] = [];
   for (let row = 0; row < rows; row++)
     for (let column = 0; column < columns; column++) {
@@ -79,7 +81,7 @@ export function countCells(
       const inCell = leaves.filter(({ x, y }) => Math.floor(x / CELL_px) === column && Math.floor(y / CELL_px) === row);
       // What hangs together over several cells belongs to none alone: there the middle of each cell tells.
       const own = inCell.filter((blob) => !spans(blob, row, column));
-      const lies = sharesOf(of, leaves, row, column, width);
+      const lies = sharesOf(of, known, row, column, width);
       cells.push({ ...at, ...(canopy ? inCanopy(lies, own, usual, settled) : alone(own, usual, lies, settled)) });
     }
   const of_ = (kind: CellKind): number => cells.filter((cell) => cell.kind === kind).length;
@@ -106,26 +108,23 @@ interface Lies {
   readonly middle: number;
 }
 
-function sharesOf(
-  of: Int32Array,
-  leaves: readonly { label: number }[],
-  row: number,
-  column: number,
-  width: number,
-): Lies {
-  const known = new Set(leaves.map(({ label }) => label));
-  let [whole, middle, middles] = [0, 0, 0];
+/** Pixels of a cell that are near its middle. */
+const MIDDLE = Uint8Array.from({ length: CELL_px * CELL_px }, (_, i) => {
+  const [x, y] = [i % CELL_px, Math.floor(i / CELL_px)];
+  return Math.hypot(x + 0.5 - CELL_px / 2, y + 0.5 - CELL_px / 2) < 0.22 * CELL_px ? 1 : 0;
+});
+const MIDDLE_px = MIDDLE.reduce((sum, one) => sum + one, 0);
+
+/** @param known 1 for each blob that is a leaf, by its number */
+function sharesOf(of: Int32Array, known: Uint8Array, row: number, column: number, width: number): Lies {
+  let [whole, middle] = [0, 0];
   for (let y = 0; y < CELL_px; y++)
     for (let x = 0; x < CELL_px; x++) {
-      const green = known.has(of[(row * CELL_px + y) * width + column * CELL_px + x]!) ? 1 : 0;
-      const near = Math.hypot(x + 0.5 - CELL_px / 2, y + 0.5 - CELL_px / 2) < 0.22 * CELL_px;
+      const green = known[of[(row * CELL_px + y) * width + column * CELL_px + x]!]!;
       whole += green;
-      if (near) {
-        middles++;
-        middle += green;
-      }
+      middle += green * MIDDLE[y * CELL_px + x]!;
     }
-  return { whole: whole / (CELL_px * CELL_px), middle: middle / middles };
+  return { whole: whole / (CELL_px * CELL_px), middle: middle / MIDDLE_px };
 }
 
 type Seen = Pick<Cell, 'kind' | 'plants'>;

@@ -10,6 +10,7 @@ export interface Balance {
 
 /** Power of the mean by which light is estimated: between grey-world (1) and the brightest (infinite). */
 const NORM = 6;
+const POWERS = Float64Array.from({ length: 256 }, (_, level) => (level / 255) ** NORM);
 const MOST_gain = 2;
 
 /** What is plainly green, as it was taken, says nothing of the lamp; with less than this left of a picture nothing is balanced. */
@@ -24,7 +25,7 @@ export function balanceOf({ rgba, width, height }: Picture): Balance {
     const sum = rgba[i]! + rgba[i + 1]! + rgba[i + 2]!;
     if (3 * rgba[i + 1]! - sum > PLAINLY_green * sum) continue;
     n++;
-    for (let c = 0; c < 3; c++) sums[c]! += (rgba[i + c]! / 255) ** NORM;
+    for (let c = 0; c < 3; c++) sums[c]! += POWERS[rgba[i + c]!]!;
   }
   if (n < LEAST_left * width * height) return { red: 1, green: 1, blue: 1 };
   const [red, green, blue] = sums.map((sum) => (sum / n) ** (1 / NORM) || 1e-3) as [number, number, number];
@@ -93,19 +94,18 @@ export function greenOf(picture: Picture, balance: Balance, shift = 0): Green {
 function smoothed({ rgba, width, height }: Picture): Float32Array {
   const along = new Float32Array(rgba.length);
   const both = new Float32Array(rgba.length);
-  const right = 4 * (width - 1);
   for (let y = 0; y < height; y++)
-    for (let x = 0; x < width; x++)
-      for (let c = 0; c < 3; c++) {
-        const row = 4 * y * width + c;
-        along[row + 4 * x] =
-          (rgba[row + Math.max(0, 4 * x - 4)]! + rgba[row + 4 * x]! + rgba[row + Math.min(right, 4 * x + 4)]!) / 3;
-      }
-  for (let y = 0; y < height; y++)
-    for (let x = 0; x < width; x++)
-      for (let c = 0; c < 3; c++) {
-        const at = (row: number): number => 4 * (row * width + x) + c;
-        both[at(y)] = (along[at(Math.max(0, y - 1))]! + along[at(y)]! + along[at(Math.min(height - 1, y + 1))]!) / 3;
-      }
+    for (let x = 0; x < width; x++) {
+      const i = 4 * (y * width + x);
+      const before = x === 0 ? 0 : 4;
+      const after = x === width - 1 ? 0 : 4;
+      for (let c = i; c < i + 3; c++) along[c] = (rgba[c - before]! + rgba[c]! + rgba[c + after]!) / 3;
+    }
+  const wide = 4 * width;
+  for (let y = 0; y < height; y++) {
+    const above = y === 0 ? 0 : wide;
+    const below = y === height - 1 ? 0 : wide;
+    for (let i = y * wide; i < (y + 1) * wide; i++) both[i] = (along[i - above]! + along[i]! + along[i + below]!) / 3;
+  }
   return both;
 }
