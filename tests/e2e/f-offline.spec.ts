@@ -5,7 +5,11 @@ import { answers, expect, open, test } from './page.ts';
 
 /** A phone on a network of its own; what its pages complain of without a network is the test's own doing. */
 async function phone(browser: Browser, net: Network): Promise<BrowserContext> {
-  return browser.newContext({ baseURL: net.url, viewport: { width: 390, height: 844 } });
+  return browser.newContext({
+    baseURL: net.url,
+    viewport: { width: 390, height: 844 },
+    serviceWorkers: 'allow',
+  });
 }
 
 /** Waits until the application and the pages that are worked from are on the device. */
