@@ -171,8 +171,8 @@ describe('alarms', () => {
       await publish(message(4, { medium: 21, bed: 24, air: 15, heater: 0 }));
       await publish(message(3, { medium: 21, bed: 24, air: 15, heater: 0 }, { battery: 0.1 }));
       return (await bench()).alarms.includes('battery-low');
-    });
-  });
+    }, 300);
+  }, 120_000);
 
   it('a test alarm stands until it is taken', async () => {
     expect((await send(app, 'POST', '/api/heat/alarms', {})).status).toBe(201);
