@@ -1,18 +1,16 @@
-import { useCallback, useEffect, useState } from 'react';
-import { isoFromDay } from '../../core/calendar/dayNumber.ts';
-import { shortDay } from '../../core/calendar/shortDay.ts';
-import { EVENT_WORDS } from '../../core/batch/event.ts';
-import type { BatchPageData } from '../../contracts/batch/batchPage.ts';
-import { allWaiting, dropWaiting, onWaiting, waitingLasts, type Kept } from '../../device/waiting.ts';
+import { Suspense, useCallback, useEffect, useState } from 'react';
+import { allWaiting, onWaiting, waitingLasts, type Kept } from '../../device/waiting.ts';
 import { counted } from '../../ui/format.ts';
-import { freshKey } from '../../ui/call.ts';
-import { useAnswer } from '../../ui/kit/data.ts';
-import { postLine, sendKept, takeOver } from '../../ui/logPost.ts';
+import { later } from '../../ui/kit/later.tsx';
+import { sendKept, takeOver } from '../../ui/logPost.ts';
 import { WORDS } from '../../words/en/weather/keptLines.ts';
 
 const AGAIN_ms = 20_000;
 /** A line just tapped is on its way, not kept. */
 const ON_ITS_WAY_ms = 4_000;
+
+/** Seldom wanted: what was refused, with its ways out. */
+const Refused = later(() => import('./Refused.tsx').then((m) => m.Refused));
 
 const clock = new Intl.DateTimeFormat('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' });
 
@@ -82,61 +80,10 @@ export function KeptLines() {
         </details>
       )}
       {refused.map((kept) => (
-        <Refused key={kept.key} kept={kept} onAgain={() => void flush(true)} />
+        <Suspense key={kept.key} fallback={null}>
+          <Refused kept={kept} when={clock.format(kept.at_ms)} onAgain={() => void flush(true)} />
+        </Suspense>
       ))}
-    </div>
-  );
-}
-
-/** Something the application did not take: what was tapped here, what stands there now, and three ways out. */
-function Refused({ kept, onAgain }: { readonly kept: Kept; readonly onAgain: () => void }) {
-  const { batchId, words, refused } = kept;
-  const there = useAnswer<BatchPageData>(batchId === null ? null : `/api/batch/${batchId}/page`);
-  const last = there.data?.events.at(-1);
-  const by = last && there.data?.people.find(({ id }) => id === last.authorId)?.initials;
-  const tapped = WORDS.whatAndWhen(words, clock.format(kept.at_ms));
-  const asNote = async (): Promise<void> => {
-    const day = (kept.body as { day?: string }).day ?? isoFromDay(there.data!.today);
-    const note = WORDS.noteOfRefused(tapped, refused ?? '');
-    const answer = await postLine(batchId!, { idempotencyKey: freshKey(), kind: 'note', day, note });
-    if (answer.kind === 'done' || answer.kind === 'kept') await dropWaiting(kept.key);
-  };
-  return (
-    <div className="note-bar bad my-2" role="alert">
-      <p>
-        <strong>{WORDS.notTaken}</strong> {refused}
-      </p>
-      <dl className="my-1 grid grid-cols-[auto_1fr] gap-x-3">
-        <dt>{WORDS.tappedHere}</dt>
-        <dd>{tapped}</dd>
-        {last && (
-          <>
-            <dt>{WORDS.standsThere}</dt>
-            <dd>
-              {WORDS.lastLine(
-                EVENT_WORDS[last.kind].toLowerCase(),
-                last.count === null ? '' : `, ${last.count}`,
-                shortDay(last.day),
-                by ? `, ${by}` : '',
-              )}{' '}
-              <a href={`/batch/${batchId}`}>{there.data!.name}</a>
-            </dd>
-          </>
-        )}
-      </dl>
-      <div className="flex flex-wrap gap-2">
-        <button type="button" className="btn" onClick={onAgain}>
-          {WORDS.tryAgain}
-        </button>
-        {batchId !== null && (
-          <button type="button" className="btn" onClick={() => void asNote()}>
-            {WORDS.keepAsNote}
-          </button>
-        )}
-        <button type="button" className="btn" onClick={() => void dropWaiting(kept.key)}>
-          {WORDS.letItGo}
-        </button>
-      </div>
     </div>
   );
 }

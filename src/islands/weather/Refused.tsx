@@ -1,0 +1,69 @@
+import { isoFromDay } from '../../core/calendar/dayNumber.ts';
+import { shortDay } from '../../core/calendar/shortDay.ts';
+import { EVENT_WORDS } from '../../core/batch/event.ts';
+import type { BatchPageData } from '../../contracts/batch/batchPage.ts';
+import { dropWaiting, type Kept } from '../../device/waiting.ts';
+import { freshKey } from '../../ui/call.ts';
+import { useAnswer } from '../../ui/kit/data.ts';
+import { postLine } from '../../ui/logPost.ts';
+import { WORDS } from '../../words/en/weather/refused.ts';
+
+interface Props {
+  readonly kept: Kept;
+  /** When it was tapped, by this device. */
+  readonly when: string;
+  readonly onAgain: () => void;
+}
+
+/** Something the application did not take: what was tapped here, what stands there now, and three ways out. */
+export function Refused({ kept, when, onAgain }: Props) {
+  const { batchId, words, refused } = kept;
+  const there = useAnswer<BatchPageData>(batchId === null ? null : `/api/batch/${batchId}/page`);
+  const last = there.data?.events.at(-1);
+  const by = last && there.data?.people.find(({ id }) => id === last.authorId)?.initials;
+  const tapped = WORDS.whatAndWhen(words, when);
+  const asNote = async (): Promise<void> => {
+    const day = (kept.body as { day?: string }).day ?? isoFromDay(there.data!.today);
+    const note = WORDS.noteOfRefused(tapped, refused ?? '');
+    const answer = await postLine(batchId!, { idempotencyKey: freshKey(), kind: 'note', day, note });
+    if (answer.kind === 'done' || answer.kind === 'kept') await dropWaiting(kept.key);
+  };
+  return (
+    <div className="note-bar bad my-2" role="alert">
+      <p>
+        <strong>{WORDS.notTaken}</strong> {refused}
+      </p>
+      <dl className="my-1 grid grid-cols-[auto_1fr] gap-x-3">
+        <dt>{WORDS.tappedHere}</dt>
+        <dd>{tapped}</dd>
+        {last && (
+          <>
+            <dt>{WORDS.standsThere}</dt>
+            <dd>
+              {WORDS.lastLine(
+                EVENT_WORDS[last.kind].toLowerCase(),
+                last.count === null ? '' : `, ${last.count}`,
+                shortDay(last.day),
+                by ? `, ${by}` : '',
+              )}{' '}
+              <a href={`/batch/${batchId}`}>{there.data!.name}</a>
+            </dd>
+          </>
+        )}
+      </dl>
+      <div className="flex flex-wrap gap-2">
+        <button type="button" className="btn" onClick={onAgain}>
+          {WORDS.tryAgain}
+        </button>
+        {batchId !== null && (
+          <button type="button" className="btn" onClick={() => void asNote()}>
+            {WORDS.keepAsNote}
+          </button>
+        )}
+        <button type="button" className="btn" onClick={() => void dropWaiting(kept.key)}>
+          {WORDS.letItGo}
+        </button>
+      </div>
+    </div>
+  );
+}
