@@ -1,5 +1,4 @@
 import { readFileSync } from 'node:fs';
-import { parseArgs } from 'node:util';
 import { cropsFromLibrary } from '../src/contracts/books/cropLibrary.ts';
 import { columnsOf, looksLikeDly, readDly, readWeatherCsv, WEATHER_UNITS } from '../src/formats/weatherFile.ts';
 import { isoFromDay } from '../src/core/calendar/dayNumber.ts';
@@ -23,124 +22,18 @@ import { feedFor, type Feed } from '../src/core/potting/feed.ts';
 import { loose_L, partsFor } from '../src/core/potting/mix.ts';
 import { layersOf } from '../src/core/potting/pot.ts';
 import { USUAL_POTTING } from '../src/core/potting/settings.ts';
+import { fail, figure, positionals, values, Wrong } from './calcArgs.ts';
 import { countPhoto } from './countPhoto.ts';
 import { seedsToSow } from '../src/core/batch/seedsToSow.ts';
 
-/** npm run calc -- COMMAND [options]: the core's arithmetic on the command line, as JSON with units, because and source. */
-const USAGE = `Commands:
-  emergence --crop NAME --temp C            days to first, half and nine tenths up
-  growth    --crop NAME --dli MOL (--day C --night C | --hours FILE) [--unpotted]
-            days from half up to potting and to the first hardening day; FILE: a temperature for each hour, 24 or a multiple
-  indices   --counts 0,0,3,7 --seeds N      measures of a count series, one count a day from day 1 (or --days 2,3,5,8)
-  seeds     --want N --germ 0.85 [--confidence 0.9] [--field 1] [--losses 0] [--culls 0] [--percell 1] [--teased 0]
-            [--tested SEEDS]                          the share is known only from so many seeds
-  light     --latitude DEG --day 1..366 [--sunshine 0.35] [--cover 0.6] [--ppfd 0] [--hours 0] [--mean C --base C]
-  heat      --zone FILE [--set 20] [--outside 0] [--month 4]   sizing and a usual day of a zone (JSON as in docs/zone.example.json)
-  frost     --csv FILE --threshold 0 [--location NAME] [--unit C|F|tenths] [--south] [--risk 0.1]
-            each season's last and first frost and the quantiles; columns date, temp_min (or as in --date, --least), location
-  mix       --pots N (--litres L | --top MM --base MM --height MM [--square]) [--depth MM] --parts "compost 6 60, grit 1 20"
-            [--settle 0.1] [--waste 0.05]                      litres, parts and whole bags (name, parts, litres of a bag)
-  feed      --npk 20-20-20 --rate 1 --water 10 [--fraction 0.5] [--injector 100] [--liquid] [--density 1.15] [--wv]
-            [--element] [--labelec 0.9] [--waterec 0]          what goes into the can or tank, and ppm at the plants
-  count     --photo FILE --rows 8 --columns 13 [--corners "x,y x,y x,y x,y"]
-            cells of a tray with something up in a picture (PNG or JPEG), row by row; corners clockwise from the first cell`;
+// npm run calc -- COMMAND [options]: the core's arithmetic on the command line, as JSON with units, because and source.
 
-class Wrong extends Error {}
 const heatFile = z.strictObject({
   spec: zoneSpec,
   latitude_deg: z.number().min(-90).max(90),
   price_kWh: z.number().min(0),
   normals: z.array(z.strictObject({ day_C: z.number(), night_C: z.number() })).length(12),
 });
-const { values, positionals } = readArgs();
-
-function readArgs() {
-  const text = { type: 'string' } as const;
-  try {
-    return parseArgs({
-      allowPositionals: true,
-      options: {
-        json: { type: 'boolean' },
-        crop: text,
-        temp: text,
-        counts: text,
-        days: text,
-        seeds: text,
-        want: text,
-        photo: text,
-        rows: text,
-        columns: text,
-        corners: text,
-        germ: text,
-        confidence: text,
-        field: text,
-        losses: text,
-        culls: text,
-        percell: text,
-        tested: text,
-        teased: text,
-        latitude: text,
-        day: text,
-        night: text,
-        dli: text,
-        sunshine: text,
-        cover: text,
-        ppfd: text,
-        hours: text,
-        mean: text,
-        base: text,
-        zone: text,
-        set: text,
-        outside: text,
-        month: text,
-        pots: text,
-        litres: text,
-        top: text,
-        height: text,
-        depth: text,
-        parts: text,
-        settle: text,
-        waste: text,
-        npk: text,
-        rate: text,
-        water: text,
-        fraction: text,
-        injector: text,
-        density: text,
-        labelec: text,
-        waterec: text,
-        csv: text,
-        threshold: text,
-        location: text,
-        unit: text,
-        risk: text,
-        date: text,
-        least: text,
-        south: { type: 'boolean' },
-        square: { type: 'boolean' },
-        liquid: { type: 'boolean' },
-        wv: { type: 'boolean' },
-        unpotted: { type: 'boolean' },
-        element: { type: 'boolean' },
-      },
-    });
-  } catch (error) {
-    return fail((error as Error).message);
-  }
-}
-
-function fail(message: string): never {
-  process.stderr.write(`${message}\n\n${USAGE}\n`);
-  process.exit(2);
-}
-
-function figure(name: keyof typeof values, usual?: number): number {
-  const given = values[name];
-  if (given === undefined && usual !== undefined) return usual;
-  const n = Number(given);
-  if (given === undefined || given === '' || !Number.isFinite(n)) throw new Wrong(`--${name} needs a figure`);
-  return n;
-}
 
 function cropNamed(name: string | undefined): Crop {
   const read = (file: string) => readFileSync(new URL(`../src/stores/${file}.csv`, import.meta.url), 'utf8');

@@ -26,7 +26,7 @@ export async function countPhoto(file: string, rows: number, columns: number, as
   const corners = asked === undefined ? findCorners(picture, rows, columns) : cornersOf(asked, by);
   if (!corners) throw new RangeError('No tray stands out from what it stands on: name its corners with --corners.');
   const counted = countCells(picture, corners, rows, columns);
-  if (!counted) throw new RangeError('Three of the corners lie in a line.');
+  if (!counted) throw new RangeError('The corners are those of no tray: name them clockwise, from the first cell.');
   const marks = { empty: '.', one: '1', doubled: '2', doubtful: '?' } as const;
   const { cells, ...sums } = counted;
   return {

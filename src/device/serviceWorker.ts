@@ -2,6 +2,7 @@ import { clientsClaim } from 'workbox-core';
 import { cleanupOutdatedCaches, precacheAndRoute, type PrecacheEntry } from 'workbox-precaching';
 import { registerRoute } from 'workbox-routing';
 import type { DevicePages } from '../contracts/house/device.ts';
+import type { Problem } from '../contracts/problem.ts';
 import { WORDS } from '../words/en/house/serviceWorker.ts';
 import { headersOf, sendWaiting, type Send } from './send.ts';
 
@@ -80,7 +81,8 @@ async function readPages(most: number): Promise<void> {
     if (there?.headers.get(VERSION) === version) continue;
     const page = await fetch(path, { headers: { accept: 'text/html' } }).catch(() => null);
     if (page === null) return;
-    if (page.ok) await putAway(cache, path, page, version);
+    // One that leads elsewhere (a nursery not begun yet) is not the page of this address.
+    if (page.ok && !page.redirected) await putAway(cache, path, page, version);
   }
   if (pages.length > most) return;
   await cache.put(NOTE, Response.json({ version, checked_ms: Date.now() } satisfies Note));
@@ -99,8 +101,9 @@ async function keptPage(url: URL): Promise<Response | null> {
   if (!page) return null;
   const note = await noteOf(cache);
   const known_ms = note && note.version === page.headers.get(VERSION) ? note.checked_ms : 0;
-  const at_ms = Math.max(known_ms, Number(page.headers.get(AT)));
-  const text = (await page.text()).replace('<html', `<html data-kept-at="${at_ms}"`);
+  const drawn_ms = Number(page.headers.get(AT));
+  const at_ms = Math.max(known_ms, drawn_ms);
+  const text = (await page.text()).replace('<html', `<html data-kept-at="${at_ms}" data-drawn-at="${drawn_ms}"`);
   return new Response(text, { headers: page.headers });
 }
 
@@ -170,8 +173,8 @@ const send: Send = async (entry) => {
       headers: { 'content-type': 'application/json', ...headersOf(entry, Date.now()) },
       body: JSON.stringify(entry.body),
     });
-    const value = (await answer.json()) as never;
-    return answer.ok ? { kind: 'done', value } : { kind: 'problem', problem: value };
+    const value: unknown = await answer.json();
+    return answer.ok ? { kind: 'done', value } : { kind: 'problem', problem: value as Problem };
   } catch {
     return { kind: 'offline' };
   }

@@ -54,7 +54,11 @@ async function lasting(): Promise<Store> {
         .createIndex('key', 'key', { unique: true });
     },
     // A newer version of the application, in another window, may go on.
-    blocking: () => db.close(),
+    blocking: () => {
+      db.close();
+      closeWaiting();
+    },
+    terminated: () => closeWaiting(),
   });
   return {
     lasts: true,

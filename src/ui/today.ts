@@ -1,6 +1,6 @@
 const DAY_min = 1440;
 
-/** When this page was drawn by the application: now, or when this device put it away. */
+/** When this page was drawn by the application, unless this device had put it away. */
 const loadedAt_ms = Date.now();
 
 /**
@@ -9,9 +9,9 @@ const loadedAt_ms = Date.now();
  */
 export function dayNow(today: number, now_ms: number = Date.now()): number {
   if (typeof document === 'undefined') return today;
-  const { minute, keptAt, day } = document.documentElement.dataset;
+  const { minute, drawnAt, day } = document.documentElement.dataset;
   // A clock of the demo goes its own way; and what was read anew is of today.
   if (minute === undefined || day !== String(today)) return today;
-  const since_min = (now_ms - Number(keptAt ?? loadedAt_ms)) / 60_000;
+  const since_min = (now_ms - Number(drawnAt ?? loadedAt_ms)) / 60_000;
   return today + Math.max(0, Math.floor((Number(minute) + since_min) / DAY_min));
 }

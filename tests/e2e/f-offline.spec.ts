@@ -1,7 +1,7 @@
 import type { Browser, BrowserContext, Page } from '@playwright/test';
 import { startApp } from '../support/app.ts';
 import { startNetwork, type Network } from '../support/network.ts';
-import { answers, expect, open, test } from './page.ts';
+import { accessible, answers, expect, open, test } from './page.ts';
 
 /** A phone on a network of its own; what its pages complain of without a network is the test's own doing. */
 async function phone(browser: Browser, net: Network): Promise<BrowserContext> {
@@ -79,6 +79,7 @@ test('what somebody else was quicker with is shown with both sides, and can be k
   const refused = page.getByRole('alert').filter({ hasText: 'Not taken' });
   await expect(refused).toContainText('Tapped here');
   await expect(refused).toContainText('Last line there');
+  await accessible(page);
   await expect(refused.getByRole('button')).toHaveText(['Try again', 'Keep it as a note', 'Let it go']);
   await refused.getByRole('button', { name: 'Keep it as a note' }).click();
   await expect(refused).toHaveCount(0);
@@ -138,6 +139,8 @@ test('the network cut: it opens, twelve things are done, the browser closed; bac
   await expect(page.getByText('kept on this device').first()).toBeVisible();
   await expect(page.getByRole('button', { name: first! })).toHaveCount(0);
   expect(await waiting(page)).toEqual(kept);
+  await expect(page.getByText('12 lines kept on this device')).toBeVisible();
+  await accessible(page);
 
   // The answers to the first two are lost on their way: they are asked for again, and done once.
   net.loseAnswers(2);

@@ -152,6 +152,38 @@ describe('people', () => {
   });
 });
 
+describe('a device without a network', () => {
+  const sentAfter = async (age_ms: string) => {
+    const words = `kept ${age_ms}`;
+    expect((await note(20, words, { 'x-crook-age': age_ms })).status).toBe(201);
+    const lines = (await get('/api/batch/ledger')).lines as { note: string; tapped: string }[];
+    return lines.find((line) => line.note === words)!.tapped;
+  };
+
+  it('has the time of its taps in the log, by how long ago they were; a clock that was changed is said', async () => {
+    // The demo's clock stands at 08:00.
+    expect(await sentAfter('5400000')).toBe('tapped Mon 06:30, sent later');
+    expect(await sentAfter(String(3 * 86_400_000))).toBe('tapped Fri 08:00, sent later');
+    for (const changed of ['-7200000', String(101 * 86_400_000)])
+      expect(await sentAfter(changed)).toBe('sent later; the device’s clock was not right');
+    for (const atOnce of ['30000', '-30000', 'soon']) expect(await sentAfter(atOnce)).toBe('');
+  });
+
+  it('is told pages that open, what is worked from in front, and another version after a write', async () => {
+    const { version, pages } = (await get('/api/house/device')) as { version: string; pages: string[] };
+    expect(pages[0]).toBe('/');
+    expect(pages).toContain('/batch/20');
+    expect(new Set(pages).size).toBe(pages.length);
+    for (const path of pages.filter((_, i) => i % 6 === 0)) {
+      const page = await fetch(app.url + path, { redirect: 'manual' });
+      expect(page.status, path).toBe(200);
+    }
+    expect((await get('/api/house/device')).version).toBe(version);
+    await note(20, 'something happened');
+    expect((await get('/api/house/device')).version).not.toBe(version);
+  });
+});
+
 describe('lines of the books', () => {
   it('retired are refused to new batches and kept by those that have them', async () => {
     const batch = await get('/api/batch/17');

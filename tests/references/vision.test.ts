@@ -1,6 +1,9 @@
-import { fromMask, Image, Mask, computeThreshold } from 'image-js';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { computeThreshold, encodePng, fromMask, Image, Mask } from 'image-js';
 import { matrix, lusolve } from 'mathjs';
-import { describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { seededRandom } from '../../src/core/numerics/random.ts';
 import { componentsOf } from '../../src/core/vision/components.ts';
 import { countCells } from '../../src/core/vision/countCells.ts';
@@ -8,6 +11,7 @@ import { findCorners } from '../../src/core/vision/corners.ts';
 import { homographyOf, seenAt, straighten } from '../../src/core/vision/homography.ts';
 import { otsu } from '../../src/core/vision/otsu.ts';
 import type { Corners } from '../../src/core/vision/picture.ts';
+import { builtCalculator, type Calculator } from '../support/calc.ts';
 import { madeUpPhoto, type PhotoOf } from '../support/madeUpPhotos.ts';
 
 /** The parts of counting a tray in a picture against a general image library (npm image-js) and a linear solver (npm mathjs). */
@@ -47,6 +51,7 @@ describe('a plane seen askew', () => {
   it('has none where three corners lie in a line, and a straight picture stays as it is', () => {
     const line = [0, 1, 2, 3].map((i) => ({ x: 10 * i, y: i === 3 ? 40 : 0 })) as unknown as Corners;
     expect(homographyOf(line, corners(seededRandom(1)))).toBeNull();
+    expect(homographyOf(corners(seededRandom(1)), line)).toBeNull();
     const rgba = new Uint8ClampedArray(4 * 12 * 9).map((_, i) => (i * 37) % 251);
     const whole: Corners = [
       { x: 0, y: 0 },
@@ -165,5 +170,45 @@ describe('a drawn tray', () => {
     expect(doubtsOf((_, i) => [70, 130, 50][i % 4] ?? 0)).toContain('covered');
     const { photo: soft } = count({ blur_px: 9, noise: 0 }, 8);
     expect(countCells(soft, soft.corners, plain.rows, plain.columns)!.doubts).toContain('blurred');
+  });
+});
+
+describe('a picture file on the command line', () => {
+  const dir = mkdtempSync(join(tmpdir(), 'crook-photo.'));
+  const file = join(dir, 'tray.png');
+  let calculator: Calculator;
+  beforeAll(() => (calculator = builtCalculator()));
+  afterAll(() => {
+    calculator.end();
+    rmSync(dir, { recursive: true });
+  });
+  const count = (...more: string[]) => calculator.run('count', '--rows', '4', '--columns', '6', '--json', ...more);
+
+  it('is counted as its pixels are, corners found or named; what is no picture or no tray is said', () => {
+    const photo = madeUpPhoto({
+      ...{ rows: 4, columns: 6, up: 0.7, twice: 0, leaf: 0.2, lamp: 'day', noise: 3, blur_px: 1, shadow: false },
+      random: seededRandom(9),
+      width: 420,
+    });
+    const { width, height } = photo;
+    writeFileSync(file, encodePng(new Image(width, height, { data: photo.rgba, colorModel: 'RGBA' })));
+    const drawn = Array.from({ length: 4 }, (_, row) =>
+      photo.plants
+        .slice(6 * row, 6 * row + 6)
+        .map((n) => (n > 0 ? '1' : '.'))
+        .join(''),
+    );
+    const corners = photo.corners.map(({ x, y }) => `${Math.round(x)},${Math.round(y)}`).join(' ');
+    for (const more of [[], ['--corners', corners]]) {
+      const { stdout, stderr } = count('--photo', file, ...more);
+      expect(stderr).toBe('');
+      expect((JSON.parse(stdout) as { rows: string[] }).rows).toEqual(drawn);
+    }
+    expect(count('--photo', join(dir, 'none.png')).stderr).toContain('cannot be read as a picture');
+    expect(count('--photo', file, '--corners', '1,2 3').stderr).toContain('needs four points');
+    // In a line, crossed, and the wrong way round.
+    for (const none of ['1,1 2,2 3,3 9,1', '10,10 90,90 90,10 10,90', '10,10 10,90 90,90 90,10'])
+      expect(count('--photo', file, '--corners', none).stderr, none).toContain('clockwise');
+    expect(count().stderr).toContain('--photo needs a file');
   });
 });

@@ -9,6 +9,7 @@ export type Homography = readonly number[];
  * @returns null where three of the points lie in a line
  */
 export function homographyOf(from: Corners, to: Corners): Homography | null {
+  if (inLine(from) || inLine(to)) return null;
   const rows: number[][] = [];
   for (let i = 0; i < 4; i++) {
     const [p, q] = [from[i]!, to[i]!];
@@ -17,6 +18,20 @@ export function homographyOf(from: Corners, to: Corners): Homography | null {
   }
   const solved = solve(rows);
   return solved && [...solved, 1];
+}
+
+/** Twice the area of the triangle of three corners in turn, from each; negative where they turn the other way. */
+const turnsOf = (corners: Corners): number[] =>
+  corners.map((p, i) => {
+    const [q, r] = [corners[(i + 1) % 4]!, corners[(i + 2) % 4]!];
+    return (q.x - p.x) * (r.y - p.y) - (q.y - p.y) * (r.x - p.x);
+  });
+
+/** Whether three of four points lie in a line. */
+function inLine(corners: Corners): boolean {
+  const sides = corners.map((p, i) => Math.hypot(corners[(i + 1) % 4]!.x - p.x, corners[(i + 1) % 4]!.y - p.y));
+  const large = Math.max(...sides) ** 2;
+  return turnsOf(corners).some((turn) => Math.abs(turn) <= 1e-9 * large);
 }
 
 /** Gauss with the largest pivot, of n rows of n + 1; null: no single solution. */
@@ -49,9 +64,10 @@ const LOOKS = 2;
 
 /**
  * What lies within the corners, straightened to a rectangle; bilinear between pixels.
- * @returns null where the corners are those of no tray
+ * @returns null where the corners are those of no tray: not clockwise, crossed, or in a line
  */
 export function straighten(picture: Picture, corners: Corners, width: number, height: number): Picture | null {
+  if (turnsOf(corners).some((turn) => turn <= 0)) return null;
   const h = homographyOf(
     [
       { x: 0, y: 0 },

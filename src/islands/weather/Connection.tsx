@@ -19,7 +19,8 @@ export function Connection() {
   /** When this device put the page away, where it is not from the application itself. */
   const [keptAt_ms, setKeptAt] = useState<number | null>(null);
   const look = useCallback(async () => {
-    if ((await call('GET', HEALTH)).kind === 'offline') return;
+    // Away with its database it answers as well, but has no page that is newer.
+    if ((await call('GET', HEALTH)).kind !== 'done') return;
     // When it answers again, what the page shows is read anew.
     delete document.documentElement.dataset['keptAt'];
     setKeptAt(null);
@@ -49,19 +50,21 @@ export function Connection() {
   return (
     <div aria-live="polite">
       {away && (
-        <details className="note-bar bad my-2">
-          <summary className="flex min-h-11 cursor-pointer flex-wrap items-center gap-x-3">
-            <CloudOff size={20} aria-hidden="true" className="flex-none" />
-            <span className="min-w-0 flex-1 basis-40 font-semibold">
-              {keptAt_ms === null ? WORDS.lostSince(clock.format(since!)) : WORDS.asOf(timeOf(keptAt_ms))}
-            </span>
-            <span className="link-btn">{WORDS.why}</span>
-            <button type="button" className="btn small" onClick={() => void look()}>
-              {WORDS.tryNow}
-            </button>
-          </summary>
-          <p className="pb-2">{WORDS.whatThatMeans}</p>
-        </details>
+        <div className="note-bar bad my-2 flex flex-wrap items-start gap-x-3">
+          <details className="min-w-0 flex-1 basis-52">
+            <summary className="flex min-h-11 cursor-pointer items-center gap-x-3">
+              <CloudOff size={20} aria-hidden="true" className="flex-none" />
+              <span className="min-w-0 flex-1 font-semibold">
+                {keptAt_ms === null ? WORDS.lostSince(clock.format(since!)) : WORDS.asOf(timeOf(keptAt_ms))}
+              </span>
+              <span className="link-btn">{WORDS.why}</span>
+            </summary>
+            <p className="pb-2">{WORDS.whatThatMeans}</p>
+          </details>
+          <button type="button" className="btn small" onClick={() => void look()}>
+            {WORDS.tryNow}
+          </button>
+        </div>
       )}
     </div>
   );

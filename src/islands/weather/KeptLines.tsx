@@ -64,20 +64,22 @@ export function KeptLines() {
   return (
     <div aria-live="polite" aria-label={WORDS.keptOnThisDevice}>
       {waiting.length > 0 && (
-        <details className="note-bar my-2">
-          <summary className="cursor-pointer py-1">
-            {WORDS.keptOnThisDeviceUntil(counted(waiting.length, WORDS.line))}
-            {!lasts && <strong>{WORDS.untilThePageIsClosed}</strong>}
-            <button type="button" className="btn small ml-3" onClick={() => void flush()}>
-              {WORDS.sendNow}
-            </button>
-          </summary>
-          <ol className="mt-1">
-            {waiting.map((kept) => (
-              <li key={kept.key}>{WORDS.whatAndWhen(kept.words, clock.format(kept.at_ms))}</li>
-            ))}
-          </ol>
-        </details>
+        <div className="note-bar my-2 flex flex-wrap items-start gap-x-3">
+          <details className="min-w-0 flex-1 basis-52">
+            <summary className="min-h-11 cursor-pointer py-2">
+              {WORDS.keptOnThisDeviceUntil(counted(waiting.length, WORDS.line))}
+              {!lasts && <strong>{WORDS.untilThePageIsClosed}</strong>}
+            </summary>
+            <ol className="pb-1">
+              {waiting.map((kept) => (
+                <li key={kept.key}>{WORDS.whatAndWhen(kept.words, clock.format(kept.at_ms))}</li>
+              ))}
+            </ol>
+          </details>
+          <button type="button" className="btn small" onClick={() => void flush()}>
+            {WORDS.sendNow}
+          </button>
+        </div>
       )}
       {refused.map((kept) => (
         <Suspense key={kept.key} fallback={null}>
