@@ -166,12 +166,15 @@ self.addEventListener('message', (event) => {
   if (kind === 'keep-pages') event.waitUntil(keepPages());
 });
 
+const LONGEST_ms = 30_000;
 const send: Send = async (entry) => {
   try {
     const answer = await fetch(entry.path, {
       method: 'POST',
       headers: { 'content-type': 'application/json', ...headersOf(entry, Date.now()) },
       body: JSON.stringify(entry.body),
+      // A network that hangs must not hold up the pages, which send one at a time with this.
+      signal: AbortSignal.timeout(LONGEST_ms),
     });
     const value: unknown = await answer.json();
     return answer.ok ? { kind: 'done', value } : { kind: 'problem', problem: value as Problem };

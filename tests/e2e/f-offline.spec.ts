@@ -139,7 +139,8 @@ test('the network cut: it opens, twelve things are done, the browser closed; bac
   await expect(page.getByText('kept on this device').first()).toBeVisible();
   await expect(page.getByRole('button', { name: first! })).toHaveCount(0);
   expect(await waiting(page)).toEqual(kept);
-  await expect(page.getByText('12 lines kept on this device')).toBeVisible();
+  // At once, not with the next try to send.
+  await expect(page.getByText('12 lines kept on this device')).toBeVisible({ timeout: 10_000 });
   await accessible(page);
 
   // The answers to the first two are lost on their way: they are asked for again, and done once.

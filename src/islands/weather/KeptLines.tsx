@@ -14,35 +14,48 @@ const Refused = later(() => import('./Refused.tsx').then((m) => m.Refused));
 
 const clock = new Intl.DateTimeFormat('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' });
 
+/** What is kept, as it changes: what was here when the page was opened at once, what is tapped on it once it is no longer on its way. */
+function useKept(): { readonly lines: readonly Kept[]; readonly lasts: boolean } {
+  const [kept, setKept] = useState<{ lines: readonly Kept[]; lasts: boolean }>({ lines: [], lasts: true });
+  useEffect(() => {
+    const shownFrom_ms = new Map<string, number>();
+    let wait_ms = 0;
+    let soon: ReturnType<typeof setTimeout> | undefined;
+    let gone = false;
+    const look = async () => {
+      const all = await allWaiting();
+      const lasts = await waitingLasts();
+      if (gone) return;
+      const now_ms = performance.now();
+      for (const { key } of all) if (!shownFrom_ms.has(key)) shownFrom_ms.set(key, now_ms + wait_ms);
+      wait_ms = ON_ITS_WAY_ms;
+      const left_ms = ({ key, refused }: Kept) => (refused === null ? shownFrom_ms.get(key)! - now_ms : 0);
+      setKept({ lines: all.filter((one) => left_ms(one) <= 0), lasts });
+      clearTimeout(soon);
+      const next_ms = Math.min(...all.map(left_ms).filter((left) => left > 0));
+      if (Number.isFinite(next_ms)) soon = setTimeout(() => void look(), next_ms + 1);
+    };
+    void look();
+    const stop = onWaiting(() => void look());
+    return () => {
+      gone = true;
+      clearTimeout(soon);
+      stop();
+    };
+  }, []);
+  return kept;
+}
+
 /** On every page: what this device still holds, sent as soon as there is a network; what was refused is shown with both sides. */
 export function KeptLines() {
-  const [lines, setLines] = useState<readonly Kept[]>([]);
-  const [lasts, setLasts] = useState(true);
-  const look = useCallback(async () => {
-    const all = await allWaiting();
-    setLines(all.filter((kept) => kept.refused !== null || Date.now() - kept.at_ms > ON_ITS_WAY_ms));
-    setLasts(await waitingLasts());
-    return all.length;
+  const { lines, lasts } = useKept();
+  const flush = useCallback(async (again = false) => {
+    if ((await allWaiting()).length > 0) await sendKept(again);
   }, []);
-  const flush = useCallback(
-    async (again = false) => {
-      if ((await allWaiting()).length > 0) await sendKept(again);
-      await look();
-    },
-    [look],
-  );
   useEffect(() => {
-    let soon: ReturnType<typeof setTimeout> | undefined;
-    const heard = () => {
-      clearTimeout(soon);
-      void look().then((all) => {
-        if (all > 0) soon = setTimeout(() => void look(), ON_ITS_WAY_ms + 100);
-      });
-    };
     const online = () => void flush();
     void takeOver().then(online);
     const timer = setInterval(online, AGAIN_ms);
-    const stop = onWaiting(heard);
     window.addEventListener('online', online);
     // The service worker asks its pages first: they show what comes of it.
     const asked = (event: MessageEvent) => {
@@ -51,12 +64,10 @@ export function KeptLines() {
     navigator.serviceWorker?.addEventListener('message', asked);
     return () => {
       clearInterval(timer);
-      clearTimeout(soon);
-      stop();
       window.removeEventListener('online', online);
       navigator.serviceWorker?.removeEventListener('message', asked);
     };
-  }, [flush, look]);
+  }, [flush]);
 
   const refused = lines.filter((kept) => kept.refused !== null);
   const waiting = lines.filter((kept) => kept.refused === null);
