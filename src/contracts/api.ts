@@ -38,6 +38,7 @@ import { hotBedLineInput } from './heat/warmth.ts';
 import type { Call } from './call.ts';
 import { OLD_TRAYS_CALLS } from './germination/oldTrays.ts';
 import { LINE_CALLS } from './batch/batchLines.ts';
+import { houseJobInput, ROUND_CALLS } from './house/round.ts';
 import { SEARCH_CALLS } from './house/search.ts';
 import { BEGIN_CALLS } from './house/begin.ts';
 import { SEASON_CALLS } from './house/seasons.ts';
@@ -277,6 +278,7 @@ export const CALLS: readonly Call[] = [
   },
   ...SEASON_CALLS,
   ...BEGIN_CALLS,
+  ...ROUND_CALLS,
   ...SEARCH_CALLS,
   ...LINE_CALLS,
   ...OLD_TRAYS_CALLS,
@@ -300,6 +302,7 @@ export const CALLS: readonly Call[] = [
   ...book('covers', 'cover or structure', coverInput),
   ...book('programmes', 'programme of hardening', programmeInput),
   ...book('people', 'person', personInput),
+  ...book('jobs', 'job of the house', houseJobInput),
   {
     method: 'get',
     path: '/api/batch',

@@ -28,6 +28,7 @@ import * as marks from './migrations/025-marks.ts';
 import * as oldTrays from './migrations/026-old-trays.ts';
 import * as firstHour from './migrations/027-first-hour.ts';
 import * as tapped from './migrations/028-tapped.ts';
+import * as round from './migrations/029-round.ts';
 import { LOCKS } from './locks.ts';
 
 interface Step {
@@ -64,6 +65,7 @@ const STEPS: readonly [string, Step][] = [
   ['026-old-trays', oldTrays],
   ['027-first-hour', firstHour],
   ['028-tapped', tapped],
+  ['029-round', round],
 ];
 
 export const MIGRATION_NAMES = STEPS.map(([name]) => name);

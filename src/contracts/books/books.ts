@@ -90,6 +90,8 @@ export const placeInput = z
     lit: z.boolean(),
     room_trays: figure('room', 0, 100_000),
     walkOrder: wholeNumber(WORDS.walkingOrder, 1, 999),
+    door: freeText('door', 40).optional(),
+    level: wholeNumber('level', -5, 20).optional(),
     periods: z
       .array(period)
       .min(1, { error: WORDS.temperatureGiveAtLeastOne })

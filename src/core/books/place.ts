@@ -71,6 +71,9 @@ export interface Place {
   /** Room in standard tray slots. */
   readonly room_trays: number;
   readonly walkOrder: number;
+  /** Door one goes in by, empty or not given: none of its own; and storey or row of shelves, 0 or not given: the ground. */
+  readonly door?: string;
+  readonly level?: number;
   readonly periods: readonly PlacePeriod[];
   /** As written in `periods` when not given. */
   readonly temperature?: PlaceTemperature;

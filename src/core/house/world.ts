@@ -3,6 +3,8 @@ import type { ContainerRecord, CropRecord, LotRecord, PlaceRecord, VarietyRecord
 import type { CoverRecord, ProgrammeRecord } from '../hardening/records.ts';
 import type { FeedRecord, MixRecord, StockItemRecord } from '../potting/records.ts';
 import type { Kept } from './kept.ts';
+import type { HouseJobRecord } from './houseJob.ts';
+import type { RoundLine } from './roundLine.ts';
 import type { NurseryRecord, PersonRecord } from './nursery.ts';
 import type { SeasonRecord } from './seasonRecord.ts';
 
@@ -26,6 +28,9 @@ export interface World {
   readonly programmes: readonly ProgrammeRecord[];
   /** People of the house by name, those who left as well. */
   readonly people: readonly PersonRecord[];
+  /** The house's own jobs, those retired as well; and what is written of the round beside the logs, in the order written. */
+  readonly houseJobs: readonly HouseJobRecord[];
+  readonly roundLines: readonly RoundLine[];
   /** All seasons, the first to begin first. */
   readonly seasons: readonly SeasonRecord[];
   /** What was kept of batches, those of closed seasons among them. */

@@ -17,7 +17,8 @@ import {
   PlaceSetPointModel,
   VarietyModel,
 } from './models.ts';
-import { NurseryModel, PersonModel } from '../house/models.ts';
+import { HouseJobModel, NurseryModel, PersonModel } from '../house/models.ts';
+import type { HouseJobInput } from '../../contracts/house/round.ts';
 import type { PersonInput } from '../../contracts/house/people.ts';
 
 /** What a book's line is made of, by book. */
@@ -33,6 +34,7 @@ export interface BookInputs {
   covers: CoverInput;
   programmes: ProgrammeInput;
   people: PersonInput;
+  jobs: HouseJobInput;
 }
 export type BookName = keyof BookInputs;
 
@@ -56,6 +58,7 @@ export const MODELS: Readonly<Record<BookName, ModelStatic<any>>> = {
   covers: CoverModel,
   programmes: ProgrammeModel,
   people: PersonModel,
+  jobs: HouseJobModel,
 };
 
 /** Adds a line to a book. */

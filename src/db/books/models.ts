@@ -117,6 +117,8 @@ export class PlaceModel extends Model<InferAttributes<PlaceModel>, InferCreation
   declare lit: boolean;
   declare room_trays: number;
   declare walkOrder: number;
+  declare door: CreationOptional<string>;
+  declare level: CreationOptional<number>;
   declare temperature: CreationOptional<PlaceTemperature>;
   declare closed: CreationOptional<{ from: string; to: string }[]>;
   declare size: CreationOptional<PlaceSize | null>;
@@ -265,6 +267,8 @@ export function defineBookModels(sequelize: Sequelize): void {
     lit: flag('lit'),
     room_trays: figure('room_trays'),
     walkOrder: whole('walk_order'),
+    door: { ...text('door'), defaultValue: '' },
+    level: { ...whole('level'), defaultValue: 0 },
     temperature: { ...json('temperature'), defaultValue: { kind: 'written' } },
     closed: { ...json('closed'), defaultValue: [] },
     size: json('size', true),

@@ -92,6 +92,7 @@ const USES: Readonly<Record<BookName, readonly (readonly [string, string, string
     ['variety', 'varieties', 'varieties WHERE crop_id = $1'],
     ['batch', 'batches', 'batches WHERE crop_id = $1'],
     [WORDS.trayOfYearsBefore, WORDS.traysOfYearsBefore, 'old_trays WHERE crop_id = $1'],
+    [WORDS.jobOfTheHouse, WORDS.jobsOfTheHouse, 'house_jobs WHERE crop_id = $1'],
   ],
   varieties: [
     ['lot', 'lots', 'lots WHERE variety_id = $1'],
@@ -118,6 +119,7 @@ const USES: Readonly<Record<BookName, readonly (readonly [string, string, string
       `programmes WHERE EXISTS (SELECT 1 FROM jsonb_array_elements(rungs) AS r WHERE r->>'placeId' = $1::text)`,
     ],
     [WORDS.pottingSession, WORDS.pottingSessions, inSessions('placeId')],
+    [WORDS.jobOfTheHouse, WORDS.jobsOfTheHouse, 'house_jobs WHERE place_id = $1'],
   ],
   containers: [
     [WORDS.batchByItsPlan, WORDS.batchesByTheirPlans, inPlans(['sow_container_id', 'pot_container_id'])],
@@ -144,5 +146,10 @@ const USES: Readonly<Record<BookName, readonly (readonly [string, string, string
     [WORDS.plantingOut, WORDS.plantingsOut, `batch_events WHERE planting->>'coverId' = $1::text`],
   ],
   programmes: [[WORDS.batchByItsPlan, WORDS.batchesByTheirPlans, inPlans(['programme_id'])]],
-  people: AUTHORED.map(([one, several, table]) => [one, several, `${table} WHERE author_id = $1`] as const),
+  people: [
+    ...AUTHORED.map(([one, several, table]) => [one, several, `${table} WHERE author_id = $1`] as const),
+    [WORDS.lineOfTheRound, WORDS.linesOfTheRound, 'round_lines WHERE $1 IN (author_id, for_person_id)'],
+    [WORDS.jobOfTheHouse, WORDS.jobsOfTheHouse, 'house_jobs WHERE person_id = $1'],
+  ],
+  jobs: [[WORDS.lineOfTheRound, WORDS.linesOfTheRound, 'round_lines WHERE house_job_id = $1']],
 };

@@ -6,7 +6,9 @@ import {
   type Sequelize,
   DataTypes,
 } from 'sequelize';
-import { day, id, version, tableOn, type Columns, text, figure, whole, json, flag } from '../columns.ts';
+import { day, id, version, tableOn, type Columns, text, figure, whole, json, flag, column } from '../columns.ts';
+import type { CanWait, HalfOfDay, JobStage } from '../../core/house/houseJob.ts';
+import type { HeatLook, RoundLineKind } from '../../core/house/roundLine.ts';
 import type { PersonMark } from '../../core/house/people.ts';
 import type { OffHeatRule } from '../../core/germination/offHeatRule.ts';
 import type { MonthNormal } from '../../core/plan/schedule/outsideClimate.ts';
@@ -64,6 +66,47 @@ export class PersonModel extends Model<InferAttributes<PersonModel>, InferCreati
   declare retiredOn: CreationOptional<string | null>;
 }
 
+export class HouseJobModel extends Model<InferAttributes<HouseJobModel>, InferCreationAttributes<HouseJobModel>> {
+  declare id: CreationOptional<number>;
+  declare version: CreationOptional<number>;
+  declare name: string;
+  declare minutes: number;
+  declare firstOn: string;
+  declare every_days: number | null;
+  declare lastOn: string | null;
+  declare yearFrom: string | null;
+  declare yearTo: string | null;
+  declare half: HalfOfDay | null;
+  declare canWait: CanWait;
+  declare placeId: number | null;
+  declare batchId: number | null;
+  declare cropId: number | null;
+  declare stage: JobStage | null;
+  declare personId: number | null;
+  declare retiredOn: CreationOptional<string | null>;
+}
+
+export class RoundLineModel extends Model<InferAttributes<RoundLineModel>, InferCreationAttributes<RoundLineModel>> {
+  declare id: CreationOptional<number>;
+  declare idempotencyKey: string;
+  declare requestHash: string;
+  declare kind: RoundLineKind;
+  declare jobKey: string;
+  declare on: string;
+  declare houseJobId: number | null;
+  declare forPersonId: number | null;
+  declare minutes: number | null;
+  declare work: string | null;
+  declare trays: number | null;
+  declare look: HeatLook | null;
+  declare note: string;
+  declare correctsId: number | null;
+  declare authorId: CreationOptional<number | null>;
+  declare recordedAt: CreationOptional<Date>;
+  declare waited: CreationOptional<boolean>;
+  declare tappedAt: CreationOptional<Date | null>;
+}
+
 /** Defines the models of the house on a connection. */
 export function defineHouseModels(sequelize: Sequelize): void {
   const on = tableOn(sequelize);
@@ -112,4 +155,46 @@ export function defineHouseModels(sequelize: Sequelize): void {
     retiredOn: day('retired_on', true),
   };
   PersonModel.init(people, on('people'));
+  const jobs: Columns<HouseJobModel> = {
+    id,
+    version,
+    name: text('name'),
+    minutes: figure('minutes'),
+    firstOn: day('first_on'),
+    every_days: whole('every_days', true),
+    lastOn: day('last_on', true),
+    yearFrom: text('year_from', true),
+    yearTo: text('year_to', true),
+    half: text('half', true),
+    canWait: text('can_wait'),
+    placeId: whole('place_id', true),
+    batchId: whole('batch_id', true),
+    cropId: whole('crop_id', true),
+    stage: text('stage', true),
+    personId: whole('person_id', true),
+    retiredOn: day('retired_on', true),
+  };
+  HouseJobModel.init(jobs, on('house_jobs'));
+  const lines: Columns<RoundLineModel> = {
+    id,
+    idempotencyKey: text('idempotency_key'),
+    requestHash: text('request_hash'),
+    kind: text('kind'),
+    jobKey: text('job_key'),
+    on: day('on_day'),
+    houseJobId: whole('house_job_id', true),
+    forPersonId: whole('for_person_id', true),
+    minutes: figure('minutes', true),
+    work: text('work', true),
+    trays: figure('trays', true),
+    look: json('look', true),
+    note: text('note'),
+    correctsId: whole('corrects_id', true),
+    // By the database: whoever writes in this transaction.
+    authorId: { ...whole('author_id', true), defaultValue: sequelize.literal('writing_person()') },
+    recordedAt: { ...column(DataTypes.DATE, 'recorded_at'), defaultValue: DataTypes.NOW },
+    waited: { ...flag('waited'), defaultValue: false },
+    tappedAt: column(DataTypes.DATE, 'tapped_at', true),
+  };
+  RoundLineModel.init(lines, on('round_lines'));
 }

@@ -11,6 +11,7 @@ import { FeedModel, MixModel, StockItemModel } from '../potting/models.ts';
 import type { BatchRecord, EventRecord } from '../../core/batch/record.ts';
 import { BatchModel } from '../batch/models.ts';
 import type { SeasonRecord } from '../../core/house/seasonRecord.ts';
+import { readRound } from './round.ts';
 import { readKeptOfAll, readSeasons } from './seasons.ts';
 
 import {
@@ -60,6 +61,7 @@ export async function readWorld(db: Sequelize, known: World | null = null): Prom
     const plansStand = known?.booksMark === marks.books && known.batchesMark === marks.batches;
     return {
       ...books,
+      ...(await readRound(db, known, transaction)),
       revision: marks.revision,
       booksMark: marks.books,
       batchesMark: marks.batches,
@@ -76,7 +78,10 @@ async function readBatches(seasons: readonly SeasonRecord[], transaction: Transa
   return (await BatchModel.findAll({ raw: true, transaction, where, order: ['id'] })).map(batchRecord);
 }
 
-type Books = Omit<World, 'revision' | 'booksMark' | 'batchesMark' | 'kept' | 'batches' | 'events'>;
+type Books = Omit<
+  World,
+  'revision' | 'booksMark' | 'batchesMark' | 'kept' | 'batches' | 'events' | 'houseJobs' | 'roundLines'
+>;
 
 /** The books with the settings, seasons and people; null when the nursery is not set up yet. */
 async function readBooks(db: Sequelize, transaction: Transaction): Promise<Books | null> {

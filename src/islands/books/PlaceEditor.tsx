@@ -33,6 +33,8 @@ const FIELDS: readonly FieldSpec[] = [
     kind: 'number',
     hint: WORDS.words1IsWalkedFirst,
   },
+  { key: 'door', label: WORDS.door, kind: 'text', optional: true, hint: WORDS.aTunnelOrHouseOne },
+  { key: 'level', label: WORDS.level, kind: 'number', hint: WORDS.theGroundIs0 },
   {
     key: 'wet_K',
     label: WORDS.aWetTrayIsCooler,
@@ -78,7 +80,7 @@ export function PlaceEditor({
       path="/api/books/places"
       fields={FIELDS}
       line={place as unknown as (Record<string, unknown> & { id: number; version: number }) | null}
-      blank={{ kind: 'bench', lit: true, walkOrder: next, room_trays: 20 }}
+      blank={{ kind: 'bench', lit: true, walkOrder: next, room_trays: 20, level: 0 }}
       unit={unit}
       extra={{ periods, ...partsToSend(parts, place, unit), light: lightToSend(light) }}
       parts={partsTyped({ rows, parts, light }, (was) => {

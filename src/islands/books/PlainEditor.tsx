@@ -6,6 +6,7 @@ const SCHEMAS = {
   lots: () => import('../../contracts/books/books.ts').then((m) => m.lotInput),
   feeds: () => import('../../contracts/potting/potting.ts').then((m) => m.feedInput),
   stock: () => import('../../contracts/potting/potting.ts').then((m) => m.stockItemInput),
+  jobs: () => import('../../contracts/house/round.ts').then((m) => m.houseJobInput),
   people: () => import('../../contracts/house/people.ts').then((m) => m.personInput),
 } as const;
 

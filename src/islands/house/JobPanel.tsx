@@ -2,30 +2,47 @@ import { DateField } from '../../ui/kit/DateField.tsx';
 import { useId, useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { dayNow } from '../../ui/today.ts';
+import type { HeatLook } from '../../core/house/roundLine.ts';
+import type { Person } from '../../core/house/people.ts';
 import type { RoundJob } from '../../contracts/house/roundView.ts';
 import { counted } from '../../ui/format.ts';
-import type { LogLine } from '../../contracts/batch/batches.ts';
+import { minutesWords } from '../../ui/minutes.ts';
+import { PersonMark } from '../../ui/PersonMark.tsx';
+import { titleOf, type JobLine } from './useRoundLog.ts';
 import { WORDS } from '../../words/en/house/jobPanel.ts';
 
 interface Props {
   readonly job: RoundJob;
   readonly today: number;
+  readonly people: readonly Person[];
+  /** Since when this device's clock runs for it; null: it does not. */
+  readonly timing: number | null;
+  readonly onTime: (at_ms: number | null) => void;
+  readonly onGive: (personId: number | null, name: string) => void;
   /** Logs and answers null, or what was wrong. */
-  readonly onLog: (line: Omit<LogLine, 'idempotencyKey'>, said: string) => Promise<string | null>;
+  readonly onLog: (line: JobLine, said: string) => Promise<string | null>;
 }
 
+const LOOKS = ['readsRight', 'inCell', 'leadsDry'] as const;
+
 /** The job in hand: number large enough to read at arm's length, the day, a note, and what the number means. */
-export function JobPanel({ job, today, onLog }: Props) {
+export function JobPanel({ job, today, people, timing, onTime, onGive, onLog }: Props) {
   const id = useId();
   const [count, setCount] = useState(job.count ?? 0);
   const [day, setDay] = useState(isoFromDay(dayNow(today)));
   const [note, setNote] = useState('');
   const [wrong, setWrong] = useState('');
+  const [look, setLook] = useState<HeatLook>({ readsRight: null, inCell: null, leadsDry: null });
   const looking = job.kind === 'look';
   const counting = job.count !== null && job.kind !== 'rung';
   const half = looking && job.expected_count !== null && count >= job.expected_count / 2;
 
-  async function save(kind: LogLine['kind'], said: string): Promise<void> {
+  async function save(kind: JobLine['kind'], said: string): Promise<void> {
+    if (job.eventKind === null) {
+      const seen = job.kind === 'heat-look' ? { look } : {};
+      setWrong((await onLog({ kind: 'done', day, note, ...seen }, said)) ?? '');
+      return;
+    }
     const line = {
       kind,
       day,
@@ -39,12 +56,14 @@ export function JobPanel({ job, today, onLog }: Props) {
   const clamp = (n: number) => Math.min(Math.max(0, n), job.max_count ?? 1_000_000);
   return (
     <div className="card" data-typing>
-      <h2>
-        {job.words}: {job.name}
-      </h2>
-      <p className="text-ink2">
-        {WORDS.code(counted(job.trays, WORDS.tray), job.code, job.toPlace && WORDS.to(job.toPlace))}
-      </p>
+      <h2>{titleOf(job)}</h2>
+      {job.code !== '' && (
+        <p className="text-ink2">
+          {WORDS.code(counted(job.trays, WORDS.tray), job.code, job.toPlace && WORDS.to(job.toPlace))}
+        </p>
+      )}
+      <p className="text-[0.92rem] text-ink2">{WORDS.minutesBy(minutesWords(job.minutes), job.minutesWords)}</p>
+      {job.kind === 'heat-look' && <LookLines look={look} onLook={setLook} zoneId={job.key.split('/')[1]!} />}
       {counting && (
         <>
           <div className="mt-4 grid grid-cols-[76px_1fr_76px] items-center gap-2 text-center">
@@ -146,11 +165,81 @@ export function JobPanel({ job, today, onLog }: Props) {
             {half ? WORDS.saveHalfUpWith(count) : WORDS.saveUp(count)}
           </button>
         ) : (
-          <button type="button" className="btn solid min-h-12" onClick={() => void save(job.eventKind, 'logged')}>
-            {WORDS.log(job.words.toLowerCase())}
+          <button
+            type="button"
+            className="btn solid min-h-12"
+            onClick={() => void save(job.eventKind ?? 'done', WORDS.logged)}
+          >
+            {job.eventKind === null ? WORDS.saveDone : WORDS.log(job.words.toLowerCase())}
           </button>
         )}
       </div>
+      <div className="mt-4 flex flex-wrap items-center gap-2 border-t border-line pt-3">
+        {job.kind !== 'pot' && (
+          <button
+            type="button"
+            className="btn min-h-12"
+            aria-pressed={timing !== null}
+            onClick={() => onTime(timing === null ? Date.now() : null)}
+          >
+            {timing === null ? WORDS.startTheClock : WORDS.stopTheClock}
+          </button>
+        )}
+        {people.length > 0 && (
+          <div role="group" aria-label={WORDS.whoHasThisJob} className="flex flex-wrap gap-2">
+            {people.map((person) => (
+              <button
+                key={person.id}
+                type="button"
+                className="btn min-h-12 gap-1.5"
+                aria-pressed={job.holder === person.id}
+                aria-label={job.holder === person.id ? WORDS.letsItGo(person.name) : WORDS.takesIt(person.name)}
+                onClick={() => onGive(job.holder === person.id ? null : person.id, person.name)}
+              >
+                <PersonMark mark={person.mark} size={12} />
+                {person.initials}
+              </button>
+            ))}
+          </div>
+        )}
+      </div>
+    </div>
+  );
+}
+
+/** Three things to look at where a place is heated; what is wrong says what to do first. */
+function LookLines(props: {
+  readonly look: HeatLook;
+  readonly onLook: (look: HeatLook) => void;
+  readonly zoneId: string;
+}) {
+  const { look, onLook, zoneId } = props;
+  return (
+    <div className="mt-3">
+      {LOOKS.map((key) => (
+        <div key={key} className="border-b border-line py-2">
+          <div className="flex flex-wrap items-center gap-2">
+            <p className="min-w-[180px] flex-1">{WORDS.looks[key]}</p>
+            <div role="group" aria-label={WORDS.looks[key]} className="flex gap-2">
+              {([true, false] as const).map((yes) => (
+                <button
+                  key={String(yes)}
+                  type="button"
+                  className="btn min-h-12"
+                  aria-pressed={look[key] === yes}
+                  onClick={() => onLook({ ...look, [key]: yes })}
+                >
+                  {yes ? WORDS.yes : WORDS.no}
+                </button>
+              ))}
+            </div>
+          </div>
+          {look[key] === false && <p className="note-bar bad mt-2">{WORDS.doFirst[key]}</p>}
+        </div>
+      ))}
+      <p className="mt-2">
+        <a href={`/heat?zone=${zoneId}`}>{WORDS.openTheHeat}</a>
+      </p>
     </div>
   );
 }

@@ -1,97 +1,119 @@
-import { later } from '../../ui/kit/later.tsx';
-import { Empty } from '../../ui/kit/Empty.tsx';
-import { ChevronDown } from 'lucide-react';
-import { Suspense, useEffect, useRef, useState } from 'react';
-import { useView } from '../../ui/kit/data.ts';
-import { isoFromDay } from '../../core/calendar/dayNumber.ts';
-import type { RoundJob, RoundPlace, RoundView } from '../../contracts/house/roundView.ts';
-import { freshKey, trouble } from '../../ui/call.ts';
-import { counted, dayNight, spokenDay } from '../../ui/format.ts';
-import type { LogLine } from '../../contracts/batch/batches.ts';
+import { useDrag } from '@use-gesture/react';
+import { Suspense, useEffect, useMemo, useState } from 'react';
+import type { HalfOfDay } from '../../core/house/houseJob.ts';
+import type { RoundDone, RoundJob, RoundView } from '../../contracts/house/roundView.ts';
 import { dropWaiting } from '../../device/waiting.ts';
-import { postLine } from '../../ui/logPost.ts';
-import { dayNow } from '../../ui/today.ts';
+import { counted, spokenDay } from '../../ui/format.ts';
+import { useView } from '../../ui/kit/data.ts';
+import { Empty } from '../../ui/kit/Empty.tsx';
+import { later } from '../../ui/kit/later.tsx';
+import { useLive } from '../../ui/kit/useLive.ts';
+import { minutesWords } from '../../ui/minutes.ts';
 import { useWaiting } from '../../ui/useWaiting.ts';
-import { temperatureColour } from '../../ui/ramp.ts';
 import { WORDS } from '../../words/en/house/round.ts';
+import { planRound } from './chooseJobs.ts';
+import { RoundJobLine } from './RoundJobLine.tsx';
+import { RoundPlaceCard } from './RoundPlaceCard.tsx';
+import { useRoundSettings } from './roundSettings.ts';
+import { RoundTime } from './RoundTime.tsx';
+import { titleOf, useRoundLog } from './useRoundLog.ts';
 
 const readPanel = () => import('./JobPanel.tsx');
 const JobPanel = later(() => readPanel().then((m) => m.JobPanel));
 /** After the page is drawn, and before anybody walks out of the network, the panel is there as well. */
 const SOON_ms = 1_000;
-
-/** A job that was logged in this sitting, so that it can be undone. */
-interface Done {
-  readonly job: RoundJob;
-  readonly placeId: number | null;
-  readonly said: string;
-  readonly eventId: number;
-}
+/** From this hour on the evening's half is walked. Common practice, no source. */
+const EVENING_min = 15 * 60;
+/** A clock that ran longer was forgotten, and one that ran shorter was no work. */
+const TIMED_min = { least: 0.2, most: 480 } as const;
 
 /** Today's work, place by place in walking order: one tap logs it, the panel changes number or date first. */
 export function Round({ initial, search }: { readonly initial: RoundView; readonly search: string }) {
   const { view, refresh } = useView<RoundView>(`/api/house/round${search}`, initial);
+  const [settings, change] = useRoundSettings(view.today);
   const [open, setOpen] = useState<string | null>(null);
-  const [done, setDone] = useState<readonly Done[]>([]);
-  const [message, setMessage] = useState('');
-  const [busy, setBusy] = useState<string | null>(null);
-  const sending = useRef(new Set<string>());
+  const [at, setAt] = useState<number | null>(null);
+  useLive('/api/house/live', () => void refresh());
   useEffect(() => {
     const timer = setTimeout(() => void readPanel(), SOON_ms);
     return () => clearTimeout(timer);
   }, []);
 
-  async function log(job: RoundJob, line: Omit<LogLine, 'idempotencyKey'>, said: string): Promise<string | null> {
-    // A second tap while the first is on its way is not a second line.
-    if (sending.current.has(job.key)) return null;
-    sending.current.add(job.key);
-    setBusy(job.key);
-    const answer = await postLine(
-      job.batchId,
-      { idempotencyKey: freshKey(), ...line },
-      { name: job.name, job: job.key },
-    );
-    sending.current.delete(job.key);
-    setBusy(null);
-    if (answer.kind === 'problem' || answer.kind === 'offline') {
-      setMessage(trouble(answer));
-      return trouble(answer);
-    }
-    setOpen(null);
-    setMessage(`${job.name}: ${said}.`);
-    // What is kept is drawn from what waits.
-    if (answer.kind === 'kept') return null;
-    setDone((list) => [...list, { job, placeId: job.placeId, said, eventId: answer.value.eventId }]);
-    await refresh();
-    return null;
+  function timed(job: RoundJob): number | null {
+    const { timing } = settings;
+    if (timing?.key !== job.key || job.kind === 'pot') return null;
+    change({ timing: null });
+    const minutes = (Date.now() - timing.at_ms) / 60_000;
+    return minutes >= TIMED_min.least && minutes <= TIMED_min.most ? Math.round(minutes * 10) / 10 : null;
   }
-
-  async function undo(item: Done): Promise<void> {
-    const line = {
-      kind: 'withdrawn' as const,
-      day: isoFromDay(dayNow(view.today)),
-      correctsId: item.eventId,
-      note: WORDS.undoneOnTheRound,
-    };
-    const answer = await postLine(item.job.batchId, {
-      idempotencyKey: freshKey(),
-      ...line,
-    });
-    if (answer.kind !== 'done') {
-      setMessage(answer.kind === 'kept' ? WORDS.undoIsKeptOnThis : trouble(answer));
-      return;
-    }
-    setDone((list) => list.filter((d) => d !== item));
-    setMessage(WORDS.undone(item.job.name));
-    await refresh();
-  }
+  const { done, message, busy, log, undo, give } = useRoundLog(view.today, timed, refresh);
+  const onLog: typeof log = async (job, line, said) => {
+    const wrong = await log(job, line, said);
+    if (wrong === null) setOpen(null);
+    return wrong;
+  };
 
   // What waits on this device is done, though the application does not know yet: on this page, or on one that was closed since.
   const waiting = useWaiting().filter(({ job, refused }) => job !== null && refused === null);
   const kept = new Map(waiting.map((entry) => [entry.job!, entry]));
-  const jobs = view.places.flatMap((place) => place.jobs).filter((job) => !kept.has(job.key));
-  const late = jobs.filter((job) => job.late_days > 0).length;
+  const half: HalfOfDay = settings.half ?? (view.minute >= EVENING_min ? 'evening' : 'morning');
+  const inHalf = (job: RoundJob) => job.half === null || job.half === half;
+  const open_jobs = view.places.flatMap((place) => place.jobs).filter((job) => !kept.has(job.key));
+  const jobs = open_jobs.filter(inHalf);
+  const plan = useMemo(
+    () => planRound(view, jobs, settings.minutes, settings.here),
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the jobs follow from the view, what waits and the half
+    [view, settings.minutes, settings.here, half, kept.size],
+  );
+  const left = new Set(plan.left);
+  const late = jobs.filter((job) => job.late_days > 0 && job.kind !== 'heat-look').length;
+  const counting = open_jobs.filter(({ kind }) => kind !== 'heat-look').length;
   const opened = jobs.find((job) => job.key === open) ?? null;
+  const walk = view.places
+    .map((place) => ({
+      place,
+      jobs: place.jobs.filter((job) => !kept.has(job.key) && inHalf(job) && !left.has(job.key)),
+      kept: place.jobs.flatMap((job) => (kept.has(job.key) ? [{ job, entry: kept.get(job.key)! }] : [])),
+      done: done.filter(({ job }) => job.placeId === place.id),
+    }))
+    .filter(
+      ({ place, ...of }) =>
+        of.jobs.length > 0 ||
+        of.kept.length > 0 ||
+        of.done.length > 0 ||
+        (settings.minutes === null && place.orders.some((order) => order.half === half)),
+    );
+  // On a phone: the place in hand, at first the first with work.
+  const first = Math.max(
+    0,
+    walk.findIndex((one) => one.jobs.length > 0),
+  );
+  const shown = Math.min(at ?? first, Math.max(0, walk.length - 1));
+  const go = (by: number) => {
+    setAt(Math.min(walk.length - 1, Math.max(0, shown + by)));
+    window.scrollTo({ top: 0 });
+  };
+  const swipe = useDrag(
+    ({ swipe: [x] }) => {
+      if (x !== 0 && settings.onePlace) go(-x);
+    },
+    { axis: 'x', filterTaps: true, pointer: { touch: true } },
+  );
+  const person = (id: number | null | undefined) => view.people.find((one) => one.id === id) ?? null;
+  const panel = (job: RoundJob, where: string) => (
+    <Suspense fallback={null}>
+      <JobPanel
+        key={`${where} ${job.key}`}
+        job={job}
+        today={view.today}
+        people={view.people}
+        timing={settings.timing?.key === job.key ? settings.timing.at_ms : null}
+        onTime={(at_ms) => change({ timing: at_ms === null ? null : { key: job.key, at_ms } })}
+        onGive={(id, name) => void give(job, id, name)}
+        onLog={(line, said) => onLog(job, line, said)}
+      />
+    </Suspense>
+  );
 
   return (
     <div className="grid grid-cols-1 gap-6 min-[1000px]:grid-cols-[minmax(0,1fr)_430px]">
@@ -99,58 +121,49 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
         <div className="flex flex-wrap items-baseline gap-x-4">
           <h1>{WORDS.todaysRound}</h1>
           <p className="text-ink2">
-            {jobs.length === 0 ? WORDS.nothingDue : counted(jobs.length, WORDS.job)}
+            {counting === 0 ? WORDS.nothingDue : counted(counting, WORDS.job)}
             {late > 0 && WORDS.late(late)}
           </p>
-          <button type="button" className="link-btn no-print ml-auto max-[700px]:hidden" onClick={() => window.print()}>
-            {WORDS.print}
-          </button>
+          <span className="no-print ml-auto flex gap-4 max-[700px]:hidden">
+            <a href="/house/jobs">{WORDS.jobsOfTheHouse}</a>
+            <a href="/house/walk">{WORDS.walkingOrder}</a>
+            <a href="/house/paper">{WORDS.printOnPaper}</a>
+          </span>
         </div>
+        {jobs.length > 0 && (
+          <RoundTime view={view} settings={settings} half={half} plan={plan} jobs={jobs} onChange={change} />
+        )}
         <p role="status" aria-live="polite" className={message ? 'note-bar my-2' : 'sr-only'}>
           {message}
         </p>
-        {view.places
-          .map((place) => ({
-            ...place,
-            jobs: place.jobs.filter((job) => !kept.has(job.key)),
-            kept: place.jobs.flatMap((job) => (kept.has(job.key) ? [{ job, entry: kept.get(job.key)! }] : [])),
-          }))
-          .filter(
-            (place) =>
-              place.jobs.length > 0 ||
-              place.kept.length > 0 ||
-              place.orders.length > 0 ||
-              done.some((d) => d.placeId === place.id),
-          )
-          .map((place) => (
-            <section key={place.id} aria-label={place.name}>
-              <PlaceHead place={place} unit={view.unit} />
+        <div {...swipe()} className="touch-pan-y">
+          {walk.map(({ place, ...of }, i) => (
+            <RoundPlaceCard
+              key={place.id}
+              place={place}
+              unit={view.unit}
+              half={half}
+              nth={i + 1}
+              of={walk.length}
+              aside={settings.onePlace && i !== shown}
+            >
               <ul>
-                {place.jobs.map((job) => (
-                  <JobLine
+                {of.jobs.map((job) => (
+                  <RoundJobLine
                     key={job.key}
                     job={job}
                     today={view.today}
                     busy={busy === job.key}
                     open={open === job.key}
+                    timing={settings.timing?.key === job.key}
+                    person={person(plan.personOf.get(job.key)) ?? person(job.holder)}
                     onOpen={() => setOpen(open === job.key ? null : job.key)}
-                    onLog={(line, said) => void log(job, line, said)}
+                    onLog={(line, said) => void onLog(job, line, said)}
                   >
-                    {open === job.key && (
-                      <div className="mt-3 min-[1000px]:hidden">
-                        <Suspense fallback={null}>
-                          <JobPanel
-                            key={`narrow ${job.key}`}
-                            job={job}
-                            today={view.today}
-                            onLog={(l, s) => log(job, l, s)}
-                          />
-                        </Suspense>
-                      </div>
-                    )}
-                  </JobLine>
+                    {open === job.key && <div className="mt-3 min-[1000px]:hidden">{panel(job, 'narrow')}</div>}
+                  </RoundJobLine>
                 ))}
-                {place.kept.map(({ job, entry }) => (
+                {of.kept.map(({ job, entry }) => (
                   <DoneLine
                     key={entry.key}
                     job={job}
@@ -158,15 +171,52 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
                     onUndo={() => void dropWaiting(entry.key)}
                   />
                 ))}
-                {done
-                  .filter((d) => d.placeId === place.id)
-                  .map((d, i) => (
-                    <DoneLine key={`${d.job.key} ${i}`} job={d.job} said={d.said} onUndo={() => void undo(d)} />
-                  ))}
+                {of.done.map((item, n) => (
+                  <DoneLine
+                    key={`${item.job.key} ${n}`}
+                    job={item.job}
+                    said={item.said}
+                    onUndo={() => void undo(item)}
+                  />
+                ))}
               </ul>
-            </section>
+            </RoundPlaceCard>
           ))}
-        {jobs.length === 0 && done.length === 0 && kept.size === 0 && (
+        </div>
+        {walk.length > 1 && (
+          <nav className="no-print mt-4 flex gap-2 min-[700px]:hidden" aria-label={WORDS.placesOfTheWalk}>
+            {settings.onePlace ? (
+              <>
+                <button type="button" className="btn min-h-12 flex-1" disabled={shown === 0} onClick={() => go(-1)}>
+                  {WORDS.placeBefore}
+                </button>
+                <button
+                  type="button"
+                  className="btn min-h-12 flex-1"
+                  disabled={shown >= walk.length - 1}
+                  onClick={() => go(1)}
+                >
+                  {walk[shown + 1] ? WORDS.nextPlaceIs(walk[shown + 1]!.place.name) : WORDS.nextPlace}
+                </button>
+              </>
+            ) : null}
+            <button
+              type="button"
+              className="btn min-h-12"
+              aria-pressed={!settings.onePlace}
+              onClick={() => change({ onePlace: !settings.onePlace })}
+            >
+              {WORDS.allPlaces}
+            </button>
+          </nav>
+        )}
+        <DoneToday done={view.done} people={view.people} />
+        <p className="no-print mt-4 flex flex-wrap gap-x-5 min-[700px]:hidden [&>a]:inline-flex [&>a]:min-h-12 [&>a]:items-center">
+          <a href="/house/jobs">{WORDS.jobsOfTheHouse}</a>
+          <a href="/house/walk">{WORDS.walkingOrder}</a>
+          <a href="/house/paper">{WORDS.printOnPaper}</a>
+        </p>
+        {open_jobs.length === 0 && done.length === 0 && kept.size === 0 && (
           <Empty drawing="tray">
             <h2>{WORDS.nothingWaitsToday}</h2>
             <p className="mt-1">
@@ -184,51 +234,29 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
       </div>
       <aside className="hidden min-[1000px]:block" aria-label={WORDS.theJobInHand}>
         <div className="sticky top-4">
-          {opened ? (
-            <Suspense fallback={null}>
-              <JobPanel
-                key={`wide ${opened.key}`}
-                job={opened}
-                today={view.today}
-                onLog={(l, s) => log(opened, l, s)}
-              />
-            </Suspense>
-          ) : (
-            <Hint jobs={jobs} ahead={view.ahead} today={view.today} />
-          )}
+          {opened ? panel(opened, 'wide') : <Hint jobs={jobs} ahead={view.ahead} today={view.today} />}
         </div>
       </aside>
     </div>
   );
 }
 
-function PlaceHead({ place, unit }: { readonly place: RoundPlace; readonly unit: 'C' | 'F' }) {
+/** What was done today, from whatever device, folded away. */
+function DoneToday({ done, people }: Pick<RoundView, 'done' | 'people'>) {
+  if (done.length === 0) return null;
+  const who = ({ by }: RoundDone) => people.find(({ id }) => id === by);
   return (
-    <div className="mt-5 flex flex-wrap items-end gap-x-3 border-b-2 border-ink pb-1">
-      <h2>{place.name}</h2>
-      {place.id > 0 && (
-        <>
-          <svg width="10" height="20" aria-hidden="true">
-            <rect width="10" height="20" fill={temperatureColour((place.day_C + place.night_C) / 2)} />
-          </svg>
-          <span className="num text-lg">{dayNight(place.day_C, place.night_C, unit)}</span>
-          <span
-            className={`ml-auto text-[0.92rem] ${place.used_slots > place.room_trays ? 'font-bold text-brick' : 'text-ink2'}`}
-          >
-            {WORDS.ofTraySpaces(
-              place.used_slots > place.room_trays && WORDS.overRoom,
-              place.used_slots,
-              place.room_trays,
-            )}
-          </span>
-        </>
-      )}
-      {place.orders.map((order) => (
-        <p key={order} className="w-full text-[0.95rem] text-ink">
-          {order.charAt(0).toUpperCase() + order.slice(1)}
-        </p>
-      ))}
-    </div>
+    <details className="no-print mt-5 max-w-3xl">
+      <summary className="link-btn inline-flex min-h-12 items-center">{WORDS.doneToday(done.length)}</summary>
+      <ul>
+        {done.map((one) => (
+          <li key={one.key} className="border-b border-line py-1.5 text-ink2">
+            {one.words}
+            {who(one) && WORDS.by(who(one)!.initials)}
+          </li>
+        ))}
+      </ul>
+    </details>
   );
 }
 
@@ -237,124 +265,20 @@ function DoneLine(props: { readonly job: RoundJob; readonly said: string; readon
   const { job, said, onUndo } = props;
   return (
     <li className="flex items-center gap-4 border-b border-line py-2 text-ink3">
-      <span className="num w-14 text-right text-xl">{job.trays}</span>
+      <span className="num w-14 text-right text-xl">{job.trays > 0 ? job.trays : ''}</span>
       <span className="flex-1">
-        <s>
-          {job.words}: {job.name}
-        </s>{' '}
-        <span className="font-semibold">{said}</span>
+        <s>{titleOf(job)}</s> <span className="font-semibold">{said}</span>
       </span>
-      <button type="button" className="btn no-print" onClick={onUndo}>
+      <button type="button" className="btn no-print min-h-12" onClick={onUndo}>
         {WORDS.undo}
       </button>
     </li>
   );
 }
 
-interface LineProps {
-  readonly job: RoundJob;
-  readonly today: number;
-  readonly busy: boolean;
-  readonly open: boolean;
-  readonly onOpen: () => void;
-  readonly onLog: (line: Omit<LogLine, 'idempotencyKey'>, said: string) => void;
-  readonly children: React.ReactNode;
-}
-
-/** What the button logs as the number: a day kept back is one day. */
-const countOf = (job: RoundJob): number | null => (job.eventKind === 'held' ? 1 : job.count);
-
-function JobLine({ job, today, busy, open, onOpen, onLog, children }: LineProps) {
-  const day = isoFromDay(dayNow(today));
-  const why = job.whyDay === null ? job.why : job.why.replaceAll('{day}', spokenDay(job.whyDay, today));
-  const tap = () => onLog({ kind: job.eventKind, day, count: countOf(job), cause: job.cause }, job.tap.toLowerCase());
-  return (
-    <li className="to-tick border-b border-line py-2.5">
-      <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
-        <div className="w-14 text-right leading-none">
-          {job.trays > 0 ? (
-            <>
-              <div className="num text-2xl">{job.trays}</div>
-              <div className="text-[0.8rem] text-ink2">{job.trays === 1 ? WORDS.tray : WORDS.trays}</div>
-            </>
-          ) : (
-            <div className="text-[0.8rem] text-ink2">{WORDS.seed}</div>
-          )}
-        </div>
-        <div className="min-w-[200px] flex-1">
-          <p className="leading-snug">
-            <button
-              type="button"
-              className="num inline-flex min-h-11 cursor-pointer items-center gap-1 text-left text-[1.08rem] hover:underline"
-              aria-expanded={open}
-              onClick={onOpen}
-            >
-              {job.words}: {job.name}
-              <ChevronDown size={16} aria-hidden="true" className={`shrink-0 ${open ? 'rotate-180' : ''}`} />
-            </button>{' '}
-            {job.late_days > 0 && <span className="tag bad">{WORDS.late2(counted(job.late_days, WORDS.day2))}</span>}
-          </p>
-          <p className="text-[0.95rem] text-ink2">
-            {why}
-            {job.toPlace && WORDS.to(job.toPlace)} · <a href={`/batch/${job.batchId}`}>{job.code}</a>
-          </p>
-        </div>
-        <div className="no-print flex gap-2 max-[700px]:w-full max-[700px]:[&>button]:flex-1">
-          {job.kind === 'look' ? (
-            <>
-              <button
-                type="button"
-                className="btn solid"
-                disabled={busy}
-                onClick={onOpen}
-                aria-label={WORDS.count(job.name)}
-              >
-                {WORDS.count2}
-              </button>
-              <button
-                type="button"
-                className="btn"
-                disabled={busy}
-                aria-label={`${job.count ? WORDS.noMoreUp : WORDS.noneYet}: ${job.name}`}
-                onClick={() =>
-                  onLog({ kind: 'counted', day, count: job.count ?? 0 }, job.count ? WORDS.noMoreUp2 : WORDS.noneUpYet)
-                }
-              >
-                {job.count ? WORDS.noMore : WORDS.noneYet}
-              </button>
-            </>
-          ) : (
-            <>
-              <button
-                type="button"
-                className="btn solid"
-                disabled={busy}
-                onClick={tap}
-                aria-label={`${job.tap}: ${job.name}`}
-              >
-                {job.tap}
-              </button>
-              <button
-                type="button"
-                className="btn"
-                disabled={busy}
-                aria-label={WORDS.notToday(job.words, job.name)}
-                onClick={() => onLog({ kind: 'held', day, cause: job.kind }, WORDS.putOffToTomorrow)}
-              >
-                {WORDS.notToday2}
-              </button>
-            </>
-          )}
-        </div>
-      </div>
-      {children}
-    </li>
-  );
-}
-
 function Hint({ jobs, ahead, today }: { readonly jobs: readonly RoundJob[] } & Pick<RoundView, 'ahead' | 'today'>) {
   const trays = jobs.reduce((sum, job) => sum + job.trays, 0);
-  const most = Math.max(1, ...ahead.map((day) => day.trays));
+  const most = Math.max(1, ...ahead.map((day) => day.minutes));
   return (
     <div className="card text-ink2">
       <p>
@@ -371,7 +295,7 @@ function Hint({ jobs, ahead, today }: { readonly jobs: readonly RoundJob[] } & P
           <tr>
             <th>{WORDS.day}</th>
             <th>{WORDS.jobs}</th>
-            <th>{WORDS.trays2}</th>
+            <th>{WORDS.traysAndTime}</th>
           </tr>
         </thead>
         <tbody>
@@ -381,10 +305,10 @@ function Hint({ jobs, ahead, today }: { readonly jobs: readonly RoundJob[] } & P
               <td className="r w-16">{counted(day.jobs, WORDS.job)}</td>
               <td>
                 <span className="flex items-center gap-2">
-                  <svg width="120" height="10" aria-hidden="true">
-                    <rect width={(120 * day.trays) / most} height="10" rx="1" className="fill-ink3" />
+                  <svg width="80" height="10" aria-hidden="true">
+                    <rect width={(80 * day.minutes) / most} height="10" rx="1" className="fill-ink3" />
                   </svg>
-                  {counted(day.trays, WORDS.tray)}
+                  {WORDS.traysInTime(counted(day.trays, WORDS.tray), minutesWords(day.minutes))}
                 </span>
               </td>
             </tr>

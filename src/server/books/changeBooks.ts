@@ -6,9 +6,11 @@ import { containerInput, lotInput, placeInput } from '../../contracts/books/book
 import { cropInput, varietyInput } from '../../contracts/books/crops.ts';
 import { type NurseryInput } from '../../contracts/house/settings.ts';
 import { coverInput, programmeInput } from '../../contracts/hardening/hardening.ts';
+import { houseJobInput } from '../../contracts/house/round.ts';
 import { personInput } from '../../contracts/house/people.ts';
 import { feedInput, mixInput, stockItemInput } from '../../contracts/potting/potting.ts';
 import { fieldProblem, ProblemError } from '../../contracts/problem.ts';
+import type { HouseJobRecord } from '../../core/house/houseJob.ts';
 import type { CropRecord, LotRecord, PlaceRecord } from '../../core/books/records.ts';
 import { isoFromDay, requireDay } from '../../core/calendar/dayNumber.ts';
 import {
@@ -41,6 +43,7 @@ export const BOOK_SCHEMAS = {
   covers: coverInput,
   programmes: programmeInput,
   people: personInput,
+  jobs: houseJobInput,
 } satisfies Record<BookName, z.ZodType>;
 
 export const BOOK_NAMES = Object.keys(BOOK_SCHEMAS) as BookName[];
@@ -56,11 +59,13 @@ const ONE: Readonly<Record<BookName, string>> = {
   covers: 'cover',
   programmes: 'programme',
   people: 'person',
+  jobs: WORDS.jobOfTheHouse,
 };
 
 /** The lines of a book as they stand. */
 export async function readBook(book: BookName): Promise<readonly { id: number; version: number }[]> {
-  return (await readSeason()).world[book];
+  const { world } = await readSeason();
+  return book === 'jobs' ? world.houseJobs.map(houseJobAnswer) : world[book];
 }
 
 /** Adds a line to a book, or changes one read at `version`. */
@@ -230,6 +235,7 @@ async function requireSense<B extends BookName>(book: B, input: BookInputs[B]): 
       throw fieldProblem('containerId', WORDS.sayWhichContainerOfThe);
     if (item.kind === 'part' && item.unit !== 'L') throw fieldProblem('unit', WORDS.partsOfMixesAreMeasured);
   }
+  if (book === 'jobs') await requireJob(input as BookInputs['jobs']);
   if (book === 'lots') {
     const lot = input as BookInputs['lots'];
     if ((lot.germination_percent ?? 0) > 100) {
@@ -243,4 +249,25 @@ async function requireSense<B extends BookName>(book: B, input: BookInputs[B]): 
       throw fieldProblem('testedOn', WORDS.theTestIsMoreThan);
     }
   }
+}
+
+/** A job of the house as it is sent: its days as dates. */
+export const houseJobAnswer = ({ firstOn, lastOn, ...job }: HouseJobRecord) => ({
+  ...job,
+  firstOn: isoFromDay(firstOn),
+  lastOn: lastOn === null ? null : isoFromDay(lastOn),
+});
+
+/** What a job of the house names must be there. */
+async function requireJob(job: BookInputs['jobs']): Promise<void> {
+  const { world } = await readSeason();
+  const named = [
+    ['placeId', world.places],
+    ['batchId', world.batches],
+    ['cropId', world.crops],
+    ['personId', world.people],
+  ] as const;
+  for (const [path, lines] of named)
+    if (job[path] !== null && !lines.some(({ id }: { id: number }) => id === job[path]))
+      throw fieldProblem(path, WORDS.noSuchLineChooseAnother);
 }

@@ -4,6 +4,7 @@ import { isTrouble, punctuality } from '../../core/batch/tolerance.ts';
 import type { JobKind } from '../../core/batch/work.ts';
 import { temperatureOn } from '../../core/plan/schedule/placeClimate.ts';
 import { flagsOf } from '../../core/weather/forecast.ts';
+import { roundCount } from './roundJobs.ts';
 import type { Season } from '../../core/plan/season.ts';
 
 /** Counts on the knots of the journey. */
@@ -31,10 +32,8 @@ export function frameOf(season: Season) {
   const soon = { sow: 0, pot: 0 };
   let harden = 0;
   let plant = 0;
-  let round = 0;
   let late = 0;
   for (const view of batches) {
-    round += view.round.length;
     harden += view.round.filter((job) => job.kind === 'harden' || job.kind === 'rung').length;
     plant += view.work.filter((job) => job.kind === 'plant' && job.dueOn <= now.today + WEEK).length;
     late += view.round.filter((job) => job.kind !== 'look' && job.dueOn < now.today).length;
@@ -44,7 +43,7 @@ export function frameOf(season: Season) {
     }
   }
   const counts: JourneyCounts = {
-    round,
+    round: roundCount(season),
     season: batches.filter(inTrouble).length,
     sow: soon.sow,
     pot: soon.pot,

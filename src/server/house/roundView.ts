@@ -2,6 +2,10 @@ import { inUse } from '../../core/books/inUse.ts';
 import { cropOf } from '../../core/books/cropOf.ts';
 import { database } from '../database.ts';
 import { bedOrders } from '../heat/bedOrders.ts';
+import { readZones } from '../../db/heat/heat.ts';
+import type { ZoneRecord } from '../../contracts/heat/heat.ts';
+import type { HalfOfDay } from '../../core/house/houseJob.ts';
+import { aboutBatchJob, daysAhead, doneToday, heatLooks, ownJobs } from './roundJobs.ts';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { JOB_EVENT, JOB_WORDS, type Job, type JobKind } from '../../core/batch/work.ts';
 import { boltRisks } from '../../core/growth/bolting.ts';
@@ -20,15 +24,36 @@ import { WORDS } from '../../words/en/house/roundView.ts';
 /** Stands for the beds outside, which are no place of the house. */
 const OUT_IN_THE_FIELD = -1;
 
-/** Today's round in walking order. Work without a place comes first. @param beds what beds want, by place */
-export function roundView(season: Season, beds: ReadonlyMap<number, readonly string[]> = new Map()): RoundView {
+/** What the round shows beside the season: orders of beds by place, and heated zones. */
+export interface RoundBeside {
+  readonly beds: ReadonlyMap<number, readonly string[]>;
+  readonly zones: readonly ZoneRecord[];
+}
+
+export async function readBeside(season: Season): Promise<RoundBeside> {
+  const db = database();
+  const [beds, zones] = await Promise.all([bedOrders(db, season), readZones(db)]);
+  return { beds, zones };
+}
+
+/** Today's round in walking order. Work without a place comes first. */
+export function roundView(season: Season, { beds, zones }: RoundBeside): RoundView {
   const { world, now, tables, batches } = season;
-  const jobs = batches.flatMap((view) => view.round.map((job) => roundJob(view, job, season)));
+  const jobs = [
+    ...batches.flatMap((view) => view.round.map((job) => roundJob(view, job, season))),
+    ...ownJobs(season),
+    ...heatLooks(season, zones),
+  ];
   const structures = structuresToday(season);
   const worked = jobs.map((job) => job.placeId);
+  const order = (half: HalfOfDay) => (words: string) => ({ half, words });
   const places: RoundPlace[] = inUse(world.places, ...worked).map((place) => ({
     id: place.id,
     name: place.name,
+    door: place.door ?? '',
+    level: place.level ?? 0,
+    x_m: place.size ? place.size.x_m + place.size.width_m / 2 : null,
+    y_m: place.size ? place.size.y_m + place.size.depth_m / 2 : null,
     ...temperatureOn(tables.climateOf(place.id), now.today),
     room_trays: place.room_trays,
     used_slots: batches
@@ -36,36 +61,34 @@ export function roundView(season: Season, beds: ReadonlyMap<number, readonly str
       .filter((stand) => stand.placeId === place.id && stand.from <= now.today && stand.to > now.today)
       .reduce((sum, stand) => sum + stand.slots, 0),
     orders: [
-      ...structures.filter((s) => s.cover.placeId === place.id).flatMap((s) => [s.today, s.tonight].filter(Boolean)),
-      ...(beds.get(place.id) ?? []),
+      ...structures
+        .filter((s) => s.cover.placeId === place.id)
+        .flatMap((s) => [...[s.today].map(order('morning')), ...[s.tonight].map(order('evening'))])
+        .filter(({ words }) => words !== ''),
+      ...(beds.get(place.id) ?? []).map(order('morning')),
     ],
     jobs: jobs.filter((job) => job.placeId === place.id),
   }));
   const homeless = jobs.filter(
     (job) => job.placeId !== OUT_IN_THE_FIELD && !world.places.some((place) => place.id === job.placeId),
   );
-  const apart = { day_C: 0, night_C: 0, room_trays: 0, used_slots: 0 };
+  const apart = { door: '', level: 0, x_m: null, y_m: null, day_C: 0, night_C: 0, room_trays: 0, used_slots: 0 };
   const nowhere = { ...apart, id: 0, name: WORDS.noPlaceChosen, orders: [], jobs: homeless };
   const out = {
     ...apart,
     id: OUT_IN_THE_FIELD,
     name: WORDS.plantedOut,
-    orders: careOrders(season),
+    orders: careOrders(season).map(order('morning')),
     jobs: jobs.filter((job) => job.placeId === OUT_IN_THE_FIELD),
   };
   return {
     today: now.today,
+    minute: now.minute,
     unit: world.nursery.temperatureUnit,
     places: [...(homeless.length > 0 ? [nowhere] : []), ...places, out],
-    ahead: Array.from({ length: 7 }, (_, i) => {
-      const day = now.today + 1 + i;
-      const due = batches.flatMap((view) => view.work).filter((job) => job.dueOn === day);
-      return {
-        day,
-        jobs: due.length,
-        trays: due.reduce((sum, job) => sum + job.trays, 0),
-      };
-    }),
+    done: doneToday(season),
+    people: inUse(world.people).map(({ id, name, initials, mark }) => ({ id, name, initials, mark })),
+    ahead: daysAhead(season, 7),
   };
 }
 
@@ -73,7 +96,7 @@ function roundJob(view: BatchView, job: Job, season: Season): RoundJob {
   const { today } = season.now;
   const sown = view.state.sown_count;
   return {
-    key: `${job.batchId}/${job.kind}/${job.kind === 'rung' ? job.count : ''}`,
+    ...aboutBatchJob(season, view, job),
     batchId: job.batchId,
     code: view.batch.code,
     name: view.name,
@@ -146,6 +169,6 @@ export function leggyWords(leggy: Leggy | null): string {
 
 /** The round for the API: ISO days. */
 export async function roundAnswer(season: Season) {
-  const view = roundView(season, await bedOrders(database(), season));
+  const view = roundView(season, await readBeside(season));
   return { ...view, todayIso: isoFromDay(view.today) };
 }

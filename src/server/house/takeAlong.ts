@@ -1,3 +1,5 @@
+import { houseJobsBetween } from '../../core/house/houseJobsDue.ts';
+import { jobTitle, roundLogOf } from './roundJobs.ts';
 import { EVERY_LINE, readLedger } from '../../db/batch/ledger.ts';
 import { database } from '../database.ts';
 import { batchName } from '../../core/plan/season.ts';
@@ -45,6 +47,9 @@ const LOG_COLUMNS = [
   'batch_voided',
 ] as const;
 
+/** Jobs of the house come again and again: the calendar has those of so many days. */
+const OWN_AHEAD_days = 60;
+
 /** All work still to come as an iCalendar file of whole-day entries (RFC 5545). */
 export function workCalendar(season: Season): string {
   const { world, now } = season;
@@ -70,6 +75,18 @@ export function workCalendar(season: Season): string {
         location: job.placeId === null ? null : (places.get(job.placeId) ?? null),
       });
     }
+  }
+  for (const due of houseJobsBetween(season, roundLogOf(season), now.today, now.today + OWN_AHEAD_days)) {
+    calendar.createEvent({
+      id: `${due.key.replaceAll('/', '-')}@crook`,
+      start: isoFromDay(due.time.on),
+      end: isoFromDay(due.time.on + 1),
+      allDay: true,
+      stamp: new Date(now.instant_ms),
+      summary: jobTitle(due),
+      description: WORDS.minutes(due.job.minutes),
+      location: due.placeId === null ? null : (places.get(due.placeId) ?? null),
+    });
   }
   return calendar.toString();
 }

@@ -79,6 +79,23 @@ const CODES: Readonly<Record<string, string>> = catalogue({
   weak: 'weak',
   broken: 'broken',
   other: 'other',
+  // Jobs of the house.
+  morning: 'morning',
+  evening: 'evening',
+  yes: 'it can wait',
+  'better-not': 'better not',
+  no: 'it must be done',
+  sown: 'sown',
+  up: 'up',
+  potted: 'potted',
+  hardening: 'hardening',
+  // Lines of the round.
+  done: 'done',
+  held: 'put off',
+  taken: 'taken',
+  given: 'given',
+  timed: 'timed',
+  withdrawn: 'taken back',
   'not known': 'not known',
 });
 

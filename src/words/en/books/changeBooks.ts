@@ -27,4 +27,6 @@ export const WORDS = catalogue({
     'Write down the usual temperatures outside first, in the settings; or write this place down by periods.',
   overIsForSeedBalls:
     'Over 100% is for seed balls, which hold several seeds; say so in the book of crops if this is one.',
+  jobOfTheHouse: 'job of the house',
+  noSuchLineChooseAnother: 'There is no such line; choose another',
 });

@@ -25,4 +25,8 @@ export const WORDS = catalogue({
   linesOfTheStocksLog: 'lines of the stock’s log',
   plantingOut: 'planting out',
   plantingsOut: 'plantings out',
+  lineOfTheRound: 'line of the round',
+  linesOfTheRound: 'lines of the round',
+  jobOfTheHouse: 'job of the house',
+  jobsOfTheHouse: 'jobs of the house',
 });

@@ -24,4 +24,26 @@ export const WORDS = catalogue({
   saveUp: (count: number) => `Save: ${count} up`,
   log: (toLowerCase: string) => `Log ${toLowerCase}`,
   tray: 'tray',
+  minutesBy: (minutes: string, by: string) => `${minutes}: ${by}`,
+  logged: 'logged',
+  saveDone: 'Save: done',
+  startTheClock: 'Start the clock',
+  stopTheClock: 'Stop the clock, without logging',
+  whoHasThisJob: 'Who has this job',
+  takesIt: (name: string) => `${name} takes it`,
+  letsItGo: (name: string) => `${name} lets it go`,
+  yes: 'Yes',
+  no: 'No',
+  looks: {
+    readsRight: 'Reads what a thermometer beside it reads, within a degree?',
+    inCell: 'Sensor in its cell, in the medium?',
+    leadsDry: 'Leads and plugs dry and clear of water?',
+  },
+  doFirst: {
+    readsRight: 'Write a reading by hand down for this zone and check the sensor before you trust the set-point.',
+    inCell: 'Put it back into the medium of a tray first: in the air it has the bed heat without end.',
+    leadsDry:
+      'Do not touch it wet. Switch the circuit off at the board first, dry it, and have the residual-current device tested; wiring is for a licensed electrician and by your local code.',
+  },
+  openTheHeat: 'Open the heat of this place',
 });

@@ -4,4 +4,5 @@ import { catalogue } from '../../catalogue.ts';
 export const WORDS = catalogue({
   work: (name: string) => `${name}: work`,
   tray: (trays: number, trays2: string) => `${trays} tray${trays2}`,
+  minutes: (minutes: number) => `Job of the house, about ${minutes} min`,
 });

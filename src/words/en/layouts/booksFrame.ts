@@ -15,4 +15,6 @@ export const WORDS = catalogue({
   seasons: 'Seasons',
   ledger: 'Ledger',
   importAndExport: 'Import and export',
+  jobsOfTheHouse: 'Jobs of the house',
+  walkingOrder: 'Walking order',
 });

@@ -1,0 +1,31 @@
+import { catalogue } from '../../catalogue.ts';
+
+/** What contracts/house/round.ts says. */
+export const WORDS = catalogue({
+  oneOf: (name: string, of: string) => `${name}: one of ${of}`,
+  job: 'job',
+  firstDay: 'first day',
+  daysBetween: 'days from one time to the next',
+  lastDay: 'last day',
+  partOfTheYear: 'part of the year',
+  halfOfTheDay: 'half of the day',
+  canWait: 'can wait',
+  lastDayBeforeTheFirst: 'last day: it is before the first; choose a later one or leave it empty',
+  bothDaysOfTheYear: 'part of the year: give both its first and its last day, or neither',
+  atWhichStage: 'stage: say at which stage the crop wants it',
+  ofWhichCrop: 'crop: say of which crop, or leave the stage empty',
+  oneOfPlaceBatchAndCrop: 'place: a job is for a place, a batch or a crop; choose one of them',
+  keyLength: 'key: 8 to 64 characters',
+  line: 'line',
+  notAJob: 'job: this is not the key of a job of the round; read the round again',
+  day: 'day',
+  work: 'work',
+  trays: 'trays',
+  note: 'note',
+  timedWants: 'minutes: a timed job wants its minutes, its kind of work and its trays',
+  whichLineIsTakenBack: 'line: say which line is taken back, and only where one is',
+  whoTakesIt: 'person: say who takes it',
+  door: 'door',
+  level: 'level',
+  everyPlaceOnce: 'places: every place once, in the order in which it is walked to',
+});

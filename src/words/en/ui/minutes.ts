@@ -1,0 +1,8 @@
+import { catalogue } from '../../catalogue.ts';
+
+/** What ui/minutes.ts says. */
+export const WORDS = catalogue({
+  underAMinute: 'under 1 min',
+  minutes: (minutes: number) => `${minutes} min`,
+  hours: (hours: number, minutes: string) => `${hours} h ${minutes}`,
+});
