@@ -14,6 +14,7 @@ import {
 import { morningOf } from '../src/server/clock.ts';
 import { DEMO_COVERS, demoReadings, USUAL_COVERS } from '../simulators/demoPlanting.ts';
 import { DEMO_ZONES, demoReadings as benchReadings, demoSeasonHours } from '../simulators/demoHeat.ts';
+import { DEMO_JOBS } from '../simulators/demoJobs.ts';
 import { demoLastSeason, demoSeason } from '../simulators/demoSeason.ts';
 
 /** Days of readings every ten minutes; before that by the hour. */
@@ -35,6 +36,7 @@ export async function demoSeed(): Promise<NurserySeed> {
     weather: { name: 'Underholt, the nursery’s own screen', days: demoWeather(DEMO_YEARS.from, DEMO_YEARS.to) },
     // Last season's come after, so that this season's have the lower numbers.
     batches: [...demoSeason(crops), ...demoLastSeason(crops)],
+    houseJobs: DEMO_JOBS,
     heat: {
       zones: DEMO_ZONES,
       // The benches themselves send the last hour.

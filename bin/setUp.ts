@@ -16,7 +16,8 @@ import {
   PlacePeriodModel,
   VarietyModel,
 } from '../src/db/books/models.ts';
-import { NurseryModel, PersonModel } from '../src/db/house/models.ts';
+import type { HouseJob } from '../src/core/house/houseJob.ts';
+import { HouseJobModel, NurseryModel, PersonModel } from '../src/db/house/models.ts';
 import { FeedModel, MixModel, StockItemModel } from '../src/db/potting/models.ts';
 import { insertStockMoves } from '../src/db/potting/potting.ts';
 import { writeWeather } from '../src/db/weather/weather.ts';
@@ -54,6 +55,7 @@ export interface NurserySeed {
   readonly covers: readonly SeedCover[];
   /** Readings by hand; covers by the seed's numbers. */
   readonly readings?: readonly Omit<SiteReadingInput, 'idempotencyKey'>[];
+  readonly houseJobs?: readonly SeedJob[];
   readonly batches: readonly {
     readonly crop: string;
     readonly variety: string;
@@ -61,6 +63,13 @@ export interface NurserySeed {
     readonly events: readonly Pick<NewEvent, 'kind' | 'day' | 'count' | 'placeId' | 'cause' | 'note' | 'details'>[];
   }[];
 }
+
+/** A job of the house; its place by the seed's number, its crop by name, its person by their place in the list. */
+export type SeedJob = Omit<HouseJob, 'id' | 'placeId' | 'batchId' | 'cropId' | 'personId'> & {
+  readonly place: number | null;
+  readonly crop: string | null;
+  readonly person: number | null;
+};
 
 /** Heated zones with readings to begin with; zones by the seed's numbers of places. */
 export interface HeatSeed {
@@ -87,7 +96,7 @@ export async function setUp(db: Sequelize, seed: NurserySeed, machine_ms: number
   const crops = await libraryCrops();
   await inTransaction(db, async (transaction) => {
     await db.query(
-      `TRUNCATE forecast_tries, forecasts, site_readings, covers, programmes, weather_days, stock_moves, potting_marks, potting_sessions, feeds, mixes, stock_items, heat_status, zone_hand_readings, device_orders, calibrations, alarms, set_point_log, heat_overrides, readings_dirty, reading_tiers,
+      `TRUNCATE round_lines, house_jobs, forecast_tries, forecasts, site_readings, covers, programmes, weather_days, stock_moves, potting_marks, potting_sessions, feeds, mixes, stock_items, heat_status, zone_hand_readings, device_orders, calibrations, alarms, set_point_log, heat_overrides, readings_dirty, reading_tiers,
          readings, heat_sensors, heat_zones, scenarios, plan_changes, imports, old_trays, old_tray_files, kept_estimates, kept_batches, plan_versions, batch_events, batches, seasons, containers, place_periods, place_set_points, hot_bed_log, places, lots, varieties, crops, people, nursery
        RESTART IDENTITY`,
       { transaction },
@@ -144,6 +153,19 @@ export async function setUp(db: Sequelize, seed: NurserySeed, machine_ms: number
       const at = morningOf(requireDay(reading.day), seed.nursery.timeZone);
       await insertReading(db, { ...reading, coverId, idempotencyKey }, idempotencyKey, at, transaction);
     }
+    for (const { place, crop, person, firstOn, lastOn, ...job } of seed.houseJobs ?? [])
+      await HouseJobModel.create(
+        {
+          ...job,
+          firstOn: isoFromDay(firstOn),
+          lastOn: lastOn === null ? null : isoFromDay(lastOn),
+          placeId: place === null ? null : placeIds.get(place)!,
+          batchId: null,
+          cropId: crop === null ? null : cropIds.get(crop)!,
+          personId: person,
+        },
+        { transaction },
+      );
     await writeBatches(db, seed, { cropIds, placeIds, containerIds, coverIds }, transaction);
     for (const { place, device, spec } of seed.heat?.zones ?? [])
       await insertZone(db, { placeId: placeIds.get(place)!, device, spec: spec as never }, transaction);

@@ -77,6 +77,8 @@ export const DEMO_PLACES: readonly Place[] = [
   {
     id: 1,
     name: 'Dark chamber',
+    door: 'Propagation house',
+    level: 0,
     kind: 'dark-chamber',
     lit: false,
     room_trays: 12,
@@ -88,6 +90,8 @@ export const DEMO_PLACES: readonly Place[] = [
   {
     id: 2,
     name: 'Lit chamber',
+    door: 'Propagation house',
+    level: 1,
     kind: 'lit-chamber',
     lit: true,
     room_trays: 16,
@@ -99,6 +103,8 @@ export const DEMO_PLACES: readonly Place[] = [
   {
     id: 3,
     name: 'Bench 1',
+    door: 'Propagation house',
+    level: 0,
     kind: 'bench',
     lit: true,
     room_trays: 40,
@@ -110,6 +116,8 @@ export const DEMO_PLACES: readonly Place[] = [
   {
     id: 4,
     name: 'Bench 2',
+    door: 'Propagation house',
+    level: 0,
     kind: 'bench',
     lit: true,
     room_trays: 48,
@@ -121,6 +129,8 @@ export const DEMO_PLACES: readonly Place[] = [
   {
     id: 5,
     name: 'Cool bay',
+    door: 'Tunnel',
+    level: 0,
     kind: 'house',
     lit: true,
     room_trays: 126,
@@ -157,6 +167,7 @@ export const USUAL_CONTAINERS: readonly Container[] = [
   {
     id: 1,
     name: '104-cell tray',
+    rows: 8,
     kind: 'cell-tray',
     cells: 104,
     perCarryingTray: 1,
@@ -166,6 +177,7 @@ export const USUAL_CONTAINERS: readonly Container[] = [
   {
     id: 2,
     name: '60-cell tray',
+    rows: 6,
     kind: 'cell-tray',
     cells: 60,
     perCarryingTray: 1,
@@ -175,6 +187,7 @@ export const USUAL_CONTAINERS: readonly Container[] = [
   {
     id: 3,
     name: '40-cell deep tray',
+    rows: 5,
     kind: 'cell-tray',
     cells: 40,
     perCarryingTray: 1,

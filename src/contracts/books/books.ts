@@ -158,15 +158,21 @@ export const placeInput = z
   });
 export type PlaceInput = z.infer<typeof placeInput>;
 
-export const containerInput = z.strictObject({
-  name: shortText('name', 60),
-  kind: z.enum(CONTAINER_KINDS),
-  cells: wholeNumber('cells', 1, 2000),
-  perCarryingTray: wholeNumber(WORDS.potsToACarryingTray, 1, 500),
-  footprint_slots: figure(WORDS.roomInTrays, 0.05, 20),
-  volume_L: figure('litres', 0, 200),
-  shape: potShape.default(null),
-});
+export const containerInput = z
+  .strictObject({
+    name: shortText('name', 60),
+    kind: z.enum(CONTAINER_KINDS),
+    cells: wholeNumber('cells', 1, 2000),
+    rows: wholeNumber(WORDS.rowsOfCells, 1, 200).nullable().default(null),
+    perCarryingTray: wholeNumber(WORDS.potsToACarryingTray, 1, 500),
+    footprint_slots: figure(WORDS.roomInTrays, 0.05, 20),
+    volume_L: figure('litres', 0, 200),
+    shape: potShape.default(null),
+  })
+  .refine(({ cells, rows }) => rows === null || cells % rows === 0, {
+    path: ['rows'],
+    error: WORDS.rowsOfCellsDoNotDivide,
+  });
 export type ContainerInput = z.infer<typeof containerInput>;
 
 /** A line is retired, or brought back, if it still is as it was read. */

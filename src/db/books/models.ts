@@ -152,6 +152,7 @@ export class ContainerModel extends Model<InferAttributes<ContainerModel>, Infer
   declare name: string;
   declare kind: Container['kind'];
   declare cells: number;
+  declare rows: CreationOptional<number | null>;
   declare perCarryingTray: number;
   declare footprint_slots: number;
   declare volume_L: number;
@@ -299,6 +300,7 @@ export function defineBookModels(sequelize: Sequelize): void {
     name: text('name'),
     kind: text('kind'),
     cells: whole('cells'),
+    rows: whole('cell_rows', true),
     perCarryingTray: whole('per_carrying_tray'),
     footprint_slots: figure('footprint_slots'),
     volume_L: figure('volume_l'),

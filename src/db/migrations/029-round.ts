@@ -9,6 +9,7 @@ export async function up(db: Sequelize): Promise<void> {
     ALTER TABLE places
       ADD COLUMN door text NOT NULL DEFAULT '' CHECK (length(door) <= 40),
       ADD COLUMN level integer NOT NULL DEFAULT 0 CHECK (level BETWEEN -5 AND 20);
+    ALTER TABLE containers ADD COLUMN cell_rows integer CHECK (cell_rows BETWEEN 1 AND cells AND cells % cell_rows = 0);
     CREATE FUNCTION bump_round() RETURNS trigger LANGUAGE plpgsql AS $$
       BEGIN UPDATE revision SET n = n + 1; RETURN NULL; END $$;
     CREATE TABLE house_jobs (
@@ -70,5 +71,6 @@ export async function up(db: Sequelize): Promise<void> {
 
 export async function down(db: Sequelize): Promise<void> {
   await db.query(`DROP TABLE round_lines, house_jobs; DROP FUNCTION bump_round();
+    ALTER TABLE containers DROP COLUMN cell_rows;
     ALTER TABLE places DROP COLUMN door, DROP COLUMN level;`);
 }

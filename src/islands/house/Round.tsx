@@ -155,6 +155,7 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
                     today={view.today}
                     busy={busy === job.key}
                     open={open === job.key}
+                    choosing={settings.minutes !== null}
                     timing={settings.timing?.key === job.key}
                     person={person(plan.personOf.get(job.key)) ?? person(job.holder)}
                     onOpen={() => setOpen(open === job.key ? null : job.key)}
@@ -301,12 +302,12 @@ function Hint({ jobs, ahead, today }: { readonly jobs: readonly RoundJob[] } & P
         <tbody>
           {ahead.map((day) => (
             <tr key={day.day}>
-              <td className="w-28 text-ink">{spokenDay(day.day, today)}</td>
-              <td className="r w-16">{counted(day.jobs, WORDS.job)}</td>
+              <td className="w-26 text-ink">{spokenDay(day.day, today)}</td>
+              <td className="r w-16 whitespace-nowrap">{counted(day.jobs, WORDS.job)}</td>
               <td>
-                <span className="flex items-center gap-2">
-                  <svg width="80" height="10" aria-hidden="true">
-                    <rect width={(80 * day.minutes) / most} height="10" rx="1" className="fill-ink3" />
+                <span className="flex items-center gap-2 whitespace-nowrap">
+                  <svg width="40" height="10" className="shrink-0" aria-hidden="true">
+                    <rect width={(40 * day.minutes) / most} height="10" rx="1" className="fill-ink3" />
                   </svg>
                   {WORDS.traysInTime(counted(day.trays, WORDS.tray), minutesWords(day.minutes))}
                 </span>

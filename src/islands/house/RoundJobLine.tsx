@@ -15,6 +15,8 @@ interface Props {
   readonly busy: boolean;
   readonly open: boolean;
   readonly timing: boolean;
+  /** A part of the round is chosen: what each job costs is wanted in sight. */
+  readonly choosing: boolean;
   /** Whose share it is, or who has it; null: nobody's. */
   readonly person: Person | null;
   readonly onOpen: () => void;
@@ -29,7 +31,7 @@ const countOf = (job: RoundJob): number | null => (job.eventKind === 'held' ? 1 
 const ALL_RIGHT = { readsRight: true, inCell: true, leadsDry: true } as const;
 
 /** A job of the round: how many trays, what, why, what leaving it costs, and one tap to do it. */
-export function RoundJobLine({ job, today, busy, open, timing, person, onOpen, onLog, children }: Props) {
+export function RoundJobLine({ job, today, busy, open, timing, choosing, person, onOpen, onLog, children }: Props) {
   const day = isoFromDay(dayNow(today));
   const why = job.whyDay === null ? job.why : job.why.replaceAll('{day}', spokenDay(job.whyDay, today));
   const title = titleOf(job);
@@ -40,9 +42,9 @@ export function RoundJobLine({ job, today, busy, open, timing, person, onOpen, o
         ? onLog({ kind: 'done', day }, WORDS.done)
         : onLog({ kind: job.eventKind, day, count: countOf(job), cause: job.cause }, job.tap.toLowerCase());
   return (
-    <li className="to-tick border-b border-line py-2.5" data-job={job.key}>
-      <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
-        <div className="w-14 text-right leading-none">
+    <li className="to-tick border-b border-line py-2.5 max-[700px]:pt-1 max-[700px]:pb-2" data-job={job.key}>
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-2 max-[700px]:gap-x-3 max-[700px]:gap-y-1">
+        <div className="w-14 max-[700px]:w-11 text-right leading-none">
           {job.trays > 0 ? (
             <>
               <div className="num text-2xl">{job.trays}</div>
@@ -62,23 +64,25 @@ export function RoundJobLine({ job, today, busy, open, timing, person, onOpen, o
             >
               {title}
               <ChevronDown size={16} aria-hidden="true" className={`shrink-0 ${open ? 'rotate-180' : ''}`} />
-            </button>{' '}
-            {job.late_days > 0 && <span className="tag bad">{WORDS.late2(counted(job.late_days, WORDS.day2))}</span>}{' '}
+            </button>
+          </p>
+          <p className={`text-[0.95rem] text-ink2 ${open ? '' : 'max-[700px]:line-clamp-1'}`}>
+            {job.late_days > 0 && (
+              <span className="tag bad mr-1.5">{WORDS.late2(counted(job.late_days, WORDS.day2))}</span>
+            )}
             {person && (
-              <span className="tag inline-flex items-center gap-1" title={WORDS.hasThisJob(person.name)}>
+              <span className="tag mr-1.5 inline-flex items-center gap-1" title={WORDS.hasThisJob(person.name)}>
                 <PersonMark mark={person.mark} size={11} />
                 {person.initials}
                 <span className="sr-only">{WORDS.hasThisJob(person.name)}</span>
               </span>
-            )}{' '}
+            )}
             {timing && (
-              <span className="tag inline-flex items-center gap-1">
+              <span className="tag mr-1.5 inline-flex items-center gap-1">
                 <Timer size={12} aria-hidden="true" />
                 {WORDS.clockRuns}
               </span>
             )}
-          </p>
-          <p className="text-[0.95rem] text-ink2">
             {why}
             {job.toPlace && WORDS.to(job.toPlace)}
             {job.code !== '' && (
@@ -88,7 +92,7 @@ export function RoundJobLine({ job, today, busy, open, timing, person, onOpen, o
               </>
             )}
           </p>
-          <p className="text-[0.88rem] text-ink2">
+          <p className={`text-[0.88rem] text-ink2 ${open || choosing ? '' : 'max-[700px]:hidden'}`}>
             {WORDS.minutesAndCost(minutesWords(job.minutes), job.leavingWords)}
           </p>
         </div>

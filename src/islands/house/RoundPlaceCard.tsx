@@ -34,10 +34,9 @@ export function RoundPlaceCard({ place, unit, half, nth, of, aside, children }: 
             </span>
           </>
         )}
-        <span className="no-print ml-auto text-[0.92rem] text-ink2">{WORDS.nthPlace(nth, of)}</span>
-        {(place.door !== '' || place.level !== 0) && (
-          <p className="w-full text-[0.92rem] text-ink2">{WORDS.doorAndLevel(place.door, place.level)}</p>
-        )}
+        <span className="no-print ml-auto text-[0.92rem] text-ink2">
+          {WORDS.whereAndNth(WORDS.doorAndLevel(place.door, place.level), WORDS.nthPlace(nth, of))}
+        </span>
         {place.orders
           .filter((order) => order.half === half)
           .map(({ words }) => (

@@ -1,6 +1,5 @@
 import { useId } from 'react';
 import type { RoundJob, RoundView } from '../../contracts/house/roundView.ts';
-import { counted } from '../../ui/format.ts';
 import { minutesWords } from '../../ui/minutes.ts';
 import { PersonMark } from '../../ui/PersonMark.tsx';
 import { WORDS } from '../../words/en/house/round.ts';
@@ -33,7 +32,6 @@ export function RoundTime({ view, settings, half, plan, jobs, onChange }: Props)
       0,
     ),
   );
-  const chosen = jobs.length - left.length;
   const name = (person: number) => view.people.find(({ id: one }) => one === person)?.initials ?? '';
   return (
     <section className="no-print mt-3" aria-label={WORDS.howMuchTime}>
@@ -52,9 +50,7 @@ export function RoundTime({ view, settings, half, plan, jobs, onChange }: Props)
       </div>
       <details className="mt-1">
         <summary className="link-btn inline-flex min-h-12 items-center gap-1.5 text-ink">
-          {minutes === null
-            ? WORDS.allTakes(counted(jobs.length, WORDS.job), sharesWords(plan, name))
-            : WORDS.chosenOf(chosen, jobs.length, sharesWords(plan, name))}
+          {minutes === null ? WORDS.allTakes(sharesWords(plan, name)) : WORDS.chosen(sharesWords(plan, name))}
           {left.length > 0 && WORDS.leavingCosts(left.length, late, plants)}
         </summary>
         <div className="card mt-1 max-w-3xl">

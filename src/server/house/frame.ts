@@ -32,18 +32,17 @@ export function frameOf(season: Season) {
   const soon = { sow: 0, pot: 0 };
   let harden = 0;
   let plant = 0;
-  let late = 0;
+  const round = roundCount(season);
   for (const view of batches) {
     harden += view.round.filter((job) => job.kind === 'harden' || job.kind === 'rung').length;
     plant += view.work.filter((job) => job.kind === 'plant' && job.dueOn <= now.today + WEEK).length;
-    late += view.round.filter((job) => job.kind !== 'look' && job.dueOn < now.today).length;
     for (const job of view.work) {
       const step = STEP_OF[job.kind];
       if (step && job.dueOn <= now.today + WEEK) soon[step]++;
     }
   }
   const counts: JourneyCounts = {
-    round: roundCount(season),
+    round: round.jobs,
     season: batches.filter(inTrouble).length,
     sow: soon.sow,
     pot: soon.pot,
@@ -53,7 +52,7 @@ export function frameOf(season: Season) {
   const ground = inUse(world.places).filter((p) => p.kind === 'ground')[0];
   return {
     counts,
-    late,
+    late: round.late,
     sky: skyFrame(season),
     outside: ground ? temperatureOn(tables.climateOf(ground.id), now.today) : null,
   };

@@ -34,11 +34,17 @@ const logs = new Derived<readonly RoundLine[], RoundLog>();
 /** What the round's lines say, worked out once while they stand. */
 export const roundLogOf = ({ world }: Season): RoundLog => logs.get(world.roundLines, () => roundLog(world.roundLines));
 
-/** How many jobs today's round has: of batches and of the house. Looks at heated places are no jobs. */
-export function roundCount(season: Season): number {
-  return (
-    season.batches.reduce((sum, { round }) => sum + round.length, 0) + houseJobsToday(season, roundLogOf(season)).length
-  );
+/** How many jobs today's round has, of batches and of the house, and how many of them are late. Looks at heated places are no jobs. */
+export function roundCount(season: Season): { readonly jobs: number; readonly late: number } {
+  const { today } = season.now;
+  const own = houseJobsToday(season, roundLogOf(season));
+  const ofBatches = season.batches.flatMap(({ round }) => round);
+  return {
+    jobs: ofBatches.length + own.length,
+    late:
+      ofBatches.filter((job) => job.kind !== 'look' && job.dueOn < today).length +
+      own.filter(({ time }) => time.on < today).length,
+  };
 }
 
 /** Minutes of a batch's job by one person, and what they rest on. */

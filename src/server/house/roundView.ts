@@ -36,7 +36,7 @@ export async function readBeside(season: Season): Promise<RoundBeside> {
   return { beds, zones };
 }
 
-/** Today's round in walking order. Work without a place comes first. */
+/** Today's round in walking order. Work without a place comes last. */
 export function roundView(season: Season, { beds, zones }: RoundBeside): RoundView {
   const { world, now, tables, batches } = season;
   const jobs = [
@@ -73,7 +73,13 @@ export function roundView(season: Season, { beds, zones }: RoundBeside): RoundVi
     (job) => job.placeId !== OUT_IN_THE_FIELD && !world.places.some((place) => place.id === job.placeId),
   );
   const apart = { door: '', level: 0, x_m: null, y_m: null, day_C: 0, night_C: 0, room_trays: 0, used_slots: 0 };
-  const nowhere = { ...apart, id: 0, name: WORDS.noPlaceChosen, orders: [], jobs: homeless };
+  const nowhere = {
+    ...apart,
+    id: 0,
+    name: homeless.every(({ kind }) => kind === 'own') ? WORDS.aboutTheHouse : WORDS.noPlaceChosen,
+    orders: [],
+    jobs: homeless,
+  };
   const out = {
     ...apart,
     id: OUT_IN_THE_FIELD,
@@ -85,7 +91,7 @@ export function roundView(season: Season, { beds, zones }: RoundBeside): RoundVi
     today: now.today,
     minute: now.minute,
     unit: world.nursery.temperatureUnit,
-    places: [...(homeless.length > 0 ? [nowhere] : []), ...places, out],
+    places: [...places, out, ...(homeless.length > 0 ? [nowhere] : [])],
     done: doneToday(season),
     people: inUse(world.people).map(({ id, name, initials, mark }) => ({ id, name, initials, mark })),
     ahead: daysAhead(season, 7),

@@ -24,4 +24,6 @@ export const WORDS = catalogue({
   change: (name: string | number) => `Change ${name}`,
   addAContainer: 'Add a container',
   words1ForAPot: '1 for a pot',
+  rowsOfCells: 'Rows of cells',
+  alongTheShortSide: 'Across the short side, for counting in a photo; 8 of a tray of 8 by 13. Empty: the usual shape',
 });

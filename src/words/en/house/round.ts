@@ -65,8 +65,8 @@ export const WORDS = catalogue({
   all: 'All',
   onlyToday: 'Must be today',
   minutesShort: (minutes: number) => `${minutes} min`,
-  allTakes: (jobs: string, time: string) => `All ${jobs}: ${time}`,
-  chosenOf: (chosen: number, of: number, time: string) => `${chosen} of ${of} jobs: ${time}`,
+  allTakes: (time: string) => `All of it: ${time}`,
+  chosen: (time: string) => `Chosen: ${time}`,
   leavingCosts: (left: number, late: number, plants: number) =>
     `; ${left} left${late > 0 ? `, ${late} ${late === 1 ? 'batch' : 'batches'} a day later` : ''}${plants > 0 ? `, ${plants} ${plants === 1 ? 'plant' : 'plants'} at risk` : ''}`,
   minutesThereAre: 'Minutes there are',
@@ -93,4 +93,5 @@ export const WORDS = catalogue({
   by: (initials: string) => `, ${initials}`,
   traysAndTime: 'Trays and time',
   traysInTime: (trays: string, time: string) => `${trays}, ${time}`,
+  whereAndNth: (where: string, nth: string) => (where === '' ? nth : `${where}, ${nth}`),
 });

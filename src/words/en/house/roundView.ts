@@ -3,6 +3,7 @@ import { catalogue } from '../../catalogue.ts';
 /** What server/house/roundView.ts says. */
 export const WORDS = catalogue({
   noPlaceChosen: 'No place chosen',
+  aboutTheHouse: 'About the house',
   plantedOut: 'Planted out',
   stepOfHardening: (count: number | null) => `Step ${count} of hardening`,
   keptBack: 'Kept back',
