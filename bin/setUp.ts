@@ -96,7 +96,7 @@ export async function setUp(db: Sequelize, seed: NurserySeed, machine_ms: number
   const crops = await libraryCrops();
   await inTransaction(db, async (transaction) => {
     await db.query(
-      `TRUNCATE round_lines, house_jobs, forecast_tries, forecasts, site_readings, covers, programmes, weather_days, stock_moves, potting_marks, potting_sessions, feeds, mixes, stock_items, heat_status, zone_hand_readings, device_orders, calibrations, alarms, set_point_log, heat_overrides, readings_dirty, reading_tiers,
+      `TRUNCATE photo_counts, round_lines, house_jobs, forecast_tries, forecasts, site_readings, covers, programmes, weather_days, stock_moves, potting_marks, potting_sessions, feeds, mixes, stock_items, heat_status, zone_hand_readings, device_orders, calibrations, alarms, set_point_log, heat_overrides, readings_dirty, reading_tiers,
          readings, heat_sensors, heat_zones, scenarios, plan_changes, imports, old_trays, old_tray_files, kept_estimates, kept_batches, plan_versions, batch_events, batches, seasons, containers, place_periods, place_set_points, hot_bed_log, places, lots, varieties, crops, people, nursery
        RESTART IDENTITY`,
       { transaction },

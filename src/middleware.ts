@@ -21,7 +21,7 @@ const HEADERS: Readonly<Record<string, string>> = {
   'referrer-policy': 'same-origin',
   'cross-origin-opener-policy': 'same-origin',
   'cross-origin-resource-policy': 'same-origin',
-  'permissions-policy': 'camera=(), microphone=(), geolocation=()',
+  'permissions-policy': 'camera=(self), microphone=(), geolocation=()',
 };
 
 export const onRequest = defineMiddleware(async (context, next) => {

@@ -38,6 +38,7 @@ import { hotBedLineInput } from './heat/warmth.ts';
 import type { Call } from './call.ts';
 import { OLD_TRAYS_CALLS } from './germination/oldTrays.ts';
 import { LINE_CALLS } from './batch/batchLines.ts';
+import { PHOTO_CALLS } from './germination/photoCount.ts';
 import { houseJobInput, ROUND_CALLS } from './house/round.ts';
 import { SEARCH_CALLS } from './house/search.ts';
 import { BEGIN_CALLS } from './house/begin.ts';
@@ -279,6 +280,7 @@ export const CALLS: readonly Call[] = [
   ...SEASON_CALLS,
   ...BEGIN_CALLS,
   ...ROUND_CALLS,
+  ...PHOTO_CALLS,
   ...SEARCH_CALLS,
   ...LINE_CALLS,
   ...OLD_TRAYS_CALLS,

@@ -140,7 +140,16 @@ async function open(request: Request): Promise<Response> {
     return first;
   }
   const kept = await keptPage(url);
-  return kept ?? first ?? (await live) ?? (await notKept());
+  return kept ?? first ?? (await live) ?? (await countOf(url)) ?? (await notKept());
+}
+
+/** A label that is read without a network opens the count of its tray, where this device has it; null: it has not. */
+async function countOf({ pathname, origin }: URL): Promise<Response | null> {
+  const label = /^\/t\/([2-9A-HJ-NP-Z]{3,4})(?:-([1-9]\d{0,3}))?$/i.exec(pathname);
+  if (!label) return null;
+  const count = `/germination/count/${label[1]!.toUpperCase()}`;
+  if (!(await (await caches.open(PAGES)).match(count))) return null;
+  return Response.redirect(`${origin}${count}${label[2] ? `?tray=${label[2]}` : ''}`, 302);
 }
 
 registerRoute(

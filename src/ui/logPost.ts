@@ -20,6 +20,8 @@ export interface ToDo {
   readonly words: string;
   readonly batchId?: number;
   readonly job?: string;
+  /** How long ago it was done, where it is typed in later. */
+  readonly ago_ms?: number;
 }
 
 /** It waits on this device. */
@@ -55,7 +57,14 @@ function askToKeep(): void {
  * Has the application do something. It is kept on this device before it is sent, behind what waits already, and let go once the
  * application has done it or said why not; without a network it stays and is sent later, from any page, under the same key.
  */
-export async function doOrKeep<T>({ path, body, words, batchId, job }: ToDo): Promise<Answer<T> | KeptAnswer> {
+export async function doOrKeep<T>({
+  path,
+  body,
+  words,
+  batchId,
+  job,
+  ago_ms = 0,
+}: ToDo): Promise<Answer<T> | KeptAnswer> {
   const entry: Waiting = {
     key: body.idempotencyKey,
     path,
@@ -63,7 +72,7 @@ export async function doOrKeep<T>({ path, body, words, batchId, job }: ToDo): Pr
     words,
     batchId: batchId ?? null,
     job: job ?? null,
-    at_ms: Date.now(),
+    at_ms: Date.now() - ago_ms,
     personId: personHere(),
     failures: 0,
     refused: null,

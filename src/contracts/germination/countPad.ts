@@ -1,3 +1,4 @@
+import type { Settled } from '../../core/vision/countCells.ts';
 import type { Phase } from '../../core/batch/event.ts';
 import type { Verdict } from '../../core/germination/verdict.ts';
 
@@ -9,6 +10,10 @@ export interface CountPadView {
   readonly sown: number;
   readonly sownOn: number;
   readonly cells: number;
+  /** Rows and columns of its tray, for counting in a photo; null: a pan without cells. */
+  readonly grid: { readonly rows: number; readonly columns: number } | null;
+  /** Lines by which a photo of this crop is counted, as corrections have settled them. */
+  readonly settled: Settled;
   readonly trays: number;
   /** Up by tray, where it is counted by trays. */
   readonly trayUp: Readonly<Record<number, number>>;

@@ -59,6 +59,28 @@ export async function up(db: Sequelize): Promise<void> {
       CONSTRAINT round_lines_withdrawn CHECK ((kind = 'withdrawn') = (corrects_id IS NOT NULL)),
       CONSTRAINT round_lines_timed CHECK (kind <> 'timed' OR (minutes IS NOT NULL AND work IS NOT NULL AND trays IS NOT NULL))
     );
+    CREATE TABLE photo_counts (
+      id integer GENERATED ALWAYS AS IDENTITY PRIMARY KEY,
+      idempotency_key text NOT NULL UNIQUE CHECK (length(idempotency_key) BETWEEN 8 AND 64),
+      request_hash text NOT NULL,
+      batch_id integer NOT NULL REFERENCES batches,
+      crop_id integer NOT NULL REFERENCES crops,
+      on_day date NOT NULL CHECK (on_day BETWEEN '1900-01-01' AND '2199-12-31'),
+      tray integer CHECK (tray BETWEEN 1 AND 10000),
+      cells integer NOT NULL CHECK (cells BETWEEN 0 AND 2000),
+      up integer NOT NULL CHECK (up BETWEEN 0 AND 100000),
+      doubled integer NOT NULL CHECK (doubled BETWEEN 0 AND 2000),
+      empty integer NOT NULL CHECK (empty BETWEEN 0 AND 2000),
+      missed integer NOT NULL CHECK (missed BETWEEN 0 AND 2000),
+      false_up integer NOT NULL CHECK (false_up BETWEEN 0 AND 2000),
+      merged integer NOT NULL CHECK (merged BETWEEN 0 AND 2000),
+      split integer NOT NULL CHECK (split BETWEEN 0 AND 2000),
+      recorded_at timestamptz NOT NULL DEFAULT now(),
+      author_id integer DEFAULT writing_person() REFERENCES people
+    );
+    CREATE INDEX photo_counts_batch ON photo_counts (batch_id);
+    CREATE TRIGGER photo_counts_append_only BEFORE UPDATE OR DELETE ON photo_counts
+      FOR EACH ROW EXECUTE FUNCTION log_is_append_only();
     CREATE INDEX round_lines_day ON round_lines (on_day);
     CREATE TRIGGER round_lines_append_only BEFORE UPDATE OR DELETE ON round_lines
       FOR EACH ROW EXECUTE FUNCTION log_is_append_only();
@@ -70,7 +92,7 @@ export async function up(db: Sequelize): Promise<void> {
 }
 
 export async function down(db: Sequelize): Promise<void> {
-  await db.query(`DROP TABLE round_lines, house_jobs; DROP FUNCTION bump_round();
+  await db.query(`DROP TABLE photo_counts, round_lines, house_jobs; DROP FUNCTION bump_round();
     ALTER TABLE containers DROP COLUMN cell_rows;
     ALTER TABLE places DROP COLUMN door, DROP COLUMN level;`);
 }

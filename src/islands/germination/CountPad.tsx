@@ -1,4 +1,5 @@
-import { useEffect, useRef, useState } from 'react';
+import { Camera } from 'lucide-react';
+import { Suspense, useEffect, useRef, useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import type { CountPadView } from '../../contracts/germination/countPad.ts';
 import { freshKey, trouble } from '../../ui/call.ts';
@@ -7,14 +8,20 @@ import type { LogLine } from '../../contracts/batch/batches.ts';
 import { useView } from '../../ui/kit/data.ts';
 import { useKept } from '../../ui/kit/useKept.ts';
 import { dayNow } from '../../ui/today.ts';
-import { postLine } from '../../ui/logPost.ts';
+import { doOrKeep, postLine } from '../../ui/logPost.ts';
+import { later } from '../../ui/kit/later.tsx';
+import type { TakenCount } from './PhotoCount.tsx';
 import { reasonOf, VERDICT_WORDS, BAD } from './words.ts';
 import { WORDS } from '../../words/en/germination/countPad.ts';
+
+const PhotoCount = later(() => import('./PhotoCount.tsx').then((m) => m.PhotoCount));
 
 interface Props {
   readonly initial: CountPadView;
   /** Tray to begin with. */
   readonly tray: number | null;
+  /** Begin with a photo. */
+  readonly photo?: boolean;
 }
 
 interface Counting {
@@ -41,8 +48,14 @@ export function CountPad(props: Props) {
   // What was saved last; while it stands the next tray is offered, and nothing is saved twice.
   const [saved, setSaved] = useState<string | null>(null);
   const [ready, setReady] = useState(false);
+  const [photo, setPhoto] = useState(props.photo === true);
+  const [taken, setTaken] = useState<TakenCount | null>(null);
   const sending = useRef(false);
-  useEffect(() => setReady(true), []);
+  useEffect(() => {
+    setReady(true);
+    // Opened from a page kept on the device, the address alone says so.
+    if (new URLSearchParams(location.search).has('photo')) setPhoto(true);
+  }, []);
   const clamp = (n: number) => Math.min(size, Math.max(0, n));
   const open = phase === 'sown' || phase === 'emerged';
   const next = view.onHeat.find((b) => b.code !== code && !b.countedToday);
@@ -82,6 +95,23 @@ export function CountPad(props: Props) {
     if (answer.kind === 'done') await refresh();
   }
 
+  /** A photo shows one tray: taken over for all of several, it is added. */
+  function takeOver(of: TakenCount): void {
+    const several = tray === null && trays > 1;
+    if (several && (up ?? 0) === 0 && count === 0) setTyped({ tray: 1, count: of.up });
+    else setCount(clamp(several ? count + of.up : of.up));
+    setTaken(of);
+    setPhoto(false);
+  }
+  /** What was corrected goes along, so that the counter settles to the house; the count itself does not hang on it. */
+  function keepPhoto(): void {
+    if (!taken) return;
+    const day = isoFromDay(dayNow(today));
+    const body = { idempotencyKey: freshKey(), day, tray, ...taken };
+    void doOrKeep({ path: `/api/batch/${batchId}/photo-counts`, body, words: WORDS.correctionsOf(name), batchId });
+    setTaken(null);
+  }
+
   // Half of those expected are up: the batch is logged as half up along with the count.
   const total = tray === null ? count : Math.max(up ?? 0, (up ?? 0) + count - wasUp);
   const half = phase === 'sown' && total > 0 && total >= verdict.expectedEnd.mean / 2;
@@ -90,7 +120,10 @@ export function CountPad(props: Props) {
     post(
       { kind: 'counted', count, tray },
       WORDS.upSaved(count, tray === null ? '' : WORDS.inTray(tray)),
-      () => setSaved(mark),
+      () => {
+        setSaved(mark);
+        keepPhoto();
+      },
       half,
     );
 
@@ -172,6 +205,23 @@ export function CountPad(props: Props) {
           {WORDS.allUp}
         </button>
       </div>
+      {open && (
+        <button
+          type="button"
+          className="btn mt-2 min-h-12 w-full gap-2"
+          aria-expanded={photo}
+          onClick={() => setPhoto(!photo)}
+        >
+          <Camera size={20} aria-hidden="true" />
+          {WORDS.byPhoto}
+        </button>
+      )}
+      {photo && (
+        <Suspense fallback={null}>
+          <PhotoCount grid={view.grid} settled={view.settled} most={Math.min(size, cells)} onTake={takeOver} />
+        </Suspense>
+      )}
+      {taken && <p className="note-bar mt-3">{WORDS.takenOver(taken.up, taken.doubled, taken.empty)}</p>}
       {wrong && (
         <p role="alert" className="note-bar bad mt-3">
           {wrong}

@@ -110,7 +110,7 @@ export function RoundJobLine({ job, today, busy, open, timing, choosing, person,
               </button>
               <a
                 className="btn !flex-none gap-1.5 no-underline"
-                href={`/germination/photo/${job.code}`}
+                href={`/germination/count/${job.code}?photo=1`}
                 aria-label={WORDS.countByPhoto(job.name)}
               >
                 <Camera size={20} aria-hidden="true" />

@@ -1,5 +1,5 @@
 import { later } from '../../ui/kit/later.tsx';
-import { CircleQuestionMark, Menu, Search } from 'lucide-react';
+import { Camera, CircleQuestionMark, Menu, Search } from 'lucide-react';
 import { Suspense, useEffect, useState } from 'react';
 import type { Person } from '../../core/house/people.ts';
 import type { Look } from '../../ui/look.ts';
@@ -54,6 +54,10 @@ export function StripTools({ people, holder, look }: Props) {
   };
   return (
     <div className="ml-auto flex items-center gap-2 max-[700px]:gap-0">
+      <a href="/house/scan" className={`${BUTTON} min-[1270.1px]:hidden`}>
+        <Camera size={18} aria-hidden="true" />
+        <span className="sr-only">{STRIP.scan}</span>
+      </a>
       <a href="/house/find" className={BUTTON} onClick={press('search')} aria-keyshortcuts="/ Control+K Meta+K">
         <Search size={18} aria-hidden="true" />
         <span className="text-[0.95rem] max-[1270px]:sr-only">{SEARCH.open}</span>

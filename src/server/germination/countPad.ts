@@ -1,11 +1,13 @@
 import type { CountPadView } from '../../contracts/germination/countPad.ts';
 import { countsOf } from '../../core/batch/looks.ts';
+import { gridOf } from '../../core/books/container.ts';
+import { settledFor } from './photoCounts.ts';
 import { traysFor } from '../../core/batch/trays.ts';
 import type { BatchView, Season } from '../../core/plan/season.ts';
 import { emergenceOf } from './emergence.ts';
 
 /** The count pad of a batch; null while it is not sown here. */
-export function countPadView(season: Season, view: BatchView): CountPadView | null {
+export async function countPadView(season: Season, view: BatchView): Promise<CountPadView | null> {
   const { batch, state, name, events } = view;
   const emergence = emergenceOf(season, view);
   const sown = countsOf(events);
@@ -18,6 +20,8 @@ export function countPadView(season: Season, view: BatchView): CountPadView | nu
     sown: sown.sown,
     sownOn: sown.sownOn,
     cells: container.cells,
+    grid: container.kind === 'seed-tray' ? null : gridOf(container),
+    settled: await settledFor(batch.cropId),
     trays: traysFor(sown.sown, container),
     trayUp: state.trayUp,
     up: state.up_count,

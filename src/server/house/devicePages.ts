@@ -11,7 +11,16 @@ const AHEAD_days = 14;
 const MOST_BATCHES = 200;
 
 /** Pages of the house that are worked from, whatever stands in it. */
-const ALWAYS = ['/', '/germination/count', '/germination/sheet', '/hardening', '/potting', '/house', '/heat'] as const;
+const ALWAYS = [
+  '/',
+  '/germination/count',
+  '/germination/sheet',
+  '/hardening',
+  '/potting',
+  '/house',
+  '/heat',
+  '/house/scan',
+] as const;
 const THEN = ['/planting', '/germination/sow', '/weather', '/plan/season', '/batch/ledger', '/house/help'] as const;
 
 /** What a device keeps for the coming two weeks, what is worked at first in front. */

@@ -10,6 +10,10 @@ export interface PageWords {
 /** Pages of the application, in the order of the work. */
 export const PAGES: readonly PageWords[] = catalogue([
   { href: '/', name: 'Round', also: 'today jobs tasks work due to do' },
+  { href: '/house/scan', name: 'Scan a label', also: 'camera qr code tray' },
+  { href: '/house/jobs', name: 'Jobs of the house', also: 'repeated tasks heater traps wash trays' },
+  { href: '/house/walk', name: 'Walking order', also: 'round places doors levels sort' },
+  { href: '/house/paper', name: 'Round on paper', also: 'print type in later' },
   { href: '/plan/season', name: 'Season', also: 'plan timeline calendar batches room' },
   { href: '/house', name: 'Plan of the house', also: 'map layout benches where' },
   { href: '/plan/what-if', name: 'What if', also: 'compare try scenario' },

@@ -38,5 +38,6 @@ export const WORDS = catalogue({
   retiredTrueToRetireIt: 'retired: true to retire it, false to bring it back',
   aDarkChamberHasNo: 'a dark chamber has no light; choose a lit chamber instead',
   rowsOfCells: 'rows of cells',
-  rowsOfCellsDoNotDivide: 'rows: each must have as many cells; the cells of the tray divided by the rows must be a whole number',
+  rowsOfCellsDoNotDivide:
+    'rows: each must have as many cells; the cells of the tray divided by the rows must be a whole number',
 });

@@ -38,4 +38,8 @@ export const WORDS = catalogue({
   batch: 'batch',
   batches: 'batches',
   keptHere: (words: string) => `${words}; no connection, kept on this device`,
+  byPhoto: 'Count by a photo',
+  correctionsOf: (name: string) => `${name}: what was put right in a photo`,
+  takenOver: (up: number, doubled: number, empty: number) =>
+    `${up} by the photo, with ${doubled} doubled cells and ${empty} empty. Save to log it.`,
 });

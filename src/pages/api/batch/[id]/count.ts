@@ -6,7 +6,7 @@ import { WORDS } from '../../../../words/en/batch/idCountApi.ts';
 
 export const GET = endpoint(async (context) => {
   const season = await readSeason();
-  const view = countPadView(season, batchIn(season, idParam(context)));
+  const view = await countPadView(season, batchIn(season, idParam(context)));
   if (!view) throw new ProblemError(409, WORDS.notSown, WORDS.thisBatchIsNotSown);
   return json(view);
 });
