@@ -15,7 +15,7 @@ export interface Logged {
 /** Something to be done by the application, now or when there is a network again. */
 export interface ToDo {
   readonly path: string;
-  readonly body: { readonly idempotencyKey: string };
+  readonly body: { readonly idempotencyKey: string } & Readonly<Record<string, unknown>>;
   /** What is done and to what, as a list says it. */
   readonly words: string;
   readonly batchId?: number;
@@ -110,7 +110,7 @@ export function postLine(batchId: number, line: LogLine, about?: About): Promise
   const name = about ? `${about.name}: ` : '';
   return doOrKeep<Logged>({
     path: `/api/batch/${batchId}/events`,
-    body: line,
+    body: { ...line },
     words: `${name}${EVENT_WORDS[line.kind as EventKind].toLowerCase()}${count}`,
     batchId,
     ...(about?.job === undefined ? {} : { job: about.job }),

@@ -14,14 +14,13 @@ import type { TakenCount } from './PhotoCount.tsx';
 import { reasonOf, VERDICT_WORDS, BAD } from './words.ts';
 import { WORDS } from '../../words/en/germination/countPad.ts';
 
+const BlindCount = later(() => import('./BlindCount.tsx').then((m) => m.BlindCount));
 const PhotoCount = later(() => import('./PhotoCount.tsx').then((m) => m.PhotoCount));
 
 interface Props {
   readonly initial: CountPadView;
   /** Tray to begin with. */
   readonly tray: number | null;
-  /** Begin with a photo. */
-  readonly photo?: boolean;
 }
 
 interface Counting {
@@ -48,12 +47,13 @@ export function CountPad(props: Props) {
   // What was saved last; while it stands the next tray is offered, and nothing is saved twice.
   const [saved, setSaved] = useState<string | null>(null);
   const [ready, setReady] = useState(false);
-  const [photo, setPhoto] = useState(props.photo === true);
+  const [photo, setPhoto] = useState(false);
+  const [blind, setBlind] = useState(false);
   const [taken, setTaken] = useState<TakenCount | null>(null);
   const sending = useRef(false);
   useEffect(() => {
     setReady(true);
-    // Opened from a page kept on the device, the address alone says so.
+    // By the address, so that a page kept on the device begins with a photo as well.
     if (new URLSearchParams(location.search).has('photo')) setPhoto(true);
   }, []);
   const clamp = (n: number) => Math.min(size, Math.max(0, n));
@@ -69,7 +69,7 @@ export function CountPad(props: Props) {
     line: Omit<LogLine, 'idempotencyKey' | 'day'>,
     words: string,
     then: () => Promise<void> | void,
-    half = false,
+    half: Counting | null = null,
   ): Promise<void> {
     if (sending.current) return;
     sending.current = true;
@@ -86,7 +86,7 @@ export function CountPad(props: Props) {
         idempotencyKey: freshKey(),
         day: isoFromDay(dayNow(today)),
         kind: 'emerged' as const,
-        count: tray === null ? count : null,
+        count: half.tray === null ? half.count : null,
       };
       await postLine(batchId, emerged, { name });
     }
@@ -96,15 +96,17 @@ export function CountPad(props: Props) {
   }
 
   /** A photo shows one tray: taken over for all of several, it is added. */
-  function takeOver(of: TakenCount): void {
+  function takeOver(of: TakenCount, andSave: boolean): void {
     const several = tray === null && trays > 1;
-    if (several && (up ?? 0) === 0 && count === 0) setTyped({ tray: 1, count: of.up });
-    else setCount(clamp(several ? count + of.up : of.up));
+    const first = several && (up ?? 0) === 0 && count === 0;
+    const to: Counting = first ? { tray: 1, count: of.up } : { tray, count: clamp(several ? count + of.up : of.up) };
+    setTyped(to);
     setTaken(of);
     setPhoto(false);
+    if (andSave) void save(to, of);
   }
   /** What was corrected goes along, so that the counter settles to the house; the count itself does not hang on it. */
-  function keepPhoto(): void {
+  function keepPhoto(taken: TakenCount | null, tray: number | null): void {
     if (!taken) return;
     const day = isoFromDay(dayNow(today));
     const body = { idempotencyKey: freshKey(), day, tray, ...taken };
@@ -113,18 +115,22 @@ export function CountPad(props: Props) {
   }
 
   // Half of those expected are up: the batch is logged as half up along with the count.
-  const total = tray === null ? count : Math.max(up ?? 0, (up ?? 0) + count - wasUp);
-  const half = phase === 'sown' && total > 0 && total >= verdict.expectedEnd.mean / 2;
-  const mark = `${tray} ${count}`;
-  const save = () =>
+  const halfWith = (to: Counting): boolean => {
+    const before = to.tray === null ? (up ?? 0) : (trayUp[to.tray] ?? 0);
+    const total = to.tray === null ? to.count : Math.max(up ?? 0, (up ?? 0) + to.count - before);
+    return phase === 'sown' && total > 0 && total >= verdict.expectedEnd.mean / 2;
+  };
+  const half = halfWith({ tray, count });
+  const markOf = (to: Counting): string => `${to.tray} ${to.count}`;
+  const save = (to: Counting = { tray, count }, of: TakenCount | null = taken) =>
     post(
-      { kind: 'counted', count, tray },
-      WORDS.upSaved(count, tray === null ? '' : WORDS.inTray(tray)),
+      { kind: 'counted', count: to.count, tray: to.tray },
+      WORDS.upSaved(to.count, to.tray === null ? '' : WORDS.inTray(to.tray)),
       () => {
-        setSaved(mark);
-        keepPhoto();
+        setSaved(markOf(to));
+        keepPhoto(of, to.tray);
       },
-      half,
+      halfWith(to) ? to : null,
     );
 
   return (
@@ -216,6 +222,20 @@ export function CountPad(props: Props) {
           {WORDS.byPhoto}
         </button>
       )}
+      <button type="button" className="btn mt-2 min-h-12 w-full" onClick={() => setBlind(true)}>
+        {WORDS.withoutLooking}
+      </button>
+      {blind && (
+        <Suspense fallback={null}>
+          <BlindCount
+            title={name}
+            count={count}
+            most={size}
+            onCount={(n) => setCount(clamp(n))}
+            onClose={() => setBlind(false)}
+          />
+        </Suspense>
+      )}
       {photo && (
         <Suspense fallback={null}>
           <PhotoCount grid={view.grid} settled={view.settled} most={Math.min(size, cells)} onTake={takeOver} />
@@ -231,7 +251,7 @@ export function CountPad(props: Props) {
         {said}
       </p>
       {half && <p className="note-bar mt-3">{WORDS.halfAreUpSavedWith}</p>}
-      {saved === mark ? (
+      {saved === markOf({ tray, count }) ? (
         <Next
           tray={tray}
           trays={trays}

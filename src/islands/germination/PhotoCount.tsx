@@ -26,7 +26,8 @@ interface Props {
   readonly settled: Settled;
   /** Most there can be in it. */
   readonly most: number;
-  readonly onTake: (count: TakenCount) => void;
+  /** @param save it is logged as it stands, by the tap of whoever looked it over */
+  readonly onTake: (count: TakenCount, save: boolean) => void;
 }
 
 /** The longer side of a picture that is counted in. */
@@ -207,9 +208,14 @@ export function PhotoCount({ grid, settled, most, onTake }: Props) {
           </div>
           <p className="mt-1 text-[0.92rem] text-ink2">{tray ? WORDS.tapToPutRight : WORDS.moveTheCorners}</p>
           {(tray || pan) && (
-            <button type="button" className="btn solid mt-3 min-h-16 w-full text-xl" onClick={() => onTake(taken())}>
-              {WORDS.takeOver(Math.min(up, most))}
-            </button>
+            <div className="mt-3 grid grid-cols-[2fr_1fr] gap-2">
+              <button type="button" className="btn solid min-h-16 text-xl" onClick={() => onTake(taken(), true)}>
+                {WORDS.save(Math.min(up, most))}
+              </button>
+              <button type="button" className="btn min-h-16" onClick={() => onTake(taken(), false)}>
+                {WORDS.takeOver}
+              </button>
+            </div>
           )}
           <p className="mt-2 text-[0.88rem] text-ink2">{WORDS.whatItRestsOn}</p>
         </>

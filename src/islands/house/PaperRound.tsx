@@ -2,7 +2,7 @@ import { useEffect, useId, useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import type { RoundJob, RoundView } from '../../contracts/house/roundView.ts';
 import { freshKey, trouble } from '../../ui/call.ts';
-import { doOrKeep } from '../../ui/logPost.ts';
+import { doOrKeep, type ToDo } from '../../ui/logPost.ts';
 import { dayNow } from '../../ui/today.ts';
 import { WORDS } from '../../words/en/house/paper.ts';
 import { titleOf } from './useRoundLog.ts';
@@ -50,11 +50,20 @@ export function PaperRound({ view }: { readonly view: RoundView }) {
     return found;
   }
 
+  function lineOf(job: RoundJob, idempotencyKey: string, number: number): ToDo {
+    const day = isoFromDay(dayNow(view.today));
+    const about = { words: titleOf(job), job: job.key };
+    if (job.batchId === null || job.eventKind === null)
+      return { ...about, path: '/api/house/round/lines', body: { idempotencyKey, kind: 'done', jobKey: job.key, day } };
+    const count = job.eventKind === 'held' ? 1 : counting(job) ? number : job.count;
+    const body = { idempotencyKey, kind: job.eventKind, day, count, cause: job.cause };
+    return { ...about, path: `/api/batch/${job.batchId}/events`, body, batchId: job.batchId };
+  }
+
   async function save(): Promise<void> {
     const found = faults();
     setWrong(found);
     if (Object.keys(found).length > 0) return setSaid(WORDS.lookAgain);
-    const day = isoFromDay(dayNow(view.today));
     // One key for each job until it is taken: saved twice, it is written once.
     const mine = { ...keys };
     for (const job of chosen) mine[job.key] ??= freshKey();
@@ -66,24 +75,7 @@ export function PaperRound({ view }: { readonly view: RoundView }) {
       const { number } = of(job);
       const idempotencyKey = mine[job.key]!;
       const ago_ms = (view.minute - at(job)) * 60_000;
-      const answer = await doOrKeep({
-        ...(job.batchId !== null && job.eventKind !== null
-          ? {
-              path: `/api/batch/${job.batchId}/events`,
-              body: {
-                idempotencyKey,
-                kind: job.eventKind,
-                day,
-                count: job.eventKind === 'held' ? 1 : counting(job) ? Number(number) : job.count,
-                cause: job.cause,
-              },
-              batchId: job.batchId,
-            }
-          : { path: '/api/house/round/lines', body: { idempotencyKey, kind: 'done', jobKey: job.key, day } }),
-        words: titleOf(job),
-        job: job.key,
-        ago_ms,
-      });
+      const answer = await doOrKeep({ ...lineOf(job, idempotencyKey, Number(number)), ago_ms });
       if (answer.kind === 'problem' || answer.kind === 'offline') found[job.key] = trouble(answer);
       else next.set(job.key, answer.kind === 'kept' ? WORDS.kept : WORDS.done);
     }

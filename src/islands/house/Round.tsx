@@ -3,7 +3,7 @@ import { Suspense, useEffect, useMemo, useState } from 'react';
 import type { HalfOfDay } from '../../core/house/houseJob.ts';
 import type { RoundDone, RoundJob, RoundView } from '../../contracts/house/roundView.ts';
 import { dropWaiting } from '../../device/waiting.ts';
-import { counted, spokenDay } from '../../ui/format.ts';
+import { counted, shortDay, spokenDay } from '../../ui/format.ts';
 import { useView } from '../../ui/kit/data.ts';
 import { Empty } from '../../ui/kit/Empty.tsx';
 import { later } from '../../ui/kit/later.tsx';
@@ -121,10 +121,12 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
         <div className="flex flex-wrap items-baseline gap-x-4">
           <h1>{WORDS.todaysRound}</h1>
           <p className="text-ink2">
+            <span className="min-[480.1px]:hidden">{WORDS.dayAnd(shortDay(view.today, view.today))}</span>
             {counting === 0 ? WORDS.nothingDue : counted(counting, WORDS.job)}
             {late > 0 && WORDS.late(late)}
           </p>
           <span className="no-print ml-auto flex gap-4 max-[700px]:hidden">
+            <a href="/house/scan">{WORDS.scan}</a>
             <a href="/house/jobs">{WORDS.jobsOfTheHouse}</a>
             <a href="/house/walk">{WORDS.walkingOrder}</a>
             <a href="/house/paper">{WORDS.printOnPaper}</a>

@@ -54,7 +54,7 @@ export function StripTools({ people, holder, look }: Props) {
   };
   return (
     <div className="ml-auto flex items-center gap-2 max-[700px]:gap-0">
-      <a href="/house/scan" className={`${BUTTON} min-[1270.1px]:hidden`}>
+      <a href="/house/scan" className={`${BUTTON} min-[700.1px]:hidden`}>
         <Camera size={18} aria-hidden="true" />
         <span className="sr-only">{STRIP.scan}</span>
       </a>

@@ -161,7 +161,7 @@ function WalkRow(props: {
       <label className="flex items-center gap-2">
         <span className="text-[0.92rem] text-ink2">{WORDS.door}</span>
         <input
-          className="input w-36"
+          className="input w-44"
           aria-label={WORDS.doorOf(line.name)}
           maxLength={40}
           value={line.door}

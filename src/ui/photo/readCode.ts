@@ -11,7 +11,7 @@ export type ReadCode = (source: HTMLVideoElement | HTMLCanvasElement) => Promise
 /** The browser's own reader where it has one, else one that is loaded when it is wanted. */
 export async function codeReader(): Promise<ReadCode> {
   const own = (globalThis as { readonly BarcodeDetector?: DetectorClass }).BarcodeDetector;
-  if (own && (await own.getSupportedFormats().catch(() => [])).includes('qr_code')) {
+  if (own && (await own.getSupportedFormats().catch((): string[] => [])).includes('qr_code')) {
     const detector = new own({ formats: ['qr_code'] });
     return async (source) => (await detector.detect(source))[0]?.rawValue ?? null;
   }

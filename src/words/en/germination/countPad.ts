@@ -42,4 +42,5 @@ export const WORDS = catalogue({
   correctionsOf: (name: string) => `${name}: what was put right in a photo`,
   takenOver: (up: number, doubled: number, empty: number) =>
     `${up} by the photo, with ${doubled} doubled cells and ${empty} empty. Save to log it.`,
+  withoutLooking: 'Count without looking',
 });

@@ -26,7 +26,8 @@ export const WORDS = catalogue({
   },
   tapToPutRight: 'Tap a cell to put it right: none, one, two. Draw a corner where the cells do not lie on the cells.',
   moveTheCorners: 'Draw the corners onto those of the pan.',
-  takeOver: (up: number) => `Take over ${up}`,
+  save: (up: number) => `Save: ${up} up`,
+  takeOver: 'Only take over',
   whatItRestsOn:
     'Counted on this device and never logged by itself. Tried on drawn trays alone: no real photographs were at hand, so look it over.',
   kinds: { empty: 'empty', one: 'one', doubled: 'two', doubtful: 'doubtful' },

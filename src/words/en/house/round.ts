@@ -94,4 +94,6 @@ export const WORDS = catalogue({
   traysAndTime: 'Trays and time',
   traysInTime: (trays: string, time: string) => `${trays}, ${time}`,
   whereAndNth: (where: string, nth: string) => (where === '' ? nth : `${where}, ${nth}`),
+  dayAnd: (day: string) => `${day}: `,
+  scan: 'Scan a label',
 });
