@@ -6,10 +6,12 @@ import { matrix, lusolve } from 'mathjs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { seededRandom } from '../../src/core/numerics/random.ts';
 import { componentsOf } from '../../src/core/vision/components.ts';
-import { countCells } from '../../src/core/vision/countCells.ts';
+import { countCells, USUAL, type Settled } from '../../src/core/vision/countCells.ts';
 import { findCorners } from '../../src/core/vision/corners.ts';
 import { homographyOf, seenAt, straighten } from '../../src/core/vision/homography.ts';
 import { otsu } from '../../src/core/vision/otsu.ts';
+import { countPan } from '../../src/core/vision/pan.ts';
+import { settledBy, type Correction } from '../../src/core/vision/settle.ts';
 import type { Corners } from '../../src/core/vision/picture.ts';
 import { builtCalculator, type Calculator } from '../support/calc.ts';
 import { madeUpPhoto, type PhotoOf } from '../support/madeUpPhotos.ts';
@@ -102,19 +104,20 @@ describe('what hangs together', () => {
   });
 });
 
+const plain: Omit<PhotoOf, 'random'> = {
+  rows: 5,
+  columns: 8,
+  up: 0.8,
+  twice: 0.05,
+  leaf: 0.24,
+  lamp: 'day',
+  noise: 5,
+  blur_px: 1,
+  shadow: false,
+  width: 460,
+};
+
 describe('a drawn tray', () => {
-  const plain: Omit<PhotoOf, 'random'> = {
-    rows: 5,
-    columns: 8,
-    up: 0.8,
-    twice: 0.05,
-    leaf: 0.24,
-    lamp: 'day',
-    noise: 5,
-    blur_px: 1,
-    shadow: false,
-    width: 460,
-  };
   const count = (of: Partial<PhotoOf>, seed: number) => {
     const photo = madeUpPhoto({ ...plain, ...of, random: seededRandom(seed) });
     const corners = findCorners(photo, plain.rows, plain.columns);
@@ -170,6 +173,85 @@ describe('a drawn tray', () => {
     expect(doubtsOf((_, i) => [70, 130, 50][i % 4] ?? 0)).toContain('covered');
     const { photo: soft } = count({ blur_px: 9, noise: 0 }, 8);
     expect(countCells(soft, soft.corners, plain.rows, plain.columns)!.doubts).toContain('blurred');
+  });
+});
+
+describe('corrections', () => {
+  const none = { cropId: 1, cells: 104, up: 80, missed: 0, falseUp: 0, merged: 0, split: 0 };
+  it('move the lines where they point, less by other crops, and never far', () => {
+    expect(settledBy([], 1)).toEqual(USUAL);
+    expect(settledBy([none, none], 1)).toEqual(USUAL);
+    const missed = settledBy(Array(3).fill({ ...none, missed: 6 }), 1);
+    expect(missed.shift).toBeLessThan(-0.02);
+    expect(missed.least_frac).toBeLessThan(USUAL.least_frac);
+    expect(settledBy(Array(3).fill({ ...none, missed: 6, cropId: 2 }), 1).shift).toBeGreaterThan(missed.shift);
+    expect(settledBy(Array(40).fill({ ...none, falseUp: 104 }), 1).shift).toBeLessThanOrEqual(0.05 + 1e-12);
+    expect(settledBy([{ ...none, merged: 8 }], 1).twice).toBeGreaterThan(USUAL.twice);
+    expect(settledBy([{ ...none, split: 8 }], 1).twice).toBeLessThan(USUAL.twice);
+  });
+
+  it('bring the counter nearer on trays of a crop that comes up smaller than usual', () => {
+    const tray = (seed: number) =>
+      madeUpPhoto({ ...plain, leaf: 0.055, noise: 3, up: 0.8, twice: 0, random: seededRandom(seed) });
+    const missedOn = (photo: ReturnType<typeof tray>, settled: Settled) => {
+      const { cells } = countCells(photo, photo.corners, plain.rows, plain.columns, settled)!;
+      return cells.filter(({ plants }, i) => plants === 0 && photo.plants[i]! > 0).length;
+    };
+    const corrected = [21, 22, 23, 24].reduce<Correction[]>((all, seed) => {
+      const missed = missedOn(tray(seed), settledBy(all, 1));
+      return [...all, { ...none, cells: plain.rows * plain.columns, missed }];
+    }, []);
+    const sum = (settled: Settled) => [31, 32].reduce((n, seed) => n + missedOn(tray(seed), settled), 0);
+    expect(sum(USUAL)).toBeGreaterThan(0);
+    expect(sum(settledBy(corrected, 1))).toBeLessThan(sum(USUAL));
+  });
+});
+
+describe('a drawn pan', () => {
+  /** A pan without cells: seedlings anywhere, drawn as discs of two leaves. */
+  function pan(n: number, seed: number) {
+    const random = seededRandom(seed);
+    const [width, height] = [900, 620];
+    const rgba = new Uint8ClampedArray(4 * width * height);
+    for (let i = 0; i < width * height; i++) {
+      const inside = i % width > 50 && i % width < 850 && i / width > 50 && i / width < 570;
+      const noise = 14 * (random() - 0.5);
+      const [r, g, b] = inside ? [62, 46, 34] : [214, 206, 190];
+      rgba.set([r! + noise, g! + noise, b! + noise, 255], 4 * i);
+    }
+    for (let k = 0; k < n; k++) {
+      const [cx, cy, turn] = [70 + 760 * random(), 70 + 480 * random(), Math.PI * random()];
+      for (const side of [-1, 1])
+        for (let y = -12; y <= 12; y++)
+          for (let x = -12; x <= 12; x++) {
+            const u = x * Math.cos(turn) + y * Math.sin(turn) - side * 5;
+            const v = -x * Math.sin(turn) + y * Math.cos(turn);
+            if ((u / 6) ** 2 + (v / 3.2) ** 2 > 1) continue;
+            rgba.set([70, 150, 52, 255], 4 * (Math.round(cy + y) * width + Math.round(cx + x)));
+          }
+    }
+    const corners: Corners = [
+      { x: 50, y: 50 },
+      { x: 850, y: 50 },
+      { x: 850, y: 570 },
+      { x: 50, y: 570 },
+    ];
+    return { picture: { width, height, rgba }, corners };
+  }
+
+  it.each([20, 80, 200])('of %i seedlings is counted within three of its stated errors', (n) => {
+    for (const seed of [1, 2, 3]) {
+      const { picture, corners } = pan(n, seed);
+      const { up, error } = countPan(picture, corners, 800 / 520)!;
+      expect(error).toBeLessThan(0.1 * n + 2);
+      expect(Math.abs(up - n)).toBeLessThanOrEqual(Math.max(2, 3 * error));
+    }
+  });
+
+  it('says when plants can no longer be told apart', () => {
+    const { picture, corners } = pan(1500, 4);
+    expect(countPan(picture, corners, 800 / 520)!.doubts).toContain('many-doubtful');
+    expect(countPan(picture, [corners[0], corners[2], corners[1], corners[3]])).toBeNull();
   });
 });
 

@@ -15,7 +15,7 @@ export async function codeReader(): Promise<ReadCode> {
     const detector = new own({ formats: ['qr_code'] });
     return async (source) => (await detector.detect(source))[0]?.rawValue ?? null;
   }
-  const { BinaryBitmap, HybridBinarizer, QRCodeReader, RGBLuminanceSource } = await import('./zxing.ts');
+  const { codeIn } = await import('./codeIn.ts');
   const canvas = document.createElement('canvas');
   return async (source) => {
     const [width, height] = sizeOf(source);
@@ -28,13 +28,7 @@ export async function codeReader(): Promise<ReadCode> {
     const { data } = context.getImageData(0, 0, width, height);
     const grey = new Uint8ClampedArray(width * height);
     for (let i = 0; i < grey.length; i++) grey[i] = (data[4 * i]! + 2 * data[4 * i + 1]! + data[4 * i + 2]!) / 4;
-    try {
-      const bitmap = new BinaryBitmap(new HybridBinarizer(new RGBLuminanceSource(grey, width, height)));
-      return new QRCodeReader().decode(bitmap).getText();
-    } catch {
-      // None in this picture: the next one is looked at.
-      return null;
-    }
+    return codeIn(grey, width, height);
   };
 }
 
