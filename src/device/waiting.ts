@@ -114,9 +114,20 @@ const CHANNEL = 'crook-waiting';
 const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(CHANNEL);
 const listeners = new Set<() => void>();
 channel?.addEventListener('message', () => listeners.forEach((listen) => listen()));
+/** Changes that follow each other closely are told as one: who listens reads all that waits. */
+const TELL_ms = 50;
+const SELDOM_ms = 500;
+let telling: ReturnType<typeof setTimeout> | null = null;
+let told_ms = -Infinity;
 function tell(): void {
-  channel?.postMessage('changed');
-  listeners.forEach((listen) => listen());
+  if (telling !== null) return;
+  const wait_ms = Math.max(TELL_ms, Math.min(SELDOM_ms, told_ms + SELDOM_ms - performance.now()));
+  telling = setTimeout(() => {
+    telling = null;
+    told_ms = performance.now();
+    channel?.postMessage('changed');
+    listeners.forEach((listen) => listen());
+  }, wait_ms);
 }
 
 /** Hears of every change of what waits, from any page of this device. @returns how to stop */

@@ -156,67 +156,50 @@ export function minutesOf(task: Pick<ChoiceTask, 'walk_min'>, jobs: readonly Cho
   return sum;
 }
 
+/** So many steps of the dynamic programme are gone through at most: about a tenth of a second of a phone. */
+const MOST_steps = 3_500_000;
+
 /**
  * Shares the round out among the people here so that what is left until tomorrow costs least. For one person it is exact
- * (`chooseOne`); for several each in turn takes the best of what is there, in every order of them, then two by two they exchange as
- * long as that is better. Jobs that somebody has go to nobody else.
+ * (`chooseOne`). For several, places are given to people, each takes the best of theirs and then of what nobody took; a place goes to
+ * somebody else as long as that is better, and at last single jobs are exchanged. Jobs that somebody has go to nobody else.
  * @throws RangeError when nobody is here, or minutes are under 0 or over 600
  */
 export function chooseRound(task: ChoiceTask): Choice {
   const { people, jobs } = task;
   requireRange('people here', people.length, 1, 12);
   requireRange('minutes', task.minutes, 0, MOST_min);
-  let best: number[][] | null = null;
-  let top = -1;
-  for (const order of ordersOf(people.length)) {
-    const shares = inTurn(task, order);
-    const worth = weightOf(jobs, shares.flat());
-    if (worth > top + 1e-9) [best, top] = [shares, worth];
-  }
-  if (people.length > 1) best = improve(task, best!);
-  const chosen = new Set(best!.flat());
+  const shares = people.length === 1 ? [bestOf(task, all(task).filter(mayDo(task, 0)))] : amongSeveral(task);
+  const chosen = new Set(shares.flat());
   const left = jobs.filter((_, i) => !chosen.has(i));
   return {
-    shares: best!.map((indices, at) => ({
-      person: people[at]!,
-      keys: indices.map((i) => jobs[i]!.key),
-      minutes: minutesOf(
-        task,
-        indices.map((i) => jobs[i]!),
-      ),
-    })),
+    shares: shares.map((indices, at) => {
+      const own = [...indices].sort((i, j) => jobs[i]!.place - jobs[j]!.place);
+      return {
+        person: people[at]!,
+        keys: own.map((i) => jobs[i]!.key),
+        minutes: minutesOf(
+          task,
+          own.map((i) => jobs[i]!),
+        ),
+      };
+    }),
     left: left.map(({ key }) => key),
     lost: left.reduce((sum, { weight }) => sum + weight, 0),
   };
 }
 
+const all = ({ jobs }: ChoiceTask): number[] => jobs.map((_, i) => i);
 const weightOf = (jobs: readonly ChoiceJob[], indices: readonly number[]): number =>
   indices.reduce((sum, i) => sum + jobs[i]!.weight, 0);
 
-/** Every order of two or three; of more, each as the first. */
-function ordersOf(n: number): number[][] {
-  const all = Array.from({ length: n }, (_, i) => i);
-  if (n === 2) return [all, [1, 0]];
-  if (n === 3) return [all, [0, 2, 1], [1, 0, 2], [1, 2, 0], [2, 0, 1], [2, 1, 0]];
-  return all.map((first) => [first, ...all.filter((i) => i !== first)]);
-}
-
-const mayDo = (task: ChoiceTask, at: number) => (i: number) => {
-  const { holder } = task.jobs[i]!;
-  // Somebody who is not here has nothing today.
-  return holder === null || holder === task.people[at] || !task.people.includes(holder);
-};
-
-function inTurn(task: ChoiceTask, order: readonly number[]): number[][] {
-  const shares: number[][] = task.people.map(() => []);
-  const taken = new Set<number>();
-  for (const at of order) {
-    const open = task.jobs.flatMap((_, i) => (taken.has(i) || !mayDo(task, at)(i) ? [] : [i]));
-    shares[at] = bestOf(task, open);
-    for (const i of shares[at]!) taken.add(i);
-  }
-  return shares;
-}
+const mayDo =
+  (task: ChoiceTask, at: number) =>
+  (i: number): boolean => {
+    const { holder } = task.jobs[i]!;
+    // Somebody who is not here has nothing today.
+    return holder === null || holder === task.people[at] || !task.people.includes(holder);
+  };
 
 const bestOf = (task: ChoiceTask, open: readonly number[]): number[] =>
   chooseOne(
@@ -224,40 +207,152 @@ const bestOf = (task: ChoiceTask, open: readonly number[]): number[] =>
     open.map((i) => task.jobs[i]!),
   ).chosen.map((i) => open[i]!);
 
-/** Two by two, what both have and what nobody has is shared out anew, as long as it gets better. */
-function improve(task: ChoiceTask, shares: number[][]): number[][] {
-  const { jobs, people } = task;
-  for (let round = 0; round < 4; round++) {
-    let better = false;
-    for (let a = 0; a < people.length; a++)
-      for (let b = 0; b < people.length; b++) {
-        if (a === b) continue;
-        const others = new Set(shares.flatMap((share, at) => (at === a || at === b ? [] : share)));
-        const open = jobs.flatMap((_, i) => (others.has(i) ? [] : [i]));
-        const before = weightOf(jobs, [...shares[a]!, ...shares[b]!]);
-        // The second keeps a part of what it has, place by place; the first takes the best of the rest.
-        const places = [...new Set(shares[b]!.map((i) => jobs[i]!.place))];
-        for (const place of places) {
-          const keeps = new Set(shares[b]!.filter((i) => jobs[i]!.place !== place));
-          const first = bestOf(
-            task,
-            open.filter((i) => !keeps.has(i) && mayDo(task, a)(i)),
-          );
-          const firstHas = new Set(first);
-          const second = bestOf(
-            task,
-            open.filter((i) => !firstHas.has(i) && mayDo(task, b)(i)),
-          );
-          if (weightOf(jobs, [...first, ...second]) > before + 1e-9) {
-            [shares[a], shares[b]] = [first, second];
-            better = true;
-            break;
-          }
-        }
+function amongSeveral(task: ChoiceTask): number[][] {
+  const { jobs, people, places } = task;
+  const n = people.length;
+  const room = task.minutes / STEP_min;
+  const visited = new Set(jobs.map(({ place }) => place)).size;
+  let solves = Math.max(2 * n, Math.floor(MOST_steps / Math.max(1, (visited * visited * room * room) / 4)));
+  const solved = new Map<string, number[]>();
+  const best = (open: readonly number[]): number[] => {
+    const key = open.join();
+    const known = solved.get(key);
+    if (known) return known;
+    solves--;
+    const found = bestOf(task, open);
+    solved.set(key, found);
+    return found;
+  };
+  /** Each the best of their places, then of what nobody took. @param of person of each place; -1: whoever comes first */
+  const sharesBy = (of: readonly number[]): number[][] => {
+    const taken = new Set<number>();
+    const shares = people.map((_, at) => {
+      const own = best(
+        all(task).filter((i) => !taken.has(i) && [at, -1].includes(of[jobs[i]!.place]!) && mayDo(task, at)(i)),
+      );
+      for (const i of own) taken.add(i);
+      return own;
+    });
+    return shares.map((own, at) => {
+      if (solves <= 0) return own;
+      const more = best(all(task).filter((i) => (own.includes(i) || !taken.has(i)) && mayDo(task, at)(i)));
+      for (const i of own) taken.delete(i);
+      for (const i of more) taken.add(i);
+      return more;
+    });
+  };
+  let shares = exchange(task, sharesBy(Array.from({ length: places }, () => -1)));
+  let top = weightOf(jobs, shares.flat());
+  const tryWith = (of: readonly number[]): boolean => {
+    const next = exchange(task, sharesBy(of));
+    const worth = weightOf(jobs, next.flat());
+    if (worth <= top + 1e-9) return false;
+    [shares, top] = [next, worth];
+    return true;
+  };
+  // Stretches of the walk to begin with, then place by place.
+  let of = Array.from({ length: places }, (_, p) => Math.min(n - 1, Math.floor((p * n) / places)));
+  if (solves > 0 && !tryWith(of)) of = ownersOf(task, shares);
+  for (let better = true; better && solves > 0;) {
+    better = false;
+    for (let place = 0; place < places && solves > 0; place++)
+      for (let at = -1; at < n && solves > 0; at++) {
+        if (of[place] === at) continue;
+        const moved = of.map((owner, p) => (p === place ? at : owner));
+        if (!tryWith(moved)) continue;
+        of = moved;
+        better = true;
       }
-    if (!better) break;
   }
   return shares;
+}
+
+/** Who has most to do at each place. */
+function ownersOf({ jobs, places }: ChoiceTask, shares: readonly (readonly number[])[]): number[] {
+  return Array.from({ length: places }, (_, place) => {
+    const worth = shares.map((own) =>
+      weightOf(
+        jobs,
+        own.filter((i) => jobs[i]!.place === place),
+      ),
+    );
+    return worth.indexOf(Math.max(...worth));
+  });
+}
+
+/** Longer lists of what is left are gone through for pairs no more. */
+const MOST_pairs = 16;
+
+/** Single jobs put in, exchanged for better ones, or handed over to make room, as long as that is better. */
+function exchange(task: ChoiceTask, from: readonly (readonly number[])[]): number[][] {
+  const { jobs, people } = task;
+  const shares = from.map((own) => [...own]);
+  const room = task.minutes + 1e-9;
+  const fits = (own: readonly number[]) => stepped(task, own) <= room;
+  const worth = (own: readonly number[]) => weightOf(jobs, own);
+  /** The best change of one share by what is left. */
+  const better = (own: readonly number[], at: number, left: readonly number[]): number[] | null => {
+    let [found, top]: [number[] | null, number] = [null, worth(own) + 1e-9];
+    const look = (next: number[]) => {
+      if (worth(next) > top && fits(next)) [found, top] = [next, worth(next)];
+    };
+    const open = left.filter(mayDo(task, at));
+    for (const i of open) {
+      look([...own, i]);
+      for (const j of own) look([...own.filter((k) => k !== j), i]);
+    }
+    if (open.length <= MOST_pairs)
+      for (const i of open)
+        for (const k of open) if (i < k) for (const j of [-1, ...own]) look([...own.filter((one) => one !== j), i, k]);
+    return found;
+  };
+  for (let changed = true; changed;) {
+    changed = false;
+    const leftOf = () => {
+      const taken = new Set(shares.flat());
+      return all(task).filter((i) => !taken.has(i));
+    };
+    for (let at = 0; at < people.length; at++) {
+      const next = better(shares[at]!, at, leftOf());
+      if (!next) continue;
+      shares[at] = next;
+      changed = true;
+    }
+    if (changed || task.jobs.length > 60) continue;
+    // Handed over, or exchanged between two, to make room for something that is left.
+    handing: for (let a = 0; a < people.length; a++)
+      for (let b = 0; b < people.length; b++) {
+        if (a === b) continue;
+        for (const i of shares[a]!)
+          for (const j of [-1, ...shares[b]!]) {
+            if (!mayDo(task, b)(i) || (j >= 0 && !mayDo(task, a)(j))) continue;
+            const toB = [...shares[b]!.filter((k) => k !== j), i];
+            const toA = [...shares[a]!.filter((k) => k !== i), ...(j < 0 ? [] : [j])];
+            if (!fits(toB) || !fits(toA)) continue;
+            const left = leftOf();
+            const [moreA, moreB] = [better(toA, a, left), better(toB, b, left)];
+            if (!moreA && !moreB) continue;
+            if (moreA) [shares[a], shares[b]] = [moreA, toB];
+            else [shares[a], shares[b]] = [toA, moreB!];
+            changed = true;
+            break handing;
+          }
+      }
+  }
+  return shares;
+}
+
+/** Minutes as the programme reckons them: each job and each walk rounded up to a step. */
+function stepped(task: ChoiceTask, own: readonly number[]): number {
+  let at = -1;
+  let sum = 0;
+  for (const i of [...own].sort((a, b) => task.jobs[a]!.place - task.jobs[b]!.place)) {
+    const { place, minutes } = task.jobs[i]!;
+    if (place !== at) sum += steps(task.walk_min(at, place));
+    at = place;
+    sum += Math.max(1, steps(minutes));
+  }
+  return sum * STEP_min;
 }
 
 /**

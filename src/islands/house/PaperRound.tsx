@@ -74,7 +74,8 @@ export function PaperRound({ view }: { readonly view: RoundView }) {
     for (const job of [...chosen].sort((a, b) => at(a) - at(b))) {
       const { number } = of(job);
       const idempotencyKey = mine[job.key]!;
-      const ago_ms = (view.minute - at(job)) * 60_000;
+      // Within the minute that was typed, whatever the way to the server takes.
+      const ago_ms = Math.max(0, (view.minute - at(job)) * 60_000 - 1_000);
       const answer = await doOrKeep({ ...lineOf(job, idempotencyKey, Number(number)), ago_ms });
       if (answer.kind === 'problem' || answer.kind === 'offline') found[job.key] = trouble(answer);
       else next.set(job.key, answer.kind === 'kept' ? WORDS.kept : WORDS.done);

@@ -97,7 +97,7 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
     ({ swipe: [x] }) => {
       if (x !== 0 && settings.onePlace) go(-x);
     },
-    { axis: 'x', filterTaps: true, pointer: { touch: true } },
+    { axis: 'x', pointer: { touch: true } },
   );
   const person = (id: number | null | undefined) => view.people.find((one) => one.id === id) ?? null;
   const panel = (job: RoundJob, where: string) => (

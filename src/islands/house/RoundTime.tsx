@@ -108,7 +108,7 @@ export function RoundTime({ view, settings, half, plan, jobs, onChange }: Props)
           </div>
           {left.length > 0 && (
             <>
-              <h3 className="mt-4">{WORDS.leftUntilTomorrow}</h3>
+              <h2 className="mt-4 text-base">{WORDS.leftUntilTomorrow}</h2>
               <ul className="mt-1">
                 {left.map((job) => (
                   <li key={job.key} className="border-b border-line py-1">

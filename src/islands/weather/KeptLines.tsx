@@ -6,6 +6,8 @@ import { sendKept, takeOver } from '../../ui/logPost.ts';
 import { WORDS } from '../../words/en/weather/keptLines.ts';
 
 const AGAIN_ms = 20_000;
+/** A week away is not read line by line. */
+const MOST_lines = 50;
 /** A line just tapped is on its way, not kept. */
 const ON_ITS_WAY_ms = 4_000;
 
@@ -82,9 +84,10 @@ export function KeptLines() {
               {!lasts && <strong>{WORDS.untilThePageIsClosed}</strong>}
             </summary>
             <ol className="pb-1">
-              {waiting.map((kept) => (
+              {waiting.slice(0, MOST_lines).map((kept) => (
                 <li key={kept.key}>{WORDS.whatAndWhen(kept.words, clock.format(kept.at_ms))}</li>
               ))}
+              {waiting.length > MOST_lines && <li>{WORDS.andMore(waiting.length - MOST_lines)}</li>}
             </ol>
           </details>
           <button type="button" className="btn small" onClick={() => void flush()}>

@@ -30,7 +30,7 @@ import { insertStockMoves, stockOfEvents } from '../../db/potting/potting.ts';
 import { readEvents } from '../../db/house/world.ts';
 import { writeSetPoints } from '../heat/writeSetPoints.ts';
 import { database } from '../database.ts';
-import { readSeason } from '../plan/season.ts';
+import { readForLog, readSeason } from '../plan/season.ts';
 import { type Season } from '../../core/plan/season.ts';
 import { WORDS } from '../../words/en/batch/changeBatches.ts';
 
@@ -106,7 +106,8 @@ export interface Logged {
 
 /** Writes a line to a batch's log, if it can follow those before. The same key twice writes once. */
 export async function logEvent(batchId: number, input: EventInput): Promise<Logged> {
-  const season = await readSeason();
+  // The dates planned for a batch are kept when it begins: they are those of the season as it stands.
+  const season = await (BEGINS.has(input.kind) || input.kind === 'withdrawn' ? readSeason() : readForLog());
   const { world, now } = season;
   const requestHash = hashOf({ batchId, ...input });
   const day = requireDay(input.day);

@@ -9,7 +9,7 @@ import { ageOfWrite_ms, inTransaction } from '../../db/inTransaction.ts';
 import { tappedAt } from '../batch/changeBatches.ts';
 import { requireNear } from '../batch/batchInput.ts';
 import { database } from '../database.ts';
-import { readSeason } from '../plan/season.ts';
+import { readForLog, readSeason } from '../plan/season.ts';
 import { hashOf } from '../requestHash.ts';
 import { WORDS } from '../../words/en/house/logRound.ts';
 
@@ -24,7 +24,10 @@ export interface RoundLogged {
  * once.
  */
 export async function logRound(input: z.output<typeof roundLineInput>): Promise<RoundLogged> {
-  const { world, now } = await readSeason();
+  const own = /^own\/(\d+)\//.exec(input.jobKey);
+  const houseJobId = own ? Number(own[1]) : null;
+  // A job of the house that was added just now is not in what was read before.
+  const { world, now } = await (houseJobId === null ? readForLog() : readSeason());
   const requestHash = hashOf(input);
   const on = requireDay(input.day);
   if (on > now.today) throw fieldProblem('day', WORDS.aDayToCome);
@@ -32,8 +35,6 @@ export async function logRound(input: z.output<typeof roundLineInput>): Promise<
   const person = (id: number) => world.people.find((one) => one.id === id);
   if (input.forPersonId !== null && !(person(input.forPersonId) && isInUse(person(input.forPersonId)!)))
     throw fieldProblem('forPersonId', WORDS.nobodyOfThisNumber);
-  const own = /^own\/(\d+)\//.exec(input.jobKey);
-  const houseJobId = own ? Number(own[1]) : null;
   if (houseJobId !== null && !world.houseJobs.some((job) => job.id === houseJobId))
     throw fieldProblem('jobKey', WORDS.noSuchJob);
   return inTransaction(database(), async (transaction) => {

@@ -176,7 +176,7 @@ export function heatLooks(season: Season, zones: readonly ZoneRecord[]): RoundJo
           key,
           name: place.name,
           kind: 'heat-look' as const,
-          words: WORDS.lookAtTheHeat,
+          words: WORDS.lookAtTheHeat(half),
           tap: WORDS.allRight,
           dueOn: now.today,
           why: WORDS.readsRight,
@@ -232,7 +232,7 @@ export function doneToday(season: Season): RoundDone[] {
     return [
       {
         key: line.jobKey,
-        words: job ? job.name : WORDS.lookAtTheHeat,
+        words: job ? job.name : WORDS.lookAtTheHeat(line.jobKey.includes('/evening/') ? 'evening' : 'morning'),
         placeId: job?.placeId ?? null,
         by: line.authorId,
         lineId: line.id,

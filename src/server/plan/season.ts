@@ -114,9 +114,28 @@ async function currentWorld({ revision }: Marks): Promise<World> {
   });
 }
 
+/**
+ * The season as it was worked out last, where books and plans still stand as they did: for a write to a log, which reads the lines it
+ * follows itself, under its lock. So that what waited on a device for a week goes out line after line without a season between.
+ */
+export async function readForLog(): Promise<Season> {
+  const marks = await readMarks(database());
+  const known = held.season;
+  if (known && known.world.booksMark === marks.books && known.world.batchesMark === marks.batches) {
+    const now = nowAt(known.world.nursery);
+    if (now.today === known.now.today) return { ...known, now };
+  }
+  return readSeason();
+}
+
+/** Writes that follow each other closer than this are one. */
+const AHEAD_ms = 100;
+let ahead: NodeJS.Timeout | undefined;
+
 /** After a write: works the season out before the next page asks for it. Failing is left to that page. */
 export function readAhead(): void {
-  void readSeason().catch(() => undefined);
+  clearTimeout(ahead);
+  ahead = setTimeout(() => void readSeason().catch(() => undefined), AHEAD_ms).unref();
 }
 
 /** One batch of a season, or a 404 problem. */

@@ -37,7 +37,8 @@ export const WORDS = catalogue({
       : every_days === 1
         ? 'job of the house, every day'
         : `job of the house, every ${every_days} days`,
-  lookAtTheHeat: 'Look at the heat',
+  lookAtTheHeat: (half: 'morning' | 'evening') =>
+    half === 'morning' ? 'Morning look at the heat' : 'Evening look at the heat',
   allRight: 'All right',
   readsRight: 'reads right? sensor in its cell? leads and plugs dry?',
   doneTo: (what: string, name: string, count: number | null) => `${what}: ${name}${count === null ? '' : `, ${count}`}`,

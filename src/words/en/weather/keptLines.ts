@@ -9,4 +9,5 @@ export const WORDS = catalogue({
     'This browser keeps nothing (a private window, or storage refused): what waits is lost when the page is closed.',
   whatAndWhen: (what: string, when: string) => `${what}, ${when}`,
   line: 'line',
+  andMore: (n: number) => `and ${n} more`,
 });
