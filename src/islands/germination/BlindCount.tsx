@@ -119,7 +119,7 @@ export function BlindCount({ title, count, most, onCount, onClose }: Props) {
             aria-pressed={feel[key]}
             onClick={() => change({ [key]: !feel[key] })}
           >
-            {WORDS[key]}
+            {WORDS.feels[key]}
           </button>
         ))}
       </div>

@@ -22,7 +22,8 @@ export function ScanCode() {
   const [ready, setReady] = useState(false);
   useEffect(() => {
     setReady(true);
-    return () => stream.current?.getTracks().forEach((track) => track.stop());
+    const held = stream;
+    return () => held.current?.getTracks().forEach((track) => track.stop());
   }, []);
 
   function open(text: string): boolean {

@@ -7,8 +7,6 @@ export const WORDS = catalogue({
   oneMore: 'One more',
   oneFewer: 'One fewer',
   up: (count: number) => `${count} up`,
-  sound: 'Sound at ten',
-  buzz: 'Buzz at ten',
-  left: 'Left-handed',
+  feels: { sound: 'Sound at ten', buzz: 'Buzz at ten', left: 'Left-handed' },
   done: 'Done',
 });

@@ -9,7 +9,6 @@ export const WORDS = catalogue({
   todaysRound: "Today's round",
   nothingDue: 'nothing due',
   late: (late: number) => `, ${late} late`,
-  print: 'Print',
   undo: 'Undo',
   nothingWaitsToday: 'Nothing waits today',
   workComesFromTheBatches: (link: Part, link2: Part) =>
@@ -40,7 +39,6 @@ export const WORDS = catalogue({
   theWeekAhead: 'The week ahead',
   day: 'Day',
   jobs: 'Jobs',
-  trays2: 'Trays',
   waterAndElectricityLiftLeads:
     'Water and electricity: lift leads and plugs clear before you water, and use only benches behind a residual-current device, wired as your local code asks.',
   job: 'job',

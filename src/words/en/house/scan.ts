@@ -3,7 +3,6 @@ import { catalogue } from '../../catalogue.ts';
 /** What the page that reads labels says. */
 export const WORDS = catalogue({
   scan: 'Scan a label',
-  scanShort: 'Scan',
   what: 'Opens the tray with the job that is due: on the heat its count, else its batch.',
   startCamera: 'Start the camera',
   looking: 'Looking…',

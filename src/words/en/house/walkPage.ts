@@ -1,4 +1,4 @@
-import { catalogue, rich, type Part } from '../../catalogue.ts';
+import { catalogue } from '../../catalogue.ts';
 
 /** What pages/house/walk.astro and its island say. */
 export const WORDS = catalogue({
@@ -16,7 +16,6 @@ export const WORDS = catalogue({
   save: 'Save the order',
   saved: 'Saved.',
   changed: 'Not saved yet',
-  nth: (nth: Part) => rich`${nth}`,
   picked: (name: string, nth: number) => `${name} picked up, place ${nth}.`,
   moved: (name: string, nth: number) => `${name} is now place ${nth}.`,
   dropped: (name: string, nth: number) => `${name} put down, place ${nth}.`,
