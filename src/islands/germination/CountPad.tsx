@@ -81,7 +81,8 @@ export function CountPad(props: Props) {
     );
     sending.current = false;
     if (answer.kind === 'problem' || answer.kind === 'offline') return setWrong(trouble(answer));
-    if (half && answer.kind === 'done') {
+    // Without a network half up waits behind its count.
+    if (half) {
       const emerged = {
         idempotencyKey: freshKey(),
         day: isoFromDay(dayNow(today)),
