@@ -252,7 +252,8 @@ export function CountPad(props: Props) {
         {said}
       </p>
       {half && <p className="note-bar mt-3">{WORDS.halfAreUpSavedWith}</p>}
-      {saved === markOf({ tray, count }) ? (
+      {/* A photo that is looked over is saved by its own button: two would be one too many. */}
+      {photo ? null : saved === markOf({ tray, count }) ? (
         <Next
           tray={tray}
           trays={trays}

@@ -35,7 +35,8 @@ export function RoundPlaceCard({ place, unit, half, nth, of, aside, children }: 
           </>
         )}
         <span className="no-print ml-auto text-[0.92rem] text-ink2">
-          {WORDS.whereAndNth(WORDS.doorAndLevel(place.door, place.level), WORDS.nthPlace(nth, of))}
+          <span className="max-[700px]:hidden">{WORDS.where(WORDS.doorAndLevel(place.door, place.level))}</span>
+          {WORDS.nthPlace(nth, of)}
         </span>
         {place.orders
           .filter((order) => order.half === half)

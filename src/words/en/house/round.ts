@@ -91,7 +91,7 @@ export const WORDS = catalogue({
   by: (initials: string) => `, ${initials}`,
   traysAndTime: 'Trays and time',
   traysInTime: (trays: string, time: string) => `${trays}, ${time}`,
-  whereAndNth: (where: string, nth: string) => (where === '' ? nth : `${where}, ${nth}`),
+  where: (where: string) => (where === '' ? '' : `${where}, `),
   dayAnd: (day: string) => `${day}: `,
   scan: 'Scan a label',
 });
