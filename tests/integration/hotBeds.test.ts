@@ -112,7 +112,7 @@ describe('a hot bed', () => {
     });
     expect(made.status).toBe(201);
     const after = (await send(app, 'GET', '/api/house/round')).body.places.find((p: { id: number }) => p.id === bed);
-    expect(after.orders.join()).toMatch(/build the hot bed/);
+    expect(JSON.stringify(after.orders)).toMatch(/build the hot bed/);
   });
 
   it('a heavy bed with nothing on it is switched on by the forecast before it is sown', async () => {
@@ -131,7 +131,10 @@ describe('a hot bed', () => {
     };
     expect((await send(app, 'POST', '/api/heat/zones', { placeId: bed, device: null, spec })).status).toBe(201);
     const orders = async () =>
-      (await send(app, 'GET', '/api/house/round')).body.places.find((p: { id: number }) => p.id === bed).orders.join();
+      (await send(app, 'GET', '/api/house/round')).body.places
+        .find((p: { id: number }) => p.id === bed)
+        .orders.map((o: { words: string }) => o.words)
+        .join();
     expect(await orders()).toBe('');
     const crops = (await send(app, 'GET', '/api/books/crops')).body as { id: number; name: string }[];
     const containers = (await send(app, 'GET', '/api/books/containers')).body as { id: number; kind: string }[];

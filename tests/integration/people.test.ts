@@ -236,7 +236,7 @@ describe('lines of the books', () => {
     const used = await remove('crops', (await get('/api/batch/17')).cropId);
     expect([used.status, used.body.detail]).toEqual([
       409,
-      expect.stringMatching(/\d+ variet(y|ies), \d+ batch(es)?\. Retire/),
+      expect.stringMatching(/\d+ variet(y|ies), \d+ batch(es)?(, \d+ jobs? of the house)?\. Retire/),
     ]);
     const named = new Set(
       ((await get('/api/books/varieties')) as { cropId: number }[])

@@ -156,7 +156,8 @@ describe('a session', () => {
     const round = (await send(app, 'GET', '/api/house/round')).body as {
       places: { jobs: { batchId: number; kind: string }[] }[];
     };
-    const jobs = round.places.flatMap((p) => p.jobs).filter((j) => j.batchId === one!.id);
+    // Jobs of the house (stakes) go beside it.
+    const jobs = round.places.flatMap((p) => p.jobs).filter((j) => j.batchId === one!.id && j.kind !== 'own');
     expect(jobs.map((j) => j.kind)).toEqual(['water']);
     // A correction keeps the line it replaces, and the stock follows it.
     const eventId = after.lines[0]!.outcome!.eventId;
