@@ -24,6 +24,10 @@ async function onDevice(page: Page): Promise<void> {
     .toBe(true);
 }
 
+/** All places of the walk, where a phone shows one at a time. */
+const allPlaces = (page: Page): Promise<void> =>
+  page.getByRole('navigation', { name: 'Places of the walk' }).getByRole('button', { name: 'All' }).click();
+
 /** Keys of what waits on the device, in its order. */
 const waiting = (page: Page): Promise<string[]> =>
   page.evaluate(
@@ -106,6 +110,7 @@ test('the network cut: it opens, twelve things are done, the browser closed; bac
   // The round opens from the device and says since when it is so.
   await page.goto('/');
   await expect(page.getByText(/^No network: as of /)).toBeVisible();
+  await allPlaces(page);
   const taps = page
     .getByRole('listitem')
     .getByRole('button', { name: /^(Done|Out|Well|Watered|Spaced|Sown|Potted)\b/ });
@@ -172,6 +177,7 @@ test('a new version in between strands nothing, and a server killed in the middl
   net.cut();
   await page.goto('/');
   await answers(page);
+  await allPlaces(page);
   const not = page.getByRole('button', { name: /^Not today/ });
   for (let i = 1; i <= 6; i++) {
     await not.first().click();

@@ -305,9 +305,9 @@ function Hint({ jobs, ahead, today }: { readonly jobs: readonly RoundJob[] } & P
           {ahead.map((day) => (
             <tr key={day.day}>
               <td className="w-26 text-ink">{spokenDay(day.day, today)}</td>
-              <td className="r w-16 whitespace-nowrap">{counted(day.jobs, WORDS.job)}</td>
+              <td className="r w-16">{counted(day.jobs, WORDS.job)}</td>
               <td>
-                <span className="flex items-center gap-2 whitespace-nowrap">
+                <span className="flex items-center gap-2">
                   <svg width="40" height="10" className="shrink-0" aria-hidden="true">
                     <rect width={(40 * day.minutes) / most} height="10" rx="1" className="fill-ink3" />
                   </svg>

@@ -71,14 +71,17 @@ export function RoundJobLine({ job, today, busy, open, timing, choosing, person,
               <span className="tag bad mr-1.5">{WORDS.late2(counted(job.late_days, WORDS.day2))}</span>
             )}
             {person && (
-              <span className="tag mr-1.5 inline-flex items-center gap-1" title={WORDS.hasThisJob(person.name)}>
+              <span
+                className="mr-1.5 inline-flex items-center gap-1 rounded-[2px] border border-current px-1 text-[0.82rem] font-semibold"
+                title={WORDS.hasThisJob(person.name)}
+              >
                 <PersonMark mark={person.mark} size={11} />
                 {person.initials}
                 <span className="sr-only">{WORDS.hasThisJob(person.name)}</span>
               </span>
             )}
             {timing && (
-              <span className="tag mr-1.5 inline-flex items-center gap-1">
+              <span className="mr-1.5 inline-flex items-center gap-1 rounded-[2px] border border-current px-1 text-[0.82rem] font-semibold">
                 <Timer size={12} aria-hidden="true" />
                 {WORDS.clockRuns}
               </span>
