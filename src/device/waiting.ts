@@ -115,19 +115,14 @@ const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastCh
 const listeners = new Set<() => void>();
 channel?.addEventListener('message', () => listeners.forEach((listen) => listen()));
 /** Changes that follow each other closely are told as one: who listens reads all that waits. */
-const TELL_ms = 50;
-const SELDOM_ms = 500;
+const TELL_ms = 100;
 let telling: ReturnType<typeof setTimeout> | null = null;
-let told_ms = -Infinity;
 function tell(): void {
-  if (telling !== null) return;
-  const wait_ms = Math.max(TELL_ms, Math.min(SELDOM_ms, told_ms + SELDOM_ms - performance.now()));
-  telling = setTimeout(() => {
+  telling ??= setTimeout(() => {
     telling = null;
-    told_ms = performance.now();
     channel?.postMessage('changed');
     listeners.forEach((listen) => listen());
-  }, wait_ms);
+  }, TELL_ms);
 }
 
 /** Hears of every change of what waits, from any page of this device. @returns how to stop */

@@ -49,7 +49,8 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
   const { done, message, busy, log, undo, give } = useRoundLog(view.today, timed, refresh);
   const onLog: typeof log = async (job, line, said) => {
     const wrong = await log(job, line, said);
-    if (wrong === null) setOpen(null);
+    // Another that was opened meanwhile stays open.
+    if (wrong === null) setOpen((now) => (now === job.key ? null : now));
     return wrong;
   };
 
@@ -73,7 +74,10 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
     .map((place) => ({
       place,
       jobs: place.jobs.filter((job) => !kept.has(job.key) && inHalf(job) && !left.has(job.key)),
-      kept: place.jobs.flatMap((job) => (kept.has(job.key) ? [{ job, entry: kept.get(job.key)! }] : [])),
+      // What has just gone out is told as done, not as kept as well.
+      kept: place.jobs.flatMap((job) =>
+        kept.has(job.key) && !done.some((one) => one.job.key === job.key) ? [{ job, entry: kept.get(job.key)! }] : [],
+      ),
       done: done.filter(({ job }) => job.placeId === place.id),
     }))
     .filter(

@@ -107,7 +107,7 @@ export function aboutBatchJob(
 
 const holdersOf = (season: Season) => holdersOn(roundLogOf(season), season.now.today);
 
-/** "tomorrow costs 1 day, 4 plants at risk: ready in time less often". */
+/** "left until tomorrow: a day later, 4 plants at risk; less likely to be ready in time". */
 export function leavingWords({ late_days, plants, cause }: LeavingPrice): string {
   if (cause === 'none') return WORDS.costsNothing;
   if (cause === 'said' || cause === 'check') return WORDS.causes[cause];
@@ -116,7 +116,7 @@ export function leavingWords({ late_days, plants, cause }: LeavingPrice): string
     ...(plants >= 0.5 ? [WORDS.plantsAtRisk(Math.round(plants))] : []),
   ];
   const costs = parts.length === 0 ? WORDS.costsLittle : WORDS.tomorrowCosts(parts.join(', '));
-  return cause === 'late' ? costs : `${costs}: ${WORDS.causes[cause]}`;
+  return cause === 'late' ? costs : `${costs}; ${WORDS.causes[cause]}`;
 }
 
 /** The house's own jobs of today as the round shows them. */
