@@ -65,6 +65,7 @@ export const roundLineInput = z
     if (line.kind === 'timed')
       for (const path of ['minutes', 'work', 'trays'] as const) if (line[path] === null) wrong(path, WORDS.timedWants);
     if ((line.kind === 'withdrawn') !== (line.correctsId !== null)) wrong('correctsId', WORDS.whichLineIsTakenBack);
+    if (line.kind === 'note' && line.note === '') wrong('note', WORDS.noteWantsWords);
     if (line.kind === 'taken' && line.forPersonId === null) wrong('forPersonId', WORDS.whoTakesIt);
   });
 export type RoundLineInput = z.input<typeof roundLineInput>;

@@ -52,8 +52,6 @@ export interface RoundDone {
   readonly placeId: number | null;
   /** Who wrote it; null: nobody said. */
   readonly by: number | null;
-  /** Line of the round's own log, which can be taken back here; null: a line of a batch's log. */
-  readonly lineId: number | null;
 }
 
 export interface RoundPlace {

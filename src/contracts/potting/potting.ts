@@ -239,6 +239,8 @@ export interface SessionLineView extends SessionLineInput {
   readonly planned: PlannedLine | null;
   readonly wrong: string | null;
   readonly worked: Worked;
+  /** Doubled and empty cells by the last photos of its trays; null: none was counted in. */
+  readonly photo: { readonly on: number; readonly doubled: number; readonly empty: number } | null;
   readonly outcome: OutcomeView | null;
 }
 

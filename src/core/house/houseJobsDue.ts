@@ -51,6 +51,8 @@ function subjects(season: Season, job: HouseJob): { batch: BatchView | null; beg
   if (job.cropId !== null)
     return season.batches.flatMap((batch) => {
       if (batch.batch.cropId !== job.cropId || batch.state.phase === 'ended') return [];
+      // Once planted out nobody is asked for what was missed before.
+      if (batch.state.phase === 'planted' && job.stage !== 'planted') return [];
       const days = stageDays(batch, job.stage!);
       return days === null ? [] : [{ batch, begins: Math.max(days.from, job.firstOn), ends: days.to }];
     });

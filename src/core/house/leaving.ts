@@ -35,7 +35,7 @@ export const RISK_frac = {
   potBound: 0.03,
 } as const;
 /** A day's low or gust may come out so far from what was told, one standard deviation. Common practice, no source. */
-const TOLD_SPREAD = { cold_K: 1.5, wind_m_s: 3 } as const;
+const TOLD_SPREAD = { degrees_K: 1.5, wind_m_s: 3 } as const;
 
 /** What is known of a batch when one of its jobs is left. */
 export interface LeavingOf {
@@ -73,8 +73,8 @@ export function leavingBatchJob(of: LeavingOf, today: number): LeavingPrice {
   }
   if (job.kind === 'rung' && of.decision?.say === 'back' && of.decision.limit?.figure != null) {
     const { stress, figure, limit } = of.decision.limit;
-    const off = stress === 'wind' ? (figure - limit!) / TOLD_SPREAD.wind_m_s : (limit! - figure) / TOLD_SPREAD.cold_K;
-    return risk(normalCdf(stress === 'heat' ? (figure - limit!) / TOLD_SPREAD.cold_K : off), 'weather', true);
+    const over = stress === 'cold' ? limit! - figure : figure - limit!;
+    return risk(normalCdf(over / (stress === 'wind' ? TOLD_SPREAD.wind_m_s : TOLD_SPREAD.degrees_K)), 'weather', true);
   }
   const now = readyInTime_frac(progress, plan, today);
   const left = readyInTime_frac(progress, { ...plan, transplantOn: plan.transplantOn - 1 }, today);

@@ -1,7 +1,7 @@
 import type { DayNumber } from '../calendar/dayNumber.ts';
 
 /** What is written of the round beside the logs of batches. */
-export const ROUND_LINE_KINDS = ['done', 'held', 'taken', 'given', 'timed', 'withdrawn'] as const;
+export const ROUND_LINE_KINDS = ['done', 'held', 'taken', 'given', 'timed', 'note', 'withdrawn'] as const;
 export type RoundLineKind = (typeof ROUND_LINE_KINDS)[number];
 
 /** What somebody found at a heated place. null: not looked at. */
@@ -14,7 +14,7 @@ export interface HeatLook {
   readonly leadsDry: boolean | null;
 }
 
-/** A line of the round: a job of the house done or put off, who has a job, how long one took, or a line taken back. */
+/** A line of the round: a job of the house done or put off, who has a job, how long one took, a note, or a line taken back. */
 export interface RoundLine {
   readonly id: number;
   readonly kind: RoundLineKind;

@@ -77,6 +77,7 @@ const AUTHORED = [
   ['reading of a zone', 'readings of zones', 'zone_hand_readings'],
   ['line of a hot bed', 'lines of hot beds', 'hot_bed_log'],
   ['file of trays of years before', 'files of trays of years before', 'old_tray_files'],
+  ['count from a photo', 'counts from photos', 'photo_counts'],
 ] as const;
 
 const inPlans = (columns: readonly string[]) =>
@@ -93,6 +94,7 @@ const USES: Readonly<Record<BookName, readonly (readonly [string, string, string
     ['batch', 'batches', 'batches WHERE crop_id = $1'],
     [WORDS.trayOfYearsBefore, WORDS.traysOfYearsBefore, 'old_trays WHERE crop_id = $1'],
     [WORDS.jobOfTheHouse, WORDS.jobsOfTheHouse, 'house_jobs WHERE crop_id = $1'],
+    [WORDS.countFromAPhoto, WORDS.countsFromPhotos, 'photo_counts WHERE crop_id = $1'],
   ],
   varieties: [
     ['lot', 'lots', 'lots WHERE variety_id = $1'],

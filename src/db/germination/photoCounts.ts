@@ -1,4 +1,5 @@
 import type { Sequelize, Transaction } from 'sequelize';
+import { requireDay } from '../../core/calendar/dayNumber.ts';
 import type { Correction } from '../../core/vision/settle.ts';
 import type { PhotoCountInput } from '../../contracts/germination/photoCount.ts';
 import { rows } from '../sql.ts';
@@ -14,20 +15,24 @@ export async function readCorrections(db: Sequelize, most = 60): Promise<Correct
   return found as unknown as Correction[];
 }
 
-/** The last count from a photo of each tray of a batch, by tray (0: the whole). */
-export async function lastPhotoCounts(
+/** Doubled and empty cells of batches by the last photo of each of their trays, and the day of the latest. */
+export async function readPhotoSums(
   db: Sequelize,
-  batchId: number,
-): Promise<
-  readonly { readonly tray: number | null; readonly on: string; readonly doubled: number; readonly empty: number }[]
-> {
+  batchIds: readonly number[],
+): Promise<Map<number, { readonly on: number; readonly doubled: number; readonly empty: number }>> {
   const found = await rows(
     db,
-    `SELECT DISTINCT ON (coalesce(tray, 0)) tray, on_day::text AS "on", doubled, empty FROM photo_counts
-      WHERE batch_id = $1 AND cells > 0 ORDER BY coalesce(tray, 0), id DESC`,
-    [batchId],
+    `SELECT batch_id, max(on_day)::text AS on_day, sum(doubled)::integer AS doubled, sum(empty)::integer AS empty
+       FROM (SELECT DISTINCT ON (batch_id, coalesce(tray, 0)) * FROM photo_counts
+              WHERE batch_id = ANY($1) AND cells > 0 ORDER BY batch_id, coalesce(tray, 0), id DESC) AS last
+      GROUP BY batch_id`,
+    [batchIds],
   );
-  return found as never;
+  return new Map(
+    (found as { batch_id: number; on_day: string; doubled: number; empty: number }[]).map(
+      ({ batch_id, on_day, doubled, empty }) => [batch_id, { on: requireDay(on_day), doubled, empty }],
+    ),
+  );
 }
 
 /** Writes one; the same key twice writes once. @returns whether it was there already, and with what request */

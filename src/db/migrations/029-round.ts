@@ -40,7 +40,7 @@ export async function up(db: Sequelize): Promise<void> {
       id integer GENERATED ALWAYS AS IDENTITY PRIMARY KEY,
       idempotency_key text NOT NULL UNIQUE CHECK (length(idempotency_key) BETWEEN 8 AND 64),
       request_hash text NOT NULL,
-      kind text NOT NULL CHECK (kind IN ('done', 'held', 'taken', 'given', 'timed', 'withdrawn')),
+      kind text NOT NULL CHECK (kind IN ('done', 'held', 'taken', 'given', 'timed', 'note', 'withdrawn')),
       job_key text NOT NULL CHECK (length(job_key) BETWEEN 1 AND 60),
       on_day date NOT NULL CHECK (on_day BETWEEN '1900-01-01' AND '2199-12-31'),
       house_job_id integer REFERENCES house_jobs,

@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
+import { recall, remember } from '../../ui/remembered.ts';
 import { Dialog } from '../../ui/kit/Dialog.tsx';
 import { WORDS } from '../../words/en/germination/blindCount.ts';
 
@@ -25,17 +26,9 @@ const EVERY = 10;
 const MORE = new Set(['AudioVolumeUp', 'VolumeUp', '+', ' ', 'Enter', 'ArrowUp']);
 const FEWER = new Set(['AudioVolumeDown', 'VolumeDown', '-', 'Backspace', 'ArrowDown']);
 
-function kept(): Feel {
-  try {
-    return { ...USUAL, ...(JSON.parse(localStorage.getItem(NAME) ?? '{}') as Partial<Feel>) };
-  } catch {
-    return USUAL;
-  }
-}
-
 /** Counting with the eyes on the tray: one large field, keys, and a sound or a buzz at each ten. */
 export function BlindCount({ title, count, most, onCount, onClose }: Props) {
-  const [feel, setFeel] = useState<Feel>(kept);
+  const [feel, setFeel] = useState<Feel>(() => recall(NAME, USUAL));
   const audio = useRef<AudioContext | null>(null);
   const now = useRef(count);
   useEffect(() => {
@@ -82,11 +75,7 @@ export function BlindCount({ title, count, most, onCount, onClose }: Props) {
   const change = (part: Partial<Feel>) => {
     const next = { ...feel, ...part };
     setFeel(next);
-    try {
-      localStorage.setItem(NAME, JSON.stringify(next));
-    } catch {
-      // It holds until the page is closed.
-    }
+    remember(NAME, next);
   };
 
   return (

@@ -5,6 +5,7 @@ import { homographyOf, seenAt } from '../../core/vision/homography.ts';
 import type { PanCount } from '../../core/vision/pan.ts';
 import type { Corners, Point } from '../../core/vision/picture.ts';
 import { startVision, type VisionClient } from '../../workers/vision.client.ts';
+import { PictureInput } from '../../ui/photo/PictureInput.tsx';
 import { readPhoto } from '../../ui/photo/readPhoto.ts';
 import { WORDS } from '../../words/en/germination/photoCount.ts';
 
@@ -44,7 +45,6 @@ const PLANTS: Readonly<Record<Cell['kind'], number>> = { empty: 0, one: 1, doubl
 
 /** Counts a tray in a photo: the tray is found, its cells marked; a tap puts a cell right. The count is offered, never logged by itself. */
 export function PhotoCount({ grid, settled, most, onTake }: Props) {
-  const id = useId();
   const vision = useRef<VisionClient | null>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
   const [picture, setPicture] = useState<ImageData | null>(null);
@@ -61,8 +61,7 @@ export function PhotoCount({ grid, settled, most, onTake }: Props) {
     if (picture) canvas.current?.getContext('2d')?.putImageData(picture, 0, 0);
   }, [picture]);
 
-  async function take(file: File | undefined): Promise<void> {
-    if (!file) return;
+  async function take(file: File): Promise<void> {
     setWrong('');
     setBusy(true);
     try {
@@ -131,30 +130,13 @@ export function PhotoCount({ grid, settled, most, onTake }: Props) {
   return (
     <section aria-label={WORDS.countByPhoto} className="mt-3">
       <div className="grid grid-cols-2 gap-2">
-        <label
-          className={`btn min-h-14 cursor-pointer ${picture ? '' : 'solid'} focus-within:outline-2`}
-          htmlFor={`${id}c`}
-        >
-          {picture ? WORDS.takeAnother : WORDS.takeAPhoto}
-          <input
-            id={`${id}c`}
-            type="file"
-            accept="image/*"
-            capture="environment"
-            className="sr-only"
-            onChange={(e) => void take(e.target.files?.[0])}
-          />
-        </label>
-        <label className="btn min-h-14 cursor-pointer focus-within:outline-2" htmlFor={`${id}f`}>
-          {WORDS.chooseAPicture}
-          <input
-            id={`${id}f`}
-            type="file"
-            accept="image/*"
-            className="sr-only"
-            onChange={(e) => void take(e.target.files?.[0])}
-          />
-        </label>
+        <PictureInput
+          label={picture ? WORDS.takeAnother : WORDS.takeAPhoto}
+          camera
+          solid={!picture}
+          onPicture={(file) => void take(file)}
+        />
+        <PictureInput label={WORDS.chooseAPicture} onPicture={(file) => void take(file)} />
       </div>
       {!picture && !busy && <p className="mt-2 text-[0.92rem] text-ink2">{WORDS.howToTake}</p>}
       {busy && (

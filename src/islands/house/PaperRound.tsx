@@ -1,8 +1,9 @@
 import { useEffect, useId, useState } from 'react';
-import { isoFromDay } from '../../core/calendar/dayNumber.ts';
+import { dayFromIso, isoFromDay } from '../../core/calendar/dayNumber.ts';
 import type { RoundJob, RoundView } from '../../contracts/house/roundView.ts';
 import { freshKey, trouble } from '../../ui/call.ts';
 import { doOrKeep, type ToDo } from '../../ui/logPost.ts';
+import { DateField } from '../../ui/kit/DateField.tsx';
 import { dayNow } from '../../ui/today.ts';
 import { WORDS } from '../../words/en/house/paper.ts';
 import { titleOf } from './useRoundLog.ts';
@@ -12,6 +13,8 @@ interface Typed {
   readonly time: string;
   readonly number: string;
 }
+
+const DAY_min = 24 * 60;
 
 /** Minutes since midnight of "7:40", "07.40" or "740"; null: no time. */
 export function minuteOf(text: string): number | null {
@@ -30,6 +33,7 @@ export function PaperRound({ view }: { readonly view: RoundView }) {
   const [gone, setGone] = useState<ReadonlyMap<string, string>>(new Map());
   const [said, setSaid] = useState('');
   const [keys, setKeys] = useState<Readonly<Record<string, string>>>({});
+  const [day, setDay] = useState(isoFromDay(view.today));
   const [ready, setReady] = useState(false);
   useEffect(() => setReady(true), []);
   const of = (job: RoundJob): Typed =>
@@ -37,21 +41,27 @@ export function PaperRound({ view }: { readonly view: RoundView }) {
   const put = (job: RoundJob, change: Partial<Typed>) => setTyped({ ...typed, [job.key]: { ...of(job), ...change } });
   const open = jobs.filter((job) => !gone.has(job.key));
   const chosen = open.filter((job) => of(job).done);
+  /** Minutes from a time of the day on the paper to now; under 0: it is still to come, null: no time. */
+  const agoOf = (time: string): number | null => {
+    const today = isoFromDay(dayNow(view.today));
+    const minute = time.trim() === '' ? (day === today ? view.minute : DAY_min - 1) : minuteOf(time);
+    const days = dayNow(view.today) - (dayFromIso(day) ?? Infinity);
+    return minute === null ? null : days * DAY_min + view.minute - minute;
+  };
   const counting = (job: RoundJob) => job.count !== null && job.kind !== 'rung';
 
   function faults(): Record<string, string> {
     const found: Record<string, string> = {};
     for (const job of chosen) {
       const { time, number } = of(job);
-      const minute = time.trim() === '' ? view.minute : minuteOf(time);
-      if (minute === null || minute > view.minute) found[job.key] = WORDS.timeLike;
+      const ago = agoOf(time);
+      if (ago === null || ago < 0) found[job.key] = WORDS.timeLike;
       else if (counting(job) && !/^\d{1,7}$/.test(number.trim())) found[job.key] = WORDS.numberLike;
     }
     return found;
   }
 
   function lineOf(job: RoundJob, idempotencyKey: string, number: number): ToDo {
-    const day = isoFromDay(dayNow(view.today));
     const about = { words: titleOf(job), job: job.key };
     if (job.batchId === null || job.eventKind === null)
       return { ...about, path: '/api/house/round/lines', body: { idempotencyKey, kind: 'done', jobKey: job.key, day } };
@@ -70,12 +80,12 @@ export function PaperRound({ view }: { readonly view: RoundView }) {
     setKeys(mine);
     const next = new Map(gone);
     // In the order of their times, as they were done.
-    const at = (job: RoundJob) => minuteOf(of(job).time) ?? view.minute;
-    for (const job of [...chosen].sort((a, b) => at(a) - at(b))) {
+    const ago = (job: RoundJob) => agoOf(of(job).time) ?? 0;
+    for (const job of [...chosen].sort((a, b) => ago(b) - ago(a))) {
       const { number } = of(job);
       const idempotencyKey = mine[job.key]!;
       // Within the minute that was typed, whatever the way to the server takes.
-      const ago_ms = Math.max(0, (view.minute - at(job)) * 60_000 - 1_000);
+      const ago_ms = Math.max(0, ago(job) * 60_000 - 1_000);
       const answer = await doOrKeep({ ...lineOf(job, idempotencyKey, Number(number)), ago_ms });
       if (answer.kind === 'problem' || answer.kind === 'offline') found[job.key] = trouble(answer);
       else next.set(job.key, answer.kind === 'kept' ? WORDS.kept : WORDS.done);
@@ -93,6 +103,15 @@ export function PaperRound({ view }: { readonly view: RoundView }) {
         {WORDS.print}
       </button>
       <h2 className="mt-6">{WORDS.typeIn}</h2>
+      <div className="mt-2 max-w-60">
+        <DateField
+          id={`${id}day`}
+          label={WORDS.dayOfThePaper}
+          max={isoFromDay(dayNow(view.today))}
+          value={day}
+          onValue={setDay}
+        />
+      </div>
       <p role="status" className={said ? 'note-bar mt-2' : 'sr-only'}>
         {said}
       </p>

@@ -59,15 +59,17 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
   const kept = new Map(waiting.map((entry) => [entry.job!, entry]));
   const half: HalfOfDay = settings.half ?? (view.minute >= EVENING_min ? 'evening' : 'morning');
   const inHalf = (job: RoundJob) => job.half === null || job.half === half;
-  const open_jobs = view.places.flatMap((place) => place.jobs).filter((job) => !kept.has(job.key));
-  const jobs = open_jobs.filter(inHalf);
-  const plan = useMemo(
-    () => planRound(view, jobs, settings.minutes, settings.here),
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the jobs follow from the view, what waits and the half
-    [view, settings.minutes, settings.here, half, kept.size],
-  );
+  const doneKeys = [...kept.keys()].join(' ');
+  const open_jobs = useMemo(() => {
+    const done = new Set(doneKeys.split(' '));
+    return view.places.flatMap((place) => place.jobs).filter((job) => !done.has(job.key));
+  }, [view, doneKeys]);
+  const jobs = useMemo(() => open_jobs.filter((job) => job.half === null || job.half === half), [open_jobs, half]);
+  const { minutes, here } = settings;
+  const plan = useMemo(() => planRound(view, jobs, minutes, here), [view, jobs, minutes, here]);
   const left = new Set(plan.left);
-  const late = jobs.filter((job) => job.late_days > 0 && job.kind !== 'heat-look').length;
+  // As the strip on every page counts them: of both halves of the day.
+  const late = open_jobs.filter((job) => job.late_days > 0).length;
   const counting = open_jobs.filter(({ kind }) => kind !== 'heat-look').length;
   const opened = jobs.find((job) => job.key === open) ?? null;
   const walk = view.places

@@ -1,5 +1,6 @@
 import { useEffect, useId, useRef, useState } from 'react';
 import { readTrayCode, trayCode } from '../../core/batch/trayCode.ts';
+import { PictureInput } from '../../ui/photo/PictureInput.tsx';
 import { codeReader, type ReadCode } from '../../ui/photo/readCode.ts';
 import { readPhoto } from '../../ui/photo/readPhoto.ts';
 import { WORDS } from '../../words/en/house/scan.ts';
@@ -71,8 +72,7 @@ export function ScanCode() {
     setState('off');
   }
 
-  async function fromPicture(file: File | undefined): Promise<void> {
-    if (!file) return;
+  async function fromPicture(file: File): Promise<void> {
     try {
       const { pixels } = await readPhoto(file, WIDE_px);
       const canvas = document.createElement('canvas');
@@ -118,17 +118,7 @@ export function ScanCode() {
         >
           {state === 'looking' ? WORDS.looking : WORDS.startCamera}
         </button>
-        <label className="btn min-h-14 cursor-pointer focus-within:outline-2" htmlFor={`${id}p`}>
-          {WORDS.fromPicture}
-          <input
-            id={`${id}p`}
-            type="file"
-            accept="image/*"
-            capture="environment"
-            className="sr-only"
-            onChange={(e) => void fromPicture(e.target.files?.[0])}
-          />
-        </label>
+        <PictureInput label={WORDS.fromPicture} camera onPicture={(file) => void fromPicture(file)} />
       </div>
       <form action="/t" method="get" className="mt-4 flex items-end gap-2">
         <div className="field flex-1">

@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { recall, remember } from '../../ui/remembered.ts';
 import type { HalfOfDay } from '../../core/house/houseJob.ts';
 
 /** How whoever holds this device walks the round. */
@@ -21,13 +22,9 @@ const USUAL: RoundSettings = { minutes: null, here: [], hereOn: 0, half: null, o
 const NAME = 'crook.round';
 
 function kept(today: number): RoundSettings {
-  try {
-    const read = { ...USUAL, ...(JSON.parse(localStorage.getItem(NAME) ?? '{}') as Partial<RoundSettings>) };
-    // Hours, halves and people are those of a day.
-    return read.hereOn === today ? read : { ...USUAL, onePlace: read.onePlace, timing: read.timing, hereOn: today };
-  } catch {
-    return { ...USUAL, hereOn: today };
-  }
+  const read = recall(NAME, USUAL);
+  // Hours, halves and people are those of a day.
+  return read.hereOn === today ? read : { ...USUAL, onePlace: read.onePlace, timing: read.timing, hereOn: today };
 }
 
 /** The settings of this device, kept for the day; as drawn first they are the usual ones. */
@@ -37,11 +34,7 @@ export function useRoundSettings(today: number): readonly [RoundSettings, (chang
   const change = (part: Partial<RoundSettings>) =>
     setSettings((before) => {
       const after = { ...before, ...part, hereOn: today };
-      try {
-        localStorage.setItem(NAME, JSON.stringify(after));
-      } catch {
-        // It holds until the page is closed.
-      }
+      remember(NAME, after);
       return after;
     });
   return [settings, change];

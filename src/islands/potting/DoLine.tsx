@@ -6,7 +6,8 @@ import type { SessionLineView, SessionView } from '../../contracts/potting/potti
 import { freshKey, trouble } from '../../ui/call.ts';
 import { writeNow } from '../../ui/kit/data.ts';
 import { counted, shortDay } from '../../ui/format.ts';
-import { CULLS, minutesWords } from './words.ts';
+import { minutesWords } from '../../ui/minutes.ts';
+import { CULLS } from './words.ts';
 import { WORDS } from '../../words/en/potting/doLine.ts';
 
 interface Props {
@@ -68,6 +69,11 @@ export function DoLine(props: Props) {
               : WORDS.into(line.plants, container.name, counted(traysFor(line.plants, container), WORDS.tray))}
             {line.toPlace && ` → ${line.toPlace}`}
           </p>
+          {!outcome && line.photo && (
+            <p className="text-[0.92rem] text-ink2">
+              {WORDS.byPhoto(shortDay(line.photo.on), line.photo.doubled, line.photo.empty)}
+            </p>
+          )}
           {outcome && (
             <p className="text-[0.92rem] text-ink2">{WORDS.waterInWellRestUntil(shortDay(outcome.day + rest_days))}</p>
           )}

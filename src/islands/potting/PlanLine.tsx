@@ -2,7 +2,8 @@ import { millimetresFromShown, shownLength } from '../../core/units/length.ts';
 import { house, length } from '../../ui/house.ts';
 import type { SessionLineInput, SessionLineView, SessionView } from '../../contracts/potting/potting.ts';
 import { counted } from '../../ui/format.ts';
-import { litres, minutesWords } from './words.ts';
+import { minutesWords } from '../../ui/minutes.ts';
+import { litres } from './words.ts';
 import { WORDS } from '../../words/en/potting/planLine.ts';
 
 interface Props {

@@ -12,7 +12,8 @@ import { DoLine } from './DoLine.tsx';
 import { PlanLine } from './PlanLine.tsx';
 import { Room } from './Room.tsx';
 import { SetOut } from './SetOut.tsx';
-import { minutesWords, rangeWords } from './words.ts';
+import { minutesWords } from '../../ui/minutes.ts';
+import { rangeWords } from './words.ts';
 import { WORDS } from '../../words/en/potting/session.ts';
 
 interface Draft {

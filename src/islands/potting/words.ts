@@ -1,16 +1,9 @@
+import { minutesWords } from '../../ui/minutes.ts';
 import { volume } from '../../ui/house.ts';
 import type { Sign } from '../../core/batch/event.ts';
 import type { Range } from '../../core/potting/session.ts';
 import type { StockUnit } from '../../core/potting/stock.ts';
 import { WORDS } from '../../words/en/potting/pottingWords.ts';
-
-/** "1 h 25 min", "40 min". */
-export function minutesWords(minutes: number): string {
-  const whole = Math.round(minutes);
-  if (whole < 60) return WORDS.min(whole);
-  const rest = whole % 60;
-  return rest === 0 ? `${Math.floor(whole / 60)} h` : WORDS.hMin(Math.floor(whole / 60), rest);
-}
 
 /** "1 h 25 min, 1 h 10 min to 1 h 45 min four times of five". */
 export function rangeWords({ low, high }: Range): string {

@@ -5,7 +5,7 @@ import type { BatchPageData } from '../../contracts/batch/batchPage.ts';
 import { dropWaiting, type Kept } from '../../device/waiting.ts';
 import { freshKey } from '../../ui/call.ts';
 import { useAnswer } from '../../ui/kit/data.ts';
-import { postLine } from '../../ui/logPost.ts';
+import { doOrKeep, postLine } from '../../ui/logPost.ts';
 import { WORDS } from '../../words/en/weather/refused.ts';
 
 interface Props {
@@ -22,10 +22,14 @@ export function Refused({ kept, when, onAgain }: Props) {
   const last = there.data?.events.at(-1);
   const by = last && there.data?.people.find(({ id }) => id === last.authorId)?.initials;
   const tapped = WORDS.whatAndWhen(words, when);
+  const { jobKey, day } = kept.body as { readonly jobKey?: string; readonly day?: string };
   const asNote = async (): Promise<void> => {
-    const day = (kept.body as { day?: string }).day ?? isoFromDay(there.data!.today);
     const note = WORDS.noteOfRefused(tapped, refused ?? '');
-    const answer = await postLine(batchId!, { idempotencyKey: freshKey(), kind: 'note', day, note });
+    const idempotencyKey = freshKey();
+    const answer =
+      batchId !== null
+        ? await postLine(batchId, { idempotencyKey, kind: 'note', day: day ?? isoFromDay(there.data!.today), note })
+        : await doOrKeep({ path: kept.path, body: { idempotencyKey, kind: 'note', jobKey, day, note }, words: tapped });
     if (answer.kind === 'done' || answer.kind === 'kept') await dropWaiting(kept.key);
   };
   return (
@@ -55,7 +59,7 @@ export function Refused({ kept, when, onAgain }: Props) {
         <button type="button" className="btn" onClick={onAgain}>
           {WORDS.tryAgain}
         </button>
-        {batchId !== null && (
+        {(batchId !== null || jobKey !== undefined) && (
           <button type="button" className="btn" onClick={() => void asNote()}>
             {WORDS.keepAsNote}
           </button>

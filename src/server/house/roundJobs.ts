@@ -222,20 +222,23 @@ export function doneToday(season: Season): RoundDone[] {
         words: WORDS.doneTo(EVENT_WORDS[event.kind], view.name, event.kind === 'counted' ? event.count : null),
         placeId: event.placeId ?? view.state.placeId,
         by: view.events.find(({ id }) => id === event.id)?.authorId ?? null,
-        lineId: null,
       })),
   );
   const own = roundLogOf(season).lines.flatMap((line) => {
-    if (line.kind !== 'done' || line.on !== today) return [];
+    if ((line.kind !== 'done' && line.kind !== 'note') || line.on !== today) return [];
     const [of, id] = line.jobKey.split('/');
     const job = of === 'own' ? season.world.houseJobs.find((one) => one.id === Number(id)) : null;
     return [
       {
-        key: line.jobKey,
-        words: job ? job.name : WORDS.lookAtTheHeat(line.jobKey.includes('/evening/') ? 'evening' : 'morning'),
+        key: line.kind === 'note' ? `note ${line.id}` : line.jobKey,
+        words:
+          line.kind === 'note'
+            ? line.note
+            : job
+              ? job.name
+              : WORDS.lookAtTheHeat(line.jobKey.includes('/evening/') ? 'evening' : 'morning'),
         placeId: job?.placeId ?? null,
         by: line.authorId,
-        lineId: line.id,
       },
     ];
   });

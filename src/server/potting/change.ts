@@ -42,6 +42,7 @@ import {
 import { database } from '../database.ts';
 import { batchIn, readSeason } from '../plan/season.ts';
 import { onHandNow, thingsFor } from './stock.ts';
+import { readPhotoSums } from '../../db/germination/photoCounts.ts';
 import { lineFor, sessionView } from './view.ts';
 import { WORDS } from '../../words/en/potting/change.ts';
 
@@ -59,8 +60,13 @@ export async function viewSession(id: number, withBatch: number | null = null): 
   let session = await sessionOr404(id);
   if (withBatch !== null && !session.lines.some((l) => l.batchId === withBatch))
     session = { ...session, lines: [...session.lines, lineFor(season, batchIn(season, withBatch))] };
-  const [marks, moves] = await Promise.all([readMarks(database(), id), readStockMoves(database())]);
-  return sessionView(season, session, marks, onHandNow(season.world, moves), Date.now());
+  const batchIds = session.lines.map(({ batchId }) => batchId);
+  const [marks, moves, photos] = await Promise.all([
+    readMarks(database(), id),
+    readStockMoves(database()),
+    readPhotoSums(database(), batchIds),
+  ]);
+  return sessionView(season, session, marks, onHandNow(season.world, moves), photos, Date.now());
 }
 
 /** Makes a session of the batches chosen. The same key again makes no other. */

@@ -79,6 +79,7 @@ export function sessionView(
   session: SessionRecord,
   marks: ReadonlyMap<number, readonly Mark[]>,
   have: ReadonlyMap<number, number>,
+  photos: ReadonlyMap<number, NonNullable<SessionLineView['photo']>>,
   now_ms: number,
 ): SessionView {
   const { world, now } = season;
@@ -129,6 +130,7 @@ export function sessionView(
       planned: null,
       wrong,
       worked: workedBy(marks.get(batch.id) ?? [], now_ms),
+      photo: photos.get(batch.id) ?? null,
       outcome,
     };
     return [{ shown, view }];

@@ -95,6 +95,7 @@ const CODES: Readonly<Record<string, string>> = catalogue({
   taken: 'taken',
   given: 'given',
   timed: 'timed',
+  note: 'note',
   withdrawn: 'taken back',
   'not known': 'not known',
 });

@@ -29,4 +29,6 @@ export const WORDS = catalogue({
   linesOfTheRound: 'lines of the round',
   jobOfTheHouse: 'job of the house',
   jobsOfTheHouse: 'jobs of the house',
+  countFromAPhoto: 'count from a photo',
+  countsFromPhotos: 'counts from photos',
 });

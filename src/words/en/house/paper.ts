@@ -18,6 +18,7 @@ export const WORDS = catalogue({
   numberOf: (job: string) => `Number of ${job}`,
   isDone: (job: string) => `${job} was done`,
   timeLike: 'a time such as 7:40, not after now',
+  dayOfThePaper: 'Day of the paper',
   saveAll: (n: number) => `Save ${n} ${n === 1 ? 'job' : 'jobs'}`,
   saved: (n: number) => `${n} ${n === 1 ? 'job' : 'jobs'} saved.`,
   notTaken: (n: number) => `${n} not taken; they are marked below.`,

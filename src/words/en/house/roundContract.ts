@@ -24,6 +24,7 @@ export const WORDS = catalogue({
   note: 'note',
   timedWants: 'minutes: a timed job wants its minutes, its kind of work and its trays',
   whichLineIsTakenBack: 'line: say which line is taken back, and only where one is',
+  noteWantsWords: 'note: write some words',
   whoTakesIt: 'person: say who takes it',
   door: 'door',
   level: 'level',

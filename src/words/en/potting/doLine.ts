@@ -28,4 +28,6 @@ export const WORDS = catalogue({
   writeTheCorrection: 'Write the correction',
   writeIt: 'Write it',
   tray: 'tray',
+  byPhoto: (on: string, doubled: number, empty: number) =>
+    `By the photo of ${on}: ${doubled} doubled cells to thin, ${empty} gaps`,
 });

@@ -2,8 +2,6 @@ import { catalogue } from '../../catalogue.ts';
 
 /** Words of the potting screens: words. */
 export const WORDS = catalogue({
-  min: (whole: number) => `${whole} min`,
-  hMin: (floor: number, rest: number) => `${floor} h ${rest} min`,
   toFourTimesOfFive: (low: string, high: string) => `${low} to ${high}, four times of five`,
   trueLeaves: 'True leaves',
   rootsShow: 'Roots show',

@@ -4,5 +4,6 @@ import { catalogue } from '../../catalogue.ts';
 export const WORDS = catalogue({
   underAMinute: 'under 1 min',
   minutes: (minutes: number) => `${minutes} min`,
-  hours: (hours: number, minutes: string) => `${hours} h ${minutes}`,
+  hours: (hours: number) => `${hours} h`,
+  hoursAndMinutes: (hours: number, minutes: number) => `${hours} h ${minutes} min`,
 });
