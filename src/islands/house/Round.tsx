@@ -127,7 +127,7 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
         <div className="flex flex-wrap items-baseline gap-x-4">
           <h1>{WORDS.todaysRound}</h1>
           <p className="text-ink2">
-            <span className="min-[480.1px]:hidden">{WORDS.dayAnd(shortDay(view.today))}</span>
+            <span className="min-[380.1px]:hidden">{WORDS.dayAnd(shortDay(view.today))}</span>
             {counting === 0 ? WORDS.nothingDue : counted(counting, WORDS.job)}
             {late > 0 && WORDS.late(late)}
           </p>

@@ -4,6 +4,7 @@ import { catalogue } from '../../catalogue.ts';
 export const WORDS = catalogue({
   roundOnPaper: 'Round on paper',
   what: 'For a day without any phone: two places a page, with boxes, codes and room for numbers and times. What was done is typed in below.',
+  nothingDue: 'Nothing is due today.',
   halves: { morning: 'Morning', evening: 'Evening' },
   done: 'Done',
   code: 'Code',
