@@ -14,6 +14,7 @@ import {
 import { morningOf } from '../src/server/clock.ts';
 import { DEMO_COVERS, demoReadings, USUAL_COVERS } from '../simulators/demoPlanting.ts';
 import { DEMO_ZONES, demoReadings as benchReadings, demoSeasonHours } from '../simulators/demoHeat.ts';
+import { DEMO_PHOTOS } from '../simulators/demoPhotos.ts';
 import { DEMO_JOBS } from '../simulators/demoJobs.ts';
 import { demoLastSeason, demoSeason } from '../simulators/demoSeason.ts';
 
@@ -37,6 +38,7 @@ export async function demoSeed(): Promise<NurserySeed> {
     // Last season's come after, so that this season's have the lower numbers.
     batches: [...demoSeason(crops), ...demoLastSeason(crops)],
     houseJobs: DEMO_JOBS,
+    photos: DEMO_PHOTOS,
     heat: {
       zones: DEMO_ZONES,
       // The benches themselves send the last hour.

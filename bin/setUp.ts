@@ -37,6 +37,8 @@ import { morningOf, nowAt } from '../src/server/clock.ts';
 import { workOut } from '../src/core/plan/season.ts';
 import { libraryCrops } from './libraryCrops.ts';
 import { whatIsThere } from '../src/db/house/whatIsThere.ts';
+import { photographed, type SeedPhoto } from '../simulators/demoPhotos.ts';
+import { insertPhoto } from '../src/db/house/photos.ts';
 import { foldInto } from '../src/server/house/seasons.ts';
 
 /** The nursery a start begins with. */
@@ -56,6 +58,7 @@ export interface NurserySeed {
   /** Readings by hand; covers by the seed's numbers. */
   readonly readings?: readonly Omit<SiteReadingInput, 'idempotencyKey'>[];
   readonly houseJobs?: readonly SeedJob[];
+  readonly photos?: readonly SeedPhoto[];
   readonly batches: readonly {
     readonly crop: string;
     readonly variety: string;
@@ -96,7 +99,7 @@ export async function setUp(db: Sequelize, seed: NurserySeed, machine_ms: number
   const crops = await libraryCrops();
   await inTransaction(db, async (transaction) => {
     await db.query(
-      `TRUNCATE photo_counts, round_lines, house_jobs, forecast_tries, forecasts, site_readings, covers, programmes, weather_days, stock_moves, potting_marks, potting_sessions, feeds, mixes, stock_items, heat_status, zone_hand_readings, device_orders, calibrations, alarms, set_point_log, heat_overrides, readings_dirty, reading_tiers,
+      `TRUNCATE photos, photo_counts, round_lines, house_jobs, forecast_tries, forecasts, site_readings, covers, programmes, weather_days, stock_moves, potting_marks, potting_sessions, feeds, mixes, stock_items, heat_status, zone_hand_readings, device_orders, calibrations, alarms, set_point_log, heat_overrides, readings_dirty, reading_tiers,
          readings, heat_sensors, heat_zones, scenarios, plan_changes, imports, old_trays, old_tray_files, kept_estimates, kept_batches, plan_versions, batch_events, batches, seasons, containers, place_periods, place_set_points, hot_bed_log, places, lots, varieties, crops, people, nursery
        RESTART IDENTITY`,
       { transaction },
@@ -166,7 +169,8 @@ export async function setUp(db: Sequelize, seed: NurserySeed, machine_ms: number
         },
         { transaction },
       );
-    await writeBatches(db, seed, { cropIds, placeIds, containerIds, coverIds }, transaction);
+    const batchIds = await writeBatches(db, seed, { cropIds, placeIds, containerIds, coverIds }, transaction);
+    await writePhotos(db, seed, { batchIds, placeIds }, transaction);
     for (const { place, device, spec } of seed.heat?.zones ?? [])
       await insertZone(db, { placeId: placeIds.get(place)!, device, spec: spec as never }, transaction);
   });
@@ -305,7 +309,8 @@ async function writeBatches(
   seed: NurserySeed,
   ids: Ids,
   transaction: Parameters<typeof insertBatch>[2],
-): Promise<void> {
+): Promise<number[]> {
+  const batchIds: number[] = [];
   const place = (id: number | null) => (id === null ? null : ids.placeIds.get(id)!);
   const varieties = new Map<string, { varietyId: number; lotId: number }>();
   for (const [i, demo] of seed.batches.entries()) {
@@ -340,6 +345,7 @@ async function writeBatches(
       { cropId, ...varieties.get(key)!, plan, note: '', splitFromId: null },
       transaction,
     );
+    batchIds.push(batch.id);
     for (const [j, event] of demo.events.entries()) {
       const idempotencyKey = `seed-${i}-${j}`.padEnd(8, '.');
       if (seed.people.length > 0) await signAs(db, authorOf(event, seed.people.length), transaction);
@@ -360,5 +366,38 @@ async function writeBatches(
         transaction,
       );
     }
+  }
+  return batchIds;
+}
+
+/** The photos a demo begins with. */
+async function writePhotos(
+  db: Sequelize,
+  { photos = [], nursery }: NurserySeed,
+  ids: { readonly batchIds: readonly number[]; readonly placeIds: ReadonlyMap<number, number> },
+  transaction: Parameters<typeof insertBatch>[2],
+): Promise<void> {
+  for (const [i, photo] of photos.entries()) {
+    const key = `seed photo ${i}`;
+    if (photo.person !== null) await signAs(db, photo.person, transaction);
+    await insertPhoto(
+      db,
+      {
+        idempotencyKey: key,
+        batchId: photo.batch === null ? null : ids.batchIds[photo.batch - 1]!,
+        placeId: photo.place === null ? null : ids.placeIds.get(photo.place)!,
+        alarmId: null,
+        day: isoFromDay(photo.day),
+        note: photo.note,
+      },
+      {
+        ...(await photographed(photo)),
+        requestHash: key,
+        recordedAt_ms: morningOf(photo.day, nursery.timeZone),
+        waited: false,
+        tappedAt_ms: null,
+      },
+      transaction,
+    );
   }
 }

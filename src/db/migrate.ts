@@ -29,6 +29,7 @@ import * as oldTrays from './migrations/026-old-trays.ts';
 import * as firstHour from './migrations/027-first-hour.ts';
 import * as tapped from './migrations/028-tapped.ts';
 import * as round from './migrations/029-round.ts';
+import * as photos from './migrations/030-photos.ts';
 import { LOCKS } from './locks.ts';
 
 interface Step {
@@ -66,6 +67,7 @@ const STEPS: readonly [string, Step][] = [
   ['027-first-hour', firstHour],
   ['028-tapped', tapped],
   ['029-round', round],
+  ['030-photos', photos],
 ];
 
 export const MIGRATION_NAMES = STEPS.map(([name]) => name);

@@ -94,10 +94,15 @@ async function readPages(most: number): Promise<void> {
   }
 }
 
+/** Pages that take what is asked behind their address up themselves; of all others it would be the page of something else. */
+const WHATEVER_IS_ASKED = /^\/(?:germination\/count\/.*|house\/(?:photos|scan))?$/;
+
 /** A page as this device keeps it, saying since when; null: it does not. */
 async function keptPage(url: URL): Promise<Response | null> {
   const cache = await caches.open(PAGES);
-  const page = (await cache.match(url.pathname + url.search)) ?? (await cache.match(url.pathname));
+  const page =
+    (await cache.match(url.pathname + url.search)) ??
+    (WHATEVER_IS_ASKED.test(url.pathname) ? await cache.match(url.pathname) : undefined);
   if (!page) return null;
   const note = await noteOf(cache);
   const known_ms = note && note.version === page.headers.get(VERSION) ? note.checked_ms : 0;

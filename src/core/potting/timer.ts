@@ -45,3 +45,20 @@ export function workedBy(marks: readonly Mark[], now_ms: number): Worked {
   const longest_min = longest / 60_000;
   return { minutes: sum / 60_000, state, longest_min, forgotten: longest_min > LONGEST_min };
 }
+
+/**
+ * What was worked, as it was read at an instant, with the marks made on this device since, which are not sent yet.
+ * @param read_ms when it was read
+ */
+export function workedSince(before: Worked, read_ms: number, marks: readonly Mark[], now_ms: number): Worked {
+  if (before.state === 'done') return before;
+  const ran: readonly Mark[] = before.state === 'running' ? [{ kind: 'start', at_ms: read_ms }] : [];
+  const since = workedBy([...ran, ...marks], now_ms);
+  const longest_min = Math.max(before.longest_min, since.longest_min);
+  return {
+    minutes: before.minutes + since.minutes,
+    state: since.state === 'waiting' ? before.state : since.state,
+    longest_min,
+    forgotten: before.forgotten || longest_min > LONGEST_min,
+  };
+}

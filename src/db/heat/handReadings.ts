@@ -12,7 +12,7 @@ export async function insertHandReading(
   zoneId: number,
   r: HandReadingInput,
   requestHash: string,
-  recorded_ms: number,
+  { recorded_ms, read_ms }: { readonly recorded_ms: number; readonly read_ms: number },
 ): Promise<{ readonly id: number; readonly repeated: boolean; readonly sameRequest: boolean } | null> {
   const [fresh] = await inTransaction(db, async (transaction) =>
     run(
@@ -25,7 +25,7 @@ export async function insertHandReading(
         r.idempotencyKey,
         requestHash,
         zoneId,
-        new Date(recorded_ms - r.ago_min * 60_000).toISOString(),
+        new Date(read_ms).toISOString(),
         r.medium_C,
         r.air_C,
         r.by,

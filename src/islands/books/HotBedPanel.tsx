@@ -84,6 +84,7 @@ export function HotBedPanel({ view, log, today }: Props) {
         path={path}
         extra={{ by }}
         draft={null}
+        waits={({ kind }) => WORDS.lineOf(DONE_WORDS[kind as keyof typeof DONE_WORDS])}
         said={() => WORDS.kept}
         onDone={remember}
         saveWords={WORDS.keepIt}

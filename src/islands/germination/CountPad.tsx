@@ -10,6 +10,7 @@ import { useKept } from '../../ui/kit/useKept.ts';
 import { dayNow } from '../../ui/today.ts';
 import { doOrKeep, postLine } from '../../ui/logPost.ts';
 import { later } from '../../ui/kit/later.tsx';
+import { dataUrlOf, keepPhoto } from '../../ui/photo/keepPhoto.ts';
 import type { TakenCount } from './PhotoCount.tsx';
 import { reasonOf, VERDICT_WORDS, BAD } from './words.ts';
 import { WORDS } from '../../words/en/germination/countPad.ts';
@@ -97,17 +98,22 @@ export function CountPad(props: Props) {
   }
 
   /** A photo shows one tray: taken over for all of several, it is added. */
-  function takeOver(of: TakenCount, andSave: boolean): void {
+  function takeOver(of: TakenCount, andSave: boolean, picture: Blob | null): void {
     const several = tray === null && trays > 1;
     const first = several && (up ?? 0) === 0 && count === 0;
     const to: Counting = first ? { tray: 1, count: of.up } : { tray, count: clamp(several ? count + of.up : of.up) };
     setTyped(to);
     setTaken(of);
     setPhoto(false);
+    if (picture) void keepPicture(picture, to);
     if (andSave) void save(to, of);
   }
+  async function keepPicture(picture: Blob, { tray: of, count: n }: Counting): Promise<void> {
+    const taken = { url: await dataUrlOf(picture), key: freshKey() };
+    await keepPhoto({ batchId }, name, today, WORDS.noteOfPicture(of, n), taken);
+  }
   /** What was corrected goes along, so that the counter settles to the house; the count itself does not hang on it. */
-  function keepPhoto(taken: TakenCount | null, tray: number | null): void {
+  function keepCorrections(taken: TakenCount | null, tray: number | null): void {
     if (!taken) return;
     const day = isoFromDay(dayNow(today));
     const body = { idempotencyKey: freshKey(), day, tray, ...taken };
@@ -129,7 +135,7 @@ export function CountPad(props: Props) {
       WORDS.upSaved(to.count, to.tray === null ? '' : WORDS.inTray(to.tray)),
       () => {
         setSaved(markOf(to));
-        keepPhoto(of, to.tray);
+        keepCorrections(of, to.tray);
       },
       halfWith(to) ? to : null,
     );

@@ -6,7 +6,8 @@ import type { PanCount } from '../../core/vision/pan.ts';
 import type { Corners, Point } from '../../core/vision/picture.ts';
 import { startVision, type VisionClient } from '../../workers/vision.client.ts';
 import { PictureInput } from '../../ui/photo/PictureInput.tsx';
-import { readPhoto } from '../../ui/photo/readPhoto.ts';
+import { readPhoto, type Photo } from '../../ui/photo/readPhoto.ts';
+import { recall, remember } from '../../ui/remembered.ts';
 import { WORDS } from '../../words/en/germination/photoCount.ts';
 
 /** A count as it was taken over, with what was corrected in it. */
@@ -27,12 +28,17 @@ interface Props {
   readonly settled: Settled;
   /** Most there can be in it. */
   readonly most: number;
-  /** @param save it is logged as it stands, by the tap of whoever looked it over */
-  readonly onTake: (count: TakenCount, save: boolean) => void;
+  /**
+   * @param save it is logged as it stands, by the tap of whoever looked it over
+   * @param picture what is kept of the batch; null: nothing is
+   */
+  readonly onTake: (count: TakenCount, save: boolean, picture: Blob | null) => void;
 }
 
 /** The longer side of a picture that is counted in. */
 const WIDE_px = 1600;
+/** Name under which this device remembers whether pictures are kept. */
+const KEPT = 'crook.photo-count';
 const CORNER_WORDS = ['topLeft', 'topRight', 'bottomRight', 'bottomLeft'] as const;
 /** A tap goes to the next of these. */
 const NEXT: Readonly<Record<Cell['kind'], Cell['kind']>> = {
@@ -48,6 +54,8 @@ export function PhotoCount({ grid, settled, most, onTake }: Props) {
   const vision = useRef<VisionClient | null>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
   const [picture, setPicture] = useState<ImageData | null>(null);
+  const [photo, setPhoto] = useState<Photo | null>(null);
+  const [kept, setKept] = useState(() => recall(KEPT, { picture: false }));
   const [corners, setCorners] = useState<Corners | null>(null);
   const [found, setFound] = useState(true);
   const [tray, setTray] = useState<TrayCount | null>(null);
@@ -65,7 +73,9 @@ export function PhotoCount({ grid, settled, most, onTake }: Props) {
     setWrong('');
     setBusy(true);
     try {
-      const { pixels } = await readPhoto(file, WIDE_px);
+      const read = await readPhoto(file, WIDE_px);
+      const { pixels } = read;
+      setPhoto(read);
       vision.current ??= startVision();
       const { width, height, data } = pixels;
       const at = await vision.current.take({ width, height, rgba: data }, grid ?? { rows: 5, columns: 8 });
@@ -126,6 +136,12 @@ export function PhotoCount({ grid, settled, most, onTake }: Props) {
       ),
     };
   };
+
+  async function handOver(save: boolean): Promise<void> {
+    // A picture that cannot be made small is no reason to lose a count.
+    const small = kept.picture && photo ? await photo.toJpeg().catch(() => null) : null;
+    onTake(taken(), save, small);
+  }
 
   return (
     <section aria-label={WORDS.countByPhoto} className="mt-3">
@@ -191,14 +207,26 @@ export function PhotoCount({ grid, settled, most, onTake }: Props) {
           <p className="mt-1 text-[0.92rem] text-ink2">{tray ? WORDS.tapToPutRight : WORDS.moveTheCorners}</p>
           {(tray || pan) && (
             <div className="mt-3 grid grid-cols-[2fr_1fr] gap-2">
-              <button type="button" className="btn solid min-h-16 text-xl" onClick={() => onTake(taken(), true)}>
+              <button type="button" className="btn solid min-h-16 text-xl" onClick={() => void handOver(true)}>
                 {WORDS.save(Math.min(up, most))}
               </button>
-              <button type="button" className="btn min-h-16" onClick={() => onTake(taken(), false)}>
+              <button type="button" className="btn min-h-16" onClick={() => void handOver(false)}>
                 {WORDS.takeOver}
               </button>
             </div>
           )}
+          <label className="mt-2 flex min-h-12 items-center gap-2">
+            <input
+              type="checkbox"
+              className="size-5 accent-plum"
+              checked={kept.picture}
+              onChange={(e) => {
+                setKept({ picture: e.target.checked });
+                remember(KEPT, { picture: e.target.checked });
+              }}
+            />
+            {WORDS.keepThePicture}
+          </label>
           <p className="mt-2 text-[0.88rem] text-ink2">{WORDS.whatItRestsOn}</p>
         </>
       )}

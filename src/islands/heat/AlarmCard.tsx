@@ -1,4 +1,6 @@
 import { useState } from 'react';
+import type { Person } from '../../core/house/people.ts';
+import { PhotoStrip } from '../../ui/photo/PhotoStrip.tsx';
 import { ALARMS } from '../../core/heat/alarms.ts';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
 import type { AlarmRecord } from '../../contracts/heat/heat.ts';
@@ -13,13 +15,16 @@ interface Props {
   readonly zone: string | null;
   readonly unit: TemperatureUnit;
   readonly timeZone: string;
+  /** What its photos want; without it they are on the page of alarms. */
+  readonly beside?: { readonly people: readonly Person[]; readonly today: number };
   readonly onTaken: () => void;
 }
 
 /** An alarm: what is wrong, what to do first, what says so, and who has it. */
-export function AlarmCard({ alarm, zone, unit, timeZone, onTaken }: Props) {
+export function AlarmCard({ alarm, zone, unit, timeZone, beside, onTaken }: Props) {
   const { by, setBy, remember } = useSignature();
   const [said, setSaid] = useState('');
+  const [photos, setPhotos] = useState(false);
   const words = ALARMS[alarm.kind];
   async function take(): Promise<void> {
     if (by.trim() === '') return setSaid(WORDS.sayWhoHasItA);
@@ -79,6 +84,12 @@ export function AlarmCard({ alarm, zone, unit, timeZone, onTaken }: Props) {
             )}
           </form>
         )
+      )}
+      {beside && (
+        <details className="mt-2" onToggle={(e) => setPhotos(e.currentTarget.open)}>
+          <summary className="link-btn inline-flex min-h-11 items-center">{WORDS.photos}</summary>
+          {photos && <PhotoStrip of={{ alarmId: alarm.id }} initial={[]} name={words.name} {...beside} />}
+        </details>
       )}
     </article>
   );

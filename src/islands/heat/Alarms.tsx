@@ -3,6 +3,7 @@ import { useView, writeNow } from '../../ui/kit/data.ts';
 import type { TemperatureUnit } from '../../core/units/temperature.ts';
 import type { AlarmRecord } from '../../contracts/heat/heat.ts';
 import { trouble } from '../../ui/call.ts';
+import type { Person } from '../../core/house/people.ts';
 import { useAlarmSound, type Sounding } from './useAlarmSound.ts';
 import { AlarmCard } from './AlarmCard.tsx';
 import { WORDS } from '../../words/en/heat/alarms.ts';
@@ -12,10 +13,12 @@ interface Props {
   readonly names: Readonly<Record<number, string>>;
   readonly unit: TemperatureUnit;
   readonly timeZone: string;
+  readonly people: readonly Person[];
+  readonly today: number;
 }
 
 /** Alarms that stand, those that are over, and a test. */
-export function Alarms({ alarms: first, names, unit, timeZone }: Props) {
+export function Alarms({ alarms: first, names, unit, timeZone, people, today }: Props) {
   const { view: alarms, refresh } = useView<readonly AlarmRecord[]>('/api/heat/alarms', first);
   const [said, setSaid] = useState('');
   const [ready, setReady] = useState(false);
@@ -47,6 +50,7 @@ export function Alarms({ alarms: first, names, unit, timeZone }: Props) {
       zone={a.zoneId === null ? null : (names[a.zoneId] ?? null)}
       unit={unit}
       timeZone={timeZone}
+      beside={{ people, today }}
       onTaken={() => void refresh()}
     />
   );

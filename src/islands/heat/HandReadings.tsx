@@ -63,6 +63,7 @@ export function HandReadings({ view, unit, timeZone, onChanged }: Props) {
         start={START}
         path={path}
         draft={null}
+        waits={() => WORDS.readingOf(card.name)}
         extra={{ by }}
         saveWords={WORDS.keepTheReading}
         buttonClass="btn solid mt-2 w-full"

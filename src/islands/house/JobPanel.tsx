@@ -7,6 +7,7 @@ import type { Person } from '../../core/house/people.ts';
 import type { RoundJob } from '../../contracts/house/roundView.ts';
 import { counted } from '../../ui/format.ts';
 import { minutesWords } from '../../ui/minutes.ts';
+import { TakePhoto } from '../../ui/photo/TakePhoto.tsx';
 import { PersonMark } from '../../ui/PersonMark.tsx';
 import { titleOf, type JobLine } from './useRoundLog.ts';
 import { WORDS } from '../../words/en/house/jobPanel.ts';
@@ -174,6 +175,11 @@ export function JobPanel({ job, today, people, timing, onTime, onGive, onLog }: 
           </button>
         )}
       </div>
+      {job.batchId !== null && (
+        <div className="mt-4">
+          <TakePhoto of={{ batchId: job.batchId }} name={job.name} today={today} cameraOnly />
+        </div>
+      )}
       <div className="mt-4 flex flex-wrap items-center gap-2 border-t border-line pt-3">
         {job.kind !== 'pot' && (
           <button

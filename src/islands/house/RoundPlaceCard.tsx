@@ -37,6 +37,15 @@ export function RoundPlaceCard({ place, unit, half, nth, of, aside, children }: 
         <span className="no-print ml-auto text-[0.92rem] text-ink2">
           <span className="max-[700px]:hidden">{WORDS.where(WORDS.doorAndLevel(place.door, place.level))}</span>
           {WORDS.nthPlace(nth, of)}
+          {place.id > 0 && (
+            <a
+              className="ml-3 inline-flex min-h-12 items-center"
+              href={`/house/photos?place=${place.id}`}
+              aria-label={WORDS.photosOf(place.name)}
+            >
+              {WORDS.photos}
+            </a>
+          )}
         </span>
         {place.orders
           .filter((order) => order.half === half)

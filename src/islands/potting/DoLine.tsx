@@ -4,7 +4,10 @@ import type { Container } from '../../core/books/container.ts';
 import { traysFor } from '../../core/batch/trays.ts';
 import type { SessionLineView, SessionView } from '../../contracts/potting/potting.ts';
 import { freshKey, trouble } from '../../ui/call.ts';
-import { writeNow } from '../../ui/kit/data.ts';
+import { doOrKeep } from '../../ui/logPost.ts';
+import { drawnAt_ms, dayNow } from '../../ui/today.ts';
+import { useWaiting } from '../../ui/useWaiting.ts';
+import { workedSince, type Mark, type Worked } from '../../core/potting/timer.ts';
 import { counted, shortDay } from '../../ui/format.ts';
 import { minutesWords } from '../../ui/minutes.ts';
 import { CULLS } from './words.ts';
@@ -24,32 +27,42 @@ interface Props {
 /** One batch at the bench: start, pause, done, and what it came to in taps. */
 export function DoLine(props: Props) {
   const { n, line, container, sessionId, today, people, rest_days, onView } = props;
-  const { worked, outcome } = line;
+  const { outcome } = line;
+  const waiting = useWaiting().filter(({ refused, body }) => refused === null && batchOf(body) === line.batchId);
+  const marks = waiting
+    .filter(({ path }) => path === `/api/potting/sessions/${sessionId}/marks`)
+    .map(({ body, at_ms }): Mark => ({ kind: (body as unknown as Mark).kind, at_ms }));
+  const written = waiting.find(({ path }) => path === `/api/potting/sessions/${sessionId}/outcomes`);
   const [open, setOpen] = useState(false);
   const [message, setMessage] = useState('');
   const [busy, setBusy] = useState(false);
-  const running = worked.state === 'running';
-  const since = useRef(0);
+  /** When this view came; the first was drawn with the page. */
+  const [read, setRead] = useState<{ readonly worked: Worked; readonly at_ms: number } | null>(null);
   const [, tick] = useState(0);
   useEffect(() => {
-    since.current = Date.now();
+    setRead((before) => ({ worked: line.worked, at_ms: before === null ? drawnAt_ms() : Date.now() }));
+  }, [line.worked]);
+  const worked = read === null ? line.worked : workedSince(read.worked, read.at_ms, marks, Date.now());
+  const running = worked.state === 'running';
+  useEffect(() => {
     if (!running) return;
     const timer = setInterval(() => tick((t) => t + 1), 1000);
     return () => clearInterval(timer);
-  }, [running, worked.minutes]);
-  const minutes = worked.minutes + (running && since.current > 0 ? (Date.now() - since.current) / 60_000 : 0);
+  }, [running]);
+  const { minutes } = worked;
 
   async function mark(kind: 'start' | 'pause' | 'done'): Promise<void> {
     if (busy) return;
     setBusy(true);
-    const answer = await writeNow<SessionView>('POST', `/api/potting/sessions/${sessionId}/marks`, {
-      idempotencyKey: freshKey(),
+    const answer = await doOrKeep<SessionView>({
+      path: `/api/potting/sessions/${sessionId}/marks`,
+      body: { idempotencyKey: freshKey(), batchId: line.batchId, kind },
+      words: WORDS.timerOf(line.name),
       batchId: line.batchId,
-      kind,
     });
     setBusy(false);
     if (answer.kind === 'done') onView(answer.value, '');
-    else setMessage(trouble(answer));
+    else if (answer.kind !== 'kept') setMessage(trouble(answer));
     if (kind === 'done') setOpen(true);
   }
 
@@ -74,6 +87,7 @@ export function DoLine(props: Props) {
               {WORDS.byPhoto(shortDay(line.photo.on), line.photo.doubled, line.photo.empty)}
             </p>
           )}
+          {written && <p className="font-semibold">{WORDS.keptHere(pottedIn(written.body))}</p>}
           {outcome && (
             <p className="text-[0.92rem] text-ink2">{WORDS.waterInWellRestUntil(shortDay(outcome.day + rest_days))}</p>
           )}
@@ -84,7 +98,7 @@ export function DoLine(props: Props) {
           </span>
         )}
         <div className="no-print flex gap-2 max-[700px]:w-full max-[700px]:[&>button]:flex-1">
-          {!outcome && worked.state !== 'done' && (
+          {!outcome && !written && worked.state !== 'done' && (
             <button
               type="button"
               className={`btn min-h-14 min-w-28 ${running ? '' : 'solid'}`}
@@ -95,7 +109,7 @@ export function DoLine(props: Props) {
               {running ? WORDS.pause : worked.state === 'paused' ? WORDS.goOn : WORDS.start}
             </button>
           )}
-          {!outcome && (
+          {!outcome && !written && (
             <button
               type="button"
               className={`btn min-h-14 min-w-28 ${running || worked.state === 'done' ? 'solid' : ''}`}
@@ -124,9 +138,9 @@ export function DoLine(props: Props) {
           {message}
         </p>
       )}
-      {open && (
+      {open && !written && (
         <OutcomePad
-          line={line}
+          line={{ ...line, worked }}
           sessionId={sessionId}
           today={today}
           people={people}
@@ -139,6 +153,9 @@ export function DoLine(props: Props) {
     </li>
   );
 }
+
+const batchOf = (body: object): unknown => (body as { readonly batchId?: unknown }).batchId;
+const pottedIn = (body: object): number => (body as { readonly potted: number }).potted;
 
 function doneWords(o: NonNullable<SessionLineView['outcome']>): string {
   const culled = Object.entries(o.culled)
@@ -183,13 +200,12 @@ function OutcomePad({ line, sessionId, today, people, onView }: PadProps) {
     if (busy) return;
     setBusy(true);
     const figure = Number(minutes.replace(',', '.'));
-    const answer = await writeNow<{ session: SessionView; repeated: boolean }>(
-      'POST',
-      `/api/potting/sessions/${sessionId}/outcomes`,
-      {
+    const answer = await doOrKeep<{ session: SessionView; repeated: boolean }>({
+      path: `/api/potting/sessions/${sessionId}/outcomes`,
+      body: {
         idempotencyKey: key.current,
         batchId: line.batchId,
-        day: isoFromDay(was?.day ?? today),
+        day: isoFromDay(was?.day ?? dayNow(today)),
         potted,
         doubled,
         culled,
@@ -199,10 +215,12 @@ function OutcomePad({ line, sessionId, today, people, onView }: PadProps) {
         people,
         correctsId: was?.eventId ?? null,
       },
-    );
+      words: WORDS.pottedOf(line.name, potted),
+      batchId: line.batchId,
+    });
     setBusy(false);
     if (answer.kind === 'done') onView(answer.value.session, WORDS.pottedWritten(line.name, potted));
-    else {
+    else if (answer.kind !== 'kept') {
       if (answer.kind === 'problem') key.current = freshKey();
       setMessage(trouble(answer));
     }

@@ -168,6 +168,7 @@ function MaxMin({ view, onKept }: FormProps) {
         schema={schemaOf}
         extra={{ kind: 'max-min' }}
         draft="max-min"
+        waits={({ coverId }) => WORDS.readingOf(placeOf(coverId))}
         saveWords={WORDS.keepIt}
         buttonClass="btn solid mt-3 w-full"
         said={null}
@@ -194,6 +195,7 @@ function Soil({ view, onKept }: FormProps) {
         schema={schemaOf}
         extra={{ kind: 'soil', day: isoFromDay(view.today) }}
         draft="soil"
+        waits={() => WORDS.readingOf(WORDS.soilThermometer)}
         saveWords={WORDS.keepIt}
         buttonClass="btn solid mt-3 w-full"
         said={null}

@@ -172,6 +172,9 @@ export function tappedAt(age_ms: number | null, now_ms: number): { tappedAt_ms?:
   return { tappedAt_ms: age_ms > 0 && age_ms <= LONGEST_AWAY_ms ? now_ms - age_ms : null };
 }
 
+/** When what is written now was tapped: now, or as long ago as it waited on a device. */
+export const tappedOrNow = (now_ms: number): number => tappedAt(ageOfWrite_ms(), now_ms).tappedAt_ms ?? now_ms;
+
 const BEGINS: ReadonlySet<string> = new Set(['sown', 'arrived']);
 
 /** When a batch is sown or comes, the dates planned for it are kept; when that line is withdrawn, they are let go. */

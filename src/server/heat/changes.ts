@@ -30,6 +30,7 @@ import {
   updateZone,
   writeFit,
 } from '../../db/heat/heat.ts';
+import { tappedOrNow } from '../batch/changeBatches.ts';
 import { insertHandReading } from '../../db/heat/handReadings.ts';
 import { raiseTest, syncAlarms, readAlarm, takeAlarm } from '../../db/heat/alarms.ts';
 import { readRaw } from '../../db/heat/readings.ts';
@@ -116,7 +117,10 @@ export async function addHandReading(
 ): Promise<{ id: number; repeated: boolean }> {
   await zoneOr404(zoneId);
   const { now } = await readSeason();
-  const done = await insertHandReading(database(), zoneId, input, hashOf({ zoneId, ...input }), now.instant_ms);
+  const done = await insertHandReading(database(), zoneId, input, hashOf({ zoneId, ...input }), {
+    recorded_ms: now.instant_ms,
+    read_ms: tappedOrNow(now.instant_ms) - input.ago_min * 60_000,
+  });
   if (done === null) throw new ProblemError(409, WORDS.correctedAlready, WORDS.thatReadingIsNotThere);
   if (!done.sameRequest) throw fieldProblem('idempotencyKey', WORDS.thisKeyWasUsedForAnother);
   return { id: done.id, repeated: done.repeated };

@@ -3,6 +3,7 @@ import { isOver } from '../../core/batch/event.ts';
 import type { Season } from '../../core/plan/season.ts';
 import { readMarks } from '../../db/house/world.ts';
 import { readSessions } from '../../db/potting/potting.ts';
+import { readZones } from '../../db/heat/heat.ts';
 import { database } from '../database.ts';
 
 /** Work of so many days is opened in the house. */
@@ -21,7 +22,16 @@ const ALWAYS = [
   '/heat',
   '/house/scan',
 ] as const;
-const THEN = ['/planting', '/germination/sow', '/weather', '/plan/season', '/batch/ledger', '/house/help'] as const;
+const THEN = [
+  '/planting',
+  '/germination/sow',
+  '/house/photos',
+  '/weather',
+  '/weather/readings',
+  '/plan/season',
+  '/batch/ledger',
+  '/house/help',
+] as const;
 
 /** What a device keeps for the coming two weeks, what is worked at first in front. */
 export async function devicePages(season: Season): Promise<DevicePages> {
@@ -36,6 +46,7 @@ export async function devicePages(season: Season): Promise<DevicePages> {
     .sort((a, b) => a.soon - b.soon)
     .slice(0, MOST_BATCHES);
   const pads = batches.filter(({ view }) => view.state.phase === 'sown' || view.state.phase === 'emerged');
+  const zones = await readZones(database());
   const sessions = (await readSessions(database())).filter(
     ({ on, closed }) => !closed && Math.abs(on - now.today) <= AHEAD_days,
   );
@@ -46,6 +57,7 @@ export async function devicePages(season: Season): Promise<DevicePages> {
       ...pads.map(({ view }) => `/germination/count/${view.batch.code}`),
       ...sessions.map(({ id }) => `/potting/sessions/${id}`),
       ...batches.map(({ view }) => `/batch/${view.batch.id}`),
+      ...zones.map(({ id }) => `/heat?zone=${id}`),
       ...THEN,
     ],
   };

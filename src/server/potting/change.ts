@@ -37,6 +37,7 @@ import {
   repeatedKey,
   requireFollows,
   splitIn,
+  tappedOrNow,
   type Logged,
 } from '../batch/changeBatches.ts';
 import { database } from '../database.ts';
@@ -123,7 +124,7 @@ export async function markTimer(id: number, input: MarkInput): Promise<SessionVi
   const session = await sessionOr404(id);
   if (!session.lines.some((l) => l.batchId === input.batchId)) throw fieldProblem('batchId', WORDS.thatBatchIsNotIn);
   const { batchId, kind, idempotencyKey } = input;
-  await insertMark(database(), { sessionId: id, batchId, kind, at_ms: Date.now() }, idempotencyKey);
+  await insertMark(database(), { sessionId: id, batchId, kind, at_ms: tappedOrNow(Date.now()) }, idempotencyKey);
   return viewSession(id);
 }
 

@@ -1,6 +1,7 @@
 import { useEffect, useId, useRef, useState, type ReactNode } from 'react';
 import { house } from '../house.ts';
-import type { Answer } from '../call.ts';
+import { freshKey, type Answer } from '../call.ts';
+import { doOrKeep } from '../logPost.ts';
 import { doneOr, NotDone, useWrite } from './data.ts';
 import type { FieldSpec, Units } from './fields.ts';
 import { FormRows } from './FormRows.tsx';
@@ -10,6 +11,11 @@ import { WORDS } from '../../words/en/ui/typedForm.ts';
 
 type Values = Readonly<Record<string, unknown>>;
 
+/** It waits on this device; the second, only until the page is closed. */
+const KEPT = Symbol('kept');
+const KEPT_OPEN = Symbol('kept until the page is closed');
+type Waiting = typeof KEPT | typeof KEPT_OPEN;
+
 interface Props<Done> {
   readonly fields: readonly FieldSpec[];
   /** What the form begins with, as it is kept; and again after each that was sent. */
@@ -18,6 +24,8 @@ interface Props<Done> {
   readonly path?: string;
   /** Sends it another way than to a path: through the lines that wait without a network. */
   readonly send?: (body: Record<string, unknown>) => Promise<Answer<Done>>;
+  /** It waits on this device where there is no network: what is done and to what, as the list of what waits says it. */
+  readonly waits?: (values: Values) => string;
   /** Whether the body carries a key of its own, so that a retry never counts twice. */
   readonly keyed?: boolean;
   /** What the call takes: what is wrong is said at its field before anything is sent. Given what `body` makes of the values. */
@@ -83,26 +91,41 @@ export function TypedForm<Done = unknown>(props: Props<Done>) {
   const sending = useWrite<object, Done>(props.method ?? 'POST', path, props.keyed ?? true);
   const [failed, setFailed] = useState<NotDone | null>(null);
   const busy = useRef(false);
+  const key = useRef<string | null>(null);
+
+  /** Under one key until the application has done it or said why not, so that a second try never counts twice. */
+  async function keep(words: string, values: Record<string, unknown>): Promise<Done | Waiting> {
+    key.current ??= freshKey();
+    const answer = await doOrKeep<Done>({ path, body: { idempotencyKey: key.current, ...values }, words });
+    if (answer.kind !== 'offline') key.current = null;
+    return answer.kind === 'kept' ? (answer.lasts ? KEPT : KEPT_OPEN) : doneOr(answer);
+  }
 
   async function send(): Promise<void> {
     const values = bodyOf(typed());
     if (busy.current) return;
     busy.current = true;
-    const answer = await (props.send ? props.send(values).then(doneOr) : sending.mutateAsync(values)).catch(
-      (error: unknown) => {
-        if (!(error instanceof NotDone)) throw error;
-        setFailed(error);
-        if (error.problem) refuse(error.problem);
-        return undefined;
-      },
-    );
+    const answer = await (
+      props.waits
+        ? keep(props.waits(values), values)
+        : props.send
+          ? props.send(values).then(doneOr)
+          : sending.mutateAsync(values)
+    ).catch((error: unknown) => {
+      if (!(error instanceof NotDone)) throw error;
+      setFailed(error);
+      if (error.problem) refuse(error.problem);
+      return undefined;
+    });
     busy.current = false;
     if (answer === undefined) return;
     setFailed(null);
+    const waiting = answer === KEPT || answer === KEPT_OPEN;
     forget();
     startWith({ ...start, ...Object.fromEntries((props.keeps ?? []).map((key) => [key, values[key]])) });
-    setDone(said ? said(answer, values) : WORDS.saved);
-    onDone?.(answer, values);
+    if (waiting) return setDone(answer === KEPT ? WORDS.keptHere : WORDS.keptUntilClosed);
+    setDone(said ? said(answer as Done, values) : WORDS.saved);
+    onDone?.(answer as Done, values);
   }
 
   const atFields = failed?.problem?.errors?.every(({ path: at }) => error(at) !== undefined) ?? false;
@@ -135,7 +158,7 @@ export function TypedForm<Done = unknown>(props: Props<Done>) {
       <button type="submit" className={props.buttonClass ?? 'btn solid mt-3'} disabled={sending.isPending}>
         {saveWords}
       </button>
-      {said !== null && (
+      {(said !== null || props.waits) && (
         <p role="status" className={done ? 'mt-1 font-semibold' : 'sr-only'}>
           {done}
         </p>

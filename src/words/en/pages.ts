@@ -13,6 +13,7 @@ export const PAGES: readonly PageWords[] = catalogue([
   { href: '/house/scan', name: 'Scan a label', also: 'camera qr code tray' },
   { href: '/house/jobs', name: 'Jobs of the house', also: 'repeated tasks heater traps wash trays' },
   { href: '/house/walk', name: 'Walking order', also: 'round places doors levels sort' },
+  { href: '/house/photos', name: 'Photos', also: 'pictures camera tray growing' },
   { href: '/house/paper', name: 'Round on paper', also: 'print type in later' },
   { href: '/plan/season', name: 'Season', also: 'plan timeline calendar batches room' },
   { href: '/house', name: 'Plan of the house', also: 'map layout benches where' },

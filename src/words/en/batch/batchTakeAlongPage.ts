@@ -11,6 +11,7 @@ export const WORDS = catalogue({
   commaSeparatedUtf8The: 'Comma-separated, UTF-8. The batches file can be read in again.',
   batchesAsCsv: 'Batches as CSV',
   theLogAsCsv: 'The log as CSV',
+  photosAsZip: 'Photos as a ZIP file',
   readBatchesIn: 'Read batches in',
   csvWithAHeadingAs: (part: Part) =>
     rich`CSV with a heading: ${part} (as 2027-05-24), and if you like variety, lot, spare_percent, hardening_days, germinate, grow, pot, harden, sow_tray, pot_container, note. Commas, semicolons or tabs. You see first what it would make.`,

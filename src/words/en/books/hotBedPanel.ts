@@ -2,6 +2,7 @@ import { catalogue, rich, type Part } from '../../catalogue.ts';
 
 /** Words of the books screens: HotBedPanel. */
 export const WORDS = catalogue({
+  lineOf: (what: string) => `Hot bed: ${what}`,
   inTheMiddle: 'in the middle',
   atTheEdge: 'at the edge',
   atTheHottestSpot: 'at the hottest spot',

@@ -2,6 +2,7 @@ import { catalogue, rich, type Part } from '../../catalogue.ts';
 
 /** Words of the germination screens: CountPad. */
 export const WORDS = catalogue({
+  noteOfPicture: (tray: number | null, up: number) => `${tray === null ? '' : `Tray ${tray}, `}${up} up`,
   upSaved: (count: number, tray: string) => `${count} up${tray}: saved`,
   inTray: (tray: number) => ` in tray ${tray}`,
   sownDay: (code: Part, sown: Part, sownOn: Part, sownOn2: Part, link: Part) =>

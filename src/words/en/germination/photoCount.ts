@@ -28,6 +28,7 @@ export const WORDS = catalogue({
   moveTheCorners: 'Draw the corners onto those of the pan.',
   save: (up: number) => `Save: ${up} up`,
   takeOver: 'Only take over',
+  keepThePicture: 'Keep the picture with the batch as well',
   whatItRestsOn:
     'Counted on this device and never logged by itself. Tried on drawn trays alone: no real photographs were at hand, so look it over.',
   kinds: { empty: 'empty', one: 'one', doubled: 'two', doubtful: 'doubtful' },

@@ -2,6 +2,7 @@ import { catalogue } from '../../catalogue.ts';
 
 /** Words of the heat screens: HandReadings. */
 export const WORDS = catalogue({
+  readingOf: (zone: string) => `${zone}: reading by hand`,
   notSaid: 'not said',
   withdrawn: 'Withdrawn.',
   readByHand: 'Read by hand',

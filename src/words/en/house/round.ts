@@ -76,6 +76,8 @@ export const WORDS = catalogue({
   leftUntilTomorrow: 'Left until tomorrow',
   howItIsChosen:
     'Chosen so that what is left costs least: plants at risk, and a fiftieth of a batch’s plants for each day it is later. Minutes are the house’s own pace where jobs were timed, else the usual figures (common practice, no source). You decide: any job can be done all the same.',
+  photos: 'Photos',
+  photosOf: (name: string) => `Photos of ${name}`,
   nthPlace: (nth: number, of: number) => `${nth} of ${of} ${of === 1 ? 'place' : 'places'}`,
   doorAndLevel: (door: string, level: number) =>
     `${door}${door !== '' && level !== 0 ? ', ' : ''}${level === 0 ? '' : `level ${level}`}`,

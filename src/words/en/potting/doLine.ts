@@ -2,6 +2,9 @@ import { catalogue, rich, type Part } from '../../catalogue.ts';
 
 /** Words of the potting screens: DoLine. */
 export const WORDS = catalogue({
+  timerOf: (name: string) => `${name}: timer`,
+  pottedOf: (name: string, potted: number) => `${name}: ${potted} potted`,
+  keptHere: (potted: number) => `${potted} potted: kept on this device, not sent yet`,
   into: (plants: number, name: string, counted: string) => `${plants} into ${name}, ${counted}`,
   waterInWellRestUntil: (shortDay: string) =>
     `Water in well. Rest until ${shortDay}: no hardening, no full sun, no feed.`,

@@ -2,6 +2,7 @@ import { catalogue } from '../../catalogue.ts';
 
 /** Words of the weather screens: Readings. */
 export const WORDS = catalogue({
+  readingOf: (where: string) => `Reading: ${where}`,
   withdrawn: 'Withdrawn.',
   readings: 'Readings',
   whatEachCoverIsWorth: 'What each cover is worth here',
