@@ -40,6 +40,7 @@ import { OLD_TRAYS_CALLS } from './germination/oldTrays.ts';
 import { LINE_CALLS } from './batch/batchLines.ts';
 import { PHOTO_CALLS } from './germination/photoCount.ts';
 import { houseJobInput, ROUND_CALLS } from './house/round.ts';
+import { ENTRY_CALLS } from './house/entries.ts';
 import { PHOTO_NOTE_CALLS } from './house/photos.ts';
 import { SEARCH_CALLS } from './house/search.ts';
 import { BEGIN_CALLS } from './house/begin.ts';
@@ -282,6 +283,7 @@ export const CALLS: readonly Call[] = [
   ...BEGIN_CALLS,
   ...ROUND_CALLS,
   ...PHOTO_NOTE_CALLS,
+  ...ENTRY_CALLS,
   ...PHOTO_CALLS,
   ...SEARCH_CALLS,
   ...LINE_CALLS,

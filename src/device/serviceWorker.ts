@@ -4,7 +4,7 @@ import { registerRoute } from 'workbox-routing';
 import type { DevicePages } from '../contracts/house/device.ts';
 import type { Problem } from '../contracts/problem.ts';
 import { WORDS } from '../words/en/house/serviceWorker.ts';
-import { headersOf, sendWaiting, type Send } from './send.ts';
+import { sendWaiting, type Post } from './send.ts';
 
 // Runs beside the pages, in the browser: what the application is made of and the pages of the coming two weeks open without a
 // network, and what waits goes out when there is one. Built into dist/client/sw.js by bin/bundle.mjs.
@@ -181,12 +181,12 @@ self.addEventListener('message', (event) => {
 });
 
 const LONGEST_ms = 30_000;
-const send: Send = async (entry) => {
+const post: Post = async (path, body, headers) => {
   try {
-    const answer = await fetch(entry.path, {
+    const answer = await fetch(path, {
       method: 'POST',
-      headers: { 'content-type': 'application/json', ...headersOf(entry, Date.now()) },
-      body: JSON.stringify(entry.body),
+      headers: { 'content-type': 'application/json', ...headers },
+      body: JSON.stringify(body),
       // A network that hangs must not hold up the pages, which send one at a time with this.
       signal: AbortSignal.timeout(LONGEST_ms),
     });
@@ -205,7 +205,7 @@ self.addEventListener('sync', (event) => {
       // An open page shows what comes of it.
       if (open.length > 0) return open.forEach((page) => page.postMessage({ kind: 'send-waiting' }));
       // Failing is how the browser is told to try again.
-      if ((await sendWaiting(send)).waits) throw new Error('there is no network yet');
+      if ((await sendWaiting(post)).waits) throw new Error('there is no network yet');
     }),
   );
 });

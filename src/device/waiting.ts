@@ -38,7 +38,7 @@ interface Store {
   all(): Promise<Kept[]>;
   add(entry: Waiting): Promise<void>;
   change(key: string, change: Partial<Waiting>): Promise<void>;
-  drop(key: string): Promise<void>;
+  drop(keys: readonly string[]): Promise<void>;
 }
 
 const NAME = 'crook';
@@ -74,10 +74,12 @@ async function lasting(): Promise<Store> {
       if (there) await work.store.put({ ...there, ...change });
       await work.done;
     },
-    async drop(key) {
+    async drop(keys) {
       const work = db.transaction('waiting', 'readwrite');
-      const seq = await work.store.index('key').getKey(key);
-      if (seq !== undefined) await work.store.delete(seq);
+      for (const key of keys) {
+        const seq = await work.store.index('key').getKey(key);
+        if (seq !== undefined) await work.store.delete(seq);
+      }
       await work.done;
     },
   };
@@ -97,8 +99,8 @@ function passing(): Store {
       const there = entries.get(key);
       if (there) entries.set(key, { ...there, ...change });
     },
-    async drop(key) {
-      entries.delete(key);
+    async drop(keys) {
+      for (const key of keys) entries.delete(key);
     },
   };
 }
@@ -161,8 +163,8 @@ export async function changeWaiting(key: string, change: Partial<Waiting>): Prom
   tell();
 }
 
-/** Lets an entry go: it was taken, or the grower has seen why it cannot be. */
-export async function dropWaiting(key: string): Promise<void> {
-  await (await open()).drop(key);
+/** Lets entries go: they were taken, or the grower has seen why they cannot be. */
+export async function dropWaiting(...keys: readonly string[]): Promise<void> {
+  await (await open()).drop(keys);
   tell();
 }

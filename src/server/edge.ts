@@ -10,6 +10,8 @@ import { WORDS } from '../words/en/house/edge.ts';
 export const BODY_BYTES = 64 * 1024;
 /** Largest body of an import. */
 export const IMPORT_BYTES = 3 * 1024 * 1024;
+/** Largest body of entries that waited on a device and come together. */
+export const ENTRIES_BYTES = 256 * 1024;
 /** Largest body of a photo: its picture as base64. */
 export const PHOTO_BYTES = 2 * 1024 * 1024;
 /** Largest file of daily weather, decades of it. */

@@ -1,7 +1,7 @@
 import type { LogLine } from '../contracts/batch/batches.ts';
 import { EVENT_WORDS, type EventKind } from '../core/batch/event.ts';
-import { headersOf, sendWaiting, type Answer } from '../device/send.ts';
-import { allWaiting, dropWaiting, keepWaiting, type Kept, type Waiting } from '../device/waiting.ts';
+import { headersOf, sendWaiting, type Answer, type Post } from '../device/send.ts';
+import { allWaiting, dropWaiting, keepWaiting, type Waiting } from '../device/waiting.ts';
 import { call } from './call.ts';
 import { tellWritten } from './fresh.ts';
 import { personHere } from './who.ts';
@@ -34,8 +34,7 @@ export interface KeptAnswer {
 /** Longer than this nobody stands before a button: it is kept, and goes out meanwhile. */
 const PATIENCE_ms = 6_000;
 
-const send = (entry: Kept): Promise<Answer<unknown>> =>
-  call('POST', entry.path, entry.body, entry.personId, headersOf(entry, Date.now()));
+const post: Post = (path, body, headers) => call('POST', path, body, undefined, headers);
 
 /** Asks the browser to send what waits once there is a network, also when no page is open; where it can. */
 function sendLater(): void {
@@ -80,7 +79,7 @@ export async function doOrKeep<T>({
   const lasts = await keepWaiting(entry);
   const kept: KeptAnswer = { kind: 'kept', lasts };
   const sent = await Promise.race([
-    sendWaiting(send),
+    sendWaiting(post),
     new Promise<null>((late) => setTimeout(late, PATIENCE_ms, null)),
   ]);
   const waits = (await allWaiting()).some(({ key, refused }) => key === entry.key && refused === null);
@@ -89,7 +88,7 @@ export async function doOrKeep<T>({
     sendLater();
     return kept;
   }
-  const answer = sent?.answers.get(entry.key) ?? (await send({ ...entry, seq: 0 }));
+  const answer = sent?.answers.get(entry.key) ?? (await post(path, body, headersOf(entry, Date.now())));
   // Who has just tapped it is told where it was tapped.
   await dropWaiting(entry.key);
   if (answer.kind === 'done') tellWritten();
@@ -119,7 +118,7 @@ export function postLine(batchId: number, line: LogLine, about?: About): Promise
 
 /** Sends what waits, in order. @param again also what was not taken before */
 export async function sendKept(again = false): Promise<{ readonly sent: number }> {
-  const { answers } = await sendWaiting(send, again);
+  const { answers } = await sendWaiting(post, again);
   const sent = [...answers.values()].filter(({ kind }) => kind === 'done').length;
   if (sent > 0) tellWritten();
   return { sent };

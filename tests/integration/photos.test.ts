@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { inflateRawSync } from 'node:zlib';
 import pg from 'pg';
 import sharp from 'sharp';
@@ -159,7 +160,7 @@ describe('what waited on a device', () => {
         app,
         'POST',
         `/api/heat/zones/${zone!.id}/by-hand`,
-        { idempotencyKey: key(), ago_min: 30, medium_C: 21, air_C: null, by: 'HG', correctsId: null },
+        { idempotencyKey: randomUUID(), ago_min: 30, medium_C: 21, air_C: null, by: 'HG', correctsId: null },
         headers,
       );
     const [waited, now] = [await read({ 'x-crook-age': String(2 * 3_600_000) }), await read({})];

@@ -258,3 +258,55 @@ describe('a count from a photo', () => {
     expect((await post({}, 9999)).status).toBe(404);
   });
 });
+
+describe('what waited on a device and comes together', () => {
+  it('is done in its order, in the name of whose hands, as old as it is; what is refused holds up nothing', async () => {
+    const note = (words: string) => ({ idempotencyKey: key(), kind: 'note', day: DAY, note: words });
+    const entry = (body: object, personId: number | null, age_min: number, path = '/api/batch/20/events') => ({
+      path,
+      body,
+      personId,
+      age_ms: age_min * 60_000,
+    });
+    const entries = [
+      entry(note('the first'), 2, 90),
+      entry({ ...note('of a batch that is not'), day: '2031-01-01' }, 2, 80),
+      entry({ ...note('of no form'), kind: 'eaten' }, 2, 70),
+      entry(
+        { idempotencyKey: key(), kind: 'note', jobKey: 'own/1/1', day: DAY, note: '' },
+        2,
+        70,
+        '/api/house/round/lines',
+      ),
+      entry(note('the last'), 3, 60),
+    ];
+    const sent = await send(app, 'POST', '/api/house/entries', { entries });
+    expect(sent.status).toBe(200);
+    const answers = sent.body as { status: number; body: { errors?: { path: string }[] } }[];
+    expect(answers.map(({ status }) => status)).toEqual([201, 422, 422, 422, 201]);
+    expect(answers.slice(1, 4).map(({ body }) => body.errors![0]!.path)).toEqual(['day', 'kind', 'jobKey']);
+    const again = (await send(app, 'POST', '/api/house/entries', { entries })).body as typeof answers;
+    expect(again.map(({ status }) => status)).toEqual([200, 422, 422, 422, 200]);
+    const { rows } = await client.query(
+      `SELECT note, author_id, extract(epoch FROM recorded_at - tapped_at) / 60 AS ago_min FROM batch_events
+        WHERE batch_id = 20 AND note IN ('the first', 'the last') ORDER BY id`,
+    );
+    expect(rows.map(({ note: words, author_id }) => [words, author_id])).toEqual([
+      ['the first', 2],
+      ['the last', 3],
+    ]);
+    expect(Number(rows[0].ago_min)).toBeCloseTo(90, 0);
+    expect(Number(rows[1].ago_min)).toBeCloseTo(60, 0);
+  });
+
+  it.each([
+    ['that goes by its own call', { path: '/api/house/photos' }, 'entries.0.path'],
+    ['to an address elsewhere', { path: 'http://example.test/api/batch/1/events' }, 'entries.0.path'],
+    ['as old as the hills', { age_ms: 1e13 }, 'entries.0.age_ms'],
+  ])('%s is refused', async (_words, more, path) => {
+    const entries = [{ path: '/api/batch/1/events', body: {}, personId: null, age_ms: 0, ...more }];
+    const answer = await send(app, 'POST', '/api/house/entries', { entries });
+    expect(answer.status).toBe(422);
+    expect((answer.body as { errors: { path: string }[] }).errors[0]!.path).toBe(path);
+  });
+});

@@ -9,6 +9,8 @@ export interface Network {
   back(url?: string): void;
   /** The next so many answers to writes are lost on their way: the application has done what was asked. */
   loseAnswers(count: number): void;
+  /** Does something so many milliseconds after the next write has gone to the application. */
+  atNextWrite(after_ms: number, act: () => void): void;
   /** From now on the application comes with another service worker, as after an update. */
   newVersion(): void;
   /** Keys of the writes that reached the application, in order. */
@@ -21,7 +23,15 @@ export async function startNetwork(target: string): Promise<Network> {
   let isCut = false;
   let lose = 0;
   let version = 0;
+  let atWrite: (() => void) | null = null;
   const written: string[] = [];
+  const keysIn = (body: Buffer): string[] => {
+    const { idempotencyKey, entries } = JSON.parse(body.toString() || '{}') as {
+      idempotencyKey?: string;
+      entries?: { body: { idempotencyKey: string } }[];
+    };
+    return entries?.map((entry) => entry.body.idempotencyKey) ?? [idempotencyKey ?? ''];
+  };
   const bodyOf = async (message: IncomingMessage): Promise<Buffer> => {
     const parts: Buffer[] = [];
     for await (const part of message) parts.push(part as Buffer);
@@ -41,8 +51,7 @@ export async function startNetwork(target: string): Promise<Network> {
         (answer) => {
           void (async () => {
             const isWrite = incoming.method === 'POST';
-            if (isWrite && (answer.statusCode ?? 500) < 500)
-              written.push((JSON.parse(body.toString() || '{}') as { idempotencyKey?: string }).idempotencyKey ?? '');
+            if (isWrite && (answer.statusCode ?? 500) < 500) written.push(...keysIn(body));
             if (isCut) return void incoming.socket.destroy();
             if (isWrite && lose > 0) {
               lose--;
@@ -63,6 +72,10 @@ export async function startNetwork(target: string): Promise<Network> {
       );
       call.on('error', () => incoming.socket.destroy());
       call.end(body);
+      if (incoming.method === 'POST') {
+        atWrite?.();
+        atWrite = null;
+      }
     });
   });
   await new Promise<void>((ready) => server.listen(0, '127.0.0.1', ready));
@@ -78,6 +91,7 @@ export async function startNetwork(target: string): Promise<Network> {
       isCut = false;
     },
     loseAnswers: (count) => (lose = count),
+    atNextWrite: (after_ms, act) => (atWrite = () => void setTimeout(act, after_ms)),
     newVersion: () => version++,
     written,
     stop: () =>

@@ -8,6 +8,7 @@ import { trouble } from '../../ui/call.ts';
 import { readNow, writeNow } from '../../ui/kit/data.ts';
 import { Figure } from '../../ui/Figure.tsx';
 import { counted, longDay } from '../../ui/format.ts';
+import { useWaiting } from '../../ui/useWaiting.ts';
 import { DoLine } from './DoLine.tsx';
 import { PlanLine } from './PlanLine.tsx';
 import { Room } from './Room.tsx';
@@ -44,7 +45,10 @@ export function Session({ initial, unit }: { readonly initial: SessionView; read
   const [view, setView] = useState(initial);
   const [draft, setDraft] = useState(() => draftOf(initial));
   const started = initial.lines.some((l) => l.worked.state !== 'waiting' || l.outcome);
-  const [doing, setDoing] = useState(started);
+  // Begun as well where what was tapped is not sent yet.
+  const kept = useWaiting().some(({ path }) => path.startsWith(`/api/potting/sessions/${initial.id}/`));
+  const [chosen, setDoing] = useState<boolean | null>(null);
+  const doing = chosen ?? (started || kept);
   const [problem, setProblem] = useState<Problem | null>(null);
   const [said, setSaid] = useState('');
   const [saving, setSaving] = useState(false);

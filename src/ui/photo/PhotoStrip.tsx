@@ -73,7 +73,7 @@ export function PhotoRow({ photos, waiting = [], people, today, nameOf, leaf = p
       one.alarmId === shown.alarmId,
   );
   // The newest is wanted first, and stands last.
-  const row = useRef<HTMLOListElement>(null);
+  const row = useRef<HTMLDivElement>(null);
   const length = photos.length + waiting.length;
   useEffect(() => {
     if (row.current) row.current.scrollLeft = row.current.scrollWidth;
@@ -81,56 +81,52 @@ export function PhotoRow({ photos, waiting = [], people, today, nameOf, leaf = p
   const personOf = (id: number | null) => people.find((person) => person.id === id);
   return (
     <>
-      <ol
-        ref={row}
-        className="mt-2 flex gap-3 overflow-x-auto pb-2"
-        tabIndex={0}
-        role="region"
-        aria-label={WORDS.strip}
-      >
-        {photos.map((photo) => (
-          <li key={photo.id} className="w-40 shrink-0">
-            {photo.removedOn === null ? (
-              <button
-                type="button"
-                className="block w-full text-left"
-                aria-label={WORDS.open(spokenDay(photo.on, today), photo.note)}
-                onClick={() => setAt(photo.id)}
-              >
-                <img
-                  src={pictureOf(photo.id)}
-                  alt=""
-                  loading="lazy"
-                  width={photo.width}
-                  height={photo.height}
-                  className="h-28 w-full border border-line bg-paper object-cover"
-                />
-              </button>
-            ) : (
-              <p className="grid h-28 place-items-center border border-line p-2 text-[0.88rem] text-ink2">
-                {WORDS.removedOn(shortDay(photo.removedOn), personOf(photo.removedBy)?.initials ?? '')}
+      <div ref={row} className="mt-2 overflow-x-auto pb-2" tabIndex={0} role="region" aria-label={WORDS.strip}>
+        <ol className="flex gap-3">
+          {photos.map((photo) => (
+            <li key={photo.id} className="w-40 shrink-0">
+              {photo.removedOn === null ? (
+                <button
+                  type="button"
+                  className="block w-full text-left"
+                  aria-label={WORDS.open(spokenDay(photo.on, today), photo.note)}
+                  onClick={() => setAt(photo.id)}
+                >
+                  <img
+                    src={pictureOf(photo.id)}
+                    alt=""
+                    loading="lazy"
+                    width={photo.width}
+                    height={photo.height}
+                    className="h-28 w-full border border-line bg-paper object-cover"
+                  />
+                </button>
+              ) : (
+                <p className="grid h-28 place-items-center border border-line p-2 text-[0.88rem] text-ink2">
+                  {WORDS.removedOn(shortDay(photo.removedOn), personOf(photo.removedBy)?.initials ?? '')}
+                </p>
+              )}
+              <p className="mt-1 flex items-baseline gap-2 text-[0.92rem]">
+                <span className="num">{shortDay(photo.on)}</span>
+                <WrittenBy person={personOf(photo.authorId)} />
               </p>
-            )}
-            <p className="mt-1 flex items-baseline gap-2 text-[0.92rem]">
-              <span className="num">{shortDay(photo.on)}</span>
-              <WrittenBy person={personOf(photo.authorId)} />
-            </p>
-            {nameOf && <p className="truncate text-[0.92rem]">{nameOf(photo)}</p>}
-            {photo.note && <p className="line-clamp-2 text-[0.9rem] text-ink2">{photo.note}</p>}
-          </li>
-        ))}
-        {waiting.map(({ key, body }) => (
-          <li key={key} className="w-40 shrink-0">
-            <img
-              src={`data:image/jpeg;base64,${(body as { picture: string }).picture}`}
-              alt={WORDS.waits}
-              className="h-28 w-full border border-dashed border-ink3 object-cover"
-            />
-            <p className="mt-1 text-[0.92rem] font-semibold">{WORDS.waits}</p>
-            <p className="line-clamp-2 text-[0.9rem] text-ink2">{(body as { note: string }).note}</p>
-          </li>
-        ))}
-      </ol>
+              {nameOf && <p className="truncate text-[0.92rem]">{nameOf(photo)}</p>}
+              {photo.note && <p className="line-clamp-2 text-[0.9rem] text-ink2">{photo.note}</p>}
+            </li>
+          ))}
+          {waiting.map(({ key, body }) => (
+            <li key={key} className="w-40 shrink-0">
+              <img
+                src={`data:image/jpeg;base64,${(body as { picture: string }).picture}`}
+                alt={WORDS.waits}
+                className="h-28 w-full border border-dashed border-ink3 object-cover"
+              />
+              <p className="mt-1 text-[0.92rem] font-semibold">{WORDS.waits}</p>
+              <p className="line-clamp-2 text-[0.9rem] text-ink2">{(body as { note: string }).note}</p>
+            </li>
+          ))}
+        </ol>
+      </div>
       {shown && (
         <Large
           photo={shown}

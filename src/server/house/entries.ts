@@ -1,0 +1,63 @@
+import type { z } from 'zod';
+import { eventInput } from '../../contracts/batch/batches.ts';
+import { photoCountInput } from '../../contracts/germination/photoCount.ts';
+import { handReadingInput } from '../../contracts/heat/heat.ts';
+import type { EntriesInput, EntryAnswer } from '../../contracts/house/entries.ts';
+import { roundLineInput } from '../../contracts/house/round.ts';
+import { siteReadingInput } from '../../contracts/weather/siteReadings.ts';
+import { writeAs } from '../../db/inTransaction.ts';
+import { logEvent } from '../batch/changeBatches.ts';
+import { check, problemOf } from '../edge.ts';
+import { keepPhotoCount } from '../germination/photoCounts.ts';
+import { addHandReading } from '../heat/changes.ts';
+import { logReading } from '../weather/siteReadings.ts';
+import { logRound } from './logRound.ts';
+
+interface Way {
+  readonly path: RegExp;
+  /** Does it and answers whether it was done before. */
+  readonly go: (id: number, body: unknown) => Promise<{ readonly repeated: boolean }>;
+}
+const way = <T extends z.ZodType>(
+  path: RegExp,
+  schema: T,
+  act: (id: number, input: z.output<T>) => Promise<{ readonly repeated: boolean }>,
+): Way => ({ path, go: (id, body) => act(id, check(schema, body)) });
+
+/** What may come together; each as its own call does it. */
+const WAYS: readonly Way[] = [
+  way(/^\/api\/batch\/(\d+)\/events$/, eventInput, logEvent),
+  way(/^\/api\/house\/round\/lines$/, roundLineInput, (_, input) => logRound(input)),
+  way(/^\/api\/batch\/(\d+)\/photo-counts$/, photoCountInput, keepPhotoCount),
+  way(/^\/api\/heat\/zones\/(\d+)\/by-hand$/, handReadingInput, addHandReading),
+  way(/^\/api\/weather\/readings$/, siteReadingInput, (_, input) => logReading(input)),
+];
+
+/**
+ * Does what waited on a device, one after another in its order, each in the name of whose hands it was and as old as it is. What is
+ * refused holds up nothing; at a failure of the application itself it stops, and the rest is not answered.
+ */
+export async function doEntries({ entries }: EntriesInput): Promise<EntryAnswer[]> {
+  const answers: EntryAnswer[] = [];
+  for (const { path, body, personId, age_ms } of entries) {
+    const answer = await writeAs(personId, () => answerTo(path, body), age_ms);
+    answers.push(answer);
+    if (answer.status >= 500) break;
+  }
+  return answers;
+}
+
+async function answerTo(path: string, body: unknown): Promise<EntryAnswer> {
+  try {
+    for (const { path: pattern, go } of WAYS) {
+      const found = pattern.exec(path);
+      if (!found) continue;
+      const done = await go(Number(found[1] ?? 0), body);
+      return { status: done.repeated ? 200 : 201, body: done };
+    }
+    throw new Error(`no way for ${path}`);
+  } catch (error) {
+    const problem = problemOf(error, path);
+    return { status: problem.status, body: problem };
+  }
+}
