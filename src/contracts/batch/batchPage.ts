@@ -31,6 +31,8 @@ export interface BatchPageData {
   readonly late_days: number | null;
   readonly ruleSowOn: number;
   readonly events: readonly EventRecord[];
+  /** When lines that waited on a device were tapped, in words, by the number of the line. */
+  readonly tapped: Readonly<Record<number, string>>;
   readonly places: readonly Choice[];
   readonly people: readonly Person[];
   readonly seasonId: number;

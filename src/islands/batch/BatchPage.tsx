@@ -291,6 +291,9 @@ function Log({
                   {event.correctsId !== null && (
                     <span className="text-ink2">{WORDS.correctsLine(event.correctsId)}</span>
                   )}
+                  {data.tapped[event.id] && (
+                    <span className="text-ink2">{WORDS.wasTapped(data.tapped[event.id]!)}</span>
+                  )}
                 </span>
                 <WrittenBy person={data.people.find((p) => p.id === event.authorId)} />
                 {fixable && (

@@ -88,7 +88,7 @@ export function AlarmCard({ alarm, zone, unit, timeZone, beside, onTaken }: Prop
       {beside && (
         <details className="mt-2" onToggle={(e) => setPhotos(e.currentTarget.open)}>
           <summary className="link-btn inline-flex min-h-11 items-center">{WORDS.photos}</summary>
-          {photos && <PhotoStrip of={{ alarmId: alarm.id }} initial={[]} name={words.name} {...beside} />}
+          {photos && <PhotoStrip of={{ alarmId: alarm.id }} initial={[]} name={words.name} {...beside} plain />}
         </details>
       )}
     </article>

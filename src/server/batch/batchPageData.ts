@@ -1,6 +1,7 @@
 import { plantsByWords } from '../../core/batch/plants.ts';
 import { punctuality } from '../../core/batch/tolerance.ts';
 import { ruleOfWeeksSowDay } from '../../core/plan/schedule/ruleOfWeeks.ts';
+import { tappedWords } from './ledger.ts';
 import type { BatchPageData } from '../../contracts/batch/batchPage.ts';
 import type { Season } from '../../core/plan/season.ts';
 
@@ -31,6 +32,11 @@ export function batchPageData(season: Season, id: string): BatchPageData | null 
     late_days: progress.late_days,
     ruleSowOn: ruleOfWeeksSowDay(crop, batch.plan),
     events: view.events,
+    tapped: Object.fromEntries(
+      view.events
+        .filter(({ tappedAt_ms }) => tappedAt_ms !== undefined)
+        .map((event) => [event.id, tappedWords(event, world.nursery.timeZone)]),
+    ),
     places: world.places.map(({ id: placeId, name, retiredOn }) => ({ id: placeId, name, retiredOn })),
     people: world.people,
     seasonId: batch.seasonId,

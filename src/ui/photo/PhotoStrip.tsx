@@ -20,18 +20,20 @@ interface Props {
   readonly today: number;
   /** Only looked at: what it shows is over. */
   readonly still?: boolean;
+  /** It stands under a heading of its own, and nothing grows there. */
+  readonly plain?: boolean;
 }
 
 /** Photos of one thing as a strip by day, the first first, so that a tray is seen growing; and the button that takes the next. */
-export function PhotoStrip({ of, initial, name, people, today, still = false }: Props) {
+export function PhotoStrip({ of, initial, name, people, today, still = false, plain = false }: Props) {
   const { view, refresh } = useView<readonly Photo[]>(photosOf(of), initial);
   const waiting = useWaiting().filter((entry) => entry.refused === null && shows(entry, of));
   const photos = [...view].reverse();
   return (
     <section aria-label={WORDS.photos}>
-      <h2>{WORDS.photos}</h2>
+      {!plain && <h2>{WORDS.photos}</h2>}
       {photos.length + waiting.length === 0 ? (
-        !still && <p className="mt-1 text-ink2">{WORDS.none}</p>
+        !still && !plain && <p className="mt-1 text-ink2">{WORDS.none}</p>
       ) : (
         <PhotoRow photos={photos} waiting={waiting} people={people} today={today} onChanged={() => void refresh()} />
       )}

@@ -2,6 +2,7 @@ import { catalogue, rich, type Part } from '../../catalogue.ts';
 
 /** Words of the batch screens: BatchPage. */
 export const WORDS = catalogue({
+  wasTapped: (words: string) => ` (${words})`,
   toBeSown: 'to be sown',
   sownNotUpYet: 'sown, not up yet',
   halfUpOnTheHeat: 'half up, on the heat',
