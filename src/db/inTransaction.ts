@@ -4,24 +4,36 @@ import type { Sequelize, Transaction } from 'sequelize';
 interface Writing {
   readonly personId: number | null;
   readonly age_ms: number | null;
+  /** What this is a part of; null: it stands by itself. */
+  readonly within: Transaction | null;
 }
 const writing = new AsyncLocalStorage<Writing>();
 
 /** Does work in somebody's name: every line written in it to a table that only grows says that this person wrote it. @param age_ms how long it has waited on a device */
 export function writeAs<T>(personId: number | null, work: () => T, age_ms: number | null = null): T {
-  return writing.run({ personId, age_ms }, work);
+  return writing.run({ personId, age_ms, within: writing.getStore()?.within ?? null }, work);
 }
 
 /** How long what is written now has waited on a device, as the device tells it; null: it does not say. */
 export const ageOfWrite_ms = (): number | null => writing.getStore()?.age_ms ?? null;
 
 /**
+ * Does several pieces of work that each use inTransaction as parts of one: a part that fails is undone alone, and what the others wrote is
+ * there once all have gone through.
+ */
+export function together<T>(db: Sequelize, work: () => Promise<T>): Promise<T> {
+  return db.transaction((within) => writing.run({ personId: null, age_ms: null, within }, work));
+}
+
+/**
  * Does work that writes, all of it or nothing. A person the house does not know (any more) is nobody: a device may still
  * name one of a nursery that was put away.
  */
 export async function inTransaction<T>(db: Sequelize, work: (transaction: Transaction) => Promise<T>): Promise<T> {
-  return db.transaction(async (transaction) => {
-    const personId = writing.getStore()?.personId ?? null;
+  const { personId = null, within = null } = writing.getStore() ?? {};
+  return db.transaction({ transaction: within }, async (transaction) => {
+    // The part before may have been somebody's.
+    if (within) await db.query(`SELECT set_config('crook.person', '', true)`, { transaction });
     if (personId !== null) await signAs(db, personId, transaction);
     return work(transaction);
   });

@@ -172,8 +172,12 @@ test.describe('on a phone', () => {
     await page.keyboard.press('Enter');
     await expect(figure).toContainText(String(counted + 1));
     await accessible(page);
+    await page.getByRole('checkbox', { name: 'Keep the picture with the batch as well' }).check();
     await page.getByRole('button', { name: `Save: ${counted + 1} up` }).click();
     await expect(page.getByText(`${counted + 1} up: saved`)).toBeVisible();
+    const notes = async () =>
+      ((await (await page.request.get('/api/house/photos?batch=25')).json()) as { note: string }[]).map((p) => p.note);
+    await expect.poll(notes).toEqual([`Tray 1, ${counted + 1} up`]);
     const { settled } = (await (await page.request.get('/api/batch/25/count')).json()) as {
       settled: { shift: number };
     };

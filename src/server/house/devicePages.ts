@@ -28,6 +28,7 @@ const THEN = [
   '/house/photos',
   '/weather',
   '/weather/readings',
+  '/books/places',
   '/plan/season',
   '/batch/ledger',
   '/house/help',

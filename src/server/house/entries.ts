@@ -5,7 +5,8 @@ import { handReadingInput } from '../../contracts/heat/heat.ts';
 import type { EntriesInput, EntryAnswer } from '../../contracts/house/entries.ts';
 import { roundLineInput } from '../../contracts/house/round.ts';
 import { siteReadingInput } from '../../contracts/weather/siteReadings.ts';
-import { writeAs } from '../../db/inTransaction.ts';
+import { together, writeAs } from '../../db/inTransaction.ts';
+import { database } from '../database.ts';
 import { logEvent } from '../batch/changeBatches.ts';
 import { check, problemOf } from '../edge.ts';
 import { keepPhotoCount } from '../germination/photoCounts.ts';
@@ -38,13 +39,15 @@ const WAYS: readonly Way[] = [
  * refused holds up nothing; at a failure of the application itself it stops, and the rest is not answered.
  */
 export async function doEntries({ entries }: EntriesInput): Promise<EntryAnswer[]> {
-  const answers: EntryAnswer[] = [];
-  for (const { path, body, personId, age_ms } of entries) {
-    const answer = await writeAs(personId, () => answerTo(path, body), age_ms);
-    answers.push(answer);
-    if (answer.status >= 500) break;
-  }
-  return answers;
+  return together(database(), async () => {
+    const answers: EntryAnswer[] = [];
+    for (const { path, body, personId, age_ms } of entries) {
+      const answer = await writeAs(personId, () => answerTo(path, body), age_ms);
+      answers.push(answer);
+      if (answer.status >= 500) break;
+    }
+    return answers;
+  });
 }
 
 async function answerTo(path: string, body: unknown): Promise<EntryAnswer> {
