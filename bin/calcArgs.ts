@@ -9,6 +9,8 @@ const USAGE = `Commands:
   seeds     --want N --germ 0.85 [--confidence 0.9] [--field 1] [--losses 0] [--culls 0] [--percell 1] [--teased 0]
             [--tested SEEDS]                          the share is known only from so many seeds
   light     --latitude DEG --day 1..366 [--sunshine 0.35] [--cover 0.6] [--ppfd 0] [--hours 0] [--mean C --base C]
+  water     --temp C --humidity 0.65 [--dli MOL] [--litres L] [--kind cell-tray|seed-tray|block|pot] [--per 1] [--cover 0.4]
+            [--bottom K] [--air 0.15]                 what a day's air asks of a wet tray under glass, and its days from watered to dry
   heat      --zone FILE [--set 20] [--outside 0] [--month 4]   sizing and a usual day of a zone (JSON as in docs/zone.example.json)
   frost     --csv FILE --threshold 0 [--location NAME] [--unit C|F|tenths] [--south] [--risk 0.1]
             each season's last and first frost and the quantiles; columns date, temp_min (or as in --date, --least), location
@@ -38,6 +40,11 @@ function readArgs() {
         seeds: text,
         want: text,
         photo: text,
+        humidity: text,
+        kind: text,
+        per: text,
+        bottom: text,
+        air: text,
         rows: text,
         columns: text,
         corners: text,

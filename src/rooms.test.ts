@@ -6,6 +6,7 @@ const ROOMS = [
   'plan',
   'germination',
   'growth',
+  'watering',
   'heat',
   'potting',
   'hardening',

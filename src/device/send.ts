@@ -70,12 +70,12 @@ async function sendTogether(post: Post, entries: readonly Kept[]): Promise<reado
     age_ms: Math.round(now_ms - at_ms),
   }));
   const answer = await post('/api/house/entries', { entries: all }, {});
-  if (answer.kind === 'done')
+  if (answer.kind === 'done' && Array.isArray(answer.value))
     return (answer.value as readonly EntryAnswer[]).map(({ status, body }) =>
       status < 400 ? { kind: 'done', value: body } : { kind: 'problem', problem: body as Problem },
     );
   // What cannot come together (one that is out of form, an application of before) is told apart one by one.
-  return meansNotNow(answer) ? [answer] : [await alone()];
+  return answer.kind !== 'done' && meansNotNow(answer) ? [answer] : [await alone()];
 }
 
 /**

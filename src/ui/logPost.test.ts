@@ -2,6 +2,7 @@ import 'fake-indexeddb/auto';
 import { IDBFactory } from 'fake-indexeddb';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { AGE_HEADER } from '../contracts/house/device.ts';
+import type { EntriesInput } from '../contracts/house/entries.ts';
 import { PERSON_HEADER } from '../contracts/house/holder.ts';
 import { allWaiting, closeWaiting, dropWaiting, waitingLasts } from '../device/waiting.ts';
 import { call, freshKey, trouble } from './call.ts';
@@ -35,12 +36,23 @@ afterEach(() => {
 
 const away = () => vi.stubGlobal('fetch', () => Promise.reject(new TypeError('no network')));
 /** The application as it answers; what was sent, in order. */
-function answers(how: (path: string, key: string) => Response | Promise<Response>): string[] {
+function answers(how: (path: string, key: string, ages: readonly unknown[]) => Response | Promise<Response>): string[] {
   const sent: string[] = [];
-  vi.stubGlobal('fetch', (path: string, { body }: { body: string }) => {
-    const { idempotencyKey } = JSON.parse(body) as { idempotencyKey: string };
+  const one = (path: string, { idempotencyKey }: { idempotencyKey: string }, ages: readonly unknown[]) => {
     sent.push(idempotencyKey);
-    return how(path, idempotencyKey);
+    return how(path, idempotencyKey, ages);
+  };
+  vi.stubGlobal('fetch', async (path: string, { body, headers }: { body: string; headers: Record<string, string> }) => {
+    const asked = JSON.parse(body) as { idempotencyKey: string; entries?: EntriesInput['entries'] };
+    if (!asked.entries) return one(path, asked, [Number(headers[AGE_HEADER]), headers[PERSON_HEADER]]);
+    // What comes together is answered one by one, and no more after a failure.
+    const all: { status: number; body: unknown }[] = [];
+    for (const { path: to, body: line, age_ms, personId } of asked.entries) {
+      const said = await one(to, line as { idempotencyKey: string }, [age_ms, String(personId ?? 'nobody')]);
+      all.push({ status: said.status, body: await said.json() });
+      if (said.status >= 500) break;
+    }
+    return answer(200, all);
   });
   return sent;
 }
@@ -76,15 +88,15 @@ describe('a log line without a network', () => {
     await postLine(2, line('key-two-2'));
     clock.mockReturnValue(2_400_000);
     const ages: unknown[] = [];
-    vi.stubGlobal('fetch', (_: string, { headers }: { headers: Record<string, string> }) => {
-      ages.push([headers[AGE_HEADER], headers[PERSON_HEADER]]);
-      return Promise.resolve(taken());
+    answers((path, _key, all) => {
+      ages.push(all);
+      return taken(path);
     });
     await sendKept();
     // The first would have been tapped in time to come: the application marks it.
     expect(ages).toEqual([
-      ['-6600000', 'nobody'],
-      ['600000', 'nobody'],
+      [-6_600_000, 'nobody'],
+      [600_000, 'nobody'],
     ]);
   });
 

@@ -177,7 +177,7 @@ test.describe('on a phone', () => {
     await expect(page.getByText(`${counted + 1} up: saved`)).toBeVisible();
     const notes = async () =>
       ((await (await page.request.get('/api/house/photos?batch=25')).json()) as { note: string }[]).map((p) => p.note);
-    await expect.poll(notes).toEqual([`Tray 1, ${counted + 1} up`]);
+    await expect.poll(notes).toEqual([`${counted + 1} up`]);
     const { settled } = (await (await page.request.get('/api/batch/25/count')).json()) as {
       settled: { shift: number };
     };

@@ -4,7 +4,7 @@ import { solar_MJ_m2 } from './sun.ts';
 import { WORDS } from '../../words/en/weather/light.ts';
 
 /** Mol of photons plants can use in a megajoule of sunlight. @source Thimijan & Heins 1983, HortScience 18, 818-822: 45% of the energy, 4.57 micromol per J */
-const MOL_PER_MJ = 0.45 * 4.57;
+export const MOL_PER_MJ = 0.45 * 4.57;
 
 /** Where trays stand and what shines on them. */
 export interface LightAt {

@@ -124,7 +124,7 @@ export function TypedForm<Done = unknown>(props: Props<Done>) {
     forget();
     startWith({ ...start, ...Object.fromEntries((props.keeps ?? []).map((key) => [key, values[key]])) });
     if (waiting) return setDone(answer === KEPT ? WORDS.keptHere : WORDS.keptUntilClosed);
-    setDone(said ? said(answer as Done, values) : WORDS.saved);
+    setDone(said === null ? '' : said ? said(answer as Done, values) : WORDS.saved);
     onDone?.(answer as Done, values);
   }
 
@@ -158,7 +158,7 @@ export function TypedForm<Done = unknown>(props: Props<Done>) {
       <button type="submit" className={props.buttonClass ?? 'btn solid mt-3'} disabled={sending.isPending}>
         {saveWords}
       </button>
-      {(said !== null || props.waits) && (
+      {(said !== null || done !== '') && (
         <p role="status" className={done ? 'mt-1 font-semibold' : 'sr-only'}>
           {done}
         </p>
