@@ -2,7 +2,6 @@ import { catalogue } from '../../catalogue.ts';
 
 /** What core/watering says of figures that cannot be. */
 export const WORDS = catalogue({
-  temperature: 'temperature, degrees C',
   height: 'height above the sea, m',
   vapour: 'vapour pressure, kPa',
   humidity: 'relative humidity, share',
