@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { isoFromDay } from '../../core/calendar/dayNumber.ts';
 import { shortDay } from '../../core/calendar/shortDay.ts';
 import { EVENT_WORDS } from '../../core/batch/event.ts';
@@ -22,7 +23,13 @@ export function Refused({ kept, when, onAgain }: Props) {
   const last = there.data?.events.at(-1);
   const by = last && there.data?.people.find(({ id }) => id === last.authorId)?.initials;
   const tapped = WORDS.whatAndWhen(words, when);
-  const { jobKey, day } = kept.body as { readonly jobKey?: string; readonly day?: string };
+  const { jobKey, day, picture } = kept.body as {
+    readonly jobKey?: string;
+    readonly day?: string;
+    readonly picture?: string;
+  };
+  const [copied, setCopied] = useState(false);
+  const [text, setText] = useState('');
   const asNote = async (): Promise<void> => {
     const note = WORDS.noteOfRefused(tapped, refused ?? '');
     const idempotencyKey = freshKey();
@@ -31,6 +38,20 @@ export function Refused({ kept, when, onAgain }: Props) {
         ? await postLine(batchId, { idempotencyKey, kind: 'note', day: day ?? isoFromDay(there.data!.today), note })
         : await doOrKeep({ path: kept.path, body: { idempotencyKey, kind: 'note', jobKey, day, note }, words: tapped });
     if (answer.kind === 'done' || answer.kind === 'kept') await dropWaiting(kept.key);
+  };
+  /** A reading has no log of a batch to go into: its words are carried elsewhere by hand. */
+  const copy = async (): Promise<void> => {
+    const { idempotencyKey: _key, ...figures } = kept.body as Readonly<Record<string, unknown>>;
+    const told = Object.entries(figures)
+      .filter(([, value]) => value !== null && value !== '')
+      .map(([name, value]) => `${name.replace(/_C$/, ' °C').replaceAll('_', ' ')} ${String(value)}`);
+    const line = `${tapped}: ${told.join(', ')}`;
+    setText(line);
+    // Over plain HTTP a page has no clipboard: there it is read off and copied by hand.
+    await (navigator.clipboard as Clipboard | undefined)?.writeText(line).then(
+      () => setCopied(true),
+      () => undefined,
+    );
   };
   return (
     <div className="note-bar bad my-2" role="alert">
@@ -55,13 +76,22 @@ export function Refused({ kept, when, onAgain }: Props) {
           </>
         )}
       </dl>
+      {text && <p className="my-1 select-all">{text}</p>}
       <div className="flex flex-wrap gap-2">
         <button type="button" className="btn" onClick={onAgain}>
           {WORDS.tryAgain}
         </button>
-        {(batchId !== null || jobKey !== undefined) && (
+        {picture !== undefined ? (
+          <a className="btn" href={`data:image/jpeg;base64,${picture}`} download={WORDS.fileName}>
+            {WORDS.savePicture}
+          </a>
+        ) : batchId !== null || jobKey !== undefined ? (
           <button type="button" className="btn" onClick={() => void asNote()}>
             {WORDS.keepAsNote}
+          </button>
+        ) : (
+          <button type="button" className="btn" onClick={() => void copy()}>
+            {copied ? WORDS.copied : WORDS.copyIt}
           </button>
         )}
         <button type="button" className="btn" onClick={() => void dropWaiting(kept.key)}>
