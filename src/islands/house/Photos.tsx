@@ -56,7 +56,15 @@ export function Photos({ initial, places, batches, placeId, people, today }: Pro
       </label>
       {at !== null ? (
         <div className="mt-4">
-          <PhotoStrip key={at} of={of} initial={view} name={names.place.get(at) ?? ''} people={people} today={today} />
+          <PhotoStrip
+            key={at}
+            of={of}
+            initial={view}
+            name={names.place.get(at) ?? ''}
+            people={people}
+            today={today}
+            plain
+          />
         </div>
       ) : days.length === 0 ? (
         <p className="mt-4 text-ink2">{WORDS.noneAnywhere}</p>
