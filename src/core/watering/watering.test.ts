@@ -208,4 +208,19 @@ describe('what is thought of how fast a tray dries', () => {
     const advice = waterAdvice(believe(evidence, known), { ...then, demand_mm: so_far_mm }, ahead_mm);
     expect([advice.want, advice.secondLook]).toEqual([want, secondLook]);
   });
+
+  it('has a tray watered once the chance that it goes dry is over two in a hundred, not only when it likely will', () => {
+    const evidence = [3, 4, 5, 6].reduce(
+      (all, demand_mm) =>
+        withWeight(all, { ...then, demand_mm }, shareAfter(1, demand_mm, then.capacity_mm, then.cover)),
+      NOTHING_SEEN,
+    );
+    const at = (ahead_mm: number) => waterAdvice(believe(evidence, known), { ...then, demand_mm: 3.4 }, ahead_mm);
+    const first = Array.from({ length: 60 }, (_, i) => at(0.05 * i)).findIndex(({ want }) => want === 'now');
+    expect(first).toBeGreaterThan(0);
+    expect(at(0.05 * (first - 1))).toMatchObject({ want: 'later' });
+    expect(at(0.05 * (first - 1)).dry_prob).toBeLessThanOrEqual(0.02);
+    expect(at(0.05 * first).dry_prob).toBeGreaterThan(0.02);
+    expect(at(0.05 * first).dry_prob).toBeLessThan(0.04);
+  });
 });
