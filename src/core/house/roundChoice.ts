@@ -66,27 +66,23 @@ export function chooseOne(
   );
   for (let p = 0; p < task.places; p++) {
     const value = new Float64Array(room + 1).fill(-1);
-    const from = new Int16Array(room + 1).fill(-2);
     const inner = new Int16Array(room + 1);
+    const from = new Int16Array(room + 1).fill(-2);
     best.push(value);
     came.push({ from, inner });
     if (byPlace[p]!.length === 0) continue;
-    const { value: gain } = packs[p]!;
-    for (let q = -1; q < p; q++) {
-      if (q >= 0 && byPlace[q]!.length === 0) continue;
-      const walk = steps(task.walk_min(q, p));
-      for (let t = 0; t + walk <= room; t++) {
-        const before = q < 0 ? (t === 0 ? 0 : -1) : best[q]![t]!;
-        if (before < 0) continue;
-        for (let s = 1; t + walk + s <= room; s++) {
-          // Only where the pack gets better with this step: the rest is never better than what is there.
-          if (gain[s]! <= gain[s - 1]!) continue;
-          const total = before + gain[s]!;
-          if (total <= value[t + walk + s]!) continue;
-          value[t + walk + s] = total;
-          from[t + walk + s] = q;
-          inner[t + walk + s] = s;
-        }
+    const { arrived, last } = arrivals(task, p, room, best);
+    const { value: gain, grows } = packs[p]!;
+    for (let t = 0; t <= room; t++) {
+      const before = arrived[t]!;
+      if (before < 0) continue;
+      for (const s of grows) {
+        if (t + s > room) break;
+        const total = before + gain[s]!;
+        if (total <= value[t + s]!) continue;
+        value[t + s] = total;
+        inner[t + s] = s;
+        from[t + s] = last[t]!;
       }
     }
   }
@@ -109,8 +105,31 @@ export function chooseOne(
   return { chosen, used };
 }
 
+/** Best weight on coming to a place when so many steps are used, the walk to it among them, and the place one comes from. */
+function arrivals(
+  { walk_min }: Pick<ChoiceTask, 'walk_min'>,
+  place: number,
+  room: number,
+  best: readonly Float64Array[],
+): { arrived: Float64Array; last: Int16Array } {
+  const arrived = new Float64Array(room + 1).fill(-1);
+  const last = new Int16Array(room + 1).fill(-2);
+  for (let q = -1; q < place; q++) {
+    const walk = steps(walk_min(q, place));
+    for (let t = 0; t + walk <= room; t++) {
+      const before = q < 0 ? (t === 0 ? 0 : -1) : best[q]![t]!;
+      if (before <= arrived[t + walk]!) continue;
+      arrived[t + walk] = before;
+      last[t + walk] = q;
+    }
+  }
+  return { arrived, last };
+}
+
 interface Pack {
   readonly value: Float64Array;
+  /** Steps with which more can be done than with one step less. */
+  readonly grows: readonly number[];
   readonly taken: readonly Uint8Array[];
   readonly sizes: readonly number[];
 }
@@ -130,7 +149,8 @@ function pack(jobs: readonly ChoiceJob[], room: number): Pack {
     }
     return took;
   });
-  return { value, taken, sizes };
+  const grows = Array.from(value.keys()).filter((t) => t > 0 && value[t]! > value[t - 1]!);
+  return { value, grows, taken, sizes };
 }
 
 function unpack({ taken, sizes }: Pack, room: number): number[] {
@@ -156,13 +176,13 @@ export function minutesOf(task: Pick<ChoiceTask, 'walk_min'>, jobs: readonly Cho
   return sum;
 }
 
-/** So many steps of the dynamic programme are gone through at most: about a tenth of a second of a phone. */
-const MOST_steps = 3_500_000;
+/** So many steps of the dynamic programmes are gone through at most: about 80 ms of a desk machine, a third of a second of a phone. */
+const MOST_steps = 6_000_000;
 
 /**
  * Shares the round out among the people here so that what is left until tomorrow costs least. For one person it is exact
- * (`chooseOne`). For several, places are given to people, each takes the best of theirs and then of what nobody took; a place goes to
- * somebody else as long as that is better, and at last single jobs are exchanged. Jobs that somebody has go to nobody else.
+ * (`chooseOne`). For several, jobs are given prices by which people part them among themselves, and at last single jobs are exchanged. Jobs
+ * that somebody has go to nobody else.
  * @throws RangeError when nobody is here, or minutes are under 0 or over 600
  */
 export function chooseRound(task: ChoiceTask): Choice {
@@ -207,77 +227,92 @@ const bestOf = (task: ChoiceTask, open: readonly number[]): number[] =>
     open.map((i) => task.jobs[i]!),
   ).chosen.map((i) => open[i]!);
 
+/**
+ * Each job gets a price that rises while several want it and falls while nobody does (Lagrangian relaxation, the prices moved by
+ * subgradients: Held, Wolfe & Crowder 1974, Math. Programming 6, 62-88). What one takes at the prices leaves the others the rest, each of
+ * whom takes the best of it in turn. What the prices cannot explain is a bound: where the shares reach it, they are the best there are.
+ */
 function amongSeveral(task: ChoiceTask): number[][] {
-  const { jobs, people, places } = task;
-  const n = people.length;
-  const room = task.minutes / STEP_min;
-  const visited = new Set(jobs.map(({ place }) => place)).size;
-  let solves = Math.max(2 * n, Math.floor(MOST_steps / Math.max(1, (visited * visited * room * room) / 4)));
-  const solved = new Map<string, number[]>();
-  const best = (open: readonly number[]): number[] => {
-    const key = open.join();
-    const known = solved.get(key);
-    if (known) return known;
+  const { jobs, people } = task;
+  const weights = jobs.map(({ weight }) => weight);
+  const open = people.map((_, at) => all(task).filter(mayDo(task, at)));
+  const alike = open.every((own) => own.length === open[0]!.length);
+  let solves = Math.max(3 * people.length, Math.min(MOST_solves, Math.floor(MOST_steps / costOf(task))));
+  const best = (indices: readonly number[], worth: readonly number[]): number[] => {
     solves--;
-    const found = bestOf(task, open);
-    solved.set(key, found);
-    return found;
+    const wanted = indices.filter((i) => worth[i]! > 1e-9);
+    return chooseOne(
+      task,
+      wanted.map((i) => ({ ...jobs[i]!, weight: worth[i]! })),
+    ).chosen.map((i) => wanted[i]!);
   };
-  /** Each the best of their places, then of what nobody took. @param of person of each place; -1: whoever comes first */
-  const sharesBy = (of: readonly number[]): number[][] => {
-    const taken = new Set<number>();
-    const shares = people.map((_, at) => {
-      const own = best(
-        all(task).filter((i) => !taken.has(i) && [at, -1].includes(of[jobs[i]!.place]!) && mayDo(task, at)(i)),
+  /** Each in turn takes the best of what the others do not have, as long as that is better. */
+  const settle = (shares: number[][], first: number): number[][] => {
+    const n = people.length;
+    for (let still = 0, at = first; still < n && solves > 0; at = (at + 1) % n) {
+      const others = new Set(shares.flatMap((own, k) => (k === at ? [] : own)));
+      const next = best(
+        open[at]!.filter((i) => !others.has(i)),
+        weights,
       );
-      for (const i of own) taken.add(i);
-      return own;
-    });
-    return shares.map((own, at) => {
-      if (solves <= 0) return own;
-      const more = best(all(task).filter((i) => (own.includes(i) || !taken.has(i)) && mayDo(task, at)(i)));
-      for (const i of own) taken.delete(i);
-      for (const i of more) taken.add(i);
-      return more;
-    });
+      still = weightOf(jobs, next) > weightOf(jobs, shares[at]!) + 1e-9 ? 1 : still + 1;
+      if (still === 1 || shares[at]!.length === 0) shares[at] = next;
+    }
+    return shares;
   };
-  let shares = exchange(task, sharesBy(Array.from({ length: places }, () => -1)));
-  let top = weightOf(jobs, shares.flat());
-  const tryWith = (of: readonly number[]): boolean => {
-    const next = exchange(task, sharesBy(of));
+  let shares: number[][] = people.map(() => []);
+  let top = -1;
+  const seen = new Set<string>();
+  const look = (from: number[][], first: number): void => {
+    const settled = settle(from, first);
+    // What has been looked at, or is far behind, is not looked at for single jobs.
+    const key = [...settled.flat()].sort((i, j) => i - j).join();
+    if (seen.has(key) || weightOf(jobs, settled.flat()) < NEAR_frac * top) return;
+    seen.add(key);
+    const next = exchange(task, settled);
     const worth = weightOf(jobs, next.flat());
-    if (worth <= top + 1e-9) return false;
-    [shares, top] = [next, worth];
-    return true;
+    if (worth > top + 1e-9) [shares, top] = [next, worth];
   };
-  // Stretches of the walk to begin with, then place by place.
-  let of = Array.from({ length: places }, (_, p) => Math.min(n - 1, Math.floor((p * n) / places)));
-  if (solves > 0 && !tryWith(of)) of = ownersOf(task, shares);
-  for (let better = true; better && solves > 0;) {
-    better = false;
-    for (let place = 0; place < places && solves > 0; place++)
-      for (let at = -1; at < n && solves > 0; at++) {
-        if (of[place] === at) continue;
-        const moved = of.map((owner, p) => (p === place ? at : owner));
-        if (!tryWith(moved)) continue;
-        of = moved;
-        better = true;
-      }
+  look(
+    people.map(() => []),
+    0,
+  );
+  let prices = weights.map(() => 0);
+  let [bound, stale, stride] = [Infinity, 0, 1];
+  for (let turn = 0; solves > 0 && top < bound - 1e-9; turn++) {
+    const worth = weights.map((weight, i) => weight - prices[i]!);
+    const wants = alike ? [best(open[0]!, worth)] : open.map((own) => best(own, worth));
+    const wanted = people.map((_, at) => wants[alike ? 0 : at]!);
+    const most =
+      prices.reduce((sum, price) => sum + price, 0) +
+      wanted.reduce((sum, own) => sum + own.reduce((part, i) => part + worth[i]!, 0), 0);
+    [bound, stale] = most < bound - 1e-9 ? [most, 0] : [bound, stale + 1];
+    if (stale >= 8) [stride, stale] = [stride / 2, 0];
+    const first = turn % people.length;
+    look(
+      wanted.map((own, at) => (at === first ? own : [])),
+      (first + 1) % people.length,
+    );
+    const excess = weights.map((_, i) => wanted.filter((own) => own.includes(i)).length - 1);
+    const length = excess.reduce((sum, x, i) => sum + (x < 0 && prices[i] === 0 ? 0 : x * x), 0);
+    if (length === 0) break;
+    const step = (stride * Math.max(most - top, 0.01 * top)) / length;
+    prices = prices.map((price, i) => Math.max(0, price + step * excess[i]!));
   }
   return shares;
 }
 
-/** Who has most to do at each place. */
-function ownersOf({ jobs, places }: ChoiceTask, shares: readonly (readonly number[])[]): number[] {
-  return Array.from({ length: places }, (_, place) => {
-    const worth = shares.map((own) =>
-      weightOf(
-        jobs,
-        own.filter((i) => jobs[i]!.place === place),
-      ),
-    );
-    return worth.indexOf(Math.max(...worth));
-  });
+/** Shares that keep less than this of the best ones so far are not tried further. */
+const NEAR_frac = 0.95;
+
+/** So many times at most one person's best is looked for. */
+const MOST_solves = 400;
+
+/** Steps of one look for one person's best. */
+function costOf({ jobs, minutes }: ChoiceTask): number {
+  const room = minutes / STEP_min;
+  const places = new Set(jobs.map(({ place }) => place)).size;
+  return 1 + places * room * (places / 2 + Math.min(room, (8 * jobs.length) / places)) + jobs.length * room;
 }
 
 /** Longer lists of what is left are gone through for pairs no more. */
