@@ -6,12 +6,15 @@ interface Writing {
   readonly age_ms: number | null;
   /** What this is a part of; null: it stands by itself. */
   readonly within: Transaction | null;
+  /** What was read once for all parts, and in whose name the last part was written; undefined: not known. */
+  readonly once: { readonly read: Map<string, Promise<unknown>>; signed: number | null | undefined } | null;
 }
 const writing = new AsyncLocalStorage<Writing>();
 
 /** Does work in somebody's name: every line written in it to a table that only grows says that this person wrote it. @param age_ms how long it has waited on a device */
 export function writeAs<T>(personId: number | null, work: () => T, age_ms: number | null = null): T {
-  return writing.run({ personId, age_ms, within: writing.getStore()?.within ?? null }, work);
+  const { within = null, once = null } = writing.getStore() ?? {};
+  return writing.run({ personId, age_ms, within, once }, work);
 }
 
 /** How long what is written now has waited on a device, as the device tells it; null: it does not say. */
@@ -22,7 +25,16 @@ export const ageOfWrite_ms = (): number | null => writing.getStore()?.age_ms ?? 
  * there once all have gone through.
  */
 export function together<T>(db: Sequelize, work: () => Promise<T>): Promise<T> {
-  return db.transaction((within) => writing.run({ personId: null, age_ms: null, within }, work));
+  return db.transaction((within) => writing.run({ personId: null, age_ms: null, within, once: { read: new Map(), signed: null } }, work));
+}
+
+/** What need be read only once for work done together; by itself, it is read. */
+export function onceTogether<T>(what: string, read: () => Promise<T>): Promise<T> {
+  const once = writing.getStore()?.once;
+  if (!once) return read();
+  const known = (once.read.get(what) as Promise<T> | undefined) ?? read();
+  once.read.set(what, known);
+  return known;
 }
 
 /**
@@ -30,19 +42,25 @@ export function together<T>(db: Sequelize, work: () => Promise<T>): Promise<T> {
  * name one of a nursery that was put away.
  */
 export async function inTransaction<T>(db: Sequelize, work: (transaction: Transaction) => Promise<T>): Promise<T> {
-  const { personId = null, within = null } = writing.getStore() ?? {};
-  return db.transaction({ transaction: within }, async (transaction) => {
-    // The part before may have been somebody's.
-    if (within) await db.query(`SELECT set_config('crook.person', '', true)`, { transaction });
-    if (personId !== null) await signAs(db, personId, transaction);
-    return work(transaction);
-  });
+  const { personId = null, within = null, once = null } = writing.getStore() ?? {};
+  const signed = once === null ? null : once.signed;
+  try {
+    return await db.transaction({ transaction: within }, async (transaction) => {
+      if (personId !== signed) await signAs(db, personId, transaction);
+      if (once) once.signed = personId;
+      return work(transaction);
+    });
+  } catch (error) {
+    // What is undone may have been the signing.
+    if (once) once.signed = undefined;
+    throw error;
+  }
 }
 
-/** From here on, what a transaction writes is written by this person, if the house knows one of this number who is still here. */
-export async function signAs(db: Sequelize, personId: number, transaction: Transaction): Promise<void> {
-  await db.query(`SELECT set_config('crook.person', id::text, true) FROM people WHERE id = $1 AND retired_on IS NULL`, {
-    bind: [personId],
-    transaction,
-  });
+/** From here on, what a transaction writes is written by this person, if the house knows one of this number who is still here; else by nobody. */
+export async function signAs(db: Sequelize, personId: number | null, transaction: Transaction): Promise<void> {
+  await db.query(
+    `SELECT set_config('crook.person', coalesce((SELECT id::text FROM people WHERE id = $1 AND retired_on IS NULL), ''), true)`,
+    { bind: [personId], transaction },
+  );
 }

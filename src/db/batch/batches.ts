@@ -7,7 +7,7 @@ import type { BatchRecord } from '../../core/batch/record.ts';
 import { ProblemError } from '../../contracts/problem.ts';
 import { BatchEventModel, BatchModel } from './models.ts';
 import { freeLetter } from '../../core/batch/letter.ts';
-import { letterIn, requireOpenSeason, seasonForDay } from '../house/seasons.ts';
+import { closedSeason, letterIn, requireOpenSeason, seasonForDay } from '../house/seasons.ts';
 import { batchRecord } from '../house/world.ts';
 import { LOCKS } from '../locks.ts';
 import { WORDS } from '../../words/en/batch/batches.ts';
@@ -110,18 +110,25 @@ export async function keepPlanned(
  * @throws ProblemError 409 when its season is closed, or it was voided
  */
 export async function lockBatch(id: number, transaction: Transaction, voided = false): Promise<BatchRecord | null> {
-  const found = await BatchModel.findByPk(id, { attributes: ['seasonId'], transaction });
-  if (!found) return null;
   // The season before the batch, as closing it does: so neither waits for the other.
-  await requireOpenSeason(BatchModel.sequelize!, found.seasonId, transaction);
-  const row = await BatchModel.findByPk(id, {
-    transaction,
-    lock: transaction.LOCK.UPDATE,
-  });
-  if (row!.seasonId !== found.seasonId)
-    throw new ProblemError(409, WORDS.changedBySomeoneElse, WORDS.wasJustPutIntoAnother(row!.code));
-  if (row!.voidedAt !== null && !voided) throw new ProblemError(409, WORDS.voided, WORDS.wasVoidedAsMadeBy(row!.code));
-  return batchRecord(row!);
+  const [row] = await BatchModel.sequelize!.query(
+    `SELECT b.*, s.name AS season_name, s.closed_at AS season_closed_at FROM seasons s JOIN batches b ON b.season_id = s.id
+     WHERE b.id = $1 FOR SHARE OF s FOR UPDATE OF b`,
+    { bind: [id], transaction, model: BatchModel, mapToModel: true },
+  );
+  if (!row) {
+    // Not there, or put into another season while this waited for it.
+    const found = await BatchModel.findByPk(id, { transaction });
+    if (!found) return null;
+    throw new ProblemError(409, WORDS.changedBySomeoneElse, WORDS.wasJustPutIntoAnother(found.code));
+  }
+  const { season_name, season_closed_at } = row.dataValues as unknown as {
+    season_name: string;
+    season_closed_at: Date | null;
+  };
+  if (season_closed_at !== null) throw closedSeason(season_name);
+  if (row.voidedAt !== null && !voided) throw new ProblemError(409, WORDS.voided, WORDS.wasVoidedAsMadeBy(row.code));
+  return batchRecord(row);
 }
 
 /** Voids a batch at an instant, or brings it back (null) under a letter that is free; its version goes up. */

@@ -72,10 +72,11 @@ export async function seasonForDay(db: Sequelize, day: DayNumber, transaction: T
  */
 export async function requireOpenSeason(db: Sequelize, id: number, transaction: Transaction): Promise<void> {
   const [row] = await rows(db, `SELECT ${COLUMNS} FROM seasons WHERE id = $1 FOR SHARE`, [id], transaction);
-  const season = row && seasonRecord(row);
-  if (!season || season.closedAt_ms === null) return;
-  throw new ProblemError(409, WORDS.theSeasonIsClosed, WORDS.seasonIsClosedAndIts(season.name));
+  if (row && seasonRecord(row).closedAt_ms !== null) throw closedSeason(seasonRecord(row).name);
 }
+
+export const closedSeason = (name: string): ProblemError =>
+  new ProblemError(409, WORDS.theSeasonIsClosed, WORDS.seasonIsClosedAndIts(name));
 
 /** Season of a batch whose day out becomes another: its own while that holds the day, else the one the day belongs to. */
 export async function seasonWithDay(

@@ -11,6 +11,7 @@ import { logEvent } from '../batch/changeBatches.ts';
 import { check, problemOf } from '../edge.ts';
 import { keepPhotoCount } from '../germination/photoCounts.ts';
 import { addHandReading } from '../heat/changes.ts';
+import { waitWithReadAhead } from '../plan/season.ts';
 import { logReading } from '../weather/siteReadings.ts';
 import { logRound } from './logRound.ts';
 
@@ -39,6 +40,7 @@ const WAYS: readonly Way[] = [
  * refused holds up nothing; at a failure of the application itself it stops, and the rest is not answered.
  */
 export async function doEntries({ entries }: EntriesInput): Promise<EntryAnswer[]> {
+  waitWithReadAhead();
   return together(database(), async () => {
     const answers: EntryAnswer[] = [];
     for (const { path, body, personId, age_ms } of entries) {

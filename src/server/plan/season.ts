@@ -2,6 +2,7 @@ import { type MeasuredPlaces } from '../../core/plan/schedule/seasonTables.ts';
 import { ProblemError } from '../../contracts/problem.ts';
 import { readMarks, readWorld, type Marks } from '../../db/house/world.ts';
 import { type World } from '../../core/house/world.ts';
+import { onceTogether } from '../../db/inTransaction.ts';
 import { readMeasured } from '../../db/heat/measured.ts';
 
 import { type Site } from '../../core/weather/site.ts';
@@ -119,7 +120,7 @@ async function currentWorld({ revision }: Marks): Promise<World> {
  * follows itself, under its lock. So that what waited on a device for a week goes out line after line without a season between.
  */
 export async function readForLog(): Promise<Season> {
-  const marks = await readMarks(database());
+  const marks = await onceTogether('marks', () => readMarks(database()));
   const known = held.season;
   if (known && known.world.booksMark === marks.books && known.world.batchesMark === marks.batches) {
     const now = nowAt(known.world.nursery);
@@ -136,6 +137,11 @@ let ahead: NodeJS.Timeout | undefined;
 export function readAhead(): void {
   clearTimeout(ahead);
   ahead = setTimeout(() => void readSeason().catch(() => undefined), AHEAD_ms).unref();
+}
+
+/** More writes follow at once: the season is worked out after them. */
+export function waitWithReadAhead(): void {
+  clearTimeout(ahead);
 }
 
 /** One batch of a season, or a 404 problem. */
