@@ -7,6 +7,7 @@ import {
   factorQuantile,
   NOTHING_SEEN,
   WATERED,
+  watered,
   WET_ABOVE,
   withLook,
   type DryingBelief,
@@ -136,6 +137,7 @@ function water(tray: Tray, sums: Sums | null): void {
   }
   tray.left = tray.truth.watered();
   tray.since_mm = 0;
+  tray.evidence = watered(tray.evidence);
 }
 
 const askedOf = (air: DryingTray['air']): number[] =>

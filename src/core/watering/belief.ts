@@ -24,12 +24,49 @@ const LOGS: readonly number[] = Array.from({ length: STEPS }, (_, i) => -WIDEST 
 /** How much faster a tray may dry than it is worked out to: a sixth to six times. */
 export const FACTORS: readonly number[] = LOGS.map(Math.exp);
 
-/** What looks and weighings of one tray say of its factor: how well each of FACTORS fits them all. */
+/** How far one drying differs from the next of the same tray: weather within the hour, a corner missed. Common practice, no source. */
+const DRYING_sd = 0.12;
+
+/** What looks and weighings of one tray say of its factor: how well each of FACTORS fits them. */
 export interface DryingEvidence {
+  /** Those of dryings that are over. */
   readonly fits: readonly number[];
+  /** Those since it was last watered: of this drying, which is like the others but not the same. */
+  readonly since: readonly number[];
   readonly seen: number;
 }
-export const NOTHING_SEEN: DryingEvidence = { fits: FACTORS.map(() => 1), seen: 0 };
+
+const EVEN: readonly number[] = FACTORS.map(() => 1);
+export const NOTHING_SEEN: DryingEvidence = { fits: EVEN, since: EVEN, seen: 0 };
+
+const NEAR = Math.ceil((3 * DRYING_sd) / STEP);
+const KERNEL = Array.from({ length: 2 * NEAR + 1 }, (_, i) => Math.exp(-0.5 * (((i - NEAR) * STEP) / DRYING_sd) ** 2));
+
+/** Weights as another drying has them: each a little off. */
+function blurred(weights: readonly number[]): number[] {
+  return weights.map((_, i) => {
+    let [sum, part] = [0, 0];
+    for (let k = -NEAR; k <= NEAR; k++) {
+      const weight = weights[i + k];
+      if (weight === undefined) continue;
+      sum += KERNEL[k + NEAR]!;
+      part += KERNEL[k + NEAR]! * weight;
+    }
+    return part / sum;
+  });
+}
+
+const multiplied = (a: readonly number[], b: readonly number[]): number[] => {
+  const all = a.map((one, i) => one * b[i]!);
+  const most = Math.max(...all);
+  return all.map((one) => one / most);
+};
+
+/** It was watered: what was seen of the drying before says a little less of the next. */
+export const watered = (evidence: DryingEvidence): DryingEvidence =>
+  evidence.since === EVEN
+    ? evidence
+    : { ...evidence, fits: multiplied(evidence.fits, blurred(evidence.since)), since: EVEN };
 
 /** What is thought of a tray's factor: weights of FACTORS that add up to 1. */
 export type DryingBelief = readonly number[];
@@ -55,11 +92,11 @@ const chanceOf = (look: Look, share: number): number => {
 const shareBy = ({ share, demand_mm, capacity_mm, cover }: SinceThen, factor: number): number =>
   shareAfter(share, factor * demand_mm, capacity_mm, cover);
 
-function withFit({ fits, seen }: DryingEvidence, fit: (factor: number) => number): DryingEvidence {
-  const all = fits.map((before, i) => before * fit(FACTORS[i]!));
-  const most = Math.max(...all);
-  return { fits: all.map((one) => one / most), seen: seen + 1 };
-}
+const withFit = ({ fits, since, seen }: DryingEvidence, fit: (factor: number) => number): DryingEvidence => ({
+  fits,
+  since: multiplied(since, FACTORS.map(fit)),
+  seen: seen + 1,
+});
 
 /** With how it was found. */
 export const withLook = (evidence: DryingEvidence, then: SinceThen, look: Look): DryingEvidence =>
@@ -102,7 +139,8 @@ export function believe(
   const guessed = Math.hypot(humidity ? 0 : 0.3, light ? 0 : 0.2);
   const scale = alike ? alike.sd : Math.hypot(0.3, guessed);
   const mean = alike?.mean ?? 0;
-  const weights = evidence.fits.map((fit, i) => fit * (1 + ((LOGS[i]! - mean) / scale) ** 2 / 4) ** -2.5);
+  const slow = evidence.fits.map((fit, i) => fit * (1 + ((LOGS[i]! - mean) / scale) ** 2 / 4) ** -2.5);
+  const weights = multiplied(blurred(slow), evidence.since);
   const sum = weights.reduce((a, b) => a + b, 0);
   return weights.map((w) => w / sum);
 }
@@ -116,7 +154,8 @@ interface Told {
 /** Before anything is seen, for reading a figure out of the fits. */
 const BROAD_sd = 0.7;
 
-function told({ fits }: DryingEvidence): Told | null {
+function told(evidence: DryingEvidence): Told | null {
+  const { fits } = watered(evidence);
   const weights = fits.map((fit, i) => fit * Math.exp(-0.5 * (LOGS[i]! / BROAD_sd) ** 2));
   const sum = weights.reduce((a, b) => a + b, 0);
   const mean = weights.reduce((a, w, i) => a + w * LOGS[i]!, 0) / sum;
@@ -125,25 +164,32 @@ function told({ fits }: DryingEvidence): Told | null {
   return precision < 0.2 ? null : { value: mean / variance / precision, sd: precision ** -0.5 };
 }
 
-/** How far log factors differ: those of a house together, by place, by container, and from tray to tray. Common practice, no source. */
-const SCALES = { base_sd: 0.15, group_sds: [0.3, 0.15], noise_sd: 0.12, wrong_frac: 0.05, wrong_sd: 0.8 } as const;
+/** How far log factors differ: those of a house together, by place, by container, by the hand that waters, and from tray to tray. Common practice, no source. */
+const SCALES = { base_sd: 0.15, group_sds: [0.3, 0.15, 0.1], noise_sd: 0.12, wrong_frac: 0.05, wrong_sd: 0.8 } as const;
 
 /** A tray with where and in what it stands. */
 export interface SeenTray {
   readonly evidence: DryingEvidence;
   readonly placeId: number | null;
   readonly containerId: number;
+  /** Who watered it last; null: nobody said. */
+  readonly handId?: number | null;
 }
 
-/** What trays of a house say of one that stands at a place in a container. One that is far off moves it little. */
-export function alikeOf(seen: readonly SeenTray[], placeId: number | null, containerId: number): Alike {
-  const observed = seen.flatMap(({ evidence, placeId: place, containerId: container }) => {
+/** What trays of a house say of one that stands at a place in a container and is watered by somebody. One that is far off moves it little. */
+export function alikeOf(
+  seen: readonly SeenTray[],
+  placeId: number | null,
+  containerId: number,
+  handId: number | null = null,
+): Alike {
+  const observed = seen.flatMap(({ evidence, placeId: place, containerId: container, handId: hand = null }) => {
     const one = told(evidence);
     return one
-      ? [{ value: Math.max(-5, Math.min(5, one.value)), sd: Math.min(10, one.sd), groups: [place, container] }]
+      ? [{ value: Math.max(-5, Math.min(5, one.value)), sd: Math.min(10, one.sd), groups: [place, container, hand] }]
       : [];
   });
-  const { mean, sd } = robustPool([placeId, containerId], observed, SCALES);
+  const { mean, sd } = robustPool([placeId, containerId, handId], observed, SCALES);
   return { mean, sd: Math.hypot(sd, SCALES.noise_sd) };
 }
 
