@@ -14,6 +14,7 @@ import {
 import { morningOf } from '../src/server/clock.ts';
 import { DEMO_COVERS, demoReadings, USUAL_COVERS } from '../simulators/demoPlanting.ts';
 import { DEMO_ZONES, demoReadings as benchReadings, demoSeasonHours } from '../simulators/demoHeat.ts';
+import { DEMO_AIR, demoWater } from '../simulators/demoWater.ts';
 import { DEMO_PHOTOS } from '../simulators/demoPhotos.ts';
 import { DEMO_JOBS } from '../simulators/demoJobs.ts';
 import { demoLastSeason, demoSeason } from '../simulators/demoSeason.ts';
@@ -25,6 +26,8 @@ const FINE_days = 6;
 export async function demoSeed(): Promise<NurserySeed> {
   const crops = await libraryCrops();
   const end_ms = morningOf(requireDay(DEMO_TODAY), DEMO_NURSERY.timeZone);
+  // Last season's come after, so that this season's have the lower numbers.
+  const batches = [...demoSeason(crops), ...demoLastSeason(crops)];
   return {
     nursery: { ...DEMO_NURSERY, outside: [...DEMO_OUTSIDE] },
     demoToday: requireDay(DEMO_TODAY),
@@ -35,10 +38,11 @@ export async function demoSeed(): Promise<NurserySeed> {
     covers: DEMO_COVERS,
     readings: demoReadings(),
     weather: { name: 'Underholt, the nursery’s own screen', days: demoWeather(DEMO_YEARS.from, DEMO_YEARS.to) },
-    // Last season's come after, so that this season's have the lower numbers.
-    batches: [...demoSeason(crops), ...demoLastSeason(crops)],
+    batches,
     houseJobs: DEMO_JOBS,
     photos: DEMO_PHOTOS,
+    water: demoWater(batches),
+    air: DEMO_AIR,
     heat: {
       zones: DEMO_ZONES,
       // The benches themselves send the last hour.

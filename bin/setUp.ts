@@ -33,11 +33,13 @@ import { insertReading } from '../src/db/weather/site.ts';
 import type { ZoneSpec } from '../src/core/heat/zone.ts';
 import { setClosed } from '../src/db/house/seasons.ts';
 import { readWorld } from '../src/db/house/world.ts';
-import { morningOf, nowAt } from '../src/server/clock.ts';
+import { MORNING_min, morningOf, nowAt } from '../src/server/clock.ts';
 import { workOut } from '../src/core/plan/season.ts';
 import { libraryCrops } from './libraryCrops.ts';
 import { whatIsThere } from '../src/db/house/whatIsThere.ts';
 import { photographed, type SeedPhoto } from '../simulators/demoPhotos.ts';
+import type { SeedAir, SeedWater } from '../simulators/demoWater.ts';
+import { insertWaterLines, type NewWaterLine } from '../src/db/watering/water.ts';
 import { insertPhoto } from '../src/db/house/photos.ts';
 import { foldInto } from '../src/server/house/seasons.ts';
 
@@ -59,6 +61,8 @@ export interface NurserySeed {
   readonly readings?: readonly Omit<SiteReadingInput, 'idempotencyKey'>[];
   readonly houseJobs?: readonly SeedJob[];
   readonly photos?: readonly SeedPhoto[];
+  readonly water?: readonly SeedWater[];
+  readonly air?: readonly SeedAir[];
   readonly batches: readonly {
     readonly crop: string;
     readonly variety: string;
@@ -99,7 +103,7 @@ export async function setUp(db: Sequelize, seed: NurserySeed, machine_ms: number
   const crops = await libraryCrops();
   await inTransaction(db, async (transaction) => {
     await db.query(
-      `TRUNCATE photos, photo_counts, round_lines, house_jobs, forecast_tries, forecasts, site_readings, covers, programmes, weather_days, stock_moves, potting_marks, potting_sessions, feeds, mixes, stock_items, heat_status, zone_hand_readings, device_orders, calibrations, alarms, set_point_log, heat_overrides, readings_dirty, reading_tiers,
+      `TRUNCATE water_lines, photos, photo_counts, round_lines, house_jobs, forecast_tries, forecasts, site_readings, covers, programmes, weather_days, stock_moves, potting_marks, potting_sessions, feeds, mixes, stock_items, heat_status, zone_hand_readings, device_orders, calibrations, alarms, set_point_log, heat_overrides, readings_dirty, reading_tiers,
          readings, heat_sensors, heat_zones, scenarios, plan_changes, imports, old_trays, old_tray_files, kept_estimates, kept_batches, plan_versions, batch_events, batches, seasons, containers, place_periods, place_set_points, hot_bed_log, places, lots, varieties, crops, people, nursery
        RESTART IDENTITY`,
       { transaction },
@@ -171,6 +175,7 @@ export async function setUp(db: Sequelize, seed: NurserySeed, machine_ms: number
       );
     const batchIds = await writeBatches(db, seed, { cropIds, placeIds, containerIds, coverIds }, transaction);
     await writePhotos(db, seed, { batchIds, placeIds }, transaction);
+    await writeWater(db, seed, { batchIds, placeIds }, transaction);
     for (const { place, device, spec } of seed.heat?.zones ?? [])
       await insertZone(db, { placeId: placeIds.get(place)!, device, spec: spec as never }, transaction);
   });
@@ -401,3 +406,46 @@ async function writePhotos(
     );
   }
 }
+
+/** What a demo's hands wrote of water and air. */
+async function writeWater(
+  db: Sequelize,
+  { water = [], air = [], nursery }: NurserySeed,
+  ids: { readonly batchIds: readonly number[]; readonly placeIds: ReadonlyMap<number, number> },
+  transaction: Parameters<typeof insertBatch>[2],
+): Promise<void> {
+  const bare = {
+    look: null,
+    weight_g: null,
+    way: null,
+    litres: null,
+    fed: false,
+    water_C: null,
+    air_C: null,
+    humidity_frac: null,
+    note: '',
+    correctsId: null,
+    waited: false,
+  };
+  // The seed's mornings are at eight.
+  const at = (day: number, minute: number) => morningOf(day, nursery.timeZone) + (minute - MORNING_min) * 60_000;
+  const lines: (NewWaterLine & { readonly person: number })[] = [
+    ...water.map(({ batch, person, day, minute, kind, look }, i) => ({
+      ...bare,
+      ...keyed(`seed water ${i}`),
+      ...{ person, kind, look, batchId: ids.batchIds[batch - 1]!, placeId: null, at_ms: at(day, minute) },
+    })),
+    ...air.map(({ place, person, day, minute, ...read }, i) => ({
+      ...bare,
+      ...keyed(`seed air ${i}`),
+      ...read,
+      ...{ person, kind: 'air' as const, batchId: null, placeId: ids.placeIds.get(place)!, at_ms: at(day, minute) },
+    })),
+  ];
+  for (const { person, ...line } of lines.sort((a, b) => a.at_ms - b.at_ms)) {
+    await signAs(db, person, transaction);
+    await insertWaterLines([line], transaction);
+  }
+}
+
+const keyed = (key: string) => ({ idempotencyKey: key, requestHash: key });

@@ -42,6 +42,7 @@ import { PHOTO_CALLS } from './germination/photoCount.ts';
 import { houseJobInput, ROUND_CALLS } from './house/round.ts';
 import { ENTRY_CALLS } from './house/entries.ts';
 import { PHOTO_NOTE_CALLS } from './house/photos.ts';
+import { WATER_CALLS } from './watering/water.ts';
 import { SEARCH_CALLS } from './house/search.ts';
 import { BEGIN_CALLS } from './house/begin.ts';
 import { SEASON_CALLS } from './house/seasons.ts';
@@ -282,6 +283,7 @@ export const CALLS: readonly Call[] = [
   ...SEASON_CALLS,
   ...BEGIN_CALLS,
   ...ROUND_CALLS,
+  ...WATER_CALLS,
   ...PHOTO_NOTE_CALLS,
   ...ENTRY_CALLS,
   ...PHOTO_CALLS,

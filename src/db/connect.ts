@@ -3,6 +3,7 @@ import { Sequelize } from 'sequelize';
 import { defineBatchModels } from './batch/models.ts';
 import { defineBookModels } from './books/models.ts';
 import { defineHouseModels } from './house/models.ts';
+import { defineWaterModels } from './watering/models.ts';
 import { defineHardeningModels } from './hardening/models.ts';
 import { definePottingModels } from './potting/models.ts';
 
@@ -24,6 +25,7 @@ export function connect(url: string): Sequelize {
     retry: { max: 1 },
   });
   defineHouseModels(db);
+  defineWaterModels(db);
   defineBookModels(db);
   defineBatchModels(db);
   definePottingModels(db);

@@ -25,7 +25,9 @@ export const ageOfWrite_ms = (): number | null => writing.getStore()?.age_ms ?? 
  * there once all have gone through.
  */
 export function together<T>(db: Sequelize, work: () => Promise<T>): Promise<T> {
-  return db.transaction((within) => writing.run({ personId: null, age_ms: null, within, once: { read: new Map(), signed: null } }, work));
+  return db.transaction((within) =>
+    writing.run({ personId: null, age_ms: null, within, once: { read: new Map(), signed: null } }, work),
+  );
 }
 
 /** What need be read only once for work done together; by itself, it is read. */

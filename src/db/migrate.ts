@@ -30,6 +30,7 @@ import * as firstHour from './migrations/027-first-hour.ts';
 import * as tapped from './migrations/028-tapped.ts';
 import * as round from './migrations/029-round.ts';
 import * as photos from './migrations/030-photos.ts';
+import * as water from './migrations/031-water.ts';
 import { LOCKS } from './locks.ts';
 
 interface Step {
@@ -68,6 +69,7 @@ const STEPS: readonly [string, Step][] = [
   ['028-tapped', tapped],
   ['029-round', round],
   ['030-photos', photos],
+  ['031-water', water],
 ];
 
 export const MIGRATION_NAMES = STEPS.map(([name]) => name);

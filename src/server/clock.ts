@@ -10,7 +10,7 @@ export function nowAt(nursery: Pick<NurseryRecord, 'timeZone' | 'demoClock'>, ma
   return { instant_ms, today: local.day, minute: local.minute };
 }
 
-const MORNING_min = 8 * 60;
+export const MORNING_min = 8 * 60;
 const MINUTE_ms = 60_000;
 
 /** Eight in the morning of a local day, epoch ms, on daylight-saving days as well. */

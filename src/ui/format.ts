@@ -32,6 +32,10 @@ export function longDay(day: number): string {
   return `${WEEKDAYS[weekdayOf(day) - 1]} ${d} ${MONTHS[month - 1]}`;
 }
 
+/** A time of the day by the wall clock: "8:05". @param minute since midnight */
+export const clockWords = (minute: number): string =>
+  `${Math.floor(minute / 60)}:${String(Math.floor(minute % 60)).padStart(2, '0')}`;
+
 /** "today", "tomorrow", "Thu 15 Apr", as near to speech as is clear. */
 export function spokenDay(day: number, today: number): string {
   if (day === today) return WORDS.today;

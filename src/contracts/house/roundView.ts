@@ -2,6 +2,7 @@ import type { LoggableKind } from '../../core/batch/event.ts';
 import type { JobKind } from '../../core/batch/work.ts';
 import type { HalfOfDay } from '../../core/house/houseJob.ts';
 import type { LeavingPrice } from '../../core/house/leaving.ts';
+import type { PlaceWater } from '../watering/water.ts';
 import type { Person } from '../../core/house/people.ts';
 
 /** A job as the round shows it. Days are day numbers. */
@@ -68,6 +69,8 @@ export interface RoundPlace {
   /** Lid and cover of the place by the half of the day in which they are seen to. */
   readonly orders: readonly { readonly half: HalfOfDay; readonly words: string }[];
   readonly jobs: readonly RoundJob[];
+  /** Water of what stands there; null: nothing in trays. */
+  readonly water: PlaceWater | null;
 }
 
 export interface RoundView {

@@ -6,6 +6,7 @@ import type { Kept } from './kept.ts';
 import type { HouseJobRecord } from './houseJob.ts';
 import type { RoundLine } from './roundLine.ts';
 import type { NurseryRecord, PersonRecord } from './nursery.ts';
+import type { WaterLine } from '../watering/waterLine.ts';
 import type { SeasonRecord } from './seasonRecord.ts';
 
 /** Everything the nursery has written down, as one consistent picture. */
@@ -31,6 +32,8 @@ export interface World {
   /** The house's own jobs, those retired as well; and what is written of the round beside the logs, in the order written. */
   readonly houseJobs: readonly HouseJobRecord[];
   readonly roundLines: readonly RoundLine[];
+  /** What is written of water, in the order written: the last two months of it. */
+  readonly waterLines: readonly WaterLine[];
   /** All seasons, the first to begin first. */
   readonly seasons: readonly SeasonRecord[];
   /** What was kept of batches, those of closed seasons among them. */

@@ -2,7 +2,7 @@ import type { LengthUnit } from './length.ts';
 import { WORDS } from '../../words/en/units/measure.ts';
 
 /** Kinds of figures people type with a rule, a can or a scale, as they are kept: named by their metric unit. */
-export type Measure = 'mm' | 'cm' | 'm' | 'm2' | 'L' | 'kg' | 'W_m2' | 'm3_h' | 'm2K_W' | 'perL' | 'kg_L';
+export type Measure = 'mm' | 'cm' | 'm' | 'm2' | 'L' | 'g' | 'kg' | 'W_m2' | 'm3_h' | 'm2K_W' | 'perL' | 'kg_L';
 
 /** Unit words in a house of centimetres and of inches, and how much of the second makes one of the first. */
 const MEASURES: Readonly<Record<Measure, readonly [metric: string, inch: string, factor: number]>> = {
@@ -11,6 +11,7 @@ const MEASURES: Readonly<Record<Measure, readonly [metric: string, inch: string,
   m: ['m', 'ft', 1 / 0.3048],
   m2: ['m²', WORDS.sqFt, 1 / 0.3048 ** 2],
   L: ['L', 'gal', 1 / 3.785411784],
+  g: ['g', 'oz', 1 / 28.349523125],
   kg: ['kg', 'lb', 1 / 0.45359237],
   W_m2: ['W/m²', WORDS.wSqFt, 0.3048 ** 2],
   m3_h: ['m³/h', WORDS.cuFtMin, 1 / 0.3048 ** 3 / 60],

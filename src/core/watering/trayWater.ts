@@ -49,6 +49,7 @@ export interface TrayWater {
   /** Share of ground the leaves cover. */
   readonly cover: number;
   readonly lid: boolean;
+  /** Half of it is up, or it came as plugs. */
   readonly up: boolean;
   readonly way: WaterWay;
   /** How it stood when last watered or found; null: nobody knows. */
@@ -181,7 +182,7 @@ export function trayWater(
     holding,
     cover,
     lid,
-    up: (state.up_count ?? 0) > 0 || state.facts['half-up'] !== undefined || state.facts.arrive !== undefined,
+    up: state.facts['half-up'] !== undefined || state.facts.arrive !== undefined,
     way: waterWay(view, container, today),
     since: stale
       ? null

@@ -122,6 +122,7 @@ const USES: Readonly<Record<BookName, readonly (readonly [string, string, string
     ],
     [WORDS.pottingSession, WORDS.pottingSessions, inSessions('placeId')],
     [WORDS.jobOfTheHouse, WORDS.jobsOfTheHouse, 'house_jobs WHERE place_id = $1'],
+    [WORDS.lineOfWater, WORDS.linesOfWater, 'water_lines WHERE place_id = $1'],
   ],
   containers: [
     [WORDS.batchByItsPlan, WORDS.batchesByTheirPlans, inPlans(['sow_container_id', 'pot_container_id'])],
@@ -152,6 +153,7 @@ const USES: Readonly<Record<BookName, readonly (readonly [string, string, string
     ...AUTHORED.map(([one, several, table]) => [one, several, `${table} WHERE author_id = $1`] as const),
     [WORDS.lineOfTheRound, WORDS.linesOfTheRound, 'round_lines WHERE $1 IN (author_id, for_person_id)'],
     [WORDS.jobOfTheHouse, WORDS.jobsOfTheHouse, 'house_jobs WHERE person_id = $1'],
+    [WORDS.lineOfWater, WORDS.linesOfWater, 'water_lines WHERE author_id = $1'],
   ],
   jobs: [[WORDS.lineOfTheRound, WORDS.linesOfTheRound, 'round_lines WHERE house_job_id = $1']],
 };

@@ -11,6 +11,7 @@ import { FeedModel, MixModel, StockItemModel } from '../potting/models.ts';
 import type { BatchRecord, EventRecord } from '../../core/batch/record.ts';
 import { BatchModel } from '../batch/models.ts';
 import type { SeasonRecord } from '../../core/house/seasonRecord.ts';
+import { readWaterLines } from '../watering/water.ts';
 import { readRound } from './round.ts';
 import { readKeptOfAll, readSeasons } from './seasons.ts';
 
@@ -62,6 +63,7 @@ export async function readWorld(db: Sequelize, known: World | null = null): Prom
     return {
       ...books,
       ...(await readRound(db, known, transaction)),
+      waterLines: await readWaterLines(known, transaction),
       revision: marks.revision,
       booksMark: marks.books,
       batchesMark: marks.batches,
@@ -80,7 +82,7 @@ async function readBatches(seasons: readonly SeasonRecord[], transaction: Transa
 
 type Books = Omit<
   World,
-  'revision' | 'booksMark' | 'batchesMark' | 'kept' | 'batches' | 'events' | 'houseJobs' | 'roundLines'
+  'revision' | 'booksMark' | 'batchesMark' | 'kept' | 'batches' | 'events' | 'houseJobs' | 'roundLines' | 'waterLines'
 >;
 
 /** The books with the settings, seasons and people; null when the nursery is not set up yet. */

@@ -15,6 +15,8 @@ import { planRound } from './chooseJobs.ts';
 import { RoundJobLine } from './RoundJobLine.tsx';
 import { RoundPlaceCard } from './RoundPlaceCard.tsx';
 import { useRoundSettings } from './roundSettings.ts';
+import type { PlaceWater } from '../../contracts/watering/water.ts';
+import { WaterCard } from '../watering/WaterCard.tsx';
 import { RoundTime } from './RoundTime.tsx';
 import { titleOf, useRoundLog } from './useRoundLog.ts';
 
@@ -87,7 +89,8 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
         of.jobs.length > 0 ||
         of.kept.length > 0 ||
         of.done.length > 0 ||
-        (settings.minutes === null && place.orders.some((order) => order.half === half)),
+        (settings.minutes === null &&
+          (place.orders.some((order) => order.half === half) || watersNow(place.water, half))),
     );
   // On a phone: the place in hand, at first the first with work.
   const first = Math.max(
@@ -155,6 +158,15 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
               of={walk.length}
               aside={settings.onePlace && i !== shown}
             >
+              {watersNow(place.water, half) && (
+                <WaterCard
+                  place={place}
+                  water={place.water!}
+                  today={view.today}
+                  minute={view.minute}
+                  refresh={refresh}
+                />
+              )}
               <ul>
                 {of.jobs.map((job) => (
                   <RoundJobLine
@@ -249,6 +261,10 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
     </div>
   );
 }
+
+/** Water is seen to in the morning; later in the day only what would go dry. */
+const watersNow = (water: PlaceWater | null, half: HalfOfDay): boolean =>
+  water !== null && water.trays.some(({ want }) => half === 'morning' || want === 'now');
 
 /** What was done today, from whatever device, folded away. */
 function DoneToday({ done, people }: Pick<RoundView, 'done' | 'people'>) {

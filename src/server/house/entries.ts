@@ -5,6 +5,7 @@ import { handReadingInput } from '../../contracts/heat/heat.ts';
 import type { EntriesInput, EntryAnswer } from '../../contracts/house/entries.ts';
 import { roundLineInput } from '../../contracts/house/round.ts';
 import { siteReadingInput } from '../../contracts/weather/siteReadings.ts';
+import { waterInput } from '../../contracts/watering/water.ts';
 import { together, writeAs } from '../../db/inTransaction.ts';
 import { database } from '../database.ts';
 import { logEvent } from '../batch/changeBatches.ts';
@@ -13,6 +14,7 @@ import { keepPhotoCount } from '../germination/photoCounts.ts';
 import { addHandReading } from '../heat/changes.ts';
 import { waitWithReadAhead } from '../plan/season.ts';
 import { logReading } from '../weather/siteReadings.ts';
+import { logWater } from '../watering/logWater.ts';
 import { logRound } from './logRound.ts';
 
 interface Way {
@@ -32,6 +34,7 @@ const WAYS: readonly Way[] = [
   way(/^\/api\/house\/round\/lines$/, roundLineInput, (_, input) => logRound(input)),
   way(/^\/api\/batch\/(\d+)\/photo-counts$/, photoCountInput, keepPhotoCount),
   way(/^\/api\/heat\/zones\/(\d+)\/by-hand$/, handReadingInput, addHandReading),
+  way(/^\/api\/watering\/lines$/, waterInput, (_, input) => logWater(input)),
   way(/^\/api\/weather\/readings$/, siteReadingInput, (_, input) => logReading(input)),
 ];
 

@@ -60,7 +60,7 @@ export function jobMinutes(season: Season, view: BatchView, job: Job): { minutes
   return pacedMinutes(season, job.kind, job.trays);
 }
 
-function pacedMinutes(season: Season, work: PacedWork, trays: number): { minutes: number; words: string } {
+export function pacedMinutes(season: Season, work: PacedWork, trays: number): { minutes: number; words: string } {
   const pace = jobPace(timedLines(season), work);
   return { minutes: usualMinutes(work, trays) * pace.factor, words: paceWords(pace) };
 }

@@ -15,6 +15,7 @@ import type { Leggy } from '../../core/growth/leggy.ts';
 import { temperatureOn } from '../../core/plan/schedule/placeClimate.ts';
 import type { RoundJob, RoundPlace, RoundView } from '../../contracts/house/roundView.ts';
 import { structuresToday } from '../hardening/structures.ts';
+import { placeWater } from '../watering/waterNow.ts';
 import { leggyOf } from '../growth/leggy.ts';
 import { careOrders } from '../planting/aftercare.ts';
 import { plantVerdict } from '../planting/view.ts';
@@ -68,11 +69,22 @@ export function roundView(season: Season, { beds, zones }: RoundBeside): RoundVi
       ...(beds.get(place.id) ?? []).map(order('morning')),
     ],
     jobs: jobs.filter((job) => job.placeId === place.id),
+    water: placeWater(season, place.id),
   }));
   const homeless = jobs.filter(
     (job) => job.placeId !== OUT_IN_THE_FIELD && !world.places.some((place) => place.id === job.placeId),
   );
-  const apart = { door: '', level: 0, x_m: null, y_m: null, day_C: 0, night_C: 0, room_trays: 0, used_slots: 0 };
+  const apart = {
+    door: '',
+    level: 0,
+    x_m: null,
+    y_m: null,
+    day_C: 0,
+    night_C: 0,
+    room_trays: 0,
+    used_slots: 0,
+    water: null,
+  };
   const nowhere = {
     ...apart,
     id: 0,

@@ -27,6 +27,8 @@ export const WORDS = catalogue({
   plantingsOut: 'plantings out',
   lineOfTheRound: 'line of the round',
   linesOfTheRound: 'lines of the round',
+  lineOfWater: 'line of the water log',
+  linesOfWater: 'lines of the water log',
   jobOfTheHouse: 'job of the house',
   jobsOfTheHouse: 'jobs of the house',
   countFromAPhoto: 'count from a photo',
