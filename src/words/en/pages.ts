@@ -13,6 +13,8 @@ export const PAGES: readonly PageWords[] = catalogue([
   { href: '/house/scan', name: 'Scan a label', also: 'camera qr code tray' },
   { href: '/house/jobs', name: 'Jobs of the house', also: 'repeated tasks heater traps wash trays' },
   { href: '/house/walk', name: 'Walking order', also: 'round places doors levels sort' },
+  { href: '/watering', name: 'Water and air', also: 'watering humidity vapour pressure deficit dry wet damping off' },
+  { href: '/watering/plan', name: 'Water ahead', also: 'litres tank away holiday weekend days' },
   { href: '/house/photos', name: 'Photos', also: 'pictures camera tray growing' },
   { href: '/house/paper', name: 'Round on paper', also: 'print type in later' },
   { href: '/plan/season', name: 'Season', also: 'plan timeline calendar batches room' },
