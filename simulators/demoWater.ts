@@ -25,6 +25,8 @@ export interface SeedAir {
 }
 
 const DAYS = 8;
+/** Air there is all but full: little dries. */
+const DARK_CHAMBER = 1;
 /** Hands that water. */
 const HANDS = [2, 3] as const;
 
@@ -50,8 +52,10 @@ export function demoWater(batches: readonly Standing[]): SeedWater[] {
     const batch = i + 1;
     // One is watered in the afternoon by habit, and stays wet.
     const late = i % 13 === 4;
+    const inChamber = events.findLast(({ placeId }) => placeId !== null)?.placeId === DARK_CHAMBER;
+    // From one afternoon to the next morning little dries.
     const aDay =
-      (1.1 + 0.15 * ((i * 7) % 4)) /
+      ((late ? 0.25 : inChamber ? 0.15 : 1) * (1.1 + 0.15 * ((i * 7) % 4))) /
       litresOf(events.some(({ kind }) => kind === 'potted') ? plan.potContainerId! : plan.sowContainerId);
     let share = 0.9;
     for (let day = Math.max(began.day + 1, today - DAYS); day < today; day++) {

@@ -41,6 +41,8 @@ export const PAGES = [
   '/house/jobs?line=1',
   '/house/walk',
   '/house/paper',
+  '/watering?place=5',
+  '/watering/plan',
   '/house/scan',
   '/germination/count/ATF?photo=1',
   '/house/help',

@@ -56,8 +56,8 @@ const STILL_m_s: Readonly<Record<Exclude<Place['kind'], 'ground'>, number>> = {
 const CHAMBER_frac = { 'dark-chamber': 0.88, 'lit-chamber': 0.7 } as const;
 const FROM_TRAYS_kPa = 0.3;
 const FULL_frac = 0.97;
-/** Small trays stand dry all about: they lose more than a field. @source FAO-56 table 17 and ch. 8: crop coefficients of small stands, 1.2 */
-const SMALL_STAND = 1.2;
+/** Trays stand alone on dry ground: they lose more than a field. @source FAO-56 ch. 8, small isolated stands: 1.2 to over 2 times the grass (from memory) */
+const SMALL_STAND = 1.6;
 /** Light that stays in leaves and mix. @source FAO-56: albedo 0.23 */
 const STAYS_frac = 0.77;
 /** Heat of lamps in W for each micromol of light a second. Common practice, no source: 2.5 micromol/J of LED fixtures, most of it ending as heat at the trays. */

@@ -14,7 +14,7 @@ const COOL_C = 14;
 /** More plants than this over the usual of a tray are dense. Common practice, no source. */
 const DENSE = 1.3;
 /** Hours of wet surface in a week, weighed by how fast moulds and gnats go at that warmth, from which a risk is some, and high. Common practice, no source. */
-const RISK_h = { some: 40, high: 80 } as const;
+const RISK_h = { some: 60, high: 100 } as const;
 
 /** Why a surface stays wet, what to change first in front. */
 export type WetCause = 'late' | 'much' | 'dense' | 'still' | 'cool';

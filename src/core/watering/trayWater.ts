@@ -143,6 +143,7 @@ export function trayWater(
   let lastLook: TrayWater['lastLook'] = null;
   let handId: number | null = null;
   let full_g: number | null = null;
+  let fullOf_ms: number | null = null;
   const waterings: number[] = [];
   const first = air.hours[0]?.at_ms ?? 0;
   for (const { at_ms, line } of all) {
@@ -164,7 +165,9 @@ export function trayWater(
       if (since === null || since.at_ms < first) since = { share: FOUND[line.look], at_ms, watered: false };
     }
     if (line.kind === 'weighed' && line.weight_g !== null) {
-      if (since?.watered && at_ms - since.at_ms <= FULL_WITHIN_ms) full_g = line.weight_g;
+      if (since?.watered && at_ms - since.at_ms <= FULL_WITHIN_ms)
+        // Of several since one watering the first, when least had dried.
+        [full_g, fullOf_ms] = fullOf_ms === since.at_ms ? [full_g, fullOf_ms] : [line.weight_g, since.at_ms];
       else if (full_g !== null) {
         const share = Math.max(0, shareByWeight(line.weight_g, full_g, holding.water_L));
         if (share <= 1.2 && then && then.demand_mm > 0.05) evidence = withWeight(evidence, then, share);

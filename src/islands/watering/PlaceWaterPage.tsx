@@ -39,7 +39,7 @@ export function PlaceWaterPage({ initial }: { readonly initial: PlaceWaterView }
   return (
     <div>
       <h1>{place.name}</h1>
-      <nav className="no-print flex flex-wrap gap-x-4" aria-label={WORDS.places}>
+      <nav className="no-print flex flex-wrap gap-x-4 leading-none" aria-label={WORDS.places}>
         {view.places.map(({ id, name, now }) => (
           <a
             key={id}
@@ -118,7 +118,7 @@ export function PlaceWaterPage({ initial }: { readonly initial: PlaceWaterView }
             </tbody>
           </table>
           {damp && !view.chamber && <p className="note-bar mt-2">{WORDS.openAtDusk}</p>}
-          <h3 className="mt-4">{WORDS.coming}</h3>
+          <h3 className="mt-4">{WORDS.coming(measureUnit('mm', lengthUnit))}</h3>
           <Chart
             label={WORDS.chartLabel(mmWords(most))}
             height="low"
@@ -131,7 +131,7 @@ export function PlaceWaterPage({ initial }: { readonly initial: PlaceWaterView }
               return hour ? WORDS.hourAt(spokenDay(hour.day, today).split(' ')[0]!, hour.hour) : '';
             }}
             yDomain={[0, most]}
-            yTick={(value) => mmWords(value)}
+            yTick={(value) => decimal(shownMeasure(value, 'mm', lengthUnit), lengthUnit === 'in' ? 2 : 1)}
             lines={[{ key: 'demand_mm', stroke: 'var(--color-plum)', width: 2 }]}
           />
           <details>
@@ -178,8 +178,9 @@ export function PlaceWaterPage({ initial }: { readonly initial: PlaceWaterView }
               title={WORDS.readAir}
               fields={[
                 { key: 'air_C', label: WORDS.temperature, kind: 'temperature' },
-                { key: 'humidity_frac', label: WORDS.humidity, kind: 'number', scale: 100, hint: WORDS.humidityHint },
+                { key: 'humidity_frac', label: WORDS.humidity, kind: 'number', scale: 100 },
               ]}
+              hint={WORDS.humidityHint}
               words={WORDS.airWords(place.name)}
               placeId={place.id}
               onDone={refresh}
@@ -202,15 +203,17 @@ export function PlaceWaterPage({ initial }: { readonly initial: PlaceWaterView }
 interface ReadProps {
   readonly title: string;
   readonly fields: Parameters<typeof TypedForm>[0]['fields'];
+  readonly hint?: string;
   readonly words: string;
   readonly placeId: number;
   readonly onDone: () => Promise<void>;
 }
 
-function ReadForm({ title, fields, words, placeId, onDone }: ReadProps) {
+function ReadForm({ title, fields, hint, words, placeId, onDone }: ReadProps) {
   return (
     <div>
       <h3>{title}</h3>
+      {hint && <p className="text-[0.92rem] text-ink2">{hint}</p>}
       <TypedForm
         fields={fields}
         start={Object.fromEntries(fields.map(({ key }) => [key, null]))}

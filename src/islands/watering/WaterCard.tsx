@@ -56,6 +56,7 @@ export function WaterCard({ place, water, today, minute, refresh, own = false }:
       tray={one}
       today={today}
       short={list === 'short'}
+      alone={now.length === 1}
       open={open === one.batchId}
       busy={busy}
       onOpen={() => setOpen(open === one.batchId ? null : one.batchId)}
@@ -156,6 +157,8 @@ interface LineProps {
   readonly tray: WaterTray;
   readonly today: number;
   readonly short: boolean;
+  /** The button of the place does it. */
+  readonly alone: boolean;
   readonly open: boolean;
   readonly busy: boolean;
   readonly onOpen: () => void;
@@ -163,7 +166,7 @@ interface LineProps {
   readonly children: React.ReactNode;
 }
 
-function TrayLine({ tray, today, short, open, busy, onOpen, onWatered, children }: LineProps) {
+function TrayLine({ tray, today, short, alone, open, busy, onOpen, onWatered, children }: LineProps) {
   const when = (at: { readonly day: number; readonly minute: number }) =>
     WORDS.at(spokenDay(at.day, today), clockWords(at.minute));
   const dry =
@@ -195,10 +198,10 @@ function TrayLine({ tray, today, short, open, busy, onOpen, onWatered, children 
               : WORDS.againBy(clockWords(tray.again.minute))}
           </span>
         )}
-        {tray.want === 'now' && (
+        {tray.want === 'now' && !alone && (
           <button
             type="button"
-            className="btn no-print min-h-12"
+            className="btn no-print min-h-12 max-[700px]:hidden"
             disabled={busy}
             aria-label={WORDS.wateredOne(tray.name)}
             onClick={onWatered}

@@ -49,8 +49,6 @@ export function WaterPlan({ initial, most }: { readonly initial: WaterPlanView; 
               <thead>
                 <tr>
                   <th>{WORDS.batch}</th>
-                  <th>{WORDS.place}</th>
-                  <th className="r">{WORDS.trays}</th>
                   <th>{WORDS.dryAbout}</th>
                   <th>{WORDS.wants}</th>
                 </tr>
@@ -60,9 +58,9 @@ export function WaterPlan({ initial, most }: { readonly initial: WaterPlanView; 
                   <tr key={one.batchId} data-away={one.lasts ? 'lasts' : 'wants'}>
                     <td>
                       {one.name} <a href={`/batch/${one.batchId}`}>{one.code}</a>
+                      <br />
+                      <span className="text-[0.92rem] text-ink2">{WORDS.whereAndTrays(one.place, one.trays)}</span>
                     </td>
-                    <td>{one.place}</td>
-                    <td className="r">{one.trays}</td>
                     <td>
                       {one.dry ? WORDS.at(spokenDay(one.dry.day, today), clockWords(one.dry.minute)) : WORDS.longer}
                     </td>

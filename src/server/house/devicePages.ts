@@ -1,5 +1,6 @@
 import type { DevicePages } from '../../contracts/house/device.ts';
 import { isOver } from '../../core/batch/event.ts';
+import { inUse } from '../../core/books/inUse.ts';
 import type { Season } from '../../core/plan/season.ts';
 import { readMarks } from '../../db/house/world.ts';
 import { readSessions } from '../../db/potting/potting.ts';
@@ -26,6 +27,8 @@ const THEN = [
   '/planting',
   '/germination/sow',
   '/house/photos',
+  '/watering',
+  '/watering/plan',
   '/weather',
   '/weather/readings',
   '/books/places',
@@ -59,6 +62,7 @@ export async function devicePages(season: Season): Promise<DevicePages> {
       ...sessions.map(({ id }) => `/potting/sessions/${id}`),
       ...batches.map(({ view }) => `/batch/${view.batch.id}`),
       ...zones.map(({ id }) => `/heat?zone=${id}`),
+      ...inUse(season.world.places).map(({ id }) => `/watering?place=${id}`),
       ...THEN,
     ],
   };

@@ -26,6 +26,7 @@ import type { BatchView, Season } from '../../core/plan/season.ts';
 import { paceOf } from '../../core/potting/rates.ts';
 import type { ZoneRecord } from '../../contracts/heat/heat.ts';
 import type { RoundDone, RoundJob } from '../../contracts/house/roundView.ts';
+import { waterMinutes } from '../watering/waterNow.ts';
 import { leggyOf } from '../growth/leggy.ts';
 import { timedOf } from '../potting/books.ts';
 import { WORDS } from '../../words/en/house/roundJobs.ts';
@@ -264,7 +265,10 @@ export function daysAhead(
       day,
       jobs: due.length + ownDue.length,
       trays: due.reduce((sum, { job }) => sum + job.trays, 0),
-      minutes: [...due, ...ownDue.map((one) => ownMinutes(season, one))].reduce((sum, { minutes }) => sum + minutes, 0),
+      minutes: [...due, ...ownDue.map((one) => ownMinutes(season, one)), { minutes: waterMinutes(season, day) }].reduce(
+        (sum, { minutes }) => sum + minutes,
+        0,
+      ),
     };
   });
 }

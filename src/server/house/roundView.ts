@@ -15,7 +15,7 @@ import type { Leggy } from '../../core/growth/leggy.ts';
 import { temperatureOn } from '../../core/plan/schedule/placeClimate.ts';
 import type { RoundJob, RoundPlace, RoundView } from '../../contracts/house/roundView.ts';
 import { structuresToday } from '../hardening/structures.ts';
-import { placeWater } from '../watering/waterNow.ts';
+import { driesFaster, opensAtDusk, placeWater } from '../watering/waterNow.ts';
 import { leggyOf } from '../growth/leggy.ts';
 import { careOrders } from '../planting/aftercare.ts';
 import { plantVerdict } from '../planting/view.ts';
@@ -67,6 +67,7 @@ export function roundView(season: Season, { beds, zones }: RoundBeside): RoundVi
         .flatMap((s) => [...[s.today].map(order('morning')), ...[s.tonight].map(order('evening'))])
         .filter(({ words }) => words !== ''),
       ...(beds.get(place.id) ?? []).map(order('morning')),
+      ...(opensAtDusk(season, place.id) ? [order('evening')(WORDS.openAtDusk)] : []),
     ],
     jobs: jobs.filter((job) => job.placeId === place.id),
     water: placeWater(season, place.id),
@@ -157,11 +158,21 @@ const TAP: Readonly<Record<JobKind, string>> = {
 /** The reason of a job, with what only the whole season knows. */
 function whyOf(job: Job, view: BatchView, season: Season): string {
   if (job.kind === 'off-heat') return job.why + leggyWords(leggyOf(season, view));
+  if (job.kind === 'rung') return job.why + driesWords(season, view);
   if (job.kind === 'pot' || job.kind === 'space' || job.kind === 'harden') return job.why + boltWords(view, season);
   if (job.kind !== 'plant' || !season.site) return job.why;
   const { verdict, by } = plantVerdict(season, season.site, view);
   const word = { plant: WORDS.theGatesAreOpen, wait: WORDS.wait, not: WORDS.notToday }[verdict];
   return WORDS.wanted(view.batch.plan.plantsWanted, word, by);
+}
+
+/** From so many times as fast on it is said that trays outside dry faster. */
+const FASTER = 1.3;
+
+/** Added to a step of hardening: outside the trays dry faster than where they stand. */
+function driesWords(season: Season, view: BatchView): string {
+  const faster = driesFaster(season, view.batch.id);
+  return faster === null || faster < FASTER ? '' : WORDS.driesFaster(Math.round(10 * faster) / 10);
 }
 
 /** Added to a job of a batch that is likely to run to flower. */

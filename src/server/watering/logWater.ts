@@ -17,7 +17,7 @@ import {
 import { WORDS } from '../../words/en/watering/logWater.ts';
 import { tappedAt, tappedOrNow } from '../batch/changeBatches.ts';
 import { database } from '../database.ts';
-import { readForLog } from '../plan/season.ts';
+import { readForLog, readSeason } from '../plan/season.ts';
 import { hashOf } from '../requestHash.ts';
 import { waterNow } from './waterNow.ts';
 
@@ -37,7 +37,8 @@ export interface WaterLogged {
 
 /** Writes water, looks, a weight or a reading, for each batch named. The same key twice writes once. */
 export async function logWater(input: z.output<typeof waterInput>): Promise<WaterLogged> {
-  const season = await readForLog();
+  // A weight is held against the last one, which may have been written a moment ago.
+  const season = await (input.kind === 'weighed' ? readSeason() : readForLog());
   const { world, now } = season;
   const requestHash = hashOf(input);
   const views = input.batchIds.map((id, i) => {

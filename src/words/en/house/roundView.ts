@@ -2,6 +2,8 @@ import { catalogue } from '../../catalogue.ts';
 
 /** What server/house/roundView.ts says. */
 export const WORDS = catalogue({
+  openAtDusk: 'open for ten minutes at dusk: the air is damp, and drier outside',
+  driesFaster: (times: number) => `; outside trays dry ${times} times as fast today: water before they go out`,
   noPlaceChosen: 'No place chosen',
   aboutTheHouse: 'About the house',
   plantedOut: 'Planted out',

@@ -19,7 +19,7 @@ export const WORDS = catalogue({
   damp: 'too damp',
   right: 'right',
   dry: 'dry',
-  coming: 'The coming two days, hour by hour',
+  coming: (unit: string) => `What a wet surface loses, ${unit} an hour`,
   chartLabel: (most: string) => `What a wet surface loses each hour of the coming two days; at most ${most}`,
   hourAt: (day: string, hour: number) => `${day} ${hour}:00`,
   hours: 'Hours',
@@ -77,8 +77,7 @@ export const WORDS = catalogue({
   allLast: 'All trays last.',
   someDoNot: (n: number, of: number) =>
     `${n} of ${of} batches do not last: somebody must water them, or they must be set up.`,
-  place: 'Place',
-  trays: 'Trays',
+  whereAndTrays: (place: string, trays: number) => `${place}, ${trays === 1 ? '1 tray' : `${trays} trays`}`,
   dryAbout: 'Dry about',
   wants: 'Wants',
   lasts: 'lasts',

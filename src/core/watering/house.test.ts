@@ -1,0 +1,256 @@
+import { describe, expect, it } from 'vitest';
+import { requireDay } from '../calendar/dayNumber.ts';
+import type { Place } from '../books/place.ts';
+import type { PlaceClimate } from '../plan/schedule/placeClimate.ts';
+import type { Site } from '../weather/site.ts';
+import { believe, NOTHING_SEEN } from './belief.ts';
+import { holdingOf } from './holding.ts';
+import { outsideHours } from './outsideHours.ts';
+import { placeAir, type PlaceAir } from './placeAir.ts';
+import { wetSurface, warmthFor } from './tooWet.ts';
+import { demandSince_mm, shareByWeight, Teaching, waterToday, wetAt_prob, type TrayWater } from './trayWater.ts';
+import { standingLines, type WaterLine } from './waterLine.ts';
+import { litresOf, whileAway } from './waterPlan.ts';
+import { waterWeeks } from './waterWeeks.ts';
+
+const HOUR_ms = 3_600_000;
+const DAY = requireDay('2027-05-10');
+const MIDNIGHT_ms = DAY * 86_400_000;
+const AT = { latitude_deg: 51, timeZone: 'UTC', noon_h: 12 };
+
+/** A site with one forecast, hour by hour as given. */
+function siteWith(
+  hours: readonly { hour: number; temp_C: number; rain_mm?: number | null; wind_m_s?: number }[],
+): Site {
+  const told = hours.map(({ hour, temp_C, rain_mm = 0, wind_m_s = 2 }) => ({
+    ...{ day: DAY, hour, temp_C, wind_m_s, gust_m_s: null, rain_mm, cloud_frac: 0.2 },
+  }));
+  return {
+    forecast: { hours: told, days: [{ day: DAY, least_C: 8, most_C: 22 }] },
+    history: [],
+    least: new Map(),
+    most: new Map(),
+    gusts: new Map(),
+    usual: null,
+  } as unknown as Site;
+}
+const climate = (day_C: number, night_C: number, free?: PlaceClimate['free']): PlaceClimate => ({
+  ...{ placeId: 1, from: DAY, day_C: Float64Array.of(day_C), night_C: Float64Array.of(night_C) },
+  ...(free ? { free } : {}),
+});
+const place = (kind: Place['kind'], more: Partial<Place> = {}) =>
+  ({ id: 1, kind, lit: true, light: null, ...more }) as Pick<Place, 'id' | 'kind' | 'temperature' | 'light' | 'lit'>;
+const WITHIN = { latitude_deg: 51, height_m: 50, noon_h: 12 };
+const outside = (site: Site | null, hours = 24) => outsideHours(site, AT, MIDNIGHT_ms, hours);
+const day_mm = ({ hours }: PlaceAir) => hours.reduce((sum, { demand_mm }) => sum + demand_mm, 0);
+
+describe('air outside by the hour', () => {
+  it('is what the forecast tells, and where it ends at noon the day’s range goes on and is marked', () => {
+    const hours = outside(siteWith(Array.from({ length: 12 }, (_, hour) => ({ hour, temp_C: 10 + hour }))));
+    expect(hours[5]).toMatchObject({ temp_C: 15, told: true, rainKnown: true });
+    expect(hours[15]).toMatchObject({ told: false, rainKnown: false });
+    expect(hours[15]!.temp_C).toBeGreaterThan(18);
+    expect(hours[15]!.temp_C).toBeLessThanOrEqual(22);
+  });
+
+  it('without any weather is the usual, by day warmer than by night', () => {
+    const hours = outside(null);
+    expect(hours[14]!.temp_C).toBeGreaterThan(hours[4]!.temp_C + 5);
+    expect(hours.every(({ vapour_kPa, temp_C }) => vapour_kPa > 0.5 && vapour_kPa < 1.3 && temp_C < 17)).toBe(true);
+  });
+
+  it('keeps its hours over a night on which clocks are put forward', () => {
+    const from = Date.parse('2027-03-27T23:00:00Z');
+    const hours = outsideHours(null, { ...AT, timeZone: 'Europe/Berlin' }, from, 6);
+    expect(hours.map(({ hour }) => Math.floor(hour))).toEqual([0, 1, 3, 4, 5, 6]);
+  });
+});
+
+describe('air of a place', () => {
+  const sunny = siteWith(
+    Array.from({ length: 24 }, (_, hour) => ({ hour, temp_C: 12 + 8 * Math.sin((Math.PI * (hour - 8)) / 12) })),
+  );
+
+  it('asks more of trays outside in wind and sun than in a house, more there than in a dark chamber', () => {
+    const ground = placeAir(place('ground'), climate(20, 10), outside(sunny), [], WITHIN);
+    const bench = placeAir(place('bench'), climate(20, 15), outside(sunny), [], WITHIN);
+    const chamber = placeAir(place('dark-chamber'), climate(24, 24), outside(sunny), [], WITHIN);
+    expect(day_mm(ground)).toBeGreaterThan(1.2 * day_mm(bench));
+    expect(day_mm(bench)).toBeGreaterThan(3 * day_mm(chamber));
+    // A clear day in May: 3 to 7 mm of grass (FAO-56 table 2, temperate, 20 degrees), and half as much again of trays that stand alone.
+    expect(day_mm(ground)).toBeGreaterThan(3);
+    expect(day_mm(ground)).toBeLessThan(9);
+  });
+
+  it('by bottom heat dries from below: the mix is warmer than the air', () => {
+    const free = { day_C: Float64Array.of(14), night_C: Float64Array.of(8) };
+    const heated = placeAir(place('bench'), climate(24, 20, free), outside(sunny), [], WITHIN);
+    const plain = placeAir(place('bench'), climate(14, 8), outside(sunny), [], WITHIN);
+    expect(day_mm(heated)).toBeGreaterThan(1.3 * day_mm(plain));
+  });
+
+  it('goes by the humidity read there; by what is usual otherwise, and says which', () => {
+    const read = [{ at_ms: MIDNIGHT_ms + 9 * HOUR_ms, temp_C: 20, humidity_frac: 0.9 }];
+    const damp = placeAir(place('bench'), climate(20, 18), outside(sunny), read, WITHIN);
+    const dry = placeAir(
+      place('bench'),
+      climate(20, 18),
+      outside(sunny),
+      [{ ...read[0]!, humidity_frac: 0.4 }],
+      WITHIN,
+    );
+    const unread = placeAir(place('bench'), climate(20, 18), outside(sunny), [], WITHIN);
+    expect(day_mm(dry)).toBeGreaterThan(1.2 * day_mm(damp));
+    expect([damp.humidityKnown, unread.humidityKnown]).toEqual([true, false]);
+  });
+
+  it('has rain on open ground and none in a frame; no rain foretold is said', () => {
+    const wet = siteWith(Array.from({ length: 24 }, (_, hour) => ({ hour, temp_C: 12, rain_mm: 1 })));
+    const unsaid = siteWith(Array.from({ length: 24 }, (_, hour) => ({ hour, temp_C: 12, rain_mm: null })));
+    const air = placeAir(place('ground'), climate(12, 8), outside(wet), [], WITHIN);
+    expect(demandSince_mm(air, MIDNIGHT_ms, MIDNIGHT_ms + 24 * HOUR_ms)).toBe(0);
+    const frame = placeAir(place('frame'), climate(12, 8), outside(wet), [], WITHIN);
+    expect(demandSince_mm(frame, MIDNIGHT_ms, MIDNIGHT_ms + 24 * HOUR_ms)).toBeGreaterThan(0.5);
+    expect(placeAir(place('ground'), climate(12, 8), outside(unsaid), [], WITHIN).rainUnknown).toBe(true);
+    expect(air.rainUnknown).toBe(false);
+  });
+});
+
+/** Air that asks so much each hour of the day (8 to 18) and next to nothing by night, over some days. */
+const steady = (mm_h: number, days = 4): PlaceAir => ({
+  ...{ placeId: 1, humidityKnown: true, lightKnown: true, rainUnknown: false },
+  hours: Array.from({ length: 24 * days }, (_, i) => ({
+    at_ms: MIDNIGHT_ms + i * HOUR_ms,
+    day: DAY + Math.floor(i / 24),
+    hour: i % 24,
+    temp_C: 20,
+    deficit_kPa: 0.6,
+    demand_mm: i % 24 >= 8 && i % 24 < 18 ? mm_h : 0.02,
+    rain_mm: 0,
+    told: true,
+  })),
+});
+const holding = holdingOf({ kind: 'cell-tray', footprint_slots: 1, volume_L: 3, perCarryingTray: 1 });
+const tray = (share: number, more: Partial<TrayWater> = {}): TrayWater => ({
+  ...{ batchId: 1, placeId: 1, containerId: 1, trays: 4, holding, cover: 0.4, lid: false, up: true, way: 'rose' },
+  ...{
+    since: { share, demand_mm: 0, capacity_mm: holding.capacity_mm, cover: 0.4 },
+    sinceAt_ms: 0,
+    sinceWatered: true,
+  },
+  ...{ lastLook: null, evidence: NOTHING_SEEN, handId: null, full_g: null, waterings: [] },
+  ...more,
+});
+const MORNING_ms = MIDNIGHT_ms + 8 * HOUR_ms;
+const AT_EIGHT = { now_ms: MORNING_ms, next_ms: MORNING_ms + 24 * HOUR_ms, dusk_ms: MIDNIGHT_ms + 20 * HOUR_ms };
+
+describe('what a tray wants today', () => {
+  it('half dry on a usual day wants water now; full it does not; nobody knows: a look', () => {
+    expect(waterToday(tray(0.45), steady(0.12), null, AT_EIGHT)).toMatchObject({ want: 'now', againBy_ms: null });
+    expect(waterToday(tray(0.95), steady(0.05), null, AT_EIGHT).want).toBe('not');
+    expect(waterToday(tray(0.5, { since: null }), steady(0.25), null, AT_EIGHT)).toMatchObject({
+      want: 'look',
+      share: null,
+    });
+  });
+
+  it('on a hot day wants a second look, before the hour at which it may be dry', () => {
+    const hot = waterToday(tray(0.5), steady(0.8), null, AT_EIGHT);
+    expect(hot.want).toBe('now');
+    const hour = (hot.againBy_ms! - MIDNIGHT_ms) / HOUR_ms;
+    expect(hour).toBeGreaterThanOrEqual(9);
+    expect(hour).toBeLessThan(14);
+    expect(hot.dryAt_ms! - MORNING_ms).toBeLessThan(4 * HOUR_ms);
+  });
+
+  it('under a lid loses next to nothing', () => {
+    expect(waterToday(tray(0.6, { lid: true }), steady(0.4), null, AT_EIGHT).want).toBe('later');
+  });
+
+  it('litres fill all its trays again', () => {
+    const { litres } = waterToday(tray(0.5), steady(0.25), null, AT_EIGHT);
+    expect(litres).toBeCloseTo(4 * holding.water_L * 0.5 * 1.1, 6);
+  });
+
+  it('watered in the morning is dry on top by dusk, watered late it is not', () => {
+    const today = waterToday(tray(0.5), steady(0.25), null, AT_EIGHT);
+    const early = wetAt_prob(today, steady(0.25), MORNING_ms, AT_EIGHT.dusk_ms);
+    const late = wetAt_prob(today, steady(0.25), MIDNIGHT_ms + 16.5 * HOUR_ms, AT_EIGHT.dusk_ms);
+    expect(early).toBeLessThan(0.3);
+    expect(late).toBeGreaterThan(0.9);
+  });
+
+  it('a weight is told by what it weighs when full, less water less weight', () => {
+    expect(shareByWeight(3000, 3000, 0.84)).toBeCloseTo(0.95, 9);
+    expect(shareByWeight(3000 - 420, 3000, 0.84)).toBeCloseTo(0.45, 9);
+  });
+});
+
+describe('too wet', () => {
+  const at = {
+    now_ms: MIDNIGHT_ms + 3 * 24 * HOUR_ms + 8 * HOUR_ms,
+    dusks_ms: [2, 1, 0].map((d) => MIDNIGHT_ms + (24 * d + 20) * HOUR_ms),
+    hourOf: (ms: number) => ((ms - MIDNIGHT_ms) / HOUR_ms) % 24,
+    dense: 1,
+  };
+  const every = (hour: number) => [0, 1, 2].map((d) => MIDNIGHT_ms + (24 * d + hour) * HOUR_ms);
+  const belief = believe(NOTHING_SEEN, { humidity: true, light: true });
+
+  it('watered every afternoon is wet three evenings running, and the hour is what to change first', () => {
+    const wet = wetSurface(tray(1, { waterings: every(16.5) }), belief, steady(0.25, 5), at);
+    expect(wet.evenings).toBe(3);
+    expect(wet.causes[0]).toBe('late');
+  });
+
+  it('watered in the mornings of usual days is dry at dusk', () => {
+    expect(wetSurface(tray(1, { waterings: every(8) }), belief, steady(0.25, 5), at).evenings).toBe(0);
+  });
+
+  it('in air that takes nothing up names the air, and dense sowing before it', () => {
+    const still = {
+      ...steady(0.02, 5),
+      hours: steady(0.02, 5).hours.map((h) => ({ ...h, deficit_kPa: 0.1, temp_C: 10 })),
+    };
+    const { causes, evenings } = wetSurface(tray(1, { waterings: every(8) }), belief, still, { ...at, dense: 2 });
+    expect(evenings).toBe(3);
+    expect(causes).toEqual(['much', 'dense', 'still', 'cool']);
+  });
+
+  it('weighs hours by warmth: none in frost, most about 15 to 26 degrees (common practice, no source)', () => {
+    expect([0, 5, 10, 20, 26, 30, 40].map(warmthFor)).toEqual([0, 0, 0.5, 1, 1, 5 / 9, 0]);
+  });
+});
+
+describe('ahead', () => {
+  it('small cells do not last three days, a lid does; waterings are as many as it dries', () => {
+    const days = steady(0.25, 5);
+    const end = MORNING_ms + 3 * 24 * HOUR_ms;
+    const away = whileAway(waterToday(tray(0.5), days, null, AT_EIGHT), days, MORNING_ms, end);
+    expect(away.lasts).toBe(false);
+    expect(away.waterings).toBeGreaterThanOrEqual(2);
+    expect(away.lastsTo_ms! - MORNING_ms).toBeGreaterThan(20 * HOUR_ms);
+    const lid = whileAway(waterToday(tray(0.9, { lid: true }), days, null, AT_EIGHT), days, MORNING_ms, end);
+    expect(lid).toMatchObject({ lasts: true, lastsTo_ms: null, waterings: 0 });
+  });
+
+  it('weeks: litres are what the air asks of the ground that stands there', () => {
+    const stands = [{ placeId: 1, from: DAY - 3, to: DAY + 14, slots: 10, trays: 10 }];
+    const weeks = waterWeeks(stands, DAY, () => 3);
+    expect(weeks).toHaveLength(2);
+    expect(weeks[0]!.litresADay).toBeCloseTo(litresOf(3 * 0.8, 10 * 0.54 * 0.28), 9);
+    expect(weeks[0]!.traysADay).toBeCloseTo(8, 9);
+    expect(waterWeeks([], DAY, () => 3)).toEqual([]);
+  });
+});
+
+describe('what is written and learned', () => {
+  const line = (id: number, kind: WaterLine['kind'], at_ms: number, correctsId: number | null = null) =>
+    ({ id, kind, at_ms, correctsId }) as WaterLine;
+  it('a line taken back does not stand; the oldest comes first', () => {
+    const all = [line(1, 'watered', 30), line(2, 'looked', 10), line(3, 'withdrawn', 40, 1)];
+    expect(standingLines(all).map(({ id }) => id)).toEqual([2]);
+  });
+  it('trays of which nothing was seen teach nothing', () => {
+    expect(new Teaching([tray(0.5)]).of(tray(0.5))).toBeNull();
+  });
+});
