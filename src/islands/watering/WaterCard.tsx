@@ -50,6 +50,7 @@ export function WaterCard({ place, water, today, minute, refresh, own = false }:
       words,
       dusk(of),
     );
+  const Title = own ? 'h2' : 'h3';
   const shown = (one: WaterTray, list: 'full' | 'short') => (
     <TrayLine
       key={one.batchId}
@@ -72,10 +73,10 @@ export function WaterCard({ place, water, today, minute, refresh, own = false }:
   return (
     <section className="border-b border-line py-2" aria-label={`${WORDS.water}, ${place.name}`} data-water={place.id}>
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
-        <h3 className="flex items-center gap-1.5">
+        <Title className="flex items-center gap-1.5">
           <Droplets size={18} aria-hidden="true" />
           {WORDS.water}
-        </h3>
+        </Title>
         <p className="min-w-0 flex-1 leading-snug">
           <b>{now.length > 0 ? WORDS.beforeTonight(now.length) : WORDS.nothingBeforeTonight}</b>
           {look.length > 0 && `, ${WORDS.lookFirst(look.length)}`}

@@ -109,6 +109,7 @@ export function WaterPanel({ tray, today, busy, dusk, log, onDone }: Props) {
           ].join(' ')}
         </p>
       </details>
+      <p className="text-[0.92rem] text-ink2">{WORDS.keepLeadsDry}</p>
       {tray.wet && tray.wet.causes.length > 1 && (
         <ul className="list-disc pl-5 text-[0.92rem]">
           {tray.wet.causes.slice(1).map((one) => (

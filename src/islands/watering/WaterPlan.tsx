@@ -23,8 +23,8 @@ export function WaterPlan({ initial, most }: { readonly initial: WaterPlanView; 
   return (
     <div>
       <h1>{WORDS.waterAhead}</h1>
-      <section className="mt-3" aria-labelledby="away">
-        <h2 id="away">{WORDS.away}</h2>
+      <section className="mt-3">
+        <h2>{WORDS.away}</h2>
         <div className="no-print mt-1 flex flex-wrap items-center gap-2" role="group" aria-label={WORDS.awayDays}>
           <span>{WORDS.awayDays}</span>
           {Array.from({ length: Math.min(7, most) }, (_, i) => i + 1).map((n) => (
@@ -93,8 +93,8 @@ function Weeks({ weeks }: Pick<WaterPlanView, 'weeks'>) {
   const typed = Number(tank.replace(',', '.'));
   const tank_L = tank.trim() === '' || !(typed > 0) ? null : measureFromShown(typed, 'L', lengthUnit);
   return (
-    <section className="mt-8" aria-labelledby="ahead">
-      <h2 id="ahead">{WORDS.litresAhead}</h2>
+    <section className="mt-8">
+      <h2>{WORDS.litresAhead}</h2>
       {weeks.length === 0 ? (
         <p className="text-ink2">{WORDS.noWeeks}</p>
       ) : (

@@ -1,27 +1,23 @@
 import { catalogue } from '../../catalogue.ts';
 
-const way = {
-  below: 'from below',
-  mist: 'by mist',
-  rose: 'fine rose',
-  flood: 'by flooding',
-  line: 'by line',
-};
-const look = { dry: 'Dry', moist: 'Moist', wet: 'Wet' };
-const cause = {
-  late: 'watered in the afternoon: water before ten',
-  much: 'watered while still wet: leave it until it is lighter',
-  dense: 'sown or standing too densely: thin or prick out',
-  still: 'the air is too damp and still: open for ten minutes at dusk, run the fan',
-  cool: 'the air is too cool: warmer, or less water',
-};
-
 /** What the water card of a place says, and the panel of a batch in it. */
 export const WORDS = catalogue({
   water: 'Water',
-  way,
-  look,
-  cause,
+  way: {
+    below: 'from below',
+    mist: 'by mist',
+    rose: 'fine rose',
+    flood: 'by flooding',
+    line: 'by line',
+  },
+  look: { dry: 'Dry', moist: 'Moist', wet: 'Wet' },
+  cause: {
+    late: 'watered in the afternoon: water before ten',
+    much: 'watered while still wet: leave it until it is lighter',
+    dense: 'sown or standing too densely: thin or prick out',
+    still: 'the air is too damp and still: open for ten minutes at dusk, run the fan',
+    cool: 'the air is too cool: warmer, or less water',
+  },
   beforeTonight: (n: number) => (n === 1 ? '1 before tonight' : `${n} before tonight`),
   nothingBeforeTonight: 'nothing before tonight',
   lookFirst: (n: number) => (n === 1 ? 'look at 1 first' : `look at ${n} first`),
@@ -57,9 +53,6 @@ export const WORDS = catalogue({
   weighs: 'One tray weighs',
   weighed: 'Weighed',
   weighHint: 'Weigh it once within three hours of watering: that is its full weight.',
-  wateredAtTime: 'Watered at',
-  timeHint: 'Hour and minute of today',
-  litres: 'Litres in all',
   figures: 'Figures',
   placePage: 'Water and air',
   placePageOf: (place: string) => `Water and air of ${place}`,
