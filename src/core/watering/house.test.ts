@@ -163,6 +163,14 @@ describe('what a tray wants today', () => {
     expect(hot.dryAt_ms! - MORNING_ms).toBeLessThan(4 * HOUR_ms);
   });
 
+  it('that lasts for days as likely as not, but may not, is looked at first', () => {
+    const guessed = { ...steady(0.035), humidityKnown: false, lightKnown: false };
+    const today = waterToday(tray(0.6), guessed, null, AT_EIGHT);
+    expect(today.dry_prob).toBeGreaterThan(0.02);
+    expect(today.dryAt_ms === null || today.dryAt_ms > AT_EIGHT.next_ms + 24 * HOUR_ms).toBe(true);
+    expect(today.want).toBe('look');
+  });
+
   it('under a lid loses next to nothing', () => {
     expect(waterToday(tray(0.6, { lid: true }), steady(0.4), null, AT_EIGHT).want).toBe('later');
   });

@@ -295,7 +295,8 @@ export function waterToday(
   }
   return {
     tray,
-    want: advice.want,
+    // Where it lasts for days as likely as not, only a look says whether it is the rare one that does not.
+    want: advice.want === 'now' && (dryAt_ms ?? Infinity) > next_ms + DAY_ms ? 'look' : advice.want,
     dry_prob: advice.dry_prob,
     wet_prob: advice.wet_prob,
     share,

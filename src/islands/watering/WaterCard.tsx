@@ -189,7 +189,7 @@ function TrayLine({ tray, today, short, alone, open, busy, onOpen, onWatered, ch
             {tray.lid && `, ${WORDS.underLid}`}
             {tray.feed && `, ${WORDS.withFeed}`}
             {' · '}
-            {tray.want === 'look' ? WORDS.notKnown : dry}
+            {tray.want !== 'look' ? dry : tray.share === null ? WORDS.notKnown : WORDS.mayBeDry}
           </span>
         </button>
         {tray.again && (

@@ -42,6 +42,7 @@ export const WORDS = catalogue({
   againBy: (clock: string) => `again by ${clock}`,
   nobodyThere: (clock: string) => `nobody there at ${clock}: shade, cover or move it`,
   notKnown: 'not known: look and tap',
+  mayBeDry: 'likely lasts, but not sure: look and tap',
   lastWatered: (when: string) => `watered ${when}`,
   dryBy: (when: string) => `dry about ${when}`,
   lastsLong: 'lasts as far as the weather is known',
