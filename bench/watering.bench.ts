@@ -17,7 +17,8 @@ import { demandBetween_mm } from '../src/core/watering/drying.ts';
 import { vapour_kPa, wetSurfaceHour_mm } from '../src/core/watering/evaporation.ts';
 import { holdingOf, TRAY_m2 } from '../src/core/watering/holding.ts';
 import { dryingNursery, type DryingTray } from '../tests/calibration/otherDrying.ts';
-import { row, type Figures } from './form.ts';
+import { startApp } from '../tests/support/app.ts';
+import { row, type Figures, type Row } from './form.ts';
 
 const NURSERIES = 60;
 const TRAYS = 8;
@@ -25,6 +26,7 @@ const DAYS = 24;
 /** Looks before what is thought is held against how it is. */
 const LOOKS = 5;
 const MORNING = 8;
+const CALLS = 60;
 
 interface Sums {
   dry: number;
@@ -47,7 +49,7 @@ export default async function bench(): Promise<Figures> {
   }
   return {
     bench: 'watering',
-    method: `${NURSERIES} made-up nurseries of ${TRAYS} trays over ${DAYS} days, drying by another law than the program's (tests/calibration/otherDrying.ts), with hands that differ, slip and fill in part. Each morning at eight a tray is looked at and watered or not; in the first ${LOOKS} mornings the program only learns; where it asks for a second look, that is at three. Trays of a nursery teach each other. Dry: under ${DRY_BELOW} of its water before the next morning; wet: over ${WET_ABOVE} when it is watered. Time: 500 batches at 12 places, ten mornings each, processor time.`,
+    method: `${NURSERIES} made-up nurseries of ${TRAYS} trays over ${DAYS} days, drying by another law than the program's (tests/calibration/otherDrying.ts), with hands that differ, slip and fill in part. Each morning at eight a tray is looked at and watered or not; in the first ${LOOKS} mornings the program only learns; where it asks for a second look, that is at three. Trays of a nursery teach each other. Dry: under ${DRY_BELOW} of its water before the next morning; wet: over ${WET_ABOVE} when it is watered. Time: 500 batches at 12 places, ten mornings each, processor time. Pages: the round of the demo with its water cards and the page of a place, built application, ${CALLS} calls each after one, one after another; CROOK_TEST_PG names a PostgreSQL to make databases on.`,
     rows: [
       row('time to dry after five looks, error (median)', 100 * middle(errors), '%', '<= 15'),
       row('dry before the next look, by the program', (100 * thought.dry) / thought.mornings, '%', '<= 1'),
@@ -57,6 +59,7 @@ export default async function bench(): Promise<Figures> {
       row('dry before the next look, every morning all', (100 * always.dry) / always.mornings, '%'),
       row('watered while wet, every morning all', (100 * always.wet) / Math.max(1, always.watered), '%'),
       row('500 batches for ten days', tenDays_ms(), 'ms', '<= 50'),
+      ...(await pages()),
     ],
   };
 }
@@ -190,4 +193,28 @@ function tenDays_ms(): number {
     return (user + system) / 1000;
   };
   return middle(Array.from({ length: 7 }, once));
+}
+
+async function pages(): Promise<Row[]> {
+  const app = await startApp([], undefined, { DEMO_BENCHES: 'off' });
+  try {
+    const rows: Row[] = [];
+    for (const [name, path] of [
+      ['the round with its water cards', '/'],
+      ['water and air of a place', '/watering?place=5'],
+    ] as const) {
+      await (await fetch(app.url + path)).text();
+      const times: number[] = [];
+      for (let i = 0; i < CALLS; i++) {
+        const began = performance.now();
+        await (await fetch(app.url + path)).text();
+        times.push(performance.now() - began);
+      }
+      times.sort((a, b) => a - b);
+      rows.push(row(`${name}, 95 of 100 within`, times[Math.ceil(0.95 * CALLS) - 1]!, 'ms', '<= 100'));
+    }
+    return rows;
+  } finally {
+    await app.stop();
+  }
 }
