@@ -18,7 +18,7 @@ const mmWords = (value: number): string => {
   return `${decimal(shownMeasure(value, 'mm', lengthUnit), lengthUnit === 'in' ? 2 : 1)} ${measureUnit('mm', lengthUnit)}`;
 };
 const FOR: Readonly<Record<AirFor, string>> = { damp: WORDS.damp, right: WORDS.right, dry: WORDS.dry };
-const MARK: Readonly<Record<AirFor, string>> = { damp: 'tag bad', right: '', dry: 'tag' };
+const MARK: Readonly<Record<AirFor, string>> = { damp: 'tag bad', right: '', dry: 'font-semibold' };
 
 /** Water and air of a place: what to water, how dry the air is by day and by night, what was read and written. */
 export function PlaceWaterPage({ initial }: { readonly initial: PlaceWaterView }) {

@@ -154,6 +154,9 @@ function Short(props: {
   );
 }
 
+/** A mark that is no fault: framed in the colour of its words, which stand out in every look. */
+const MARK = 'rounded-[2px] border border-current px-1 text-[0.88rem] font-semibold';
+
 interface LineProps {
   readonly tray: WaterTray;
   readonly today: number;
@@ -193,7 +196,7 @@ function TrayLine({ tray, today, short, alone, open, busy, onOpen, onWatered, ch
           </span>
         </button>
         {tray.again && (
-          <span className={`tag ${tray.again.away ? 'bad' : ''}`}>
+          <span className={tray.again.away ? 'tag bad' : MARK}>
             {tray.again.away
               ? WORDS.nobodyThere(clockWords(tray.again.minute))
               : WORDS.againBy(clockWords(tray.again.minute))}
