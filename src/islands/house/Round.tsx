@@ -158,15 +158,6 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
               of={walk.length}
               aside={settings.onePlace && i !== shown}
             >
-              {watersNow(place.water, half) && (
-                <WaterCard
-                  place={place}
-                  water={place.water!}
-                  today={view.today}
-                  minute={view.minute}
-                  refresh={refresh}
-                />
-              )}
               <ul>
                 {of.jobs.map((job) => (
                   <RoundJobLine
@@ -201,6 +192,15 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
                   />
                 ))}
               </ul>
+              {watersNow(place.water, half) && (
+                <WaterCard
+                  place={place}
+                  water={place.water!}
+                  today={view.today}
+                  minute={view.minute}
+                  refresh={refresh}
+                />
+              )}
             </RoundPlaceCard>
           ))}
         </div>
