@@ -33,6 +33,27 @@ test('what one finds by lifting a tray is one tap; the figures behind stand open
   await expect(page.getByText(/found dry/).first()).toBeVisible();
 });
 
+test('watered at another hour is typed; a time that is none, or still to come, is refused at its field', async ({
+  page,
+}) => {
+  await open(page, `/watering?place=${COOL_BAY}`);
+  const tray = page.locator(card(COOL_BAY)).locator('[data-tray]').first();
+  await tray.getByRole('button', { name: /^Water of/ }).click();
+  await tray.getByRole('button', { name: 'Watered earlier' }).click();
+  const time = tray.getByLabel('Watered at');
+  for (const [typed, said] of [
+    ['half past', /time of today: type a whole number/i],
+    ['23:30', /still to come today/],
+  ] as const) {
+    await time.fill(typed);
+    await tray.locator('form').getByRole('button', { name: 'Watered' }).click();
+    await expect(tray.getByText(said)).toBeVisible();
+  }
+  await time.fill('7:15');
+  await tray.locator('form').getByRole('button', { name: 'Watered' }).click();
+  await expect(page.getByText(/today 7:15/).first()).toBeVisible();
+});
+
 test('a wet evening: watered late a surface is called wet at dark, and why', async ({ page }) => {
   await open(page, `/watering?place=${COOL_BAY}`);
   // One of the demo is watered every afternoon.

@@ -79,6 +79,19 @@ describe('the water card', () => {
     expect(rows.map(({ litres }: { litres: number }) => litres)).toEqual(two.map(({ trays }) => (9 * trays) / all));
   });
 
+  it('feed that went to some of those watered is written of those', async () => {
+    const ids = (await water()).trays.slice(-2).map(({ batchId }) => batchId);
+    const { lineIds } = (await log({ kind: 'watered', batchIds: ids, fedIds: [ids[1]] })).body as Logged;
+    const { rows } = await client.query('SELECT batch_id, fed FROM water_lines WHERE id = ANY($1) ORDER BY id', [
+      lineIds,
+    ]);
+    expect(rows).toEqual([
+      { batch_id: ids[0], fed: false },
+      { batch_id: ids[1], fed: true },
+    ]);
+    for (const correctsId of lineIds) await log({ kind: 'withdrawn', correctsId });
+  });
+
   it('a look moves what is thought of it, and of others at its place', async () => {
     const [one] = (await water()).trays.filter(({ want }) => want === 'not' || want === 'later').slice(-1);
     const before = one!.figures;
@@ -107,6 +120,7 @@ describe('the water card', () => {
     [{ kind: 'watered', batchIds: [] }, 'batchIds'],
     [{ kind: 'watered', batchIds: [999_999] }, 'batchIds.0'],
     [{ kind: 'weighed', batchIds: [1], weight_g: 3 }, 'weight_g'],
+    [{ kind: 'watered', batchIds: [15], fedIds: [16] }, 'fedIds'],
     [{ kind: 'air', placeId: 3, air_C: 20 }, 'humidity_frac'],
     [{ kind: 'air', placeId: 999, air_C: 20, humidity_frac: 0.5 }, 'placeId'],
     [{ kind: 'air', placeId: 3, water_C: 80 }, 'water_C'],

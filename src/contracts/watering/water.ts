@@ -31,7 +31,10 @@ export const waterInput = z
     weight_g: figure(WORDS.weight, 20, 100_000).nullable().default(null),
     way: choice(WORDS.way, WATER_WAYS).nullable().default(null),
     litres: figure(WORDS.litres, 0, 100_000).nullable().default(null),
-    fed: z.boolean().default(false),
+    fedIds: z
+      .array(recordId(WORDS.batch))
+      .max(MOST_AT_ONCE, { error: WORDS.tooMany(MOST_AT_ONCE) })
+      .default([]),
     water_C: figure(WORDS.water_C, 0, 60).nullable().default(null),
     air_C: figure(WORDS.air_C, -40, 70).nullable().default(null),
     humidity_frac: figure(WORDS.humidity, 0, 1).nullable().default(null),
@@ -42,6 +45,8 @@ export const waterInput = z
     const wrong = (path: keyof typeof line, message: string) => ctx.addIssue({ code: 'custom', path: [path], message });
     const { kind } = line;
     if ((kind === 'withdrawn') !== (line.correctsId !== null)) wrong('correctsId', WORDS.whichLineIsTakenBack);
+    if (line.fedIds.some((id) => kind !== 'watered' || !line.batchIds.includes(id)))
+      wrong('fedIds', WORDS.fedAreWatered);
     if (kind === 'looked' && line.look === null) wrong('look', WORDS.howIsIt);
     if (kind === 'weighed' && line.weight_g === null) wrong('weight_g', WORDS.whatDoesItWeigh);
     if (kind === 'weighed' && line.batchIds.length > 1) wrong('batchIds', WORDS.weighOne);
@@ -79,6 +84,8 @@ export interface WaterTray {
   readonly look: { readonly look: Look; readonly day: number; readonly minute: number } | null;
   /** Chance that watered now its surface is still wet at dusk. */
   readonly wetAtDusk_prob: number | null;
+  /** Chance that it is still wet at dusk as it stands, where it was watered today; null: it was not, or it is dark. */
+  readonly staysWet_prob: number | null;
   /** Figures the advice rests on. */
   readonly figures: {
     readonly holds_L: number;

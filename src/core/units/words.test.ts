@@ -29,6 +29,7 @@ describe('figures with their unit', () => {
     ]);
     // Handbook values: 1 m2 is 10.764 square feet, a US gallon 3.785 litres.
     expect([areaWords(12, 'cm'), areaWords(12, 'in'), areaWords(0.5, 'cm')]).toEqual(['12 m²', '129 sq ft', '0.5 m²']);
+    expect([volumeWords(0.8, 'in'), volumeWords(0.8, 'cm')]).toEqual(['1.7 pt', '0.8 L']);
     expect([volumeWords(1200, 'cm'), volumeWords(3.785411784, 'in')]).toEqual(['1,200 L', '1 gal']);
   });
   it('money says whose', () => {

@@ -46,9 +46,15 @@ export function areaWords(area_m2: number, unit: LengthUnit): string {
 /** Litres in a US gallon. @source 231 cubic inches exactly (NIST Handbook 44, appendix C) */
 const L_PER_GALLON = 3.785411784;
 
-/** "12 L", "3.2 gal". */
+/** Pints in a US gallon. */
+const PINTS = 8;
+
+/** "12 L", "3.2 gal", "1.7 pt" under a gallon. */
 export function volumeWords(volume_L: number, unit: LengthUnit): string {
-  const shown = unit === 'in' ? volume_L / L_PER_GALLON : volume_L;
+  const gallons = volume_L / L_PER_GALLON;
+  // What would read 1.0 gal is a gallon.
+  if (unit === 'in' && gallons > 0 && gallons < 0.95) return `${rounded(PINTS * gallons, 1).replace(/\.0$/, '')} pt`;
+  const shown = unit === 'in' ? gallons : volume_L;
   const digits = shown < 10 ? 1 : 0;
   return `${Number(shown.toFixed(digits)).toLocaleString('en-GB')} ${unit === 'in' ? 'gal' : 'L'}`;
 }

@@ -10,7 +10,7 @@ export type WaterWant =
   | 'not';
 
 /** A tray that may go dry before the next look by more than this chance is watered. Common practice, no source. */
-const DRY_RISK = 0.02;
+export const DRY_RISK = 0.02;
 /** One that is wet with more than this chance has none. */
 const WET_CHANCE = 0.25;
 

@@ -90,7 +90,7 @@ describe('air of a place', () => {
   });
 
   it('goes by the humidity read there; by what is usual otherwise, and says which', () => {
-    const read = [{ at_ms: MIDNIGHT_ms + 9 * HOUR_ms, temp_C: 20, humidity_frac: 0.9 }];
+    const read = [{ temp_C: 20, humidity_frac: 0.9 }];
     const damp = placeAir(place('bench'), climate(20, 18), outside(sunny), read, WITHIN);
     const dry = placeAir(
       place('bench'),
@@ -111,14 +111,16 @@ describe('air of a place', () => {
     expect(demandSince_mm(air, MIDNIGHT_ms, MIDNIGHT_ms + 24 * HOUR_ms)).toBe(0);
     const frame = placeAir(place('frame'), climate(12, 8), outside(wet), [], WITHIN);
     expect(demandSince_mm(frame, MIDNIGHT_ms, MIDNIGHT_ms + 24 * HOUR_ms)).toBeGreaterThan(0.5);
-    expect(placeAir(place('ground'), climate(12, 8), outside(unsaid), [], WITHIN).rainUnknown).toBe(true);
-    expect(air.rainUnknown).toBe(false);
+    const known = (of: PlaceAir) => of.hours.every(({ rainKnown }) => rainKnown);
+    expect(known(placeAir(place('ground'), climate(12, 8), outside(unsaid), [], WITHIN))).toBe(false);
+    expect(known(placeAir(place('frame'), climate(12, 8), outside(unsaid), [], WITHIN))).toBe(true);
+    expect(known(air)).toBe(true);
   });
 });
 
 /** Air that asks so much each hour of the day (8 to 18) and next to nothing by night, over some days. */
 const steady = (mm_h: number, days = 4): PlaceAir => ({
-  ...{ placeId: 1, humidityKnown: true, lightKnown: true, rainUnknown: false },
+  ...{ placeId: 1, humidityKnown: true, lightKnown: true },
   hours: Array.from({ length: 24 * days }, (_, i) => ({
     at_ms: MIDNIGHT_ms + i * HOUR_ms,
     day: DAY + Math.floor(i / 24),
@@ -127,6 +129,7 @@ const steady = (mm_h: number, days = 4): PlaceAir => ({
     deficit_kPa: 0.6,
     demand_mm: i % 24 >= 8 && i % 24 < 18 ? mm_h : 0.02,
     rain_mm: 0,
+    rainKnown: true,
     told: true,
   })),
 });
@@ -135,8 +138,6 @@ const tray = (share: number, more: Partial<TrayWater> = {}): TrayWater => ({
   ...{ batchId: 1, placeId: 1, containerId: 1, trays: 4, holding, cover: 0.4, lid: false, up: true, way: 'rose' },
   ...{
     since: { share, demand_mm: 0, capacity_mm: holding.capacity_mm, cover: 0.4 },
-    sinceAt_ms: 0,
-    sinceWatered: true,
   },
   ...{ lastLook: null, evidence: NOTHING_SEEN, handId: null, full_g: null, waterings: [] },
   ...more,
@@ -182,8 +183,8 @@ describe('what a tray wants today', () => {
 
   it('watered in the morning is dry on top by dusk, watered late it is not', () => {
     const today = waterToday(tray(0.5), steady(0.25), null, AT_EIGHT);
-    const early = wetAt_prob(today, steady(0.25), MORNING_ms, AT_EIGHT.dusk_ms);
-    const late = wetAt_prob(today, steady(0.25), MIDNIGHT_ms + 16.5 * HOUR_ms, AT_EIGHT.dusk_ms);
+    const early = wetAt_prob(today, steady(0.25), MORNING_ms, AT_EIGHT.dusk_ms, true);
+    const late = wetAt_prob(today, steady(0.25), MIDNIGHT_ms + 16.5 * HOUR_ms, AT_EIGHT.dusk_ms, true);
     expect(early).toBeLessThan(0.3);
     expect(late).toBeGreaterThan(0.9);
   });

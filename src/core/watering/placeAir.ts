@@ -2,6 +2,7 @@ import type { Place } from '../books/place.ts';
 import { matRise } from '../heat/mat.ts';
 import { temperatureOn, type PlaceClimate } from '../plan/schedule/placeClimate.ts';
 import { usualLight } from '../plan/schedule/sky.ts';
+import { passes_frac } from '../weather/light.ts';
 import { hourly_C } from '../weather/hourly.ts';
 import { dayLength_h, saturation_kPa } from '../weather/sun.ts';
 import { dayOfYear } from '../calendar/dayNumber.ts';
@@ -20,6 +21,8 @@ export interface AirHour {
   readonly demand_mm: number;
   /** Rain that reaches the trays. */
   readonly rain_mm: number;
+  /** There is a roof over it, or rain is foretold or measured. */
+  readonly rainKnown: boolean;
   readonly told: boolean;
 }
 
@@ -30,19 +33,13 @@ export interface PlaceAir {
   /** Humidity goes by what was read there, or by the weather outside. */
   readonly humidityKnown: boolean;
   readonly lightKnown: boolean;
-  /** No roof over it, and no rain is foretold. */
-  readonly rainUnknown: boolean;
 }
 
 /** Air read by hand at a place. */
 export interface AirReading {
-  readonly at_ms: number;
   readonly temp_C: number;
   readonly humidity_frac: number;
 }
-
-/** A reading says something for so long. */
-const READ_ms = 14 * 86_400_000;
 
 /** How fast air goes over trays. A lit chamber has its fan. Common practice, no source. */
 const STILL_m_s: Readonly<Record<Exclude<Place['kind'], 'ground'>, number>> = {
@@ -76,7 +73,7 @@ interface Within {
 /**
  * Air over the trays of a place hour by hour: warmth by what the place is held at, vapour as read there or as outside, light through its
  * glazing and of its lamps, and what all that asks of wet trays.
- * @param readings air read at this place, in any order
+ * @param readings air read at this place lately, in any order
  */
 export function placeAir(
   place: Pick<Place, 'id' | 'kind' | 'temperature' | 'light' | 'lit'>,
@@ -85,20 +82,13 @@ export function placeAir(
   readings: readonly AirReading[],
   at: Within,
 ): PlaceAir {
-  const last = outside.at(-1)?.at_ms ?? 0;
-  const first = outside[0]?.at_ms ?? 0;
-  const read = readings.filter(({ at_ms }) => at_ms >= first - READ_ms / 2 && at_ms <= last);
   const open = place.kind === 'ground';
   const readVapour =
-    read.length === 0
+    readings.length === 0
       ? null
-      : read.reduce((sum, one) => sum + vapour_kPa(one.temp_C, one.humidity_frac), 0) / read.length;
+      : readings.reduce((sum, one) => sum + vapour_kPa(one.temp_C, one.humidity_frac), 0) / readings.length;
   const light = place.light ?? usualLight(place);
-  const through =
-    light.through_frac *
-    (light.secondFilm ? 0.85 : 1) *
-    (1 - light.shade_frac) *
-    (place.kind === 'dark-chamber' ? 0 : 1);
+  const through = place.kind === 'dark-chamber' ? 0 : passes_frac(light);
   const hours = outside.map((out): AirHour => {
     const { temp_C, bottom_K } = warmthIn(place, climate, out, at);
     const whole = { at_ms: out.at_ms, day: out.day, hour: out.hour, told: out.told };
@@ -122,6 +112,7 @@ export function placeAir(
         deficit_kPa: deficit_kPa(temp_C, out.vapour_kPa),
         demand_mm: SMALL_STAND * grass,
         rain_mm: out.rain_mm,
+        rainKnown: out.rainKnown,
       };
     }
     const most = FULL_frac * saturation_kPa(temp_C);
@@ -142,6 +133,7 @@ export function placeAir(
         height_m: at.height_m,
       }),
       rain_mm: 0,
+      rainKnown: true,
     };
   });
   return {
@@ -149,7 +141,6 @@ export function placeAir(
     hours,
     humidityKnown: readVapour !== null || (open && outside.some(({ told }) => told)),
     lightKnown: place.kind === 'dark-chamber' || (place.light ?? null) !== null || open,
-    rainUnknown: open && outside.some(({ rainKnown, at_ms }) => !rainKnown && at_ms >= first),
   };
 }
 

@@ -1,7 +1,6 @@
 import type { PlaceAir } from './placeAir.ts';
-import { shareAfter } from './drying.ts';
 import { factorQuantile, WATERED, WET_ABOVE, type DryingBelief } from './belief.ts';
-import type { TrayWater } from './trayWater.ts';
+import { afterHour, type TrayWater } from './trayWater.ts';
 
 const HOUR_ms = 3_600_000;
 /** Evenings on which a surface is wet before it is said why. Common practice, no source. */
@@ -56,9 +55,7 @@ export function wetSurface(
   },
 ): WetSurface {
   const factor = factorQuantile(belief, 0.5);
-  const { capacity_mm } = tray.holding;
   const from_ms = at.now_ms - 7 * 24 * HOUR_ms;
-  const lid_frac = tray.lid ? 0.06 : 1;
   let share = NaN;
   let [wet_h, weighed_h, deficit, temp, hours] = [0, 0, 0, 0, 0];
   const wetAt = new Map<number, boolean>();
@@ -75,11 +72,7 @@ export function wetSurface(
       share = WATERED;
     }
     if (Number.isNaN(share)) continue;
-    share = Math.min(
-      1,
-      shareAfter(share, lid_frac * factor * hour.demand_mm, capacity_mm, tray.cover) +
-        (tray.lid ? 0 : hour.rain_mm / capacity_mm),
-    );
+    share = afterHour(tray, share, hour, factor);
     for (const dusk of at.dusks_ms)
       if (dusk >= hour.at_ms && dusk < hour.at_ms + HOUR_ms) wetAt.set(dusk, share > WET_ABOVE);
     if (hour.at_ms < from_ms) continue;

@@ -2,7 +2,7 @@ import { containerNow } from '../batch/progress.ts';
 import { isOver } from '../batch/event.ts';
 import type { Container } from '../books/container.ts';
 import type { BatchView } from '../plan/season.ts';
-import { waterAdvice, refill_L, type WaterWant } from './advice.ts';
+import { DRY_RISK, waterAdvice, refill_L, type WaterWant } from './advice.ts';
 import {
   alikeOf,
   believe,
@@ -24,7 +24,7 @@ import {
 } from './belief.ts';
 import { shareAfter } from './drying.ts';
 import { holdingOf, type Holding } from './holding.ts';
-import type { PlaceAir } from './placeAir.ts';
+import type { AirHour, PlaceAir } from './placeAir.ts';
 import type { WaterLine, WaterWay } from './waterLine.ts';
 
 const HOUR_ms = 3_600_000;
@@ -54,9 +54,6 @@ export interface TrayWater {
   readonly way: WaterWay;
   /** How it stood when last watered or found; null: nobody knows. */
   readonly since: SinceThen | null;
-  /** That was then, and whether it was watered or found so. */
-  readonly sinceAt_ms: number | null;
-  readonly sinceWatered: boolean;
   readonly lastLook: { readonly look: Look; readonly at_ms: number } | null;
   readonly evidence: DryingEvidence;
   readonly handId: number | null;
@@ -88,17 +85,38 @@ export function waterWay(view: Pick<BatchView, 'state'>, { kind }: Pick<Containe
   return today - halfUp < STAND_days ? 'below' : 'rose';
 }
 
-/** Demand of a place from one instant to another, its rain taken off; never below none. */
-export function demandSince_mm(air: PlaceAir, from_ms: number, to_ms: number, lid_frac = 1): number {
+/** What an hour asks of a tray, and the rain that falls on it: under a lid next to none, and none. */
+export const hourOver = (
+  { demand_mm, rain_mm }: Pick<AirHour, 'demand_mm' | 'rain_mm'>,
+  lid: boolean,
+): { readonly asked_mm: number; readonly rain_mm: number } =>
+  lid ? { asked_mm: UNDER_LID_frac * demand_mm, rain_mm: 0 } : { asked_mm: demand_mm, rain_mm };
+
+/** What the air of a place asks of a tray from one instant to another, rain taken off; never below none. */
+export function demandSince_mm(air: PlaceAir, from_ms: number, to_ms: number, lid = false): number {
   let sum = 0;
-  for (const { at_ms, demand_mm, rain_mm } of air.hours) {
-    const part = (Math.min(to_ms, at_ms + HOUR_ms) - Math.max(from_ms, at_ms)) / HOUR_ms;
-    if (part > 0) sum = Math.max(0, sum + part * (lid_frac * demand_mm - (lid_frac < 1 ? 0 : rain_mm)));
+  for (const hour of air.hours) {
+    const part = (Math.min(to_ms, hour.at_ms + HOUR_ms) - Math.max(from_ms, hour.at_ms)) / HOUR_ms;
+    if (part <= 0) continue;
+    const { asked_mm, rain_mm } = hourOver(hour, lid);
+    sum = Math.max(0, sum + part * (asked_mm - rain_mm));
   }
   return sum;
 }
 
-/** What a share of its water is that a weight says, by what it weighs when full. @throws RangeError for a weight under that of an empty tray */
+/** Share of its water after an hour at which it had so much; rain that does not fit drains. */
+export function afterHour(
+  tray: Pick<TrayWater, 'holding' | 'cover' | 'lid'>,
+  share: number,
+  hour: AirHour,
+  factor: number,
+): number {
+  const { asked_mm, rain_mm } = hourOver(hour, tray.lid);
+  const { capacity_mm } = tray.holding;
+  return Math.min(1, shareAfter(share, factor * asked_mm, capacity_mm, tray.cover) + rain_mm / capacity_mm);
+}
+
+/** Share of its water that a weight tells, by what it weighed when full; under 0 it weighs less than an empty tray. */
 export const shareByWeight = (weight_g: number, full_g: number, water_L: number): number =>
   WATERED - (full_g - weight_g) / (1000 * water_L);
 
@@ -128,8 +146,7 @@ export function trayWater(
   const holding = holdingOf(container);
   const cover = leafCover(view, today);
   const lid = state.covered === true && state.facts['half-up'] === undefined;
-  const lid_frac = lid ? UNDER_LID_frac : 1;
-  const past = (from_ms: number, to_ms: number) => demandSince_mm(air, from_ms, to_ms, lid_frac);
+  const past = (from_ms: number, to_ms: number) => demandSince_mm(air, from_ms, to_ms, lid);
   // Sowing, potting and watering in wet a tray through; a line of the water log of the same day is more exact.
   const byLog = [state.facts.sow, state.facts.pot, state.wateredOn ?? undefined, state.facts.arrive]
     .filter((day) => day !== undefined)
@@ -150,7 +167,7 @@ export function trayWater(
     if (line === null || line.kind === 'watered') {
       evidence = watered(evidence);
       since = { share: WATERED, at_ms, watered: true };
-      if (line) [handId] = [line.authorId];
+      if (line) handId = line.authorId;
       waterings.push(at_ms);
       continue;
     }
@@ -195,8 +212,6 @@ export function trayWater(
           capacity_mm: holding.capacity_mm,
           cover,
         },
-    sinceAt_ms: stale ? null : since!.at_ms,
-    sinceWatered: !stale && since!.watered,
     lastLook,
     evidence,
     handId,
@@ -246,9 +261,6 @@ export interface WaterToday {
   readonly belief: DryingBelief;
 }
 
-/** A look is asked for where a tray is dry by then with more than this chance. As waterAdvice has it. */
-const DRY_RISK = 0.02;
-
 /**
  * What a tray wants before the next look.
  * @param next_ms instant of the next look, usually tomorrow morning
@@ -262,8 +274,7 @@ export function waterToday(
 ): WaterToday {
   const { now_ms, next_ms, dusk_ms } = at;
   const belief = believe(tray.evidence, { humidity: air.humidityKnown, light: air.lightKnown }, alike);
-  const lid_frac = tray.lid ? UNDER_LID_frac : 1;
-  const ahead_mm = demandSince_mm(air, now_ms, next_ms, lid_frac);
+  const ahead_mm = demandSince_mm(air, now_ms, next_ms, tray.lid);
   const full = tray.trays * tray.holding.water_L;
   if (tray.since === null)
     return {
@@ -281,7 +292,8 @@ export function waterToday(
   for (const hour of air.hours) {
     const part = Math.min(1, (hour.at_ms + HOUR_ms - now_ms) / HOUR_ms);
     if (part <= 0) continue;
-    const step = part * (lid_frac * hour.demand_mm - (tray.lid ? 0 : hour.rain_mm));
+    const { asked_mm, rain_mm } = hourOver(hour, tray.lid);
+    const step = part * (asked_mm - rain_mm);
     sum = Math.max(0, sum + step);
     asIs = Math.max(0, asIs + step);
     const end = hour.at_ms + HOUR_ms;
@@ -308,12 +320,19 @@ export function waterToday(
 }
 
 /**
- * Chance that a tray watered at an instant is still wet at another, such as dusk.
- * @param at_ms when it is watered
+ * Chance that a tray's surface is still wet at an instant to come, such as dusk; null: nobody knows how it stands.
+ * @param watered whether it is watered now; else as it stands
  */
-export function wetAt_prob(today: WaterToday, air: PlaceAir, at_ms: number, dusk_ms: number): number {
-  const { tray, belief } = today;
-  const demand_mm = demandSince_mm(air, at_ms, dusk_ms, tray.lid ? UNDER_LID_frac : 1);
-  const then = { share: WATERED, demand_mm, capacity_mm: tray.holding.capacity_mm, cover: tray.cover };
-  return 1 - belowShare_prob(belief, then, WET_ABOVE);
+export function wetAt_prob(
+  { tray, belief }: Pick<WaterToday, 'tray' | 'belief'>,
+  air: PlaceAir,
+  now_ms: number,
+  dusk_ms: number,
+  watered: boolean,
+): number | null {
+  const { capacity_mm } = tray.holding;
+  const now = watered ? { share: WATERED, demand_mm: 0, capacity_mm, cover: tray.cover } : tray.since;
+  if (now === null) return null;
+  const demand_mm = now.demand_mm + demandSince_mm(air, now_ms, dusk_ms, tray.lid);
+  return 1 - belowShare_prob(belief, { ...now, demand_mm }, WET_ABOVE);
 }

@@ -1,7 +1,6 @@
 import { DRY_BELOW, factorQuantile, WATERED } from './belief.ts';
-import { shareAfter } from './drying.ts';
 import type { PlaceAir } from './placeAir.ts';
-import type { WaterToday } from './trayWater.ts';
+import { afterHour, type WaterToday } from './trayWater.ts';
 
 const HOUR_ms = 3_600_000;
 
@@ -26,7 +25,6 @@ const FASTER = 1.35;
 export function whileAway(today: WaterToday, air: PlaceAir, from_ms: number, to_ms: number): WhileAway {
   const { tray, belief } = today;
   const median = factorQuantile(belief, 0.5);
-  const lid_frac = tray.lid ? 0.06 : 1;
   const run = (factor: number): { dryAt_ms: number | null; waterings: number } => {
     let share: number = WATERED;
     let dryAt_ms: number | null = null;
@@ -34,9 +32,7 @@ export function whileAway(today: WaterToday, air: PlaceAir, from_ms: number, to_
     for (const hour of air.hours) {
       if (hour.at_ms < from_ms) continue;
       if (hour.at_ms >= to_ms) break;
-      const { capacity_mm } = tray.holding;
-      share = shareAfter(share, factor * lid_frac * hour.demand_mm, capacity_mm, tray.cover);
-      share = Math.min(1, share + (tray.lid ? 0 : hour.rain_mm / capacity_mm));
+      share = afterHour(tray, share, hour, factor);
       if (share >= DRY_BELOW) continue;
       dryAt_ms ??= hour.at_ms + HOUR_ms;
       waterings++;

@@ -32,6 +32,10 @@ export function dailyLight_mol_m2(at: LightAt): number {
 /** What a second film over a house lets through of what the first does. Common practice, no source. */
 const SECOND_FILM_frac = 0.85;
 
+/** Share of daylight that comes through a place's glazing, second film and shade. */
+export const passes_frac = ({ through_frac, secondFilm, shade_frac }: PlaceLight): number =>
+  through_frac * (secondFilm ? SECOND_FILM_frac : 1) * (1 - shade_frac);
+
 /**
  * Daily light under a place's glazing, second film and shade, with its lamps, mol per m2.
  * @throws RangeError for shares outside 0 to 1 and lamps out of bounds
@@ -41,8 +45,7 @@ export function lightUnder_mol_m2(light: PlaceLight, sun_MJ_m2: number): number 
   requireRange(WORDS.shareShaded, light.shade_frac, 0, 1);
   requireRange(WORDS.hoursOfLamps, light.lamps_h, 0, 24);
   requireRange(WORDS.lampsMicromolPerM2And, light.lamps_umol_m2_s, 0, 3000);
-  const through = light.through_frac * (light.secondFilm ? SECOND_FILM_frac : 1) * (1 - light.shade_frac);
-  return sun_MJ_m2 * MOL_PER_MJ * through + light.lamps_umol_m2_s * light.lamps_h * 0.0036;
+  return sun_MJ_m2 * MOL_PER_MJ * passes_frac(light) + light.lamps_umol_m2_s * light.lamps_h * 0.0036;
 }
 
 /**

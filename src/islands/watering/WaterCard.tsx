@@ -46,7 +46,11 @@ export function WaterCard({ place, water, today, minute, refresh, own = false }:
   };
   const pour = (of: readonly WaterTray[], words: string) =>
     void log(
-      { kind: 'watered', batchIds: of.map(({ batchId }) => batchId), fed: of.every(({ feed }) => feed) },
+      {
+        kind: 'watered',
+        batchIds: of.map(({ batchId }) => batchId),
+        fedIds: of.filter(({ feed }) => feed).map(({ batchId }) => batchId),
+      },
       words,
       dusk(of),
     );
@@ -65,7 +69,15 @@ export function WaterCard({ place, water, today, minute, refresh, own = false }:
     >
       {open === one.batchId && (
         <Suspense fallback={null}>
-          <WaterPanel tray={one} today={today} busy={busy} log={log} dusk={dusk([one])} onDone={() => setOpen(null)} />
+          <WaterPanel
+            tray={one}
+            today={today}
+            busy={busy}
+            log={log}
+            refresh={refresh}
+            dusk={dusk([one])}
+            onDone={() => setOpen(null)}
+          />
         </Suspense>
       )}
     </TrayLine>

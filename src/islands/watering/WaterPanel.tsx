@@ -9,18 +9,28 @@ import { TypedForm } from '../../ui/kit/TypedForm.tsx';
 import { decimal, percent } from '../../ui/numbers.ts';
 import { WORDS } from '../../words/en/watering/card.ts';
 
+/** Chance from which a surface is called likely wet at dusk. */
+export const LIKELY = 0.5;
+
+/** Minute of the day of "16:30", "16.30" or "8"; NaN where it is no time. */
+export function minuteOf(text: string): number {
+  const [, hour, minute = '0'] = /^\s*(\d{1,2})(?:[:.](\d{2}))?\s*$/.exec(text) ?? [];
+  return hour === undefined || Number(minute) > 59 ? NaN : Number(hour) * 60 + Number(minute);
+}
+
 interface Props {
   readonly tray: WaterTray;
   readonly today: number;
   readonly busy: boolean;
   readonly dusk: string;
   readonly log: (line: Omit<WaterInput, 'idempotencyKey'>, words: string, after?: string) => Promise<boolean>;
+  readonly refresh: () => Promise<void>;
   readonly onDone: () => void;
 }
 
 /** A batch's water: how it is found, what it weighs, water given at another hour or in litres; and the figures behind the advice. */
-export function WaterPanel({ tray, today, busy, dusk, log, onDone }: Props) {
-  const [weighing, setWeighing] = useState(false);
+export function WaterPanel({ tray, today, busy, dusk, log, refresh, onDone }: Props) {
+  const [typing, setTyping] = useState<'weight' | 'water' | null>(null);
   const { figures } = tray;
   const said = async (line: Omit<WaterInput, 'idempotencyKey'>, words: string, after = '') => {
     if (await log({ ...line, batchIds: [tray.batchId] }, words, after)) onDone();
@@ -35,6 +45,7 @@ export function WaterPanel({ tray, today, busy, dusk, log, onDone }: Props) {
       <p className="mt-1 text-ink2">
         {[
           ...(tray.watered ? [WORDS.lastWatered(when(tray.watered))] : []),
+          ...(tray.staysWet_prob !== null && tray.staysWet_prob > LIKELY ? [WORDS.staysWet] : []),
           ...(tray.look ? [WORDS.found(WORDS.look[tray.look.look].toLowerCase(), when(tray.look))] : []),
         ].join(', ')}
       </p>
@@ -61,15 +72,25 @@ export function WaterPanel({ tray, today, busy, dusk, log, onDone }: Props) {
           type="button"
           className="btn min-h-12"
           disabled={busy}
-          onClick={() => void said({ kind: 'watered', fed: tray.feed }, WORDS.wateredOne(tray.name), dusk)}
+          onClick={() =>
+            void said({ kind: 'watered', fedIds: tray.feed ? [tray.batchId] : [] }, WORDS.wateredOne(tray.name), dusk)
+          }
         >
           {WORDS.watered}
         </button>
         <button
           type="button"
           className="link-btn min-h-12"
-          aria-expanded={weighing}
-          onClick={() => setWeighing(!weighing)}
+          aria-expanded={typing === 'water'}
+          onClick={() => setTyping(typing === 'water' ? null : 'water')}
+        >
+          {WORDS.wateredBefore}
+        </button>
+        <button
+          type="button"
+          className="link-btn min-h-12"
+          aria-expanded={typing === 'weight'}
+          onClick={() => setTyping(typing === 'weight' ? null : 'weight')}
         >
           {WORDS.weighs}
         </button>
@@ -77,7 +98,30 @@ export function WaterPanel({ tray, today, busy, dusk, log, onDone }: Props) {
           {tray.code}
         </a>
       </div>
-      {weighing && (
+      {typing === 'water' && (
+        <TypedForm
+          fields={[
+            { key: 'minute', label: WORDS.wateredAt, kind: 'text', hint: WORDS.timeHint },
+            { key: 'litres', label: WORDS.litresInAll, kind: 'number', measure: 'L', optional: true },
+          ]}
+          start={{ minute: '', litres: null }}
+          path="/api/watering/lines"
+          schema={waterInput}
+          body={({ minute, litres }) => ({
+            kind: 'watered',
+            batchIds: [tray.batchId],
+            fedIds: tray.feed ? [tray.batchId] : [],
+            minute: minuteOf(String(minute)),
+            litres,
+          })}
+          draft={null}
+          said={null}
+          waits={() => WORDS.wateredOne(tray.name)}
+          onDone={() => void refresh().then(onDone)}
+          saveWords={WORDS.watered}
+        />
+      )}
+      {typing === 'weight' && (
         <TypedForm
           fields={[{ key: 'weight_g', label: WORDS.weighs, kind: 'number', measure: 'g', big: true }]}
           start={{ weight_g: null }}
@@ -87,7 +131,7 @@ export function WaterPanel({ tray, today, busy, dusk, log, onDone }: Props) {
           draft={null}
           said={null}
           waits={() => WORDS.lookedAt(tray.name, WORDS.weighed.toLowerCase())}
-          onDone={onDone}
+          onDone={() => void refresh().then(onDone)}
           saveWords={WORDS.weighed}
         >
           {() => <p className="text-[0.92rem] text-ink2">{WORDS.weighHint}</p>}

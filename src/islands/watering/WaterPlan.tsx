@@ -40,7 +40,11 @@ export function WaterPlan({ initial, most }: { readonly initial: WaterPlanView; 
           ))}
         </div>
         <p className="mt-2 text-lg font-semibold" role="status">
-          {short.length === 0 ? WORDS.allLast : WORDS.someDoNot(short.length, view.away.length)}
+          {view.away.length === 0
+            ? WORDS.noTrays
+            : short.length === 0
+              ? WORDS.allLast
+              : WORDS.someDoNot(short.length, view.away.length)}
         </p>
         <p className="max-w-[70ch] text-[0.92rem] text-ink2">{WORDS.awayMeans(view.away_days, WORDS.back(back))}</p>
         {view.away.length > 0 && (

@@ -26,7 +26,7 @@ import type { BatchView, Season } from '../../core/plan/season.ts';
 import { paceOf } from '../../core/potting/rates.ts';
 import type { ZoneRecord } from '../../contracts/heat/heat.ts';
 import type { RoundDone, RoundJob } from '../../contracts/house/roundView.ts';
-import { waterMinutes } from '../watering/waterNow.ts';
+import { waterMinutes } from '../watering/waterOrders.ts';
 import { leggyOf } from '../growth/leggy.ts';
 import { timedOf } from '../potting/books.ts';
 import { WORDS } from '../../words/en/house/roundJobs.ts';

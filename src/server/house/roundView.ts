@@ -15,7 +15,8 @@ import type { Leggy } from '../../core/growth/leggy.ts';
 import { temperatureOn } from '../../core/plan/schedule/placeClimate.ts';
 import type { RoundJob, RoundPlace, RoundView } from '../../contracts/house/roundView.ts';
 import { structuresToday } from '../hardening/structures.ts';
-import { driesFaster, opensAtDusk, placeWater } from '../watering/waterNow.ts';
+import { placeWater } from '../watering/placeWater.ts';
+import { driesFaster, opensAtDusk } from '../watering/waterOrders.ts';
 import { leggyOf } from '../growth/leggy.ts';
 import { careOrders } from '../planting/aftercare.ts';
 import { plantVerdict } from '../planting/view.ts';
@@ -37,8 +38,11 @@ export async function readBeside(season: Season): Promise<RoundBeside> {
   return { beds, zones };
 }
 
-/** Today's round in walking order. Work without a place comes last. */
-export function roundView(season: Season, { beds, zones }: RoundBeside): RoundView {
+/**
+ * Today's round in walking order. Work without a place comes last.
+ * @param whole the season with all its batches, where only some are shown: water of one is worked out with the others
+ */
+export function roundView(season: Season, { beds, zones }: RoundBeside, whole: Season = season): RoundView {
   const { world, now, tables, batches } = season;
   const jobs = [
     ...batches.flatMap((view) => view.round.map((job) => roundJob(view, job, season))),
@@ -67,10 +71,10 @@ export function roundView(season: Season, { beds, zones }: RoundBeside): RoundVi
         .flatMap((s) => [...[s.today].map(order('morning')), ...[s.tonight].map(order('evening'))])
         .filter(({ words }) => words !== ''),
       ...(beds.get(place.id) ?? []).map(order('morning')),
-      ...(opensAtDusk(season, place.id) ? [order('evening')(WORDS.openAtDusk)] : []),
+      ...(opensAtDusk(whole, place.id) ? [order('evening')(WORDS.openAtDusk)] : []),
     ],
     jobs: jobs.filter((job) => job.placeId === place.id),
-    water: placeWater(season, place.id),
+    water: placeWater(whole, place.id, batches),
   }));
   const homeless = jobs.filter(
     (job) => job.placeId !== OUT_IN_THE_FIELD && !world.places.some((place) => place.id === job.placeId),
@@ -197,7 +201,7 @@ export function leggyWords(leggy: Leggy | null): string {
 }
 
 /** The round for the API: ISO days. */
-export async function roundAnswer(season: Season) {
-  const view = roundView(season, await readBeside(season));
+export async function roundAnswer(season: Season, whole: Season) {
+  const view = roundView(season, await readBeside(season), whole);
   return { ...view, todayIso: isoFromDay(view.today) };
 }

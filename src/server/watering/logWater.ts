@@ -61,9 +61,10 @@ export async function logWater(input: z.output<typeof waterInput>): Promise<Wate
       if (known[0]!.requestHash !== requestHash) throw fieldProblem('idempotencyKey', WORDS.keyUsed);
       return { lineIds: known.map(({ id }) => id), skipped: [], repeated: true };
     }
-    const { batchIds: _ids, minute: _minute, ...line } = input;
+    const { batchIds: _ids, fedIds, minute: _minute, ...line } = input;
     const one: Omit<NewWaterLine, 'batchId'> = {
       ...line,
+      fed: false,
       requestHash,
       at_ms,
       waited: 'tappedAt_ms' in tappedAt(ageOfWrite_ms(), now.instant_ms),
@@ -96,6 +97,7 @@ export async function logWater(input: z.output<typeof waterInput>): Promise<Wate
         ...one,
         batchId,
         placeId: null,
+        fed: fedIds.includes(batchId),
         // What was given to all is shared out by trays.
         litres: input.litres === null ? null : (input.litres * trays.get(batchId)!) / all,
       })),

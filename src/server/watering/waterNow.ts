@@ -1,28 +1,12 @@
-import { cropOf } from '../../core/books/cropOf.ts';
-import type { BatchView, Season } from '../../core/plan/season.ts';
+import type { Season } from '../../core/plan/season.ts';
 import { Derived } from '../../core/numerics/remembered.ts';
 import { dayLength_h } from '../../core/weather/sun.ts';
 import { dayOfYear } from '../../core/calendar/dayNumber.ts';
-import { localHourAt, localTimeAt } from '../../core/calendar/localDay.ts';
 import { solarNoon_h } from '../../core/hardening/ladderOfBatch.ts';
 import { outsideHours, type OutsideHour } from '../../core/watering/outsideHours.ts';
-import { vapour_kPa } from '../../core/watering/evaporation.ts';
-import { placeAir, type AirHour, type PlaceAir } from '../../core/watering/placeAir.ts';
+import { placeAir, type PlaceAir } from '../../core/watering/placeAir.ts';
 import { standingLines, type WaterLine } from '../../core/watering/waterLine.ts';
-import { wetSurface, WET_EVENINGS } from '../../core/watering/tooWet.ts';
-import { factorQuantile } from '../../core/watering/belief.ts';
-import {
-  demandSince_mm,
-  Teaching,
-  trayWater,
-  waterToday,
-  wetAt_prob,
-  type TrayWater,
-  type WaterToday,
-} from '../../core/watering/trayWater.ts';
-import { perTray } from '../../core/potting/pot.ts';
-import type { PlaceWater, WaterTray } from '../../contracts/watering/water.ts';
-import { pacedMinutes } from '../house/roundJobs.ts';
+import { Teaching, trayWater, waterToday, type WaterToday } from '../../core/watering/trayWater.ts';
 
 const HOUR_ms = 3_600_000;
 /** Days looked back for what trays have lost, and ahead for what they will. */
@@ -34,12 +18,8 @@ const SLOT_ms = 10 * 60_000;
 export const MORNING_h = 8;
 /** The night belongs to the morning that ends it. */
 const NIGHT_ENDS_h = 4;
-/** Fed from so many days after half up, with every so many waterings. Common practice, no source. */
-const FEED = { from_days: 14, every: 3 } as const;
-/** A reading of water says something for a week. */
-const WATER_READ_ms = 7 * 24 * HOUR_ms;
-/** A hose that lay in frost is frozen until the air is above this. Common practice, no source. */
-const HOSE_C = -1;
+/** Air read at a place says something for two weeks. */
+const AIR_READ_ms = 14 * 24 * HOUR_ms;
 
 /** Water of the whole house as it stands now. */
 export interface WaterNow {
@@ -84,8 +64,8 @@ function workOut(season: Season): WaterNow {
         season.tables.climateOf(place.id),
         outside,
         lines.flatMap(({ placeId, at_ms, air_C, humidity_frac }) =>
-          placeId === place.id && air_C !== null && humidity_frac !== null
-            ? [{ at_ms, temp_C: air_C, humidity_frac }]
+          placeId === place.id && air_C !== null && humidity_frac !== null && at_ms > now_ms - AIR_READ_ms
+            ? [{ temp_C: air_C, humidity_frac }]
             : [],
         ),
         within,
@@ -127,184 +107,3 @@ function workOut(season: Season): WaterNow {
     dusks_ms: Array.from({ length: 7 }, (_, i) => duskOn(now.today - i)).filter((ms) => ms < now_ms),
   };
 }
-
-const timeOf = ({ world }: Season, at_ms: number) => localTimeAt(at_ms, world.nursery.timeZone);
-
-/** Water of a place for the round and its own page; null: nothing stands there in trays. */
-export function placeWater(season: Season, placeId: number): PlaceWater | null {
-  const water = waterNow(season);
-  const there = season.batches.flatMap((view) => {
-    const today = water.trays.get(view.batch.id);
-    return today?.tray.placeId === placeId ? [{ view, today }] : [];
-  });
-  if (there.length === 0) return null;
-  const air = water.airs.get(placeId)!;
-  const open = season.world.places.find(({ id }) => id === placeId)?.kind === 'ground';
-  const read = water.lines.findLast(
-    (line) => line.placeId === placeId && line.water_C !== null && line.at_ms > water.now_ms - WATER_READ_ms,
-  );
-  const nightLeast = Math.min(
-    ...water.outside
-      .filter(({ at_ms }) => at_ms > water.now_ms - 12 * HOUR_ms && at_ms <= water.now_ms)
-      .map(({ temp_C }) => temp_C),
-  );
-  const ahead = air.hours.filter(({ at_ms }) => at_ms >= water.now_ms && at_ms < water.next_ms);
-  return {
-    trays: there.map(({ view, today }) => waterTrayOf(season, water, view, today)).sort(byWant),
-    humidityKnown: air.humidityKnown,
-    lightKnown: air.lightKnown,
-    rainUnknown: open && ahead.some(({ at_ms }) => !water.outside.find((out) => out.at_ms === at_ms)!.rainKnown),
-    water_C: read?.water_C ?? null,
-    tender: there.some(({ view }) => ['tender', 'tropical'].includes(cropOf(season, view.batch).hardiness)),
-    hoseFrozen: nightLeast < HOSE_C && localHourAt(water.now_ms, season.world.nursery.timeZone) < 11,
-    weatherShort: season.site?.forecast != null && ahead.some(({ told }) => !told),
-  };
-}
-
-const ORDER = ['now', 'look', 'later', 'not'] as const;
-const byWant = (a: WaterTray, b: WaterTray): number =>
-  ORDER.indexOf(a.want) - ORDER.indexOf(b.want) || (b.dry_prob ?? 0) - (a.dry_prob ?? 0);
-
-function waterTrayOf(season: Season, water: WaterNow, view: BatchView, today: WaterToday): WaterTray {
-  const { tray, belief } = today;
-  const air = water.airs.get(tray.placeId)!;
-  const at = (ms: number | null) => (ms === null ? null : timeOf(season, ms));
-  const last = tray.waterings.at(-1) ?? null;
-  const { home } = season.world.nursery.planting;
-  const again = at(today.againBy_ms);
-  return {
-    batchId: tray.batchId,
-    code: view.batch.code,
-    name: view.name,
-    trays: tray.trays,
-    want: today.want,
-    way: tray.way,
-    litres: today.litres,
-    minutes: pacedMinutes(season, 'water', tray.trays).minutes,
-    dry_prob: today.dry_prob,
-    wet_prob: today.wet_prob,
-    share: today.share,
-    lid: tray.lid,
-    feed: feedsNow(season, water, view, tray),
-    again:
-      again === null
-        ? null
-        : { minute: again.minute, away: again.minute < home.from_h * 60 || again.minute >= home.to_h * 60 },
-    dry: at(today.dryAt_ms),
-    watered: at(last),
-    look: tray.lastLook && { look: tray.lastLook.look, ...timeOf(season, tray.lastLook.at_ms) },
-    wetAtDusk_prob: water.dusk_ms > water.now_ms ? wetAt_prob(today, air, water.now_ms, water.dusk_ms) : null,
-    figures: {
-      holds_L: tray.holding.water_L,
-      guessed: tray.holding.guessed,
-      cover_frac: tray.cover,
-      lost_mm: tray.since?.demand_mm ?? null,
-      ahead_mm: demandSince_mm(air, water.now_ms, water.next_ms, tray.lid ? 0.06 : 1),
-      capacity_mm: tray.holding.capacity_mm,
-      factor: factorQuantile(belief, 0.5),
-      factorLow: factorQuantile(belief, 0.05),
-      factorHigh: factorQuantile(belief, 0.95),
-      looks: tray.evidence.seen,
-      others: water.teaching.count - (tray.evidence.seen > 0 ? 1 : 0),
-      full_g: tray.full_g,
-    },
-    wet: wetOf(season, water, view, today),
-  };
-}
-
-function wetOf(season: Season, water: WaterNow, view: BatchView, today: WaterToday): WaterTray['wet'] {
-  const { tray, belief } = today;
-  const container = season.world.containers.find(({ id }) => id === tray.containerId)!;
-  const { state } = view;
-  const plants = state.up_count ?? state.sown_count ?? 0;
-  const usual =
-    tray.trays *
-    (container.kind === 'seed-tray' ? cropOf(season, view.batch).cellsUsual_count * 2 : perTray(container));
-  const wet = wetSurface(tray, belief, water.airs.get(tray.placeId)!, {
-    now_ms: water.now_ms,
-    dusks_ms: water.dusks_ms,
-    hourOf: (ms) => localHourAt(ms, season.world.nursery.timeZone),
-    dense: plants / Math.max(1, usual),
-  });
-  // Covered seed is wet all along: that is what the lid is for.
-  if (!tray.up || (wet.evenings < WET_EVENINGS && wet.risk !== 'high')) return null;
-  const { evenings, risk, causes, wet_h } = wet;
-  return { evenings, risk, causes, wet_h };
-}
-
-/** Whether feed goes with this watering: every so many, from two weeks after half up. */
-function feedsNow({ now }: Season, water: WaterNow, view: BatchView, tray: TrayWater): boolean {
-  const halfUp = view.state.facts['half-up'] ?? view.state.facts.arrive;
-  if (halfUp === undefined || now.today - halfUp < FEED.from_days) return false;
-  const own = water.lines.filter(({ batchId, kind }) => batchId === tray.batchId && kind === 'watered');
-  const fedAt = own.findLastIndex(({ fed }) => fed);
-  return own.length - 1 - fedAt >= FEED.every - 1;
-}
-
-/** Share of what a tray holds after which it is watered. */
-const ROUND_frac = 0.6;
-
-/** Minutes of watering on a day to come: each tray as often as it dries. 0 beyond the days the weather is known. */
-export function waterMinutes(season: Season, day: number): number {
-  const water = waterNow(season);
-  const trays = new Map<number, number>();
-  for (const { tray, belief } of water.trays.values()) {
-    const hours = water.airs.get(tray.placeId)!.hours.filter((hour) => hour.day === day);
-    if (hours.length === 0) continue;
-    const asked_mm = hours.reduce((sum, { demand_mm }) => sum + demand_mm, 0) * factorQuantile(belief, 0.5);
-    const times = tray.lid ? 0 : Math.min(1, asked_mm / (ROUND_frac * tray.holding.capacity_mm));
-    trays.set(tray.placeId, (trays.get(tray.placeId) ?? 0) + times * tray.trays);
-  }
-  return [...trays.values()].reduce((sum, n) => sum + (n < 0.5 ? 0 : pacedMinutes(season, 'water', n).minutes), 0);
-}
-
-/** Air by night under this is damp, kPa; opening helps while it is milder than this outside. Common practice, no source. */
-const DAMP_kPa = 0.15;
-const MILD_C = 3;
-/** Kinds of places with a lid, a vent or a door. */
-const OPENS: ReadonlySet<string> = new Set(['house', 'frame', 'bench']);
-
-/** Whether it helps to open a place for ten minutes at dusk: its air is damp, and outside there is less vapour and no frost. */
-export function opensAtDusk(season: Season, placeId: number): boolean {
-  const place = season.world.places.find(({ id }) => id === placeId);
-  const water = waterNow(season);
-  if (!place || !OPENS.has(place.kind) || ![...water.trays.values()].some(({ tray }) => tray.placeId === placeId))
-    return false;
-  const { hours } = water.airs.get(placeId)!;
-  const dusk = hours.findIndex(({ at_ms }) => at_ms + HOUR_ms > water.dusk_ms);
-  const evening = hours.slice(dusk, dusk + 6);
-  const out = water.outside[dusk];
-  if (!out || evening.length === 0) return false;
-  const deficit = evening.reduce((sum, { deficit_kPa }) => sum + deficit_kPa, 0) / evening.length;
-  const inside = hours[dusk]!;
-  const vapour = vapour_kPa(inside.temp_C, 1) - inside.deficit_kPa;
-  return deficit < DAMP_kPa && out.temp_C > MILD_C && out.vapour_kPa < vapour;
-}
-
-/** How many times as fast a tray dries today outside as where it stands; null: it stands nowhere in trays. */
-export function driesFaster(season: Season, batchId: number): number | null {
-  const water = waterNow(season);
-  const today = water.trays.get(batchId);
-  if (!today) return null;
-  const { world, now } = season;
-  const open = placeAir(
-    OUTSIDE,
-    { placeId: 0, from: now.today, day_C: Float64Array.of(0), night_C: Float64Array.of(0) },
-    water.outside.filter(({ day }) => day === now.today),
-    [],
-    {
-      latitude_deg: world.nursery.latitude_deg,
-      height_m: world.nursery.height_m ?? 0,
-      noon_h: solarNoon_h(world, now.instant_ms),
-    },
-  );
-  const asked = (hours: readonly AirHour[]) =>
-    hours
-      .filter(({ day, hour }) => day === now.today && hour >= 9 && hour < 18)
-      .reduce((sum, h) => sum + h.demand_mm, 0);
-  const [here, there] = [asked(water.airs.get(today.tray.placeId)!.hours), asked(open.hours)];
-  return here > 0.01 ? there / here : null;
-}
-
-/** The open ground, where trays stand on a rung of their ladder. */
-const OUTSIDE = { id: 0, kind: 'ground', lit: true } as const;

@@ -11,7 +11,8 @@ import type { AirDay, AirFor, PlaceWaterView, WaterPlanView } from '../../contra
 import { ProblemError } from '../../contracts/problem.ts';
 import { WORDS } from '../../words/en/watering/waterViews.ts';
 import { pacedMinutes } from '../house/roundJobs.ts';
-import { AHEAD_days, MORNING_h, placeWater, waterNow, type WaterNow } from './waterNow.ts';
+import { placeWater } from './placeWater.ts';
+import { AHEAD_days, MORNING_h, waterNow, type WaterNow } from './waterNow.ts';
 
 const HOUR_ms = 3_600_000;
 /** Deficit between which seedlings neither sweat nor dry, kPa. Common practice, no source. */

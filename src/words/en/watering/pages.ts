@@ -71,6 +71,7 @@ export const WORDS = catalogue({
   awayMeans: (days: number, back: string) =>
     `Watered well before you go, back in the morning after ${days === 1 ? '1 day' : `${days} days`} (${back}). A batch lasts only if it would also last drying a third faster.`,
   back: (day: string) => `back ${day}`,
+  noTrays: 'Nothing stands in trays today.',
   allLast: 'All trays last.',
   someDoNot: (n: number, of: number) =>
     `${n} of ${of} batches do not last: somebody must water them, or they must be set up.`,

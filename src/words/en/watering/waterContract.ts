@@ -8,7 +8,7 @@ export const WORDS = catalogue({
   batch: 'batch',
   place: 'place',
   tooMany: (most: number) => `batches: at most ${most} at once; send the rest in a second call`,
-  minuteOfToday: 'minute of today',
+  minuteOfToday: 'time of today',
   look: 'how it is',
   weight: 'weight of a tray, g',
   way: 'how it was watered',
@@ -23,5 +23,6 @@ export const WORDS = catalogue({
   weighOne: 'batches: a weight is of a tray of one batch',
   whichPlace: 'place: say where it was read',
   airOrWater: 'air: give both its temperature and its humidity, or the temperature of the water',
+  fedAreWatered: 'fed: only what is watered with this line can be fed with it',
   whichBatches: 'batches: say which ones',
 });

@@ -5,5 +5,5 @@ import { readSeason } from '../../../../server/plan/season.ts';
 
 export const GET = endpoint(async ({ url }) => {
   const season = await readSeason();
-  return json(await roundAnswer(onlyOf(season, seasonChoice(season, url, 'open').chosen)));
+  return json(await roundAnswer(onlyOf(season, seasonChoice(season, url, 'open').chosen), season));
 });
