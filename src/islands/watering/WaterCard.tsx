@@ -33,8 +33,10 @@ export function WaterCard({ place, water, today, minute, refresh, own = false }:
   const [open, setOpen] = useState<number | null>(null);
   const { log, wrong, busy } = useWaterLog(refresh);
   const waiting = useWaterWaiting();
-  const trays = water.trays.filter(({ batchId }) => !waiting.has(batchId));
-  const kept = water.trays.filter(({ batchId }) => waiting.has(batchId));
+  // What is on its way may be refused: who has just typed it keeps it before them.
+  const isKept = ({ batchId }: WaterTray) => waiting.has(batchId) && batchId !== open;
+  const trays = water.trays.filter((one) => !isKept(one));
+  const kept = water.trays.filter(isKept);
   const by = (...wants: readonly WaterTray['want'][]) => trays.filter(({ want }) => wants.includes(want));
   const [now, look, later_, not] = [by('now'), by('look'), by('later'), by('not')];
   const litres = now.reduce((sum, one) => sum + one.litres, 0);
