@@ -87,6 +87,8 @@ export interface RoundView {
     readonly day: number;
     readonly jobs: number;
     readonly trays: number;
+    /** With water. */
     readonly minutes: number;
+    readonly water_min: number;
   }[];
 }

@@ -164,6 +164,18 @@ describe('what a tray wants today', () => {
     expect(hot.dryAt_ms! - MORNING_ms).toBeLessThan(4 * HOUR_ms);
   });
 
+  it('that may be wet still or dry within the hour is looked at now, not at an hour that is past', () => {
+    const at = { ...AT_EIGHT, now_ms: MIDNIGHT_ms + 12.5 * HOUR_ms };
+    for (const share of [0.62, 0.66, 0.7, 0.74]) {
+      const { want, againBy_ms } = waterToday(tray(share), steady(0.9), null, at);
+      expect(['look', 'now', 'not']).toContain(want);
+      if (againBy_ms !== null) expect(againBy_ms).toBeGreaterThanOrEqual(at.now_ms);
+      if (want === 'look') expect(againBy_ms).toBeNull();
+    }
+    const unsure = tray(0.95, { since: { share: 0.95, demand_mm: 1.6, capacity_mm: holding.capacity_mm, cover: 0.4 } });
+    expect(waterToday(unsure, steady(1.5), null, at).want).toBe('look');
+  });
+
   it('that lasts for days as likely as not, but may not, is looked at first', () => {
     const guessed = { ...steady(0.035), humidityKnown: false, lightKnown: false };
     const today = waterToday(tray(0.6), guessed, null, AT_EIGHT);

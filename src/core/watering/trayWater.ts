@@ -305,15 +305,17 @@ export function waterToday(
       dryAt_ms = end;
     if (dryAt_ms !== null && (againBy_ms !== null || end > dusk_ms)) break;
   }
+  // Wet or dry within the hour, or lasting for days as likely as not: only a look says which.
+  const soon = advice.want === 'not' && againBy_ms !== null && againBy_ms <= now_ms;
+  const unsure = soon || (advice.want === 'now' && (dryAt_ms ?? Infinity) > next_ms + DAY_ms);
   return {
     tray,
-    // Where it lasts for days as likely as not, only a look says whether it is the rare one that does not.
-    want: advice.want === 'now' && (dryAt_ms ?? Infinity) > next_ms + DAY_ms ? 'look' : advice.want,
+    want: unsure ? 'look' : advice.want,
     dry_prob: advice.dry_prob,
     wet_prob: advice.wet_prob,
     share,
     dryAt_ms: share < DRY_BELOW ? now_ms : dryAt_ms,
-    againBy_ms,
+    againBy_ms: unsure ? null : againBy_ms === null ? null : Math.max(now_ms, againBy_ms),
     litres: refill_L(full, share),
     belief,
   };

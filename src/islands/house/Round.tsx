@@ -262,9 +262,10 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
   );
 }
 
-/** Water is seen to in the morning; later in the day only what would go dry. */
+/** Water is seen to in the morning; later in the day only what would go dry, or may. */
 const watersNow = (water: PlaceWater | null, half: HalfOfDay): boolean =>
-  water !== null && water.trays.some(({ want }) => half === 'morning' || want === 'now');
+  water !== null &&
+  water.trays.some(({ want, again }) => half === 'morning' || want === 'now' || want === 'look' || again !== null);
 
 /** What was done today, from whatever device, folded away. */
 function DoneToday({ done, people }: Pick<RoundView, 'done' | 'people'>) {
@@ -334,6 +335,7 @@ function Hint({ jobs, ahead, today }: { readonly jobs: readonly RoundJob[] } & P
                     <rect width={(40 * day.minutes) / most} height="10" rx="1" className="fill-ink3" />
                   </svg>
                   {WORDS.traysInTime(counted(day.trays, WORDS.tray), minutesWords(day.minutes))}
+                  {day.water_min >= 1 && WORDS.ofItWater(minutesWords(day.water_min))}
                 </span>
               </td>
             </tr>

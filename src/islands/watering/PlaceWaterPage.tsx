@@ -128,10 +128,11 @@ export function PlaceWaterPage({ initial }: { readonly initial: PlaceWaterView }
             xTicks={view.hours.filter(({ hour }) => hour % 12 === 0).map(({ at }) => at)}
             xTick={(at) => {
               const hour = view.hours[Math.round(at)];
-              return hour ? WORDS.hourAt(spokenDay(hour.day, today).split(' ')[0]!, hour.hour) : '';
+              if (!hour) return '';
+              return hour.hour === 0 ? spokenDay(hour.day, today) : clockWords(hour.hour * 60);
             }}
             yDomain={[0, most]}
-            yTick={(value) => decimal(shownMeasure(value, 'mm', lengthUnit), lengthUnit === 'in' ? 2 : 1)}
+            yTick={(value) => decimal(shownMeasure(value, 'mm', lengthUnit), lengthUnit === 'in' ? 3 : 2)}
             lines={[{ key: 'demand_mm', stroke: 'var(--color-plum)', width: 2 }]}
           />
           <details>

@@ -38,7 +38,9 @@ export function WaterCard({ place, water, today, minute, refresh, own = false }:
   const trays = water.trays.filter((one) => !isKept(one));
   const kept = water.trays.filter(isKept);
   const by = (...wants: readonly WaterTray['want'][]) => trays.filter(({ want }) => wants.includes(want));
-  const [now, look, later_, not] = [by('now'), by('look'), by('later'), by('not')];
+  const [now, look, later_] = [by('now'), by('look'), by('later')];
+  const again = by('not').filter((one) => one.again !== null);
+  const not = by('not').filter((one) => one.again === null);
   const litres = now.reduce((sum, one) => sum + one.litres, 0);
   const minutes = now.reduce((sum, one) => sum + one.minutes, 0);
   const dusk = (of: readonly WaterTray[]): string => {
@@ -94,6 +96,7 @@ export function WaterCard({ place, water, today, minute, refresh, own = false }:
         <p className="min-w-0 flex-1 leading-snug">
           <b>{now.length > 0 ? WORDS.beforeTonight(now.length) : WORDS.nothingBeforeTonight}</b>
           {look.length > 0 && `, ${WORDS.lookFirst(look.length)}`}
+          {again.length > 0 && `, ${WORDS.lookLater(again.length)}`}
           {now.length > 0 && <span className="text-ink2"> {WORDS.about(volume(litres), minutesWords(minutes))}</span>}
         </p>
         {!own && (
@@ -122,7 +125,7 @@ export function WaterCard({ place, water, today, minute, refresh, own = false }:
           {wrong}
         </p>
       )}
-      <ul>{[...now, ...look].map((one) => shown(one, 'full'))}</ul>
+      <ul>{[...now, ...look, ...again].map((one) => shown(one, 'full'))}</ul>
       {kept.length > 0 && (
         <p className="text-[0.92rem] text-ink3">
           {kept.map(({ name }) => name).join(', ')}: {WORDS.keptHere}

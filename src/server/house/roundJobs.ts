@@ -25,7 +25,7 @@ import { Derived } from '../../core/numerics/remembered.ts';
 import type { BatchView, Season } from '../../core/plan/season.ts';
 import { paceOf } from '../../core/potting/rates.ts';
 import type { ZoneRecord } from '../../contracts/heat/heat.ts';
-import type { RoundDone, RoundJob } from '../../contracts/house/roundView.ts';
+import type { RoundDone, RoundJob, RoundView } from '../../contracts/house/roundView.ts';
 import { waterMinutes } from '../watering/waterOrders.ts';
 import { leggyOf } from '../growth/leggy.ts';
 import { timedOf } from '../potting/books.ts';
@@ -246,11 +246,8 @@ export function doneToday(season: Season): RoundDone[] {
   return [...ofBatches.sort((a, b) => a.at - b.at).map(({ at: _at, ...done }) => done), ...own];
 }
 
-/** Jobs, trays and minutes of each of the coming days, from tomorrow. */
-export function daysAhead(
-  season: Season,
-  days: number,
-): { day: number; jobs: number; trays: number; minutes: number }[] {
+/** Jobs, trays and minutes of each of the coming days, from tomorrow. @param whole as of roundView */
+export function daysAhead(season: Season, days: number, whole: Season): RoundView['ahead'] {
   const { today } = season.now;
   const own = houseJobsBetween(season, roundLogOf(season), today + 1, today + days);
   return Array.from({ length: days }, (_, i) => {
@@ -261,14 +258,16 @@ export function daysAhead(
         .map((job) => ({ job, minutes: jobMinutes(season, view, job).minutes })),
     );
     const ownDue = own.filter(({ time }) => time.on === day);
+    const water_min = waterMinutes(whole, day, season.batches);
     return {
       day,
       jobs: due.length + ownDue.length,
       trays: due.reduce((sum, { job }) => sum + job.trays, 0),
-      minutes: [...due, ...ownDue.map((one) => ownMinutes(season, one)), { minutes: waterMinutes(season, day) }].reduce(
+      minutes: [...due, ...ownDue.map((one) => ownMinutes(season, one))].reduce(
         (sum, { minutes }) => sum + minutes,
-        0,
+        water_min,
       ),
+      water_min,
     };
   });
 }

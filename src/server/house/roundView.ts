@@ -111,7 +111,7 @@ export function roundView(season: Season, { beds, zones }: RoundBeside, whole: S
     places: [...places, out, ...(homeless.length > 0 ? [nowhere] : [])],
     done: doneToday(season),
     people: inUse(world.people).map(({ id, name, initials, mark }) => ({ id, name, initials, mark })),
-    ahead: daysAhead(season, 7),
+    ahead: daysAhead(season, 7, whole),
   };
 }
 

@@ -12,10 +12,12 @@ const HOUR_ms = 3_600_000;
 const ROUND_frac = 0.6;
 
 /** Minutes of watering on a day to come: each tray as often as it dries. 0 beyond the days the weather is known. */
-export function waterMinutes(season: Season, day: number): number {
+export function waterMinutes(season: Season, day: number, shown: Season['batches']): number {
   const water = waterNow(season);
+  const ids = new Set(shown.map(({ batch }) => batch.id));
   const trays = new Map<number, number>();
   for (const { tray, belief } of water.trays.values()) {
+    if (!ids.has(tray.batchId)) continue;
     const hours = water.airs.get(tray.placeId)!.hours.filter((hour) => hour.day === day);
     if (hours.length === 0) continue;
     const asked_mm = hours.reduce((sum, { demand_mm }) => sum + demand_mm, 0) * factorQuantile(belief, 0.5);

@@ -92,6 +92,7 @@ export const WORDS = catalogue({
   doneToday: (done: number) => `Done today: ${done}`,
   by: (initials: string) => `, ${initials}`,
   traysAndTime: 'Trays and time',
+  ofItWater: (minutes: string) => ` (water ${minutes})`,
   traysInTime: (trays: string, time: string) => `${trays}, ${time}`,
   where: (where: string) => (where === '' ? '' : `${where}, `),
   dayAnd: (day: string) => `${day}: `,

@@ -21,6 +21,7 @@ export const WORDS = catalogue({
   beforeTonight: (n: number) => (n === 1 ? '1 before tonight' : `${n} before tonight`),
   nothingBeforeTonight: 'nothing before tonight',
   lookFirst: (n: number) => (n === 1 ? 'look at 1 first' : `look at ${n} first`),
+  lookLater: (n: number) => (n === 1 ? 'look at 1 again today' : `look at ${n} again today`),
   about: (litres: string, minutes: string) => `about ${litres}, ${minutes}`,
   waterAll: (n: number) => (n === 1 ? 'Watered' : `Watered all ${n}`),
   waterAllOf: (place: string) => `All that wants water at ${place} is watered`,

@@ -19,7 +19,7 @@ export const WORDS = catalogue({
   damp: 'too damp',
   right: 'right',
   dry: 'dry',
-  coming: (unit: string) => `What a wet surface loses, ${unit} an hour`,
+  coming: (unit: string) => `What a wet surface loses in an hour (${unit})`,
   chartLabel: (most: string) => `What a wet surface loses each hour of the coming two days; at most ${most}`,
   hourAt: (day: string, hour: number) => `${day} ${hour}:00`,
   hours: 'Hours',
