@@ -23,6 +23,11 @@ interface Logged {
   skipped: number[];
   repeated: boolean;
 }
+interface RoundPlace {
+  id: number;
+  orders: { half: string; words: string }[];
+  jobs: { kind: string; why: string }[];
+}
 const COOL_BAY = 5;
 const view = async (id = COOL_BAY) => (await send(app, 'GET', `/api/watering/places/${id}`)).body as PlaceWaterView;
 const water = async (): Promise<PlaceWater> => (await view()).water!;
@@ -155,6 +160,22 @@ describe('the water card', () => {
 });
 
 describe('air and plans', () => {
+  it('cold water of tender crops is known; damp air of an evening asks to open, and trays out on a ladder are said to dry faster', async () => {
+    expect((await view(3)).water).toMatchObject({ water_C: 9, tender: true });
+    const round = async () => (await send(app, 'GET', '/api/house/round')).body as { places: RoundPlace[] };
+    const dusk = async () =>
+      (await round()).places.find(({ id }) => id === COOL_BAY)!.orders.map(({ half, words }) => `${half} ${words}`);
+    const opens = expect.stringMatching(/^evening open for ten minutes at dusk/);
+    expect(await dusk()).not.toContainEqual(opens);
+    const { lineIds } = (await log({ kind: 'air', placeId: COOL_BAY, air_C: 26, humidity_frac: 0.98 })).body as Logged;
+    expect(await dusk()).toContainEqual(opens);
+    await log({ kind: 'withdrawn', correctsId: lineIds[0] });
+    const steps = (await round()).places.flatMap(({ jobs }) => jobs).filter(({ kind }) => kind === 'rung');
+    expect(steps.map(({ why }) => why)).toContainEqual(
+      expect.stringMatching(/outside trays dry [\d.]+ times as fast today/),
+    );
+  });
+
   it('air read at a place moves how dry it is, and is no longer called unknown', async () => {
     const frames = 6;
     expect((await view(frames)).water!.humidityKnown).toBe(false);

@@ -205,9 +205,11 @@ function TrayLine({ tray, today, short, alone, open, busy, onOpen, onWatered, ch
           <span className="font-semibold">{tray.name}</span> <span className="num text-ink2">{tray.code}</span>
           <br />
           <span className="text-[0.95rem] text-ink2">
-            {WORDS.line(tray.trays, WORDS.way[tray.way], volume(tray.litres))}
+            {tray.want === 'not'
+              ? WORDS.noneNow(tray.trays)
+              : WORDS.line(tray.trays, WORDS.way[tray.way], volume(tray.litres))}
             {tray.lid && `, ${WORDS.underLid}`}
-            {tray.feed && `, ${WORDS.withFeed}`}
+            {tray.feed && tray.want !== 'not' && `, ${WORDS.withFeed}`}
             {' · '}
             {tray.want !== 'look' ? dry : tray.share === null ? WORDS.notKnown : WORDS.mayBeDry}
           </span>

@@ -38,6 +38,7 @@ export const WORDS = catalogue({
   batchTrays: (code: string, trays: number) => `${code} (${trays})`,
   line: (trays: number, how: string, litres: string) =>
     `${trays === 1 ? '1 tray' : `${trays} trays`}, ${how}, ${litres}`,
+  noneNow: (trays: number) => `${trays === 1 ? '1 tray' : `${trays} trays`}, none now: still wet`,
   underLid: 'under a lid',
   withFeed: 'feed at half strength',
   againBy: (clock: string) => `again by ${clock}`,
