@@ -1,5 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { requireDay } from '../calendar/dayNumber.ts';
+import { UNSOWN } from '../batch/reduce.ts';
+import type { Container } from '../books/container.ts';
+import type { BatchView } from '../plan/season.ts';
 import type { Place } from '../books/place.ts';
 import type { PlaceClimate } from '../plan/schedule/placeClimate.ts';
 import type { Site } from '../weather/site.ts';
@@ -8,7 +11,16 @@ import { holdingOf } from './holding.ts';
 import { outsideHours } from './outsideHours.ts';
 import { placeAir, type PlaceAir } from './placeAir.ts';
 import { wetSurface, warmthFor } from './tooWet.ts';
-import { demandSince_mm, shareByWeight, Teaching, waterToday, wetAt_prob, type TrayWater } from './trayWater.ts';
+import {
+  afterHour,
+  demandSince_mm,
+  shareByWeight,
+  Teaching,
+  trayWater,
+  waterToday,
+  wetAt_prob,
+  type TrayWater,
+} from './trayWater.ts';
 import { standingLines, type WaterLine } from './waterLine.ts';
 import { litresOf, whileAway } from './waterPlan.ts';
 import { waterWeeks } from './waterWeeks.ts';
@@ -87,6 +99,10 @@ describe('air of a place', () => {
     const heated = placeAir(place('bench'), climate(24, 20, free), outside(sunny), [], WITHIN);
     const plain = placeAir(place('bench'), climate(14, 8), outside(sunny), [], WITHIN);
     expect(day_mm(heated)).toBeGreaterThan(1.3 * day_mm(plain));
+    // The air over it is that of the room, as far as the bench may be warmer: 10 K.
+    expect(heated.hours[13]!.temp_C).toBeCloseTo(14, 0);
+    const air = placeAir(place('bench'), climate(14, 8), outside(sunny), [], WITHIN).hours[13]!;
+    expect(heated.hours[13]!.demand_mm).toBeGreaterThan(1.2 * air.demand_mm);
   });
 
   it('goes by the humidity read there; by what is usual otherwise, and says which', () => {
@@ -254,6 +270,28 @@ describe('ahead', () => {
     expect(lid).toMatchObject({ lasts: true, lastsTo_ms: null, waterings: 0 });
   });
 
+  it('that lasts at the pace it is thought to dry, but not a third faster, does not last', () => {
+    const end = MORNING_ms + 24 * HOUR_ms;
+    const away = (mm_h: number) =>
+      whileAway(waterToday(tray(0.5), steady(mm_h), null, AT_EIGHT), steady(mm_h), MORNING_ms, end);
+    const edge = Array.from({ length: 100 }, (_, i) => away(0.1 + 0.005 * i)).find(
+      ({ lastsTo_ms, lasts }) => lastsTo_ms === null && !lasts,
+    );
+    expect(edge).toMatchObject({ lasts: false, lastsTo_ms: null, waterings: 1 });
+  });
+
+  it('rain on open ground waters while nobody is there, and keeps a surface wet', () => {
+    const dry = steady(0.3, 5);
+    const rainy = { ...dry, hours: dry.hours.map((hour) => ({ ...hour, rain_mm: hour.hour === 12 ? 6 : 0 })) };
+    const end = MORNING_ms + 3 * 24 * HOUR_ms;
+    const today = waterToday(tray(0.5), dry, null, AT_EIGHT);
+    expect(whileAway(today, rainy, MORNING_ms, end).waterings).toBeLessThan(
+      whileAway(today, dry, MORNING_ms, end).waterings,
+    );
+    expect(afterHour(tray(1), 0.5, rainy.hours[12]!, 1)).toBe(1);
+    expect(afterHour(tray(1, { lid: true }), 0.5, rainy.hours[12]!, 1)).toBeLessThan(0.5);
+  });
+
   it('weeks: litres are what the air asks of the ground that stands there', () => {
     const stands = [{ placeId: 1, from: DAY - 3, to: DAY + 14, slots: 10, trays: 10 }];
     const weeks = waterWeeks(stands, DAY, () => 3);
@@ -261,6 +299,80 @@ describe('ahead', () => {
     expect(weeks[0]!.litresADay).toBeCloseTo(litresOf(3 * 0.8, 10 * 0.54 * 0.28), 9);
     expect(weeks[0]!.traysADay).toBeCloseTo(8, 9);
     expect(waterWeeks([], DAY, () => 3)).toEqual([]);
+  });
+});
+
+describe('a batch with its water log', () => {
+  const view = (more: object = {}) =>
+    ({
+      batch: { id: 7, plan: { sowContainerId: 1, potContainerId: null } },
+      state: {
+        ...UNSOWN,
+        phase: 'emerged',
+        facts: { sow: DAY - 30, 'half-up': DAY - 20 },
+        up_count: 60,
+        lastDay: DAY,
+        ...more,
+      },
+      progress: { stands: [{ placeId: 1, stage: 'grow', from: DAY - 30, to: DAY + 20, slots: 4, trays: 4 }] },
+    }) as unknown as BatchView;
+  const container = {
+    id: 1,
+    kind: 'cell-tray',
+    cells: 60,
+    footprint_slots: 1,
+    volume_L: 3,
+    perCarryingTray: 1,
+  } as Container;
+  let id = 0;
+  const line = (kind: WaterLine['kind'], hour: number, more: Partial<WaterLine> = {}): WaterLine => ({
+    ...{ id: ++id, kind, batchId: 7, placeId: null, at_ms: MIDNIGHT_ms + hour * HOUR_ms, look: null, weight_g: null },
+    ...{ way: null, litres: null, fed: false, water_C: null, air_C: null, humidity_frac: null, note: '' },
+    ...{ correctsId: null, authorId: null, ...more },
+  });
+  const stands = (lines: readonly WaterLine[], now_h: number, of = view()) =>
+    trayWater(of, {
+      today: DAY,
+      now_ms: MIDNIGHT_ms + now_h * HOUR_ms,
+      containers: new Map([[1, container]]),
+      airOf: () => steady(0.25),
+      noonOf_ms: (day) => day * 86_400_000 + 12 * HOUR_ms,
+      lines,
+    });
+
+  it('stands since it was last watered, by whose hand; later lines are still to come', () => {
+    const at = stands([line('watered', 8, { authorId: 3 }), line('watered', 15)], 12)!;
+    expect(at).toMatchObject({ trays: 4, handId: 3, way: 'rose', since: { share: 0.95 } });
+    expect(at.since!.demand_mm).toBeCloseTo(4 * 0.25, 9);
+    expect(at.waterings).toHaveLength(1);
+  });
+
+  it('sown before the weather is known, never seen: nobody knows; found moist it stands so, and the first look teaches nothing', () => {
+    expect(stands([], 9)!.since).toBeNull();
+    const found = stands([line('looked', 8, { look: 'moist' })], 9)!;
+    expect(found.since!.share).toBe(0.55);
+    expect(found.evidence.seen).toBe(0);
+    expect(stands([line('looked', 8, { look: 'moist' }), line('looked', 14, { look: 'dry' })], 15)!.evidence.seen).toBe(
+      1,
+    );
+  });
+
+  it('the first weight after a watering is the full one; a later one tells what is left', () => {
+    const weights = [
+      line('watered', 8),
+      line('weighed', 8.5, { weight_g: 3000 }),
+      line('weighed', 10, { weight_g: 2950 }),
+    ];
+    expect(stands(weights, 12)).toMatchObject({ full_g: 3000, evidence: { seen: 0 } });
+    const later = stands([...weights, line('weighed', 16, { weight_g: 2600 })], 17)!;
+    expect(later).toMatchObject({ full_g: 3000, evidence: { seen: 1 } });
+  });
+
+  it('seed drinks from below and is covered; what is planted, planned or nowhere has no water', () => {
+    const sown = view({ facts: { sow: DAY - 2 }, phase: 'sown', up_count: null, covered: true });
+    expect(stands([line('watered', 8)], 12, sown)).toMatchObject({ way: 'below', lid: true, cover: 0, up: false });
+    for (const phase of ['planned', 'planted', 'ended']) expect(stands([], 9, view({ phase }))).toBeNull();
+    expect(stands([], 9, { ...view(), progress: { stands: [] } } as unknown as BatchView)).toBeNull();
   });
 });
 
