@@ -76,7 +76,7 @@ interface Within {
  * @param readings air read at this place lately, in any order
  */
 export function placeAir(
-  place: Pick<Place, 'id' | 'kind' | 'temperature' | 'light' | 'lit'>,
+  place: Pick<Place, 'id' | 'kind' | 'temperature' | 'light'>,
   climate: PlaceClimate,
   outside: readonly OutsideHour[],
   readings: readonly AirReading[],

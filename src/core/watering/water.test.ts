@@ -51,7 +51,7 @@ const climate = (day_C: number, night_C: number, free?: PlaceClimate['free']): P
   ...(free ? { free } : {}),
 });
 const place = (kind: Place['kind'], more: Partial<Place> = {}) =>
-  ({ id: 1, kind, lit: true, light: null, ...more }) as Pick<Place, 'id' | 'kind' | 'temperature' | 'light' | 'lit'>;
+  ({ id: 1, kind, light: null, ...more }) as Pick<Place, 'id' | 'kind' | 'temperature' | 'light'>;
 const WITHIN = { latitude_deg: 51, height_m: 50, noon_h: 12 };
 const outside = (site: Site | null, hours = 24) => outsideHours(site, AT, MIDNIGHT_ms, hours);
 const day_mm = ({ hours }: PlaceAir) => hours.reduce((sum, { demand_mm }) => sum + demand_mm, 0);

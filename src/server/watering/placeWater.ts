@@ -1,6 +1,7 @@
 import { cropOf } from '../../core/books/cropOf.ts';
 import { localHourAt, localTimeAt } from '../../core/calendar/localDay.ts';
 import type { BatchView, Season } from '../../core/plan/season.ts';
+import { Derived } from '../../core/numerics/remembered.ts';
 import { perTray } from '../../core/potting/pot.ts';
 import { factorQuantile } from '../../core/watering/belief.ts';
 import { wetSurface, WET_EVENINGS } from '../../core/watering/tooWet.ts';
@@ -45,7 +46,9 @@ export function placeWater(
   );
   const ahead = air.hours.filter(({ at_ms }) => at_ms >= water.now_ms && at_ms < water.next_ms);
   return {
-    trays: there.map(({ view, today }) => waterTrayOf(season, water, view, today)).sort(byWant),
+    trays: there
+      .map(({ view, today }) => linesHeld.get(today, () => waterTrayOf(season, water, view, today)))
+      .sort(byWant),
     humidityKnown: air.humidityKnown,
     lightKnown: air.lightKnown,
     rainUnknown: ahead.some(({ rainKnown }) => !rainKnown),
@@ -55,6 +58,9 @@ export function placeWater(
     weatherShort: season.site?.forecast != null && ahead.some(({ told }) => !told),
   };
 }
+
+/** Each tray's line, worked out once while what it wants stands. */
+const linesHeld = new Derived<WaterToday, WaterTray>();
 
 const ORDER = ['now', 'look', 'later', 'not'] as const;
 const byWant = (a: WaterTray, b: WaterTray): number =>

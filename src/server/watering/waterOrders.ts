@@ -2,14 +2,24 @@ import type { Season } from '../../core/plan/season.ts';
 import { solarNoon_h } from '../../core/hardening/ladderOfBatch.ts';
 import { factorQuantile } from '../../core/watering/belief.ts';
 import { vapour_kPa } from '../../core/watering/evaporation.ts';
-import { placeAir, type AirHour } from '../../core/watering/placeAir.ts';
+import { placeAir, type PlaceAir } from '../../core/watering/placeAir.ts';
 import { pacedMinutes } from '../house/roundJobs.ts';
-import { waterNow } from './waterNow.ts';
+import { Derived } from '../../core/numerics/remembered.ts';
+import { waterNow, type WaterNow } from './waterNow.ts';
 
 const HOUR_ms = 3_600_000;
 
 /** Share of what a tray holds after which it is watered. */
 const ROUND_frac = 0.6;
+
+/** What the air of a place asks by the day, worked out once while the air stands. */
+const askedHeld = new Derived<PlaceAir, ReadonlyMap<number, number>>();
+const askedByDay = (air: PlaceAir): ReadonlyMap<number, number> =>
+  askedHeld.get(air, () => {
+    const days = new Map<number, number>();
+    for (const { day, demand_mm } of air.hours) days.set(day, (days.get(day) ?? 0) + demand_mm);
+    return days;
+  });
 
 /** Minutes of watering on a day to come: each tray as often as it dries. 0 beyond the days the weather is known. */
 export function waterMinutes(season: Season, day: number, shown: Season['batches']): number {
@@ -18,9 +28,9 @@ export function waterMinutes(season: Season, day: number, shown: Season['batches
   const trays = new Map<number, number>();
   for (const { tray, belief } of water.trays.values()) {
     if (!ids.has(tray.batchId)) continue;
-    const hours = water.airs.get(tray.placeId)!.hours.filter((hour) => hour.day === day);
-    if (hours.length === 0) continue;
-    const asked_mm = hours.reduce((sum, { demand_mm }) => sum + demand_mm, 0) * factorQuantile(belief, 0.5);
+    const demand_mm = askedByDay(water.airs.get(tray.placeId)!).get(day);
+    if (demand_mm === undefined) continue;
+    const asked_mm = demand_mm * factorQuantile(belief, 0.5);
     const times = tray.lid ? 0 : Math.min(1, asked_mm / (ROUND_frac * tray.holding.capacity_mm));
     trays.set(tray.placeId, (trays.get(tray.placeId) ?? 0) + times * tray.trays);
   }
@@ -51,7 +61,9 @@ export function opensAtDusk(season: Season, placeId: number): boolean {
 }
 
 /** The open ground, where trays stand on a rung of their ladder. */
-const OUTSIDE = { id: 0, kind: 'ground', lit: true } as const;
+const OUTSIDE = { id: 0, kind: 'ground' } as const;
+const NO_CLIMATE = { placeId: 0, from: 0, day_C: Float64Array.of(0), night_C: Float64Array.of(0) };
+const outHeld = new Derived<WaterNow, number>();
 
 /** How many times as fast a tray dries today outside as where it stands; null: it stands nowhere in trays. */
 export function driesFaster(season: Season, batchId: number): number | null {
@@ -59,21 +71,15 @@ export function driesFaster(season: Season, batchId: number): number | null {
   const today = water.trays.get(batchId);
   if (!today) return null;
   const { world, now } = season;
-  const open = placeAir(
-    OUTSIDE,
-    { placeId: 0, from: now.today, day_C: Float64Array.of(0), night_C: Float64Array.of(0) },
-    water.outside.filter(({ day }) => day === now.today),
-    [],
-    {
-      latitude_deg: world.nursery.latitude_deg,
-      height_m: world.nursery.height_m ?? 0,
-      noon_h: solarNoon_h(world, now.instant_ms),
-    },
-  );
-  const asked = (hours: readonly AirHour[]) =>
+  const byDay = ({ hours }: PlaceAir): number =>
     hours
       .filter(({ day, hour }) => day === now.today && hour >= 9 && hour < 18)
-      .reduce((sum, h) => sum + h.demand_mm, 0);
-  const [here, there] = [asked(water.airs.get(today.tray.placeId)!.hours), asked(open.hours)];
+      .reduce((sum, { demand_mm }) => sum + demand_mm, 0);
+  const there = outHeld.get(water, () => {
+    const { latitude_deg, height_m } = world.nursery;
+    const noon_h = solarNoon_h(world, now.instant_ms);
+    return byDay(placeAir(OUTSIDE, NO_CLIMATE, water.outside, [], { latitude_deg, height_m: height_m ?? 0, noon_h }));
+  });
+  const here = byDay(water.airs.get(today.tray.placeId)!);
   return here > 0.01 ? there / here : null;
 }
