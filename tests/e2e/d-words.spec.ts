@@ -10,7 +10,7 @@ test.use({ starts: { flags: [], more: { CROOK_WORDS: 'pseudo' } }, javaScriptEna
 
 /** What is the same in every language: units, currencies, formats and what Intl itself says. */
 const AS_IT_IS =
-  /\b[A-Z][A-Za-z]+\/[A-Za-z_/ -]+|\b(kWh|Wh|kW|mm|cm|km|mph|kg|lb|oz|gal|ft|in|sq|USD|EUR|CSV|PDF|JSON|ISO|UTC|GMT|EC|mS|pH|VPD|PAR|ppm|mL|Arctic|DLI|mol|lux|klx|MQTT|http|FAO|GCV|Esc|Ctrl|Enter|PgUp|PgDn|AM|PM|am|pm)\b/g;
+  /\b[A-Z][A-Za-z]+\/[A-Za-z_/ -]+|\b(kWh|Wh|kW|mm|cm|km|mph|kg|lb|oz|gal|pt|ft|in|sq|USD|EUR|CSV|PDF|JSON|ISO|UTC|GMT|EC|mS|pH|VPD|PAR|ppm|mL|Arctic|DLI|mol|lux|klx|MQTT|http|FAO|GCV|Esc|Ctrl|Enter|PgUp|PgDn|AM|PM|am|pm)\b/g;
 
 const ADDRESS = /https?:\S+/g;
 /** Months of days, by Intl. */
