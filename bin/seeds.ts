@@ -14,7 +14,7 @@ import {
 import { morningOf } from '../src/server/clock.ts';
 import { DEMO_COVERS, demoReadings, USUAL_COVERS } from '../simulators/demoPlanting.ts';
 import { DEMO_ZONES, demoReadings as benchReadings, demoSeasonHours } from '../simulators/demoHeat.ts';
-import { DEMO_AIR, demoWater } from '../simulators/demoWater.ts';
+import { DEMO_AIR, DEMO_SCALES, demoWater } from '../simulators/demoWater.ts';
 import { DEMO_PHOTOS } from '../simulators/demoPhotos.ts';
 import { DEMO_JOBS } from '../simulators/demoJobs.ts';
 import { demoLastSeason, demoSeason } from '../simulators/demoSeason.ts';
@@ -43,6 +43,7 @@ export async function demoSeed(): Promise<NurserySeed> {
     photos: DEMO_PHOTOS,
     water: demoWater(batches),
     air: DEMO_AIR,
+    scales: DEMO_SCALES,
     heat: {
       zones: DEMO_ZONES,
       // The benches themselves send the last hour.

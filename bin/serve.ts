@@ -17,6 +17,8 @@ import { Bridge } from '../src/server/heat/bridge.ts';
 import { joinBroker, startBroker, type Link } from '../src/server/heat/broker.ts';
 import { DEMO_SITE, DEMO_ZONES } from '../simulators/demoHeat.ts';
 import { startWeatherService, type WeatherService } from '../simulators/weatherService.ts';
+import { startScales } from '../simulators/scale.ts';
+import { DEMO_SCALES } from '../simulators/demoWater.ts';
 import { startBenches } from '../simulators/bench/devices.ts';
 import { coverOn } from '../src/core/heat/yearHours.ts';
 import { prepare } from './prepare.ts';
@@ -47,11 +49,11 @@ async function startHeat(): Promise<() => Promise<void>> {
   });
   log.info({ host, port, outside: mqtt.url !== null }, 'devices may call');
   let stopBenches = async () => {};
+  let stopScales = async () => {};
   if ((await whatIsThere()) === 'demo' && process.env['DEMO_BENCHES'] !== 'off') {
+    const broker = { url: mqtt.url ?? `mqtt://${host}:${port}`, user: mqtt.user, password: mqtt.password };
     stopBenches = await startBenches({
-      url: mqtt.url ?? `mqtt://${host}:${port}`,
-      user: mqtt.user,
-      password: mqtt.password,
+      ...broker,
       benches: DEMO_ZONES.map(({ device, spec, set_C, drop_K }) => ({
         device,
         spec,
@@ -60,8 +62,15 @@ async function startHeat(): Promise<() => Promise<void>> {
       site: DEMO_SITE,
       now_ms: () => bridge.now_ms(),
     });
+    stopScales = await startScales({
+      ...broker,
+      scales: DEMO_SCALES,
+      utcOffset_min: DEMO_SITE.utcOffset_min,
+      now_ms: () => bridge.now_ms(),
+    });
   }
   return async () => {
+    await stopScales();
     await stopBenches();
     await bridge.stop();
     await db.close();

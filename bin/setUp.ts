@@ -36,10 +36,10 @@ import { readWorld } from '../src/db/house/world.ts';
 import { morningOf, nowAt } from '../src/server/clock.ts';
 import { workOut } from '../src/core/plan/season.ts';
 import { libraryCrops } from './libraryCrops.ts';
-import { writePhotos, writeWater } from './setUpLogs.ts';
+import { writePhotos, writeScales, writeWater } from './setUpLogs.ts';
 import { whatIsThere } from '../src/db/house/whatIsThere.ts';
 import type { SeedPhoto } from '../simulators/demoPhotos.ts';
-import type { SeedAir, SeedWater } from '../simulators/demoWater.ts';
+import type { SeedAir, SeedScale, SeedWater } from '../simulators/demoWater.ts';
 import { foldInto } from '../src/server/house/seasons.ts';
 
 /** The nursery a start begins with. */
@@ -61,6 +61,7 @@ export interface NurserySeed {
   readonly houseJobs?: readonly SeedJob[];
   readonly photos?: readonly SeedPhoto[];
   readonly water?: readonly SeedWater[];
+  readonly scales?: readonly SeedScale[];
   readonly air?: readonly SeedAir[];
   readonly batches: readonly {
     readonly crop: string;
@@ -102,7 +103,7 @@ export async function setUp(db: Sequelize, seed: NurserySeed, machine_ms: number
   const crops = await libraryCrops();
   await inTransaction(db, async (transaction) => {
     await db.query(
-      `TRUNCATE water_lines, photos, photo_counts, round_lines, house_jobs, forecast_tries, forecasts, site_readings, covers, programmes, weather_days, stock_moves, potting_marks, potting_sessions, feeds, mixes, stock_items, heat_status, zone_hand_readings, device_orders, calibrations, alarms, set_point_log, heat_overrides, readings_dirty, reading_tiers,
+      `TRUNCATE scale_weights, water_lines, scales, photos, photo_counts, round_lines, house_jobs, forecast_tries, forecasts, site_readings, covers, programmes, weather_days, stock_moves, potting_marks, potting_sessions, feeds, mixes, stock_items, heat_status, zone_hand_readings, device_orders, calibrations, alarms, set_point_log, heat_overrides, readings_dirty, reading_tiers,
          readings, heat_sensors, heat_zones, scenarios, plan_changes, imports, old_trays, old_tray_files, kept_estimates, kept_batches, plan_versions, batch_events, batches, seasons, containers, place_periods, place_set_points, hot_bed_log, places, lots, varieties, crops, people, nursery
        RESTART IDENTITY`,
       { transaction },
@@ -175,6 +176,7 @@ export async function setUp(db: Sequelize, seed: NurserySeed, machine_ms: number
     const batchIds = await writeBatches(db, seed, { cropIds, placeIds, containerIds, coverIds }, transaction);
     await writePhotos(db, seed, { batchIds, placeIds }, transaction);
     await writeWater(db, seed, { batchIds, placeIds }, transaction);
+    await writeScales(seed, batchIds, transaction);
     for (const { place, device, spec } of seed.heat?.zones ?? [])
       await insertZone(db, { placeId: placeIds.get(place)!, device, spec: spec as never }, transaction);
   });
@@ -217,7 +219,10 @@ async function writePottingBooks(
     const mine = parts.map((part) => ({ ...part, itemId: itemIds.get(part.itemId)! }));
     mixIds.set(id, (await MixModel.create({ ...mix, parts: mine }, { transaction })).id);
   }
-  await FeedModel.bulkCreate([...potting.feeds], { transaction });
+  const feeds = await FeedModel.bulkCreate([...potting.feeds], { transaction, returning: true });
+  // What is kept in stock under the name of a feed is that feed.
+  for (const { id, name } of feeds)
+    await StockItemModel.update({ feedId: id }, { where: { name, kind: 'feed' }, transaction });
   const mix = (id: number | null | undefined) => (id == null ? null : mixIds.get(id)!);
   const { settings } = potting;
   await NurseryModel.update(
@@ -227,6 +232,7 @@ async function writePottingBooks(
         mixId: mix(settings.mixId),
         baseMixId: mix(settings.baseMixId),
         sowMixId: mix(settings.sowMixId),
+        feedId: feeds[0]?.id ?? null,
       },
     },
     { where: { id: 1 }, transaction },

@@ -2,6 +2,7 @@ import type { Sequelize, Transaction } from 'sequelize';
 import { isoFromDay } from '../src/core/calendar/dayNumber.ts';
 import { insertPhoto } from '../src/db/house/photos.ts';
 import { signAs } from '../src/db/inTransaction.ts';
+import { ScaleModel } from '../src/db/watering/models.ts';
 import { insertWaterLines, type NewWaterLine } from '../src/db/watering/water.ts';
 import { MORNING_min, morningOf } from '../src/server/clock.ts';
 import { photographed } from '../simulators/demoPhotos.ts';
@@ -55,6 +56,8 @@ export async function writeWater(
     water_C: null,
     air_C: null,
     humidity_frac: null,
+    onLid: false,
+    scaleId: null,
     note: '',
     correctsId: null,
     waited: false,
@@ -78,6 +81,20 @@ export async function writeWater(
     await signAs(db, person, transaction);
     await insertWaterLines([line], transaction);
   }
+}
+
+/** A demo's scales, under the trays they stand under. */
+export async function writeScales(
+  { scales = [] }: NurserySeed,
+  batchIds: readonly number[],
+  transaction: Transaction,
+): Promise<void> {
+  await ScaleModel.bulkCreate(
+    scales.map(({ batch, name, device, trays, tare_g }) => ({
+      ...{ name, device, trays, tare_g, batchId: batchIds[batch - 1]! },
+    })),
+    { transaction },
+  );
 }
 
 const keyed = (key: string) => ({ idempotencyKey: key, requestHash: key });

@@ -1,3 +1,4 @@
+import type { TrayOnScale } from './scale.ts';
 import type { Look } from '../src/core/watering/belief.ts';
 import { DEMO_TODAY, USUAL_CONTAINERS } from './demoBooks.ts';
 import { requireDay } from '../src/core/calendar/dayNumber.ts';
@@ -74,6 +75,18 @@ export function demoWater(batches: readonly Standing[]): SeedWater[] {
   });
   return lines;
 }
+
+/** A scale of the demo with the tray on it, of a batch by its place in the list. */
+export interface SeedScale extends TrayOnScale {
+  readonly name: string;
+  readonly batch: number;
+  readonly trays: number;
+  readonly tare_g: number;
+}
+
+export const DEMO_SCALES: readonly SeedScale[] = [
+  { name: 'Scale at the door', device: 'scale-1', batch: 1, trays: 1, tare_g: 0, dry_g: 1_650, water_g: 840 },
+];
 
 /** Hygrometer read by hand, and the water of the tap in the propagation house. */
 export const DEMO_AIR: readonly SeedAir[] = [

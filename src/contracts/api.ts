@@ -1,3 +1,4 @@
+import { scaleInput } from './watering/scales.ts';
 import { z } from 'zod';
 import {
   breakInput,
@@ -311,6 +312,7 @@ export const CALLS: readonly Call[] = [
   ...book('programmes', 'programme of hardening', programmeInput),
   ...book('people', 'person', personInput),
   ...book('jobs', 'job of the house', houseJobInput),
+  ...book('scales', 'scale', scaleInput),
   {
     method: 'get',
     path: '/api/batch',

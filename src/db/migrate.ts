@@ -31,6 +31,7 @@ import * as tapped from './migrations/028-tapped.ts';
 import * as round from './migrations/029-round.ts';
 import * as photos from './migrations/030-photos.ts';
 import * as water from './migrations/031-water.ts';
+import * as scales from './migrations/032-scales.ts';
 import { LOCKS } from './locks.ts';
 
 interface Step {
@@ -70,6 +71,7 @@ const STEPS: readonly [string, Step][] = [
   ['029-round', round],
   ['030-photos', photos],
   ['031-water', water],
+  ['032-scales', scales],
 ];
 
 export const MIGRATION_NAMES = STEPS.map(([name]) => name);

@@ -1,5 +1,5 @@
 import type { LengthUnit } from '../core/units/length.ts';
-import { areaWords, differenceWords, lengthWords, moneyWords, volumeWords } from '../core/units/words.ts';
+import { areaWords, differenceWords, lengthWords, moneyWords, volumeWords, weightWords } from '../core/units/words.ts';
 import { measureUnit, type Measure } from '../core/units/measure.ts';
 import type { TemperatureUnit } from '../core/units/temperature.ts';
 
@@ -55,6 +55,7 @@ export const firstOfFigures = ({ unit, lengthUnit }: HouseReads = house()): 'day
 export const money = (amount: number): string => moneyWords(amount, house().currency);
 export const area = (area_m2: number): string => areaWords(area_m2, house().lengthUnit);
 export const length = (length_mm: number): string => lengthWords(length_mm, house().lengthUnit);
+export const weight = (weight_g: number): string => weightWords(weight_g, house().lengthUnit);
 export const volume = (volume_L: number): string => volumeWords(volume_L, house().lengthUnit);
 /** The unit a measure is typed in. */
 export const unitOf = (measure: Measure): string => measureUnit(measure, house().lengthUnit);

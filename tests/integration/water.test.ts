@@ -1,8 +1,9 @@
+import { connectAsync } from 'mqtt';
 import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { PlaceWater } from '../../src/contracts/watering/water.ts';
 import type { PlaceWaterView, WaterPlanView } from '../../src/contracts/watering/waterViews.ts';
-import { key, send, startApp, type App } from '../support/app.ts';
+import { key, MQTT_PASSWORD, send, startApp, type App } from '../support/app.ts';
 
 let app: App;
 let client: pg.Client;
@@ -203,5 +204,176 @@ describe('air and plans', () => {
     }
     for (const wrong of ['0', '40', 'x', ''])
       expect((await send(app, 'GET', `/api/watering/plan?away=${wrong}`)).status).toBe(422);
+  });
+});
+
+describe('feed with the water', () => {
+  const stockOf = async (id: number) =>
+    (
+      (await send(app, 'GET', '/api/potting/stock')).body as {
+        lines: { id: number; have: number; need: number; kind: string }[];
+      }
+    ).lines.find((line) => line.id === id)!;
+
+  it('is taken from the stock with what is fed, once, and is there again when the line is taken back', async () => {
+    const { rows } = await client.query<{ id: number }>(
+      'SELECT id FROM stock_items WHERE feed_id IS NOT NULL ORDER BY id',
+    );
+    const before = await stockOf(rows[0]!.id);
+    // The coming weeks want some.
+    expect(before.need).toBeGreaterThan(1);
+    const [one, two] = (await water()).trays.slice(-2);
+    const body = { idempotencyKey: key(), kind: 'watered', batchIds: [one!.batchId, two!.batchId], litres: 6 };
+    const fed = { ...body, fedIds: [two!.batchId] };
+    const { lineIds } = (await log(fed)).body as Logged;
+    await log(fed);
+    // Half a gram a litre of the powder at half its label rate of 1 g.
+    const share = (6 * two!.trays) / (one!.trays + two!.trays);
+    expect((await stockOf(rows[0]!.id)).have).toBeCloseTo(before.have - 0.5 * share, 2);
+    for (const correctsId of lineIds) await log({ kind: 'withdrawn', correctsId });
+    expect((await stockOf(rows[0]!.id)).have).toBeCloseTo(before.have, 6);
+  });
+
+  it('a thing of the stock is a feed of the book only in g or mL, and only one there is', async () => {
+    const thing = { name: 'Seaweed', kind: 'feed', unit: 'mL', containerId: null, pack: 500, least: 0, price: null };
+    for (const [wrong, path] of [
+      [{ feedId: 999 }, 'feedId'],
+      [{ feedId: 1, kind: 'part', unit: 'L' }, 'feedId'],
+    ] as const) {
+      const answer = await send(app, 'POST', '/api/books/stock', { ...thing, ...wrong });
+      expect(answer.status).toBe(422);
+      expect(JSON.stringify(answer.body)).toContain(path);
+    }
+    expect((await send(app, 'POST', '/api/books/stock', { ...thing, feedId: 2 })).status).toBe(201);
+    // A feed that something of the stock is, is not deleted.
+    const { rows } = await client.query<{ version: number }>('SELECT version FROM feeds WHERE id = 2');
+    expect((await send(app, 'DELETE', `/api/books/feeds/2?version=${rows[0]!.version}`)).status).toBe(409);
+  });
+});
+
+describe('lids', () => {
+  it('drops on the lid ask for it to be opened; a look at a lid says how it is', async () => {
+    interface Sowing {
+      todayIso: string;
+      places: { water: PlaceWater | null; jobs: { kind: string; batchId: number; count: number }[] }[];
+    }
+    const read = async () => (await send(app, 'GET', '/api/house/round')).body as Sowing;
+    const { todayIso, places } = await read();
+    const { batchId, count } = places.flatMap(({ jobs }) => jobs).find(({ kind }) => kind === 'sow')!;
+    const of = async () =>
+      (await read()).places.flatMap((place) => place.water?.trays ?? []).find((tray) => tray.batchId === batchId)!;
+    const write = (line: object) =>
+      send(app, 'POST', `/api/batch/${batchId}/events`, { idempotencyKey: key(), day: todayIso, cause: '', ...line });
+    expect((await write({ kind: 'sown', count })).status).toBe(201);
+    await write({ kind: 'cover', count: 1 });
+    expect(await of()).toMatchObject({ lid: true, lidAdvice: null });
+    const none = await log({ kind: 'watered', batchIds: [batchId], onLid: true });
+    expect(none.body).toMatchObject({ errors: [{ path: 'look' }] });
+    await log({ kind: 'looked', batchIds: [batchId], look: 'wet', onLid: true });
+    expect(await of()).toMatchObject({ lidAdvice: 'air', look: { look: 'wet' } });
+    // The first are up: it comes off.
+    await write({ kind: 'counted', count: 1 });
+    expect(await of()).toMatchObject({ lidAdvice: 'off' });
+    await write({ kind: 'cover', count: 0 });
+    expect(await of()).toMatchObject({ lid: false, lidAdvice: null });
+  });
+});
+
+describe('a place that waters itself', () => {
+  it('on a bench that is flooded its trays are flooded; a mat lets them last longer', async () => {
+    const places = (await send(app, 'GET', '/api/books/places')).body as ({ id: number; version: number } & object)[];
+    const { id, version, ...bay } = places.find((place) => place.id === COOL_BAY)! as never as Record<
+      string,
+      unknown
+    > & {
+      version: number;
+      id: number;
+    };
+    const hand = (await water()).trays[0]!;
+    const put = (waterBy: string, at: number) =>
+      send(app, 'PUT', `/api/books/places/${id}`, { version: at, line: { ...bay, waterBy } });
+    expect((await put('rain', version)).status).toBe(422);
+    expect((await put('flood', version)).status).toBe(200);
+    expect((await water()).trays.every(({ way }) => way === 'flood')).toBe(true);
+    await put('mat', version + 1);
+    const mat = (await water()).trays.find(({ batchId }) => batchId === hand.batchId)!;
+    expect(mat.figures.holds_L).toBeGreaterThan(hand.figures.holds_L);
+    await put('hand', version + 2);
+  });
+});
+
+describe('scales', () => {
+  it('a weight that rises is a watering, written once; a hand that tapped it as well counts once', async () => {
+    const [tray] = (await water()).trays;
+    const made = await send(app, 'POST', '/api/books/scales', {
+      ...{ name: 'Test scale', device: 'scale-test', batchId: tray!.batchId, trays: 1, tare_g: 100 },
+    });
+    expect(made.status).toBe(201);
+    const scaleId = (made.body as { id: number }).id;
+    const device = await connectAsync(await app.mqttUrl(), {
+      ...{ clientId: 'scale-test', protocolVersion: 4, username: 'crook', password: MQTT_PASSWORD },
+    });
+    /** The demo's clock stands here. */
+    const now_ms = Date.parse('2027-04-12T07:00:00Z');
+    const weigh = (minutesAgo: number, weight_g: unknown) =>
+      device.publishAsync(
+        'crook/1/scale-test/weight',
+        JSON.stringify({ seq: 1, at: new Date(now_ms - minutesAgo * 60_000).toISOString(), weight_g }),
+        { qos: 1 },
+      );
+    const written = async () =>
+      (
+        await client.query<{ kind: string; weight_g: number | null; author_id: number | null }>(
+          'SELECT kind, weight_g, author_id FROM water_lines WHERE scale_id = $1 ORDER BY id',
+          [scaleId],
+        )
+      ).rows;
+    // The bridge reads the books once a second.
+    await expect
+      .poll(async () => {
+        await weigh(50, 2100);
+        return (await client.query('SELECT 1 FROM scale_weights WHERE scale_id = $1', [scaleId])).rows.length;
+      })
+      .toBeGreaterThan(0);
+    for (const [ago, g] of [
+      [49, 2101],
+      [48, 2800],
+      [47, 2802],
+      [47, 2802],
+      [46, 2801],
+      [20, 'heavy'],
+    ] as const)
+      await weigh(ago, g);
+    expect(await written()).toEqual([
+      { kind: 'weighed', weight_g: 2001, author_id: null },
+      { kind: 'watered', weight_g: null, author_id: null },
+      { kind: 'weighed', weight_g: 2702, author_id: null },
+    ]);
+    const after = (await water()).trays.find(({ batchId }) => batchId === tray!.batchId)!;
+    expect(after.figures.full_g).toBe(2702);
+    expect(after.want).not.toBe('now');
+    // Its page says what was last read; who taps it within ten minutes of the scale is told.
+    const page = await (await fetch(`${app.url}/watering/scales`)).text();
+    expect(page).toContain('Test scale');
+    expect(page).toContain('2.80 kg');
+    await weigh(8, 3600);
+    await weigh(7, 3601);
+    await expect.poll(async () => (await written()).length).toBe(5);
+    expect((await log({ kind: 'watered', batchIds: [tray!.batchId] })).status).toBe(409);
+    await device.endAsync();
+  });
+
+  it('bad names and a batch there is none of are refused at their fields; the same name on MQTT twice as well', async () => {
+    const scale = { name: 'Another', device: 'scale-b', batchId: null, trays: 1, tare_g: 0 };
+    for (const [wrong, path] of [
+      [{ device: 'Scale B' }, 'device'],
+      [{ trays: 0 }, 'trays'],
+      [{ batchId: 99_999 }, 'batchId'],
+    ] as const) {
+      const answer = await send(app, 'POST', '/api/books/scales', { ...scale, ...wrong });
+      expect(answer.status).toBe(422);
+      expect(answer.body).toMatchObject({ errors: [{ path }] });
+    }
+    expect((await send(app, 'POST', '/api/books/scales', { ...scale, device: 'scale-test' })).status).toBe(422);
   });
 });

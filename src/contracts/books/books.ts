@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { dayFromIso, weekdayOf } from '../../core/calendar/dayNumber.ts';
 import { countFault } from '../../core/germination/indices.ts';
+import { WATER_BY } from '../../core/books/place.ts';
 import { CONTAINER_KINDS } from '../../core/books/container.ts';
 import { TREATMENTS } from '../../core/books/records.ts';
 import { potShape } from './potShape.ts';
@@ -108,6 +109,7 @@ export const placeInput = z
     size: placeSize.nullable().default(null),
     light: placeLight.nullable().default(null),
     wet_K: figure(WORDS.howMuchCoolerAWet, 0, 12).nullable().default(null),
+    waterBy: z.enum(WATER_BY).default('hand'),
   })
   .superRefine((place, ctx) => {
     const seen = new Set<string>();

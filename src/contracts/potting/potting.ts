@@ -61,8 +61,9 @@ export const stockItemInput = z.strictObject({
   pack: figure(WORDS.inAPack, 0, 1_000_000),
   least: figure(WORDS.leastToKeep, 0, 100_000_000),
   price: figure(WORDS.priceOfAPack, 0, 100_000).nullable(),
+  feedId: recordId('feed').nullable().default(null),
 });
-export type StockItemInput = z.infer<typeof stockItemInput>;
+export type StockItemInput = z.input<typeof stockItemInput>;
 
 const frac = (name: string, most: number) => figure(name, 0, most);
 export const pottingSettingsInput = z.strictObject({
@@ -82,6 +83,8 @@ export const pottingSettingsInput = z.strictObject({
   baseMixId: recordId(WORDS.baseMix).nullable(),
   base_mm: figure(WORDS.depthOfTheBase, 0, 500),
   sowMixId: recordId(WORDS.sowingMix).nullable(),
+  feedId: recordId('feed').nullable().default(null),
+  feed_frac: figure(WORDS.shareOfTheLabelRate, 0.05, 1).default(0.5),
   ahead_weeks: wholeNumber(WORDS.weeksAhead, 1, 26),
 }) satisfies z.ZodType<PottingSettings & { version: number }>;
 export type PottingSettingsInput = z.infer<typeof pottingSettingsInput>;

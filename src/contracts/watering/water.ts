@@ -3,6 +3,8 @@ import { LOOKS } from '../../core/watering/belief.ts';
 import { WATER_LINE_KINDS, WATER_WAYS } from '../../core/watering/waterLine.ts';
 import type { WaterWant } from '../../core/watering/advice.ts';
 import type { Look } from '../../core/watering/belief.ts';
+import type { LidAdvice } from '../../core/watering/lid.ts';
+import type { LeavingPrice } from '../../core/house/leaving.ts';
 import type { WetCause } from '../../core/watering/tooWet.ts';
 import type { WaterWay } from '../../core/watering/waterLine.ts';
 import { saidOf } from '../../words/en/codes.ts';
@@ -28,6 +30,8 @@ export const waterInput = z
     placeId: recordId(WORDS.place).nullable().default(null),
     minute: wholeNumber(WORDS.minuteOfToday, 0, 1439).nullable().default(null),
     look: choice(WORDS.look, LOOKS).nullable().default(null),
+    /** Seen on the lid: drops run (wet), mist (moist) or clear (dry). */
+    onLid: z.boolean().default(false),
     weight_g: figure(WORDS.weight, 20, 100_000).nullable().default(null),
     way: choice(WORDS.way, WATER_WAYS).nullable().default(null),
     litres: figure(WORDS.litres, 0, 100_000).nullable().default(null),
@@ -48,6 +52,7 @@ export const waterInput = z
     if (line.fedIds.some((id) => kind !== 'watered' || !line.batchIds.includes(id)))
       wrong('fedIds', WORDS.fedAreWatered);
     if (kind === 'looked' && line.look === null) wrong('look', WORDS.howIsIt);
+    if (line.onLid && line.look === null) wrong('look', WORDS.howIsTheLid);
     if (kind === 'weighed' && line.weight_g === null) wrong('weight_g', WORDS.whatDoesItWeigh);
     if (kind === 'weighed' && line.batchIds.length > 1) wrong('batchIds', WORDS.weighOne);
     if (kind === 'air') {
@@ -73,6 +78,8 @@ export interface WaterTray {
   readonly wet_prob: number | null;
   readonly share: number | null;
   readonly lid: boolean;
+  /** What to do with the lid; null: nothing. */
+  readonly lidAdvice: LidAdvice | null;
   /** It is fed with this watering, at half strength. */
   readonly feed: boolean;
   /** Wall-clock minute of today before which it is looked at again, and whether nobody is there then. */
@@ -112,9 +119,32 @@ export interface WaterTray {
   } | null;
 }
 
+/** Feed that goes into so many litres of water. */
+export interface FeedGiven {
+  readonly name: string;
+  readonly litres: number;
+  readonly amount: number;
+  readonly unit: 'g' | 'mL';
+  /** Share of its label rate. */
+  readonly fraction: number;
+}
+
+/** Watering a place, as the round chooses between jobs. */
+export interface WaterWork {
+  readonly key: string;
+  readonly minutes: number;
+  readonly leaving: LeavingPrice;
+  readonly leavingWords: string;
+  readonly weight: number;
+}
+
 /** Water of a place today. */
 export interface PlaceWater {
   readonly trays: readonly WaterTray[];
+  /** Feed for what is watered and fed now; null: none is fed, or the house has chosen no feed. */
+  readonly feed: FeedGiven | null;
+  /** Watering what wants it before tonight, as a job of the round; null: nothing does. */
+  readonly work: WaterWork | null;
   readonly humidityKnown: boolean;
   readonly lightKnown: boolean;
   readonly rainUnknown: boolean;

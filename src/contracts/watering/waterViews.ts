@@ -3,6 +3,15 @@ import type { WaterLineKind } from '../../core/watering/waterLine.ts';
 import type { Look } from '../../core/watering/belief.ts';
 import type { Person } from '../../core/house/people.ts';
 
+/** What is fed with today's water. */
+export interface FeedToday {
+  /** The house's usual feed; null: none is chosen. */
+  readonly feedId: number | null;
+  readonly fraction: number;
+  readonly litres: number;
+  readonly batches: readonly { readonly id: number; readonly name: string; readonly litres: number }[];
+}
+
 /** How dry air is for seedlings. */
 export type AirFor = 'damp' | 'right' | 'dry';
 

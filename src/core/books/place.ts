@@ -3,6 +3,10 @@ import type { MatSpec } from '../heat/mat.ts';
 import type { HotBedSpec, HotBedLine } from '../heat/hotBed.ts';
 import type { DayNumber } from '../calendar/dayNumber.ts';
 
+/** What waters a place: a hand, a capillary mat under the trays, a bench that is flooded, or drip lines. */
+export const WATER_BY = ['hand', 'mat', 'flood', 'line'] as const;
+export type WaterBy = (typeof WATER_BY)[number];
+
 export type PlaceKind = 'dark-chamber' | 'lit-chamber' | 'bench' | 'house' | 'frame' | 'ground';
 
 /** From this day of the year until the next period begins. */
@@ -87,6 +91,8 @@ export interface Place {
   readonly light?: PlaceLight | null;
   /** Degrees a wet tray is cooler there than the air; null or not given: the usual. */
   readonly wet_K?: number | null;
+  /** Not given: a hand. */
+  readonly waterBy?: WaterBy;
   /** What was done to its hot bed and read of it. */
   readonly bedLog?: readonly HotBedLine[];
 }

@@ -10,7 +10,7 @@ import type { CanWait } from './houseJob.ts';
 
 /** Why leaving a job until tomorrow costs something. */
 export type LeavingCause =
-  'in-time' | 'stretch' | 'dry' | 'weather' | 'pot-bound' | 'unseen' | 'check' | 'said' | 'late' | 'none';
+  'in-time' | 'stretch' | 'dry' | 'weather' | 'pot-bound' | 'unseen' | 'unwatered' | 'check' | 'said' | 'late' | 'none';
 
 /** What leaving a job until tomorrow costs. */
 export interface LeavingPrice {
@@ -31,6 +31,8 @@ export const RISK_frac = {
   unseen: 0.03,
   /** Potted and not watered in. */
   dry: 0.08,
+  /** In a tray that goes dry and stays so for a day. */
+  wilted: 0.15,
   /** Past the last good day in their pots. */
   potBound: 0.03,
 } as const;
@@ -102,6 +104,12 @@ export const leavingHouseJob = (canWait: CanWait): LeavingPrice => ({
   cause: 'said',
   mustNow: canWait === 'no',
 });
+
+/** What leaving trays unwatered until tomorrow costs: by the chance that each goes dry. From even odds on it must not be. */
+export function leavingWater(trays: readonly { readonly plants: number; readonly dry_prob: number }[]): LeavingPrice {
+  const plants = trays.reduce((sum, tray) => sum + RISK_frac.wilted * tray.plants * tray.dry_prob, 0);
+  return { late_days: 0, plants, cause: 'unwatered', mustNow: trays.some(({ dry_prob }) => dry_prob >= 0.5) };
+}
 
 /** A heated place nobody looks at: hours to harm go by unseen. Common practice, no source. */
 export const leavingHeatLook = (): LeavingPrice => ({ late_days: 0, plants: 10, cause: 'check', mustNow: true });

@@ -73,6 +73,8 @@ export const batchJobKey = (batchId: number, kind: string, rung: number | null):
 export const houseJobKey = (jobId: number, batchId: number | null, iso: string): string =>
   `own/${jobId}/${batchId === null ? '' : batchId}/${iso}`;
 export const heatLookKey = (zoneId: number, half: string, iso: string): string => `heat/${zoneId}/${half}/${iso}`;
+/** Watering what wants it at a place; it is never sent: water has a log of its own. */
+export const waterJobKey = (placeId: number): string => `water/${placeId}`;
 /** Keys as they may be sent. */
 export const JOB_KEY =
   /^(?:own\/\d{1,9}\/\d{0,9}\/\d{4}-\d\d-\d\d|heat\/\d{1,9}\/(?:morning|evening)\/\d{4}-\d\d-\d\d|\d{1,9}\/[a-z-]{2,12}\/\d{0,3})$/;

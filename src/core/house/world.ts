@@ -7,6 +7,7 @@ import type { HouseJobRecord } from './houseJob.ts';
 import type { RoundLine } from './roundLine.ts';
 import type { NurseryRecord, PersonRecord } from './nursery.ts';
 import type { WaterLine } from '../watering/waterLine.ts';
+import type { ScaleRecord } from '../watering/scale.ts';
 import type { SeasonRecord } from './seasonRecord.ts';
 
 /** Everything the nursery has written down, as one consistent picture. */
@@ -29,6 +30,8 @@ export interface World {
   readonly programmes: readonly ProgrammeRecord[];
   /** People of the house by name, those who left as well. */
   readonly people: readonly PersonRecord[];
+  /** Scales under trays, those retired as well. */
+  readonly scales: readonly ScaleRecord[];
   /** The house's own jobs, those retired as well; and what is written of the round beside the logs, in the order written. */
   readonly houseJobs: readonly HouseJobRecord[];
   readonly roundLines: readonly RoundLine[];

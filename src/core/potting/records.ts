@@ -13,6 +13,8 @@ export interface StockItem extends MixPart {
   readonly least: number;
   /** Of a pack, in the nursery's money; null: not known. */
   readonly price: number | null;
+  /** The feed of the book it is; null or not given: none. */
+  readonly feedId?: number | null;
 }
 
 export type StockItemRecord = Versioned<StockItem>;

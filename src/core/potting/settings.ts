@@ -20,6 +20,9 @@ export interface PottingSettings {
   readonly baseMixId: number | null;
   readonly base_mm: number;
   readonly sowMixId: number | null;
+  /** Feed that goes with the water, and at what share of its label rate; null = none chosen yet. */
+  readonly feedId: number | null;
+  readonly feed_frac: number;
   /** Weeks the list of what is needed looks ahead. */
   readonly ahead_weeks: number;
 }
@@ -40,5 +43,7 @@ export const USUAL_POTTING: PottingSettings = {
   baseMixId: null,
   base_mm: 0,
   sowMixId: null,
+  feedId: null,
+  feed_frac: 0.5,
   ahead_weeks: 4,
 };

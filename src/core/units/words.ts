@@ -43,6 +43,18 @@ export function areaWords(area_m2: number, unit: LengthUnit): string {
   return `${rounded(shown, shown < 10 ? 1 : 0).replace(/\.0$/, '')} ${unit === 'in' ? WORDS.sqFt : 'm²'}`;
 }
 
+/** Grams in an avoirdupois pound. @source NIST Special Publication 811, appendix B.8 */
+const G_PER_POUND = 453.59237;
+
+/** "2.45 kg", "840 g"; "5.4 lb", "9.2 oz". */
+export function weightWords(weight_g: number, unit: LengthUnit): string {
+  if (unit === 'in')
+    return Math.abs(weight_g) < G_PER_POUND
+      ? `${rounded((16 * weight_g) / G_PER_POUND, 1)} oz`
+      : `${rounded(weight_g / G_PER_POUND, 1)} lb`;
+  return Math.abs(weight_g) < 1000 ? `${rounded(weight_g, 0)} g` : `${rounded(weight_g / 1000, 2)} kg`;
+}
+
 /** Litres in a US gallon. @source 231 cubic inches exactly (NIST Handbook 44, appendix C) */
 const L_PER_GALLON = 3.785411784;
 

@@ -1,6 +1,7 @@
 import { containerNow } from '../batch/progress.ts';
 import { isOver } from '../batch/event.ts';
 import type { Container } from '../books/container.ts';
+import type { WaterBy } from '../books/place.ts';
 import type { BatchView } from '../plan/season.ts';
 import { DRY_RISK, waterAdvice, refill_L, type WaterWant } from './advice.ts';
 import {
@@ -24,6 +25,7 @@ import {
 } from './belief.ts';
 import { shareAfter } from './drying.ts';
 import { holdingOf, type Holding } from './holding.ts';
+import { lidAdvice, lidAt, type LidAdvice } from './lid.ts';
 import type { AirHour, PlaceAir } from './placeAir.ts';
 import type { WaterLine, WaterWay } from './waterLine.ts';
 
@@ -34,6 +36,8 @@ const DAY_ms = 24 * HOUR_ms;
 const UNDER_LID_frac = 0.06;
 /** Share of its water a tray has that was found so, where nobody saw it watered. Common practice, no source. */
 const FOUND: Readonly<Record<Look, number>> = { dry: 0.25, moist: 0.55, wet: 0.85 };
+/** Water a capillary mat holds in reach of one standard tray, litres: about 2 L/m2. Common practice, no source. */
+const MAT_L = 0.3;
 /** A tray weighed within this of a watering is full. */
 const FULL_WITHIN_ms = 3 * HOUR_ms;
 /** Seedlings stand so many days after half are up; until then they drink from below. Common practice, no source. */
@@ -54,7 +58,8 @@ export interface TrayWater {
   readonly way: WaterWay;
   /** How it stood when last watered or found; null: nobody knows. */
   readonly since: SinceThen | null;
-  readonly lastLook: { readonly look: Look; readonly at_ms: number } | null;
+  readonly lastLook: { readonly look: Look; readonly at_ms: number; readonly onLid: boolean } | null;
+  readonly lidAdvice: LidAdvice | null;
   readonly evidence: DryingEvidence;
   readonly handId: number | null;
   /** Weight of a full tray, grams; null: never weighed when full. */
@@ -76,9 +81,20 @@ export function leafCover(view: Pick<BatchView, 'state'>, today: number): number
   return potted === undefined ? 0.1 + 0.6 * since(halfUp) : 0.3 + 0.6 * since(potted);
 }
 
-/** How a tray is watered: seed and seedlings from below until they stand, blocks with seed by mist, the rest by a rose. Common practice, no source. */
-export function waterWay(view: Pick<BatchView, 'state'>, { kind }: Pick<Container, 'kind'>, today: number): WaterWay {
+/**
+ * How a tray is watered: by what waters its place; by hand seed and seedlings from below until they stand, blocks with seed by mist, the
+ * rest by a rose. Drip lines reach pots only. Common practice, no source.
+ */
+export function waterWay(
+  view: Pick<BatchView, 'state'>,
+  { kind }: Pick<Container, 'kind'>,
+  today: number,
+  by: WaterBy = 'hand',
+): WaterWay {
   const { state } = view;
+  if (by === 'flood') return 'flood';
+  if (by === 'mat') return 'below';
+  if (by === 'line' && kind === 'pot') return 'line';
   const halfUp = state.facts['half-up'] ?? state.facts.arrive;
   if (kind === 'pot' || state.facts.pot !== undefined) return 'rose';
   if (halfUp === undefined) return kind === 'block' ? 'mist' : 'below';
@@ -92,13 +108,18 @@ export const hourOver = (
 ): { readonly asked_mm: number; readonly rain_mm: number } =>
   lid ? { asked_mm: UNDER_LID_frac * demand_mm, rain_mm: 0 } : { asked_mm: demand_mm, rain_mm };
 
-/** What the air of a place asks of a tray from one instant to another, rain taken off; never below none. */
-export function demandSince_mm(air: PlaceAir, from_ms: number, to_ms: number, lid = false): number {
+/** What the air of a place asks of a tray from one instant to another, rain taken off; never below none. @param lid by instant, where it came on or off in between */
+export function demandSince_mm(
+  air: PlaceAir,
+  from_ms: number,
+  to_ms: number,
+  lid: boolean | ((at_ms: number) => boolean) = false,
+): number {
   let sum = 0;
   for (const hour of air.hours) {
     const part = (Math.min(to_ms, hour.at_ms + HOUR_ms) - Math.max(from_ms, hour.at_ms)) / HOUR_ms;
     if (part <= 0) continue;
-    const { asked_mm, rain_mm } = hourOver(hour, lid);
+    const { asked_mm, rain_mm } = hourOver(hour, typeof lid === 'boolean' ? lid : lid(hour.at_ms));
     sum = Math.max(0, sum + part * (asked_mm - rain_mm));
   }
   return sum;
@@ -120,6 +141,9 @@ export function afterHour(
 export const shareByWeight = (weight_g: number, full_g: number, water_L: number): number =>
   WATERED - (full_g - weight_g) / (1000 * water_L);
 
+/** Shares of its water that a weight of a tray can stand for: others are of no tray of this batch. */
+export const WEIGHTS = { least: -0.25, most: 1.2 } as const;
+
 /**
  * A batch with what is written of its water; null: it stands nowhere in trays today.
  * @param lines those of this batch that stand, the oldest first
@@ -132,6 +156,7 @@ export function trayWater(
     readonly now_ms: number;
     readonly containers: ReadonlyMap<number, Container>;
     readonly airOf: (placeId: number) => PlaceAir | null;
+    readonly waterBy: (placeId: number) => WaterBy;
     readonly noonOf_ms: (day: number) => number;
     readonly lines: readonly WaterLine[];
   },
@@ -143,10 +168,12 @@ export function trayWater(
   const container = at.containers.get(containerNow(state, view.batch.plan));
   const air = stand && at.airOf(stand.placeId);
   if (!stand || !container || !air || stand.trays <= 0) return null;
-  const holding = holdingOf(container);
+  const by = at.waterBy(stand.placeId);
+  const holding = holdingOf(container, by === 'mat' ? container.footprint_slots * MAT_L : 0);
   const cover = leafCover(view, today);
   const lid = state.covered === true && state.facts['half-up'] === undefined;
-  const past = (from_ms: number, to_ms: number) => demandSince_mm(air, from_ms, to_ms, lid);
+  const wasUnder = lidAt(view, at.noonOf_ms);
+  const past = (from_ms: number, to_ms: number) => demandSince_mm(air, from_ms, to_ms, wasUnder);
   // Sowing, potting and watering in wet a tray through; a line of the water log of the same day is more exact.
   const byLog = [state.facts.sow, state.facts.pot, state.wateredOn ?? undefined, state.facts.arrive]
     .filter((day) => day !== undefined)
@@ -176,7 +203,7 @@ export function trayWater(
       ? { share: since!.share, demand_mm: past(since!.at_ms, at_ms), capacity_mm: holding.capacity_mm, cover }
       : null;
     if (line.kind === 'looked' && line.look !== null) {
-      lastLook = { look: line.look, at_ms };
+      lastLook = { look: line.look, at_ms, onLid: line.onLid };
       if (then && then.demand_mm > 0.05) evidence = withLook(evidence, then, line.look);
       // Where nobody knows when it was watered, it stands as it was found.
       if (since === null || since.at_ms < first) since = { share: FOUND[line.look], at_ms, watered: false };
@@ -187,8 +214,8 @@ export function trayWater(
         [full_g, fullOf_ms] = fullOf_ms === since.at_ms ? [full_g, fullOf_ms] : [line.weight_g, since.at_ms];
       else if (full_g !== null) {
         const share = Math.max(0, shareByWeight(line.weight_g, full_g, holding.water_L));
-        if (share <= 1.2 && then && then.demand_mm > 0.05) evidence = withWeight(evidence, then, share);
-        if (share <= 1.2 && (since === null || since.at_ms < first))
+        if (share <= WEIGHTS.most && then && then.demand_mm > 0.05) evidence = withWeight(evidence, then, share);
+        if (share <= WEIGHTS.most && (since === null || since.at_ms < first))
           since = { share: Math.min(1, share), at_ms, watered: false };
       }
     }
@@ -203,7 +230,7 @@ export function trayWater(
     cover,
     lid,
     up: state.facts['half-up'] !== undefined || state.facts.arrive !== undefined,
-    way: waterWay(view, container, today),
+    way: waterWay(view, container, today, by),
     since: stale
       ? null
       : {
@@ -213,6 +240,7 @@ export function trayWater(
           cover,
         },
     lastLook,
+    lidAdvice: lidAdvice(lid, state.up_count ?? 0, lastLook, now_ms),
     evidence,
     handId,
     full_g,

@@ -1,13 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import { requireDay } from '../calendar/dayNumber.ts';
+import { leavingWater } from '../house/leaving.ts';
 import { UNSOWN } from '../batch/reduce.ts';
 import type { Container } from '../books/container.ts';
 import type { BatchView } from '../plan/season.ts';
-import type { Place } from '../books/place.ts';
+import type { Place, WaterBy } from '../books/place.ts';
 import type { PlaceClimate } from '../plan/schedule/placeClimate.ts';
 import type { Site } from '../weather/site.ts';
-import { believe, NOTHING_SEEN } from './belief.ts';
+import { believe, NOTHING_SEEN, type Look } from './belief.ts';
 import { holdingOf } from './holding.ts';
+import { lidAdvice, lidAt } from './lid.ts';
+import { scaleReads, type ScaleState } from './scale.ts';
 import { outsideHours } from './outsideHours.ts';
 import { placeAir, type PlaceAir } from './placeAir.ts';
 import { wetSurface, warmthFor } from './tooWet.ts';
@@ -18,6 +21,7 @@ import {
   Teaching,
   trayWater,
   waterToday,
+  waterWay,
   wetAt_prob,
   type TrayWater,
 } from './trayWater.ts';
@@ -155,7 +159,7 @@ const tray = (share: number, more: Partial<TrayWater> = {}): TrayWater => ({
   ...{
     since: { share, demand_mm: 0, capacity_mm: holding.capacity_mm, cover: 0.4 },
   },
-  ...{ lastLook: null, evidence: NOTHING_SEEN, handId: null, full_g: null, waterings: [] },
+  ...{ lastLook: null, lidAdvice: null, evidence: NOTHING_SEEN, handId: null, full_g: null, waterings: [] },
   ...more,
 });
 const MORNING_ms = MIDNIGHT_ms + 8 * HOUR_ms;
@@ -306,6 +310,7 @@ describe('a batch with its water log', () => {
   const view = (more: object = {}) =>
     ({
       batch: { id: 7, plan: { sowContainerId: 1, potContainerId: null } },
+      events: [],
       state: {
         ...UNSOWN,
         phase: 'emerged',
@@ -328,14 +333,15 @@ describe('a batch with its water log', () => {
   const line = (kind: WaterLine['kind'], hour: number, more: Partial<WaterLine> = {}): WaterLine => ({
     ...{ id: ++id, kind, batchId: 7, placeId: null, at_ms: MIDNIGHT_ms + hour * HOUR_ms, look: null, weight_g: null },
     ...{ way: null, litres: null, fed: false, water_C: null, air_C: null, humidity_frac: null, note: '' },
-    ...{ correctsId: null, authorId: null, ...more },
+    ...{ onLid: false, scaleId: null, correctsId: null, authorId: null, ...more },
   });
-  const stands = (lines: readonly WaterLine[], now_h: number, of = view()) =>
+  const stands = (lines: readonly WaterLine[], now_h: number, of = view(), waterBy: WaterBy = 'hand') =>
     trayWater(of, {
       today: DAY,
       now_ms: MIDNIGHT_ms + now_h * HOUR_ms,
       containers: new Map([[1, container]]),
       airOf: () => steady(0.25),
+      waterBy: () => waterBy,
       noonOf_ms: (day) => day * 86_400_000 + 12 * HOUR_ms,
       lines,
     });
@@ -371,8 +377,88 @@ describe('a batch with its water log', () => {
   it('seed drinks from below and is covered; what is planted, planned or nowhere has no water', () => {
     const sown = view({ facts: { sow: DAY - 2 }, phase: 'sown', up_count: null, covered: true });
     expect(stands([line('watered', 8)], 12, sown)).toMatchObject({ way: 'below', lid: true, cover: 0, up: false });
+    // A mat holds more in reach; a bench that is flooded waters all the same, drip lines only pots.
+    expect(stands([], 9, sown, 'mat')!.holding.water_L).toBeCloseTo(0.84 + 0.3, 9);
+    expect((['mat', 'flood', 'line'] as const).map((by) => stands([], 9, view(), by)!.way)).toEqual([
+      'below',
+      'flood',
+      'rose',
+    ]);
+    expect(waterWay(view(), { kind: 'pot' }, DAY, 'line')).toBe('line');
     for (const phase of ['planned', 'planted', 'ended']) expect(stands([], 9, view({ phase }))).toBeNull();
     expect(stands([], 9, { ...view(), progress: { stands: [] } } as unknown as BatchView)).toBeNull();
+  });
+});
+
+describe('lids and bags', () => {
+  const cover = (day: number, count: 0 | 1, id: number) => ({ id, kind: 'cover', day, count, cause: '', correctsId: null });
+  const noonOf_ms = (day: number) => day * 86_400_000 + 12 * HOUR_ms;
+  const under = (events: readonly object[], facts: object = {}) =>
+    lidAt({ events, state: { facts } } as unknown as BatchView, noonOf_ms);
+
+  it('from each line of the log on, and not after half are up', () => {
+    const at = under([cover(DAY - 6, 1, 1), cover(DAY - 3, 0, 2), cover(DAY - 2, 1, 3)], { 'half-up': DAY - 1 });
+    expect([-7, -5, -2.6, -1.5, 0].map((d) => at(noonOf_ms(DAY + d)))).toEqual([false, true, false, true, false]);
+    expect(under([])(noonOf_ms(DAY))).toBe(false);
+  });
+
+  it('comes off when the first are up; drops on it: open it; clear: dry under it; mist, or seen two days ago: nothing', () => {
+    const seen = (look: Look, back_h: number, onLid = true) => ({ look, onLid, at_ms: MORNING_ms - back_h * HOUR_ms });
+    expect(lidAdvice(true, 3, seen('wet', 1), MORNING_ms)).toBe('off');
+    expect(lidAdvice(false, 3, null, MORNING_ms)).toBeNull();
+    expect(lidAdvice(true, 0, seen('wet', 2), MORNING_ms)).toBe('air');
+    expect(lidAdvice(true, 0, seen('dry', 2), MORNING_ms)).toBe('dry');
+    for (const nothing of [seen('moist', 1), seen('wet', 49), seen('wet', 1, false), null])
+      expect(lidAdvice(true, 0, nothing, MORNING_ms)).toBeNull();
+  });
+
+  it('what a tray lost while its lid was off is counted though it is under one now', () => {
+    const off = demandSince_mm(steady(0.25), MORNING_ms, MORNING_ms + 6 * HOUR_ms);
+    const halves = (at_ms: number) => at_ms >= MORNING_ms + 3 * HOUR_ms;
+    const half = demandSince_mm(steady(0.25), MORNING_ms, MORNING_ms + 6 * HOUR_ms, halves);
+    expect(half / off).toBeCloseTo((1 + 0.06) / 2, 2);
+  });
+});
+
+describe('a scale under a tray', () => {
+  const scale = { trays: 2, tare_g: 500 };
+  const WATER_L = 0.84;
+  /** Weights of one tray, a minute apart from eight o'clock on unless told. */
+  const run = (each_g: readonly number[], minutes: readonly number[] = each_g.map((_, i) => i)) => {
+    let state: ScaleState | null = null;
+    return each_g.map((g, i) => {
+      const at_ms = MORNING_ms + minutes[i]! * 60_000;
+      const says = scaleReads(state, { at_ms, gross_g: 2 * g + 500 }, scale, WATER_L);
+      state = says.state;
+      return says.watered ? `watered ${says.weight_g}` : says.weight_g;
+    });
+  };
+
+  it('writes a weight of one tray once two readings agree, then once an hour', () => {
+    expect(run([2000, 2001, 2000, 1995], [0, 1, 30, 62])).toEqual([null, 2001, null, 1995]);
+  });
+  it('a rise that stays is a watering, written with its full weight; one that does not, a hand that leaned on it', () => {
+    expect(run([2000, 2000, 2700, 2702, 2701])).toEqual([null, 2000, null, 'watered 2702', null]);
+    expect(run([2000, 2000, 2700, 2001, 2000])).toEqual([null, 2000, null, null, null]);
+  });
+  it('a drip is no watering, a tray that was taken off weighs nothing, a late or repeated reading says nothing', () => {
+    expect(run([2000, 2000, 2060, 2060])).toEqual([null, 2000, null, null]);
+    expect(run([2000, 2000, -250, -250, 2000, 2000])).toEqual([null, 2000, null, null, null, null]);
+    expect(run([2000, 2000, 2700, 2700], [0, 1, 1, 0])).toEqual([null, 2000, null, null]);
+  });
+});
+
+describe('what leaving trays dry costs', () => {
+  it('grows with plants and with the chance, and must not be from even odds on', () => {
+    const none = leavingWater([]);
+    expect(none).toMatchObject({ plants: 0, mustNow: false });
+    const some = leavingWater([
+      { plants: 100, dry_prob: 0.2 },
+      { plants: 50, dry_prob: 0.1 },
+    ]);
+    expect(some.plants).toBeCloseTo(0.15 * 25, 9);
+    expect(some.mustNow).toBe(false);
+    expect(leavingWater([{ plants: 10, dry_prob: 0.5 }]).mustNow).toBe(true);
   });
 });
 

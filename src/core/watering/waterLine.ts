@@ -28,10 +28,17 @@ export interface WaterLine {
   readonly air_C: number | null;
   /** Relative humidity, 0 to 1. */
   readonly humidity_frac: number | null;
+  /** It was seen on the lid: drops run, mist or clear. */
+  readonly onLid: boolean;
+  /** Scale that wrote it; null: a hand. */
+  readonly scaleId: number | null;
   readonly note: string;
   readonly correctsId: number | null;
   readonly authorId: number | null;
 }
+
+/** Watered again within this it is the same watering: tapped twice, or felt by a scale as well. */
+export const SAME_WATERING_ms = 10 * 60_000;
 
 /** Lines that stand, the oldest first: none that was taken back, and none that takes back. */
 export function standingLines(all: readonly WaterLine[]): WaterLine[] {

@@ -19,6 +19,8 @@ import {
 } from './models.ts';
 import { HouseJobModel, NurseryModel, PersonModel } from '../house/models.ts';
 import type { HouseJobInput } from '../../contracts/house/round.ts';
+import { ScaleModel } from '../watering/models.ts';
+import type { ScaleInput } from '../../contracts/watering/scales.ts';
 import type { PersonInput } from '../../contracts/house/people.ts';
 
 /** What a book's line is made of, by book. */
@@ -35,6 +37,7 @@ export interface BookInputs {
   programmes: ProgrammeInput;
   people: PersonInput;
   jobs: HouseJobInput;
+  scales: ScaleInput;
 }
 export type BookName = keyof BookInputs;
 
@@ -59,6 +62,7 @@ export const MODELS: Readonly<Record<BookName, ModelStatic<any>>> = {
   programmes: ProgrammeModel,
   people: PersonModel,
   jobs: HouseJobModel,
+  scales: ScaleModel,
 };
 
 /** Adds a line to a book. */

@@ -11,7 +11,7 @@ import type { OwnBands } from '../../core/growth/bands.ts';
 import type { Stage } from '../../core/plan/stage.ts';
 import type { VarietyFigures } from '../../core/books/varietyFigures.ts';
 import type { SeedTreatment, LotTest } from '../../core/books/records.ts';
-import type { PlaceKind, PlaceTemperature, PlaceSize, PlaceLight } from '../../core/books/place.ts';
+import type { PlaceKind, PlaceTemperature, PlaceSize, PlaceLight, WaterBy } from '../../core/books/place.ts';
 import type { Container, PotShape } from '../../core/books/container.ts';
 
 export class CropModel extends Model<InferAttributes<CropModel>, InferCreationAttributes<CropModel>> {
@@ -124,6 +124,7 @@ export class PlaceModel extends Model<InferAttributes<PlaceModel>, InferCreation
   declare size: CreationOptional<PlaceSize | null>;
   declare light: CreationOptional<PlaceLight | null>;
   declare wet_K: CreationOptional<number | null>;
+  declare waterBy: CreationOptional<WaterBy>;
 }
 
 export class PlacePeriodModel extends Model<
@@ -275,6 +276,7 @@ export function defineBookModels(sequelize: Sequelize): void {
     size: json('size', true),
     light: json('light', true),
     wet_K: figure('wet_k', true),
+    waterBy: { ...text('water_by'), defaultValue: 'hand' },
   };
   PlaceModel.init(places, on('places'));
 

@@ -134,7 +134,10 @@ const USES: Readonly<Record<BookName, readonly (readonly [string, string, string
     [WORDS.pottingSession, WORDS.pottingSessions, inSessions('mixId', 'baseMixId')],
     [WORDS.settingOfHowTheHouse, WORDS.settingsOfHowTheHouse, inSettings('mixId', 'baseMixId', 'sowMixId')],
   ],
-  feeds: [],
+  feeds: [
+    [WORDS.thingInTheStock, WORDS.thingsInTheStock, 'stock_items WHERE feed_id = $1'],
+    [WORDS.settingOfHowTheHouse, WORDS.settingsOfHowTheHouse, inSettings('feedId')],
+  ],
   stock: [
     [
       'mix',
@@ -155,5 +158,6 @@ const USES: Readonly<Record<BookName, readonly (readonly [string, string, string
     [WORDS.jobOfTheHouse, WORDS.jobsOfTheHouse, 'house_jobs WHERE person_id = $1'],
     [WORDS.lineOfWater, WORDS.linesOfWater, 'water_lines WHERE author_id = $1'],
   ],
+  scales: [[WORDS.lineOfWater, WORDS.linesOfWater, 'water_lines WHERE scale_id = $1']],
   jobs: [[WORDS.lineOfTheRound, WORDS.linesOfTheRound, 'round_lines WHERE house_job_id = $1']],
 };

@@ -24,6 +24,7 @@ import {
   PlaceSetPointModel,
   VarietyModel,
 } from '../books/models.ts';
+import { ScaleModel } from '../watering/models.ts';
 import { NurseryModel, PersonModel } from './models.ts';
 import type { World } from '../../core/house/world.ts';
 import { readPlan } from '../../core/plan/batchPlan.ts';
@@ -150,6 +151,7 @@ async function readBooks(db: Sequelize, transaction: Transaction): Promise<Books
     covers: await CoverModel.findAll({ ...all, order: ['id'] }),
     programmes: await ProgrammeModel.findAll({ ...all, order: ['id'] }),
     people: await PersonModel.findAll({ ...all, order: ['name'] }),
+    scales: await ScaleModel.findAll({ ...all, order: ['name'] }),
     seasons,
   };
 }

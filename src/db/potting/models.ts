@@ -46,6 +46,7 @@ export class StockItemModel extends Model<InferAttributes<StockItemModel>, Infer
   declare pack: number;
   declare least: number;
   declare price: number | null;
+  declare feedId: CreationOptional<number | null>;
 }
 
 /** Defines the models of potting on a connection. */
@@ -88,6 +89,7 @@ export function definePottingModels(sequelize: Sequelize): void {
     pack: figure('pack'),
     least: figure('least'),
     price: figure('price', true),
+    feedId: whole('feed_id', true),
   };
   StockItemModel.init(stock, on('stock_items'));
 }

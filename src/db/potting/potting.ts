@@ -145,6 +145,8 @@ export interface NewStockMove {
   readonly day: number;
   readonly note: string;
   readonly eventId: number | null;
+  /** Line of the water log it goes with. */
+  readonly waterLineId?: number;
   readonly key: string;
 }
 
@@ -153,8 +155,8 @@ export async function insertStockMoves(db: Db, moves: readonly NewStockMove[], t
   if (moves.length === 0) return;
   await run(
     db,
-    `INSERT INTO stock_moves (idempotency_key, item_id, kind, amount, event_id, on_day, note)
-     SELECT * FROM unnest($1::text[], $2::int[], $3::text[], $4::float8[], $5::int[], $6::date[], $7::text[])
+    `INSERT INTO stock_moves (idempotency_key, item_id, kind, amount, event_id, on_day, note, water_line_id)
+     SELECT * FROM unnest($1::text[], $2::int[], $3::text[], $4::float8[], $5::int[], $6::date[], $7::text[], $8::int[])
      ON CONFLICT (idempotency_key) DO NOTHING`,
     [
       moves.map((m) => m.key),
@@ -164,9 +166,21 @@ export async function insertStockMoves(db: Db, moves: readonly NewStockMove[], t
       moves.map((m) => m.eventId),
       moves.map((m) => isoFromDay(m.day)),
       moves.map((m) => m.note),
+      moves.map((m) => m.waterLineId ?? null),
     ],
     transaction,
   );
+}
+
+/** What a line of the water log took out of the stock. */
+export async function stockOfWater(
+  db: Db,
+  waterLineId: number,
+  transaction: In = null,
+): Promise<{ readonly itemId: number; readonly amount: number }[]> {
+  const sql = 'SELECT item_id, sum(amount) AS amount FROM stock_moves WHERE water_line_id = $1 GROUP BY item_id';
+  const found = await rows(db, sql, [waterLineId], transaction);
+  return found.map((row) => ({ itemId: row['item_id'] as number, amount: Number(row['amount']) }));
 }
 
 /** What lines of a batch's log took out of the stock, by thing (below 0 = taken), corrections included. */

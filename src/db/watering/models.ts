@@ -8,7 +8,7 @@ import {
 } from 'sequelize';
 import type { Look } from '../../core/watering/belief.ts';
 import type { WaterLineKind, WaterWay } from '../../core/watering/waterLine.ts';
-import { column, figure, flag, id, tableOn, text, whole, type Columns } from '../columns.ts';
+import { column, day, figure, flag, id, tableOn, text, version, whole, type Columns } from '../columns.ts';
 
 export class WaterLineModel extends Model<InferAttributes<WaterLineModel>, InferCreationAttributes<WaterLineModel>> {
   declare id: CreationOptional<number>;
@@ -26,10 +26,23 @@ export class WaterLineModel extends Model<InferAttributes<WaterLineModel>, Infer
   declare water_C: number | null;
   declare air_C: number | null;
   declare humidity_frac: number | null;
+  declare onLid: CreationOptional<boolean>;
+  declare scaleId: CreationOptional<number | null>;
   declare note: string;
   declare correctsId: number | null;
   declare authorId: CreationOptional<number | null>;
   declare waited: CreationOptional<boolean>;
+}
+
+export class ScaleModel extends Model<InferAttributes<ScaleModel>, InferCreationAttributes<ScaleModel>> {
+  declare id: CreationOptional<number>;
+  declare retiredOn: CreationOptional<string | null>;
+  declare version: CreationOptional<number>;
+  declare name: string;
+  declare device: string;
+  declare batchId: number | null;
+  declare trays: number;
+  declare tare_g: number;
 }
 
 /** Defines the models of water on a connection. */
@@ -51,6 +64,8 @@ export function defineWaterModels(sequelize: Sequelize): void {
     water_C: figure('water_c', true),
     air_C: figure('air_c', true),
     humidity_frac: figure('humidity_frac', true),
+    onLid: { ...flag('on_lid'), defaultValue: false },
+    scaleId: whole('scale_id', true),
     note: text('note'),
     correctsId: whole('corrects_id', true),
     // By the database: whoever writes in this transaction.
@@ -58,4 +73,15 @@ export function defineWaterModels(sequelize: Sequelize): void {
     waited: { ...flag('waited'), defaultValue: false },
   };
   WaterLineModel.init(lines, on('water_lines'));
+  const scales: Columns<ScaleModel> = {
+    id,
+    retiredOn: day('retired_on', true),
+    version,
+    name: text('name'),
+    device: text('device'),
+    batchId: whole('batch_id', true),
+    trays: whole('trays'),
+    tare_g: figure('tare_g'),
+  };
+  ScaleModel.init(scales, on('scales'));
 }

@@ -9,7 +9,7 @@ import { figureOr, typedTemperature } from '../../ui/kit/fields.ts';
 import { PlaceSizeAndDays, PlaceWarmth } from './PlaceWarmth.tsx';
 import { lightToSend, PlaceLightFields, typedLight } from './PlaceLight.tsx';
 import type { HotBedLine } from '../../core/heat/hotBed.ts';
-import type { PlaceLight } from '../../core/books/place.ts';
+import { WATER_BY, type PlaceLight } from '../../core/books/place.ts';
 import { partsOf, partsToSend, type PlaceParts } from './placeParts.ts';
 import { WORDS } from '../../words/en/books/placeEditor.ts';
 
@@ -41,6 +41,12 @@ const FIELDS: readonly FieldSpec[] = [
     kind: 'difference',
     optional: true,
     hint: WORDS.openTraysAFewDegrees,
+  },
+  {
+    key: 'waterBy',
+    label: WORDS.wateredBy,
+    kind: 'choice',
+    options: WATER_BY.map((by) => [by, WORDS.waterBy[by]] as const),
   },
 ];
 
@@ -80,7 +86,7 @@ export function PlaceEditor({
       path="/api/books/places"
       fields={FIELDS}
       line={place as unknown as (Record<string, unknown> & { id: number; version: number }) | null}
-      blank={{ kind: 'bench', lit: true, walkOrder: next, room_trays: 20, level: 0 }}
+      blank={{ kind: 'bench', lit: true, walkOrder: next, room_trays: 20, level: 0, waterBy: 'hand' }}
       unit={unit}
       extra={{ periods, ...partsToSend(parts, place, unit), light: lightToSend(light) }}
       parts={partsTyped({ rows, parts, light }, (was) => {

@@ -7,6 +7,7 @@ const SCHEMAS = {
   feeds: () => import('../../contracts/potting/potting.ts').then((m) => m.feedInput),
   stock: () => import('../../contracts/potting/potting.ts').then((m) => m.stockItemInput),
   jobs: () => import('../../contracts/house/round.ts').then((m) => m.houseJobInput),
+  scales: () => import('../../contracts/watering/scales.ts').then((m) => m.scaleInput),
   people: () => import('../../contracts/house/people.ts').then((m) => m.personInput),
 } as const;
 

@@ -1,7 +1,7 @@
 import { useDrag } from '@use-gesture/react';
 import { Suspense, useEffect, useMemo, useState } from 'react';
 import type { HalfOfDay } from '../../core/house/houseJob.ts';
-import type { RoundDone, RoundJob, RoundView } from '../../contracts/house/roundView.ts';
+import type { RoundDone, RoundJob, RoundPlace, RoundView } from '../../contracts/house/roundView.ts';
 import { dropWaiting } from '../../device/waiting.ts';
 import { counted, shortDay, spokenDay } from '../../ui/format.ts';
 import { useView } from '../../ui/kit/data.ts';
@@ -11,7 +11,7 @@ import { useLive } from '../../ui/kit/useLive.ts';
 import { minutesWords } from '../../ui/minutes.ts';
 import { useWaiting } from '../../ui/useWaiting.ts';
 import { WORDS } from '../../words/en/house/round.ts';
-import { planRound } from './chooseJobs.ts';
+import { planRound, waterWork } from './chooseJobs.ts';
 import { RoundJobLine } from './RoundJobLine.tsx';
 import { RoundPlaceCard } from './RoundPlaceCard.tsx';
 import { useRoundSettings } from './roundSettings.ts';
@@ -68,12 +68,19 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
   }, [view, doneKeys]);
   const jobs = useMemo(() => open_jobs.filter((job) => job.half === null || job.half === half), [open_jobs, half]);
   const { minutes, here } = settings;
-  const plan = useMemo(() => planRound(view, jobs, minutes, here), [view, jobs, minutes, here]);
+  const water = useMemo(
+    () => waterWork(view.places.filter((place) => watersNow(place.water, half))),
+    [view.places, half],
+  );
+  const plan = useMemo(() => planRound(view, [...jobs, ...water], minutes, here), [view, jobs, water, minutes, here]);
   const left = new Set(plan.left);
   // As the strip on every page counts them: of both halves of the day.
   const late = open_jobs.filter((job) => job.late_days > 0).length;
   const counting = open_jobs.filter(({ kind }) => kind !== 'heat-look').length;
   const opened = jobs.find((job) => job.key === open) ?? null;
+  /** With little time only water that was chosen is given. */
+  const watersToday = ({ water }: RoundPlace): boolean =>
+    watersNow(water, half) && (minutes === null || (water!.work !== null && !left.has(water!.work.key)));
   const walk = view.places
     .map((place) => ({
       place,
@@ -89,8 +96,8 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
         of.jobs.length > 0 ||
         of.kept.length > 0 ||
         of.done.length > 0 ||
-        (settings.minutes === null &&
-          (place.orders.some((order) => order.half === half) || watersNow(place.water, half))),
+        (settings.minutes === null && place.orders.some((order) => order.half === half)) ||
+        watersToday(place),
     );
   // On a phone: the place in hand, at first the first with work.
   const first = Math.max(
@@ -141,8 +148,16 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
             <a href="/house/paper">{WORDS.printOnPaper}</a>
           </span>
         </div>
-        {jobs.length > 0 && (
-          <RoundTime view={view} settings={settings} half={half} plan={plan} jobs={jobs} onChange={change} />
+        {jobs.length + water.length > 0 && (
+          <RoundTime
+            view={view}
+            settings={settings}
+            half={half}
+            plan={plan}
+            jobs={jobs}
+            water={water}
+            onChange={change}
+          />
         )}
         <p role="status" aria-live="polite" className={message ? 'note-bar my-2' : 'sr-only'}>
           {message}
@@ -192,7 +207,7 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
                   />
                 ))}
               </ul>
-              {watersNow(place.water, half) && (
+              {watersToday(place) && (
                 <WaterCard
                   place={place}
                   water={place.water!}

@@ -3,7 +3,7 @@ import type { RoundJob, RoundView } from '../../contracts/house/roundView.ts';
 import { minutesWords } from '../../ui/minutes.ts';
 import { PersonMark } from '../../ui/PersonMark.tsx';
 import { WORDS } from '../../words/en/house/round.ts';
-import { SOMEBODY, type RoundPlan } from './chooseJobs.ts';
+import { SOMEBODY, type Choosable, type RoundPlan } from './chooseJobs.ts';
 import type { RoundSettings } from './roundSettings.ts';
 import { titleOf } from './useRoundLog.ts';
 
@@ -16,14 +16,19 @@ interface Props {
   readonly plan: RoundPlan;
   /** Jobs still to be done. */
   readonly jobs: readonly RoundJob[];
+  /** Places that want water, as jobs. */
+  readonly water: readonly Choosable[];
   readonly onChange: (change: Partial<RoundSettings>) => void;
 }
 
 /** How much time there is and who is here; what of the round is done in it, and what the rest costs. */
-export function RoundTime({ view, settings, half, plan, jobs, onChange }: Props) {
+export function RoundTime({ view, settings, half, plan, jobs, water, onChange }: Props) {
   const id = useId();
   const { minutes, here } = settings;
-  const told = new Map(jobs.map((job) => [job.key, job]));
+  const told = new Map<string, Choosable & { readonly title: string }>([
+    ...jobs.map((job) => [job.key, { ...job, title: titleOf(job) }] as const),
+    ...water.map((work) => [work.key, { ...work, title: WORDS.waterAt(placeOf(view, work)) }] as const),
+  ]);
   const left = plan.left.flatMap((key) => told.get(key) ?? []);
   const late = left.filter(({ leaving }) => leaving.late_days > 0).length;
   const plants = Math.round(
@@ -112,7 +117,7 @@ export function RoundTime({ view, settings, half, plan, jobs, onChange }: Props)
               <ul className="mt-1">
                 {left.map((job) => (
                   <li key={job.key} className="border-b border-line py-1">
-                    {titleOf(job)}{' '}
+                    {job.title}{' '}
                     <span className="text-ink2">
                       {WORDS.minutesAndCost(minutesWords(job.minutes), job.leavingWords)}
                     </span>
@@ -127,6 +132,9 @@ export function RoundTime({ view, settings, half, plan, jobs, onChange }: Props)
     </section>
   );
 }
+
+const placeOf = ({ places }: RoundView, { key }: Choosable): string =>
+  places.find(({ water }) => water?.work?.key === key)?.name ?? '';
 
 function sharesWords(plan: RoundPlan, name: (person: number) => string): string {
   return plan.shares

@@ -11,6 +11,13 @@ export interface RoundPlan extends Choice {
   readonly personOf: ReadonlyMap<string, number>;
 }
 
+/** A job of the round, or watering a place, as it is chosen. */
+export type Choosable = Pick<RoundJob, 'key' | 'minutes' | 'weight' | 'holder' | 'leaving' | 'leavingWords'>;
+
+/** Watering what wants it before tonight, at each of some places. */
+export const waterWork = (places: RoundView['places']): Choosable[] =>
+  places.flatMap(({ water }) => (water?.work ? [{ ...water.work, holder: null }] : []));
+
 /**
  * The jobs of a round that fit the time there is, so that leaving the rest costs least; or all of them, shared out.
  * @param jobs still to be done, of the half of the day that is walked
@@ -19,7 +26,7 @@ export interface RoundPlan extends Choice {
  */
 export function planRound(
   { places }: Pick<RoundView, 'places'>,
-  jobs: readonly RoundJob[],
+  jobs: readonly Choosable[],
   minutes: number | null,
   here: readonly number[],
 ): RoundPlan {
@@ -48,5 +55,5 @@ export function planRound(
   };
 }
 
-const placeOf = (places: RoundView['places'], job: RoundJob) =>
-  places.find(({ jobs }) => jobs.some(({ key }) => key === job.key))!;
+const placeOf = (places: RoundView['places'], job: Choosable) =>
+  places.find(({ jobs, water }) => water?.work?.key === job.key || jobs.some(({ key }) => key === job.key))!;

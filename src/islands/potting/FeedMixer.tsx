@@ -4,12 +4,15 @@ import { feedFor, rateForNitrogen, type Feed } from '../../core/potting/feed.ts'
 import { measureFromShown, shownMeasure } from '../../core/units/measure.ts';
 import { house, unitOf, volume } from '../../ui/house.ts';
 import { Figure } from '../../ui/Figure.tsx';
+import type { FeedToday } from '../../contracts/watering/waterViews.ts';
 import { WORDS } from '../../words/en/potting/feedMixer.ts';
 
 interface Props {
   readonly feeds: readonly (Feed & { readonly id: number })[];
   /** Potted so lately that they are not to be fed yet, with the day they may be. */
   readonly resting: readonly { readonly id: number; readonly name: string; readonly until: string }[];
+  /** What is fed with the water before tonight. */
+  readonly today: FeedToday;
 }
 
 const figure = (text: string): number => (text.trim() === '' ? NaN : Number(text.replace(',', '.')));
@@ -20,14 +23,18 @@ const FRACTIONS = [
   [1, WORDS.full],
 ] as const;
 const rateWords = (rate_perL: number) => Math.round(shownMeasure(rate_perL, 'perL', house().lengthUnit) * 1000) / 1000;
+/** Litres as the house types them, a little more rather than less. */
+const canOf = (litres: number): string => String(Math.ceil(10 * shownMeasure(litres, 'L', house().lengthUnit)) / 10);
 const ppm = (value: number) => `${value < 10 ? Math.round(value * 10) / 10 : Math.round(value)}`;
 
 /** How much feed for this can or tank, how strong it comes out, and who is not to have any yet. */
-export function FeedMixer({ feeds, resting }: Props) {
+export function FeedMixer({ feeds, resting, today }: Props) {
   const { lengthUnit } = house();
-  const [id, setId] = useState(feeds[0]?.id ?? 0);
-  const [fraction, setFraction] = useState('0.5');
-  const [water, setWater] = useState(lengthUnit === 'in' ? '2.5' : '10');
+  const [id, setId] = useState(() => feeds.find((one) => one.id === today.feedId)?.id ?? feeds[0]?.id ?? 0);
+  const [fraction, setFraction] = useState(String(today.fraction));
+  const [water, setWater] = useState(() =>
+    today.litres > 0 ? canOf(today.litres) : lengthUnit === 'in' ? '2.5' : '10',
+  );
   const [ratio, setRatio] = useState('');
   const [ec, setEc] = useState('');
   const [wanted, setWanted] = useState('');
@@ -181,6 +188,27 @@ export function FeedMixer({ feeds, resting }: Props) {
                 <p className="max-w-[60ch] text-[0.9rem] text-ink2">{WORDS.ppmGToALitre}</p>
               </details>
             </>
+          )}
+          {today.batches.length > 0 && (
+            <section className="mt-5" aria-label={WORDS.withTodaysWater}>
+              <h2>{WORDS.withTodaysWater}</h2>
+              <p>
+                {WORDS.batchesAndLitres(today.batches.length, volume(today.litres))}{' '}
+                <button type="button" className="link-btn" onClick={() => setWater(canOf(today.litres))}>
+                  {WORDS.intoTheCan}
+                </button>
+              </p>
+              <ul>
+                {today.batches.map((one) => (
+                  <li key={one.id}>
+                    <a href={`/batch/${one.id}`}>{one.name}</a>, {volume(one.litres)}
+                  </li>
+                ))}
+              </ul>
+              <p className="text-[0.9rem] text-ink2">
+                {today.feedId === null ? WORDS.chooseTheUsualFeed : WORDS.takenWhenWatered}
+              </p>
+            </section>
           )}
           {resting.length > 0 && (
             <section className="mt-5" aria-label={WORDS.notYet}>

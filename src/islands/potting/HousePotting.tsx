@@ -8,10 +8,11 @@ interface Props {
   readonly version: number;
   readonly settings: PottingSettings;
   readonly mixes: readonly { readonly id: number; readonly name: string }[];
+  readonly feeds: readonly { readonly id: number; readonly name: string }[];
 }
 
 /** How the house pots: figures sessions are planned by. Shares are typed in per cent. */
-export function HousePotting({ version, settings, mixes }: Props) {
+export function HousePotting({ version, settings, mixes, feeds }: Props) {
   const mix = (key: string, label: string): FieldSpec => ({
     key,
     label,
@@ -31,6 +32,15 @@ export function HousePotting({ version, settings, mixes }: Props) {
       hint: WORDS.words0ForOneMixThroughout,
     },
     mix('sowMixId', WORDS.mixToSowIn),
+    {
+      key: 'feedId',
+      label: WORDS.feedWithTheWater,
+      kind: 'link',
+      optional: true,
+      hint: WORDS.takenFromTheStock,
+      options: feeds.map((feed) => [feed.id, feed.name] as const),
+    },
+    { key: 'feed_frac', label: WORDS.shareOfTheLabelRate, kind: 'number', hint: WORDS.words05IsHalf },
     { key: 'settle_frac', label: WORDS.settlingShare, kind: 'number', hint: WORDS.words01IsATenth },
     { key: 'waste_frac', label: WORDS.wasteShare, kind: 'number' },
     { key: 'setUp_min', label: WORDS.settingOutMinutes, kind: 'number' },

@@ -4,6 +4,7 @@ import type { PlaceWater, WaterTray } from '../../contracts/watering/water.ts';
 import { clockWords, spokenDay, degrees } from '../../ui/format.ts';
 import { house, volume } from '../../ui/house.ts';
 import { later } from '../../ui/kit/later.tsx';
+import { decimal, percent } from '../../ui/numbers.ts';
 import { minutesWords } from '../../ui/minutes.ts';
 import { WORDS } from '../../words/en/watering/card.ts';
 import { useWaterLog, useWaterWaiting } from './useWaterLog.ts';
@@ -137,6 +138,16 @@ export function WaterCard({ place, water, today, minute, refresh, own = false }:
       <Short title={WORDS.none} trays={not}>
         {not.map((one) => shown(one, 'short'))}
       </Short>
+      {water.feed && now.length > 0 && (
+        <Note
+          words={WORDS.feed(
+            volume(water.feed.litres),
+            `${water.feed.amount < 10 ? decimal(water.feed.amount, 1) : Math.round(water.feed.amount)} ${water.feed.unit}`,
+            water.feed.name,
+            percent(water.feed.fraction),
+          )}
+        />
+      )}
       {water.hoseFrozen && <Note words={WORDS.hoseFrozen} />}
       {water.rainUnknown && now.length > 0 && <Note words={WORDS.rainUnknown} />}
       {water.weatherShort && own && <Note words={WORDS.weatherShort} />}
@@ -208,7 +219,7 @@ function TrayLine({ tray, today, short, alone, open, busy, onOpen, onWatered, ch
             {tray.want === 'not'
               ? WORDS.noneNow(tray.trays)
               : WORDS.line(tray.trays, WORDS.way[tray.way], volume(tray.litres))}
-            {tray.lid && `, ${WORDS.underLid}`}
+            {tray.lid && `, ${tray.lidAdvice ? WORDS.lidAdvice[tray.lidAdvice] : WORDS.underLid}`}
             {tray.feed && tray.want !== 'not' && `, ${WORDS.withFeed}`}
             {' · '}
             {tray.want !== 'look' ? dry : tray.share === null ? WORDS.notKnown : WORDS.mayBeDry}

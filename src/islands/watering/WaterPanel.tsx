@@ -6,6 +6,10 @@ import { clockWords, spokenDay } from '../../ui/format.ts';
 import { measureUnit, shownMeasure } from '../../core/units/measure.ts';
 import { house, volume } from '../../ui/house.ts';
 import { TypedForm } from '../../ui/kit/TypedForm.tsx';
+import { isoFromDay } from '../../core/calendar/dayNumber.ts';
+import { freshKey, trouble } from '../../ui/call.ts';
+import { doOrKeep } from '../../ui/logPost.ts';
+import { sayHere } from '../../ui/kit/said.ts';
 import { decimal, percent } from '../../ui/numbers.ts';
 import { WORDS } from '../../words/en/watering/card.ts';
 
@@ -35,6 +39,17 @@ export function WaterPanel({ tray, today, busy, dusk, log, refresh, onDone }: Pr
   const said = async (line: Omit<WaterInput, 'idempotencyKey'>, words: string, after = '') => {
     if (await log({ ...line, batchIds: [tray.batchId] }, words, after)) onDone();
   };
+  /** A line of the batch's own log, as the count pad writes it. */
+  async function lidOff(): Promise<void> {
+    const body = { idempotencyKey: freshKey(), kind: 'cover', day: isoFromDay(today), count: 0 };
+    const words = WORDS.lidOffOf(tray.name);
+    const { batchId } = tray;
+    const answer = await doOrKeep({ path: `/api/batch/${batchId}/events`, body, words, batchId });
+    if (answer.kind === 'problem' || answer.kind === 'offline') return sayHere({ words: trouble(answer) });
+    sayHere({ words: `${words}.` });
+    await refresh();
+    onDone();
+  }
   const when = (at: { readonly day: number; readonly minute: number }) =>
     WORDS.at(spokenDay(at.day, today), clockWords(at.minute));
   const { lengthUnit } = house();
@@ -67,6 +82,32 @@ export function WaterPanel({ tray, today, busy, dusk, log, refresh, onDone }: Pr
           ))}
         </div>
       </fieldset>
+      {tray.lid && (
+        <fieldset className="no-print mt-2">
+          <legend className="font-semibold">{WORDS.onTheLid}</legend>
+          <div className="mt-1 flex max-w-xl flex-wrap gap-2">
+            {(['wet', 'moist', 'dry'] as const).map((look) => (
+              <button
+                key={look}
+                type="button"
+                className="btn min-h-12 flex-1"
+                disabled={busy}
+                onClick={() =>
+                  void said(
+                    { kind: 'looked', look, onLid: true },
+                    WORDS.lidSeen(tray.name, WORDS.lid[look].toLowerCase()),
+                  )
+                }
+              >
+                {WORDS.lid[look]}
+              </button>
+            ))}
+            <button type="button" className="btn min-h-12" disabled={busy} onClick={() => void lidOff()}>
+              {WORDS.lidOff}
+            </button>
+          </div>
+        </fieldset>
+      )}
       <div className="no-print mt-2 flex flex-wrap gap-x-4">
         <button
           type="button"

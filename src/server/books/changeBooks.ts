@@ -7,6 +7,7 @@ import { cropInput, varietyInput } from '../../contracts/books/crops.ts';
 import { type NurseryInput } from '../../contracts/house/settings.ts';
 import { coverInput, programmeInput } from '../../contracts/hardening/hardening.ts';
 import { houseJobInput } from '../../contracts/house/round.ts';
+import { scaleInput } from '../../contracts/watering/scales.ts';
 import { personInput } from '../../contracts/house/people.ts';
 import { feedInput, mixInput, stockItemInput } from '../../contracts/potting/potting.ts';
 import { fieldProblem, ProblemError } from '../../contracts/problem.ts';
@@ -44,6 +45,7 @@ export const BOOK_SCHEMAS = {
   programmes: programmeInput,
   people: personInput,
   jobs: houseJobInput,
+  scales: scaleInput,
 } satisfies Record<BookName, z.ZodType>;
 
 export const BOOK_NAMES = Object.keys(BOOK_SCHEMAS) as BookName[];
@@ -60,6 +62,7 @@ const ONE: Readonly<Record<BookName, string>> = {
   programmes: 'programme',
   people: 'person',
   jobs: WORDS.jobOfTheHouse,
+  scales: WORDS.scale,
 };
 
 /** The lines of a book as they stand. */
@@ -233,7 +236,17 @@ async function requireSense<B extends BookName>(book: B, input: BookInputs[B]): 
       throw fieldProblem('containerId', WORDS.thereIsNoSuchContainer);
     if ((item.kind === 'pot' || item.kind === 'tray') && item.containerId === null)
       throw fieldProblem('containerId', WORDS.sayWhichContainerOfThe);
+    if (item.feedId != null && !world.feeds.some((feed) => feed.id === item.feedId))
+      throw fieldProblem('feedId', WORDS.thereIsNoSuchFeed);
+    if (item.feedId != null && (item.kind !== 'feed' || !['g', 'mL'].includes(item.unit)))
+      throw fieldProblem('feedId', WORDS.feedIsWeighedOrMeasured);
     if (item.kind === 'part' && item.unit !== 'L') throw fieldProblem('unit', WORDS.partsOfMixesAreMeasured);
+  }
+  if (book === 'scales') {
+    const { batchId } = input as BookInputs['scales'];
+    const { world } = await readSeason();
+    if (batchId !== null && !world.batches.some(({ id }) => id === batchId))
+      throw fieldProblem('batchId', WORDS.noSuchLineChooseAnother);
   }
   if (book === 'jobs') await requireJob(input as BookInputs['jobs']);
   if (book === 'lots') {

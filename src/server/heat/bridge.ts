@@ -17,6 +17,9 @@ import { readRaw, type ReadingRow } from '../../db/heat/readings.ts';
 import { askForJob, type JobName } from '../../db/house/jobs.ts';
 import type { Db } from '../../db/sql.ts';
 import { demoInstant_ms } from '../../core/house/demoClock.ts';
+import { isInUse } from '../../core/books/inUse.ts';
+import { weightMessage } from '../../contracts/watering/scales.ts';
+import { takeScaleWeight } from '../watering/scaleWeights.ts';
 import { log } from '../log.ts';
 import type { Link } from './broker.ts';
 import { readHeat, type HeatContext, type ZoneNow } from './context.ts';
@@ -95,6 +98,7 @@ export class Bridge {
   /** A message of a device. Resolves once its readings are committed, or it is refused. */
   async receive(topic: string, payload: Uint8Array): Promise<void> {
     const [, , device, kind] = topic.split('/') as [string, string, string, string];
+    if (kind === 'weight') return this.#weight(device, payload);
     const zone = this.#context?.zones.find((z) => z.zone.device === device);
     if (!zone) return this.refuse(WORDS.deviceIsInNoZone(device));
     const parsed = parse(payload);
@@ -111,6 +115,18 @@ export class Bridge {
         WORDS.device(device, message.error.issues[0]?.path.join('.'), message.error.issues[0]?.message),
       );
     await this.#readings(zone, message.data);
+  }
+
+  /** A weight of a scale. Resolves once it is written. */
+  async #weight(device: string, payload: Uint8Array): Promise<void> {
+    const season = this.#context?.season;
+    const scale = season?.world.scales.find((one) => one.device === device && isInUse(one));
+    if (!season || !scale) return this.refuse(WORDS.noSuchScale(device));
+    const message = weightMessage.safeParse(parse(payload));
+    if (!message.success) return this.refuse(WORDS.weightCannotBeRead(device));
+    const at_ms = Date.parse(message.data.at);
+    if (at_ms > this.now_ms() + FUTURE_ms) return this.refuse(WORDS.weightOfTheFuture(device, message.data.at));
+    await takeScaleWeight(this.#db, season, scale, { at_ms, gross_g: message.data.weight_g });
   }
 
   #watching(zoneId: number): Watching {

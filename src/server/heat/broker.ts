@@ -26,7 +26,7 @@ export interface BrokerOptions {
 
 /** Largest message of a device. */
 export const MESSAGE_BYTES = 8 * 1024;
-const TOPIC = /^crook\/1\/([a-z0-9-]{1,40})\/(readings|state)$/;
+const TOPIC = /^crook\/1\/([a-z0-9-]{1,40})\/(readings|state|weight)$/;
 
 /** A broker of our own, on loopback unless told otherwise, with user and password. */
 export async function startBroker(options: BrokerOptions): Promise<Link> {
@@ -96,7 +96,7 @@ export async function joinBroker(url: string, receive: Receive, refused: (why: s
       (error: Error) => done(error),
     );
   };
-  await client.subscribeAsync(['crook/1/+/readings', 'crook/1/+/state'], { qos: 1 });
+  await client.subscribeAsync(['crook/1/+/readings', 'crook/1/+/state', 'crook/1/+/weight'], { qos: 1 });
   return {
     port: null,
     publish: async (topic, payload, retain) => void (await client.publishAsync(topic, payload, { qos: 1, retain })),

@@ -235,6 +235,8 @@ export async function writePotting({ version, ...settings }: PottingSettingsInpu
   for (const key of ['mixId', 'baseMixId', 'sowMixId'] as const)
     if (settings[key] !== null && !world.mixes.some((m) => m.id === settings[key]))
       throw fieldProblem(key, WORDS.thereIsNoSuchMix);
+  if (settings.feedId !== null && !world.feeds.some((feed) => feed.id === settings.feedId))
+    throw fieldProblem('feedId', WORDS.thereIsNoSuchFeed);
   if (await updatePotting(version, settings)) return;
   const { world: current } = await readSeason();
   throw new ProblemError(409, WORDS.changedBySomeoneElse, WORDS.someoneChangedTheSettingsSince, {

@@ -10,6 +10,7 @@ import type { SessionLineInput, SessionRecord, StockLine } from '../../contracts
 import type { World } from '../../core/house/world.ts';
 import type { StockMoveRow } from '../../db/potting/potting.ts';
 import type { BatchView, Season } from '../../core/plan/season.ts';
+import { fedLitresAhead, feedGiven, feedItem } from '../watering/feeding.ts';
 import { pottingBooks } from './books.ts';
 import { keepOf, plantsThere, potDay } from './ready.ts';
 
@@ -67,6 +68,9 @@ function neededAhead(season: Season, sessions: readonly SessionRecord[]): Map<nu
   const need = new Map<number, number>();
   const addAll = (things: ReadonlyMap<number, number>) =>
     things.forEach((amount, id) => need.set(id, (need.get(id) ?? 0) + amount));
+  const feed = feedItem(season);
+  const given = feed === null ? null : feedGiven(season, fedLitresAhead(season, until - now.today));
+  if (feed !== null && given) addAll(new Map([[feed, given.amount]]));
   const inSession = new Set<number>();
   const views = new Map(batches.map((view) => [view.batch.id, view]));
   for (const session of sessions.filter((s) => !s.closed))

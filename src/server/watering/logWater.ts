@@ -1,8 +1,8 @@
 import type { z } from 'zod';
 import { isInUse } from '../../core/books/inUse.ts';
 import { isOver } from '../../core/batch/event.ts';
-import { shareByWeight } from '../../core/watering/trayWater.ts';
-import { standingLines } from '../../core/watering/waterLine.ts';
+import { shareByWeight, WEIGHTS } from '../../core/watering/trayWater.ts';
+import { SAME_WATERING_ms, standingLines } from '../../core/watering/waterLine.ts';
 import { fieldProblem, ProblemError } from '../../contracts/problem.ts';
 import type { waterInput } from '../../contracts/watering/water.ts';
 import { ageOfWrite_ms, inTransaction } from '../../db/inTransaction.ts';
@@ -14,7 +14,11 @@ import {
   waterLinesOf,
   type NewWaterLine,
 } from '../../db/watering/water.ts';
+import type { In } from '../../db/sql.ts';
+import { insertStockMoves, stockOfWater } from '../../db/potting/potting.ts';
+import type { Season } from '../../core/plan/season.ts';
 import { WORDS } from '../../words/en/watering/logWater.ts';
+import { feedGiven, feedItem } from './feeding.ts';
 import { tappedAt, tappedOrNow } from '../batch/changeBatches.ts';
 import { database } from '../database.ts';
 import { readForLog, readSeason } from '../plan/season.ts';
@@ -22,10 +26,6 @@ import { hashOf } from '../requestHash.ts';
 import { waterNow } from './waterNow.ts';
 
 const MINUTE_ms = 60_000;
-/** Watered again within this it is the same watering, tapped twice. */
-const SAME_ms = 10 * MINUTE_ms;
-/** Share of its water below which a weight is that of no tray of this batch. */
-const LIGHTEST = -0.25;
 
 /** What became of a line of water. */
 export interface WaterLogged {
@@ -65,6 +65,7 @@ export async function logWater(input: z.output<typeof waterInput>): Promise<Wate
     const one: Omit<NewWaterLine, 'batchId'> = {
       ...line,
       fed: false,
+      scaleId: null,
       requestHash,
       at_ms,
       waited: 'tappedAt_ms' in tappedAt(ageOfWrite_ms(), now.instant_ms),
@@ -73,6 +74,15 @@ export async function logWater(input: z.output<typeof waterInput>): Promise<Wate
       const of = await waterLine(input.correctsId!, transaction);
       if (!of || of.withdrawn || of.line.kind === 'withdrawn') throw fieldProblem('correctsId', WORDS.noSuchLine);
       const back = { ...one, batchId: of.line.batchId, placeId: of.line.placeId };
+      // Feed that was not given after all is in the stock again.
+      await insertStockMoves(
+        database(),
+        (await stockOfWater(database(), of.line.id, transaction)).map(({ itemId, amount }) => ({
+          ...{ itemId, amount: -amount, kind: 'corrected' as const, day: now.today, note: '', eventId: null },
+          ...{ key: `water ${of.line.id} back ${itemId}`, waterLineId: of.line.id },
+        })),
+        transaction,
+      );
       return { lineIds: await insertWaterLines([back], transaction), skipped: [], repeated: false };
     }
     if (input.kind === 'air')
@@ -84,8 +94,8 @@ export async function logWater(input: z.output<typeof waterInput>): Promise<Wate
     const just = new Set(
       input.kind !== 'watered'
         ? []
-        : standingLines(await waterLinesOf(input.batchIds, at_ms - SAME_ms, transaction))
-            .filter(({ kind, at_ms: when }) => kind === 'watered' && Math.abs(when - at_ms) <= SAME_ms)
+        : standingLines(await waterLinesOf(input.batchIds, at_ms - SAME_WATERING_ms, transaction))
+            .filter(({ kind, at_ms: when }) => kind === 'watered' && Math.abs(when - at_ms) <= SAME_WATERING_ms)
             .map(({ batchId }) => batchId!),
     );
     const kept = [...new Set(views.map(({ batch }) => batch.id))].filter((id) => !just.has(id));
@@ -103,8 +113,40 @@ export async function logWater(input: z.output<typeof waterInput>): Promise<Wate
       })),
       transaction,
     );
+    if (input.kind === 'watered')
+      await takeFeed(
+        season,
+        kept.flatMap((batchId, i) =>
+          fedIds.includes(batchId)
+            ? [{ batchId, lineId: lineIds[i]!, litres: input.litres && (input.litres * trays.get(batchId)!) / all }]
+            : [],
+        ),
+        transaction,
+      );
     return { lineIds, skipped: [...just], repeated: false };
   });
+}
+
+/** What was given with the water is taken from the stock: by the litres typed, or those it was worked out to want. */
+async function takeFeed(
+  season: Season,
+  fed: readonly { readonly batchId: number; readonly lineId: number; readonly litres: number | null }[],
+  transaction: In,
+): Promise<void> {
+  const itemId = feedItem(season);
+  if (itemId === null) return;
+  const moves = fed.flatMap(({ batchId, lineId, litres }) => {
+    const given = feedGiven(season, litres ?? waterNow(season).trays.get(batchId)?.litres ?? 0);
+    if (!given) return [];
+    const code = season.batches.find(({ batch }) => batch.id === batchId)?.batch.code ?? '';
+    return [
+      {
+        ...{ itemId, kind: 'used' as const, amount: -given.amount, day: season.now.today, eventId: null },
+        ...{ note: WORDS.fedWithWater(code), key: `water ${lineId} feed`, waterLineId: lineId },
+      },
+    ];
+  });
+  await insertStockMoves(database(), moves, transaction);
 }
 
 const traysOf = (season: Awaited<ReturnType<typeof readForLog>>, batchId: number): number =>
@@ -119,6 +161,6 @@ function requireWeight(
   if (!tray || tray.full_g === null) return;
   const share = shareByWeight(weight_g!, tray.full_g, tray.holding.water_L);
   const empty_g = Math.round(tray.full_g - 1000 * tray.holding.water_L);
-  if (share < LIGHTEST) throw fieldProblem('weight_g', WORDS.lighterThanEmpty(empty_g, Math.round(tray.full_g)));
-  if (share > 1.2) throw fieldProblem('weight_g', WORDS.heavierThanFull(Math.round(tray.full_g)));
+  if (share < WEIGHTS.least) throw fieldProblem('weight_g', WORDS.lighterThanEmpty(empty_g, Math.round(tray.full_g)));
+  if (share > WEIGHTS.most) throw fieldProblem('weight_g', WORDS.heavierThanFull(Math.round(tray.full_g)));
 }

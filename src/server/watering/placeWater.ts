@@ -5,14 +5,15 @@ import { Derived } from '../../core/numerics/remembered.ts';
 import { perTray } from '../../core/potting/pot.ts';
 import { factorQuantile } from '../../core/watering/belief.ts';
 import { wetSurface, WET_EVENINGS } from '../../core/watering/tooWet.ts';
-import { demandSince_mm, wetAt_prob, type TrayWater, type WaterToday } from '../../core/watering/trayWater.ts';
+import { demandSince_mm, wetAt_prob, type WaterToday } from '../../core/watering/trayWater.ts';
 import type { PlaceWater, WaterTray } from '../../contracts/watering/water.ts';
-import { pacedMinutes } from '../house/roundJobs.ts';
+import { leavingWater, leavingWeight } from '../../core/house/leaving.ts';
+import { waterJobKey } from '../../core/house/roundLine.ts';
+import { leavingWords, pacedMinutes } from '../house/roundJobs.ts';
+import { feedGiven, feedsNow } from './feeding.ts';
 import { waterNow, type WaterNow } from './waterNow.ts';
 
 const HOUR_ms = 3_600_000;
-/** Fed from so many days after half up, with every so many waterings. Common practice, no source. */
-const FEED = { from_days: 14, every: 3 } as const;
 /** A reading of water says something for a week. */
 const WATER_READ_ms = 7 * 24 * HOUR_ms;
 /** Air of a night after which a hose outside may be frozen in the morning, and until when it is. Common practice, no source. */
@@ -45,10 +46,16 @@ export function placeWater(
       .map(({ temp_C }) => temp_C),
   );
   const ahead = air.hours.filter(({ at_ms }) => at_ms >= water.now_ms && at_ms < water.next_ms);
+  const trays = there
+    .map(({ view, today }) => linesHeld.get(today, () => waterTrayOf(season, water, view, today)))
+    .sort(byWant);
   return {
-    trays: there
-      .map(({ view, today }) => linesHeld.get(today, () => waterTrayOf(season, water, view, today)))
-      .sort(byWant),
+    trays,
+    feed: feedGiven(
+      season,
+      trays.filter(({ want, feed }) => want === 'now' && feed).reduce((sum, { litres }) => sum + litres, 0),
+    ),
+    work: workOf(placeId, there, season),
     humidityKnown: air.humidityKnown,
     lightKnown: air.lightKnown,
     rainUnknown: ahead.some(({ rainKnown }) => !rainKnown),
@@ -56,6 +63,25 @@ export function placeWater(
     tender: there.some(({ view }) => ['tender', 'tropical'].includes(cropOf(season, view.batch).hardiness)),
     hoseFrozen: nightLeast < HOSE.least_C && localHourAt(water.now_ms, season.world.nursery.timeZone) < HOSE.until_h,
     weatherShort: season.site?.forecast != null && ahead.some(({ told }) => !told),
+  };
+}
+
+function workOf(
+  placeId: number,
+  there: readonly { readonly view: BatchView; readonly today: WaterToday }[],
+  season: Season,
+): PlaceWater['work'] {
+  const wanting = there.filter(({ today }) => today.want === 'now');
+  if (wanting.length === 0) return null;
+  const leaving = leavingWater(
+    wanting.map(({ view, today }) => ({ plants: view.plants.expected_count, dry_prob: today.dry_prob ?? 0 })),
+  );
+  return {
+    key: waterJobKey(placeId),
+    minutes: wanting.reduce((sum, { today }) => sum + pacedMinutes(season, 'water', today.tray.trays).minutes, 0),
+    leaving,
+    leavingWords: leavingWords(leaving),
+    weight: leavingWeight(leaving, 0),
   };
 }
 
@@ -87,6 +113,7 @@ function waterTrayOf(season: Season, water: WaterNow, view: BatchView, today: Wa
     wet_prob: today.wet_prob,
     share: today.share,
     lid: tray.lid,
+    lidAdvice: tray.lidAdvice,
     feed: feedsNow(season, water, view, tray),
     again:
       again === null
@@ -136,13 +163,4 @@ function wetOf(season: Season, water: WaterNow, view: BatchView, today: WaterTod
   if (!tray.up || (wet.evenings < WET_EVENINGS && wet.risk !== 'high')) return null;
   const { evenings, risk, causes, wet_h } = wet;
   return { evenings, risk, causes, wet_h };
-}
-
-/** Whether feed goes with this watering: every so many, from two weeks after half up. */
-function feedsNow({ now }: Season, water: WaterNow, view: BatchView, tray: TrayWater): boolean {
-  const halfUp = view.state.facts['half-up'] ?? view.state.facts.arrive;
-  if (halfUp === undefined || now.today - halfUp < FEED.from_days) return false;
-  const own = water.lines.filter(({ batchId, kind }) => batchId === tray.batchId && kind === 'watered');
-  const fedAt = own.findLastIndex(({ fed }) => fed);
-  return own.length - 1 - fedAt >= FEED.every - 1;
 }

@@ -79,12 +79,14 @@ function workOut(season: Season): WaterNow {
     else byBatch.set(line.batchId, [line]);
   }
   const containers = new Map(world.containers.map((container) => [container.id, container]));
+  const waterBy = new Map(world.places.map(({ id, waterBy: by }) => [id, by ?? 'hand']));
   const trays = season.batches.flatMap((view) => {
     const tray = trayWater(view, {
       today: now.today,
       now_ms,
       containers,
       airOf: (id) => airs.get(id) ?? null,
+      waterBy: (id) => waterBy.get(id) ?? 'hand',
       noonOf_ms: (day) => instantOf(season, day, 12),
       lines: byBatch.get(view.batch.id) ?? [],
     });

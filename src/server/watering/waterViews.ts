@@ -2,9 +2,6 @@ import { inUse } from '../../core/books/inUse.ts';
 import { Derived } from '../../core/numerics/remembered.ts';
 import { localHourAt, localTimeAt } from '../../core/calendar/localDay.ts';
 import type { Season } from '../../core/plan/season.ts';
-import { solarNoon_h } from '../../core/hardening/ladderOfBatch.ts';
-import { outsideHours } from '../../core/watering/outsideHours.ts';
-import { placeAir } from '../../core/watering/placeAir.ts';
 import { whileAway } from '../../core/watering/waterPlan.ts';
 import { waterWeeks } from '../../core/watering/waterWeeks.ts';
 import type { AirDay, AirFor, PlaceWaterView, WaterPlanView } from '../../contracts/watering/waterViews.ts';
@@ -12,6 +9,7 @@ import { ProblemError } from '../../contracts/problem.ts';
 import { WORDS } from '../../words/en/watering/waterViews.ts';
 import { pacedMinutes } from '../house/roundJobs.ts';
 import { placeWater } from './placeWater.ts';
+import { demandOn } from './waterDemand.ts';
 import { AHEAD_days, MORNING_h, waterNow, type WaterNow } from './waterNow.ts';
 
 const HOUR_ms = 3_600_000;
@@ -135,28 +133,9 @@ export function waterPlanView(season: Season, away_days: number): WaterPlanView 
 }
 
 function weeksOf(season: Season): WaterPlanView['weeks'] {
-  const { world, now, site, tables } = season;
-  const { latitude_deg, timeZone, height_m } = world.nursery;
-  const noon_h = solarNoon_h(world, now.instant_ms);
-  const within = { latitude_deg, height_m: height_m ?? 0, noon_h };
-  const known = new Map<string, number>();
-  const demandOn = (placeId: number, day: number): number => {
-    const key = `${placeId} ${day}`;
-    const before = known.get(key);
-    if (before !== undefined) return before;
-    const place = world.places.find(({ id }) => id === placeId);
-    if (!place) return 0;
-    const from_ms = now.instant_ms + ((day - now.today) * 24 - now.minute / 60) * HOUR_ms;
-    const outside = outsideHours(site, { latitude_deg, timeZone, noon_h }, Math.round(from_ms / HOUR_ms) * HOUR_ms, 24);
-    const mm = placeAir(place, tables.climateOf(placeId), outside, [], within).hours.reduce(
-      (sum, hour) => sum + Math.max(0, hour.demand_mm - hour.rain_mm),
-      0,
-    );
-    known.set(key, mm);
-    return mm;
-  };
+  const { now } = season;
   const stands = season.batches.flatMap(({ progress }) => progress.stands.filter(({ to }) => to > now.today));
-  return waterWeeks(stands, now.today, demandOn).map((week) => ({
+  return waterWeeks(stands, now.today, demandOn(season)).map((week) => ({
     ...week,
     minutesADay: week.traysADay < 0.5 ? 0 : pacedMinutes(season, 'water', week.traysADay).minutes,
   }));

@@ -27,5 +27,12 @@ export const WORDS = catalogue({
   addAPeriod: 'Add a period',
   houseOrBay: 'house or bay',
   openTraysAFewDegrees: 'open trays a few degrees, bagged or covered next to none; empty: the usual',
+  wateredBy: 'Watered by',
+  waterBy: {
+    hand: 'hand: can, rose or mist',
+    mat: 'a capillary mat under the trays',
+    flood: 'flooding the bench',
+    line: 'drip lines',
+  },
   standingGround: 'standing ground',
 });

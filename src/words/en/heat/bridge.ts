@@ -9,5 +9,9 @@ export const WORDS = catalogue({
     `device "${device}": ${join}: ${message}`,
   deviceSendsMoreOftenThan: (device: string | null, cLOSEST_ms: number) =>
     `device "${device}" sends more often than every ${cLOSEST_ms} s`,
+  noSuchScale: (device: string) => `scale "${device}" is none of the house: write it down under Water and air, Scales`,
+  weightCannotBeRead: (device: string) => `scale "${device}": its weight cannot be read`,
+  weightOfTheFuture: (device: string, at: string) =>
+    `scale "${device}": a weight from the future, ${at}; set its clock`,
   thePlan: 'the plan',
 });

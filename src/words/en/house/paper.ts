@@ -13,6 +13,12 @@ export const WORDS = catalogue({
   time: 'Time',
   line: (trays: number, minutes: string, why: string) =>
     `${trays > 0 ? `${trays} ${trays === 1 ? 'tray' : 'trays'}, ` : ''}${minutes}. ${why}`,
+  waterTo: (name: string) => `Water, ${name}`,
+  waterLine: (trays: number, how: string, litres: string) =>
+    `${trays === 1 ? '1 tray' : `${trays} trays`}, ${how}, ${litres}`,
+  lookFirst: 'look first',
+  again: (clock: string) => `again by ${clock}`,
+  withFeed: 'with feed',
   print: 'Print',
   typeIn: 'Type in what was done',
   timeOf: (job: string) => `Time of ${job}`,

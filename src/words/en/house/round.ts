@@ -73,6 +73,7 @@ export const WORDS = catalogue({
   whoIsHere: 'Who is here',
   isHere: (name: string) => `${name} is here`,
   personMinutes: (initials: string, minutes: string) => `${initials} ${minutes}`,
+  waterAt: (place: string) => `Water, ${place}`,
   leftUntilTomorrow: 'Left until tomorrow',
   howItIsChosen:
     'Chosen so that what is left costs least: plants at risk, and a fiftieth of a batch’s plants for each day it is later. Minutes are the house’s own pace where jobs were timed, else the usual figures (common practice, no source). You decide: any job can be done all the same.',

@@ -25,6 +25,7 @@ export const WORDS = catalogue({
     weather: 'what they stand in today is more than they bear',
     'pot-bound': 'past their last good day, they are pot-bound',
     unseen: 'half may be up, and stay warm and dark',
+    unwatered: 'trays go dry',
     check: 'a fault in the heat would go unseen until tomorrow',
     said: 'as written down for this job',
     late: '',

@@ -11,6 +11,7 @@ export const WORDS = catalogue({
   chooseAPotCellsOr: 'Choose a pot, cells or blocks from the book of containers.',
   thereIsNoSuchBatch: 'There is no such batch.',
   thereIsNoSuchMix: 'There is no such mix.',
+  thereIsNoSuchFeed: 'There is no such feed; choose one of the book.',
   thereIsNoSuchPlace: 'There is no such place.',
   thatBatchIsNotIn: 'That batch is not in this session.',
   logWhatHasHappenedIs: (day: string) => `Log what has happened: ${day} is still to come.`,

@@ -30,6 +30,13 @@ export const WORDS = catalogue({
   whyTheseFigures: 'Why these figures',
   ppmGToALitre:
     'ppm = g to a litre × 10 × per cent: 1 g/L of a 20% feed is 200 ppm. P = 0.4364 P₂O₅ and K = 0.8301 K₂O, by atomic weights. A tank holds the rate times what it makes.',
+  withTodaysWater: 'With today’s water',
+  batchesAndLitres: (n: number, litres: string) =>
+    `${n === 1 ? '1 batch is' : `${n} batches are`} due for feed: ${litres}.`,
+  intoTheCan: 'Fill the can for them',
+  chooseTheUsualFeed:
+    'Choose the feed given with the water under How we pot: then it is taken from the stock as it is given.',
+  takenWhenWatered: 'It is taken from the stock when they are marked as watered.',
   notYet: 'Not yet',
   notToBeFedYet: 'Not to be fed yet',
   restsUntil: (name: Part, until: Part) => rich`${name} rests until ${until}`,

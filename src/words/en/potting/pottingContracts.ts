@@ -22,6 +22,7 @@ export const WORDS = catalogue({
   baseMix: 'base mix',
   depthOfTheBase: 'depth of the base',
   sowingMix: 'sowing mix',
+  shareOfTheLabelRate: 'share of the label rate',
   weeksAhead: 'weeks ahead',
   fromDoubles: 'from doubles',
   peopleAtLeastOnePair: 'people: at least one pair of hands',

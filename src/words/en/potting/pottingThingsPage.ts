@@ -5,6 +5,8 @@ export const WORDS = catalogue({
   name: 'Name',
   kind: 'Kind',
   countedIn: 'Counted in',
+  feedOfTheBookIt: 'Feed of the book it is',
+  takenWithTheWater: 'what is given with the water is taken from it',
   containerOfTheBookIt: 'Container of the book it is, or carries',
   inAPackOrBag: 'In a pack or bag',
   leastToKeep: 'Least to keep',

@@ -8,6 +8,7 @@ export const WORDS = catalogue({
   noSuchPlace: 'There is no such place in use.',
   stillToCome: 'This time is still to come today. Write down water when it was given.',
   keyUsed: 'This key was used for another line.',
+  fedWithWater: (code: string) => `fed with the water, ${code}`,
   noSuchLine: 'There is no such line, or it was taken back already.',
   wateredAlready: 'Watered already',
   wateredJustNow:

@@ -4,6 +4,7 @@ import { catalogue } from '../../catalogue.ts';
 export const WORDS = catalogue({
   waterAndAir: 'Water and air',
   waterAhead: 'Water ahead and days away',
+  scales: 'Scales',
   places: 'Places',
   withCount: (name: string, now: number) => (now > 0 ? `${name} (${now})` : name),
   nothingStands: 'Nothing stands here in trays today.',

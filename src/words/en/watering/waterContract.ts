@@ -19,6 +19,7 @@ export const WORDS = catalogue({
   note: 'note',
   whichLineIsTakenBack: 'line: say which line is taken back, and only then',
   howIsIt: 'how it is: dry, moist or wet',
+  howIsTheLid: 'lid: drops run (wet), mist (moist) or clear (dry)',
   whatDoesItWeigh: 'weight: what does the tray weigh, in grams?',
   weighOne: 'batches: a weight is of a tray of one batch',
   whichPlace: 'place: say where it was read',
