@@ -98,3 +98,44 @@ test.describe('without a network', () => {
     expect((await sent).ok()).toBe(true);
   });
 });
+
+test('with little time water is one of the jobs: what is left of it is told with what that costs', async ({ page }) => {
+  await open(page, '/');
+  const cards = page.locator('[data-water]');
+  const all = await cards.count();
+  await page.getByRole('button', { name: '45 min' }).click();
+  await page.getByText(/^Chosen: \d+ min/).click();
+  await page.getByLabel('Minutes there are').fill('8');
+  await expect(page.getByText(/^Water, /).first()).toContainText(/plants? at risk; trays go dry|costs/);
+  expect(await cards.count()).toBeLessThan(all);
+  await page.getByRole('button', { name: 'All', exact: true }).click();
+  await expect(cards).toHaveCount(all);
+});
+
+test('a scale is written down; a wrong name is refused at its field', async ({
+  page,
+}) => {
+  await open(page, '/watering/scales');
+  await expect(page.getByText('Scale at the door')).toBeVisible();
+  await page.getByLabel('Name', { exact: true }).fill('Under the peppers');
+  await page.getByLabel('Name on MQTT').fill('Scale 2');
+  await page.getByRole('button', { name: 'Add the scale' }).click();
+  await expect(page.getByText(/small letters, figures and hyphens, at most 40/)).toBeVisible();
+  await page.getByLabel('Name on MQTT').fill('scale-2');
+  await page.getByRole('button', { name: 'Add the scale' }).click();
+  await expect(page.getByRole('link', { name: 'Under the peppers' })).toBeVisible();
+  await expect(page.getByText('not heard yet').first()).toBeVisible();
+  await accessible(page);
+});
+
+test('feed due with the water stands on the feed sheet, with the can filled for it', async ({ page }) => {
+  await open(page, '/potting/feed');
+  const due = page.getByText(/^\d+ batch(es are| is) due for feed: /);
+  await expect(due).toBeVisible();
+  const litres = Number(/: ([\d.]+) L/.exec((await due.textContent())!)![1]);
+  const can = page.getByLabel('The can holds, L');
+  await can.fill('10');
+  await page.getByRole('button', { name: 'Fill the can for them' }).click();
+  expect(Math.abs(Number(await can.inputValue()) - litres)).toBeLessThan(1);
+  await expect(page.getByText(/taken from the stock when they are marked as watered/)).toBeVisible();
+});

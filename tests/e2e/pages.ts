@@ -43,6 +43,7 @@ export const PAGES = [
   '/house/paper',
   '/watering?place=5',
   '/watering/plan',
+  '/watering/scales',
   '/house/scan',
   '/germination/count/ATF?photo=1',
   '/house/help',

@@ -15,6 +15,7 @@ export const PAGES: readonly PageWords[] = catalogue([
   { href: '/house/walk', name: 'Walking order', also: 'round places doors levels sort' },
   { href: '/watering', name: 'Water and air', also: 'watering humidity vapour pressure deficit dry wet damping off' },
   { href: '/watering/plan', name: 'Water ahead', also: 'litres tank away holiday weekend days' },
+  { href: '/watering/scales', name: 'Scales', also: 'weight weigh tray mqtt sensor' },
   { href: '/house/photos', name: 'Photos', also: 'pictures camera tray growing' },
   { href: '/house/paper', name: 'Round on paper', also: 'print type in later' },
   { href: '/plan/season', name: 'Season', also: 'plan timeline calendar batches room' },
