@@ -68,6 +68,32 @@ test('a look at the heat: all right by one tap, a wet lead says what to do first
   await expect(page.getByText('Fill the paraffin heater').first()).toBeVisible();
 });
 
+test('what was tapped is gone at once and does not come back while the round is read again', async ({ page }) => {
+  await open(page, '/');
+  const looks = page.locator('[data-job^="heat/"]');
+  const first = (await looks.first().getAttribute('data-job'))!;
+  let slow = false;
+  await page.route('**/api/house/round', async (route) => {
+    if (slow) await new Promise((resolve) => setTimeout(resolve, 1_500));
+    await route.continue();
+  });
+  slow = true;
+  await page.evaluate((key) => {
+    const seen: boolean[] = [];
+    (globalThis as { seen?: boolean[] }).seen = seen;
+    setInterval(() => seen.push(document.querySelector(`[data-job="${key}"]`) !== null), 20);
+  }, first);
+  await looks
+    .first()
+    .getByRole('button', { name: /^All right/ })
+    .click();
+  await expect(page.getByText(/: all right\./)).toBeVisible();
+  await page.waitForTimeout(2_500);
+  const seen = await page.evaluate(() => (globalThis as { seen?: boolean[] }).seen!);
+  // Once gone it stays gone.
+  expect(seen.slice(seen.indexOf(false))).not.toContain(true);
+});
+
 test('two devices see each other’s taps; a job is taken and given', async ({ page, browser, house }) => {
   const other = await (await browser.newContext({ baseURL: house.url })).newPage();
   await open(page, '/');

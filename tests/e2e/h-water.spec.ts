@@ -112,9 +112,7 @@ test('with little time water is one of the jobs: what is left of it is told with
   await expect(cards).toHaveCount(all);
 });
 
-test('a scale is written down; a wrong name is refused at its field', async ({
-  page,
-}) => {
+test('a scale is written down; a wrong name is refused at its field', async ({ page }) => {
   await open(page, '/watering/scales');
   await expect(page.getByText('Scale at the door')).toBeVisible();
   await page.getByLabel('Name', { exact: true }).fill('Under the peppers');

@@ -48,7 +48,7 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
     const minutes = (Date.now() - timing.at_ms) / 60_000;
     return minutes >= TIMED_min.least && minutes <= TIMED_min.most ? Math.round(minutes * 10) / 10 : null;
   }
-  const { done, message, busy, log, undo, give } = useRoundLog(view.today, timed, refresh);
+  const { done, message, busy, away, log, undo, give } = useRoundLog(view.today, timed, refresh);
   const onLog: typeof log = async (job, line, said) => {
     const wrong = await log(job, line, said);
     // Another that was opened meanwhile stays open.
@@ -61,7 +61,7 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
   const kept = new Map(waiting.map((entry) => [entry.job!, entry]));
   const half: HalfOfDay = settings.half ?? (view.minute >= EVENING_min ? 'evening' : 'morning');
   const inHalf = (job: RoundJob) => job.half === null || job.half === half;
-  const doneKeys = [...kept.keys()].join(' ');
+  const doneKeys = [...kept.keys(), ...away].join(' ');
   const open_jobs = useMemo(() => {
     const done = new Set(doneKeys.split(' '));
     return view.places.flatMap((place) => place.jobs).filter((job) => !done.has(job.key));
@@ -84,7 +84,7 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
   const walk = view.places
     .map((place) => ({
       place,
-      jobs: place.jobs.filter((job) => !kept.has(job.key) && inHalf(job) && !left.has(job.key)),
+      jobs: place.jobs.filter((job) => !kept.has(job.key) && !away.has(job.key) && inHalf(job) && !left.has(job.key)),
       // What has just gone out is told as done, not as kept as well.
       kept: place.jobs.flatMap((job) =>
         kept.has(job.key) && !done.some((one) => one.job.key === job.key) ? [{ job, entry: kept.get(job.key)! }] : [],

@@ -33,6 +33,8 @@ interface RoundLogging {
   readonly message: string;
   /** Job on its way. */
   readonly busy: string | null;
+  /** Jobs that were logged since the round was last read: it does not know of them yet. */
+  readonly away: ReadonlySet<string>;
   /** Logs a job; answers null, or what was wrong. */
   log(job: RoundJob, line: JobLine, said: string): Promise<string | null>;
   undo(item: DoneHere): Promise<void>;
@@ -70,6 +72,7 @@ export function useRoundLog(
   const [message, setMessage] = useState('');
   const [busy, setBusy] = useState<string | null>(null);
   const sending = useRef(new Set<string>());
+  const [away, setAway] = useState<ReadonlySet<string>>(new Set());
 
   async function post(job: RoundJob, line: JobLine): Promise<Answer<{ lineId: number }> | KeptAnswer> {
     const { kind, look, ...rest } = line;
@@ -99,9 +102,11 @@ export function useRoundLog(
     if (sending.current.has(job.key)) return null;
     sending.current.add(job.key);
     setBusy(job.key);
+    setAway((all) => new Set([...all, job.key]));
     const answer = await post(job, line);
     sending.current.delete(job.key);
     setBusy(null);
+    if (answer.kind !== 'done') isBack(job);
     if (answer.kind === 'problem' || answer.kind === 'offline') {
       setMessage(trouble(answer));
       return trouble(answer);
@@ -124,7 +129,12 @@ export function useRoundLog(
     if (answer.kind === 'kept') return null;
     setDone((list) => [...list, { job, said, lineId: answer.value.lineId }]);
     await refresh();
+    isBack(job);
     return null;
+  }
+
+  function isBack({ key }: RoundJob): void {
+    setAway((all) => new Set([...all].filter((one) => one !== key)));
   }
 
   async function undo(item: DoneHere): Promise<void> {
@@ -162,7 +172,7 @@ export function useRoundLog(
     else await refresh();
   }
 
-  return { done, message, busy, log, undo, give };
+  return { done, message, busy, away, log, undo, give };
 }
 
 /** What a job is, to be read alone: "Look and count: Lettuce, A". */

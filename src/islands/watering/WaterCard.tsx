@@ -32,11 +32,12 @@ interface Props {
 /** Which trays of a place want water before tonight, how and how much, with one tap for all; which can wait, and which must have none. */
 export function WaterCard({ place, water, today, minute, refresh, own = false }: Props) {
   const [open, setOpen] = useState<number | null>(null);
-  const { log, wrong, busy } = useWaterLog(refresh);
+  const { log, wrong, busy, away } = useWaterLog(refresh);
   const waiting = useWaterWaiting();
   // What is on its way may be refused: who has just typed it keeps it before them.
   const isKept = ({ batchId }: WaterTray) => waiting.has(batchId) && batchId !== open;
-  const trays = water.trays.filter((one) => !isKept(one));
+  // What was just watered and is not read again yet wants none.
+  const trays = water.trays.filter((one) => !isKept(one) && !away.has(one.batchId));
   const kept = water.trays.filter(isKept);
   const by = (...wants: readonly WaterTray['want'][]) => trays.filter(({ want }) => wants.includes(want));
   const [now, look, later_] = [by('now'), by('look'), by('later')];

@@ -28,6 +28,7 @@ export function useWaterLog(refresh: () => Promise<void>) {
   const [wrong, setWrong] = useState('');
   const [busy, setBusy] = useState(false);
   const sending = useRef(false);
+  const [away, setAway] = useState<ReadonlySet<number>>(new Set());
 
   async function send(line: Line, words: string): Promise<Logged | 'kept' | null> {
     const answer = await doOrKeep<Logged>({ path: PATH, body: { idempotencyKey: freshKey(), ...line }, words });
@@ -44,15 +45,19 @@ export function useWaterLog(refresh: () => Promise<void>) {
     sending.current = true;
     setBusy(true);
     setWrong('');
+    // Only water takes a tray off the list.
+    if (line.kind === 'watered') setAway(new Set(line.batchIds));
     const done = await send(line, words);
     sending.current = false;
     setBusy(false);
+    if (done === null || done === 'kept') setAway(new Set());
     if (done === null) return false;
     if (done === 'kept') sayHere({ words: `${words}: ${WORDS.keptHere}` });
     else {
       const left = done.skipped.length > 0 ? WORDS.skipped(done.skipped.length) : '';
       sayHere({ words: `${words}.${after}${left}`, undo: () => undo(done.lineIds, words) });
       await refresh();
+      setAway(new Set());
     }
     return true;
   }
@@ -62,5 +67,5 @@ export function useWaterLog(refresh: () => Promise<void>) {
     await refresh();
   }
 
-  return { log, wrong, busy };
+  return { log, wrong, busy, away };
 }
