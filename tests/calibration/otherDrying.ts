@@ -14,6 +14,8 @@ export interface DryingTray {
   after(left_mm: number, hour: number): number;
   /** How a hand finds it. */
   look(left_mm: number): 'dry' | 'moist' | 'wet';
+  /** How far a weighing is off, as a share of what it holds. */
+  slipOfScale(): number;
   /** What a hand's watering leaves in it, mm. */
   watered(): number;
 }
@@ -21,7 +23,16 @@ export interface DryingTray {
 const gauss = (random: () => number): number =>
   Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
 
-export function dryingNursery(random: () => number, trays: number, days: number): DryingTray[] {
+/**
+ * @param random air, places and trays
+ * @param hands what hands see and pour, drawn apart, so that the trays are the same whatever is done to them
+ */
+export function dryingNursery(
+  random: () => number,
+  trays: number,
+  days: number,
+  hands: () => number = random,
+): DryingTray[] {
   const place = Math.exp(0.3 * gauss(random));
   const hand = 0.05 * gauss(random);
   const [base_C, swing_K, damp] = [14 + 8 * random(), 3 + 6 * random(), 0.5 + 0.3 * random()];
@@ -60,11 +71,12 @@ export function dryingNursery(random: () => number, trays: number, days: number)
         );
       },
       look: (left_mm) => {
-        if (random() < 0.03) return (['dry', 'moist', 'wet'] as const)[Math.floor(3 * random())]!;
-        const seen = left_mm / holds_mm + hand + 0.06 * gauss(random);
+        if (hands() < 0.03) return (['dry', 'moist', 'wet'] as const)[Math.floor(3 * hands())]!;
+        const seen = left_mm / holds_mm + hand + 0.06 * gauss(hands);
         return seen < 0.35 ? 'dry' : seen > 0.7 ? 'wet' : 'moist';
       },
-      watered: () => holds_mm * (0.88 + 0.12 * random()),
+      slipOfScale: () => 0.03 * gauss(hands),
+      watered: () => holds_mm * (0.88 + 0.12 * hands()),
     };
   });
 }

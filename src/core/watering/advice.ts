@@ -12,7 +12,7 @@ export type WaterWant =
 /** A tray that may go dry before the next look by more than this chance is watered. Common practice, no source. */
 export const DRY_RISK = 0.02;
 /** One that is wet with more than this chance has none. */
-const WET_CHANCE = 0.25;
+const WET_CHANCE = 0.06;
 
 export interface WaterAdvice {
   readonly want: WaterWant;
