@@ -133,11 +133,11 @@ export function WaterCard({ place, water, today, minute, refresh, own = false }:
           {kept.map(({ name }) => name).join(', ')}: {WORDS.keptHere}
         </p>
       )}
-      <Short title={WORDS.canWait} trays={later_}>
-        {later_.map((one) => shown(one, 'short'))}
+      <Short title={WORDS.canWait} trays={later_} whole={own}>
+        {(one) => shown(one, 'short')}
       </Short>
-      <Short title={WORDS.none} trays={not}>
-        {not.map((one) => shown(one, 'short'))}
+      <Short title={WORDS.none} trays={not} whole={own}>
+        {(one) => shown(one, 'short')}
       </Short>
       {water.feed && now.length > 0 && (
         <Note
@@ -162,23 +162,26 @@ export function WaterCard({ place, water, today, minute, refresh, own = false }:
 
 const Note = ({ words }: { readonly words: string }) => <p className="text-[0.92rem] text-ink2">{words}</p>;
 
-/** Batches that want nothing now, folded to their codes. */
+/** Batches that want nothing now, folded to their codes. In the round their lines are drawn once they are asked for. */
 function Short(props: {
   readonly title: string;
   readonly trays: readonly WaterTray[];
-  readonly children: React.ReactNode;
+  /** Lines are drawn at once: on the place's own page, which is also read without script. */
+  readonly whole: boolean;
+  readonly children: (tray: WaterTray) => React.ReactNode;
 }) {
-  const { title, trays, children } = props;
+  const { title, trays, whole, children } = props;
+  const [opened, setOpened] = useState(false);
   if (trays.length === 0) return null;
   return (
-    <details className="text-[0.95rem]">
+    <details className="text-[0.95rem]" onToggle={() => setOpened(true)}>
       <summary className="inline-flex min-h-12 cursor-pointer items-center gap-x-2 text-ink2">
         <span>
           {title}:{' '}
           <span className="num text-ink">{trays.map((one) => WORDS.batchTrays(one.code, one.trays)).join(', ')}</span>
         </span>
       </summary>
-      <ul>{children}</ul>
+      <ul>{(whole || opened) && trays.map(children)}</ul>
     </details>
   );
 }
