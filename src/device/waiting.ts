@@ -1,3 +1,4 @@
+import { copyEntry, dropCopies, mendCleared } from './secondCopy.ts';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 
 /** What was tapped or typed on this device and the application has not taken yet. */
@@ -31,6 +32,22 @@ interface Schema extends DBSchema {
   waiting: { key: number; value: Waiting & { seq?: number }; indexes: { key: string } };
 }
 
+/** Beside it, so that a page of the version before can go on with its own: under 'mark' what tells a browser's storage from one that was cleared. */
+interface About extends DBSchema {
+  about: { key: string; value: string };
+}
+
+async function lookWhetherCleared(
+  all: () => Promise<readonly Kept[]>,
+  add: (entry: Waiting) => Promise<void>,
+): Promise<void> {
+  const db = await openDB<About>('crook-about', 1, { upgrade: (made) => void made.createObjectStore('about') });
+  const mark = (await db.get('about', 'mark')) ?? null;
+  const next = await mendCleared(mark, all, add);
+  if (next !== mark) await db.put('about', next, 'mark');
+  db.close();
+}
+
 /** Where entries are kept: in order, each under its key. */
 interface Store {
   /** Whether what it holds outlives the page. */
@@ -60,14 +77,20 @@ async function lasting(): Promise<Store> {
     },
     terminated: () => closeWaiting(),
   });
+  const all = async () => (await db.getAll('waiting')) as Kept[];
+  const add = async (entry: Waiting): Promise<void> => {
+    const work = db.transaction('waiting', 'readwrite', { durability: 'strict' });
+    const there = await work.store.index('key').getKey(entry.key);
+    const seq = there ?? (await work.store.add(entry));
+    await work.done;
+    copyEntry(entry, seq);
+  };
+  // What could not be looked at is no reason not to keep.
+  if (typeof localStorage !== 'undefined') await lookWhetherCleared(all, add).catch(() => undefined);
   return {
     lasts: true,
-    all: async () => (await db.getAll('waiting')) as Kept[],
-    async add(entry) {
-      const work = db.transaction('waiting', 'readwrite', { durability: 'strict' });
-      if ((await work.store.index('key').getKey(entry.key)) === undefined) await work.store.add(entry);
-      await work.done;
-    },
+    all,
+    add,
     async change(key, change) {
       const work = db.transaction('waiting', 'readwrite');
       const there = await work.store.index('key').get(key);
@@ -81,6 +104,7 @@ async function lasting(): Promise<Store> {
         if (seq !== undefined) await work.store.delete(seq);
       }
       await work.done;
+      dropCopies(keys);
     },
   };
 }

@@ -6,7 +6,8 @@ import type { EntriesInput } from '../contracts/house/entries.ts';
 import { PERSON_HEADER } from '../contracts/house/holder.ts';
 import { allWaiting, closeWaiting, dropWaiting, waitingLasts } from '../device/waiting.ts';
 import { call, freshKey, trouble } from './call.ts';
-import { postLine, sendKept, takeOver } from './logPost.ts';
+import { clearedHere, clearedSeen } from '../device/secondCopy.ts';
+import { doOrKeep, postLine, sendKept, takeOver } from './logPost.ts';
 
 const line = (idempotencyKey: string) => ({ idempotencyKey, kind: 'note' as const, day: '2027-04-12' });
 const answer = (status: number, body: object) => new Response(JSON.stringify(body), { status });
@@ -26,6 +27,7 @@ beforeEach(() => {
     },
     key: (i: number) => [...old.keys()][i] ?? null,
     getItem: (k: string) => old.get(k) ?? null,
+    setItem: (k: string, v: string) => void old.set(k, v),
     removeItem: (k: string) => void old.delete(k),
   });
 });
@@ -56,6 +58,60 @@ function answers(how: (path: string, key: string, ages: readonly unknown[]) => R
   });
   return sent;
 }
+
+describe('a browser that clears its database', () => {
+  it('what waited is put back in its order from the second copy, and told; a picture is only told of', async () => {
+    away();
+    await postLine(7, line('first-000001'), { name: 'Leek' });
+    await postLine(7, line('second-00001'), { name: 'Leek' });
+    await doOrKeep({
+      ...{ path: '/api/house/photos', words: 'Photo, Leek' },
+      body: { idempotencyKey: 'photo-000001', jpeg: 'x'.repeat(60_000) },
+    });
+    expect(await keys()).toEqual(['first-000001', 'second-00001', 'photo-000001']);
+    vi.stubGlobal('indexedDB', new IDBFactory());
+    closeWaiting();
+    expect(await keys()).toEqual(['first-000001', 'second-00001']);
+    expect(clearedHere()).toMatchObject({ back: 2, lost: [{ words: 'Photo, Leek' }] });
+    // Sent, it is gone from both, and told no more once it was seen.
+    const sent = answers(taken);
+    await sendKept();
+    expect(sent).toEqual(['first-000001', 'second-00001']);
+    clearedSeen();
+    closeWaiting();
+    expect(await keys()).toEqual([]);
+    expect(clearedHere()).toBeNull();
+    expect([...old.keys()].filter((key) => key.startsWith('crook-copy/'))).toEqual([]);
+  });
+
+  it('one that was not cleared brings nothing back: what the service worker has sent stays sent', async () => {
+    away();
+    await postLine(7, line('first-000001'));
+    const copy = old.get('crook-copy/first-000001')!;
+    await dropWaiting('first-000001');
+    old.set('crook-copy/first-000001', copy);
+    closeWaiting();
+    expect(await keys()).toEqual([]);
+    expect(old.has('crook-copy/first-000001')).toBe(false);
+    expect(clearedHere()).toBeNull();
+  });
+
+  it('a full second place loses nothing of the first', async () => {
+    vi.stubGlobal('localStorage', {
+      ...localStorage,
+      length: 0,
+      key: () => null,
+      getItem: () => null,
+      removeItem: () => undefined,
+      setItem: () => {
+        throw new Error('QuotaExceededError');
+      },
+    });
+    away();
+    expect(await postLine(7, line('first-000001'))).toMatchObject({ kind: 'kept', lasts: true });
+    expect(await keys()).toEqual(['first-000001']);
+  });
+});
 
 describe('a log line without a network', () => {
   it('is kept before it is sent, outlives a browser that is closed, then goes out in order under the same keys, once', async () => {
@@ -223,7 +279,7 @@ describe('what a version before has kept', () => {
       ['early-one', 'No.', 3, '/api/batch/7/events'],
       ['later-one', null, 3, '/api/batch/7/events'],
     ]);
-    expect([...old.keys()]).toEqual(['crook.line.x', 'something-else']);
+    expect([...old.keys()].filter((key) => !key.startsWith('crook-'))).toEqual(['crook.line.x', 'something-else']);
     await takeOver();
     expect(await keys()).toHaveLength(2);
   });

@@ -97,6 +97,35 @@ test.describe('without a network', () => {
     await context.setOffline(false);
     expect((await sent).ok()).toBe(true);
   });
+
+  test('what a browser clears to make room is put back from the second copy, told, and sent once', async ({
+    page,
+    context,
+    house,
+  }) => {
+    await open(page, `/watering?place=${COOL_BAY}`);
+    const tray = page.locator(card(COOL_BAY)).locator('[data-tray]').first();
+    await tray.getByRole('button', { name: /^Water of/ }).click();
+    await context.setOffline(true);
+    await tray.getByRole('button', { name: 'Moist', exact: true }).click();
+    await expect(page.getByText(/kept on this device/).first()).toBeVisible();
+    // Nothing of the page holds the database open while it is cleared.
+    await page.goto('about:blank');
+    const devtools = await context.newCDPSession(page);
+    await devtools.send('Storage.clearDataForOrigin', {
+      origin: new URL(house.url).origin,
+      storageTypes: 'indexeddb',
+    });
+    await context.setOffline(false);
+    const sent = page.waitForResponse((response) => /\/api\/(watering\/lines|house\/entries)/.test(response.url()));
+    await open(page, '/');
+    await expect(page.getByText('This browser cleared what was kept here to make room.')).toBeVisible();
+    await expect(page.getByText('1 line put back from the second copy.')).toBeVisible();
+    expect((await sent).ok()).toBe(true);
+    await page.getByRole('button', { name: 'Seen' }).click();
+    await open(page, '/');
+    await expect(page.getByText('This browser cleared')).toHaveCount(0);
+  });
 });
 
 test('with little time water is one of the jobs: what is left of it is told with what that costs', async ({ page }) => {

@@ -1,5 +1,6 @@
 import { Suspense, useCallback, useEffect, useState } from 'react';
 import { allWaiting, onWaiting, waitingLasts, type Kept } from '../../device/waiting.ts';
+import { clearedHere, clearedSeen, type Cleared } from '../../device/secondCopy.ts';
 import { counted } from '../../ui/format.ts';
 import { later } from '../../ui/kit/later.tsx';
 import { sendKept, takeOver } from '../../ui/logPost.ts';
@@ -73,9 +74,41 @@ export function KeptLines() {
 
   const refused = lines.filter((kept) => kept.refused !== null);
   const waiting = lines.filter((kept) => kept.refused === null);
-  if (lines.length === 0) return null;
+  const [cleared, setCleared] = useState<Cleared | null>(null);
+  // Known once what is kept was opened.
+  useEffect(() => void allWaiting().then(() => setCleared(clearedHere())), []);
+  if (lines.length === 0 && cleared === null) return null;
   return (
     <div aria-live="polite" aria-label={WORDS.keptOnThisDevice}>
+      {cleared && (
+        <div className="note-bar bad my-2 flex flex-wrap items-start gap-x-3">
+          <div className="min-w-0 flex-1 basis-52 py-2">
+            <p>
+              <strong>{WORDS.cleared}</strong> {cleared.back > 0 && WORDS.putBack(counted(cleared.back, WORDS.line))}
+            </p>
+            {cleared.lost.length > 0 && (
+              <>
+                <p>{WORDS.lost(counted(cleared.lost.length, WORDS.line))}</p>
+                <ul className="list-disc pl-5">
+                  {cleared.lost.slice(0, MOST_lines).map(({ words, at_ms }) => (
+                    <li key={`${at_ms} ${words}`}>{WORDS.whatAndWhen(words, clock.format(at_ms))}</li>
+                  ))}
+                </ul>
+              </>
+            )}
+          </div>
+          <button
+            type="button"
+            className="btn small"
+            onClick={() => {
+              clearedSeen();
+              setCleared(null);
+            }}
+          >
+            {WORDS.seen}
+          </button>
+        </div>
+      )}
       {waiting.length > 0 && (
         <div className="note-bar my-2 flex flex-wrap items-start gap-x-3">
           <details className="min-w-0 flex-1 basis-52">

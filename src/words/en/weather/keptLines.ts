@@ -8,6 +8,10 @@ export const WORDS = catalogue({
   untilThePageIsClosed:
     'This browser keeps nothing (a private window, or storage refused): what waits is lost when the page is closed.',
   whatAndWhen: (what: string, when: string) => `${what}, ${when}`,
+  cleared: 'This browser cleared what was kept here to make room.',
+  putBack: (n: string) => `${n} put back from the second copy.`,
+  lost: (n: string) => `${n} could not be put back; do it again:`,
+  seen: 'Seen',
   line: 'line',
   andMore: (n: number) => `and ${n} more`,
 });
