@@ -98,6 +98,7 @@ test('stock: a session took from it, a count puts it right, below nothing is sai
 
 test('feed: half the label rate for a can and for an injector’s tank; 0 is refused', async ({ page }) => {
   await open(page, '/potting/feed');
+  await page.getByRole('textbox', { name: 'The can holds, L' }).fill('10');
   await expect(page.getByText('5 g', { exact: true })).toBeVisible();
   await expect(page.getByText('100 ppm N')).toBeVisible();
   const injector = page.getByRole('textbox', { name: 'Injector: parts of water for one of stock' });
@@ -106,7 +107,7 @@ test('feed: half the label rate for a can and for an injector’s tank; 0 is ref
   await injector.fill('0');
   await expect(page.getByRole('alert')).toContainText('parts of water for one of stock is 0');
   await injector.fill('');
-  await page.getByRole('textbox', { name: 'For', exact: true }).fill('150');
+  await page.getByRole('textbox', { name: 'For so much nitrogen, ppm' }).fill('150');
   await expect(page.getByText(/0\.75 g to a litre, 75% of the label rate/)).toBeVisible();
   await expect(page.getByRole('region', { name: 'Not yet' })).toContainText(/Scabious.*rests until 15 Apr/);
   await clean(page);

@@ -1,5 +1,10 @@
 import { decimal } from '../../ui/numbers.ts';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useId, useMemo, useState } from 'react';
+import { useWatch } from 'react-hook-form';
+import { figureOr, type FieldSpec, type Typed, type Units } from '../../ui/kit/fields.ts';
+import { FormRows } from '../../ui/kit/FormRows.tsx';
+import { OneField } from '../../ui/kit/OneField.tsx';
+import { useTypedForm } from '../../ui/kit/useTypedForm.ts';
 import { feedFor, rateForNitrogen, type Feed } from '../../core/potting/feed.ts';
 import { measureFromShown, shownMeasure } from '../../core/units/measure.ts';
 import { house, unitOf, volume } from '../../ui/house.ts';
@@ -15,7 +20,8 @@ interface Props {
   readonly today: FeedToday;
 }
 
-const figure = (text: string): number => (text.trim() === '' ? NaN : Number(text.replace(',', '.')));
+/** A can, where nothing is due. */
+const USUAL_CAN_L = 10;
 const FRACTIONS = [
   [0.25, WORDS.aQuarter],
   [0.5, WORDS.half],
@@ -24,42 +30,74 @@ const FRACTIONS = [
 ] as const;
 const rateWords = (rate_perL: number) => Math.round(shownMeasure(rate_perL, 'perL', house().lengthUnit) * 1000) / 1000;
 /** Litres as the house types them, a little more rather than less. */
-const canOf = (litres: number): string => String(Math.ceil(10 * shownMeasure(litres, 'L', house().lengthUnit)) / 10);
+const shownLitres = (litres: number): number => Math.ceil(10 * shownMeasure(litres, 'L', house().lengthUnit)) / 10;
+const roundedUp_L = (litres: number): number => measureFromShown(shownLitres(litres), 'L', house().lengthUnit);
 const ppm = (value: number) => `${value < 10 ? Math.round(value * 10) / 10 : Math.round(value)}`;
+
+const UNITS = (): Units => ({ temperature: house().unit, length: house().lengthUnit });
 
 /** How much feed for this can or tank, how strong it comes out, and who is not to have any yet. */
 export function FeedMixer({ feeds, resting, today }: Props) {
-  const { lengthUnit } = house();
-  const [id, setId] = useState(() => feeds.find((one) => one.id === today.feedId)?.id ?? feeds[0]?.id ?? 0);
-  const [fraction, setFraction] = useState(String(today.fraction));
-  const [water, setWater] = useState(() =>
-    today.litres > 0 ? canOf(today.litres) : lengthUnit === 'in' ? '2.5' : '10',
-  );
-  const [ratio, setRatio] = useState('');
-  const [ec, setEc] = useState('');
-  const [wanted, setWanted] = useState('');
+  const id = useId();
   const [ready, setReady] = useState(false);
   useEffect(() => setReady(true), []);
-  const feed = feeds.find((f) => f.id === id);
+  const start = {
+    feedId: (feeds.find((one) => one.id === today.feedId) ?? feeds[0])?.id ?? null,
+    fraction: today.fraction,
+    water_L: today.litres > 0 ? roundedUp_L(today.litres) : USUAL_CAN_L,
+    injector: null,
+    water_mS: null,
+  };
+  const fields = (injector: boolean): FieldSpec[] => [
+    { key: 'feedId', label: WORDS.feed, kind: 'link', options: feeds.map((f) => [f.id, f.name] as const) },
+    { key: 'fraction', label: WORDS.shareOfTheLabelRate, kind: 'number', hint: WORDS.words05IsHalf },
+    {
+      key: 'water_L',
+      label: injector ? WORDS.theStockTankHolds : WORDS.theCanHolds,
+      kind: 'number',
+      measure: 'L',
+    },
+    { key: 'injector', label: WORDS.injectorPartsOfWaterFor, kind: 'number', optional: true, hint: WORDS.noInjector },
+    {
+      key: 'water_mS',
+      label: WORDS.conductivityOfYourWaterMs,
+      kind: 'number',
+      optional: true,
+      hint: WORDS.notMeasured,
+    },
+  ];
+  const { form, bodyOf, error } = useTypedForm({
+    ...{ fields: fields(false), start, units: UNITS(), draft: null, version: 0 },
+  });
+  const typed = useWatch({ control: form.control });
+  const values = bodyOf(typed as Typed);
+  const { feedId, fraction, water_L, injector, water_mS } = values;
+  const feed = feeds.find((f) => f.id === feedId);
   const answer = useMemo(() => {
     if (!feed) return { wrong: WORDS.writeAFeedIntoThe };
+    const number = (value: unknown): number => (typeof value === 'number' ? value : NaN);
     try {
       return {
         done: feedFor(feed, {
-          fraction: figure(fraction),
-          water_L: measureFromShown(figure(water), 'L', lengthUnit),
-          injector: ratio.trim() === '' ? null : figure(ratio),
-          water_mS: ec.trim() === '' ? 0 : figure(ec),
+          fraction: number(fraction),
+          water_L: number(water_L),
+          injector: injector === null ? null : number(injector),
+          water_mS: water_mS === null ? 0 : number(water_mS),
         }),
       };
-    } catch (error) {
-      return { wrong: (error as Error).message };
+    } catch (problem) {
+      return { wrong: (problem as Error).message };
     }
-  }, [feed, fraction, water, ratio, ec, lengthUnit]);
+  }, [feed, fraction, water_L, injector, water_mS]);
   const { done } = answer;
+  const put = (key: string, value: number) => form.setValue(key, String(value), { shouldDirty: true });
+
+  const rows = (some: readonly FieldSpec[]) => (
+    <FormRows id={id} form={form} fields={some} units={UNITS()} error={error} columns="grid grid-cols-1 gap-3" />
+  );
 
   return (
-    <div data-ready={ready} data-typing>
+    <div data-ready={ready} data-typing={form.formState.isDirty ? true : undefined}>
       <div className="flex flex-wrap items-baseline gap-x-4">
         <h1>{WORDS.feed}</h1>
         <p className="text-ink2">{WORDS.weakAndLateHalfThe}</p>
@@ -69,65 +107,21 @@ export function FeedMixer({ feeds, resting, today }: Props) {
       </div>
       <div className="mt-3 grid grid-cols-1 gap-6 min-[900px]:grid-cols-[360px_minmax(0,1fr)]">
         <div className="flex flex-col gap-3">
-          <label className="field">
-            <span className="label">{WORDS.feed}</span>
-            <select className="input" value={id} onChange={(e) => setId(Number(e.target.value))}>
-              {feeds.map((f) => (
-                <option key={f.id} value={f.id}>
-                  {f.name}
-                </option>
-              ))}
-            </select>
-          </label>
-          <fieldset className="field">
-            <legend className="label">{WORDS.shareOfTheLabelRate}</legend>
-            <div className="flex flex-wrap gap-1.5">
-              {FRACTIONS.map(([value, words]) => (
-                <button
-                  key={value}
-                  type="button"
-                  className="btn"
-                  aria-pressed={figure(fraction) === value}
-                  onClick={() => setFraction(String(value))}
-                >
-                  {words}
-                </button>
-              ))}
-              <input
-                className="input w-20"
-                aria-label={WORDS.shareOfTheLabelRate2}
-                inputMode="decimal"
-                value={fraction}
-                onChange={(e) => setFraction(e.target.value)}
-              />
-            </div>
-          </fieldset>
-          <label className="field">
-            <span className="label">
-              {ratio.trim() === '' ? WORDS.theCanHolds(unitOf('L')) : WORDS.theStockTankHolds(unitOf('L'))}
-            </span>
-            <input className="input" inputMode="decimal" value={water} onChange={(e) => setWater(e.target.value)} />
-          </label>
-          <label className="field">
-            <span className="label">{WORDS.injectorPartsOfWaterFor}</span>
-            <input
-              className="input"
-              inputMode="decimal"
-              placeholder={WORDS.noInjector}
-              value={ratio}
-              onChange={(e) => setRatio(e.target.value)}
-            />
-          </label>
-          <label className="field">
-            <span className="label">{WORDS.conductivityOfYourWaterMs}</span>
-            <input
-              className="input"
-              inputMode="decimal"
-              placeholder={WORDS.notMeasured}
-              value={ec}
-              onChange={(e) => setEc(e.target.value)}
-            />
-          </label>
+          {rows(fields(injector !== null).slice(0, 2))}
+          <div role="group" aria-label={WORDS.shareOfTheLabelRate} className="flex flex-wrap gap-1.5">
+            {FRACTIONS.map(([value, words]) => (
+              <button
+                key={value}
+                type="button"
+                className="btn"
+                aria-pressed={fraction === value}
+                onClick={() => put('fraction', value)}
+              >
+                {words}
+              </button>
+            ))}
+          </div>
+          {rows(fields(injector !== null).slice(2))}
         </div>
         <div>
           {answer.wrong && (
@@ -140,11 +134,14 @@ export function FeedMixer({ feeds, resting, today }: Props) {
               <dl className="flex flex-wrap items-end gap-x-10 gap-y-4" aria-live="polite">
                 <Figure
                   value={`${done.amount < 10 ? Math.round(done.amount * 10) / 10 : Math.round(done.amount)} ${done.unit}`}
-                  words={WORDS.ofInto(feed.name, water, unitOf('L'))}
+                  words={WORDS.ofInto(
+                    feed.name,
+                    volume(done.finished_L / (typeof injector === 'number' ? injector : 1)),
+                  )}
                   size="text-5xl"
                 />
                 <Figure value={`${ppm(done.n_ppm)} ppm N`} words={WORDS.nitrogenAtThePlants} size="text-2xl" />
-                {ratio.trim() !== '' && (
+                {injector !== null && (
                   <Figure value={volume(Math.round(done.finished_L))} words={WORDS.reachThePlants} />
                 )}
               </dl>
@@ -180,9 +177,9 @@ export function FeedMixer({ feeds, resting, today }: Props) {
               <p className="mt-2 text-ink2">
                 {done.ec_mS === null
                   ? WORDS.theLabelGivesNoConductivity
-                  : WORDS.aboutMsCmByThe(decimal(done.ec_mS, 1), ec.trim() === '' ? WORDS.inPureWater : '')}
+                  : WORDS.aboutMsCmByThe(decimal(done.ec_mS, 1), water_mS === null ? WORDS.inPureWater : '')}
               </p>
-              <NitrogenBack feed={feed} wanted={wanted} onWanted={setWanted} />
+              <NitrogenBack feed={feed} />
               <details className="mt-2">
                 <summary className="link-btn">{WORDS.whyTheseFigures}</summary>
                 <p className="max-w-[60ch] text-[0.9rem] text-ink2">{WORDS.ppmGToALitre}</p>
@@ -194,7 +191,7 @@ export function FeedMixer({ feeds, resting, today }: Props) {
               <h2>{WORDS.withTodaysWater}</h2>
               <p>
                 {WORDS.batchesAndLitres(today.batches.length, volume(today.litres))}{' '}
-                <button type="button" className="link-btn" onClick={() => setWater(canOf(today.litres))}>
+                <button type="button" className="link-btn" onClick={() => put('water_L', shownLitres(today.litres))}>
                   {WORDS.intoTheCan}
                 </button>
               </p>
@@ -234,18 +231,12 @@ export function FeedMixer({ feeds, resting, today }: Props) {
   );
 }
 
-function NitrogenBack({
-  feed,
-  wanted,
-  onWanted,
-}: {
-  readonly feed: Feed;
-  readonly wanted: string;
-  readonly onWanted: (text: string) => void;
-}) {
-  const n = figure(wanted);
+function NitrogenBack({ feed }: { readonly feed: Feed }) {
+  const id = useId();
+  const [wanted, setWanted] = useState('');
+  const n = figureOr(wanted, (ppm) => ppm);
   let words = '';
-  if (Number.isFinite(n)) {
+  if (typeof n === 'number') {
     try {
       const rate = rateForNitrogen(feed, n);
       const share = Math.round((100 * rate) / feed.rate_perL);
@@ -261,16 +252,14 @@ function NitrogenBack({
     }
   }
   return (
-    <p className="mt-3 flex flex-wrap items-center gap-2">
-      <label htmlFor="wanted-n">{WORDS.for}</label>
-      <input
-        id="wanted-n"
-        className="input w-20"
-        inputMode="decimal"
+    <div className="mt-3 max-w-72">
+      <OneField
+        id={id}
+        field={{ key: 'n_ppm', label: WORDS.forNitrogen, kind: 'number', hint: words || WORDS.typeTheFigureYouWant }}
         value={wanted}
-        onChange={(e) => onWanted(e.target.value)}
+        error={undefined}
+        onChange={(text) => setWanted(String(text))}
       />
-      <span>{WORDS.ppmOfNitrogen(words || WORDS.typeTheFigureYouWant)}</span>
-    </p>
+    </div>
   );
 }
