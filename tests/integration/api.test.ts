@@ -86,6 +86,7 @@ describe('the ground', () => {
             'programmes',
             'people',
             'jobs',
+            'scales',
           ].map((b) => route.replace('{book}', b))
         : [route];
       return routes.flatMap((r) => methods.map((method) => `${method} ${r}`));

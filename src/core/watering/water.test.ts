@@ -391,7 +391,14 @@ describe('a batch with its water log', () => {
 });
 
 describe('lids and bags', () => {
-  const cover = (day: number, count: 0 | 1, id: number) => ({ id, kind: 'cover', day, count, cause: '', correctsId: null });
+  const cover = (day: number, count: 0 | 1, id: number) => ({
+    id,
+    kind: 'cover',
+    day,
+    count,
+    cause: '',
+    correctsId: null,
+  });
   const noonOf_ms = (day: number) => day * 86_400_000 + 12 * HOUR_ms;
   const under = (events: readonly object[], facts: object = {}) =>
     lidAt({ events, state: { facts } } as unknown as BatchView, noonOf_ms);
