@@ -1,5 +1,6 @@
 import { requireRange } from '../numerics/guard.ts';
 import { normalCdf } from '../numerics/normal.ts';
+import { Remembered } from '../numerics/remembered.ts';
 import { robustPool } from '../numerics/robustPool.ts';
 import { demandBetween_mm, shareAfter } from './drying.ts';
 import { WORDS } from '../../words/en/watering/core.ts';
@@ -167,6 +168,8 @@ function told(evidence: DryingEvidence): Told | null {
 /** How far log factors differ: those of a house together, by place, by container, by the hand that waters, and from tray to tray. Common practice, no source. */
 const SCALES = { base_sd: 0.15, group_sds: [0.3, 0.15, 0.1], noise_sd: 0.12, wrong_frac: 0.05, wrong_sd: 0.8 } as const;
 
+const pooled = new Remembered<Alike>(300);
+
 /** A tray with where and in what it stands. */
 export interface SeenTray {
   readonly evidence: DryingEvidence;
@@ -189,8 +192,12 @@ export function alikeOf(
       ? [{ value: Math.max(-5, Math.min(5, one.value)), sd: Math.min(10, one.sd), groups: [place, container, hand] }]
       : [];
   });
-  const { mean, sd } = robustPool([placeId, containerId, handId], observed, SCALES);
-  return { mean, sd: Math.hypot(sd, SCALES.noise_sd) };
+  const target = [placeId, containerId, handId];
+  // Most writes of a house change nothing that was seen of its trays.
+  return pooled.get(JSON.stringify([target, observed]), () => {
+    const { mean, sd } = robustPool(target, observed, SCALES);
+    return { mean, sd: Math.hypot(sd, SCALES.noise_sd) };
+  });
 }
 
 /** The factor below which a share p of belief lies. */

@@ -47,21 +47,39 @@ export function waterNow(season: Season): WaterNow {
 const instantOf = ({ now }: Season, day: number, hour: number): number =>
   now.instant_ms + ((day - now.today) * 24 + hour - now.minute / 60) * HOUR_ms;
 
-function workOut(season: Season): WaterNow {
-  const { world, now, site } = season;
+/** Air outside and over the trays of each place. */
+interface Air {
+  readonly outside: readonly OutsideHour[];
+  readonly airs: ReadonlyMap<number, PlaceAir>;
+}
+const airHeld = new Derived<Season['tables'], Air>();
+
+/** What was read of the air, as a word that changes with it. */
+const readOf = (lines: readonly WaterLine[]): string =>
+  lines.flatMap(({ id, air_C }) => (air_C === null ? [] : [id])).join();
+
+/** Air does not hang on what is logged of batches: it stands while the weather, the places and what was read of it do. */
+const airNow = (season: Season, lines: readonly WaterLine[]): Air =>
+  airHeld.get(season.tables, () => airOf(season, lines), [
+    season.site,
+    season.world.places,
+    readOf(lines),
+    Math.floor(season.now.instant_ms / SLOT_ms),
+  ]);
+
+function airOf({ world, now, site, tables }: Season, lines: readonly WaterLine[]): Air {
   const { latitude_deg, timeZone, height_m } = world.nursery;
   const now_ms = now.instant_ms;
   const noon_h = solarNoon_h(world, now_ms);
   const from_ms = Math.floor(now_ms / HOUR_ms) * HOUR_ms - BACK_days * 24 * HOUR_ms;
   const outside = outsideHours(site, { latitude_deg, timeZone, noon_h }, from_ms, (BACK_days + AHEAD_days) * 24);
-  const lines = standingLines(world.waterLines);
   const within = { latitude_deg, height_m: height_m ?? 0, noon_h };
   const airs = new Map(
     world.places.map((place) => [
       place.id,
       placeAir(
         place,
-        season.tables.climateOf(place.id),
+        tables.climateOf(place.id),
         outside,
         lines.flatMap(({ placeId, at_ms, air_C, humidity_frac }) =>
           placeId === place.id && air_C !== null && humidity_frac !== null && at_ms > now_ms - AIR_READ_ms
@@ -72,6 +90,16 @@ function workOut(season: Season): WaterNow {
       ),
     ]),
   );
+  return { outside, airs };
+}
+
+function workOut(season: Season): WaterNow {
+  const { world, now } = season;
+  const { latitude_deg } = world.nursery;
+  const now_ms = now.instant_ms;
+  const noon_h = solarNoon_h(world, now_ms);
+  const lines = standingLines(world.waterLines);
+  const { outside, airs } = airNow(season, lines);
   const byBatch = new Map<number | null, WaterLine[]>();
   for (const line of lines) {
     const own = byBatch.get(line.batchId);
