@@ -1,13 +1,16 @@
 import type { PottingSeed } from '../src/contracts/potting/potting.ts';
 
-/* Common things to begin from, no source; no brand. Numbers are the seed's own. */
+/* Common things to begin from, no source; no brand. Numbers are the seed's own; what parts hold is common practice, no source. */
 const part = (
   id: number,
   name: string,
   pack: number,
   least: number,
   price: number | null,
-): PottingSeed['items'][number] => ({ id, name, kind: 'part', unit: 'L', containerId: null, pack, least, price });
+  held_frac: number,
+): PottingSeed['items'][number] => ({
+  ...{ id, name, kind: 'part', unit: 'L', containerId: null, pack, least, price, held_frac },
+});
 const ware = (
   id: number,
   name: string,
@@ -20,12 +23,12 @@ const ware = (
 
 export const USUAL_STOCK: PottingSeed = {
   items: [
-    part(1, 'Peat-free compost', 60, 120, 9.4),
-    part(2, 'Loam compost', 25, 50, 6.8),
-    part(3, 'Sharp grit', 20, 20, 4.2),
-    part(4, 'Perlite', 100, 50, 17.5),
-    part(5, 'Sieved garden compost', 0, 40, null),
-    part(6, 'Worm compost', 10, 10, 8.9),
+    part(1, 'Peat-free compost', 60, 120, 9.4, 0.29),
+    part(2, 'Loam compost', 25, 50, 6.8, 0.24),
+    part(3, 'Sharp grit', 20, 20, 4.2, 0.04),
+    part(4, 'Perlite', 100, 50, 17.5, 0.12),
+    part(5, 'Sieved garden compost', 0, 40, null, 0.26),
+    part(6, 'Worm compost', 10, 10, 8.9, 0.3),
     ware(7, '9 cm pots', 'pot', 5, 250, 100, 21),
     ware(8, '10 cm pots', 'pot', 6, 250, 100, 26),
     ware(9, '7 cm pots', 'pot', 7, 500, 100, 29),

@@ -279,6 +279,27 @@ describe('lids', () => {
   });
 });
 
+describe('a mix by its parts', () => {
+  it('what a part holds, written down in the stock, moves what trays hold; of a label it is refused', async () => {
+    const stock = (await send(app, 'GET', '/api/books/stock')).body as ({
+      id: number;
+      version: number;
+      kind: string;
+    } & object)[];
+    const change = ({ id, version, ...line }: (typeof stock)[number], more: object) =>
+      send(app, 'PUT', `/api/books/stock/${id}`, { version, line: { ...line, ...more } });
+    const before = (await water()).trays.map(({ figures }) => figures.holds_L);
+    const compost = stock.find((item) => 'name' in item && item.name === 'Peat-free compost')!;
+    expect((await change(compost, { held_frac: 0.1 })).status).toBe(200);
+    const after = (await water()).trays.map(({ figures }) => figures.holds_L);
+    expect(Math.max(...after)).toBeLessThan(Math.max(...before));
+    expect((await change({ ...compost, version: compost.version + 1 }, { held_frac: 2 })).status).toBe(422);
+    await change({ ...compost, version: compost.version + 1 }, {});
+    const label = stock.find(({ kind }) => kind === 'label')!;
+    expect((await change(label, { held_frac: 0.3 })).body).toMatchObject({ errors: [{ path: 'held_frac' }] });
+  });
+});
+
 describe('a place that waters itself', () => {
   it('on a bench that is flooded its trays are flooded; a mat lets them last longer', async () => {
     const places = (await send(app, 'GET', '/api/books/places')).body as ({ id: number; version: number } & object)[];

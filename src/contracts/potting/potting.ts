@@ -62,6 +62,7 @@ export const stockItemInput = z.strictObject({
   least: figure(WORDS.leastToKeep, 0, 100_000_000),
   price: figure(WORDS.priceOfAPack, 0, 100_000).nullable(),
   feedId: recordId('feed').nullable().default(null),
+  held_frac: figure(WORDS.waterItHolds, 0.02, 0.8).nullable().default(null),
 });
 export type StockItemInput = z.input<typeof stockItemInput>;
 

@@ -77,6 +77,9 @@ export interface WaterTray {
   readonly dry_prob: number | null;
   readonly wet_prob: number | null;
   readonly share: number | null;
+  /** Seed that is kept moist until it is up; and whether it has less than it must by now. */
+  readonly keepMoist: boolean;
+  readonly dryNow: boolean;
   readonly lid: boolean;
   /** What to do with the lid; null: nothing. */
   readonly lidAdvice: LidAdvice | null;

@@ -15,6 +15,8 @@ export interface StockItem extends MixPart {
   readonly price: number | null;
   /** The feed of the book it is; null or not given: none. */
   readonly feedId?: number | null;
+  /** Of a part: share of its volume that is water between drained and wilting; null or not given: the usual. */
+  readonly held_frac?: number | null;
 }
 
 export type StockItemRecord = Versioned<StockItem>;

@@ -27,14 +27,20 @@ export interface WaterAdvice {
  * Whether a tray is watered now, and whether it lasts.
  * @param now as it stood when it was last watered or seen, with what the air has asked since
  * @param ahead_mm what the air will ask until the next look
+ * @param least share of its water it must not go below
  */
-export function waterAdvice(belief: DryingBelief, now: SinceThen, ahead_mm: number): WaterAdvice {
+export function waterAdvice(
+  belief: DryingBelief,
+  now: SinceThen,
+  ahead_mm: number,
+  least: number = DRY_BELOW,
+): WaterAdvice {
   const wet_prob = 1 - belowShare_prob(belief, now, WET_ABOVE);
-  const dry_prob = belowShare_prob(belief, { ...now, demand_mm: now.demand_mm + ahead_mm }, DRY_BELOW);
+  const dry_prob = belowShare_prob(belief, { ...now, demand_mm: now.demand_mm + ahead_mm }, least);
   const risky = dry_prob > DRY_RISK;
   const want = risky ? (wet_prob > WET_CHANCE ? 'not' : 'now') : wet_prob > 0.5 ? 'not' : 'later';
   const watered = { ...now, share: WATERED, demand_mm: ahead_mm };
-  const secondLook = want === 'now' ? belowShare_prob(belief, watered, DRY_BELOW) > DRY_RISK : want === 'not' && risky;
+  const secondLook = want === 'now' ? belowShare_prob(belief, watered, least) > DRY_RISK : want === 'not' && risky;
   return { want, dry_prob, wet_prob, secondLook };
 }
 

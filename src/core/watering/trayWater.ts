@@ -53,6 +53,8 @@ export interface TrayWater {
   /** Share of ground the leaves cover. */
   readonly cover: number;
   readonly lid: boolean;
+  /** Share of its water below which it must not go: seed is kept moist until it is up. */
+  readonly least: number;
   /** Half of it is up, or it came as plugs. */
   readonly up: boolean;
   readonly way: WaterWay;
@@ -66,6 +68,9 @@ export interface TrayWater {
   readonly full_g: number | null;
   readonly waterings: readonly number[];
 }
+
+/** Seed is kept moister than plants until half of it is up, that on the surface more than that which is covered. Common practice, no source. */
+const SEED_least = { surface: 0.55, covered: 0.45 } as const;
 
 /** The days its leaves grow over, from half up to the pot and on. Common practice, no source. */
 const CLOSES_days = 30;
@@ -157,6 +162,10 @@ export function trayWater(
     readonly containers: ReadonlyMap<number, Container>;
     readonly airOf: (placeId: number) => PlaceAir | null;
     readonly waterBy: (placeId: number) => WaterBy;
+    /** Share of its mix's volume that is water between drained and wilting. */
+    readonly heldOf: (view: BatchView) => number;
+    /** Whether its seed lies on the surface. */
+    readonly onSurface: (view: BatchView) => boolean;
     readonly noonOf_ms: (day: number) => number;
     readonly lines: readonly WaterLine[];
   },
@@ -169,7 +178,9 @@ export function trayWater(
   const air = stand && at.airOf(stand.placeId);
   if (!stand || !container || !air || stand.trays <= 0) return null;
   const by = at.waterBy(stand.placeId);
-  const holding = holdingOf(container, by === 'mat' ? container.footprint_slots * MAT_L : 0);
+  const mat_L = by === 'mat' ? container.footprint_slots * MAT_L : 0;
+  const holding = holdingOf(container, mat_L, at.heldOf(view));
+  const up = state.facts['half-up'] !== undefined || state.facts.arrive !== undefined;
   const cover = leafCover(view, today);
   const lid = state.covered === true && state.facts['half-up'] === undefined;
   const wasUnder = lidAt(view, at.noonOf_ms);
@@ -229,7 +240,8 @@ export function trayWater(
     holding,
     cover,
     lid,
-    up: state.facts['half-up'] !== undefined || state.facts.arrive !== undefined,
+    least: up ? DRY_BELOW : SEED_least[at.onSurface(view) ? 'surface' : 'covered'],
+    up,
     way: waterWay(view, container, today, by),
     since: stale
       ? null
@@ -309,7 +321,7 @@ export function waterToday(
       ...{ tray, want: 'look', dry_prob: null, wet_prob: null, share: null, dryAt_ms: null, againBy_ms: null, belief },
       litres: refill_L(full, 0.5),
     };
-  const advice = waterAdvice(belief, tray.since, ahead_mm);
+  const advice = waterAdvice(belief, tray.since, ahead_mm, tray.least);
   const median = factorQuantile(belief, 0.5);
   const { share: from, demand_mm, capacity_mm, cover } = tray.since;
   const share = shareAfter(from, median * demand_mm, capacity_mm, cover);
@@ -327,9 +339,9 @@ export function waterToday(
     const end = hour.at_ms + HOUR_ms;
     if (advice.secondLook && againBy_ms === null && end <= dusk_ms) {
       const then = { ...start, demand_mm: start.demand_mm + sum };
-      if (belowShare_prob(belief, then, DRY_BELOW) > DRY_RISK) againBy_ms = hour.at_ms;
+      if (belowShare_prob(belief, then, tray.least) > DRY_RISK) againBy_ms = hour.at_ms;
     }
-    if (dryAt_ms === null && shareAfter(from, median * (demand_mm + asIs), capacity_mm, cover) < DRY_BELOW)
+    if (dryAt_ms === null && shareAfter(from, median * (demand_mm + asIs), capacity_mm, cover) < tray.least)
       dryAt_ms = end;
     if (dryAt_ms !== null && (againBy_ms !== null || end > dusk_ms)) break;
   }
@@ -342,7 +354,7 @@ export function waterToday(
     dry_prob: advice.dry_prob,
     wet_prob: advice.wet_prob,
     share,
-    dryAt_ms: share < DRY_BELOW ? now_ms : dryAt_ms,
+    dryAt_ms: share < tray.least ? now_ms : dryAt_ms,
     againBy_ms: unsure ? null : againBy_ms === null ? null : Math.max(now_ms, againBy_ms),
     litres: refill_L(full, share),
     belief,

@@ -7,8 +7,8 @@ import type { BatchView } from '../plan/season.ts';
 import type { Place, WaterBy } from '../books/place.ts';
 import type { PlaceClimate } from '../plan/schedule/placeClimate.ts';
 import type { Site } from '../weather/site.ts';
-import { believe, NOTHING_SEEN, type Look } from './belief.ts';
-import { holdingOf } from './holding.ts';
+import { believe, DRY_BELOW, NOTHING_SEEN, type Look } from './belief.ts';
+import { HELD_frac, heldOfMix, holdingOf } from './holding.ts';
 import { lidAdvice, lidAt } from './lid.ts';
 import { scaleReads, type ScaleState } from './scale.ts';
 import { outsideHours } from './outsideHours.ts';
@@ -156,6 +156,7 @@ const steady = (mm_h: number, days = 4): PlaceAir => ({
 const holding = holdingOf({ kind: 'cell-tray', footprint_slots: 1, volume_L: 3, perCarryingTray: 1 });
 const tray = (share: number, more: Partial<TrayWater> = {}): TrayWater => ({
   ...{ batchId: 1, placeId: 1, containerId: 1, trays: 4, holding, cover: 0.4, lid: false, up: true, way: 'rose' },
+  least: DRY_BELOW,
   ...{
     since: { share, demand_mm: 0, capacity_mm: holding.capacity_mm, cover: 0.4 },
   },
@@ -335,13 +336,21 @@ describe('a batch with its water log', () => {
     ...{ way: null, litres: null, fed: false, water_C: null, air_C: null, humidity_frac: null, note: '' },
     ...{ onLid: false, scaleId: null, correctsId: null, authorId: null, ...more },
   });
-  const stands = (lines: readonly WaterLine[], now_h: number, of = view(), waterBy: WaterBy = 'hand') =>
+  const stands = (
+    lines: readonly WaterLine[],
+    now_h: number,
+    of = view(),
+    waterBy: WaterBy = 'hand',
+    surface = false,
+  ) =>
     trayWater(of, {
       today: DAY,
       now_ms: MIDNIGHT_ms + now_h * HOUR_ms,
       containers: new Map([[1, container]]),
       airOf: () => steady(0.25),
       waterBy: () => waterBy,
+      heldOf: () => HELD_frac.loose,
+      onSurface: () => surface,
       noonOf_ms: (day) => day * 86_400_000 + 12 * HOUR_ms,
       lines,
     });
@@ -377,6 +386,14 @@ describe('a batch with its water log', () => {
   it('seed drinks from below and is covered; what is planted, planned or nowhere has no water', () => {
     const sown = view({ facts: { sow: DAY - 2 }, phase: 'sown', up_count: null, covered: true });
     expect(stands([line('watered', 8)], 12, sown)).toMatchObject({ way: 'below', lid: true, cover: 0, up: false });
+    // Kept moister than plants, seed on the surface most of all.
+    expect([stands([], 12, sown)!.least, stands([], 12, sown, 'hand', true)!.least, stands([], 9)!.least]).toEqual([
+      0.45,
+      0.55,
+      DRY_BELOW,
+    ]);
+    const half = (of: number) => waterToday(tray(of, { least: 0.55, up: false }), steady(0.01), null, AT_EIGHT).want;
+    expect([half(0.58), waterToday(tray(0.58), steady(0.01), null, AT_EIGHT).want]).toEqual(['now', 'later']);
     // A mat holds more in reach; a bench that is flooded waters all the same, drip lines only pots.
     expect(stands([], 9, sown, 'mat')!.holding.water_L).toBeCloseTo(0.84 + 0.3, 9);
     expect((['mat', 'flood', 'line'] as const).map((by) => stands([], 9, view(), by)!.way)).toEqual([
@@ -387,6 +404,23 @@ describe('a batch with its water log', () => {
     expect(waterWay(view(), { kind: 'pot' }, DAY, 'line')).toBe('line');
     for (const phase of ['planned', 'planted', 'ended']) expect(stands([], 9, view({ phase }))).toBeNull();
     expect(stands([], 9, { ...view(), progress: { stands: [] } } as unknown as BatchView)).toBeNull();
+  });
+});
+
+describe('what a mix holds by its parts', () => {
+  const mix = {
+    parts: [
+      { itemId: 1, parts: 3 },
+      { itemId: 2, parts: 1 },
+    ],
+  };
+  it('is their mean by volume; a part that does not say counts as the usual, and a mix of which none says is not known', () => {
+    expect(heldOfMix(mix, (id) => (id === 1 ? 0.3 : 0.12))).toBeCloseTo(0.255, 12);
+    expect(heldOfMix(mix, (id) => (id === 1 ? 0.2 : null))).toBeCloseTo(0.22, 12);
+    expect(heldOfMix(mix, () => null)).toBeNull();
+    const cell = { kind: 'cell-tray', footprint_slots: 1, volume_L: 3, perCarryingTray: 1 } as const;
+    expect(holdingOf(cell, 0, 0.255).water_L).toBeCloseTo(0.765, 12);
+    expect(() => holdingOf(cell, 0, 0.9)).toThrow(RangeError);
   });
 });
 

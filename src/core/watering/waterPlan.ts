@@ -1,4 +1,4 @@
-import { DRY_BELOW, factorQuantile, WATERED } from './belief.ts';
+import { factorQuantile, WATERED } from './belief.ts';
 import type { PlaceAir } from './placeAir.ts';
 import { afterHour, type WaterToday } from './trayWater.ts';
 
@@ -33,7 +33,7 @@ export function whileAway(today: WaterToday, air: PlaceAir, from_ms: number, to_
       if (hour.at_ms < from_ms) continue;
       if (hour.at_ms >= to_ms) break;
       share = afterHour(tray, share, hour, factor);
-      if (share >= DRY_BELOW) continue;
+      if (share >= tray.least) continue;
       dryAt_ms ??= hour.at_ms + HOUR_ms;
       waterings++;
       share = WATERED;

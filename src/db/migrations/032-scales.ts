@@ -1,12 +1,15 @@
 import type { Sequelize } from 'sequelize';
 
 /**
- * How a place is watered where no hand does it, scales under trays, what is seen on a lid, and the feed that a thing of the stock is.
+ * How a place is watered where no hand does it, scales under trays, what is seen on a lid, the feed that a thing of
+ * the stock is, and the water that a part of mixes holds.
  */
 export async function up(db: Sequelize): Promise<void> {
   await db.query(`
     ALTER TABLE places ADD COLUMN water_by text NOT NULL DEFAULT 'hand' CHECK (water_by IN ('hand', 'mat', 'flood', 'line'));
     ALTER TABLE stock_items ADD COLUMN feed_id integer REFERENCES feeds;
+    ALTER TABLE stock_items ADD COLUMN held_frac double precision CHECK (held_frac BETWEEN 0.02 AND 0.8);
+    ALTER TABLE stock_items ADD CONSTRAINT stock_items_held CHECK (held_frac IS NULL OR kind = 'part');
     ALTER TABLE stock_items ADD CONSTRAINT stock_items_feed CHECK (feed_id IS NULL OR (kind = 'feed' AND unit IN ('g', 'mL')));
     UPDATE stock_items s SET feed_id = f.id FROM feeds f
       WHERE s.kind = 'feed' AND s.unit IN ('g', 'mL') AND lower(s.name) = lower(f.name);
@@ -45,6 +48,6 @@ export async function down(db: Sequelize): Promise<void> {
     ALTER TABLE stock_moves DROP COLUMN water_line_id;
     DROP TABLE scale_weights;
     DROP TABLE scales;
-    ALTER TABLE stock_items DROP COLUMN feed_id;
+    ALTER TABLE stock_items DROP COLUMN feed_id, DROP COLUMN held_frac;
     ALTER TABLE places DROP COLUMN water_by;`);
 }

@@ -47,6 +47,7 @@ export class StockItemModel extends Model<InferAttributes<StockItemModel>, Infer
   declare least: number;
   declare price: number | null;
   declare feedId: CreationOptional<number | null>;
+  declare held_frac: CreationOptional<number | null>;
 }
 
 /** Defines the models of potting on a connection. */
@@ -90,6 +91,7 @@ export function definePottingModels(sequelize: Sequelize): void {
     least: figure('least'),
     price: figure('price', true),
     feedId: whole('feed_id', true),
+    held_frac: figure('held_frac', true),
   };
   StockItemModel.init(stock, on('stock_items'));
 }

@@ -205,8 +205,13 @@ interface LineProps {
 function TrayLine({ tray, today, short, alone, open, busy, onOpen, onWatered, children }: LineProps) {
   const when = (at: { readonly day: number; readonly minute: number }) =>
     WORDS.at(spokenDay(at.day, today), clockWords(at.minute));
-  const dry =
-    tray.share !== null && tray.share < 0.35 ? WORDS.dryNow : tray.dry ? WORDS.dryBy(when(tray.dry)) : WORDS.lastsLong;
+  const dry = tray.dryNow
+    ? tray.keepMoist
+      ? WORDS.lessThanMoist
+      : WORDS.dryNow
+    : tray.dry
+      ? WORDS.dryBy(when(tray.dry))
+      : WORDS.lastsLong;
   return (
     <li className={short ? 'border-t border-line' : 'border-t border-line py-1'} data-tray={tray.batchId}>
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
@@ -224,6 +229,7 @@ function TrayLine({ tray, today, short, alone, open, busy, onOpen, onWatered, ch
               ? WORDS.noneNow(tray.trays)
               : WORDS.line(tray.trays, WORDS.way[tray.way], volume(tray.litres))}
             {tray.lid && `, ${tray.lidAdvice ? WORDS.lidAdvice[tray.lidAdvice] : WORDS.underLid}`}
+            {tray.keepMoist && !tray.lid && `, ${WORDS.keepMoist}`}
             {tray.feed && tray.want !== 'not' && `, ${WORDS.withFeed}`}
             {' · '}
             {tray.want !== 'look' ? dry : tray.share === null ? WORDS.notKnown : WORDS.mayBeDry}

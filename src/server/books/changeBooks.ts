@@ -240,6 +240,7 @@ async function requireSense<B extends BookName>(book: B, input: BookInputs[B]): 
       throw fieldProblem('feedId', WORDS.thereIsNoSuchFeed);
     if (item.feedId != null && (item.kind !== 'feed' || !['g', 'mL'].includes(item.unit)))
       throw fieldProblem('feedId', WORDS.feedIsWeighedOrMeasured);
+    if (item.held_frac != null && item.kind !== 'part') throw fieldProblem('held_frac', WORDS.onlyPartsOfMixesHold);
     if (item.kind === 'part' && item.unit !== 'L') throw fieldProblem('unit', WORDS.partsOfMixesAreMeasured);
   }
   if (book === 'scales') {

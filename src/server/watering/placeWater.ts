@@ -112,6 +112,8 @@ function waterTrayOf(season: Season, water: WaterNow, view: BatchView, today: Wa
     dry_prob: today.dry_prob,
     wet_prob: today.wet_prob,
     share: today.share,
+    keepMoist: !tray.up,
+    dryNow: today.share !== null && today.share < tray.least,
     lid: tray.lid,
     lidAdvice: tray.lidAdvice,
     feed: feedsNow(season, water, view, tray),

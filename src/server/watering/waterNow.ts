@@ -1,4 +1,7 @@
-import type { Season } from '../../core/plan/season.ts';
+import { cropOf } from '../../core/books/cropOf.ts';
+import type { Crop } from '../../core/books/crop.ts';
+import type { BatchView, Season } from '../../core/plan/season.ts';
+import { HELD_frac, heldOfMix } from '../../core/watering/holding.ts';
 import { Derived } from '../../core/numerics/remembered.ts';
 import { dayLength_h } from '../../core/weather/sun.ts';
 import { dayOfYear } from '../../core/calendar/dayNumber.ts';
@@ -93,6 +96,21 @@ function airOf({ world, now, site, tables }: Season, lines: readonly WaterLine[]
   return { outside, airs };
 }
 
+/** What the mix holds that a batch stands in: that of the pots once it was potted, else that of sowing. */
+function mixHolds({ world }: Season): (view: BatchView) => number {
+  const parts = new Map(world.stock.map(({ id, held_frac }) => [id, held_frac]));
+  const ofMix = (mixId: number | null): number => {
+    const mix = world.mixes.find(({ id }) => id === mixId);
+    return (mix && heldOfMix(mix, (id) => parts.get(id))) ?? HELD_frac.loose;
+  };
+  const { mixId, sowMixId } = world.nursery.potting;
+  const [pots, sown] = [ofMix(mixId), ofMix(sowMixId)];
+  return ({ state }) => (state.facts.pot === undefined ? sown : pots);
+}
+
+/** Seed that wants light lies on the surface, as does what is sown no deeper than dust. */
+const onSurface = ({ light, depth_mm }: Crop): boolean => light === 'light' || depth_mm < 1;
+
 function workOut(season: Season): WaterNow {
   const { world, now } = season;
   const { latitude_deg } = world.nursery;
@@ -114,6 +132,8 @@ function workOut(season: Season): WaterNow {
       now_ms,
       containers,
       airOf: (id) => airs.get(id) ?? null,
+      heldOf: mixHolds(season),
+      onSurface: (view) => onSurface(cropOf(season, view.batch)),
       waterBy: (id) => waterBy.get(id) ?? 'hand',
       noonOf_ms: (day) => instantOf(season, day, 12),
       lines: byBatch.get(view.batch.id) ?? [],

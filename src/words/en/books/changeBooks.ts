@@ -29,6 +29,7 @@ export const WORDS = catalogue({
     'Over 100% is for seed balls, which hold several seeds; say so in the book of crops if this is one.',
   jobOfTheHouse: 'job of the house',
   scale: 'scale',
+  onlyPartsOfMixesHold: 'Only parts of mixes hold water; leave it empty',
   thereIsNoSuchFeed: 'There is no such feed; choose one of the book',
   feedIsWeighedOrMeasured: 'Only feed counted in g or mL can be a feed of the book',
   noSuchLineChooseAnother: 'There is no such line; choose another',

@@ -22,6 +22,7 @@ export const WORDS = catalogue({
   baseMix: 'base mix',
   depthOfTheBase: 'depth of the base',
   sowingMix: 'sowing mix',
+  waterItHolds: 'water it holds',
   shareOfTheLabelRate: 'share of the label rate',
   weeksAhead: 'weeks ahead',
   fromDoubles: 'from doubles',

@@ -5,6 +5,9 @@ export const WORDS = catalogue({
   name: 'Name',
   kind: 'Kind',
   countedIn: 'Counted in',
+  waterItHolds: 'Water it holds, %',
+  waterMeans:
+    'of its volume, between drained and wilting: compost about 28, vermiculite 30, perlite 12, grit 4; empty: 28',
   feedOfTheBookIt: 'Feed of the book it is',
   takenWithTheWater: 'what is given with the water is taken from it',
   containerOfTheBookIt: 'Container of the book it is, or carries',

@@ -61,6 +61,8 @@ export const WORDS = catalogue({
   dryBy: (when: string) => `dry about ${when}`,
   lastsLong: 'lasts as far as the weather is known',
   dryNow: 'dry by now',
+  lessThanMoist: 'less than moist by now',
+  keepMoist: 'kept moist until up',
   found: (of: string, when: string) => `found ${of} ${when}`,
   at: (day: string, clock: string) => `${day} ${clock}`,
   howIsIt: 'How is it?',
