@@ -69,6 +69,13 @@ test('three days away: which trays do not last, and a tank in days', async ({ pa
   await expect(page.getByRole('button', { name: '3', exact: true })).toHaveAttribute('aria-pressed', 'true');
   await expect(page.getByText(/\d+ of \d+ batches do not last/)).toBeVisible();
   await expect(page.locator('[data-away="wants"]').first()).toContainText(/watering/);
+  // Two stay: each place is one's, and each line says whose.
+  await page.getByRole('button', { name: 'Propagator stays' }).click();
+  await page.getByRole('button', { name: 'Head grower stays' }).click();
+  const whose = page.getByRole('list', { name: 'Who waters what' }).getByRole('listitem');
+  await expect(whose).toHaveCount(2);
+  await expect(whose.filter({ hasText: /Head grower: .* in all/ })).toHaveCount(1);
+  await expect(page.locator('[data-away="wants"]').first()).toContainText(/, (HG|P)$/);
   await page.getByLabel(/Tank or butt holds/).fill('1000');
   await expect(page.getByRole('columnheader', { name: 'Tank lasts' })).toBeVisible();
   await expect(page.getByText('Electricity and water', { exact: false }).first()).toBeVisible();

@@ -75,6 +75,7 @@ export interface AwayLine {
   readonly batchId: number;
   readonly code: string;
   readonly name: string;
+  readonly placeId: number;
   readonly place: string;
   readonly trays: number;
   /** When it is as likely dry as not, watered well before leaving; null: it lasts as far as the weather is known. */
@@ -82,12 +83,15 @@ export interface AwayLine {
   readonly lasts: boolean;
   readonly waterings: number;
   readonly litres: number;
+  /** Of all its waterings. */
+  readonly minutes: number;
 }
 
 export interface WaterPlanView {
   readonly today: number;
   readonly away_days: number;
   readonly away: readonly AwayLine[];
+  readonly people: readonly Person[];
   readonly weeks: readonly {
     readonly week: number;
     readonly litresADay: number;

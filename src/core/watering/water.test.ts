@@ -27,6 +27,7 @@ import {
 } from './trayWater.ts';
 import { standingLines, type WaterLine } from './waterLine.ts';
 import { litresOf, whileAway } from './waterPlan.ts';
+import { whoWaters } from './whoWaters.ts';
 import { waterWeeks } from './waterWeeks.ts';
 
 const HOUR_ms = 3_600_000;
@@ -421,6 +422,24 @@ describe('what a mix holds by its parts', () => {
     const cell = { kind: 'cell-tray', footprint_slots: 1, volume_L: 3, perCarryingTray: 1 } as const;
     expect(holdingOf(cell, 0, 0.255).water_L).toBeCloseTo(0.765, 12);
     expect(() => holdingOf(cell, 0, 0.9)).toThrow(RangeError);
+  });
+});
+
+describe('who waters what while some are away', () => {
+  const work = [
+    { placeId: 1, minutes: 20 },
+    { placeId: 2, minutes: 25 },
+    { placeId: 1, minutes: 20 },
+    { placeId: 3, minutes: 10 },
+  ];
+  it('each place goes to one, the longest first to whoever has least; nobody stays, nobody has any', () => {
+    expect([...whoWaters(work, [7, 8])]).toEqual([
+      [1, 7],
+      [2, 8],
+      [3, 8],
+    ]);
+    expect(new Set(whoWaters(work, [9]).values())).toEqual(new Set([9]));
+    expect(whoWaters(work, []).size).toBe(0);
   });
 });
 

@@ -1,4 +1,5 @@
-import { useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
+import { whoWaters } from '../../core/watering/whoWaters.ts';
 import type { WaterPlanView } from '../../contracts/watering/waterViews.ts';
 import { clockWords, shortDay, spokenDay } from '../../ui/format.ts';
 import { house, unitOf, volume } from '../../ui/house.ts';
@@ -6,12 +7,13 @@ import { measureFromShown } from '../../core/units/measure.ts';
 import { useView } from '../../ui/kit/data.ts';
 import { minutesWords } from '../../ui/minutes.ts';
 import { decimal } from '../../ui/numbers.ts';
+import { PersonMark } from '../../ui/PersonMark.tsx';
 import { recall, remember } from '../../ui/remembered.ts';
 import { WORDS } from '../../words/en/watering/pages.ts';
 import { Cautions } from './PlaceWaterPage.tsx';
-import { useEffect } from 'react';
 
 const TANK = 'crook.tank';
+const STAY = 'crook.stay';
 
 /** Water for some days away, and litres and minutes a day by week. */
 export function WaterPlan({ initial, most }: { readonly initial: WaterPlanView; readonly most: number }) {
@@ -19,6 +21,22 @@ export function WaterPlan({ initial, most }: { readonly initial: WaterPlanView; 
   const { view } = useView<WaterPlanView>(`/api/watering/plan?away=${days}`, initial);
   const { today } = view;
   const short = view.away.filter(({ lasts }) => !lasts);
+  const [stay, setStay] = useState<readonly number[]>([]);
+  useEffect(() => setStay(recall<{ people: readonly number[] }>(STAY, { people: [] }).people), []);
+  const staying = view.people.filter(({ id }) => stay.includes(id));
+  const chosen = staying.map(({ id }) => id).join();
+  const who = useMemo(() => {
+    const people = chosen === '' ? [] : chosen.split(',').map(Number);
+    return whoWaters(
+      view.away.filter(({ lasts }) => !lasts),
+      people,
+    );
+  }, [view.away, chosen]);
+  const toggle = (id: number) => {
+    const people = stay.includes(id) ? stay.filter((one) => one !== id) : [...stay, id];
+    setStay(people);
+    remember(STAY, { people });
+  };
   const back = spokenDay(today + view.away_days, today);
   return (
     <div>
@@ -47,6 +65,43 @@ export function WaterPlan({ initial, most }: { readonly initial: WaterPlanView; 
               : WORDS.someDoNot(short.length, view.away.length)}
         </p>
         <p className="max-w-[70ch] text-[0.92rem] text-ink2">{WORDS.awayMeans(view.away_days, WORDS.back(back))}</p>
+        {short.length > 0 && view.people.length > 0 && (
+          <>
+            <div className="no-print mt-2 flex flex-wrap items-center gap-2" role="group" aria-label={WORDS.whoStays}>
+              <span>{WORDS.whoStays}</span>
+              {view.people.map(({ id, name, initials, mark }) => (
+                <button
+                  key={id}
+                  type="button"
+                  className="btn min-h-12 gap-1.5"
+                  aria-pressed={stay.includes(id)}
+                  aria-label={WORDS.stays(name)}
+                  onClick={() => toggle(id)}
+                >
+                  <PersonMark mark={mark} size={12} />
+                  {initials}
+                </button>
+              ))}
+            </div>
+            <ul aria-label={WORDS.whoWatersWhat}>
+              {staying.map(({ id, name }) => {
+                const own = short.filter(({ placeId }) => who.get(placeId) === id);
+                const places = [...new Set(own.map(({ place }) => place))];
+                return (
+                  <li key={id}>
+                    <b>{name}</b>:{' '}
+                    {places.length === 0
+                      ? WORDS.nothingToWater
+                      : WORDS.watersThere(
+                          places.join(', '),
+                          minutesWords(own.reduce((sum, one) => sum + one.minutes, 0)),
+                        )}
+                  </li>
+                );
+              })}
+            </ul>
+          </>
+        )}
         {view.away.length > 0 && (
           <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={WORDS.away}>
             <table className="plain-table mid mt-2">
@@ -70,6 +125,9 @@ export function WaterPlan({ initial, most }: { readonly initial: WaterPlanView; 
                     </td>
                     <td className={one.lasts ? 'text-ink2' : 'font-semibold'}>
                       {one.lasts ? WORDS.lasts : WORDS.waterTimes(Math.max(1, one.waterings), volume(one.litres))}
+                      {!one.lasts && staying.find(({ id }) => id === who.get(one.placeId)) && (
+                        <>, {staying.find(({ id }) => id === who.get(one.placeId))!.initials}</>
+                      )}
                     </td>
                   </tr>
                 ))}

@@ -5,6 +5,7 @@ import type { Season } from '../../core/plan/season.ts';
 import { whileAway } from '../../core/watering/waterPlan.ts';
 import { waterWeeks } from '../../core/watering/waterWeeks.ts';
 import type { AirDay, AirFor, PlaceWaterView, WaterPlanView } from '../../contracts/watering/waterViews.ts';
+import type { Person } from '../../core/house/people.ts';
 import { ProblemError } from '../../contracts/problem.ts';
 import { WORDS } from '../../words/en/watering/waterViews.ts';
 import { pacedMinutes } from '../house/roundJobs.ts';
@@ -20,6 +21,9 @@ export const MOST_AWAY_days = AHEAD_days - 1;
 const LINES = 12;
 
 const airFor = (kPa: number): AirFor => (kPa < RIGHT_kPa.least ? 'damp' : kPa > RIGHT_kPa.most ? 'dry' : 'right');
+
+const peopleHere = ({ people }: Season['world']): Person[] =>
+  inUse(people).map(({ id, name, initials, mark }) => ({ id, name, initials, mark }));
 
 /** Water and air of a place. @throws ProblemError 404 where there is none of this number */
 export function placeWaterView(season: Season, placeId: number): PlaceWaterView {
@@ -65,7 +69,7 @@ export function placeWaterView(season: Season, placeId: number): PlaceWaterView 
         ...{ id, kind, batchId: batchId!, name: names.get(batchId!) ?? '', look, weight_g, by: authorId },
         ...at(at_ms),
       })),
-    people: inUse(world.people).map(({ id, name, initials, mark }) => ({ id, name, initials, mark })),
+    people: peopleHere(world),
     chamber: place.kind === 'dark-chamber' || place.kind === 'lit-chamber',
   };
 }
@@ -114,12 +118,14 @@ export function waterPlanView(season: Season, away_days: number): WaterPlanView 
         batchId: view.batch.id,
         code: view.batch.code,
         name: view.name,
+        placeId: tray.placeId,
         place: names.get(tray.placeId) ?? '',
         trays: tray.trays,
         dry: while_.lastsTo_ms === null ? null : localTimeAt(while_.lastsTo_ms, world.nursery.timeZone),
         lasts: while_.lasts,
         waterings: while_.waterings,
         litres: tray.trays * tray.holding.water_L * while_.waterings * 0.7,
+        minutes: while_.waterings * pacedMinutes(season, 'water', tray.trays).minutes,
         dryAt: while_.lastsTo_ms ?? Infinity,
       },
     ];
@@ -127,6 +133,7 @@ export function waterPlanView(season: Season, away_days: number): WaterPlanView 
   return {
     today: now.today,
     away_days,
+    people: peopleHere(world),
     away: away.sort((a, b) => a.dryAt - b.dryAt).map(({ dryAt: _dryAt, ...line }) => line),
     weeks: weeksHeld.get(batches, () => weeksOf(season), [season.site, season.tables]),
   };

@@ -73,6 +73,11 @@ export const WORDS = catalogue({
     `Watered well before you go, back in the morning after ${days === 1 ? '1 day' : `${days} days`} (${back}). A batch lasts only if it would also last drying a third faster.`,
   back: (day: string) => `back ${day}`,
   noTrays: 'Nothing stands in trays today.',
+  whoStays: 'Who stays and waters',
+  stays: (name: string) => `${name} stays`,
+  whoWatersWhat: 'Who waters what',
+  watersThere: (places: string, minutes: string) => `${places}; ${minutes} in all`,
+  nothingToWater: 'nothing: the others have it',
   allLast: 'All trays last.',
   someDoNot: (n: number, of: number) =>
     `${n} of ${of} batches do not last: somebody must water them, or they must be set up.`,
