@@ -157,6 +157,8 @@ export interface PlaceWater {
   readonly tender: boolean;
   /** The hose outside may be frozen this morning. */
   readonly hoseFrozen: boolean;
+  /** Frost is told for tonight: tomorrow morning it will be. */
+  readonly hoseTonight: boolean;
   /** The forecast ends before the next look. */
   readonly weatherShort: boolean;
 }

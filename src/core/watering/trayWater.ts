@@ -1,5 +1,5 @@
 import { containerNow } from '../batch/progress.ts';
-import { isOver } from '../batch/event.ts';
+import { isOver, type EventKind } from '../batch/event.ts';
 import type { Container } from '../books/container.ts';
 import type { WaterBy } from '../books/place.ts';
 import type { BatchView } from '../plan/season.ts';
@@ -149,6 +149,16 @@ export const shareByWeight = (weight_g: number, full_g: number, water_L: number)
 /** Shares of its water that a weight of a tray can stand for: others are of no tray of this batch. */
 export const WEIGHTS = { least: -0.25, most: 1.2 } as const;
 
+/** Lines of a batch's log with which a tray is wet through. */
+const WETS: ReadonlySet<EventKind> = new Set(['sown', 'potted', 'watered', 'arrived']);
+
+/** When on a day a tray was wet through: as it was tapped, where that was the same day; else at noon. */
+function instantOf({ events }: Pick<BatchView, 'events'>, day: number, noon_ms: number): number {
+  const line = events.findLast((event) => event.day === day && WETS.has(event.kind));
+  const tapped_ms = line && (line.tappedAt_ms ?? line.recordedAt_ms);
+  return tapped_ms !== undefined && Math.abs(tapped_ms - noon_ms) < DAY_ms / 2 ? tapped_ms : noon_ms;
+}
+
 /**
  * A batch with what is written of its water; null: it stands nowhere in trays today.
  * @param lines those of this batch that stand, the oldest first
@@ -188,7 +198,7 @@ export function trayWater(
   // Sowing, potting and watering in wet a tray through; a line of the water log of the same day is more exact.
   const byLog = [state.facts.sow, state.facts.pot, state.wateredOn ?? undefined, state.facts.arrive]
     .filter((day) => day !== undefined)
-    .map((day) => Math.min(now_ms, at.noonOf_ms(day)));
+    .map((day) => Math.min(now_ms, instantOf(view, day, at.noonOf_ms(day))));
   const all = [
     ...byLog.map((at_ms) => ({ at_ms, line: null })),
     ...at.lines.filter(({ at_ms }) => at_ms <= now_ms).map((line) => ({ at_ms: line.at_ms, line })),

@@ -363,6 +363,17 @@ describe('a batch with its water log', () => {
     expect(at.waterings).toHaveLength(1);
   });
 
+  it('sown today stands since it was tapped; tapped on another day, since noon', () => {
+    const sown = (tapped_h: number) => ({
+      ...view({ facts: { sow: DAY }, phase: 'sown', up_count: null }),
+      events: [
+        { kind: 'sown', day: DAY, recordedAt_ms: MIDNIGHT_ms + tapped_h * HOUR_ms },
+      ] as unknown as BatchView['events'],
+    });
+    expect(stands([], 17, sown(16))!.since!.demand_mm).toBeCloseTo(0.25, 9);
+    expect(stands([], 17, sown(400))!.since!.demand_mm).toBeCloseTo(5 * 0.25, 9);
+  });
+
   it('sown before the weather is known, never seen: nobody knows; found moist it stands so, and the first look teaches nothing', () => {
     expect(stands([], 9)!.since).toBeNull();
     const found = stands([line('looked', 8, { look: 'moist' })], 9)!;

@@ -138,7 +138,7 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
           <h1>{WORDS.todaysRound}</h1>
           <p className="text-ink2">
             <span className="min-[380.1px]:hidden">{WORDS.dayAnd(shortDay(view.today))}</span>
-            {counting === 0 ? WORDS.nothingDue : counted(counting, WORDS.job)}
+            {counting > 0 ? counted(counting, WORDS.job) : water.length > 0 ? WORDS.onlyWater : WORDS.nothingDue}
             {late > 0 && WORDS.late(late)}
           </p>
           <span className="no-print ml-auto flex gap-4 max-[700px]:hidden">
@@ -252,7 +252,7 @@ export function Round({ initial, search }: { readonly initial: RoundView; readon
           <a href="/house/walk">{WORDS.walkingOrder}</a>
           <a href="/house/paper">{WORDS.printOnPaper}</a>
         </p>
-        {open_jobs.length === 0 && done.length === 0 && kept.size === 0 && (
+        {open_jobs.length + water.length === 0 && done.length === 0 && kept.size === 0 && (
           <Empty drawing="tray">
             <h2>{WORDS.nothingWaitsToday}</h2>
             <p className="mt-1">

@@ -150,6 +150,7 @@ export function WaterCard({ place, water, today, minute, refresh, own = false }:
         />
       )}
       {water.hoseFrozen && <Note words={WORDS.hoseFrozen} />}
+      {water.hoseTonight && <Note words={WORDS.hoseTonight} />}
       {water.rainUnknown && now.length > 0 && <Note words={WORDS.rainUnknown} />}
       {water.weatherShort && own && <Note words={WORDS.weatherShort} />}
       {!water.humidityKnown && own && <Note words={WORDS.humidityUnknown} />}

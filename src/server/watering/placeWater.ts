@@ -16,8 +16,8 @@ import { waterNow, type WaterNow } from './waterNow.ts';
 const HOUR_ms = 3_600_000;
 /** A reading of water says something for a week. */
 const WATER_READ_ms = 7 * 24 * HOUR_ms;
-/** Air of a night after which a hose outside may be frozen in the morning, and until when it is. Common practice, no source. */
-const HOSE = { least_C: -1, until_h: 11 } as const;
+/** Air of a night after which a hose outside may be frozen in the morning, until when it is, and from when on the coming night is told. Common practice, no source. */
+const HOSE = { least_C: -1, until_h: 11, tonight_h: 12 } as const;
 
 const timeOf = ({ world }: Season, at_ms: number) => localTimeAt(at_ms, world.nursery.timeZone);
 
@@ -40,11 +40,9 @@ export function placeWater(
   const read = water.lines.findLast(
     (line) => line.placeId === placeId && line.water_C !== null && line.at_ms > water.now_ms - WATER_READ_ms,
   );
-  const nightLeast = Math.min(
-    ...water.outside
-      .filter(({ at_ms }) => at_ms > water.now_ms - 12 * HOUR_ms && at_ms <= water.now_ms)
-      .map(({ temp_C }) => temp_C),
-  );
+  const least_C = (from_ms: number, to_ms: number): number =>
+    Math.min(...water.outside.filter(({ at_ms }) => at_ms > from_ms && at_ms <= to_ms).map(({ temp_C }) => temp_C));
+  const hour = localHourAt(water.now_ms, season.world.nursery.timeZone);
   const ahead = air.hours.filter(({ at_ms }) => at_ms >= water.now_ms && at_ms < water.next_ms);
   const trays = there
     .map(({ view, today }) => linesHeld.get(today, () => waterTrayOf(season, water, view, today)))
@@ -61,7 +59,8 @@ export function placeWater(
     rainUnknown: ahead.some(({ rainKnown }) => !rainKnown),
     water_C: read?.water_C ?? null,
     tender: there.some(({ view }) => ['tender', 'tropical'].includes(cropOf(season, view.batch).hardiness)),
-    hoseFrozen: nightLeast < HOSE.least_C && localHourAt(water.now_ms, season.world.nursery.timeZone) < HOSE.until_h,
+    hoseFrozen: hour < HOSE.until_h && least_C(water.now_ms - 12 * HOUR_ms, water.now_ms) < HOSE.least_C,
+    hoseTonight: hour >= HOSE.tonight_h && least_C(water.now_ms, water.next_ms) < HOSE.least_C,
     weatherShort: season.site?.forecast != null && ahead.some(({ told }) => !told),
   };
 }

@@ -7,6 +7,7 @@ export const WORDS = catalogue({
   undoIsKeptOnThis: 'Undo is kept on this device.',
   undone: (name: string) => `${name}: undone.`,
   todaysRound: "Today's round",
+  onlyWater: 'only water',
   nothingDue: 'nothing due',
   late: (late: number) => `, ${late} late`,
   undo: 'Undo',

@@ -100,5 +100,6 @@ export const WORDS = catalogue({
   coldWater: (temperature: string) =>
     `The water was ${temperature}: too cold for tender crops. Let it stand in the warm, or use the tank.`,
   hoseFrozen: 'Frost last night: the hose and taps may be frozen. Fill cans indoors.',
+  hoseTonight: 'Frost is told for tonight: drain the hose, and fill cans indoors for the morning.',
   keepLeadsDry: 'Keep water from plugs, leads and controllers; switch off before watering over them.',
 });
