@@ -68,13 +68,13 @@ describe('what waits is sent', () => {
   it('together, in its order, what goes by itself between', async () => {
     for (const key of ['a', 'b']) await keepWaiting(entry(key));
     await keepWaiting(entry('p', PHOTO));
-    for (let i = 0; i < 60; i++) await keepWaiting(entry(`n${i}`));
+    for (let i = 0; i < 110; i++) await keepWaiting(entry(`n${i}`));
     const { post, calls, done } = application();
     const { waits, answers } = await sendWaiting(post);
     expect(waits).toBe(false);
-    expect(calls.map((call) => call.length)).toEqual([2, 1, 50, 10]);
-    expect(done).toEqual(['a', 'b', 'p', ...Array.from({ length: 60 }, (_, i) => `n${i}`)]);
-    expect(answers.size).toBe(63);
+    expect(calls.map((call) => call.length)).toEqual([2, 1, 100, 10]);
+    expect(done).toEqual(['a', 'b', 'p', ...Array.from({ length: 110 }, (_, i) => `n${i}`)]);
+    expect(answers.size).toBe(113);
     expect(await keys()).toEqual([]);
   });
 

@@ -99,11 +99,11 @@ async function lasting(): Promise<Store> {
     },
     async drop(keys) {
       const work = db.transaction('waiting', 'readwrite');
-      for (const key of keys) {
+      const gone = async (key: string) => {
         const seq = await work.store.index('key').getKey(key);
         if (seq !== undefined) await work.store.delete(seq);
-      }
-      await work.done;
+      };
+      await Promise.all([...keys.map(gone), work.done]);
       dropCopies(keys);
     },
   };

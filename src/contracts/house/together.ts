@@ -1,5 +1,5 @@
 /** Entries that a device sends in one call. */
-export const MOST_ENTRIES = 50;
+export const MOST_ENTRIES = 100;
 
 /** Paths of the entries that go together: lines of a few words each. Whatever else waits goes by itself. */
 export const GOES_TOGETHER =
