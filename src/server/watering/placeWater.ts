@@ -4,6 +4,7 @@ import type { BatchView, Season } from '../../core/plan/season.ts';
 import { Derived } from '../../core/numerics/remembered.ts';
 import { perTray } from '../../core/potting/pot.ts';
 import { factorQuantile } from '../../core/watering/belief.ts';
+import { hoseFrost } from '../../core/watering/hose.ts';
 import { wetSurface, WET_EVENINGS } from '../../core/watering/tooWet.ts';
 import { demandSince_mm, wetAt_prob, type WaterToday } from '../../core/watering/trayWater.ts';
 import type { PlaceWater, WaterTray } from '../../contracts/watering/water.ts';
@@ -16,8 +17,6 @@ import { waterNow, type WaterNow } from './waterNow.ts';
 const HOUR_ms = 3_600_000;
 /** A reading of water says something for a week. */
 const WATER_READ_ms = 7 * 24 * HOUR_ms;
-/** Air of a night after which a hose outside may be frozen in the morning, until when it is, and from when on the coming night is told. Common practice, no source. */
-const HOSE = { least_C: -1, until_h: 11, tonight_h: 12 } as const;
 
 const timeOf = ({ world }: Season, at_ms: number) => localTimeAt(at_ms, world.nursery.timeZone);
 
@@ -40,9 +39,8 @@ export function placeWater(
   const read = water.lines.findLast(
     (line) => line.placeId === placeId && line.water_C !== null && line.at_ms > water.now_ms - WATER_READ_ms,
   );
-  const least_C = (from_ms: number, to_ms: number): number =>
-    Math.min(...water.outside.filter(({ at_ms }) => at_ms > from_ms && at_ms <= to_ms).map(({ temp_C }) => temp_C));
   const hour = localHourAt(water.now_ms, season.world.nursery.timeZone);
+  const hose = hoseFrost(water.outside, water.now_ms, hour, water.next_ms);
   const ahead = air.hours.filter(({ at_ms }) => at_ms >= water.now_ms && at_ms < water.next_ms);
   const trays = there
     .map(({ view, today }) => linesHeld.get(today, () => waterTrayOf(season, water, view, today)))
@@ -59,8 +57,8 @@ export function placeWater(
     rainUnknown: ahead.some(({ rainKnown }) => !rainKnown),
     water_C: read?.water_C ?? null,
     tender: there.some(({ view }) => ['tender', 'tropical'].includes(cropOf(season, view.batch).hardiness)),
-    hoseFrozen: hour < HOSE.until_h && least_C(water.now_ms - 12 * HOUR_ms, water.now_ms) < HOSE.least_C,
-    hoseTonight: hour >= HOSE.tonight_h && least_C(water.now_ms, water.next_ms) < HOSE.least_C,
+    hoseFrozen: hose.frozen,
+    hoseTonight: hose.tonight,
     weatherShort: season.site?.forecast != null && ahead.some(({ told }) => !told),
   };
 }
