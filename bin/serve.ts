@@ -1,6 +1,7 @@
 import './production.ts';
-import { createServer } from 'node:http';
-import { existsSync } from 'node:fs';
+import { createServer, type IncomingHttpHeaders, type RequestListener } from 'node:http';
+import { createServer as createSecureServer } from 'node:https';
+import { existsSync, readFileSync } from 'node:fs';
 import compression from 'compression';
 import { readConfig } from '../src/server/config.ts';
 import { log } from '../src/server/log.ts';
@@ -118,11 +119,27 @@ const MQTT_PORT = 4311;
 /** How this process ends when it is to be started again with the demo. */
 const AGAIN_WITH_DEMO = 75;
 
+/**
+ * What a proxy says of who calls is believed only where there is one: anybody can write such headers. Of a row of addresses the last is
+ * the one the proxy itself saw.
+ */
+function believeProxy(headers: IncomingHttpHeaders, trusted: boolean): void {
+  const last = (name: string) => [headers[name] ?? ''].flat().join(',').split(',').at(-1)!.trim();
+  const [address, protocol] = [last('x-forwarded-for'), last('x-forwarded-proto')];
+  for (const name of Object.keys(headers))
+    if (/^(?:x-forwarded-|forwarded$|x-real-ip$)/.test(name)) delete headers[name];
+  if (!trusted) return;
+  if (address) headers['x-forwarded-for'] = address;
+  if (protocol === 'https' || protocol === 'http') headers['x-forwarded-proto'] = protocol;
+}
+
 /** Has the season worked out before anybody asks: the first page of the day comes at once. */
 async function workOutFirst(): Promise<void> {
+  // With a certificate of the house's own the name would not be this one's.
+  if (config.tls) return;
   const host = config.host.includes(':') ? `[${config.host}]` : config.host;
   try {
-    await fetch(`http://${host}:${config.port}/api/potting/ready`, { signal: AbortSignal.timeout(20_000) });
+    await fetch(`http://${host}:${config.port}/house/sign-in`, { signal: AbortSignal.timeout(20_000) });
   } catch (error) {
     log.warn({ err: (error as Error).message }, 'the season was not worked out at the start');
   }
@@ -135,9 +152,14 @@ async function serve(): Promise<void> {
   const { handler } = (await import(entryUrl.href)) as Entry;
   // Level 4: nearly as small as 6 in half the time.
   const compress = compression({ level: 4 });
-  const server = createServer((request, response) => {
+  const listen: RequestListener = (request, response) => {
+    believeProxy(request.headers, config.trustProxy);
     compress(request as never, response as never, () => handler(request, response));
-  });
+  };
+  const { tls } = config;
+  const server = tls
+    ? createSecureServer({ cert: readFileSync(tls.certFile), key: readFileSync(tls.keyFile) }, listen)
+    : createServer(listen);
   server.requestTimeout = 30_000;
   server.headersTimeout = 10_000;
   // A busy moment must not close a connection that the next call is already on.
@@ -177,7 +199,7 @@ async function serve(): Promise<void> {
 }
 
 try {
-  await prepare(config.databaseUrl, new Set(process.argv.slice(2)));
+  await prepare(config, new Set(process.argv.slice(2)));
   await serve();
 } catch (error) {
   process.stderr.write(`Crook cannot start: ${(error as Error).message}\n`);

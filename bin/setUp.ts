@@ -1,5 +1,5 @@
 import type { EventKind } from '../src/core/batch/event.ts';
-import type { Person } from '../src/core/house/people.ts';
+import type { PersonOfHouse } from '../src/core/house/people.ts';
 import { inTransaction, signAs } from '../src/db/inTransaction.ts';
 import type { Sequelize } from 'sequelize';
 import { isoFromDay, requireDay, weekdayOf } from '../src/core/calendar/dayNumber.ts';
@@ -49,7 +49,7 @@ export interface NurserySeed {
   };
   /** Calendar day the demo's clock stands on; null for a real nursery. */
   readonly demoToday: number | null;
-  readonly people: readonly Omit<Person, 'id'>[];
+  readonly people: readonly Omit<PersonOfHouse, 'id'>[];
   readonly places: readonly Place[];
   readonly containers: readonly Container[];
   readonly heat?: HeatSeed;
@@ -102,8 +102,9 @@ export async function setUp(db: Sequelize, seed: NurserySeed, machine_ms: number
     throw new Error('there is a real nursery in this database; it is never overwritten');
   const crops = await libraryCrops();
   await inTransaction(db, async (transaction) => {
+    await db.query(`SELECT set_config('crook.no_audit', 'on', true)`, { transaction });
     await db.query(
-      `TRUNCATE scale_weights, water_lines, scales, photos, photo_counts, round_lines, house_jobs, forecast_tries, forecasts, site_readings, covers, programmes, weather_days, stock_moves, potting_marks, potting_sessions, feeds, mixes, stock_items, heat_status, zone_hand_readings, device_orders, calibrations, alarms, set_point_log, heat_overrides, readings_dirty, reading_tiers,
+      `TRUNCATE audit, sign_ins, one_time_keys, passkeys, accounts, scale_weights, water_lines, scales, photos, photo_counts, round_lines, house_jobs, forecast_tries, forecasts, site_readings, covers, programmes, weather_days, stock_moves, potting_marks, potting_sessions, feeds, mixes, stock_items, heat_status, zone_hand_readings, device_orders, calibrations, alarms, set_point_log, heat_overrides, readings_dirty, reading_tiers,
          readings, heat_sensors, heat_zones, scenarios, plan_changes, imports, old_trays, old_tray_files, kept_estimates, kept_batches, plan_versions, batch_events, batches, seasons, containers, place_periods, place_set_points, hot_bed_log, places, lots, varieties, crops, people, nursery
        RESTART IDENTITY`,
       { transaction },

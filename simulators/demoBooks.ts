@@ -1,4 +1,4 @@
-import type { Person } from '../src/core/house/people.ts';
+import type { PersonOfHouse } from '../src/core/house/people.ts';
 import type { Container } from '../src/core/books/container.ts';
 import type { Place, PlacePeriod, PlaceSize, PlaceTemperature } from '../src/core/books/place.ts';
 import type { MonthNormal } from '../src/core/plan/schedule/outsideClimate.ts';
@@ -378,8 +378,8 @@ export const DEMO_BATCHES: readonly DemoBatch[] = [
 ];
 
 /** People of the demo nursery, by their roles. */
-export const DEMO_PEOPLE: readonly Omit<Person, 'id'>[] = [
-  { name: 'Head grower', initials: 'HG', mark: 'circle' },
-  { name: 'Propagator', initials: 'P', mark: 'triangle' },
-  { name: 'Weekend hand', initials: 'WH', mark: 'square' },
+export const DEMO_PEOPLE: readonly Omit<PersonOfHouse, 'id'>[] = [
+  { name: 'Head grower', initials: 'HG', mark: 'circle', role: 'owner' },
+  { name: 'Propagator', initials: 'P', mark: 'triangle', role: 'grower' },
+  { name: 'Weekend hand', initials: 'WH', mark: 'square', role: 'hand' },
 ];

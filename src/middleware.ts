@@ -4,9 +4,13 @@ import { databaseIsAway, problemOf, problemResponse } from './server/edge.ts';
 import { movedTo } from './server/movedAddresses.ts';
 import { methodsOf } from './server/knownCalls.ts';
 import { log } from './server/log.ts';
-import { awayPage } from './server/house/awayPage.ts';
+import { awayPage, plainPage } from './server/house/awayPage.ts';
 import { readConfig } from './server/config.ts';
-import { howOld, whoWrites } from './server/house/whoWrites.ts';
+import { callerOf, howOld } from './server/house/caller.ts';
+import { secureOf } from './server/house/device.ts';
+import { leastRole, type Caller } from './contracts/house/access.ts';
+import { reaches } from './core/house/roles.ts';
+import { WORDS as ACCESS } from './words/en/house/signIn.ts';
 import { writeAs } from './db/inTransaction.ts';
 import { isoFromDay } from './core/calendar/dayNumber.ts';
 import { tellHouse } from './ui/house.ts';
@@ -27,7 +31,8 @@ const HEADERS: Readonly<Record<string, string>> = {
 export const onRequest = defineMiddleware(async (context, next) => {
   const started = performance.now();
   const { request, url } = context;
-  const response = await writeAs(whoWrites(request), () => answer(context, next), howOld(request));
+  const response = await answer(context, next);
+  if (secureOf(context)) response.headers.set('strict-transport-security', 'max-age=31536000');
   for (const [name, value] of Object.entries(HEADERS)) response.headers.set(name, value);
   const ms = Math.round((performance.now() - started) * 10) / 10;
   log.info({ method: request.method, path: url.pathname, status: response.status, ms }, 'request');
@@ -35,10 +40,9 @@ export const onRequest = defineMiddleware(async (context, next) => {
   return response;
 });
 
-async function answer(
-  context: Parameters<typeof onRequest>[0],
-  next: Parameters<typeof onRequest>[1],
-): Promise<Response> {
+type Context = Parameters<typeof onRequest>[0];
+
+async function answer(context: Context, next: Parameters<typeof onRequest>[1]): Promise<Response> {
   const { request, url } = context;
   const isApi = url.pathname.startsWith('/api/');
   const moved = movedTo(url.pathname);
@@ -63,6 +67,47 @@ async function answer(
     const wrong = wrongCall(request.method, url.pathname);
     if (wrong) return wrong;
   }
+  try {
+    const caller = await callerOf(request);
+    context.locals.caller = caller;
+    const refused = refusal(caller, context, isApi);
+    if (refused) return refused;
+    return await writeAs(caller.personId, () => inRole(context, next, isApi), howOld(request));
+  } catch (error) {
+    if (isApi) return problemResponse(problemOf(error, url.pathname));
+    if (databaseIsAway(error)) {
+      problemOf(error, url.pathname);
+      return awayPage();
+    }
+    throw error;
+  }
+}
+
+/**
+ * The one gate: what this caller may not do here. A page leads to the sign-in, or says who may; a call gets a problem.
+ * null: they may
+ */
+function refusal(caller: Caller, context: Context, isApi: boolean): Response | null {
+  const { request, url } = context;
+  const least = leastRole(request.method, url.pathname);
+  if (least === null || (caller.role !== null && reaches(caller.role, least))) return null;
+  const problem =
+    caller.role !== null
+      ? { title: ACCESS.notYours, status: 403, detail: ACCESS.leastRole(ACCESS.roles[least]) }
+      : caller.removedId !== null
+        ? { title: ACCESS.removedTitle, status: 403, detail: ACCESS.removed }
+        : { title: ACCESS.notSignedIn, status: 401, detail: ACCESS.signInFirst };
+  if (isApi) return problemResponse({ type: 'about:blank', ...problem });
+  if (caller.role === null && request.method === 'GET')
+    return context.redirect(
+      `/house/sign-in${url.pathname === '/' ? '' : `?to=${encodeURIComponent(url.pathname + url.search)}`}`,
+      302,
+    );
+  return plainPage(problem);
+}
+
+async function inRole(context: Context, next: Parameters<typeof onRequest>[1], isApi: boolean): Promise<Response> {
+  const { url } = context;
   try {
     if (!isApi) {
       context.locals.season = await inTime(readSeason());

@@ -41,6 +41,7 @@ import { OLD_TRAYS_CALLS } from './germination/oldTrays.ts';
 import { LINE_CALLS } from './batch/batchLines.ts';
 import { PHOTO_CALLS } from './germination/photoCount.ts';
 import { houseJobInput, ROUND_CALLS } from './house/round.ts';
+import { ACCESS_CALLS } from './house/access.ts';
 import { ENTRY_CALLS } from './house/entries.ts';
 import { PHOTO_NOTE_CALLS } from './house/photos.ts';
 import { WATER_CALLS } from './watering/water.ts';
@@ -287,6 +288,7 @@ export const CALLS: readonly Call[] = [
   ...WATER_CALLS,
   ...PHOTO_NOTE_CALLS,
   ...ENTRY_CALLS,
+  ...ACCESS_CALLS,
   ...PHOTO_CALLS,
   ...SEARCH_CALLS,
   ...LINE_CALLS,

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { CALLS } from './api.ts';
+import { leastRole } from './house/access.ts';
 
 const problem = z.object({
   type: z.string(),
@@ -38,6 +39,8 @@ export function openApiDocument(): object {
     }));
     (paths[call.path] ??= {})[call.method] = {
       summary: call.summary,
+      // The least role that may call it, where people sign in; anybody: without signing in.
+      'x-least-role': leastRole(call.method, call.path.replace(/\{id\}/g, '1').replace(/\{\w+\}/g, 'x')) ?? 'anybody',
       ...(parameters.length > 0 ? { parameters } : {}),
       ...(call.body
         ? {

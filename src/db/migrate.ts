@@ -32,6 +32,7 @@ import * as round from './migrations/029-round.ts';
 import * as photos from './migrations/030-photos.ts';
 import * as water from './migrations/031-water.ts';
 import * as scales from './migrations/032-scales.ts';
+import * as access from './migrations/033-access.ts';
 import { LOCKS } from './locks.ts';
 
 interface Step {
@@ -72,6 +73,7 @@ const STEPS: readonly [string, Step][] = [
   ['030-photos', photos],
   ['031-water', water],
   ['032-scales', scales],
+  ['033-access', access],
 ];
 
 export const MIGRATION_NAMES = STEPS.map(([name]) => name);

@@ -22,7 +22,7 @@ export function meansNotNow(answer: Answer<unknown>): boolean {
   if (answer.kind === 'offline') return true;
   if (answer.kind === 'done') return false;
   const { status } = answer.problem;
-  return status >= 500 || status === 408 || status === 421 || status === 425 || status === 429;
+  return status >= 500 || status === 401 || status === 408 || status === 421 || status === 425 || status === 429;
 }
 
 /** Headers of an entry: whose hands it came from, and how long ago it was tapped. */

@@ -5,6 +5,7 @@ import { fieldProblem, ProblemError, type FieldError, type Problem } from '../co
 import { log } from './log.ts';
 import { readAhead } from './plan/season.ts';
 import { WORDS } from '../words/en/house/edge.ts';
+import { WORDS as ACCESS } from '../words/en/house/signIn.ts';
 
 /** Largest body of an ordinary call. */
 export const BODY_BYTES = 64 * 1024;
@@ -77,6 +78,8 @@ export function databaseIsAway(error: unknown): boolean {
 /** What to answer for an error; what is not foreseen is logged and told without its inside. */
 export function problemOf(error: unknown, path: string): Problem {
   if (error instanceof ProblemError) return error.problem;
+  if ((error as { original?: { constraint?: string } }).original?.constraint === 'an_owner_remains')
+    return { type: 'about:blank', title: ACCESS.lastOwnerTitle, status: 409, detail: ACCESS.lastOwner };
   if (databaseIsAway(error)) {
     log.warn({ path, err: (error as Error).message }, 'database away');
     return {

@@ -1,6 +1,6 @@
 import { v4 } from 'uuid';
 import type { Answer } from '../device/send.ts';
-import { tellReached } from './connection.ts';
+import { tellReached, tellSignedOut } from './connection.ts';
 import { PERSON_HEADER } from '../contracts/house/holder.ts';
 import { personHere } from './who.ts';
 import type { Problem } from '../contracts/problem.ts';
@@ -40,6 +40,8 @@ export async function call<T>(
     return { kind: 'offline' };
   }
   tellReached(true);
+  // A wrong password is answered in the same way: that is said where it was typed.
+  if (!path.startsWith('/api/house/access/')) tellSignedOut(response.status === 401);
   const value = (await response.json().catch(() => null)) as unknown;
   if (response.ok) return { kind: 'done', value: value as T };
   const problem = (value ?? {

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useState, useSyncExternalStore } from 'react';
 
 /** Told when the application is found to be away, or to answer again. */
 const CHANGED = 'crook-connection';
@@ -13,6 +13,28 @@ export function tellReached(reached: boolean, now_ms: number = Date.now()): void
   lostAt_ms = reached ? null : now_ms;
   window.dispatchEvent(new Event(CHANGED));
 }
+
+/** Told when the application answers that this device is not signed in (any more). */
+const SIGNED_OUT = 'crook-signed-out';
+let signedOut = false;
+
+/** How a call ended: whether this device has to sign in first. */
+export function tellSignedOut(out: boolean): void {
+  if (typeof window === 'undefined' || out === signedOut) return;
+  signedOut = out;
+  window.dispatchEvent(new Event(SIGNED_OUT));
+}
+
+/** Whether this device has to sign in again. */
+export const useSignedOut = (): boolean =>
+  useSyncExternalStore(
+    (listen) => {
+      window.addEventListener(SIGNED_OUT, listen);
+      return () => window.removeEventListener(SIGNED_OUT, listen);
+    },
+    () => signedOut,
+    () => false,
+  );
 
 /** Since when the application has not been reached, by this device; null: it answers as far as is known. */
 export function useLostSince(): number | null {

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { initialsOf, PERSON_MARKS } from '../../core/house/people.ts';
+import { ROLES } from '../../core/house/roles.ts';
 import { shortText } from '../fields.ts';
 import { WORDS } from '../../words/en/house/people.ts';
 
@@ -12,6 +13,7 @@ export const personInput = z
       .trim()
       .max(4, { error: WORDS.initialsAtMost4Letters }),
     mark: z.enum(PERSON_MARKS, { error: WORDS.markOneOf(PERSON_MARKS.join(', ')) }),
+    role: z.enum(ROLES, { error: WORDS.roleOneOf(ROLES.join(', ')) }),
   })
   .transform((person, ctx) => {
     const initials = person.initials || initialsOf(person.name);

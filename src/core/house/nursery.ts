@@ -8,7 +8,7 @@ import type { PlanningSettings } from '../plan/placement/planning.ts';
 import type { Exposure } from '../weather/siteWind.ts';
 import type { PottingSettings } from '../potting/settings.ts';
 import type { PlantingSettings } from '../planting/settings.ts';
-import type { Person } from './people.ts';
+import type { PersonOfHouse } from './people.ts';
 import type { FrostChoice } from '../weather/frost.ts';
 
 /** Plain records as the repositories return them and the screens read them. Days are day numbers, instants epoch ms. */
@@ -69,4 +69,4 @@ export interface DemoClock {
 }
 
 /** Somebody of the house; gone from choices from a day on (YYYY-MM-DD), null: still here. */
-export type PersonRecord = Person & { readonly version: number; readonly retiredOn: string | null };
+export type PersonRecord = PersonOfHouse & { readonly version: number; readonly retiredOn: string | null };

@@ -1,3 +1,5 @@
+import type { Role } from './roles.ts';
+
 /** Marks that tell people of the house apart by shape, so that no colour is needed. */
 export const PERSON_MARKS = ['circle', 'square', 'triangle', 'diamond', 'cross', 'ring', 'bar', 'star'] as const;
 export type PersonMark = (typeof PERSON_MARKS)[number];
@@ -8,6 +10,11 @@ export interface Person {
   readonly name: string;
   readonly initials: string;
   readonly mark: PersonMark;
+}
+
+/** What they may do here, where people sign in. */
+export interface PersonOfHouse extends Person {
+  readonly role: Role;
 }
 
 /** The first mark nobody has yet; when all are taken, the one the fewest have. */

@@ -9,6 +9,7 @@ import {
 import { day, id, version, tableOn, type Columns, text, figure, whole, json, flag, column } from '../columns.ts';
 import type { CanWait, HalfOfDay, JobStage } from '../../core/house/houseJob.ts';
 import type { HeatLook, RoundLineKind } from '../../core/house/roundLine.ts';
+import type { Role } from '../../core/house/roles.ts';
 import type { PersonMark } from '../../core/house/people.ts';
 import type { OffHeatRule } from '../../core/germination/offHeatRule.ts';
 import type { MonthNormal } from '../../core/plan/schedule/outsideClimate.ts';
@@ -63,6 +64,7 @@ export class PersonModel extends Model<InferAttributes<PersonModel>, InferCreati
   declare name: string;
   declare initials: string;
   declare mark: PersonMark;
+  declare role: CreationOptional<Role>;
   declare retiredOn: CreationOptional<string | null>;
 }
 
@@ -152,6 +154,7 @@ export function defineHouseModels(sequelize: Sequelize): void {
     name: text('name'),
     initials: text('initials'),
     mark: text('mark'),
+    role: { ...text('role'), defaultValue: 'grower' },
     retiredOn: day('retired_on', true),
   };
   PersonModel.init(people, on('people'));

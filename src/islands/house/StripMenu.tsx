@@ -4,19 +4,20 @@ import { Dialog } from '../../ui/kit/Dialog.tsx';
 import { takeLook, type Look } from '../../ui/look.ts';
 import { HELP } from '../../words/en/help.ts';
 import { STRIP } from '../../words/en/strip.ts';
-import { DeviceHolder } from './DeviceHolder.tsx';
+import { DeviceHolder, type SignedIn } from './DeviceHolder.tsx';
 
 interface Props {
   readonly open: boolean;
   readonly onOpenChange: (open: boolean) => void;
   readonly people: readonly Person[];
   readonly holder: number | null;
+  readonly signedIn: SignedIn;
   readonly look: Look;
   readonly onHelp: () => void;
 }
 
 /** How the pages look on this device, who holds it, and the pages about the house itself. */
-export function StripMenu({ open, onOpenChange, people, holder, look: first, onHelp }: Props) {
+export function StripMenu({ open, onOpenChange, people, holder, signedIn, look: first, onHelp }: Props) {
   const [look, setLook] = useState(() => ({ ...first, ...(document.documentElement.dataset as Partial<Look>) }));
   const change = (part: Partial<Look>): void => {
     const { theme, contrast, text } = { ...look, ...part };
@@ -26,10 +27,10 @@ export function StripMenu({ open, onOpenChange, people, holder, look: first, onH
   return (
     <Dialog open={open} onOpenChange={onOpenChange} title={STRIP.menu}>
       <div className="flex flex-col gap-5">
-        {people.length > 0 && (
+        {people.length > 0 && signedIn !== 'person' && (
           <section>
             <h3 className="mb-2">{STRIP.holder}</h3>
-            <DeviceHolder people={people} initial={holder} listed />
+            <DeviceHolder people={people} initial={holder} signedIn={signedIn} listed />
           </section>
         )}
         <section>
@@ -45,6 +46,13 @@ export function StripMenu({ open, onOpenChange, people, holder, look: first, onH
           ))}
         </section>
         <ul className="flex flex-wrap gap-2">
+          {signedIn !== 'nobody' && (
+            <li>
+              <a className="btn" href="/house/me">
+                {STRIP.account}
+              </a>
+            </li>
+          )}
           <li>
             <a className="btn" href="/house/settings">
               {STRIP.settings}

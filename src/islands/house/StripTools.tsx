@@ -2,6 +2,7 @@ import { later } from '../../ui/kit/later.tsx';
 import { Camera, CircleQuestionMark, Menu, Search } from 'lucide-react';
 import { Suspense, useEffect, useState } from 'react';
 import type { Person } from '../../core/house/people.ts';
+import type { SignedIn } from './DeviceHolder.tsx';
 import type { Look } from '../../ui/look.ts';
 import { HELP } from '../../words/en/help.ts';
 import { SEARCH } from '../../words/en/pages.ts';
@@ -15,6 +16,7 @@ const StripMenu = later(() => import('./StripMenu.tsx').then((m) => m.StripMenu)
 interface Props {
   readonly people: readonly Person[];
   readonly holder: number | null;
+  readonly signedIn: SignedIn;
   readonly look: Look;
 }
 
@@ -28,7 +30,7 @@ const BUTTON =
   'flex h-9 min-w-9 items-center justify-center gap-2 rounded-[3px] border border-[#b9c3ba] px-2 text-[#eef0e8] no-underline pointer-coarse:h-11 pointer-coarse:min-w-11 max-[700px]:border-0 max-[700px]:px-0';
 
 /** Search, help and the menu, on every page; by their keys as well. */
-export function StripTools({ people, holder, look }: Props) {
+export function StripTools({ people, holder, signedIn, look }: Props) {
   const [open, setOpen] = useState<Open>(null);
   useEffect(() => {
     const keys = (e: KeyboardEvent) => {
@@ -81,7 +83,14 @@ export function StripTools({ people, holder, look }: Props) {
           {open === 'search' && <SearchDialog {...dialog('search')} />}
           {open === 'help' && <HelpDialog {...dialog('help')} />}
           {open === 'menu' && (
-            <StripMenu {...dialog('menu')} people={people} holder={holder} look={look} onHelp={() => setOpen('help')} />
+            <StripMenu
+              {...dialog('menu')}
+              people={people}
+              holder={holder}
+              signedIn={signedIn}
+              look={look}
+              onHelp={() => setOpen('help')}
+            />
           )}
         </Suspense>
       )}

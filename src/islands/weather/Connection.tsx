@@ -1,7 +1,7 @@
 import { CloudOff } from 'lucide-react';
 import { useCallback, useEffect, useState } from 'react';
 import { call } from '../../ui/call.ts';
-import { useLostSince } from '../../ui/connection.ts';
+import { useLostSince, useSignedOut } from '../../ui/connection.ts';
 import { tellWritten } from '../../ui/fresh.ts';
 import { WORDS } from '../../words/en/weather/connection.ts';
 
@@ -32,6 +32,7 @@ export function Connection() {
     setKeptAt(Number(keptAt));
     void look();
   }, [look]);
+  const out = useSignedOut();
   const away = since !== null || keptAt_ms !== null;
   useEffect(() => {
     const offline = () => void call('GET', HEALTH);
@@ -49,6 +50,17 @@ export function Connection() {
   }, [away, look]);
   return (
     <div aria-live="polite">
+      {out && !away && (
+        <p className="note-bar bad my-2 flex flex-wrap items-center gap-x-3">
+          <span className="flex-1 font-semibold">{WORDS.signedOut}</span>
+          <a
+            className="btn small"
+            href={`/house/sign-in?to=${encodeURIComponent(location.pathname + location.search)}`}
+          >
+            {WORDS.signIn}
+          </a>
+        </p>
+      )}
       {away && (
         <div className="note-bar bad my-2 flex flex-wrap items-start gap-x-3">
           <details className="min-w-0 flex-1 basis-52">

@@ -2,6 +2,7 @@ import type { z } from 'zod';
 import { eventInput } from '../../contracts/batch/batches.ts';
 import { photoCountInput } from '../../contracts/germination/photoCount.ts';
 import { handReadingInput } from '../../contracts/heat/heat.ts';
+import type { Caller } from '../../contracts/house/access.ts';
 import type { EntriesInput, EntryAnswer } from '../../contracts/house/entries.ts';
 import { roundLineInput } from '../../contracts/house/round.ts';
 import { siteReadingInput } from '../../contracts/weather/siteReadings.ts';
@@ -40,14 +41,18 @@ const WAYS: readonly Way[] = [
 
 /**
  * Does what waited on a device, one after another in its order, each in the name of whose hands it was and as old as it is. What is
- * refused holds up nothing; at a failure of the application itself it stops, and the rest is not answered.
+ * refused holds up nothing; whoever signed in by themselves writes all in their own name. At a failure of the application itself it stops, and the rest is not answered.
  */
-export async function doEntries({ entries }: EntriesInput): Promise<EntryAnswer[]> {
+export async function doEntries({ entries }: EntriesInput, caller: Caller): Promise<EntryAnswer[]> {
   waitWithReadAhead();
   return together(database(), async () => {
     const answers: EntryAnswer[] = [];
     for (const { path, body, personId, age_ms } of entries) {
-      const answer = await writeAs(personId, () => answerTo(path, body), age_ms);
+      const answer = await writeAs(
+        caller.kind === 'person' ? caller.personId : personId,
+        () => answerTo(path, body),
+        age_ms,
+      );
       answers.push(answer);
       if (answer.status >= 500) break;
     }

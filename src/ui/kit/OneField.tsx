@@ -78,9 +78,14 @@ export function OneField({ id, field, value, error, onChange, onBlur, inputRef }
         ref={inputRef as Ref<HTMLInputElement>}
         className={field.big ? 'input num text-2xl' : 'input'}
         {...wrong}
-        type="text"
+        type={field.kind === 'password' ? 'password' : 'text'}
+        autoComplete={field.autoComplete}
         inputMode={
-          ['number', 'temperature', 'difference', 'length', 'wind'].includes(field.kind) ? 'decimal' : undefined
+          field.digits
+            ? 'numeric'
+            : ['number', 'temperature', 'difference', 'length', 'wind'].includes(field.kind)
+              ? 'decimal'
+              : undefined
         }
         value={String(value)}
         list={field.suggest && `${id}-suggest`}

@@ -15,7 +15,17 @@ export interface FieldSpec {
   readonly key: string;
   readonly label: string;
   readonly kind:
-    'text' | 'number' | 'temperature' | 'difference' | 'length' | 'wind' | 'flag' | 'choice' | 'date' | 'link';
+    | 'text'
+    | 'password'
+    | 'number'
+    | 'temperature'
+    | 'difference'
+    | 'length'
+    | 'wind'
+    | 'flag'
+    | 'choice'
+    | 'date'
+    | 'link';
   /** For a choice: value and words. For a link: number of the line and its name. */
   readonly options?: readonly (readonly [string | number, string])[];
   /** Heading it stands under; fields of one heading follow each other. */
@@ -37,6 +47,10 @@ export interface FieldSpec {
   readonly when?: { readonly key: string; readonly is?: string | readonly string[]; readonly isNot?: string };
   /** For a number: how many of what is typed make one of what is kept; 100 for a share typed in percent. */
   readonly scale?: number;
+  /** What a browser may fill in: the name of the standard's list. */
+  readonly autoComplete?: string;
+  /** A text of digits: a phone shows its figures. */
+  readonly digits?: true;
   /** Written large: read at arm's length, typed with cold hands. */
   readonly big?: boolean;
   /** Words of the choice of nothing, where "none" would be wrong. */
@@ -159,7 +173,8 @@ export function valuesOf(
     const was = valueAt(from, field.key);
     if (alike && typeof was === 'number' && value === before[field.key]) values[field.key] = was;
     else if (typeof value === 'boolean' || value === undefined) values[field.key] = value ?? null;
-    else if (value.trim() === '' && field.optional) values[field.key] = field.kind === 'text' ? '' : null;
+    else if (value.trim() === '' && field.optional)
+      values[field.key] = field.kind === 'text' || field.kind === 'password' ? '' : null;
     else if (field.kind === 'wind') values[field.key] = figureOr(value, (n) => windFromShown(n, units.temperature));
     else if (measured(field, typed))
       values[field.key] = figureOr(value, (n) => unscaled(measureFromShown(n, field.measure!, units.length), field));
@@ -189,7 +204,7 @@ export function issueWords(field: FieldSpec, issue: FieldIssue, units: Units, ty
   const shown = (kept: number): string =>
     String(typedOf([field], nested({ [field.key]: kept }, line), units)[field.key]);
   const label = labelOf(field, units, typed);
-  if (field.kind === 'text' || shown(1) === '1') return issue.message;
+  if (field.kind === 'text' || field.kind === 'password' || shown(1) === '1') return issue.message;
   if (issue.code === 'too_small' && typeof issue.minimum === 'number')
     return WORDS.atLeast(label, shown(issue.minimum));
   if (issue.code === 'too_big' && typeof issue.maximum === 'number') return WORDS.atMost(label, shown(issue.maximum));

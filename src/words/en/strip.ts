@@ -2,6 +2,7 @@ import { catalogue } from '../catalogue.ts';
 
 /** Words of the strip at the head of every page and its menu. */
 export const STRIP = catalogue({
+  account: 'My account',
   scan: 'Scan a label',
   menu: 'Menu',
   look: 'How the pages look',

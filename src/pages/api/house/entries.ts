@@ -3,5 +3,5 @@ import { body, endpoint, ENTRIES_BYTES, json } from '../../../server/edge.ts';
 import { doEntries } from '../../../server/house/entries.ts';
 
 export const POST = endpoint(async (context) =>
-  json(await doEntries(await body(context, entriesInput, ENTRIES_BYTES))),
+  json(await doEntries(await body(context, entriesInput, ENTRIES_BYTES), context.locals.caller)),
 );

@@ -2,6 +2,7 @@ import { catalogue } from '../../catalogue.ts';
 
 /** What the page says while the database is away. */
 export const WORDS = catalogue({
+  toTheRound: 'To the round',
   title: 'Crook: one moment',
   away: 'The database is away',
   nothingIsLost:

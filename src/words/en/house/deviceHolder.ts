@@ -2,6 +2,10 @@ import { catalogue } from '../../catalogue.ts';
 
 /** Words of the house screens: DeviceHolder. */
 export const WORDS = catalogue({
+  signedInAs: (name: string) => `Signed in as ${name}: my account`,
+  pinOf: (name: string) => `PIN of ${name}`,
+  pin: 'PIN',
+  take: 'Take the tablet',
   whoseHandsThisDeviceIs: 'Whose hands this device is in',
   holdsThisDeviceLetGo: (name: string) => `${name} holds this device. Let go`,
   handItTo: (name: string) => `Hand it to ${name}`,
