@@ -41,7 +41,7 @@ const OWNER_LINK_min = 60;
 /** Where others can reach it, somebody must be able to sign in: else whoever comes first would own it. */
 async function prepareOwner(db: ReturnType<typeof connect>, { host, ownerKey }: Config): Promise<void> {
   const { asked } = await readAccess(db, null);
-  if (ownerKey !== null && !asked)
+  if (ownerKey !== null)
     await insertKey(db, { keyHash: hashOfKey(ownerKey), purpose: 'owner', personId: null, minutes: OWNER_LINK_min });
   if (asked || !mustSignIn() || ownerKey !== null) return;
   throw new Error(

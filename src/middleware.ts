@@ -10,7 +10,7 @@ import { callerOf, howOld } from './server/house/caller.ts';
 import { secureOf } from './server/house/device.ts';
 import { leastRole, type Caller } from './contracts/house/access.ts';
 import { reaches } from './core/house/roles.ts';
-import { WORDS as ACCESS } from './words/en/house/signIn.ts';
+import { WORDS } from './words/en/house/access.ts';
 import { writeAs } from './db/inTransaction.ts';
 import { isoFromDay } from './core/calendar/dayNumber.ts';
 import { tellHouse } from './ui/house.ts';
@@ -71,6 +71,7 @@ async function answer(context: Context, next: Parameters<typeof onRequest>[1]): 
     const caller = await callerOf(request);
     context.locals.caller = caller;
     const refused = refusal(caller, context, isApi);
+    if (refused === 'other role') return await context.rewrite('/403');
     if (refused) return refused;
     return await writeAs(caller.personId, () => inRole(context, next, isApi), howOld(request));
   } catch (error) {
@@ -87,23 +88,23 @@ async function answer(context: Context, next: Parameters<typeof onRequest>[1]): 
  * The one gate: what this caller may not do here. A page leads to the sign-in, or says who may; a call gets a problem.
  * null: they may
  */
-function refusal(caller: Caller, context: Context, isApi: boolean): Response | null {
+function refusal(caller: Caller, context: Context, isApi: boolean): Response | 'other role' | null {
   const { request, url } = context;
   const least = leastRole(request.method, url.pathname);
   if (least === null || (caller.role !== null && reaches(caller.role, least))) return null;
   const problem =
     caller.role !== null
-      ? { title: ACCESS.notYours, status: 403, detail: ACCESS.leastRole(ACCESS.roles[least]) }
+      ? { title: WORDS.notYours, status: 403, detail: WORDS.leastRole(WORDS.roles[least]) }
       : caller.removedId !== null
-        ? { title: ACCESS.removedTitle, status: 403, detail: ACCESS.removed }
-        : { title: ACCESS.notSignedIn, status: 401, detail: ACCESS.signInFirst };
+        ? { title: WORDS.removedTitle, status: 403, detail: WORDS.removed }
+        : { title: WORDS.notSignedIn, status: 401, detail: WORDS.signInFirst };
   if (isApi) return problemResponse({ type: 'about:blank', ...problem });
   if (caller.role === null && request.method === 'GET')
     return context.redirect(
       `/house/sign-in${url.pathname === '/' ? '' : `?to=${encodeURIComponent(url.pathname + url.search)}`}`,
       302,
     );
-  return plainPage(problem);
+  return caller.role !== null ? 'other role' : plainPage(problem);
 }
 
 async function inRole(context: Context, next: Parameters<typeof onRequest>[1], isApi: boolean): Promise<Response> {

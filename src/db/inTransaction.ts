@@ -17,6 +17,9 @@ export function writeAs<T>(personId: number | null, work: () => T, age_ms: numbe
   return writing.run({ personId, age_ms, within, once }, work);
 }
 
+/** Whether what is written now is somebody's. */
+export const somebodyWrites = (): boolean => (writing.getStore()?.personId ?? null) !== null;
+
 /** How long what is written now has waited on a device, as the device tells it; null: it does not say. */
 export const ageOfWrite_ms = (): number | null => writing.getStore()?.age_ms ?? null;
 

@@ -5,7 +5,6 @@ import { fieldProblem, ProblemError, type FieldError, type Problem } from '../co
 import { log } from './log.ts';
 import { readAhead } from './plan/season.ts';
 import { WORDS } from '../words/en/house/edge.ts';
-import { WORDS as ACCESS } from '../words/en/house/signIn.ts';
 
 /** Largest body of an ordinary call. */
 export const BODY_BYTES = 64 * 1024;
@@ -79,7 +78,7 @@ export function databaseIsAway(error: unknown): boolean {
 export function problemOf(error: unknown, path: string): Problem {
   if (error instanceof ProblemError) return error.problem;
   if ((error as { original?: { constraint?: string } }).original?.constraint === 'an_owner_remains')
-    return { type: 'about:blank', title: ACCESS.lastOwnerTitle, status: 409, detail: ACCESS.lastOwner };
+    return { type: 'about:blank', title: WORDS.lastOwnerTitle, status: 409, detail: WORDS.lastOwner };
   if (databaseIsAway(error)) {
     log.warn({ path, err: (error as Error).message }, 'database away');
     return {

@@ -41,7 +41,7 @@ export async function call<T>(
   }
   tellReached(true);
   // A wrong password is answered in the same way: that is said where it was typed.
-  if (!path.startsWith('/api/house/access/')) tellSignedOut(response.status === 401);
+  if (!/^\/api\/house\/access\//.test(path)) tellSignedOut(response.status === 401);
   const value = (await response.json().catch(() => null)) as unknown;
   if (response.ok) return { kind: 'done', value: value as T };
   const problem = (value ?? {

@@ -16,7 +16,7 @@ afterAll(async () => {
 
 const get = async (path: string) => (await send(app, 'GET', path)).body;
 const person = async (name: string, mark = 'circle', initials = '') =>
-  (await send(app, 'POST', '/api/books/people', { name, initials, mark })).body.id as number;
+  (await send(app, 'POST', '/api/books/people', { name, initials, mark, role: 'grower' })).body.id as number;
 const as = (id: number | string) => ({ 'x-crook-person': String(id) });
 const note = (batchId: number, words: string, headers: Record<string, string> = {}) =>
   send(
@@ -40,15 +40,23 @@ describe('people', () => {
     const id = await person('Night watch', 'ring');
     expect(await lineOf('people', id)).toMatchObject({ initials: 'NW', mark: 'ring', retiredOn: null });
     expect(
-      (await send(app, 'POST', '/api/books/people', { name: 'night WATCH', initials: 'X', mark: 'bar' })).status,
+      (await send(app, 'POST', '/api/books/people', { name: 'night WATCH', initials: 'X', mark: 'bar', role: 'hand' }))
+        .status,
     ).toBe(422);
     expect(
-      (await send(app, 'POST', '/api/books/people', { name: 'New widow', initials: '', mark: 'bar' })).status,
+      (await send(app, 'POST', '/api/books/people', { name: 'New widow', initials: '', mark: 'bar', role: 'hand' }))
+        .status,
     ).toBe(422);
-    const { status, body } = await send(app, 'POST', '/api/books/people', { name: '99', initials: '', mark: 'heart' });
+    const { status, body } = await send(app, 'POST', '/api/books/people', {
+      name: '99',
+      initials: '',
+      mark: 'heart',
+      role: 'hand',
+    });
     expect([status, body.errors.map((e: { path: string }) => e.path)]).toEqual([422, ['mark']]);
     expect(
-      (await send(app, 'POST', '/api/books/people', { name: '99', initials: '', mark: 'bar' })).body.errors,
+      (await send(app, 'POST', '/api/books/people', { name: '99', initials: '', mark: 'bar', role: 'hand' })).body
+        .errors,
     ).toEqual([{ path: 'initials', message: 'initials: type one to four letters' }]);
   });
 

@@ -17,20 +17,21 @@ describe('who holds a device', () => {
 
 describe('a person', () => {
   it('has the initials typed, else those of the name', () => {
-    expect(personInput.parse({ name: ' Head grower ', initials: '', mark: 'bar' })).toEqual({
+    expect(personInput.parse({ name: ' Head grower ', initials: '', mark: 'bar', role: 'hand' })).toEqual({
       name: 'Head grower',
       initials: 'HG',
       mark: 'bar',
+      role: 'hand',
     });
-    expect(personInput.parse({ name: 'Head grower', initials: ' Hg ', mark: 'bar' }).initials).toBe('Hg');
+    expect(personInput.parse({ name: 'Head grower', initials: ' Hg ', mark: 'bar', role: 'hand' }).initials).toBe('Hg');
   });
 
   it.each([
-    [{ name: '', initials: 'A', mark: 'bar' }, 'name'],
-    [{ name: 'A'.repeat(61), initials: 'A', mark: 'bar' }, 'name'],
-    [{ name: 'Bob', initials: 'ABCDE', mark: 'bar' }, 'initials'],
-    [{ name: '7', initials: '', mark: 'bar' }, 'initials'],
-    [{ name: 'Bob', initials: '', mark: 'heart' }, 'mark'],
+    [{ name: '', initials: 'A', mark: 'bar', role: 'hand' }, 'name'],
+    [{ name: 'A'.repeat(61), initials: 'A', mark: 'bar', role: 'hand' }, 'name'],
+    [{ name: 'Bob', initials: 'ABCDE', mark: 'bar', role: 'hand' }, 'initials'],
+    [{ name: '7', initials: '', mark: 'bar', role: 'hand' }, 'initials'],
+    [{ name: 'Bob', initials: '', mark: 'heart', role: 'hand' }, 'mark'],
   ])('%j is refused at %s', (input, path) => {
     const { error } = personInput.safeParse(input);
     expect(error!.issues.map((issue) => issue.path.join('.'))).toEqual([path]);

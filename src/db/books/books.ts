@@ -114,8 +114,13 @@ export async function updateNursery(
     ...(outside && typed.outside ? { outside, outsideBy: 'typed' as const } : {}),
     ...(typed.frost ? { frost: null } : {}),
   };
-  const [changed] = await NurseryModel.update({ ...columns, version: version + 1 }, { where: { id: 1, version } });
-  return changed === 1;
+  return inTransaction(NurseryModel.sequelize!, async (transaction) => {
+    const [changed] = await NurseryModel.update(
+      { ...columns, version: version + 1 },
+      { where: { id: 1, version }, transaction },
+    );
+    return changed === 1;
+  });
 }
 
 /** Sets the demo's clock. Does not count as an edit of the settings. */

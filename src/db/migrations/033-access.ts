@@ -3,10 +3,10 @@ import type { Sequelize } from 'sequelize';
 /** Tables whose changes are kept in the audit list, and what of their rows is a secret or says nothing. */
 const AUDITED: Readonly<Record<string, string>> = {
   people: '',
-  accounts: 'password_hash pin_hash',
-  passkeys: 'public_key counter used_at',
-  one_time_keys: 'key_hash',
-  sign_ins: 'token_hash seen_at holder_id held_at',
+  accounts: 'password_hash pin_hash changed_at',
+  passkeys: 'public_key counter used_at made_at',
+  one_time_keys: 'key_hash made_at made_by',
+  sign_ins: 'token_hash seen_at holder_id held_at begun_at ends_at kind',
   nursery: 'demo_clock feed_key',
   heat_settings: '',
   heat_zones: 'fitted',
@@ -103,6 +103,8 @@ export async function up(db: Sequelize): Promise<void> {
           END IF;
         END LOOP;
         IF TG_OP = 'UPDATE' AND o = '{}' AND n = '{}' THEN RETURN NULL; END IF;
+        -- Whose it is, is said with each change of it.
+        IF is_now ? 'person_id' THEN n := n || jsonb_build_object('person_id', is_now -> 'person_id'); END IF;
         INSERT INTO audit (what, done, row_id, old, new) VALUES (
           TG_TABLE_NAME,
           CASE TG_OP WHEN 'INSERT' THEN 'made' WHEN 'UPDATE' THEN 'changed' ELSE 'removed' END,

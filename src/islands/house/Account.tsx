@@ -83,7 +83,7 @@ export function Account({ kind, role, login, pin, passkeys, devices }: Props) {
               path="/api/house/access/password"
               keyed={false}
               draft={null}
-              columns="grid-cols-1"
+              columns="grid-cols-1 gap-y-3"
               saveWords={WORDS.changePassword}
               said={() => WORDS.passwordChanged}
             />
@@ -95,7 +95,7 @@ export function Account({ kind, role, login, pin, passkeys, devices }: Props) {
               path="/api/house/access/me/pin"
               keyed={false}
               draft={null}
-              columns="grid-cols-1"
+              columns="grid-cols-1 gap-y-3"
               saveWords={WORDS.setPin}
               said={() => WORDS.pinSet}
             />

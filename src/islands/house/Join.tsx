@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { TypedForm } from '../../ui/kit/TypedForm.tsx';
 import { deviceName } from '../../ui/deviceName.ts';
 import type { FieldSpec } from '../../ui/kit/fields.ts';
@@ -13,10 +13,17 @@ export const ACCOUNT_FIELDS: readonly FieldSpec[] = [
 
 /** Opened by a link that works once: its key is behind the #, which a browser sends to nobody. */
 export function Join() {
-  const [link] = useState(() => /^#(join|owner|tablet)\.([\w-]{43})$/.exec(location.hash));
+  const [link, setLink] = useState<readonly string[] | null | undefined>(undefined);
+  useEffect(() => setLink(/^#(join|owner|tablet)\.([\w-]{43})$/.exec(location.hash)), []);
   const purpose = link?.[1];
   const key = link?.[2];
-  if (!purpose || !key) return <p className="note-bar bad">{WORDS.broken}</p>;
+  if (!purpose || !key)
+    return (
+      <>
+        <h1>{WORDS.join}</h1>
+        {link === null && <p className="note-bar bad mt-3">{WORDS.broken}</p>}
+      </>
+    );
   const tablet = purpose === 'tablet';
   const [title, what] = tablet
     ? [WORDS.tabletTitle, WORDS.tabletWhat]
@@ -30,10 +37,10 @@ export function Join() {
       <TypedForm
         fields={tablet ? [] : ACCOUNT_FIELDS}
         start={{}}
-        path={`/api/house/access/${tablet ? 'tablet' : 'join'}`}
+        path={tablet ? '/api/house/access/tablet' : '/api/house/access/join'}
         keyed={false}
         draft={null}
-        columns="grid-cols-1"
+        columns="grid-cols-1 gap-y-3"
         className="mt-4"
         body={(values) => ({ ...values, key, device: deviceName() })}
         saveWords={tablet ? WORDS.useIt : WORDS.make}

@@ -47,7 +47,7 @@ export function PeopleAccess({ people, devices }: Props) {
           </thead>
           <tbody>
             {people.map((person) => (
-              <tr key={person.id}>
+              <tr key={person.id} className="[&>td]:align-middle">
                 <td>
                   <span className="flex min-h-11 items-center gap-2">
                     <PersonMark mark={person.mark} size={18} />

@@ -19,7 +19,7 @@ export function PinDialog(props: {
         send={({ pin }) => writeNow('POST', '/api/house/access/holder', { personId: person.id, pin })}
         keyed={false}
         draft={null}
-        columns="grid-cols-1"
+        columns="grid-cols-1 gap-y-3"
         saveWords={WORDS.take}
         said={null}
         onDone={onTaken}

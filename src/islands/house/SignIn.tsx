@@ -38,7 +38,7 @@ export function SignIn({ to }: { readonly to: string }) {
         path="/api/house/access/sign-in"
         keyed={false}
         draft={null}
-        columns="grid-cols-1"
+        columns="grid-cols-1 gap-y-3"
         className="mt-4"
         body={(values) => ({ ...values, device: deviceName() })}
         saveWords={WORDS.signIn}
@@ -47,8 +47,13 @@ export function SignIn({ to }: { readonly to: string }) {
         onDone={() => location.replace(to)}
       />
       {passkeys && (
-        <button type="button" className="btn mt-3 w-full" onClick={() => void byPasskey()}>
-          <KeyRound size={18} aria-hidden="true" /> {WORDS.byPasskey}
+        <button
+          type="button"
+          className="btn mt-3 flex w-full items-center justify-center gap-2"
+          onClick={() => void byPasskey()}
+        >
+          <KeyRound size={18} aria-hidden="true" />
+          {WORDS.byPasskey}
         </button>
       )}
       <p role="status" className={message ? 'note-bar bad mt-3' : 'sr-only'}>

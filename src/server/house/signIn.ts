@@ -20,7 +20,6 @@ import {
   endSignIns,
   insertSignIn,
   ownerPerson,
-  readAccess,
   setHolder,
   setSecret,
   useKey,
@@ -107,9 +106,9 @@ export async function join(input: JoinInput, of: Device): Promise<{ personId: nu
   const personId = await inTransaction(database(), async (transaction) => {
     const link = await useKey(database(), hashOfKey(input.key), ['join', 'owner'], transaction);
     if (!link) throw new ProblemError(410, WORDS.linkOver, WORDS.askForAnother);
-    if (link.purpose === 'owner' && (await readAccess(database(), null)).asked)
-      throw new ProblemError(410, WORDS.linkOver, WORDS.ownerThere);
-    const person = link.personId ?? (await makeOwner(input.login, transaction));
+    // Who starts Crook holds all of it anyway: the link of the machine is also the way back for an owner who forgot.
+    const known = link.personId === null ? await accountBy(database(), { login: input.login }, transaction) : null;
+    const person = link.personId ?? (await makeOwner(input.login, known?.personId ?? null, transaction));
     await signAs(database(), person, transaction);
     const written = await writeAccount(database(), { ...input, personId: person, passwordHash }, transaction);
     if (written === 'taken') throw fieldProblem('login', WORDS.nameTaken);
@@ -128,7 +127,7 @@ export async function beOwner(input: OwnerInput, caller: Caller, of: Device): Pr
   refuseWeak(input.password, input.login);
   const passwordHash = await secretOf(input.password);
   const personId = await inTransaction(database(), async (transaction) => {
-    const person = await makeOwner(input.name, transaction);
+    const person = await makeOwner(input.name, null, transaction);
     await signAs(database(), person, transaction);
     await writeAccount(database(), { ...input, personId: person, passwordHash }, transaction);
     return person;
@@ -139,9 +138,12 @@ export async function beOwner(input: OwnerInput, caller: Caller, of: Device): Pr
 
 async function makeOwner(
   name: string,
+  personId: number | null,
   transaction: Parameters<Parameters<typeof inTransaction>[1]>[0],
 ): Promise<number> {
   const { world } = await readSeason();
+  const before = world.people.find(({ id }) => id === personId);
+  if (before) return ownerPerson(database(), before, transaction);
   const people = inUse(world.people).filter((person) => person.name.toLowerCase() !== name.toLowerCase());
   const taken = new Set(people.map(({ initials }) => initials.toLowerCase()));
   const wish = initialsOf(name) || 'O';

@@ -51,6 +51,31 @@ const SCREENS: readonly ScreenHelp[] = catalogue([
     keys: [],
   },
   {
+    path: 'house/people',
+    title: 'People',
+    answers: 'Who works here, what each may do, and which devices are signed in.',
+    reading: [
+      'Nobody signs in until there is an owner. From then on everybody does, each with a role.',
+      'A guest looks and prints; a hand does the day’s work; a grower also plans, keeps the books and the heat; an owner also keeps people and settings.',
+      'A link works once: it lets a person join, or gives them a new password. A tablet of the house stays signed in; whoever takes it types their PIN.',
+    ],
+    keys: [],
+  },
+  {
+    path: 'house/me',
+    title: 'My account',
+    answers: 'How you sign in, and where you are signed in.',
+    reading: ['A new password signs all your other devices out. The PIN is for tablets of the house alone.'],
+    keys: [],
+  },
+  {
+    path: 'house/audit',
+    title: 'What was changed',
+    answers: 'Who changed people, settings, set-points and what keeps heat safe, and what it was before.',
+    reading: ['The last change stands first. Nothing in this list can be changed.'],
+    keys: [],
+  },
+  {
     path: 'house',
     title: 'Plan of the house',
     answers: 'What stands where on a day, and how full each place is.',

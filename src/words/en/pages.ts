@@ -50,7 +50,9 @@ export const PAGES: readonly PageWords[] = catalogue([
   { href: '/batch/failures', name: 'Losses', also: 'failures causes damping off died' },
   { href: '/batch/take-along', name: 'Import and export', also: 'csv calendar ical labels file backup' },
   { href: '/house/seasons', name: 'Seasons', also: 'close year archive' },
-  { href: '/house/people', name: 'People', also: 'staff who authors' },
+  { href: '/house/people', name: 'People', also: 'staff who authors roles accounts invite link tablet sign in' },
+  { href: '/house/me', name: 'My account', also: 'password pin passkey devices sign out' },
+  { href: '/house/audit', name: 'What was changed', also: 'audit who settings set-points people' },
   { href: '/house/settings', name: 'Settings', also: 'units time zone currency nursery' },
   { href: '/house/help', name: 'Help and glossary', also: 'manual keys shortcuts words meaning' },
 ]);

@@ -14,7 +14,6 @@ export const WORDS = catalogue({
   from: (name: string, old: string, now: string) => `${name}: ${old} → ${now}`,
   is: (name: string, value: string) => `${name}: ${value}`,
   nothing: 'none',
-  more: 'more',
   done: { made: 'made', changed: 'changed', removed: 'removed' },
   heading: (what: string, name: string, done: string) =>
     name === '' ? `${what}: ${done}` : `${what} ${name}: ${done}`,

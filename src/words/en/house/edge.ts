@@ -2,6 +2,8 @@ import { catalogue } from '../../catalogue.ts';
 
 /** What server/edge.ts says. */
 export const WORDS = catalogue({
+  lastOwnerTitle: 'The last owner',
+  lastOwner: 'An owner who can sign in must remain. Make somebody else owner first.',
   theDatabaseIsAway: 'The database is away',
   somethingBroke: 'Something broke',
   itIsInTheLog: 'It is in the log. Nothing was written.',

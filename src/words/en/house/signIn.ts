@@ -3,16 +3,10 @@ import { catalogue } from '../../catalogue.ts';
 /** What the server says of signing in and of roles. */
 export const WORDS = catalogue({
   crook: 'Crook',
-  roles: { guest: 'guest', hand: 'hand', grower: 'grower', owner: 'owner' },
   notSignedIn: 'Not signed in',
-  signInFirst: 'Sign in on this device. What waits on it stays.',
   nameOrPasswordWrong: 'Name or password is wrong.',
   tooOften: 'Tried too often',
   waitMinutes: (minutes: number) => `Wait ${minutes} min and try again; or ask the owner for a new link.`,
-  notYours: 'Not for your role',
-  leastRole: (role: string) => `This is for the role "${role}" and above. The owner can change your role under People.`,
-  removedTitle: 'Removed from this house',
-  removed: 'You are no longer one of the people of this house. Ask the owner.',
   linkOver: 'This link no longer works',
   askForAnother: 'It was used or is over a day old. Ask the owner for another.',
   ownerThereTitle: 'There is an owner',
@@ -34,6 +28,4 @@ export const WORDS = catalogue({
   passkeyTitle: 'Passkey',
   passkeyWrong: 'This passkey was not taken. Try again, or sign in by password.',
   noSuchPasskey: 'There is no such passkey.',
-  lastOwnerTitle: 'The last owner',
-  lastOwner: 'An owner who can sign in must remain. Make somebody else owner first.',
 });
