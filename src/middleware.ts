@@ -6,7 +6,7 @@ import { methodsOf } from './server/knownCalls.ts';
 import { log } from './server/log.ts';
 import { awayPage, plainPage } from './server/house/awayPage.ts';
 import { readConfig } from './server/config.ts';
-import { callerOf, howOld } from './server/house/caller.ts';
+import { callerOf, howOld, NOBODY } from './server/house/caller.ts';
 import { secureOf } from './server/house/device.ts';
 import { leastRole, type Caller } from './contracts/house/access.ts';
 import { reaches } from './core/house/roles.ts';
@@ -68,7 +68,12 @@ async function answer(context: Context, next: Parameters<typeof onRequest>[1]): 
     if (wrong) return wrong;
   }
   try {
-    const caller = await callerOf(request);
+    // What anybody may ask says by itself that the database is away.
+    const free = leastRole(request.method, url.pathname) === null;
+    const caller = await callerOf(request).catch((error: unknown) => {
+      if (free && databaseIsAway(error)) return NOBODY;
+      throw error;
+    });
     context.locals.caller = caller;
     const refused = refusal(caller, context, isApi);
     if (refused === 'other role') return await context.rewrite('/403');

@@ -30,7 +30,8 @@ export function mustSignIn(): boolean {
 }
 export const isLoopback = (host: string): boolean => /^(?:127(?:\.\d{1,3}){3}|localhost|::1)$/i.test(host);
 
-const NOBODY: Caller = { kind: 'none', role: null, personId: null, signInId: null, removedId: null };
+/** Who is not signed in. */
+export const NOBODY: Caller = { kind: 'none', role: null, personId: null, signInId: null, removedId: null };
 
 /** Who calls. Where nobody signs in it is whoever sits at the machine, who may do all. */
 export async function callerOf(request: Request): Promise<Caller> {
