@@ -20,7 +20,7 @@ test('the first owner is made on the machine; a phone is invited, works as a han
 }) => {
   await open(page, '/house/people');
   await page.getByText('Let phones and other people in').click();
-  await page.getByLabel('Your name or role').fill('Head grower');
+  await page.getByLabel('Who you are').fill('Head grower');
   await page.getByLabel('Name', { exact: true }).fill('head');
   await page.getByLabel('Password').fill('short');
   await page.getByRole('button', { name: 'Become the owner' }).click();

@@ -26,6 +26,6 @@ export const WORDS = catalogue({
   letOthersIn: 'Let phones and other people in',
   letOthersInWhat:
     'Make yourself the owner: from then on everybody signs in, each with a role. Owners make links for the others.',
-  yourName: 'Your name or role',
+  yourName: 'Who you are',
   makeOwner: 'Become the owner',
 });
