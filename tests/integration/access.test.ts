@@ -280,6 +280,9 @@ describe('people who go', () => {
     const out = await get('/api/house/round', cookie);
     expect([out.status, out.body.title]).toEqual([403, 'Removed from this house']);
     expect((await post(at('sign-in'), { login: 'goes', password: WORDS })).status).toBe(401);
+    // Brought back, they sign in anew: no device of before is in by itself.
+    expect((await retire(id, false)).status).toBe(200);
+    expect((await get('/api/house/round', cookie)).status).toBe(401);
     const me = (await client.query(`SELECT person_id FROM accounts WHERE login = 'head'`)).rows[0].person_id as number;
     const last = await retire(me);
     expect([last.status, last.body.title]).toEqual([409, 'The last owner']);

@@ -114,6 +114,12 @@ export async function up(db: Sequelize): Promise<void> {
         RETURN NULL;
       END $$;
 
+    -- Whoever is removed is signed out: brought back, they sign in anew.
+    CREATE FUNCTION sign_out_removed() RETURNS trigger LANGUAGE plpgsql AS $$
+      BEGIN UPDATE sign_ins SET ended_at = now() WHERE person_id = NEW.id AND ended_at IS NULL; RETURN NULL; END $$;
+    CREATE TRIGGER people_sign_out AFTER UPDATE OF retired_on ON people
+      FOR EACH ROW WHEN (NEW.retired_on IS NOT NULL AND OLD.retired_on IS NULL) EXECUTE FUNCTION sign_out_removed();
+
     CREATE FUNCTION keep_an_owner() RETURNS trigger LANGUAGE plpgsql AS $$
       BEGIN
         IF EXISTS (SELECT FROM accounts) AND NOT EXISTS (
@@ -151,8 +157,9 @@ export async function down(db: Sequelize): Promise<void> {
   }
   await db.query(`
     DROP TRIGGER people_an_owner ON people;
+    DROP TRIGGER people_sign_out ON people;
     DROP TABLE passkeys, accounts, sign_ins, one_time_keys, rate_limits, audit;
-    DROP FUNCTION keep_an_owner(); DROP FUNCTION audit_row();
+    DROP FUNCTION keep_an_owner(); DROP FUNCTION sign_out_removed(); DROP FUNCTION audit_row();
     ALTER TABLE people DROP COLUMN role;
   `);
 }
