@@ -6,8 +6,9 @@ import { methodsOf } from './server/knownCalls.ts';
 import { log } from './server/log.ts';
 import { awayPage, plainPage } from './server/house/awayPage.ts';
 import { readConfig } from './server/config.ts';
-import { callerOf, howOld, NOBODY } from './server/house/caller.ts';
+import { callerOf, howOld, NOBODY, refuseAnothers, saidWriter } from './server/house/caller.ts';
 import { secureOf } from './server/house/device.ts';
+import { PERSON_COOKIE, personIn } from './contracts/house/holder.ts';
 import { leastRole, type Caller } from './contracts/house/access.ts';
 import { reaches } from './core/house/roles.ts';
 import { WORDS } from './words/en/house/access.ts';
@@ -78,6 +79,8 @@ async function answer(context: Context, next: Parameters<typeof onRequest>[1]): 
     const refused = refusal(caller, context, isApi);
     if (refused === 'other role') return await context.rewrite('/403');
     if (refused) return refused;
+    if (howOld(request) !== null) await refuseAnothers(caller, saidWriter(request));
+    if (!isApi) tellHolder(caller, context);
     return await writeAs(caller.personId, () => inRole(context, next, isApi), howOld(request));
   } catch (error) {
     if (isApi) return problemResponse(problemOf(error, url.pathname));
@@ -87,6 +90,14 @@ async function answer(context: Context, next: Parameters<typeof onRequest>[1]): 
     }
     throw error;
   }
+}
+
+const YEAR_s = 365 * 86_400;
+
+/** A device that somebody signed in on is in their hands: what is tapped on it without a network keeps them as its author. */
+function tellHolder(caller: Caller, { request, cookies }: Context): void {
+  if (caller.kind !== 'person' || personIn(request.headers.get('cookie') ?? '') === caller.personId) return;
+  cookies.set(PERSON_COOKIE, String(caller.personId), { path: '/', maxAge: YEAR_s, sameSite: 'strict' });
 }
 
 /**

@@ -254,21 +254,44 @@ describe('roles', () => {
   it('let a hand do the day, each line in their own name whatever a device says', async () => {
     const { id, cookie } = await joined('hand', 'day');
     const entry = { idempotencyKey: key(), kind: 'note', day: '2027-04-12', note: 'by a hand' };
-    const forged = { 'x-crook-person': '1', 'x-crook-age': '600000' };
+    const forged = { 'x-crook-person': '1' };
     expect((await post('/api/batch/17/events', entry, cookie, forged)).status).toBe(201);
-    const together = {
-      entries: [
-        {
-          path: '/api/batch/17/events',
-          body: { ...entry, idempotencyKey: key(), note: 'kept' },
-          personId: 1,
-          age_ms: 1000,
-        },
-      ],
-    };
-    expect((await post('/api/house/entries', together, cookie)).body[0].status).toBe(201);
-    const { rows } = await client.query(`SELECT author_id FROM batch_events WHERE note IN ('by a hand', 'kept')`);
-    expect(rows.map((row) => row.author_id)).toEqual([id, id]);
+    const { rows } = await client.query(`SELECT author_id FROM batch_events WHERE note = 'by a hand'`);
+    expect(rows.map((row) => row.author_id)).toEqual([id]);
+  });
+
+  it('leave what somebody else tapped on this device to them: it is not written in another name', async () => {
+    const { id, cookie } = await joined('hand', 'second');
+    const note = (words: string) => ({ idempotencyKey: key(), kind: 'note', day: '2027-04-12', note: words });
+    const waited = (personId: number | null, words: string) => ({
+      path: '/api/batch/17/events',
+      body: note(words),
+      personId,
+      age_ms: 600_000,
+    });
+    const alone = await post('/api/batch/17/events', note('of the first, alone'), cookie, {
+      'x-crook-person': '1',
+      'x-crook-age': '600000',
+    });
+    expect([alone.status, alone.body.title]).toEqual([409, 'Tapped by someone else']);
+    const entries = [waited(1, 'of the first'), waited(id, 'of the second'), waited(null, 'no hands said')];
+    const { body } = await post('/api/house/entries', { entries }, cookie);
+    expect((body as { status: number }[]).map(({ status }) => status)).toEqual([409, 201, 201]);
+    expect(body[0].body.detail).toContain((await client.query('SELECT name FROM people WHERE id = 1')).rows[0].name);
+    const { rows } = await client.query(
+      `SELECT note, author_id FROM batch_events WHERE note IN ('of the first, alone', 'of the first', 'of the second', 'no hands said') ORDER BY id`,
+    );
+    expect(rows).toEqual([
+      { note: 'of the second', author_id: id },
+      { note: 'no hands said', author_id: id },
+    ]);
+  });
+
+  it('tell the device whose hands it is in, so that what waits on it keeps its author', async () => {
+    const { id, cookie } = await joined('hand', 'told');
+    const page = (more: string) => fetch(`${app.url}/house/me`, { headers: { cookie: `${cookie}${more}` } });
+    expect((await page('; crook-person=1')).headers.get('set-cookie')).toContain(`crook-person=${id};`);
+    expect((await page(`; crook-person=${id}`)).headers.get('set-cookie')).toBeNull();
   });
 });
 
@@ -315,7 +338,7 @@ describe('a tablet of the house', () => {
         tablet,
         more,
       );
-    expect((await note('nobody said')).status).toBe(201);
+    expect((await note('no hands said')).status).toBe(201);
 
     const me = (await client.query(`SELECT person_id FROM accounts WHERE login = 'head'`)).rows[0].person_id as number;
     const none = await post(at('holder'), { personId: me, pin: '2580' }, tablet);
@@ -336,7 +359,7 @@ describe('a tablet of the house', () => {
       (await note('by who held it then', { 'x-crook-person': String(other), 'x-crook-age': '600000' })).status,
     ).toBe(201);
     const { rows } = await client.query(
-      `SELECT note, author_id FROM batch_events WHERE note IN ('nobody said', 'by the holder', 'by who held it then') ORDER BY id`,
+      `SELECT note, author_id FROM batch_events WHERE note IN ('no hands said', 'by the holder', 'by who held it then') ORDER BY id`,
     );
     expect(rows.map((row) => row.author_id)).toEqual([null, me, other]);
     expect((await get('/house/people', tablet)).status).toBe(403);

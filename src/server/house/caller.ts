@@ -4,6 +4,9 @@ import { PERSON_HEADER, personIn } from '../../contracts/house/holder.ts';
 import { SIGN_IN_COOKIE, SIGN_IN_COOKIE_SECURE, type Caller } from '../../contracts/house/access.ts';
 import { lesser } from '../../core/house/roles.ts';
 import { readAccess, touchSignIn, type SignInRecord } from '../../db/house/access.ts';
+import { ProblemError } from '../../contracts/problem.ts';
+import { WORDS } from '../../words/en/house/access.ts';
+import { readSeason } from '../plan/season.ts';
 import { readConfig } from '../config.ts';
 import { database } from '../database.ts';
 
@@ -69,10 +72,20 @@ function ofTablet({ id, holderId, holderRole }: SignInRecord, request: Request):
 }
 
 /** Who a call says it is written by: as the call itself says (a line tapped by somebody and sent later), else whoever holds the device. */
-function saidWriter(request: Request): number | null {
+export function saidWriter(request: Request): number | null {
   const said = request.headers.get(PERSON_HEADER);
   if (said !== null) return /^[1-9]\d{0,8}$/.test(said) ? Number(said) : null;
   return personIn(request.headers.get('cookie') ?? '');
+}
+
+/**
+ * What waited on a device goes out in the name of whoever tapped it: signed in as somebody else it is refused, and stays on the device.
+ * @throws ProblemError 409 for an entry of another person
+ */
+export async function refuseAnothers(caller: Caller, saidId: number | null): Promise<void> {
+  if (caller.kind !== 'person' || saidId === null || saidId === caller.personId) return;
+  const name = (await readSeason()).world.people.find(({ id }) => id === saidId)?.name ?? null;
+  throw new ProblemError(409, WORDS.anothersTitle, WORDS.anothers(name));
 }
 
 /** How many milliseconds ago what a call does was tapped, by the clock of the device it waited on; null: it did not wait. */

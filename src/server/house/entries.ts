@@ -11,6 +11,7 @@ import { together, writeAs } from '../../db/inTransaction.ts';
 import { database } from '../database.ts';
 import { logEvent } from '../batch/changeBatches.ts';
 import { check, problemOf } from '../edge.ts';
+import { refuseAnothers } from './caller.ts';
 import { keepPhotoCount } from '../germination/photoCounts.ts';
 import { addHandReading } from '../heat/changes.ts';
 import { waitWithReadAhead } from '../plan/season.ts';
@@ -41,18 +42,15 @@ const WAYS: readonly Way[] = [
 
 /**
  * Does what waited on a device, one after another in its order, each in the name of whose hands it was and as old as it is. What is
- * refused holds up nothing; whoever signed in by themselves writes all in their own name. At a failure of the application itself it stops, and the rest is not answered.
+ * refused holds up nothing, also what another person than the one signed in had tapped. At a failure of the application itself it stops, and the rest is not answered.
  */
 export async function doEntries({ entries }: EntriesInput, caller: Caller): Promise<EntryAnswer[]> {
   waitWithReadAhead();
   return together(database(), async () => {
     const answers: EntryAnswer[] = [];
     for (const { path, body, personId, age_ms } of entries) {
-      const answer = await writeAs(
-        caller.kind === 'person' ? caller.personId : personId,
-        () => answerTo(path, body),
-        age_ms,
-      );
+      const author = caller.kind === 'person' ? caller.personId : personId;
+      const answer = await writeAs(author, () => answerTo(path, body, () => refuseAnothers(caller, personId)), age_ms);
       answers.push(answer);
       if (answer.status >= 500) break;
     }
@@ -60,8 +58,9 @@ export async function doEntries({ entries }: EntriesInput, caller: Caller): Prom
   });
 }
 
-async function answerTo(path: string, body: unknown): Promise<EntryAnswer> {
+async function answerTo(path: string, body: unknown, first: () => Promise<void>): Promise<EntryAnswer> {
   try {
+    await first();
     for (const { path: pattern, go } of WAYS) {
       const found = pattern.exec(path);
       if (!found) continue;
