@@ -1,6 +1,8 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import type { Sequelize, Transaction } from 'sequelize';
 
+export type { Transaction };
+
 interface Writing {
   readonly personId: number | null;
   readonly age_ms: number | null;
@@ -27,9 +29,9 @@ export const ageOfWrite_ms = (): number | null => writing.getStore()?.age_ms ?? 
  * Does several pieces of work that each use inTransaction as parts of one: a part that fails is undone alone, and what the others wrote is
  * there once all have gone through.
  */
-export function together<T>(db: Sequelize, work: () => Promise<T>): Promise<T> {
+export function together<T>(db: Sequelize, work: (within: Transaction) => Promise<T>): Promise<T> {
   return db.transaction((within) =>
-    writing.run({ personId: null, age_ms: null, within, once: { read: new Map(), signed: null } }, work),
+    writing.run({ personId: null, age_ms: null, within, once: { read: new Map(), signed: null } }, () => work(within)),
   );
 }
 
@@ -40,6 +42,21 @@ export function onceTogether<T>(what: string, read: () => Promise<T>): Promise<T
   const known = (once.read.get(what) as Promise<T> | undefined) ?? read();
   once.read.set(what, known);
   return known;
+}
+
+/** Keeps what was read, and is held against others, for all parts of work done together. */
+export function knowTogether(what: string, value: unknown): void {
+  writing.getStore()?.once?.read.set(what, Promise.resolve(value));
+}
+
+/** What is known of work done together; undefined: it is to be read. */
+export function knownTogether<T>(what: string): Promise<T> | undefined {
+  return writing.getStore()?.once?.read.get(what) as Promise<T> | undefined;
+}
+
+/** It is written over: read it anew. */
+export function forgetTogether(what: string): void {
+  writing.getStore()?.once?.read.delete(what);
 }
 
 /**
@@ -56,8 +73,11 @@ export async function inTransaction<T>(db: Sequelize, work: (transaction: Transa
       return work(transaction);
     });
   } catch (error) {
-    // What is undone may have been the signing.
-    if (once) once.signed = undefined;
+    // What is undone may have been the signing, or what was read since.
+    if (once) {
+      once.signed = undefined;
+      once.read.clear();
+    }
     throw error;
   }
 }

@@ -274,16 +274,16 @@ describe('roles', () => {
       'x-crook-age': '600000',
     });
     expect([alone.status, alone.body.title]).toEqual([409, 'Tapped by someone else']);
-    const entries = [waited(1, 'of the first'), waited(id, 'of the second'), waited(null, 'no hands said')];
+    const entries = [waited(1, 'of the first'), waited(id, 'of the second'), waited(null, 'unsaid')];
     const { body } = await post('/api/house/entries', { entries }, cookie);
     expect((body as { status: number }[]).map(({ status }) => status)).toEqual([409, 201, 201]);
     expect(body[0].body.detail).toContain((await client.query('SELECT name FROM people WHERE id = 1')).rows[0].name);
     const { rows } = await client.query(
-      `SELECT note, author_id FROM batch_events WHERE note IN ('of the first, alone', 'of the first', 'of the second', 'no hands said') ORDER BY id`,
+      `SELECT note, author_id FROM batch_events WHERE note IN ('of the first, alone', 'of the first', 'of the second', 'unsaid') ORDER BY id`,
     );
     expect(rows).toEqual([
       { note: 'of the second', author_id: id },
-      { note: 'no hands said', author_id: id },
+      { note: 'unsaid', author_id: id },
     ]);
   });
 
@@ -338,7 +338,7 @@ describe('a tablet of the house', () => {
         tablet,
         more,
       );
-    expect((await note('no hands said')).status).toBe(201);
+    expect((await note('nobody said')).status).toBe(201);
 
     const me = (await client.query(`SELECT person_id FROM accounts WHERE login = 'head'`)).rows[0].person_id as number;
     const none = await post(at('holder'), { personId: me, pin: '2580' }, tablet);
@@ -359,7 +359,7 @@ describe('a tablet of the house', () => {
       (await note('by who held it then', { 'x-crook-person': String(other), 'x-crook-age': '600000' })).status,
     ).toBe(201);
     const { rows } = await client.query(
-      `SELECT note, author_id FROM batch_events WHERE note IN ('no hands said', 'by the holder', 'by who held it then') ORDER BY id`,
+      `SELECT note, author_id FROM batch_events WHERE note IN ('nobody said', 'by the holder', 'by who held it then') ORDER BY id`,
     );
     expect(rows.map((row) => row.author_id)).toEqual([null, me, other]);
     expect((await get('/house/people', tablet)).status).toBe(403);

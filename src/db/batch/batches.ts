@@ -8,7 +8,8 @@ import { ProblemError } from '../../contracts/problem.ts';
 import { BatchEventModel, BatchModel } from './models.ts';
 import { freeLetter } from '../../core/batch/letter.ts';
 import { closedSeason, letterIn, requireOpenSeason, seasonForDay } from '../house/seasons.ts';
-import { batchRecord } from '../house/world.ts';
+import { forgetTogether, knownTogether, knowTogether } from '../inTransaction.ts';
+import { batchRecord, logOf, readEventsOf } from '../house/world.ts';
 import { LOCKS } from '../locks.ts';
 import { WORDS } from '../../words/en/batch/batches.ts';
 
@@ -88,6 +89,7 @@ export async function batchByKey(
 
 /** Holds a key until the transaction ends, so that the same key sent twice at once is seen by the second. */
 export async function holdKey(idempotencyKey: string, transaction: Transaction): Promise<void> {
+  if (knownTogether(keyOf(idempotencyKey))) return;
   await BatchModel.sequelize!.query('SELECT pg_advisory_xact_lock($2, hashtext($1))', {
     bind: [idempotencyKey, LOCKS.callKey],
     transaction,
@@ -101,6 +103,7 @@ export async function keepPlanned(
   transaction: Transaction,
 ): Promise<void> {
   const days = planned && Object.fromEntries(Object.entries(planned).map(([key, day]) => [key, isoFromDay(day)]));
+  forgetTogether(batchOf(batchId));
   await BatchModel.update({ planned: days }, { where: { id: batchId }, transaction });
 }
 
@@ -110,6 +113,8 @@ export async function keepPlanned(
  * @throws ProblemError 409 when its season is closed, or it was voided
  */
 export async function lockBatch(id: number, transaction: Transaction, voided = false): Promise<BatchRecord | null> {
+  const known = await knownTogether<BatchRecord>(batchOf(id));
+  if (known) return known;
   // The season before the batch, as closing it does: so neither waits for the other.
   const [row] = await BatchModel.sequelize!.query(
     `SELECT b.*, s.name AS season_name, s.closed_at AS season_closed_at FROM seasons s JOIN batches b ON b.season_id = s.id
@@ -131,10 +136,52 @@ export async function lockBatch(id: number, transaction: Transaction, voided = f
   return batchRecord(row);
 }
 
+const batchOf = (id: number): string => `batch ${id}`;
+const keyOf = (idempotencyKey: string): string => `key ${idempotencyKey}`;
+
+/**
+ * For lines to many batches that are written together: holds these batches and keys until the transaction ends, and knows them and the
+ * batches' logs, with one question each. Batches before keys and in the order of their numbers, so that two who do it do not wait for each other.
+ */
+export async function holdTogether(
+  batchIds: readonly number[],
+  keys: readonly string[],
+  transaction: Transaction,
+): Promise<void> {
+  const db = BatchModel.sequelize!;
+  const held = await db.query(
+    `SELECT b.* FROM seasons s JOIN batches b ON b.season_id = s.id
+     WHERE b.id = ANY($1) AND s.closed_at IS NULL AND b.voided_at IS NULL ORDER BY b.id FOR SHARE OF s FOR UPDATE OF b`,
+    { bind: [batchIds], transaction, model: BatchModel, mapToModel: true },
+  );
+  await db.query(
+    'SELECT pg_advisory_xact_lock($2, h) FROM (SELECT DISTINCT hashtext(k) AS h FROM unnest($1::text[]) k ORDER BY 1) one',
+    { bind: [keys, LOCKS.callKey], transaction },
+  );
+  const written = await BatchEventModel.findAll({
+    where: { idempotencyKey: [...keys] },
+    attributes: ['id', 'batchId', 'requestHash', 'idempotencyKey'],
+    raw: true,
+    transaction,
+  });
+  const logs = await readEventsOf(
+    db,
+    held.map(({ id }) => id),
+    transaction,
+  );
+  const byKey = new Map(written.map((line) => [line.idempotencyKey, line]));
+  for (const key of keys) knowTogether(keyOf(key), byKey.get(key) ?? null);
+  for (const row of held) {
+    knowTogether(batchOf(row.id), batchRecord(row));
+    knowTogether(logOf(row.id), logs.get(row.id) ?? []);
+  }
+}
+
 /** Voids a batch at an instant, or brings it back (null) under a letter that is free; its version goes up. */
 export async function setVoided(batch: BatchRecord, at_ms: number | null, transaction: Transaction): Promise<void> {
   const db = BatchModel.sequelize!;
   await db.query('SELECT pg_advisory_xact_lock($1)', { bind: [LOCKS.newBatch], transaction });
+  forgetTogether(batchOf(batch.id));
   const letter = at_ms === null ? await letterIn(db, batch.seasonId, batch.id, transaction) : batch.letter;
   await BatchModel.update(
     { voidedAt: at_ms === null ? null : new Date(at_ms), letter, version: batch.version + 1 },
@@ -177,6 +224,7 @@ export async function updateBatch(
   batch: Pick<NewBatch, 'varietyId' | 'lotId' | 'plan' | 'note' | 'pinned' | 'seasonId'>,
   transaction: Transaction,
 ): Promise<BatchRecord | null> {
+  forgetTogether(batchOf(id));
   const [, rows] = await BatchModel.update(
     {
       version: version + 1,
@@ -196,6 +244,8 @@ export async function updateBatch(
 
 /** Writes a line to the log and returns its number. */
 export async function insertEvent(event: NewEvent, transaction: Transaction): Promise<number> {
+  forgetTogether(logOf(event.batchId));
+  forgetTogether(keyOf(event.idempotencyKey));
   const row = await BatchEventModel.create(
     {
       ...event,
@@ -212,11 +262,17 @@ export async function insertEvent(event: NewEvent, transaction: Transaction): Pr
   return row.id;
 }
 
+/** A line of the log, as a call that is repeated finds it. */
+interface WrittenLine {
+  readonly id: number;
+  readonly batchId: number;
+  readonly requestHash: string;
+}
+
 /** The line already written under a key, if any. */
-export async function eventByKey(
-  idempotencyKey: string,
-  transaction: Transaction,
-): Promise<{ id: number; batchId: number; requestHash: string } | null> {
+export async function eventByKey(idempotencyKey: string, transaction: Transaction): Promise<WrittenLine | null> {
+  const known = knownTogether<WrittenLine | null>(keyOf(idempotencyKey));
+  if (known) return known;
   return BatchEventModel.findOne({
     where: { idempotencyKey },
     attributes: ['id', 'batchId', 'requestHash'],

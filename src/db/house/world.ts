@@ -27,6 +27,7 @@ import {
 import { ScaleModel } from '../watering/models.ts';
 import { NurseryModel, PersonModel } from './models.ts';
 import type { World } from '../../core/house/world.ts';
+import { knownTogether } from '../inTransaction.ts';
 import { readPlan } from '../../core/plan/batchPlan.ts';
 
 /** Marks that move with every write: while `revision` stands, a World read before is still true; likewise the rest. */
@@ -212,6 +213,9 @@ async function readLog(
 /** Lines of batches of open seasons: those of closed ones are read when somebody asks for their page. */
 const OF_OPEN = `WHERE batch_id IN (SELECT b.id FROM batches b JOIN seasons s ON s.id = b.season_id WHERE s.closed_at IS NULL AND b.voided_at IS NULL)`;
 
+/** The log of a batch, as it is known to work done together. */
+export const logOf = (batchId: number): string => `log ${batchId}`;
+
 /** Events after a line, of one batch or of all of open seasons (batchId null), in the order written. Raw: this is the table that grows. */
 export async function readEvents(
   db: Sequelize,
@@ -219,11 +223,26 @@ export async function readEvents(
   transaction: Transaction | null,
   afterId = 0,
 ): Promise<EventRecord[]> {
+  const known = transaction && batchId !== null && afterId === 0 ? knownTogether<EventRecord[]>(logOf(batchId)) : null;
+  if (known) return known;
   const [rows] = await db.query(
     `SELECT ${EVENT_COLUMNS} FROM batch_events e ${batchId === null ? OF_OPEN : 'WHERE e.batch_id = $2'} AND e.id > $1 ORDER BY e.id`,
     { bind: batchId === null ? [afterId] : [afterId, batchId], transaction },
   );
   return (rows as EventRow[]).map(eventRecord);
+}
+
+/** The logs of several batches, each as readEvents gives it. */
+export async function readEventsOf(
+  db: Sequelize,
+  batchIds: readonly number[],
+  transaction: Transaction,
+): Promise<ReadonlyMap<number, readonly EventRecord[]>> {
+  const [rows] = await db.query(
+    `SELECT ${EVENT_COLUMNS} FROM batch_events e WHERE e.batch_id = ANY($1) ORDER BY e.id`,
+    { bind: [batchIds], transaction },
+  );
+  return groupByBatch((rows as EventRow[]).map(eventRecord));
 }
 
 /** Columns of a line of the log, from batch_events AS e. */

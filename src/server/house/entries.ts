@@ -7,7 +7,8 @@ import type { EntriesInput, EntryAnswer } from '../../contracts/house/entries.ts
 import { roundLineInput } from '../../contracts/house/round.ts';
 import { siteReadingInput } from '../../contracts/weather/siteReadings.ts';
 import { waterInput } from '../../contracts/watering/water.ts';
-import { together, writeAs } from '../../db/inTransaction.ts';
+import { holdTogether } from '../../db/batch/batches.ts';
+import { together, writeAs, type Transaction } from '../../db/inTransaction.ts';
 import { database } from '../database.ts';
 import { logEvent } from '../batch/changeBatches.ts';
 import { check, problemOf } from '../edge.ts';
@@ -30,9 +31,14 @@ const way = <T extends z.ZodType>(
   act: (id: number, input: z.output<T>) => Promise<{ readonly repeated: boolean }>,
 ): Way => ({ path, go: (id, body) => act(id, check(schema, body)) });
 
+const LINE_OF_BATCH = /^\/api\/batch\/(\d+)\/events$/;
+
+/** Whatever else is called a key is refused with its own line. */
+const PLAIN_KEY = /^[ -~]{1,200}$/;
+
 /** What may come together; each as its own call does it. */
 const WAYS: readonly Way[] = [
-  way(/^\/api\/batch\/(\d+)\/events$/, eventInput, logEvent),
+  way(LINE_OF_BATCH, eventInput, logEvent),
   way(/^\/api\/house\/round\/lines$/, roundLineInput, (_, input) => logRound(input)),
   way(/^\/api\/batch\/(\d+)\/photo-counts$/, photoCountInput, keepPhotoCount),
   way(/^\/api\/heat\/zones\/(\d+)\/by-hand$/, handReadingInput, addHandReading),
@@ -46,7 +52,8 @@ const WAYS: readonly Way[] = [
  */
 export async function doEntries({ entries }: EntriesInput, caller: Caller): Promise<EntryAnswer[]> {
   waitWithReadAhead();
-  return together(database(), async () => {
+  return together(database(), async (within) => {
+    await holdBatches(entries, within);
     const answers: EntryAnswer[] = [];
     for (const { path, body, personId, age_ms } of entries) {
       const author = caller.kind === 'person' ? caller.personId : personId;
@@ -56,6 +63,18 @@ export async function doEntries({ entries }: EntriesInput, caller: Caller): Prom
     }
     return answers;
   });
+}
+
+/** What lines to batches ask of the database, asked once for all of them. */
+async function holdBatches(entries: EntriesInput['entries'], within: Transaction): Promise<void> {
+  const lines = entries.flatMap(({ path, body }) => {
+    const id = LINE_OF_BATCH.exec(path)?.[1];
+    return id === undefined ? [] : [{ id: Number(id), key: body['idempotencyKey'] }];
+  });
+  const keys = lines
+    .map(({ key }) => key)
+    .filter((key): key is string => typeof key === 'string' && PLAIN_KEY.test(key));
+  if (lines.length > 1) await holdTogether([...new Set(lines.map(({ id }) => id))], keys, within);
 }
 
 async function answerTo(path: string, body: unknown, first: () => Promise<void>): Promise<EntryAnswer> {
