@@ -12,6 +12,17 @@ export function tellReached(reached: boolean, now_ms: number = Date.now()): void
   if (typeof window === 'undefined' || reached === (lostAt_ms === null)) return;
   lostAt_ms = reached ? null : now_ms;
   window.dispatchEvent(new Event(CHANGED));
+  if (reached) tellBack();
+}
+
+/** Told when the application answers again. */
+const BACK = 'crook-back';
+export const tellBack = (): boolean => window.dispatchEvent(new Event(BACK));
+
+/** Hears that the application answers again. @returns how to stop */
+export function onBack(listen: () => void): () => void {
+  window.addEventListener(BACK, listen);
+  return () => window.removeEventListener(BACK, listen);
 }
 
 /** Told when the application answers that this device is not signed in (any more). */

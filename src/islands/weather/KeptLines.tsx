@@ -3,6 +3,7 @@ import { allWaiting, onWaiting, waitingLasts, type Kept } from '../../device/wai
 import { clearedHere, clearedSeen, type Cleared } from '../../device/secondCopy.ts';
 import { counted } from '../../ui/format.ts';
 import { later } from '../../ui/kit/later.tsx';
+import { onBack } from '../../ui/connection.ts';
 import { sendKept, takeOver } from '../../ui/logPost.ts';
 import { WORDS } from '../../words/en/weather/keptLines.ts';
 
@@ -60,6 +61,8 @@ export function KeptLines() {
     void takeOver().then(online);
     const timer = setInterval(online, AGAIN_ms);
     window.addEventListener('online', online);
+    // A server that was away is no network that was: the browser says nothing when it answers again.
+    const stop = onBack(online);
     // The service worker asks its pages first: they show what comes of it.
     const asked = (event: MessageEvent) => {
       if ((event.data as { kind?: string } | null)?.kind === 'send-waiting') online();
@@ -67,6 +70,7 @@ export function KeptLines() {
     navigator.serviceWorker?.addEventListener('message', asked);
     return () => {
       clearInterval(timer);
+      stop();
       window.removeEventListener('online', online);
       navigator.serviceWorker?.removeEventListener('message', asked);
     };
