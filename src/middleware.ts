@@ -95,9 +95,15 @@ async function answer(context: Context, next: Parameters<typeof onRequest>[1]): 
 const YEAR_s = 365 * 86_400;
 
 /** A device that somebody signed in on is in their hands: what is tapped on it without a network keeps them as its author. */
-function tellHolder(caller: Caller, { request, cookies }: Context): void {
+function tellHolder(caller: Caller, context: Context): void {
+  const { request, cookies } = context;
   if (caller.kind !== 'person' || personIn(request.headers.get('cookie') ?? '') === caller.personId) return;
-  cookies.set(PERSON_COOKIE, String(caller.personId), { path: '/', maxAge: YEAR_s, sameSite: 'strict' });
+  cookies.set(PERSON_COOKIE, String(caller.personId), {
+    path: '/',
+    maxAge: YEAR_s,
+    sameSite: 'strict',
+    secure: secureOf(context),
+  });
 }
 
 /**

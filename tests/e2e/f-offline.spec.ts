@@ -305,3 +305,34 @@ test('a photo, a reading and a potting without a network wait with their time, a
   await net.stop();
   await app.stop();
 });
+
+test('what waits goes out as soon as the application answers again', async ({ browser, house }) => {
+  test.setTimeout(120_000);
+  const net = await startNetwork(house.url);
+  const context = await phone(browser, net);
+  // Neither the next try by the clock nor the browser's own sending may do it.
+  await context.addInitScript(() => {
+    const every = window.setInterval.bind(window);
+    window.setInterval = ((act: () => void, ms: number) => (ms === 20_000 ? 0 : every(act, ms))) as typeof setInterval;
+    Reflect.deleteProperty(ServiceWorkerRegistration.prototype, 'sync');
+  });
+  const page = await context.newPage();
+  await open(page, '/');
+  await onDevice(page);
+  net.cut();
+  await page.goto('/');
+  await answers(page);
+  await allPlaces(page);
+  await page
+    .locator('[data-job]')
+    .getByRole('button', { name: /^Not today/ })
+    .first()
+    .click();
+  await expect.poll(async () => (await waiting(page)).length).toBe(1);
+  net.back();
+  await page.getByRole('button', { name: 'Try now' }).click();
+  await expect.poll(() => waiting(page)).toEqual([]);
+  expect(net.written).toHaveLength(1);
+  await context.close();
+  await net.stop();
+});

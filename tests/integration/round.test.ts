@@ -299,6 +299,45 @@ describe('what waited on a device and comes together', () => {
     expect(Number(rows[1].ago_min)).toBeCloseTo(60, 0);
   });
 
+  it('each stands on those before it, also of the same batch and the same key', async () => {
+    const batches = (await send(app, 'GET', '/api/batch')).body as { id: number; state: string }[];
+    const planned = (
+      await client.query(
+        `SELECT id FROM batches b WHERE voided_at IS NULL AND NOT EXISTS (SELECT FROM batch_events e WHERE e.batch_id = b.id) ORDER BY id`,
+      )
+    ).rows
+      .map(({ id }) => id as number)
+      .find((id) => batches.some((batch) => batch.id === id))!;
+    const line = (id: number, more: object) => ({
+      path: `/api/batch/${id}/events`,
+      body: { idempotencyKey: `on-those-before-${Math.random()}`, kind: 'note', day: '2027-04-12', ...more },
+      personId: null,
+      age_ms: 120_000,
+    });
+    const once = line(20, { note: 'tapped twice' });
+    const entries = [
+      line(planned, { kind: 'sown', count: 40 }),
+      once,
+      once,
+      line(21, { note: 'of another' }),
+      line(planned, { kind: 'note', note: 'after sowing' }),
+      { ...once, body: { ...once.body, note: 'another under the same key' } },
+      line(planned, { kind: 'sown', count: 40 }),
+    ];
+    const ask = async () =>
+      ((await send(app, 'POST', '/api/house/entries', { entries })).body as { status: number }[]).map(
+        (one) => one.status,
+      );
+    expect(await ask()).toEqual([201, 201, 200, 201, 201, 422, 422]);
+    // Without the two that are refused nothing of what is known is let go on the way.
+    entries.splice(5, 2);
+    expect(await ask()).toEqual([200, 200, 200, 200, 200]);
+    entries.push(line(planned, { kind: 'sown', count: 40 }));
+    expect((await ask()).at(-1)).toBe(422);
+    const { rows } = await client.query(`SELECT kind FROM batch_events WHERE batch_id = $1 ORDER BY id`, [planned]);
+    expect(rows.map(({ kind }) => kind)).toEqual(['sown', 'note']);
+  });
+
   it.each([
     ['that goes by its own call', { path: '/api/house/photos' }, 'entries.0.path'],
     ['to an address elsewhere', { path: 'http://example.test/api/batch/1/events' }, 'entries.0.path'],
