@@ -12,12 +12,11 @@ export function tellReached(reached: boolean, now_ms: number = Date.now()): void
   if (typeof window === 'undefined' || reached === (lostAt_ms === null)) return;
   lostAt_ms = reached ? null : now_ms;
   window.dispatchEvent(new Event(CHANGED));
-  if (reached) tellBack();
+  if (reached) window.dispatchEvent(new Event(BACK));
 }
 
 /** Told when the application answers again. */
 const BACK = 'crook-back';
-export const tellBack = (): boolean => window.dispatchEvent(new Event(BACK));
 
 /** Hears that the application answers again. @returns how to stop */
 export function onBack(listen: () => void): () => void {

@@ -321,8 +321,8 @@ describe('what waited on a device and comes together', () => {
       once,
       line(21, { note: 'of another' }),
       line(planned, { kind: 'note', note: 'after sowing' }),
-      { ...once, body: { ...once.body, note: 'another under the same key' } },
       line(planned, { kind: 'sown', count: 40 }),
+      { ...once, body: { ...once.body, note: 'another under the same key' } },
     ];
     const ask = async () =>
       ((await send(app, 'POST', '/api/house/entries', { entries })).body as { status: number }[]).map(

@@ -1,7 +1,7 @@
 import { CloudOff } from 'lucide-react';
 import { useCallback, useEffect, useState } from 'react';
 import { call } from '../../ui/call.ts';
-import { tellBack, useLostSince, useSignedOut } from '../../ui/connection.ts';
+import { useLostSince, useSignedOut } from '../../ui/connection.ts';
 import { tellWritten } from '../../ui/fresh.ts';
 import { WORDS } from '../../words/en/weather/connection.ts';
 
@@ -24,7 +24,6 @@ export function Connection() {
     // When it answers again, what the page shows is read anew.
     delete document.documentElement.dataset['keptAt'];
     setKeptAt(null);
-    tellBack();
     tellWritten();
   }, []);
   useEffect(() => {
