@@ -310,11 +310,14 @@ test('what waits goes out as soon as the application answers again', async ({ br
   test.setTimeout(120_000);
   const net = await startNetwork(house.url);
   const context = await phone(browser, net);
-  // Neither the next try by the clock nor the browser's own sending may do it.
+  // Neither the next try by the clock, nor the browser's own sending, nor a page that is drawn anew may do it.
   await context.addInitScript(() => {
     const every = window.setInterval.bind(window);
     window.setInterval = ((act: () => void, ms: number) => (ms === 20_000 ? 0 : every(act, ms))) as typeof setInterval;
     Reflect.deleteProperty(ServiceWorkerRegistration.prototype, 'sync');
+    const ask = window.fetch.bind(window);
+    window.fetch = (to, how) =>
+      new Headers(how?.headers).get('accept') === 'text/html' ? Promise.reject(new TypeError('not now')) : ask(to, how);
   });
   const page = await context.newPage();
   await open(page, '/');

@@ -11,7 +11,7 @@ export const WORDS = catalogue({
   leastRole: (role: string) => `This is for the role "${role}" and above. The owner can change your role under People.`,
   anothersTitle: 'Tapped by someone else',
   anothers: (name: string | null) =>
-    `${name ?? 'Someone else'} tapped this on this device. It is kept here: they sign in to send it, or it is let go.`,
+    `${name ?? 'Someone else'} tapped this on this device. It stays here until they sign in, or you let it go.`,
   removedTitle: 'Removed from this house',
   removed: 'You are no longer one of the people of this house. Ask the owner.',
 });
